@@ -1,0 +1,46 @@
+/** The layers of docs/architecture.md: who may import whom. Each rule names a layer and what it must not reach. */
+const layer = (name, from, allowed) => ({
+  name,
+  severity: "error",
+  from: { path: from },
+  to: { path: "^(src|demo|e2e|bench|scripts)/", pathNot: allowed },
+});
+
+module.exports = {
+  forbidden: [
+    layer("core-imports-only-core", "^src/core/", "^src/core/"),
+    layer("catalogue-imports-core", "^src/catalogue/", "^src/(catalogue|core)/"),
+    layer("db-imports-nothing-above", "^src/db/", "^src/db/"),
+    layer("records-import-core-catalogue-db", "^src/records/", "^src/(records|core|catalogue|db)/"),
+    layer("ui-imports-nothing-of-ours", "^src/ui/", "^src/ui/"),
+    layer("screens-import-ui-core-and-record-types", "^src/screens/", "^src/(screens|ui|core|records)/"),
+    {
+      name: "screens-take-only-types-of-records",
+      severity: "error",
+      from: { path: "^src/screens/" },
+      to: { path: "^src/records/", dependencyTypesNot: ["type-only"] },
+    },
+    {
+      name: "a-screen-needs-no-other-screen",
+      severity: "error",
+      from: { path: "^src/screens/([^/]+)/" },
+      to: { path: "^src/screens/", pathNot: "^src/screens/($1|common)/" },
+    },
+    layer("the-application-never-reaches-outside-src", "^src/", "^src/"),
+    { name: "no-circles", severity: "error", from: {}, to: { circular: true } },
+    { name: "resolves", severity: "error", from: {}, to: { couldNotResolve: true } },
+    {
+      name: "core-has-no-interface",
+      severity: "error",
+      from: { path: "^src/core/" },
+      to: { path: "node_modules/(react|react-dom|next|better-sqlite3)/" },
+    },
+  ],
+  options: {
+    doNotFollow: { path: "node_modules" },
+    exclude: { path: "^(\\.next|node_modules/\\.cache)" },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: "tsconfig.json" },
+    enhancedResolveOptions: { exportsFields: ["exports"], conditionNames: ["import", "node", "default", "types"] },
+  },
+};

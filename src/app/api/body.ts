@@ -1,0 +1,39 @@
+const LIMIT = 256 * 1024;
+
+export type Body = { ok: true; value: unknown } | { ok: false; status: number; message: string };
+
+/** Reads a JSON body of limited size; anything longer is dropped unread. */
+export async function readJson(request: Request): Promise<Body> {
+  if (!request.headers.get("content-type")?.startsWith("application/json"))
+    return { ok: false, status: 415, message: "Send JSON." };
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  for await (const chunk of request.body ?? []) {
+    size += chunk.length;
+    if (size > LIMIT) return { ok: false, status: 413, message: "That is more than this server takes at once." };
+    chunks.push(chunk);
+  }
+  try {
+    return { ok: true, value: JSON.parse(Buffer.concat(chunks).toString("utf8")) as unknown };
+  } catch {
+    return { ok: false, status: 400, message: "The JSON can't be read." };
+  }
+}
+
+/** A refusal in the shape that every write answers with. */
+export function refused(status: number, message: string): Response {
+  return Response.json({ ok: false, kind: "refused", message, fields: {} }, { status });
+}
+
+const STATUS = { invalid: 400, refused: 422, conflict: 409 } as const;
+
+/** The HTTP status of a command's outcome. */
+export function statusOf(outcome: { ok: true } | { ok: false; kind: keyof typeof STATUS }): number {
+  return outcome.ok ? 200 : STATUS[outcome.kind];
+}
+
+/** The name a client gave its request, if it is one. */
+export function requestName(request: Request): string | null {
+  const name = request.headers.get("x-request");
+  return name && /^[\w-]{8,64}$/.test(name) ? name : null;
+}

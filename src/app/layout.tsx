@@ -1,0 +1,33 @@
+import type { Metadata, Viewport } from "next";
+import { cookies } from "next/headers";
+import type { ReactNode } from "react";
+import { Toaster } from "sonner";
+import "./globals.css";
+
+export const metadata: Metadata = {
+  title: { default: "Nimble Orchard", template: "%s · Nimble Orchard" },
+  description: "Hand pollinations, crosses and selection towards a variety of your own.",
+};
+export const viewport: Viewport = { width: "device-width", initialScale: 1 };
+export const dynamic = "force-dynamic";
+
+const THEMES = ["paper", "sun", "dawn"];
+
+export default async function Layout({ children }: { children: ReactNode }) {
+  const kept = (await cookies()).get("theme")?.value ?? "paper";
+  const theme = THEMES.includes(kept) ? kept : "paper";
+  return (
+    <html lang="en" data-theme={theme}>
+      <body>
+        {children}
+        <Toaster
+          position="bottom-left"
+          toastOptions={{
+            style: { background: "var(--ink)", color: "var(--paper)", border: 0, borderRadius: "3px 12px 3px 12px", fontFamily: "inherit", fontSize: "1rem" },
+            actionButtonStyle: { background: "var(--paper)", color: "var(--ink)", height: "2rem", fontWeight: 700 },
+          }}
+        />
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,10 @@
+import { theDb } from "@/db/open";
+import { SeasonScreen } from "@/screens/season/SeasonScreen";
+import { seasonView } from "@/views/season";
+import { type Search, wholeNumber } from "../params";
+
+export const metadata = { title: "Season" };
+
+export default async function Page({ searchParams }: { searchParams: Search }) {
+  return <SeasonScreen {...seasonView(theDb(), wholeNumber((await searchParams).season))} />;
+}

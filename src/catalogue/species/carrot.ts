@@ -1,0 +1,36 @@
+import type { Species } from "../types";
+
+export const carrot: Species = {
+  id: "carrot",
+  name: "Carrot",
+  binomial: "Daucus carota",
+  family: "Apiaceae",
+  crossingGroup: "Daucus carota",
+  crossesWith: "All carrots and wild carrot, freely. Not parsnip, not fennel.",
+  lifeCycle: "biennial",
+  breeding: "outcrossing",
+  outcrossing: { low: 0.9, high: 0.99, source: "guidance" },
+  flowerType: "many small flowers in a head",
+  vector: "insects",
+  isolation: {
+    relaxed: { low: 300, high: 500, source: "practice" },
+    usual: { low: 800, high: 1000, source: "guidance" },
+    strict: { low: 1000, high: 3000, source: "standard" },
+  },
+  plants: {
+    "keep going": { low: 20, high: 40, source: "practice" },
+    "keep well": { low: 50, high: 80, source: "guidance" },
+    "rare variety": { low: 120, high: 200, source: "guidance" },
+  },
+  daysToFlower: { low: 370, high: 410, source: "practice" },
+  flowerDays: { low: 30, high: 50, source: "practice" },
+  daysToRipe: { low: 45, high: 65, source: "guidance" },
+  seedsPerGram: { low: 700, high: 1000, source: "guidance" },
+  seedsPerFruit: null,
+  handSet: { low: 0.4, high: 0.8, source: "working" },
+  shelfYears: { low: 3, high: 4, source: "guidance" },
+  ripeSign: "Heads brown and curl inwards like a nest.",
+  extraction: "dry",
+  hazards: ["wild-carrot", "dust"],
+  protocol: null,
+};

@@ -1,0 +1,36 @@
+import type { Species } from "../types";
+
+export const leek: Species = {
+  id: "leek",
+  name: "Leek",
+  binomial: "Allium ampeloprasum",
+  family: "Amaryllidaceae",
+  crossingGroup: "Allium ampeloprasum",
+  crossesWith: "Leeks, wild leek, elephant garlic and kurrat, freely. Not onion.",
+  lifeCycle: "biennial",
+  breeding: "outcrossing",
+  outcrossing: { low: 0.8, high: 0.95, source: "guidance" },
+  flowerType: "many small flowers in a head",
+  vector: "insects",
+  isolation: {
+    relaxed: { low: 200, high: 300, source: "practice" },
+    usual: { low: 600, high: 1000, source: "guidance" },
+    strict: { low: 1000, high: 1600, source: "standard" },
+  },
+  plants: {
+    "keep going": { low: 16, high: 20, source: "practice" },
+    "keep well": { low: 30, high: 50, source: "guidance" },
+    "rare variety": { low: 80, high: 150, source: "guidance" },
+  },
+  daysToFlower: { low: 440, high: 490, source: "practice" },
+  flowerDays: { low: 25, high: 35, source: "practice" },
+  daysToRipe: { low: 50, high: 70, source: "guidance" },
+  seedsPerGram: { low: 350, high: 420, source: "guidance" },
+  seedsPerFruit: null,
+  handSet: { low: 0.5, high: 0.8, source: "working" },
+  shelfYears: { low: 2, high: 3, source: "guidance" },
+  ripeSign: "Capsules gape and show black seed; the stalk yellows below the head.",
+  extraction: "dry",
+  hazards: ["dust"],
+  protocol: null,
+};

@@ -1,0 +1,36 @@
+import type { Species } from "../types";
+
+export const orach: Species = {
+  id: "orach",
+  name: "Orach",
+  binomial: "Atriplex hortensis",
+  family: "Amaranthaceae",
+  crossingGroup: "Atriplex hortensis",
+  crossesWith: "All garden orachs, freely; weedy orachs of the same kind on waysides. Not spinach, not beet.",
+  lifeCycle: "annual",
+  breeding: "outcrossing",
+  outcrossing: { low: 0.3, high: 0.9, source: "working" },
+  flowerType: "wind-pollinated separate flowers",
+  vector: "wind",
+  isolation: {
+    relaxed: { low: 50, high: 100, source: "practice" },
+    usual: { low: 200, high: 400, source: "guidance" },
+    strict: { low: 800, high: 1600, source: "standard" },
+  },
+  plants: {
+    "keep going": { low: 10, high: 20, source: "practice" },
+    "keep well": { low: 30, high: 50, source: "guidance" },
+    "rare variety": { low: 80, high: 120, source: "guidance" },
+  },
+  daysToFlower: { low: 75, high: 100, source: "practice" },
+  flowerDays: { low: 25, high: 40, source: "practice" },
+  daysToRipe: { low: 40, high: 60, source: "practice" },
+  seedsPerGram: { low: 200, high: 350, source: "guidance" },
+  seedsPerFruit: null,
+  handSet: { low: 0.5, high: 0.9, source: "working" },
+  shelfYears: { low: 4, high: 6, source: "guidance" },
+  ripeSign: "Papery wings around the seed turn straw-brown and come off in the hand.",
+  extraction: "dry",
+  hazards: ["dust"],
+  protocol: null,
+};

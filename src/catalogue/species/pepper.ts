@@ -1,0 +1,36 @@
+import type { Species } from "../types";
+
+export const pepper: Species = {
+  id: "pepper",
+  name: "Pepper",
+  binomial: "Capsicum annuum",
+  family: "Solanaceae",
+  crossingGroup: "Capsicum annuum group",
+  crossesWith: "All annuum peppers, sweet and hot, freely; C. chinense and C. frutescens sometimes.",
+  lifeCycle: "perennial grown as annual",
+  breeding: "mixed",
+  outcrossing: { low: 0.05, high: 0.5, source: "guidance" },
+  flowerType: "perfect flowers",
+  vector: "own pollen, sometimes insects",
+  isolation: {
+    relaxed: { low: 20, high: 50, source: "practice" },
+    usual: { low: 100, high: 200, source: "guidance" },
+    strict: { low: 300, high: 500, source: "standard" },
+  },
+  plants: {
+    "keep going": { low: 5, high: 6, source: "practice" },
+    "keep well": { low: 10, high: 20, source: "guidance" },
+    "rare variety": { low: 25, high: 50, source: "guidance" },
+  },
+  daysToFlower: { low: 85, high: 115, source: "guidance" },
+  flowerDays: { low: 50, high: 80, source: "practice" },
+  daysToRipe: { low: 55, high: 75, source: "guidance" },
+  seedsPerGram: { low: 120, high: 170, source: "guidance" },
+  seedsPerFruit: { low: 50, high: 200, source: "guidance" },
+  handSet: { low: 0.3, high: 0.6, source: "working" },
+  shelfYears: { low: 3, high: 4, source: "guidance" },
+  ripeSign: "Full final colour and the wall just softening.",
+  extraction: "wet, rinse",
+  hazards: ["hot-pepper"],
+  protocol: "perfect-emasculated",
+};

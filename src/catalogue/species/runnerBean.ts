@@ -1,0 +1,36 @@
+import type { Species } from "../types";
+
+export const runnerBean: Species = {
+  id: "runner-bean",
+  name: "Runner bean",
+  binomial: "Phaseolus coccineus",
+  family: "Fabaceae",
+  crossingGroup: "Phaseolus coccineus",
+  crossesWith: "Other runner beans, freely. Common bean rarely and with difficulty, as the mother.",
+  lifeCycle: "perennial grown as annual",
+  breeding: "mixed",
+  outcrossing: { low: 0.3, high: 0.5, source: "guidance" },
+  flowerType: "perfect flowers",
+  vector: "insects",
+  isolation: {
+    relaxed: { low: 50, high: 100, source: "practice" },
+    usual: { low: 300, high: 500, source: "guidance" },
+    strict: { low: 800, high: 1000, source: "standard" },
+  },
+  plants: {
+    "keep going": { low: 10, high: 15, source: "practice" },
+    "keep well": { low: 25, high: 40, source: "guidance" },
+    "rare variety": { low: 60, high: 100, source: "guidance" },
+  },
+  daysToFlower: { low: 50, high: 70, source: "guidance" },
+  flowerDays: { low: 40, high: 60, source: "practice" },
+  daysToRipe: { low: 45, high: 65, source: "guidance" },
+  seedsPerGram: { low: 0.7, high: 1.2, source: "guidance" },
+  seedsPerFruit: { low: 3, high: 6, source: "guidance" },
+  handSet: { low: 0.1, high: 0.35, source: "working" },
+  shelfYears: { low: 3, high: 4, source: "guidance" },
+  ripeSign: "Pod papery and rattling; a fingernail leaves no dent in the seed.",
+  extraction: "dry",
+  hazards: ["raw-bean", "dust"],
+  protocol: "perfect-emasculated",
+};

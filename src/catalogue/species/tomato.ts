@@ -1,0 +1,36 @@
+import type { Species } from "../types";
+
+export const tomato: Species = {
+  id: "tomato",
+  name: "Tomato",
+  binomial: "Solanum lycopersicum",
+  family: "Solanaceae",
+  crossingGroup: "Solanum lycopersicum",
+  crossesWith: "All tomatoes; currant tomato freely. Not potato, not pepper.",
+  lifeCycle: "perennial grown as annual",
+  breeding: "selfing",
+  outcrossing: { low: 0.01, high: 0.05, source: "guidance" },
+  flowerType: "perfect flowers",
+  vector: "own pollen, sometimes insects",
+  isolation: {
+    relaxed: { low: 2, high: 5, source: "practice" },
+    usual: { low: 10, high: 30, source: "guidance" },
+    strict: { low: 50, high: 100, source: "standard" },
+  },
+  plants: {
+    "keep going": { low: 3, high: 6, source: "practice" },
+    "keep well": { low: 6, high: 12, source: "guidance" },
+    "rare variety": { low: 20, high: 50, source: "guidance" },
+  },
+  daysToFlower: { low: 65, high: 90, source: "guidance" },
+  flowerDays: { low: 50, high: 80, source: "practice" },
+  daysToRipe: { low: 45, high: 60, source: "guidance" },
+  seedsPerGram: { low: 280, high: 400, source: "guidance" },
+  seedsPerFruit: { low: 40, high: 150, source: "guidance" },
+  handSet: { low: 0.4, high: 0.7, source: "working" },
+  shelfYears: { low: 4, high: 7, source: "guidance" },
+  ripeSign: "Fully ripe, a little past eating.",
+  extraction: "wet, ferment",
+  hazards: ["ferment"],
+  protocol: "perfect-emasculated",
+};

@@ -1,0 +1,62 @@
+import { addDays as addCalendarDays, differenceInCalendarDays, format, isValid, parse } from "date-fns";
+
+/** A calendar day as ISO text, `YYYY-MM-DD`, without a zone. ISO text sorts as the days do. */
+export type Day = string;
+
+/** Days from `start` to `end`, both included. */
+export type Span = { start: Day; end: Day };
+
+const read = (day: Day): Date => parse(day, "yyyy-MM-dd", new Date(2000, 0, 1));
+const write = (date: Date): Day => format(date, "yyyy-MM-dd");
+
+/**
+ * Whether `text` is a day that exists, written `YYYY-MM-DD`.
+ * @example isDay("2027-02-29") // false
+ */
+export function isDay(text: string): boolean {
+  return /^\d{4}-\d{2}-\d{2}$/.test(text) && isValid(read(text));
+}
+
+/**
+ * The day `days` after `day` (before it when negative).
+ * @example addDays("2027-12-31", 1) // "2028-01-01"
+ */
+export function addDays(day: Day, days: number): Day {
+  return write(addCalendarDays(read(day), days));
+}
+
+/**
+ * Whole days from `from` to `to`; negative when `to` comes first.
+ * @example daysBetween("2027-07-01", "2027-07-09") // 8
+ */
+export function daysBetween(from: Day, to: Day): number {
+  return differenceInCalendarDays(read(to), read(from));
+}
+
+/** The calendar year of a day. */
+export function yearOf(day: Day): number {
+  return Number(day.slice(0, 4));
+}
+
+/**
+ * Days that two spans share, both ends included; 0 when they do not meet.
+ * @example overlapDays({ start: "2027-07-01", end: "2027-07-10" }, { start: "2027-07-09", end: "2027-07-20" }) // 2
+ */
+export function overlapDays(a: Span, b: Span): number {
+  const start = a.start > b.start ? a.start : b.start;
+  const end = a.end < b.end ? a.end : b.end;
+  return Math.max(0, daysBetween(start, end) + 1);
+}
+
+/**
+ * A day in words for a person.
+ * @param style `short` 9 Jul, `long` Fri 9 July 2027
+ */
+export function dayInWords(day: Day, style: "short" | "long" = "short"): string {
+  return format(read(day), style === "short" ? "d MMM" : "EEE d MMMM yyyy");
+}
+
+/** The first day of a month, in words, for axes. */
+export function monthInWords(day: Day): string {
+  return format(read(day), "MMM");
+}

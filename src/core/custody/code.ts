@@ -1,0 +1,55 @@
+/** What a physical thing is; the first letter of its code. */
+export const KINDS = { line: "L", stand: "S", family: "F", plant: "P", cross: "X", lot: "K" } as const;
+export type Kind = keyof typeof KINDS;
+
+// 31 characters, a prime: digits and the letters that cannot be taken for a digit or each other in a wet hand.
+const ALPHABET = "0123456789ABCDEFGHJKLMNPRSTWXYZ";
+const PRIME = 31;
+/** A primitive root of 31: its powers differ by place, so that a swap of neighbours always changes the sum. */
+const ROOT = 3;
+
+const weighted = (characters: string): number => {
+  let sum = 0;
+  for (const character of characters) sum = (sum * ROOT + ALPHABET.indexOf(character)) % PRIME;
+  return sum;
+};
+
+/**
+ * The check character of a code's other characters.
+ *
+ * A weighted sum modulo the prime 31 with the powers of 3 as weights (the construction of ISO 7064's pure systems, with
+ * our own alphabet): any one wrong character and any two swapped neighbours change the sum.
+ * @param payload characters of the code's alphabet without hyphens
+ * @example checkCharacter("X27014")
+ */
+export function checkCharacter(payload: string): string {
+  return ALPHABET[(PRIME - ((weighted(payload) * ROOT) % PRIME)) % PRIME]!;
+}
+
+/**
+ * A code as it is written on the tag: kind, season's last two digits, running number, check character.
+ * @param serial running number within kind and season, from 1
+ * @example makeCode("cross", 2027, 14) // "X27-014-…"
+ */
+export function makeCode(kind: Kind, season: number, serial: number): string {
+  const year = String(season % 100).padStart(2, "0");
+  const number = String(serial).padStart(3, "0");
+  return `${KINDS[kind]}${year}-${number}-${checkCharacter(`${KINDS[kind]}${year}${number}`)}`;
+}
+
+export type ReadCode = { ok: true; kind: Kind; code: string } | { ok: false; message: string };
+
+/**
+ * Reads a typed code: any case, with or without hyphens, O for 0 and I for 1.
+ * @returns the code as written, or what is wrong with it
+ */
+export function readCode(typed: string): ReadCode {
+  const characters = typed.toUpperCase().replace(/[\s-]/g, "").replaceAll("O", "0").replaceAll("I", "1");
+  const parts = /^([LSFPXK])(\d{2})(\d{3,})(.)$/.exec(characters);
+  if (!parts) return { ok: false, message: "A code looks like X27-014-K: a letter, the year, a number, a check character." };
+  const [, letter, year, number, check] = parts;
+  if (checkCharacter(`${letter}${year}${number}`) !== check)
+    return { ok: false, message: "The check character does not fit: one character is wrong or two are swapped." };
+  const kind = (Object.keys(KINDS) as Kind[]).find((k) => KINDS[k] === letter)!;
+  return { ok: true, kind, code: `${letter}${year}-${number}-${check}` };
+}

@@ -1,0 +1,35 @@
+/** How seed came about. */
+export type SeedKind = "cross" | "self" | "intercross" | "open" | "received";
+
+/**
+ * The generation of new seed: a cross of two lines gives an F1; seed of plants of one line, selfed or crossed among
+ * themselves, is one on from the younger parent.
+ * @param mother and father generations, null for lines that are not segregating
+ * @example nextGeneration("self", 2, 2) // 3
+ */
+export function nextGeneration(kind: SeedKind, mother: number | null, father: number | null): number {
+  if (kind === "cross") return 1;
+  return Math.max(mother ?? 0, father ?? 0) + 1;
+}
+
+/** `F3`, or a dash for a line that is not counted in generations. */
+export const generationName = (generation: number | null): string => (generation === null ? "—" : `F${generation}`);
+
+export type SeedCount = { likely: number; low: number; high: number; counted: boolean };
+
+/**
+ * Seeds in a lot: as counted, or from its mass and the species' seeds per gram, with that range.
+ * @param mass grams
+ * @example seedsInLot(null, 10, { low: 20, high: 30 }) // { likely: 250, low: 200, high: 300, counted: false }
+ */
+export function seedsInLot(
+  seeds: number | null,
+  mass: number | null,
+  perGram: { low: number; high: number },
+): SeedCount {
+  if (seeds !== null) return { likely: seeds, low: seeds, high: seeds, counted: true };
+  const grams = mass ?? 0;
+  const low = Math.floor(grams * perGram.low);
+  const high = Math.floor(grams * perGram.high);
+  return { likely: Math.round((low + high) / 2), low, high, counted: false };
+}

@@ -1,0 +1,14 @@
+import type { AnyCommand } from "./command";
+import { crossCommands } from "./cross/commands";
+import { gardenCommands } from "./garden/commands";
+import { lineCommands } from "./line/commands";
+import { lotCommands } from "./lot/commands";
+import { plantCommands } from "./plant/commands";
+import { standCommands } from "./stand/commands";
+
+/** Every command by name. */
+export const COMMANDS: ReadonlyMap<string, AnyCommand> = new Map(
+  [...gardenCommands, ...lineCommands, ...standCommands, ...plantCommands, ...crossCommands, ...lotCommands].map(
+    (known) => [known.name, known],
+  ),
+);

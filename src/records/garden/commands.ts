@@ -1,0 +1,137 @@
+import Joi from "joi";
+import { dayInWords } from "@/core/calendar/day";
+import { isDayOfYear } from "@/core/climate/season";
+import { isTimezone } from "@/core/climate/sun";
+import { Refusal, type Row } from "@/db/journal";
+import type { Db } from "@/db/open";
+import { command } from "../command";
+import { day, id, name, version } from "../fields";
+import { bedById } from "./queries";
+
+const frostDay = (label: string) =>
+  Joi.string()
+    .custom((text: string, helpers) => (isDayOfYear(text) ? text : helpers.error("any.invalid")))
+    .messages({ "any.invalid": "{{#label}} must be a day of the year, month then day, as 05-20." })
+    .allow(null)
+    .default(null)
+    .label(label);
+
+type GardenInput = {
+  name: string;
+  latitude: number;
+  longitude: number;
+  timezone: string;
+  lastFrost: string | null;
+  firstFrost: string | null;
+  units: string;
+  care: string;
+  demo: 0 | 1;
+  version?: number;
+};
+
+const setGarden = command<GardenInput>({
+  name: "garden.set",
+  schema: Joi.object<GardenInput>({
+    name: name("Name").required(),
+    latitude: Joi.number().min(-90).max(90).required().label("Latitude"),
+    longitude: Joi.number().min(-180).max(180).required().label("Longitude"),
+    timezone: Joi.string()
+      .max(60)
+      .custom((text: string, helpers) => (isTimezone(text) ? text : helpers.error("any.invalid")))
+      .messages({ "any.invalid": "{{#label}} is not known. Write it as Europe/Zurich." })
+      .required()
+      .label("Time zone"),
+    lastFrost: frostDay("Last frost"),
+    firstFrost: frostDay("First frost"),
+    units: Joi.string().valid("metric", "imperial").required().label("Units"),
+    care: Joi.string().valid("relaxed", "usual", "strict").default("usual").label("Level of care"),
+    demo: Joi.number().valid(0, 1).default(0),
+    version: Joi.number().integer().min(0),
+  }),
+  run({ write, garden }, { version: seen, demo, ...input }) {
+    if ((input.lastFrost === null) !== (input.firstFrost === null))
+      throw new Refusal("Give both frost days, or neither where there is no frost.", {
+        [input.lastFrost === null ? "lastFrost" : "firstFrost"]: "Give both frost days, or neither where there is no frost.",
+      });
+    if (garden.version === 0) write.insert("garden", { id: 1, ...input, demo });
+    else write.update("garden", 1, input, seen);
+    return { message: `Garden ${input.name} kept`, id: 1 };
+  },
+});
+
+type AsOfInput = { day: string | null };
+
+const setAsOf = command<AsOfInput>({
+  name: "garden.as-of",
+  schema: Joi.object<AsOfInput>({ day: day("Day").allow(null).required() }),
+  run({ write, garden }, input) {
+    if (garden.version === 0) throw new Refusal("Say where the garden is first.");
+    write.update("garden", 1, { asOf: input.day });
+    return { message: input.day ? `The day stands on ${dayInWords(input.day, "long")}` : "The day is today again" };
+  },
+});
+
+const metres = (label: string) => Joi.number().min(-100_000).max(100_000).label(label);
+const bedFields = {
+  name: name("Name").required(),
+  x: metres("East").required(),
+  y: metres("North").required(),
+  width: Joi.number().min(0.1).max(10_000).required().label("Width"),
+  length: Joi.number().min(0.1).max(10_000).required().label("Length"),
+  outside: Joi.number().valid(0, 1).default(0).label("Beyond the fence"),
+};
+type BedInput = { name: string; x: number; y: number; width: number; length: number; outside: number };
+
+function refuseTakenName(db: Db, bedName: string, except = 0): void {
+  if (db.prepare("SELECT 1 FROM bed WHERE name = ? AND id <> ?").get(bedName, except))
+    throw new Refusal(`There is a bed ${bedName} already.`, { name: `There is a bed ${bedName} already.` });
+}
+
+const addBed = command<BedInput>({
+  name: "bed.add",
+  schema: Joi.object<BedInput>(bedFields),
+  run({ db, write }, input) {
+    refuseTakenName(db, input.name);
+    const made = write.insert("bed", input);
+    return { message: `Bed ${input.name} added`, id: made };
+  },
+});
+
+type ChangeBed = BedInput & { id: number; version: number };
+
+const changeBed = command<ChangeBed>({
+  name: "bed.change",
+  schema: Joi.object<ChangeBed>({ ...bedFields, id: id().required(), version: version().required() }),
+  run({ db, write }, { id: bed, version: seen, ...input }) {
+    refuseTakenName(db, input.name, bed);
+    write.update("bed", bed, input, seen);
+    return { message: `Bed ${input.name} changed`, id: bed };
+  },
+});
+
+type MoveBed = { id: number; x: number; y: number };
+
+const moveBed = command<MoveBed>({
+  name: "bed.move",
+  schema: Joi.object<MoveBed>({ id: id().required(), x: metres("East").required(), y: metres("North").required() }),
+  run({ db, write }, { id: bed, x, y }) {
+    write.update("bed", bed, { x, y } satisfies Row);
+    return { message: `Bed ${bedById(db, bed)?.name} moved`, id: bed };
+  },
+});
+
+type RemoveBed = { id: number };
+
+const removeBed = command<RemoveBed>({
+  name: "bed.remove",
+  schema: Joi.object<RemoveBed>({ id: id().required() }),
+  run({ db, write }, { id: bed }) {
+    const stands = db.prepare("SELECT count(*) FROM stand WHERE bedId = ?").pluck().get(bed) as number;
+    if (stands > 0) throw new Refusal(`${stands} stands grew in this bed; it stays for their sake.`);
+    const found = bedById(db, bed);
+    write.remove("bed", bed);
+    return { message: `Bed ${found?.name} taken off the ground` };
+  },
+});
+
+export const gardenCommands = [setGarden, setAsOf, addBed, changeBed, moveBed, removeBed];

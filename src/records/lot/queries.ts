@@ -1,0 +1,48 @@
+import type { SeedKind } from "@/core/custody/generation";
+import type { Db } from "@/db/open";
+
+export type Lot = {
+  id: number;
+  code: string;
+  lineId: number;
+  kind: SeedKind;
+  generation: number | null;
+  crossId: number | null;
+  motherStandId: number | null;
+  motherPlantId: number | null;
+  gathered: string;
+  fruits: number | null;
+  seeds: number | null;
+  mass: number | null;
+  note: string;
+  version: number;
+};
+
+export type LotRow = Lot & {
+  lineName: string;
+  species: string;
+  crossCode: string | null;
+  motherCode: string | null;
+  motherNumber: number | null;
+  /** Seeds sown from it so far, and into how many stands. */
+  sowedSeeds: number;
+  sowings: number;
+};
+
+const SELECT = `SELECT k.*, l.name lineName, l.species, x.code crossCode, s.code motherCode, p.number motherNumber,
+    (SELECT coalesce(sum(sowedSeeds), 0) FROM stand WHERE lotId = k.id) sowedSeeds,
+    (SELECT count(*) FROM stand WHERE lotId = k.id) sowings
+  FROM lot k JOIN line l ON l.id = k.lineId
+  LEFT JOIN cross x ON x.id = k.crossId LEFT JOIN stand s ON s.id = k.motherStandId
+  LEFT JOIN plant p ON p.id = k.motherPlantId`;
+
+export function lotById(db: Db, id: number): LotRow | undefined {
+  return db.prepare(`${SELECT} WHERE k.id = ?`).get(id) as LotRow | undefined;
+}
+
+/** Lots, newest first; those of one line when it is named. */
+export function lots(db: Db, lineId: number | null, limit: number): LotRow[] {
+  return db
+    .prepare(`${SELECT} WHERE :line IS NULL OR k.lineId = :line ORDER BY k.gathered DESC, k.id DESC LIMIT :limit`)
+    .all({ line: lineId, limit }) as LotRow[];
+}

@@ -1,0 +1,38 @@
+"use client";
+import clsx from "clsx";
+import { useRouter } from "next/navigation";
+import type { ReactNode } from "react";
+import { toast } from "sonner";
+import { useCommand } from "./useCommand";
+
+type Props = {
+  command: string;
+  input: unknown;
+  strong?: boolean;
+  plain?: boolean;
+  /** Where to go once done, given the new record's id. */
+  goTo?: string;
+  label?: string;
+  children: ReactNode;
+};
+
+export function CommandButton({ command, input, strong, plain, goTo, label, children }: Props) {
+  const { run, busy } = useCommand();
+  const router = useRouter();
+  const press = async () => {
+    const answer = await run(command, input);
+    if (answer && !answer.ok) toast.error(answer.message, { duration: 12_000 });
+    else if (answer && goTo) router.push(goTo);
+  };
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      disabled={busy}
+      onClick={() => void press()}
+      className={clsx("leaf", strong && "leaf-strong", plain && "leaf-plain")}
+    >
+      {children}
+    </button>
+  );
+}

@@ -1,0 +1,188 @@
+"use client";
+import clsx from "clsx";
+import { useRouter } from "next/navigation";
+import { createContext, type ReactNode, useContext, useEffect, useId, useState } from "react";
+import { type FieldValues, FormProvider, useForm, useFormContext } from "react-hook-form";
+import type { Answer } from "./send";
+import { useCommand } from "./useCommand";
+
+type Props = {
+  command: string;
+  /** What the fields hold at first; a change of these from the server shows unless something was typed. */
+  values: Record<string, string | number | boolean | null | undefined>;
+  /** Sent along unseen: ids, the version that was read. */
+  hidden?: Record<string, unknown>;
+  submit: string;
+  /** Names the unfinished form, so that a reload keeps what was typed. */
+  draft: string;
+  /** Factors from what is typed to what is kept, by field. */
+  factors?: Record<string, number>;
+  onDone?: (answer: Answer) => void;
+  goTo?: (answer: Answer) => string;
+  /** Reads the filled-in form once more before it is sent. */
+  shape?: (values: FieldValues) => Record<string, unknown>;
+  extra?: ReactNode;
+  children: ReactNode;
+};
+
+const Kept = createContext<Record<string, string>>({});
+
+function readDraft(key: string): Record<string, unknown> | null {
+  try {
+    return JSON.parse(sessionStorage.getItem(key) ?? "null") as Record<string, unknown> | null;
+  } catch {
+    // A draft that can't be read is no draft.
+    return null;
+  }
+}
+
+const empty = (values: Props["values"]) =>
+  Object.fromEntries(Object.entries(values).map(([name, value]) => [name, value ?? ""]));
+
+export function CommandForm(props: Props) {
+  const { command, values, hidden, submit, draft, factors = {}, onDone, goTo, shape, extra, children } = props;
+  const form = useForm({ defaultValues: empty(values) as FieldValues });
+  const { run, busy } = useCommand();
+  const router = useRouter();
+  const [trouble, setTrouble] = useState<Answer | null>(null);
+  const [ready, setReady] = useState(false);
+  const key = `draft:${draft}`;
+  const shown = JSON.stringify(empty(values));
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the form first stands in the browser
+  useEffect(() => {
+    const kept = readDraft(key);
+    if (kept) for (const [name, value] of Object.entries(kept)) form.setValue(name, value, { shouldDirty: true });
+    setReady(true);
+    const watching = form.subscribe({
+      formState: { values: true, isDirty: true },
+      callback: ({ values: typed, isDirty }) => {
+        if (isDirty) sessionStorage.setItem(key, JSON.stringify(typed));
+      },
+    });
+    return watching;
+  }, []);
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only when the server's values change
+  useEffect(() => {
+    if (ready && !form.formState.isDirty) form.reset(JSON.parse(shown) as FieldValues);
+  }, [shown]);
+
+  const save = form.handleSubmit(async (typed) => {
+    setTrouble(null);
+    const shaped = shape ? shape(typed) : typed;
+    const scaled = Object.fromEntries(
+      Object.entries(shaped).map(([name, value]) => {
+        const factor = factors[name];
+        return [name, factor && value !== "" && Number.isFinite(Number(value)) ? Number(value) * factor : value];
+      }),
+    );
+    const answer = await run(command, { ...scaled, ...hidden });
+    if (!answer) return;
+    if (answer.ok) {
+      sessionStorage.removeItem(key);
+      form.reset(JSON.parse(shown) as FieldValues);
+      onDone?.(answer);
+      if (goTo) router.push(goTo(answer));
+      return;
+    }
+    setTrouble(answer);
+    for (const [name, message] of Object.entries(answer.fields ?? {})) form.setError(name, { message });
+    const first = Object.keys(answer.fields ?? {})[0];
+    if (first) form.setFocus(first);
+    // The newer version comes in beside what is typed; sending again then puts this over it knowingly.
+    if (answer.kind === "conflict") router.refresh();
+  });
+
+  const loadNewer = () => {
+    sessionStorage.removeItem(key);
+    form.reset(JSON.parse(shown) as FieldValues);
+    setTrouble(null);
+  };
+  const unplaced = trouble && !Object.keys(trouble.fields ?? {}).some((name) => name in form.getValues());
+
+  return (
+    <FormProvider {...form}>
+      <Kept.Provider value={trouble?.fields ?? {}}>
+        <form onSubmit={save} noValidate className="grid gap-4" data-ready={ready}>
+          {children}
+          {unplaced && (
+            <p role="alert" className="border-l-4 border-rust pl-3 text-rust">
+              {trouble.message}{" "}
+              {trouble.kind === "conflict" && (
+                <button type="button" className="leaf leaf-plain" onClick={loadNewer}>
+                  Load the newer version
+                </button>
+              )}
+            </p>
+          )}
+          <div className="flex flex-wrap items-center gap-3">
+            <button type="submit" disabled={busy || !ready} className="leaf leaf-strong">
+              {submit}
+            </button>
+            {extra}
+          </div>
+        </form>
+      </Kept.Provider>
+    </FormProvider>
+  );
+}
+
+type Choice = { value: string | number; label: string };
+type FieldProps = {
+  name: string;
+  label: string;
+  hint?: ReactNode;
+  type?: "text" | "number" | "date" | "textarea" | "select" | "checkbox";
+  unit?: string;
+  choices?: Choice[];
+  /** First line of a select, standing for nothing chosen. */
+  none?: string;
+  step?: string;
+  className?: string;
+};
+
+export function Field({ name, label, hint, type = "text", unit, choices, none, step, className }: FieldProps) {
+  const { register, formState } = useFormContext();
+  const kept = useContext(Kept);
+  const id = useId();
+  const message = (formState.errors[name]?.message as string | undefined) ?? kept[name];
+  const described = [message && `${id}-error`, hint && `${id}-hint`].filter(Boolean).join(" ") || undefined;
+  const shared = { id, "aria-invalid": message ? true : undefined, "aria-describedby": described, ...register(name) };
+  const inputs = {
+    textarea: () => <textarea rows={4} {...shared} />,
+    select: () => (
+      <select {...shared}>
+        {none !== undefined && <option value="">{none}</option>}
+        {choices?.map((choice) => (
+          <option key={choice.value} value={choice.value}>
+            {choice.label}
+          </option>
+        ))}
+      </select>
+    ),
+    checkbox: () => <input type="checkbox" {...shared} />,
+    date: () => <input type="date" {...shared} />,
+    number: () => <input type="text" inputMode="decimal" autoComplete="off" step={step} {...shared} />,
+    text: () => <input type="text" autoComplete="off" {...shared} />,
+  };
+  return (
+    <div className={clsx(type === "checkbox" && "grid grid-cols-[auto_1fr] items-center gap-x-2", className)}>
+      <label htmlFor={id} className={clsx("block font-semibold", type === "checkbox" && "order-2")}>
+        {label}
+        {unit && <span className="font-normal text-soft"> ({unit})</span>}
+      </label>
+      {inputs[type]()}
+      {message && (
+        <p id={`${id}-error`} className="col-span-2 mt-1 text-sm font-semibold text-rust">
+          {message}
+        </p>
+      )}
+      {hint && (
+        <p id={`${id}-hint`} className="col-span-2 mt-1 text-sm text-soft">
+          {hint}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,227 @@
+"use client";
+import clsx from "clsx";
+import Link from "next/link";
+import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
+import { useCommand } from "./useCommand";
+
+export type Bar = {
+  label: string;
+  href: string;
+  tone: "strong" | "other";
+  start: string;
+  end: string;
+  earliest: string;
+  latest: string;
+  lane: number;
+  /** A mark on the bar's lane, such as ripe seed. */
+  point?: { day: string; words: string; bad: boolean };
+};
+
+export type BandProps = {
+  place: string;
+  start: string;
+  end: string;
+  today: string;
+  pinned: boolean;
+  demo: boolean;
+  /** Hours of day for every day from start to end. */
+  light: number[];
+  lastFrost: string | null;
+  firstFrost: string | null;
+  bars: Bar[];
+  hidden: number;
+  full?: boolean;
+};
+
+const DAY = 86_400_000;
+const at = (iso: string) => Date.parse(`${iso}T00:00:00Z`);
+const iso = (time: number) => new Date(time).toISOString().slice(0, 10);
+const words = (day: string, long = true) =>
+  new Intl.DateTimeFormat("en-GB", long ? { weekday: "short", day: "numeric", month: "long", year: "numeric", timeZone: "UTC" } : { day: "numeric", month: "short", timeZone: "UTC" }).format(at(day));
+const hoursInWords = (hours: number) => `${Math.floor(hours)} h ${String(Math.round((hours % 1) * 60) % 60).padStart(2, "0")}`;
+/** Days of doubt drawn on each side of a typical frost day. */
+const FROST_DOUBT = 14;
+const LANE = 20;
+
+export function SeasonBand(props: BandProps) {
+  const { place, start, end, today, pinned, demo, light, lastFrost, firstFrost, bars, hidden, full } = props;
+  const { run } = useCommand();
+  const frame = useRef<HTMLDivElement>(null);
+  const [pointed, setPointed] = useState<string | null>(null);
+  const [carried, setCarried] = useState<string | null>(null);
+  const days = light.length;
+  const share = (day: string) => ((at(day) - at(start)) / DAY / days) * 100;
+  const stake = carried ?? today;
+  const inside = stake >= start && stake <= end;
+  const reading = carried ?? pointed;
+  const lightOn = (day: string) => light[Math.round((at(day) - at(start)) / DAY)];
+
+  const dayUnder = (event: PointerEvent) => {
+    const box = frame.current!.getBoundingClientRect();
+    const index = Math.floor(((event.clientX - box.left) / box.width) * days);
+    return iso(at(start) + Math.min(days - 1, Math.max(0, index)) * DAY);
+  };
+  const put = async (day: string | null) => {
+    await run("garden.as-of", { day });
+    setCarried(null);
+  };
+  const onKey = (event: KeyboardEvent) => {
+    const step = { ArrowLeft: -1, ArrowRight: 1, PageDown: -7, PageUp: 7 }[event.key];
+    if (step) {
+      event.preventDefault();
+      setCarried(iso(at(stake) + step * DAY));
+    } else if (event.key === "Enter" && carried) void put(carried);
+    else if (event.key === "Escape") setCarried(null);
+  };
+
+  const top = 86;
+  const lanes = Math.max(1, ...bars.map((b) => b.lane + 1));
+  const height = top + 10 + lanes * LANE + (hidden > 0 ? 16 : 4);
+  const curve = light.map((hours, i) => `${i},${top - (hours / 24) * (top - 18)}`).join(" ");
+  const months = Array.from({ length: 13 }, (_, i) => {
+    const first = new Date(at(start));
+    first.setUTCMonth(first.getUTCMonth() + i, 1);
+    return iso(first.getTime());
+  }).filter((day) => day >= start && day <= end);
+  const frosts = frostShades(start, end, lastFrost, firstFrost);
+
+  return (
+    <section aria-label="Season band" className="relative border-b border-ink bg-paper">
+      <div
+        ref={frame}
+        className="relative touch-pan-y select-none overflow-hidden"
+        style={{ height }}
+        onPointerMove={(event) => (carried && event.buttons ? setCarried(dayUnder(event)) : setPointed(dayUnder(event)))}
+        onPointerLeave={() => setPointed(null)}
+        onPointerUp={() => carried && void put(carried)}
+      >
+        <svg className="absolute inset-0 h-full w-full" viewBox={`0 0 ${days} ${height}`} preserveAspectRatio="none" aria-hidden>
+          <polygon points={`0,${top} ${curve} ${days},${top}`} fill="var(--quince-fill)" opacity="0.2" />
+          <polyline points={curve} fill="none" stroke="var(--quince-fill)" strokeWidth="1.5" vectorEffect="non-scaling-stroke" />
+          <line x1="0" x2={days} y1={top} y2={top} stroke="var(--ink)" strokeWidth="1" vectorEffect="non-scaling-stroke" />
+          {months.map((day) => (
+            <line key={day} x1={(share(day) * days) / 100} x2={(share(day) * days) / 100} y1={top - 6} y2={height} stroke="var(--rule)" vectorEffect="non-scaling-stroke" />
+          ))}
+        </svg>
+        {frosts.map((shade) => (
+          <div key={shade.from} aria-hidden className="absolute top-0 text-dusk" style={{ left: `${share(shade.from)}%`, width: `${share(shade.to) - share(shade.from)}%`, height: top, opacity: shade.doubt ? 0.16 : 0.34, backgroundImage: "repeating-linear-gradient(135deg, currentColor 0 1px, transparent 1px 7px)" }} />
+        ))}
+        {months.map((day) => (
+          <span key={day} className="absolute text-xs text-soft" style={{ left: `calc(${share(day)}% + 4px)`, top: top - 17 }}>
+            {new Intl.DateTimeFormat("en-GB", { month: "short", timeZone: "UTC" }).format(at(day))}
+          </span>
+        ))}
+        <p className="absolute left-3 top-1.5 text-sm sm:left-7">
+          {place || "No garden yet"}
+          {demo && <span className="text-soft"> · demo</span>}
+        </p>
+        {lastFrost && <FrostWords day={lastFrost} left={share(lastFrost)} what="last frost about" />}
+        {firstFrost && <FrostWords day={firstFrost} left={share(firstFrost)} what="first frost about" />}
+        {bars.map((bar) => (
+          <BandBar key={`${bar.href}${bar.start}${bar.label}`} bar={bar} share={share} top={top + 8 + bar.lane * LANE} />
+        ))}
+        {hidden > 0 && (
+          <Link href="/season" className="absolute right-3 text-xs" style={{ top: height - 17 }}>
+            {hidden} more on Season
+          </Link>
+        )}
+        {inside && (
+          <div
+            role="slider"
+            tabIndex={0}
+            aria-label="As-of day. Arrow keys look ahead, Enter sets it"
+            aria-valuemin={0}
+            aria-valuemax={days - 1}
+            aria-valuenow={Math.round((at(stake) - at(start)) / DAY)}
+            aria-valuetext={words(stake)}
+            className="absolute top-0 z-10 cursor-ew-resize"
+            style={{ left: `${share(stake)}%`, height: top }}
+            onPointerDown={(event) => {
+              event.preventDefault();
+              setCarried(stake);
+            }}
+            onKeyDown={onKey}
+          >
+            <span aria-hidden className="absolute left-0 top-0 w-0.5 bg-damson" style={{ height }} />
+            <span
+              className={clsx("absolute top-1.5 whitespace-nowrap bg-damson py-1 text-sm font-bold text-on-damson", share(stake) > 75 ? "right-0 pl-5 pr-2.5" : "left-0 pl-2.5 pr-5")}
+              style={{ clipPath: share(stake) > 75 ? "polygon(12px 0, 100% 0, 100% 100%, 12px 100%, 0 50%)" : "polygon(0 0, calc(100% - 12px) 0, 100% 50%, calc(100% - 12px) 100%, 0 100%)" }}
+            >
+              {words(stake)}
+              <span className="pl-2 text-xs font-normal">{hoursInWords(lightOn(stake) ?? 0)} of light</span>
+            </span>
+          </div>
+        )}
+        {reading && reading !== today && (
+          <div aria-hidden className="pointer-events-none absolute bottom-0 z-0 w-px bg-soft" style={{ left: `${share(reading)}%`, top: 40 }} />
+        )}
+      </div>
+      <div className={clsx("absolute right-3 top-1 flex items-center gap-3 text-sm sm:right-7", full && "bg-paper")}>
+        {pointed && !carried && pointed !== today && (
+          <span className="bg-paper px-1 text-soft">
+            {words(pointed, false)}: {hoursInWords(lightOn(pointed) ?? 0)}
+          </span>
+        )}
+        {carried && (
+          <button type="button" className="opens bg-paper px-1" onClick={() => void put(carried)}>
+            Set this day
+          </button>
+        )}
+        {pinned && !carried && (
+          <button type="button" className="opens bg-paper px-1 text-sm" onClick={() => void put(null)}>
+            {demo ? "demo day, pinned" : "pinned day"}: back to today
+          </button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+function FrostWords({ day, left, what }: { day: string; left: number; what: string }) {
+  return (
+    <span
+      className="absolute top-7 hidden -translate-x-1/2 whitespace-nowrap bg-paper/80 px-1 text-xs text-dusk md:block"
+      style={{ left: `clamp(5rem, ${left}%, calc(100% - 5rem))` }}
+    >
+      {what} {words(day, false)}
+    </span>
+  );
+}
+
+function BandBar({ bar, share, top }: { bar: Bar; share: (day: string) => number; top: number }) {
+  const left = share(bar.start);
+  const [from, to] = [share(bar.earliest), share(bar.latest)];
+  const tone = bar.tone === "strong" ? "bg-damson" : "bg-dusk";
+  const labelLeft = to > 72;
+  return (
+    <>
+      <span aria-hidden className={clsx("absolute h-2.5 opacity-30", tone)} style={{ left: `${from}%`, width: `${to - from}%`, top: top + 4 }} />
+      <span aria-hidden className={clsx("absolute h-2.5", tone)} style={{ left: `${left}%`, width: `${share(bar.end) - left}%`, top: top + 4 }} />
+      {bar.point && (
+        <span aria-hidden className={clsx("absolute size-2.5 rotate-45 border", bar.point.bad ? "border-rust bg-rust" : "border-moss bg-moss")} style={{ left: `calc(${share(bar.point.day)}% - 5px)`, top: top + 4 }} />
+      )}
+      <Link
+        href={bar.href}
+        className={clsx("absolute whitespace-nowrap text-xs no-underline hover:underline", bar.point?.bad && "text-rust")}
+        style={labelLeft ? { right: `calc(${100 - from}% + 6px)`, top } : { left: `calc(${Math.max(to, bar.point ? share(bar.point.day) + 0.6 : 0)}% + 6px)`, top }}
+      >
+        {bar.label}
+        {bar.point && <span>, {bar.point.words}</span>}
+      </Link>
+    </>
+  );
+}
+
+/** Frost's certain and doubtful stretches of a span. Before the last frost and after the first, whichever comes first in it. */
+function frostShades(start: string, end: string, last: string | null, first: string | null) {
+  if (!last || !first) return [];
+  const shift = (day: string, by: number) => iso(at(day) + by * DAY);
+  const clamp = (day: string) => (day < start ? start : day > end ? end : day);
+  const shades = [
+    { from: start, to: shift(last, -FROST_DOUBT), doubt: false },
+    { from: shift(last, -FROST_DOUBT), to: shift(last, FROST_DOUBT), doubt: true },
+    { from: shift(first, -FROST_DOUBT), to: shift(first, FROST_DOUBT), doubt: true },
+    { from: shift(first, FROST_DOUBT), to: end, doubt: false },
+  ];
+  return shades.map((s) => ({ ...s, from: clamp(s.from), to: clamp(s.to) })).filter((s) => s.from < s.to);
+}

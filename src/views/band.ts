@@ -1,0 +1,132 @@
+import { speciesById } from "@/catalogue/catalogue";
+import { dayInWords } from "@/core/calendar/day";
+import { everyDay, frostAfter, inSeason, seasonSpan } from "@/core/climate/season";
+import { sunOn } from "@/core/climate/sun";
+import { type Flowering, flowering, type Ripening, ripensBeforeFrost } from "@/core/flowering/forecast";
+import { asOfDay, type Garden } from "@/records/garden/queries";
+import type { StandRow } from "@/records/stand/queries";
+
+export type BandBar = {
+  label: string;
+  href: string;
+  tone: "strong" | "other";
+  start: string;
+  end: string;
+  earliest: string;
+  latest: string;
+  lane: number;
+  point?: { day: string; words: string; bad: boolean };
+};
+
+export type Band = {
+  place: string;
+  start: string;
+  end: string;
+  today: string;
+  pinned: boolean;
+  demo: boolean;
+  light: number[];
+  lastFrost: string | null;
+  firstFrost: string | null;
+  bars: BandBar[];
+  hidden: number;
+};
+
+export type ForecastStand = StandRow & { window: Flowering; ripening: Ripening };
+
+/** A stand with its flowering and its race with the frost. */
+export function forecast(stand: StandRow, garden: Garden): ForecastStand {
+  const window = flowering(stand.sown, speciesById(stand.species), stand.firstFlower);
+  return { ...stand, window, ripening: ripensBeforeFrost(window, frostAfter(window.start, garden.firstFrost)) };
+}
+
+const hrefOf = (stand: StandRow) => (stand.code.startsWith("F") ? `/nursery/${stand.id}` : `/ground?stand=${stand.id}`);
+
+/** Stands that share line and days are one bar. */
+function barsOf(stands: ForecastStand[], strong: (stand: ForecastStand) => boolean): Omit<BandBar, "lane">[] {
+  const seen = new Map<string, { bar: Omit<BandBar, "lane">; stands: number; name: string }>();
+  for (const stand of stands) {
+    const { window, ripening } = stand;
+    const key = `${stand.lineId} ${window.start} ${window.end}`;
+    const known = seen.get(key);
+    if (known) {
+      known.stands++;
+      known.bar.label = `${known.name}, ${known.stands} stands`;
+      continue;
+    }
+    const name = `${stand.lineName.length > 26 ? `${stand.lineName.slice(0, 25)}…` : stand.lineName}${stand.generation ? ` F${stand.generation}` : ""}`;
+    const bad = stand.seedWanted === 1 && ripening.verdict === "too-late";
+    seen.set(key, {
+      stands: 1,
+      name,
+      bar: {
+        label: name,
+        href: hrefOf(stand),
+        tone: strong(stand) ? "strong" : "other",
+        start: window.start,
+        end: window.end,
+        earliest: window.earliest,
+        latest: window.latest,
+        point:
+          stand.seedWanted === 1
+            ? { day: window.ripe, words: bad ? "frost comes before its seed" : `seed ${dayInWords(window.ripe)}`, bad }
+            : undefined,
+      },
+    });
+  }
+  return [...seen.values()].map((s) => s.bar);
+}
+
+/** Puts bars into lanes so that neither bars nor their words run into each other; those that do not fit are counted. */
+function inLanes(bars: Omit<BandBar, "lane">[], lanes: number, days: number, share: (day: string) => number) {
+  const free: number[] = Array.from({ length: lanes }, () => Number.NEGATIVE_INFINITY);
+  const placed: BandBar[] = [];
+  for (const bar of [...bars].sort((a, b) => (a.earliest < b.earliest ? -1 : 1))) {
+    // A letter is about 0.55 % of a 1280-pixel band; words stand left of bars that end late.
+    const letters = (bar.label.length + (bar.point ? bar.point.words.length + 2 : 0)) * 0.56 + 2;
+    const left = share(bar.latest) > 72;
+    const from = share(bar.earliest) - (left ? letters : 0);
+    const to = Math.max(share(bar.latest), bar.point ? share(bar.point.day) : 0) + (left ? 1 : letters);
+    const lane = free.findIndex((end) => end < from);
+    if (lane < 0 || days === 0) continue;
+    free[lane] = to;
+    placed.push({ ...bar, lane });
+  }
+  return { placed, hidden: bars.length - placed.length };
+}
+
+/** The season as a landscape, with the flowerings that concern a screen. */
+export function band(
+  garden: Garden,
+  season: number,
+  stands: ForecastStand[],
+  strong: (stand: ForecastStand) => boolean = () => true,
+  lanes = 3,
+): Band {
+  const span = seasonSpan(season, garden.latitude);
+  const days = everyDay(span);
+  const index = new Map(days.map((day, i) => [day, i]));
+  const share = (day: string) => ((day < span.start ? 0 : (index.get(day) ?? days.length)) / days.length) * 100;
+  const meets = stands.filter((s) => s.window.latest >= span.start && s.window.earliest <= span.end);
+  const { placed, hidden } = inLanes(barsOf(meets, strong), lanes, days.length, share);
+  // Every fourth day is computed and the days between are interpolated: the curve is smooth.
+  const fourth = days.map((day, i) => (i % 4 === 0 || i === days.length - 1 ? sunOn(garden.latitude, garden.longitude, day).hours : null));
+  const light = fourth.map((hours, i) => {
+    if (hours !== null) return hours;
+    const before = i - (i % 4);
+    const after = Math.min(before + 4, days.length - 1);
+    return fourth[before]! + ((fourth[after]! - fourth[before]!) * (i - before)) / (after - before);
+  });
+  return {
+    place: garden.name,
+    ...span,
+    today: asOfDay(garden),
+    pinned: garden.asOf !== null,
+    demo: garden.demo === 1,
+    light: light.map((hours) => Number(hours.toFixed(2))),
+    lastFrost: garden.lastFrost && inSeason(garden.lastFrost, season, garden.latitude),
+    firstFrost: garden.firstFrost && inSeason(garden.firstFrost, season, garden.latitude),
+    bars: placed,
+    hidden,
+  };
+}

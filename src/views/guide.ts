@@ -1,0 +1,47 @@
+import { protocolOf, SPECIES } from "@/catalogue/catalogue";
+import { HAZARDS } from "@/catalogue/hazards";
+import { SOURCE_KINDS, type Species } from "@/catalogue/types";
+import { seasonOf } from "@/core/climate/season";
+import type { Protocol } from "@/core/pollination/steps";
+import type { Db } from "@/db/open";
+import { asOfDay, type Garden, garden } from "@/records/garden/queries";
+import { standsOfSeason } from "@/records/stand/queries";
+import { type Band, band, forecast } from "./band";
+
+const base = (db: Db, species: string | null) => {
+  const place = garden(db);
+  const season = seasonOf(asOfDay(place), place.latitude);
+  const stands = standsOfSeason(db, season).filter((s) => !species || s.species === species);
+  return { garden: place, band: band(place, season, stands.map((s) => forecast(s, place))) };
+};
+
+export type Guide = { garden: Garden; band: Band; species: Species[]; grown: string[] };
+
+export function guideView(db: Db): Guide {
+  const grown = db.prepare("SELECT DISTINCT species FROM line").pluck().all() as string[];
+  return { ...base(db, null), species: SPECIES, grown };
+}
+
+export type SpeciesView = {
+  garden: Garden;
+  band: Band;
+  species: Species;
+  protocol: Protocol | null;
+  hazards: { title: string; caution: string }[];
+  sources: Record<string, string>;
+  /** Other species of the catalogue in the same crossing group. */
+  kin: string[];
+};
+
+export function speciesView(db: Db, id: string): SpeciesView | null {
+  const species = SPECIES.find((s) => s.id === id);
+  if (!species) return null;
+  return {
+    ...base(db, id),
+    species,
+    protocol: protocolOf(species),
+    hazards: species.hazards.map((h) => HAZARDS[h]!),
+    sources: SOURCE_KINDS,
+    kin: SPECIES.filter((s) => s.crossingGroup === species.crossingGroup && s.id !== id).map((s) => s.name),
+  };
+}

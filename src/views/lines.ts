@@ -1,0 +1,123 @@
+import { SPECIES, speciesById } from "@/catalogue/catalogue";
+import { seasonOf } from "@/core/climate/season";
+import { mixedByGeneration } from "@/core/inheritance/heterozygosity";
+import { groupBy } from "@/core/lists/groupBy";
+import { type Summary, summarise } from "@/core/selection/ranking";
+import type { Db } from "@/db/open";
+import { asOfDay, type Garden, garden } from "@/records/garden/queries";
+import { type GenerationRow, generationRows, type Line, type LineSummary, lineById, lines, scoresOnYardsticks, type YardstickRow, yardsticks } from "@/records/line/queries";
+import { type LotRow, lots } from "@/records/lot/queries";
+import { standsOfLine, standsOfSeason } from "@/records/stand/queries";
+import { type Band, band, type ForecastStand, forecast } from "./band";
+
+export type Lines = { garden: Garden; band: Band; lines: (LineSummary & { speciesName: string })[]; species: { id: string; name: string }[] };
+
+const speciesChoices = SPECIES.map(({ id, name }) => ({ id, name }));
+
+export function linesView(db: Db): Lines {
+  const place = garden(db);
+  const season = seasonOf(asOfDay(place), place.latitude);
+  return {
+    garden: place,
+    band: band(place, season, standsOfSeason(db, season).map((s) => forecast(s, place))),
+    lines: lines(db).map((l) => ({ ...l, speciesName: speciesById(l.species).name })),
+    species: speciesChoices,
+  };
+}
+
+export type Rung = GenerationRow & {
+  /** Shares of selfed seed from F1 to this generation; the expected mixed share follows from them. */
+  shares: number[];
+  mixed: number | null;
+};
+export type YardstickLadder = {
+  yardstick: YardstickRow;
+  points: { generation: number; seasons: string; summary: Summary }[];
+  /** Share of the wanted word or of yes, for words. */
+  shares: { generation: number; seasons: string; count: number; wanted: number }[];
+  parents: { line: string; summary: Summary | null; count: number; wanted: number }[];
+};
+
+export type LineView = {
+  garden: Garden;
+  band: Band;
+  line: Line & { speciesName: string };
+  mother: Line | null;
+  father: Line | null;
+  rungs: Rung[];
+  ladders: YardstickLadder[];
+  ownYardsticks: boolean;
+  stands: ForecastStand[];
+  lots: LotRow[];
+  species: { id: string; name: string }[];
+};
+
+/** Expected heterozygosity down the ladder; a generation whose seed's making is not on record counts as selfed. */
+function rungsOf(rows: GenerationRow[], fixing: boolean): Rung[] {
+  const byGeneration = new Map(rows.filter((r) => r.generation !== null).map((r) => [r.generation!, r]));
+  return rows.map((row) => {
+    if (!fixing || row.generation === null) return { ...row, shares: [], mixed: null };
+    const shares = Array.from({ length: row.generation - 1 }, (_, i) => {
+      const step = byGeneration.get(i + 2);
+      return step && step.sowedLots > 0 ? step.selfedLots / step.sowedLots : 1;
+    });
+    return { ...row, shares, mixed: mixedByGeneration(shares).at(-1)! };
+  });
+}
+
+function laddersOf(db: Db, line: Line, marks: YardstickRow[], parents: (Line | null)[]): YardstickLadder[] {
+  const scores = groupBy(scoresOnYardsticks(db, line.id), (s) => s.yardstickId);
+  return marks.map((yardstick) => {
+    const all = scores.get(yardstick.id) ?? [];
+    const own = groupBy(all.filter((s) => s.lineId === line.id && s.generation !== null), (s) => s.generation!);
+    const numbers = (list: typeof all) => list.flatMap((s) => (s.number === null ? [] : [s.number]));
+    const fits = (s: { word: string | null; number: number | null }) =>
+      yardstick.kind === "category" ? s.word === yardstick.targetWord : s.number === (yardstick.wanted === "no" ? 0 : 1);
+    const counted = yardstick.kind === "category" || yardstick.kind === "yes-no";
+    const generations = [...own].sort(([a], [b]) => a - b);
+    const seasonsOf = (list: typeof all) => [...new Set(list.map((s) => s.season))].sort().join(", ");
+    return {
+      yardstick,
+      points: counted
+        ? []
+        : generations.flatMap(([generation, list]) => {
+            const summary = summarise(numbers(list));
+            return summary ? [{ generation, seasons: seasonsOf(list), summary }] : [];
+          }),
+      shares: counted
+        ? generations.map(([generation, list]) => ({ generation, seasons: seasonsOf(list), count: list.length, wanted: list.filter(fits).length }))
+        : [],
+      parents: parents
+        .filter((p) => p !== null)
+        .map((parent) => {
+          const list = all.filter((s) => s.lineId === parent.id);
+          return { line: parent.name, summary: summarise(numbers(list)), count: list.length, wanted: list.filter(fits).length };
+        }),
+    };
+  });
+}
+
+export function lineView(db: Db, id: number): LineView | null {
+  const line = lineById(db, id);
+  if (!line) return null;
+  const place = garden(db);
+  const season = seasonOf(asOfDay(place), place.latitude);
+  const parent = (parentId: number | null) => (parentId === null ? null : (lineById(db, parentId) ?? null));
+  const [mother, father] = [parent(line.motherLineId), parent(line.fatherLineId)];
+  const marks = yardsticks(db, id);
+  const own = marks.filter((m) => m.lineId === id);
+  const stands = standsOfLine(db, id).map((s) => forecast(s, place));
+  return {
+    garden: place,
+    band: band(place, season, stands.filter((s) => s.season === season)),
+    line: { ...line, speciesName: speciesById(line.species).name },
+    mother,
+    father,
+    rungs: rungsOf(generationRows(db, id), line.school === "cross-and-fix"),
+    ladders: laddersOf(db, line, own, [mother, father]),
+    ownYardsticks: own.length > 0,
+    stands,
+    lots: lots(db, id, 200),
+    species: speciesChoices,
+  };
+}

@@ -1,0 +1,121 @@
+import { HAZARDS } from "@/catalogue/hazards";
+import { speciesById } from "@/catalogue/catalogue";
+import { seasonOf } from "@/core/climate/season";
+import { groupBy } from "@/core/lists/groupBy";
+import { type Ranked, rankPlants, type ScoreValue, type Summary, summarise } from "@/core/selection/ranking";
+import type { Db } from "@/db/open";
+import { asOfDay, beds, type Garden, garden } from "@/records/garden/queries";
+import { scoresOnYardsticks, type YardstickRow, yardsticks } from "@/records/line/queries";
+import { type LotRow, lots } from "@/records/lot/queries";
+import { type Plant, plantsOfStand, scoresOfStand } from "@/records/plant/queries";
+import { families, standById } from "@/records/stand/queries";
+import { type Band, band, type ForecastStand, forecast } from "./band";
+
+export type Nursery = {
+  garden: Garden;
+  band: Band;
+  season: number;
+  families: ForecastStand[];
+  /** Lots with seed left, to sow. */
+  lots: Pick<LotRow, "id" | "code" | "lineId" | "lineName" | "generation">[];
+  beds: { id: number; name: string }[];
+};
+
+export function nurseryView(db: Db): Nursery {
+  const place = garden(db);
+  const season = seasonOf(asOfDay(place), place.latitude);
+  const rows = families(db, 200).map((s) => forecast(s, place));
+  return {
+    garden: place,
+    band: band(place, season, rows.filter((s) => s.season === season)),
+    season,
+    families: rows,
+    lots: lots(db, null, 400).map(({ id, code, lineId, lineName, generation }) => ({ id, code, lineId, lineName, generation })),
+    beds: beds(db).filter((b) => !b.outside),
+  };
+}
+
+export type ParentFigure = { line: string; season: string; summary: Summary | null; words: string | null };
+export type YardstickView = YardstickRow & { words: string[]; parents: ParentFigure[]; family: Summary | null };
+
+export type Family = {
+  garden: Garden;
+  band: Band;
+  stand: ForecastStand;
+  plants: Plant[];
+  yardsticks: YardstickView[];
+  scores: Record<number, Record<number, ScoreValue>>;
+  ranks: Record<number, Ranked>;
+  lot: LotRow | null;
+  today: string;
+  hazards: { title: string; caution: string }[];
+  /** Whether the yardsticks belong to this line, so that more can be added. */
+  beds: { id: number; name: string }[];
+};
+
+const commonest = (words: string[]): string | null => {
+  const counted = [...groupBy(words, (w) => w)].map(([word, list]) => ({ word, count: list.length }));
+  counted.sort((a, b) => b.count - a.count);
+  return counted[0] ? `${counted[0].word} (${counted[0].count} of ${words.length})` : null;
+};
+
+/** A parent's plants on a yardstick: those of the same season if scored, else of all seasons. */
+function parentFigures(db: Db, stand: ForecastStand, marks: YardstickRow[]): Map<number, ParentFigure[]> {
+  const parents = [stand.motherLineId, stand.fatherLineId].filter((id): id is number => id !== null);
+  if (parents.length === 0) return new Map();
+  const names = new Map(
+    (db.prepare("SELECT id, name FROM line WHERE id IN (?, ?)").all(parents[0], parents.at(-1)) as { id: number; name: string }[]).map((l) => [l.id, l.name]),
+  );
+  const rows = groupBy(scoresOnYardsticks(db, stand.lineId).filter((s) => parents.includes(s.lineId)), (s) => s.yardstickId);
+  return new Map(
+    marks.map((mark) => [
+      mark.id,
+      parents.map((parent) => {
+        const all = (rows.get(mark.id) ?? []).filter((s) => s.lineId === parent);
+        const same = all.filter((s) => s.season === stand.season);
+        const used = same.length ? same : all;
+        return {
+          line: names.get(parent) ?? "",
+          season: same.length ? "this season" : "all seasons",
+          summary: summarise(used.flatMap((s) => (s.number === null ? [] : [s.number]))),
+          words: commonest(used.flatMap((s) => (s.word === null ? [] : [s.word]))),
+        };
+      }),
+    ]),
+  );
+}
+
+export function familyView(db: Db, id: number): Family | null {
+  const row = standById(db, id);
+  if (!row) return null;
+  const place = garden(db);
+  const stand = forecast(row, place);
+  const plants = plantsOfStand(db, id);
+  const marks = yardsticks(db, row.lineId);
+  const scores: Family["scores"] = {};
+  for (const { plantId, yardstickId, number, word } of scoresOfStand(db, id)) {
+    scores[plantId] ??= {};
+    scores[plantId][yardstickId] = { number, word };
+  }
+  const standing = plants.filter((p) => p.removedOn === null);
+  const ranked = rankPlants(standing.map((p) => ({ id: p.id, scores: scores[p.id] ?? {} })), marks);
+  const figures = parentFigures(db, stand, marks);
+  return {
+    garden: place,
+    band: band(place, stand.season, [stand]),
+    stand,
+    plants,
+    yardsticks: marks.map((mark) => ({
+      ...mark,
+      words: JSON.parse(mark.categories) as string[],
+      parents: figures.get(mark.id) ?? [],
+      family: summarise(standing.flatMap((p) => scores[p.id]?.[mark.id]?.number ?? [])),
+    })),
+    scores,
+    ranks: Object.fromEntries(ranked.map((r) => [r.id, r])),
+    lot: row.lotId ? (lots(db, row.lineId, 500).find((l) => l.id === row.lotId) ?? null) : null,
+    today: asOfDay(place),
+    hazards: speciesById(row.species).hazards.map((h) => HAZARDS[h]!),
+    beds: beds(db).filter((b) => !b.outside),
+  };
+}

@@ -1,0 +1,91 @@
+import { HAZARDS } from "@/catalogue/hazards";
+import { speciesById } from "@/catalogue/catalogue";
+import { yearOf } from "@/core/calendar/day";
+import { seasonOf } from "@/core/climate/season";
+import { type SeedCount, seedsInLot } from "@/core/custody/generation";
+import type { Db } from "@/db/open";
+import { asOfDay, beds, type Garden, garden } from "@/records/garden/queries";
+import { type LineSummary, lines } from "@/records/line/queries";
+import { type LotRow, lotById, lots } from "@/records/lot/queries";
+import { standsOfSeason } from "@/records/stand/queries";
+import { type Band, band, type ForecastStand, forecast } from "./band";
+
+export type LotView = LotRow & {
+  amount: SeedCount;
+  left: SeedCount;
+  age: number;
+  /** Against the catalogue's shelf life: keeps, to be regrown soon, past it. */
+  shelf: "keeps" | "regrow" | "past";
+  shelfYears: { low: number; high: number };
+  speciesName: string;
+};
+
+function lotView(lot: LotRow, today: string): LotView {
+  const species = speciesById(lot.species);
+  const amount = seedsInLot(lot.seeds, lot.mass, species.seedsPerGram);
+  const minus = (n: number) => Math.max(0, n - lot.sowedSeeds);
+  const age = yearOf(today) - yearOf(lot.gathered);
+  return {
+    ...lot,
+    amount,
+    left: { ...amount, likely: minus(amount.likely), low: minus(amount.low), high: minus(amount.high) },
+    age,
+    shelf: age > species.shelfYears.high ? "past" : age >= species.shelfYears.low ? "regrow" : "keeps",
+    shelfYears: species.shelfYears,
+    speciesName: species.name,
+  };
+}
+
+export type Seed = {
+  garden: Garden;
+  band: Band;
+  today: string;
+  lots: LotView[];
+  lines: Pick<LineSummary, "id" | "name" | "species">[];
+  stands: ForecastStand[];
+};
+
+export function seedView(db: Db): Seed {
+  const place = garden(db);
+  const today = asOfDay(place);
+  const season = seasonOf(today, place.latitude);
+  const stands = standsOfSeason(db, season).map((s) => forecast(s, place));
+  return {
+    garden: place,
+    band: band(place, season, stands),
+    today,
+    lots: lots(db, null, 500).map((lot) => lotView(lot, today)),
+    lines: lines(db).map(({ id, name, species }) => ({ id, name, species: speciesById(species).name })),
+    stands: stands.filter((s) => !s.outside),
+  };
+}
+
+export type LotPage = {
+  garden: Garden;
+  band: Band;
+  today: string;
+  lot: LotView;
+  beds: { id: number; name: string }[];
+  extraction: string;
+  ripeSign: string;
+  hazards: { title: string; caution: string }[];
+};
+
+export function lotPage(db: Db, id: number): LotPage | null {
+  const lot = lotById(db, id);
+  if (!lot) return null;
+  const place = garden(db);
+  const today = asOfDay(place);
+  const species = speciesById(lot.species);
+  const season = seasonOf(today, place.latitude);
+  return {
+    garden: place,
+    band: band(place, season, standsOfSeason(db, season).filter((s) => s.lineId === lot.lineId).map((s) => forecast(s, place))),
+    today,
+    lot: lotView(lot, today),
+    beds: beds(db).filter((b) => !b.outside),
+    extraction: species.extraction,
+    ripeSign: species.ripeSign,
+    hazards: species.hazards.map((h) => HAZARDS[h]!),
+  };
+}
