@@ -91,6 +91,7 @@ export type CrossView = {
   lots: LotRow[];
   hazards: { title: string; caution: string }[];
   today: string;
+  parents: { mother: number; father: number };
 };
 
 export function crossView(db: Db, id: number): CrossView | null {
@@ -114,5 +115,6 @@ export function crossView(db: Db, id: number): CrossView | null {
     lots: lots(db, cross.lineId, 500).filter((lot) => lot.crossId === id),
     hazards: species.hazards.map((h) => HAZARDS[h]!),
     today: day,
+    parents: { mother: mother.id, father: father.id },
   };
 }

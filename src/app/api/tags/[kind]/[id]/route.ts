@@ -48,7 +48,8 @@ function standTag(db: Db, id: number): TagText | null {
 
 function lineTag(db: Db, id: number): TagText | null {
   const line = lineById(db, id);
-  return line && { kind: "line", code: line.code, title: line.name, lines: [speciesById(line.species).binomial, line.origin] };
+  if (!line) return null;
+  return { kind: "line", code: line.code, title: line.name, lines: [speciesById(line.species).binomial, line.origin] };
 }
 
 const TAGS: Record<string, (db: Db, id: number) => TagText | null> = { lot: lotTag, cross: crossTag, stand: standTag, family: standTag, line: lineTag };

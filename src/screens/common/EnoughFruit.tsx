@@ -1,0 +1,62 @@
+import { dayInWords } from "@/core/calendar/day";
+import { CommandButton } from "@/ui/CommandButton";
+import { Enough } from "@/ui/Enough";
+import type { CrossState } from "@/views/today";
+import { FlowersFigure } from "./figures";
+import { percent, plural } from "./words";
+
+const chance = (share: number) => `${Math.round(share * 100)} chances in 100`;
+
+/** How a cross's flowers stand against what is wanted, with the gap in words and the ways to close it. */
+export function EnoughFruit({ state }: { state: CrossState }) {
+  const { cross, tally, rate, toDo, last } = state;
+  const reached = tally.set >= cross.fruitsWanted;
+  const possible = tally.set + tally.waiting + tally.covered;
+  return (
+    <div>
+      <Enough have={tally.set} waiting={tally.waiting + tally.covered} need={cross.fruitsWanted}>
+        <strong>
+          {tally.set} set, {tally.waiting + tally.covered} waiting, {cross.fruitsWanted} wanted.
+        </strong>{" "}
+        {reached ? (
+          "Enough have set. Bring them in ripe."
+        ) : toDo.likely === 0 ? (
+          <>What waits should do: {chance(toDo.chanceNow)}. </>
+        ) : last && last.daysLeft >= 0 ? (
+          <>
+            Do <FlowersFigure wanted={cross.fruitsWanted} done={tally} rate={rate} confidence={cross.confidence} /> more (
+            {toDo.fewest}–{toDo.most} over the set rate&apos;s range) by {dayInWords(last.day)} for {chance(cross.confidence)}.
+            {last.reason === "frost" && " After that the seed does not ripen before frost."}
+          </>
+        ) : (
+          <>
+            {last ? `The last useful evening was ${dayInWords(last.day)}.` : "The flowerings do not meet."} Missing: {cross.fruitsWanted - tally.set}.
+          </>
+        )}
+      </Enough>
+      {!reached && !cross.closed && possible > 0 && possible < cross.fruitsWanted && (
+        <div className="mt-3">
+          <CommandButton command="cross.adjust" input={{ id: cross.id, version: cross.version, fruitsWanted: possible, closed: 0 }}>
+            Accept {plural(possible, "fruit")}
+          </CommandButton>
+        </div>
+      )}
+      <dl className="rows mt-4 border-y border-rule text-sm">
+        {[
+          ["Set rate", `${rate.likely.toFixed(2)} (${rate.low.toFixed(2)}–${rate.high.toFixed(2)})`, "as planned with the cross"],
+          ["Chance with what waits now", percent(toDo.chanceNow), "binomial, at the likely set rate"],
+          ["Unusable or failed so far", String(tally.lost), "your record"],
+          ["Evenings left", last ? String(Math.max(0, last.daysLeft + 1)) : "0", last ? `both in flower to ${dayInWords(last.day)}, forecast` : "forecast"],
+        ].map(([term, value, source]) => (
+          <div key={term} className="flex justify-between gap-4 py-2">
+            <dt>
+              {term}
+              <span className="block text-soft">{source}</span>
+            </dt>
+            <dd className="font-bold">{value}</dd>
+          </div>
+        ))}
+      </dl>
+    </div>
+  );
+}

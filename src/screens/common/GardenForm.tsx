@@ -1,0 +1,49 @@
+"use client";
+import { CommandForm, Field } from "@/ui/CommandForm";
+import type { Garden } from "@/records/garden/queries";
+
+export function GardenForm({ garden }: { garden: Garden }) {
+  const kept = garden.version > 0;
+  const values = kept
+    ? garden
+    : { ...garden, latitude: null, longitude: null, timezone: Intl.DateTimeFormat().resolvedOptions().timeZone };
+  const { name, latitude, longitude, timezone, lastFrost, firstFrost, units, care } = values;
+  return (
+    <CommandForm
+      command="garden.set"
+      draft="garden"
+      values={{ name, latitude, longitude, timezone, lastFrost, firstFrost, units, care }}
+      hidden={{ version: garden.version }}
+      submit={kept ? "Keep the garden" : "Begin with this garden"}
+    >
+      <Field name="name" label="Name of the place" />
+      <div className="grid gap-4 sm:grid-cols-2">
+        <Field name="latitude" label="Latitude" type="number" unit="degrees, south is minus" />
+        <Field name="longitude" label="Longitude" type="number" unit="degrees, west is minus" />
+        <Field name="lastFrost" label="Last frost, usually" hint="Month and day, as 05-20. Empty where there is none." />
+        <Field name="firstFrost" label="First frost, usually" hint="As 09-25." />
+        <Field name="timezone" label="Time zone" hint="As Europe/Zurich." />
+        <Field
+          name="units"
+          label="Units"
+          type="select"
+          choices={[
+            { value: "metric", label: "Metres and grams" },
+            { value: "imperial", label: "Feet and ounces" },
+          ]}
+        />
+      </div>
+      <Field
+        name="care"
+        label="Level of care in isolation"
+        type="select"
+        hint="Which rule-of-thumb distance clashes are judged by."
+        choices={[
+          { value: "relaxed", label: "Relaxed: seed for my own table" },
+          { value: "usual", label: "Usual: seed to share" },
+          { value: "strict", label: "Strict: keeping a rare variety" },
+        ]}
+      />
+    </CommandForm>
+  );
+}

@@ -1,0 +1,37 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { generationName } from "@/core/custody/generation";
+import { CommandForm, Field } from "@/ui/CommandForm";
+
+type LotChoice = { id: number; code: string; lineId: number; lineName: string; generation: number | null };
+type Props = { lots: LotChoice[]; beds: { id: number; name: string }[]; today: string; most?: number };
+
+/** Sows a lot as a family: one tray, numbered plants once they are planted. */
+export function SowLot({ lots, beds, today, most }: Props) {
+  const router = useRouter();
+  const only = lots.length === 1 ? lots[0]! : null;
+  return (
+    <CommandForm
+      command="stand.add"
+      draft={`sow-${only?.id ?? "any"}`}
+      values={{ lotId: only?.id, sown: today, sowedSeeds: null, bedId: null }}
+      shape={(typed) => ({ ...typed, lineId: lots.find((l) => l.id === Number(typed.lotId))?.lineId ?? "" })}
+      hidden={{ family: true }}
+      submit="Sow the family"
+      onDone={(answer) => router.push(`/nursery/${answer.id}`)}
+    >
+      <Field
+        name="lotId"
+        label="Lot"
+        type="select"
+        none="Choose a lot"
+        choices={lots.map((l) => ({ value: l.id, label: `${l.code} ${l.lineName} ${l.generation ? generationName(l.generation) : ""}` }))}
+      />
+      <div className="grid grid-cols-2 gap-4">
+        <Field name="sowedSeeds" label="Seeds sown" type="number" hint={most === undefined ? undefined : `${most} are left`} />
+        <Field name="sown" label="Sown on" type="date" />
+      </div>
+      <Field name="bedId" label="Bed" type="select" none="In trays for now" choices={beds.map((b) => ({ value: b.id, label: b.name }))} />
+    </CommandForm>
+  );
+}

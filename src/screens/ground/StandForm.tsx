@@ -1,0 +1,51 @@
+"use client";
+import { CommandForm, Field } from "@/ui/CommandForm";
+import { Sheet } from "@/ui/Sheet";
+
+type Props = {
+  beds: { id: number; name: string }[];
+  lines: { id: number; name: string; species: string }[];
+  lots: { id: number; code: string; lineName: string }[];
+  today: string;
+};
+
+export function StandForm({ beds, lines, lots, today }: Props) {
+  return (
+    <Sheet trigger="Sow a stand" title="Sow a stand" strong>
+      {(close) =>
+        lines.length === 0 ? (
+          <p>
+            Name a line first, on <a href="/lines">Lines</a>.
+          </p>
+        ) : (
+          <CommandForm
+            command="stand.add"
+            draft="stand"
+            values={{ lineId: null, lotId: null, bedId: null, sown: today, plants: null, sowedSeeds: null, seedWanted: 1, family: false }}
+            submit="Sow it"
+            onDone={close}
+          >
+            <Field name="lineId" label="Line" type="select" none="Choose a line" choices={lines.map((l) => ({ value: l.id, label: `${l.name}, ${l.species.toLowerCase()}` }))} />
+            <Field name="bedId" label="Bed" type="select" none="In trays for now" choices={beds.map((b) => ({ value: b.id, label: b.name }))} />
+            <Field name="sown" label="Sown on" type="date" hint="The flowering forecast counts from here." />
+            <div className="grid grid-cols-2 gap-4">
+              <Field name="plants" label="Plants" type="number" hint="If they stand already." />
+              <Field name="sowedSeeds" label="Seeds sown" type="number" />
+            </div>
+            <Field name="lotId" label="Seed lot" type="select" none="Not from a kept lot" choices={lots.map((l) => ({ value: l.id, label: `${l.code} ${l.lineName}` }))} />
+            <Field
+              name="seedWanted"
+              label="Grown for"
+              type="select"
+              choices={[
+                { value: 1, label: "Seed" },
+                { value: 0, label: "Eating only" },
+              ]}
+            />
+            <Field name="family" label="Number the plants, to score them one by one" type="checkbox" />
+          </CommandForm>
+        )
+      }
+    </Sheet>
+  );
+}

@@ -1,0 +1,31 @@
+"use client";
+import { CommandForm, Field } from "@/ui/CommandForm";
+import { Sheet } from "@/ui/Sheet";
+import type { Family } from "@/views/nursery";
+
+export function CountForm({ stand, beds }: Pick<Family, "stand" | "beds">) {
+  const { id, version, bedId, sown, sowedSeeds, cameUp, plants, firstFlower, flowers, seedWanted } = stand;
+  return (
+    <Sheet trigger="Count: came up, planted, first flower" title={`${stand.code}: counts`}>
+      {(close) => (
+        <CommandForm
+          command="stand.change"
+          draft={`counts-${id}`}
+          values={{ bedId, sown, sowedSeeds, cameUp, plants, firstFlower }}
+          hidden={{ id, version, flowers, seedWanted }}
+          submit="Keep"
+          onDone={close}
+        >
+          <div className="grid grid-cols-3 gap-4">
+            <Field name="sowedSeeds" label="Seeds sown" type="number" />
+            <Field name="cameUp" label="Came up" type="number" />
+            <Field name="plants" label="Planted" type="number" />
+          </div>
+          <Field name="bedId" label="Bed" type="select" none="In trays for now" choices={beds.map((b) => ({ value: b.id, label: b.name }))} />
+          <Field name="sown" label="Sown on" type="date" />
+          <Field name="firstFlower" label="First flower, as seen" type="date" hint="Plants taken out after it are flagged as late." />
+        </CommandForm>
+      )}
+    </Sheet>
+  );
+}

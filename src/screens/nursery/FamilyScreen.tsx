@@ -1,0 +1,63 @@
+import Link from "next/link";
+import { dayInWords } from "@/core/calendar/day";
+import { generationName } from "@/core/custody/generation";
+import type { Family } from "@/views/nursery";
+import { Cautions } from "../common/Cautions";
+import { Page } from "../common/Page";
+import { Tag } from "../common/Tag";
+import { plural } from "../common/words";
+import { CountForm } from "./CountForm";
+import { NextGeneration } from "./NextGeneration";
+import { ScoreTable } from "./ScoreTable";
+import { Yardsticks } from "./Yardsticks";
+
+export function FamilyScreen(view: Family & { chosen: number | null }) {
+  const { stand, plants, hazards, lot, band } = view;
+  const standing = plants.filter((p) => p.removedOn === null);
+  const kept = standing.filter((p) => p.mark === "keep" || p.mark === "seed-parent");
+  return (
+    <Page
+      at="/nursery"
+      title={`Family ${stand.code}`}
+      band={band}
+      beside={
+        <>
+          <Yardsticks view={view} />
+          <NextGeneration stand={stand} kept={kept} units={view.garden.units} />
+          <Cautions hazards={hazards} />
+        </>
+      }
+    >
+      <div className="flex flex-wrap items-center gap-4">
+        <Tag kind={stand.code.startsWith("F") ? "family" : "stand"} code={stand.code} />
+        <CountForm stand={stand} beds={view.beds} />
+        <a className="leaf leaf-plain" href={`/api/tags/stand/${stand.id}`}>
+          Print its tag
+        </a>
+      </div>
+      <h2 className="mt-3 break-words text-2xl">
+        <Link href={`/lines/${stand.lineId}`}>{stand.lineName}</Link> {stand.generation ? generationName(stand.generation) : ""}
+      </h2>
+      <p className="mb-5 text-soft">
+        {lot ? (
+          <>
+            From lot <Link href={`/seed/${lot.id}`}>{lot.code}</Link>
+            {lot.motherCode ? `, mother ${lot.motherCode}${lot.motherNumber ? ` plant ${lot.motherNumber}` : ""}` : ""}.{" "}
+          </>
+        ) : null}
+        Sown {dayInWords(stand.sown, "long")}
+        {stand.sowedSeeds ? `: ${stand.sowedSeeds} seeds, ${stand.cameUp ?? "not yet counted"} came up, ${stand.plants ?? 0} planted` : ""}.{" "}
+        {plants.length > 0 && `${plural(standing.length, "plant")} standing, ${kept.length} kept, ${plants.length - standing.length} taken out.`} First flower{" "}
+        {stand.window.observed ? "seen" : "forecast"} {dayInWords(stand.window.start)}.
+      </p>
+      {plants.length === 0 ? (
+        <div className="max-w-prose">
+          <h3>No plants stand here yet</h3>
+          <p className="mt-2">Count what came up and what is planted; each plant then gets its number and its row for scores.</p>
+        </div>
+      ) : (
+        <ScoreTable view={view} />
+      )}
+    </Page>
+  );
+}

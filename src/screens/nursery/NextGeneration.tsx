@@ -1,0 +1,114 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import type { Plant } from "@/records/plant/queries";
+import { massTyped, massUnit, type Units } from "@/core/units/units";
+import { CommandForm, Field } from "@/ui/CommandForm";
+import { Sheet } from "@/ui/Sheet";
+import type { Family } from "@/views/nursery";
+import { plural } from "../common/words";
+
+type Props = { stand: Family["stand"]; kept: Plant[]; units: Units };
+
+/** From the kept plants to seed of the next generation. */
+export function NextGeneration({ stand, kept, units }: Props) {
+  const next = stand.generation === null ? "" : ` F${stand.generation + 1}`;
+  return (
+    <section className="mt-8" aria-label="Next generation">
+      <h2>Next generation{next}</h2>
+      {kept.length === 0 ? (
+        <p className="mt-2 text-soft">Mark plants as keep or seed parent first. Never only one.</p>
+      ) : (
+        <>
+          <p className="mt-2">
+            {plural(kept.length, "plant")} kept: {kept.map((p) => p.number).join(", ")}.
+          </p>
+          <div className="mt-3 flex flex-wrap gap-3">
+            <Sheet trigger="Self or intercross by hand" title={`Seed of${next || " the kept plants"}`} strong>
+              {() => <ByHand stand={stand} kept={kept} />}
+            </Sheet>
+            <Sheet trigger="Save seed of each" title="A lot from each plant">
+              {(close) => <SaveEach stand={stand} kept={kept} units={units} close={close} />}
+            </Sheet>
+          </div>
+        </>
+      )}
+    </section>
+  );
+}
+
+function PlantChoice({ kept, chosen, onChange }: { kept: Plant[]; chosen: number[]; onChange: (ids: number[]) => void }) {
+  return (
+    <fieldset>
+      <legend className="mb-1 font-semibold">Plants</legend>
+      <div className="flex flex-wrap gap-3">
+        {kept.map((p) => (
+          <label key={p.id} className="flex items-center gap-1.5">
+            <input type="checkbox" checked={chosen.includes(p.id)} onChange={(e) => onChange(e.target.checked ? [...chosen, p.id] : chosen.filter((id) => id !== p.id))} />
+            {p.number}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+function ByHand({ stand, kept }: Omit<Props, "units">) {
+  const router = useRouter();
+  const [chosen, setChosen] = useState(kept.map((p) => p.id));
+  return (
+    <CommandForm
+      command="cross.next-generation"
+      draft={`next-${stand.id}`}
+      values={{ how: "self", fruitsEach: 2 }}
+      hidden={{ standId: stand.id, plantIds: chosen }}
+      submit="Plan it"
+      onDone={() => router.push(`/crosses?season=${stand.season}`)}
+    >
+      <PlantChoice kept={kept} chosen={chosen} onChange={setChosen} />
+      <Field
+        name="how"
+        label="How"
+        type="select"
+        choices={[
+          { value: "self", label: "Self each: fixes fastest, families stay apart" },
+          { value: "intercross", label: "Cross them in a ring: mixes the best again" },
+        ]}
+        hint="Selfing halves what is still mixed. Crossing the kept ones brings it back up, and keeps the line from weakening."
+      />
+      <Field name="fruitsEach" label="Fruits wanted of each" type="number" />
+    </CommandForm>
+  );
+}
+
+function SaveEach({ stand, kept, units, close }: Props & { close: () => void }) {
+  const [chosen, setChosen] = useState(kept.map((p) => p.id));
+  return (
+    <CommandForm
+      command="lot.save"
+      draft={`save-${stand.id}`}
+      values={{ kind: "self", gathered: null, seeds: null, mass: null, note: null }}
+      hidden={{ standId: stand.id, plantIds: chosen }}
+      factors={{ mass: massTyped(1, units) }}
+      submit="Make the lots"
+      onDone={close}
+    >
+      <PlantChoice kept={kept} chosen={chosen} onChange={setChosen} />
+      <Field
+        name="kind"
+        label="Pollen"
+        type="select"
+        choices={[
+          { value: "self", label: "Their own: bagged, or a crop that selfs" },
+          { value: "open", label: "Open: whatever flew" },
+        ]}
+      />
+      <Field name="gathered" label="Gathered on" type="date" />
+      <div className="grid grid-cols-2 gap-4">
+        <Field name="seeds" label="Seeds of each" type="number" />
+        <Field name="mass" label="or mass of each" type="number" unit={massUnit(units)} />
+      </div>
+      <Field name="note" label="Note" />
+    </CommandForm>
+  );
+}

@@ -1,0 +1,75 @@
+import Link from "next/link";
+import { seasonName } from "@/core/climate/season";
+import { generationName } from "@/core/custody/generation";
+import { groupBy } from "@/core/lists/groupBy";
+import type { Nursery } from "@/views/nursery";
+import { Page } from "../common/Page";
+import { SowLot } from "../common/SowLot";
+import { Tag } from "../common/Tag";
+import { plural } from "../common/words";
+
+export function NurseryScreen({ garden, band, families, lots, beds }: Nursery) {
+  const seasons = [...groupBy(families, (f) => f.season)];
+  return (
+    <Page
+      at="/nursery"
+      title="Nursery"
+      band={band}
+      beside={
+        <>
+          <h2 className="mb-4">Sow a lot as a family</h2>
+          {lots.length > 0 ? (
+            <SowLot lots={lots} beds={beds} today={band.today} />
+          ) : (
+            <p>
+              There is no seed in the drawer yet. Harvest a cross, or <Link href="/seed">put received seed in the drawer</Link>.
+            </p>
+          )}
+        </>
+      }
+    >
+      {families.length === 0 ? (
+        <>
+          <h2 className="text-2xl">No families yet</h2>
+          <p className="mt-2 max-w-prose">A family is a lot sown with its plants numbered, so that each can be scored, kept or taken out.</p>
+        </>
+      ) : (
+        seasons.map(([season, list]) => (
+          <section key={season} className="mb-8">
+            <h2 className="mb-2">{seasonName(season, garden.latitude)}</h2>
+            <div className="overflow-x-auto">
+              <table className="ruled w-full">
+                <thead>
+                  <tr>
+                    {["Family", "Line", "Lot", "Sown", "Came up", "Planted", "Bed"].map((head) => (
+                      <th key={head} scope="col">
+                        {head}
+                      </th>
+                    ))}
+                  </tr>
+                </thead>
+                <tbody>
+                  {list.map((f) => (
+                    <tr key={f.id}>
+                      <td>
+                        <Tag kind="family" code={f.code} href={`/nursery/${f.id}`} small />
+                      </td>
+                      <td className="max-w-72 break-words">
+                        {f.lineName} {f.generation ? generationName(f.generation) : ""}
+                      </td>
+                      <td className="whitespace-nowrap">{f.lotCode ?? "–"}</td>
+                      <td>{f.sowedSeeds ?? "–"}</td>
+                      <td>{f.cameUp ?? "not counted"}</td>
+                      <td>{f.plants === null ? "in trays" : plural(f.plants, "plant")}</td>
+                      <td>{f.bedName ?? "–"}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+          </section>
+        ))
+      )}
+    </Page>
+  );
+}

@@ -1,0 +1,136 @@
+"use client";
+import { ChevronLeft, ChevronRight, X } from "lucide-react";
+import { Dialog, ToggleGroup } from "radix-ui";
+import { useState } from "react";
+import type { Plant } from "@/records/plant/queries";
+import { useCommand } from "@/ui/useCommand";
+import { useKept } from "@/ui/useKept";
+import type { Family, YardstickView } from "@/views/nursery";
+import { MARKS } from "../common/words";
+import { ScoreCell } from "./ScoreCell";
+
+type Props = { plant: Plant | null; view: Family; onGo: (number: number | null) => void };
+
+/** One plant on a sheet, by thumb: its scores, its mark with a reason, out; and on to the next. */
+export function PlantSheet({ plant, view, onGo }: Props) {
+  return (
+    <Dialog.Root open={plant !== null} onOpenChange={(open) => !open && onGo(null)}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
+        <Dialog.Content aria-describedby={undefined} className="fixed inset-y-0 right-0 z-40 w-full max-w-lg overflow-y-auto border-l border-ink bg-leaf p-6 shadow-xl">
+          {plant && <PlantBody key={plant.id} plant={plant} view={view} onGo={onGo} />}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+function PlantBody({ plant, view, onGo }: { plant: Plant; view: Family; onGo: Props["onGo"] }) {
+  const { plants, yardsticks, scores } = view;
+  const at = plants.findIndex((p) => p.id === plant.id);
+  const neighbour = (by: number) => plants[at + by]?.number ?? null;
+  return (
+    <>
+      <div className="flex items-center justify-between">
+        <Dialog.Title className="text-3xl">Plant {plant.number}</Dialog.Title>
+        <div className="flex gap-2">
+          <button type="button" className="leaf size-12" aria-label="Plant before" disabled={neighbour(-1) === null} onClick={() => onGo(neighbour(-1))}>
+            <ChevronLeft aria-hidden />
+          </button>
+          <button type="button" className="leaf size-12" aria-label="Next plant" disabled={neighbour(1) === null} onClick={() => onGo(neighbour(1))}>
+            <ChevronRight aria-hidden />
+          </button>
+          <Dialog.Close className="leaf leaf-plain size-12" aria-label="Close">
+            <X aria-hidden />
+          </Dialog.Close>
+        </div>
+      </div>
+      <div className="rows mt-4 border-y border-rule">
+        {yardsticks.map((y) => (
+          <div key={y.id} className="py-3">
+            <p className="font-semibold">
+              {y.name}
+              {y.kind === "scale" && (
+                <span className="font-normal text-soft">
+                  : 1 {y.lowEnd}, 9 {y.highEnd}
+                </span>
+              )}
+            </p>
+            {y.kind === "scale" ? (
+              <ScaleButtons plant={plant} yardstick={y} view={view} />
+            ) : (
+              <ScoreCell plantId={plant.id} number={plant.number} yardstick={y} value={scores[plant.id]?.[y.id]} />
+            )}
+            <p className="text-sm text-soft">
+              {y.parents.map((p) => `${p.line}: ${p.summary ? `${p.summary.mean.toFixed(1)} (${p.summary.count})` : (p.words ?? "no scores")}`).join("; ")}
+            </p>
+          </div>
+        ))}
+      </div>
+      <Marks plant={plant} />
+    </>
+  );
+}
+
+function ScaleButtons({ plant, yardstick, view }: { plant: Plant; yardstick: YardstickView; view: Family }) {
+  const { run, busy } = useCommand();
+  const value = view.scores[plant.id]?.[yardstick.id]?.number;
+  return (
+    <ToggleGroup.Root
+      type="single"
+      aria-label={yardstick.name}
+      disabled={busy}
+      value={value === null || value === undefined ? "" : String(value)}
+      onValueChange={(next) => next && void run("score.set", { plantId: plant.id, yardstickId: yardstick.id, value: next })}
+      className="mt-1 grid grid-cols-9 gap-1"
+    >
+      {Array.from({ length: 9 }, (_, i) => String(i + 1)).map((n) => (
+        <ToggleGroup.Item key={n} value={n} className="leaf min-h-12 px-0 data-[state=on]:bg-damson data-[state=on]:text-on-damson">
+          {n}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  );
+}
+
+function Marks({ plant }: { plant: Plant }) {
+  const { run, busy } = useCommand();
+  const [reason, setReason, clear] = useKept(`reason-${plant.id}`, plant.reason);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  if (plant.removedOn) return <p className="mt-6 text-rust">Taken out on {plant.removedOn}: {plant.reason}. Undo it in the history if that was a slip.</p>;
+  const act = async (command: string, input: object) => {
+    const answer = await run(command, input);
+    setTrouble(answer && !answer.ok ? answer.message : null);
+    if (answer?.ok) clear();
+  };
+  return (
+    <div className="mt-6">
+      <label className="font-semibold">
+        Reason
+        <input value={reason} onChange={(event) => setReason(event.target.value)} maxLength={600} autoComplete="off" />
+      </label>
+      {trouble && (
+        <p role="alert" className="mt-1 font-semibold text-rust">
+          {trouble}
+        </p>
+      )}
+      <ToggleGroup.Root
+        type="single"
+        aria-label="Mark"
+        disabled={busy}
+        value={plant.mark}
+        onValueChange={(mark) => mark && void act("plant.mark", { id: plant.id, mark, reason })}
+        className="mt-3 grid grid-cols-2 gap-2"
+      >
+        {Object.entries(MARKS).map(([id, label]) => (
+          <ToggleGroup.Item key={id} value={id} className="leaf min-h-12 data-[state=on]:bg-damson data-[state=on]:text-on-damson">
+            {label}
+          </ToggleGroup.Item>
+        ))}
+        <button type="button" disabled={busy} className="leaf min-h-12 border-rust text-rust" onClick={() => void act("plant.remove", { ids: [plant.id], reason })}>
+          Taken out today
+        </button>
+      </ToggleGroup.Root>
+    </div>
+  );
+}

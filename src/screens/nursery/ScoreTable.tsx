@@ -1,0 +1,110 @@
+"use client";
+import clsx from "clsx";
+import { type KeyboardEvent, useState } from "react";
+import { toast } from "sonner";
+import { dayInWords } from "@/core/calendar/day";
+import { removal } from "@/core/selection/roguing";
+import type { Plant } from "@/records/plant/queries";
+import { useCommand } from "@/ui/useCommand";
+import type { Family } from "@/views/nursery";
+import { MARKS } from "../common/words";
+import { PlantSheet } from "./PlantSheet";
+import { ScoreCell } from "./ScoreCell";
+
+const SORTS = { number: "as they stand", rank: "best first" } as const;
+
+export function ScoreTable({ view }: { view: Family & { chosen: number | null } }) {
+  const { plants, ranks, yardsticks, scores, stand } = view;
+  const [sort, setSort] = useState<keyof typeof SORTS>("number");
+  const [open, setOpen] = useState<number | null>(view.chosen);
+  const { run } = useCommand();
+  const rankOf = (p: Plant) => (p.removedOn === null && ranks[p.id] && !Number.isNaN(ranks[p.id]!.index) && ranks[p.id]!.scored > 0 ? ranks[p.id]! : null);
+  const sorted = sort === "number" ? plants : [...plants].sort((a, b) => (rankOf(a)?.rank ?? 9e9) - (rankOf(b)?.rank ?? 9e9) || a.number - b.number);
+
+  const onKey = (event: KeyboardEvent, plant: Plant) => {
+    const mark = { k: "keep", s: "seed-parent", w: "watch", n: "none" }[event.key];
+    if (event.key === "o" || event.key === "Enter") {
+      event.preventDefault();
+      setOpen(plant.number);
+    } else if (mark)
+      void run("plant.mark", { id: plant.id, mark, reason: plant.reason }).then((a) => a && !a.ok && toast.error(a.message));
+  };
+
+  return (
+    <>
+      <div className="mb-2 flex flex-wrap items-center gap-3 text-sm">
+        <span className="text-soft">Plants</span>
+        {(Object.keys(SORTS) as (keyof typeof SORTS)[]).map((id) => (
+          <button key={id} type="button" aria-pressed={sort === id} onClick={() => setSort(id)} className={clsx("leaf", sort === id && "leaf-strong")}>
+            {SORTS[id]}
+          </button>
+        ))}
+        <span className="text-soft max-sm:hidden">In a score, Enter goes down; on a plant: k keep, s seed parent, w watch, o out.</span>
+      </div>
+      <div className="max-h-[75vh] overflow-auto border-y border-ink" role="group" aria-label="Plants and scores">
+        <table className="w-full border-separate border-spacing-0 [&_td]:border-b [&_td]:border-rule [&_td]:px-2 [&_td]:py-1 [&_th]:border-b [&_th]:border-ink [&_th]:px-2 [&_th]:py-2">
+          <thead className="sticky top-0 z-10 bg-paper text-left text-sm">
+            <tr>
+              <th scope="col">Plant</th>
+              <th scope="col">Rank</th>
+              {yardsticks.map((y) => (
+                <th key={y.id} scope="col" className="min-w-24">
+                  {y.name}
+                  <span className="block font-normal text-soft">{y.kind === "date" ? "day, or days" : y.kind === "scale" ? "1–9" : y.kind === "yes-no" ? "y / n" : y.unit || y.kind}</span>
+                </th>
+              ))}
+              <th scope="col" className="min-w-40">
+                Mark
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {sorted.map((plant) => {
+              const rank = rankOf(plant);
+              const gone = plant.removedOn !== null;
+              return (
+                <tr key={plant.id} className={clsx(gone && "text-soft")} data-plant={plant.number}>
+                  <td>
+                    <button type="button" onClick={() => setOpen(plant.number)} onKeyDown={(event) => onKey(event, plant)} className="min-h-10 min-w-12 cursor-pointer text-left font-head text-lg font-bold underline decoration-rule underline-offset-4" aria-label={`Plant ${plant.number}`}>
+                      {plant.number}
+                    </button>
+                  </td>
+                  <td className="whitespace-nowrap">
+                    {rank ? (
+                      <>
+                        <strong>{rank.rank}</strong> <span className="text-sm text-soft">{rank.index.toFixed(2)}</span>
+                      </>
+                    ) : (
+                      "–"
+                    )}
+                  </td>
+                  {yardsticks.map((y) => (
+                    <td key={y.id}>
+                      <ScoreCell plantId={plant.id} number={plant.number} yardstick={y} value={scores[plant.id]?.[y.id]} />
+                    </td>
+                  ))}
+                  <td>
+                    <MarkWords plant={plant} firstFlower={stand.window.start} />
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+      <PlantSheet plant={plants.find((p) => p.number === open) ?? null} view={view} onGo={setOpen} />
+    </>
+  );
+}
+
+function MarkWords({ plant, firstFlower }: { plant: Plant; firstFlower: string }) {
+  const late = plant.removedOn && removal(plant.removedOn, firstFlower).late;
+  const tone = { none: "text-soft", keep: "text-moss font-bold", "seed-parent": "text-damson font-bold", watch: "text-quince font-bold", out: "text-rust" }[plant.mark];
+  return (
+    <>
+      <span className={tone}>{plant.removedOn ? `Taken out ${dayInWords(plant.removedOn)}` : MARKS[plant.mark]}</span>
+      {late && <span className="font-bold text-rust"> late</span>}
+      {plant.reason && <span className="block max-w-56 truncate text-sm text-soft">{plant.reason}</span>}
+    </>
+  );
+}

@@ -1,0 +1,130 @@
+"use client";
+import { dayInWords } from "@/core/calendar/day";
+import type { Units } from "@/core/units/units";
+import { CommandForm, Field } from "@/ui/CommandForm";
+import { Sheet } from "@/ui/Sheet";
+import type { CrossTask, LookTask, RogueTask, Task } from "@/views/today";
+import Link from "next/link";
+import { RecordStep } from "../common/RecordStep";
+import { Tag } from "../common/Tag";
+import { plural, spanInWords } from "../common/words";
+
+type Of<T> = { task: T; day: string; units: Units };
+
+const row = "grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-2 py-3 sm:grid-cols-[9rem_minmax(0,1fr)_auto]";
+
+export function TaskRow({ task, day, units }: Of<Task>) {
+  if (task.kind === "cross") return <CrossRow task={task} day={day} units={units} />;
+  return task.kind === "rogue" ? <RogueRow task={task} /> : <LookRow task={task} day={day} />;
+}
+
+function titleOf({ step, flowers, state }: CrossTask): string {
+  const n = flowers.length;
+  if (step.action === "cover") return `${step.title}: ${plural(state.tonight, "mother flower")}`;
+  if (step.action === "pollinate") return `${step.title}: ${plural(n, "flower")}`;
+  return `${step.title}: ${plural(n, "fruit")}`;
+}
+
+function urgencyOf({ step, daysLeft, state }: CrossTask): { words: string; urgent: boolean } {
+  if (daysLeft === null) return { words: "", urgent: false };
+  if (step.action === "cover") {
+    const { last } = state;
+    return daysLeft <= 2
+      ? { words: `Last chance: ${plural(daysLeft + 1, "evening")} of both in flower left.`, urgent: true }
+      : { words: `Too late after ${dayInWords(last!.day)}.`, urgent: false };
+  }
+  if (daysLeft < 0) return { words: `${plural(-daysLeft, "day")} past its time.`, urgent: true };
+  if (daysLeft === 0) return { words: step.action === "pollinate" ? "This morning only." : "Today is its last day.", urgent: true };
+  return { words: `${plural(daysLeft, "day")} left.`, urgent: false };
+}
+
+function CrossRow({ task, day, units }: Of<CrossTask>) {
+  const { cross } = task.state;
+  const parent = (name: string, plant: number | null) => `${name}${plant ? ` plant ${plant}` : ""}`;
+  const urgency = urgencyOf(task);
+  return (
+    <li className={row}>
+      <span className="max-sm:col-span-2">
+        <Tag kind="cross" code={cross.code} href={`/crosses/${cross.id}`} />
+      </span>
+      <span>
+        <span className="font-semibold">{titleOf(task)}</span>
+        <span className="block text-sm text-soft">
+          {parent(cross.motherName, cross.motherNumber)} ×{" "}
+          {cross.kind === "self" ? "itself" : parent(cross.fatherName, cross.fatherNumber)}
+          {cross.motherBed && `, bed ${cross.motherBed}`}. <span className={urgency.urgent ? "font-bold text-rust" : ""}>{urgency.words}</span>
+        </span>
+      </span>
+      <Sheet trigger="Record" title={`${cross.code}: ${task.step.title}`} strong={urgency.urgent}>
+        {(close) => (
+          <RecordStep
+            crossId={cross.id}
+            day={day}
+            step={task.step}
+            flowers={task.flowers}
+            suggested={task.state.tonight}
+            units={units}
+            onDone={close}
+          />
+        )}
+      </Sheet>
+    </li>
+  );
+}
+
+function RogueRow({ task: { out, firstFlower, daysLeft } }: { task: RogueTask }) {
+  return (
+    <li className={row}>
+      <span className="max-sm:col-span-2">
+        <Tag kind={out.code.startsWith("F") ? "family" : "stand"} code={out.code} href={`/nursery/${out.standId}`} />
+      </span>
+      <span>
+        <span className="font-semibold">
+          Take out {plural(out.count, "plant")} marked out: {out.plants}
+        </span>
+        <span className="block text-sm text-soft">
+          {out.lineName}.{" "}
+          {daysLeft > 0 ? (
+            `Before first flower, ${dayInWords(firstFlower)} at the latest.`
+          ) : (
+            <span className="font-bold text-rust">In flower since {dayInWords(firstFlower)}: each day sheds more pollen.</span>
+          )}
+        </span>
+      </span>
+      <Link className="leaf" href={`/nursery/${out.standId}`}>
+        Walk
+      </Link>
+    </li>
+  );
+}
+
+function LookRow({ task: { stand }, day }: Omit<Of<LookTask>, "units">) {
+  const { window } = stand;
+  return (
+    <li className={row}>
+      <span className="max-sm:col-span-2">
+        <Tag kind={stand.code.startsWith("F") ? "family" : "stand"} code={stand.code} href={`/ground?stand=${stand.id}`} />
+      </span>
+      <span>
+        <span className="font-semibold">Look for the first flower of {stand.lineName}</span>
+        <span className="block text-sm text-soft">
+          {stand.bedName ? `Bed ${stand.bedName}. ` : ""}Forecast to flower {spanInWords(window.start, window.end)}.
+        </span>
+      </span>
+      <Sheet trigger="Seen" title={`First flower of ${stand.lineName}`}>
+        {(close) => (
+          <CommandForm
+            command="stand.first-flower"
+            draft={`first-flower-${stand.id}`}
+            values={{ firstFlower: day }}
+            hidden={{ id: stand.id }}
+            submit="Keep the day"
+            onDone={close}
+          >
+            <Field name="firstFlower" label="First open flower" type="date" hint="It replaces the forecast." />
+          </CommandForm>
+        )}
+      </Sheet>
+    </li>
+  );
+}

@@ -1,0 +1,108 @@
+import Link from "next/link";
+import { dayInWords } from "@/core/calendar/day";
+import type { Band } from "@/core/pollination/steps";
+import type { Today } from "@/views/today";
+import { Cautions } from "../common/Cautions";
+import { GardenForm } from "../common/GardenForm";
+import { Page } from "../common/Page";
+import { ChosenCross } from "./ChosenCross";
+import { TaskRow } from "./TaskRow";
+
+const bandWords = (sun: Today["sun"]): Record<Band, { title: string; when: string }> => ({
+  dawn: { title: "Dawn", when: sun.sunrise ? `sun up ${sun.sunrise}, before bees` : "no sunrise today" },
+  morning: { title: "Morning", when: "while pollen is fresh" },
+  "any-hour": { title: "Any hour", when: "in daylight" },
+  evening: { title: "Tonight", when: sun.dusk ? `until dark at ${sun.dusk}` : "no dusk tonight" },
+});
+
+export function TodayScreen(view: Today) {
+  const { garden, day, sun, tasks, open, hazards, empty, band } = view;
+  if (garden.version === 0)
+    return (
+      <Page at="/" title="Today" band={band} beside={<FirstSteps />}>
+        <h2 className="mb-2 text-3xl">Where is your garden?</h2>
+        <p className="mb-6 max-w-prose">Sunrise, frost and flowering are worked out for this place. Everything stays on this machine.</p>
+        <div className="max-w-2xl">
+          <GardenForm garden={garden} />
+        </div>
+      </Page>
+    );
+  const words = bandWords(sun);
+  const bands = (Object.keys(words) as Band[]).map((id) => ({ id, ...words[id], tasks: tasks.filter((t) => t.band === id) }));
+  return (
+    <Page at="/" title="Today" band={band} beside={open.length > 0 ? <ChosenCross open={open} /> : <NextThing empty={empty} />}>
+      <p className="mb-5 sm:hidden">
+        <strong>{dayInWords(day, "long")}</strong>
+        {garden.demo === 1 && " (demo day, pinned)"}
+        <span className="block text-soft">
+          {garden.name}, sun {sun.sunrise ?? "–"} to {sun.sunset ?? "–"}
+        </span>
+      </p>
+      {tasks.length === 0 && (
+        <div className="mb-6">
+          <h2>Nothing is due on this day</h2>
+          <p className="mt-2 max-w-prose text-soft">
+            Steps of hand pollinations, plants to rogue and first flowers to look for come here by themselves. Move the stake in the band
+            to look ahead.
+          </p>
+        </div>
+      )}
+      {bands
+        .filter((b) => b.tasks.length > 0)
+        .map((b) => (
+          <section key={b.id} className="mb-8 grid gap-x-5 sm:grid-cols-[7.5rem_minmax(0,1fr)]" aria-label={b.title}>
+            <div>
+              <h2>{b.title}</h2>
+              <p className="text-sm text-soft">{b.when}</p>
+            </div>
+            <ul className="rows border-t border-ink">
+              {b.tasks.map((task) => (
+                <TaskRow
+                  key={task.kind === "cross" ? `${task.state.cross.id}${task.step.action}` : task.kind === "rogue" ? `r${task.out.standId}` : `l${task.stand.id}`}
+                  task={task}
+                  day={day}
+                  units={garden.units}
+                />
+              ))}
+            </ul>
+          </section>
+        ))}
+      {sun.tomorrow && tasks.some((t) => t.band === "evening") && (
+        <p className="text-soft">Tomorrow the sun is up at {sun.tomorrow}: the flowers tied tonight wait for that dawn.</p>
+      )}
+      <Cautions hazards={hazards} />
+    </Page>
+  );
+}
+
+function FirstSteps() {
+  return (
+    <>
+      <h2>The way from here</h2>
+      <ol className="mt-3 list-decimal space-y-2 pl-5">
+        <li>Say where the garden is.</li>
+        <li>Put beds on the Ground.</li>
+        <li>Name your lines, then sow them into stands.</li>
+        <li>Plan a cross; each evening and dawn its steps stand here.</li>
+        <li>Sow its seed as a family, score it, keep the best.</li>
+      </ol>
+    </>
+  );
+}
+
+function NextThing({ empty }: { empty: Today["empty"] }) {
+  const next = empty.beds
+    ? { words: "Put a first bed on the Ground, then sow a line into it.", href: "/ground", label: "To the Ground" }
+    : empty.stands
+      ? { words: "Name a line, then sow it as a stand of this season.", href: "/lines", label: "To the Lines" }
+      : { words: "When two stands flower together, plan a cross between them.", href: "/crosses", label: "Plan a cross" };
+  return (
+    <>
+      <h2>What comes next</h2>
+      <p className="my-3">{next.words}</p>
+      <Link href={next.href} className="leaf leaf-strong">
+        {next.label}
+      </Link>
+    </>
+  );
+}
