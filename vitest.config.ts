@@ -3,5 +3,9 @@ import { defineConfig } from "vitest/config";
 
 export default defineConfig({
   resolve: { alias: { "@": fileURLToPath(new URL("./src", import.meta.url)) } },
-  test: { include: ["src/**/*.test.ts", "demo/**/*.test.ts", "scripts/**/*.test.ts"], testTimeout: 30_000 },
+  test: {
+    include: ["src/**/*.test.ts", "demo/**/*.test.ts", "scripts/**/*.test.ts"],
+    setupFiles: ["./vitest.setup.ts"],
+    testTimeout: 30_000,
+  },
 });

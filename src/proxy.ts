@@ -9,7 +9,8 @@ function refusal(request: NextRequest): string | null {
   if (request.method === "GET" || request.method === "HEAD") return null;
   const origin = request.headers.get("origin");
   const site = request.headers.get("sec-fetch-site");
-  const foreign = (origin !== null && origin !== `http://${host}` && origin !== `https://${host}`) || site === "cross-site";
+  const foreign =
+    (origin !== null && origin !== `http://${host}` && origin !== `https://${host}`) || site === "cross-site";
   return foreign ? "Writes are taken only from the application's own pages." : null;
 }
 

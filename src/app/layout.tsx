@@ -23,7 +23,14 @@ export default async function Layout({ children }: { children: ReactNode }) {
         <Toaster
           position="bottom-left"
           toastOptions={{
-            style: { background: "var(--ink)", color: "var(--paper)", border: 0, borderRadius: "3px 12px 3px 12px", fontFamily: "inherit", fontSize: "1rem" },
+            style: {
+              background: "var(--ink)",
+              color: "var(--paper)",
+              border: 0,
+              borderRadius: "3px 12px 3px 12px",
+              fontFamily: "inherit",
+              fontSize: "1rem",
+            },
             actionButtonStyle: { background: "var(--paper)", color: "var(--ink)", height: "2rem", fontWeight: 700 },
           }}
         />

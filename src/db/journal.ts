@@ -14,6 +14,11 @@ export class Refusal extends Error {
   }
 }
 
+/** Refuses a write for the sake of one field. */
+export function refuse(field: string, message: string): never {
+  throw new Refusal(message, { [field]: message });
+}
+
 const TABLES = ["garden", "bed", "line", "stand", "plant", "yardstick", "score", "cross", "flower", "lot"] as const;
 export type Table = (typeof TABLES)[number];
 
@@ -45,7 +50,8 @@ export class Writer {
   update(table: Table, id: number, patch: Row, expected?: number): void {
     const before = this.read(table, id);
     if (!before) throw new Refusal("That record does not exist any more.");
-    if (expected !== undefined && before.version !== expected) throw new Refusal(conflictInWords(before, patch), {}, "conflict");
+    if (expected !== undefined && before.version !== expected)
+      throw new Refusal(conflictInWords(before, patch), {}, "conflict");
     if (Object.entries(patch).every(([name, value]) => before[name] === value)) return;
     const sets = names(patch).map((name) => `${name} = ?`);
     this.db

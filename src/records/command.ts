@@ -44,7 +44,9 @@ function withoutEmpty(input: unknown): unknown {
 
 function remembered(db: Db, request: string | null): Outcome | null {
   if (!request) return null;
-  const outcome = db.prepare("SELECT outcome FROM journal WHERE request = ?").pluck().get(request) as string | undefined;
+  const outcome = db.prepare("SELECT outcome FROM journal WHERE request = ?").pluck().get(request) as
+    | string
+    | undefined;
   return outcome ? (JSON.parse(outcome) as Outcome) : null;
 }
 

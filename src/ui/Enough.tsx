@@ -44,9 +44,23 @@ export function Enough({ have, waiting = 0, need, children }: Props) {
         ) : (
           <>
             <rect x="1" y="10" width="388" height="20" rx="10" fill="none" stroke="var(--soft)" strokeDasharray="3 3" />
-            <rect x="1" y="10" width={(388 * Math.min(total, have + waiting)) / total} height="20" rx="10" fill="url(#waiting)" />
+            <rect
+              x="1"
+              y="10"
+              width={(388 * Math.min(total, have + waiting)) / total}
+              height="20"
+              rx="10"
+              fill="url(#waiting)"
+            />
             <rect x="1" y="10" width={(388 * have) / total} height="20" rx="10" fill="var(--moss)" />
-            <line x1={(388 * need) / total} x2={(388 * need) / total} y1="4" y2="36" stroke="var(--ink)" strokeWidth="2" />
+            <line
+              x1={(388 * need) / total}
+              x2={(388 * need) / total}
+              y1="4"
+              y2="36"
+              stroke="var(--ink)"
+              strokeWidth="2"
+            />
           </>
         )}
       </svg>

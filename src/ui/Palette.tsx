@@ -65,23 +65,40 @@ export function Palette({ places, badge }: Props) {
 
   return (
     <>
-      <button type="button" onClick={() => setOpen("find")} className="flex items-center gap-2 text-soft hover:text-ink">
+      <button
+        type="button"
+        onClick={() => setOpen("find")}
+        className="flex items-center gap-2 text-soft hover:text-ink"
+      >
         <span className="max-sm:sr-only">Find a tag or a name</span>
         <kbd className="rounded border border-rule px-1.5 text-sm">/</kbd>
       </button>
       <Dialog.Root open={open === "find"} onOpenChange={(now) => setOpen(now ? "find" : null)}>
         <Dialog.Portal>
           <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
-          <Dialog.Content aria-describedby={undefined} className="fixed left-1/2 top-[10vh] z-40 w-[38rem] max-w-[94vw] -translate-x-1/2 border border-ink bg-leaf shadow-xl">
+          <Dialog.Content
+            aria-describedby={undefined}
+            className="fixed left-1/2 top-[10vh] z-40 w-[38rem] max-w-[94vw] -translate-x-1/2 border border-ink bg-leaf shadow-xl"
+          >
             <Dialog.Title className="sr-only">Find a tag or a name</Dialog.Title>
             <Command shouldFilter={false} label="Find">
-              <Command.Input value={words} onValueChange={setWords} placeholder="Code, name, or name and plant number" className="border-0 border-b text-lg" />
+              <Command.Input
+                value={words}
+                onValueChange={setWords}
+                placeholder="Code, name, or name and plant number"
+                className="border-0 border-b text-lg"
+              />
               <Command.List className="max-h-[60vh] overflow-y-auto p-2">
                 <Command.Empty className="p-3 text-soft">
                   {words.trim() ? "Nothing has that code or name." : "Type a code from a tag, or part of a name."}
                 </Command.Empty>
                 {hits.map((hit) => (
-                  <Command.Item key={`${hit.kind}${hit.id}`} value={`${hit.kind}${hit.id}`} onSelect={() => go(hit.href)} className="flex cursor-pointer items-center gap-4 p-2 data-[selected=true]:bg-rule/60">
+                  <Command.Item
+                    key={`${hit.kind}${hit.id}`}
+                    value={`${hit.kind}${hit.id}`}
+                    onSelect={() => go(hit.href)}
+                    className="flex cursor-pointer items-center gap-4 p-2 data-[selected=true]:bg-rule/60"
+                  >
                     <span className="w-40 shrink-0">{badge(hit)}</span>
                     <span className="truncate">{hit.name}</span>
                     <span className="ml-auto text-sm text-soft">{hit.kind}</span>
@@ -89,7 +106,12 @@ export function Palette({ places, badge }: Props) {
                 ))}
                 {!words.trim() &&
                   places.map((place) => (
-                    <Command.Item key={place.href} value={place.href} onSelect={() => go(place.href)} className="flex cursor-pointer justify-between p-2 data-[selected=true]:bg-rule/60">
+                    <Command.Item
+                      key={place.href}
+                      value={place.href}
+                      onSelect={() => go(place.href)}
+                      className="flex cursor-pointer justify-between p-2 data-[selected=true]:bg-rule/60"
+                    >
                       {place.label}
                       <kbd className="text-sm text-soft">g {place.key}</kbd>
                     </Command.Item>
@@ -102,7 +124,10 @@ export function Palette({ places, badge }: Props) {
       <Dialog.Root open={open === "keys"} onOpenChange={(now) => setOpen(now ? "keys" : null)}>
         <Dialog.Portal>
           <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
-          <Dialog.Content aria-describedby={undefined} className="fixed left-1/2 top-[8vh] z-40 max-h-[84vh] w-[30rem] max-w-[94vw] -translate-x-1/2 overflow-y-auto border border-ink bg-leaf p-6 shadow-xl">
+          <Dialog.Content
+            aria-describedby={undefined}
+            className="fixed left-1/2 top-[8vh] z-40 max-h-[84vh] w-[30rem] max-w-[94vw] -translate-x-1/2 overflow-y-auto border border-ink bg-leaf p-6 shadow-xl"
+          >
             <Dialog.Title className="text-2xl">Keys</Dialog.Title>
             <KeyTable places={places} />
             <Dialog.Close className="leaf mt-4">Close</Dialog.Close>

@@ -37,8 +37,14 @@ const DAY = 86_400_000;
 const at = (iso: string) => Date.parse(`${iso}T00:00:00Z`);
 const iso = (time: number) => new Date(time).toISOString().slice(0, 10);
 const words = (day: string, long = true) =>
-  new Intl.DateTimeFormat("en-GB", long ? { weekday: "short", day: "numeric", month: "long", year: "numeric", timeZone: "UTC" } : { day: "numeric", month: "short", timeZone: "UTC" }).format(at(day));
-const hoursInWords = (hours: number) => `${Math.floor(hours)} h ${String(Math.round((hours % 1) * 60) % 60).padStart(2, "0")}`;
+  new Intl.DateTimeFormat(
+    "en-GB",
+    long
+      ? { weekday: "short", day: "numeric", month: "long", year: "numeric", timeZone: "UTC" }
+      : { day: "numeric", month: "short", timeZone: "UTC" },
+  ).format(at(day));
+const hoursInWords = (hours: number) =>
+  `${Math.floor(hours)} h ${String(Math.round((hours % 1) * 60) % 60).padStart(2, "0")}`;
 /** Days of doubt drawn on each side of a typical frost day. */
 const FROST_DOUBT = 14;
 const LANE = 20;
@@ -91,23 +97,67 @@ export function SeasonBand(props: BandProps) {
         ref={frame}
         className="relative touch-pan-y select-none overflow-hidden"
         style={{ height }}
-        onPointerMove={(event) => (carried && event.buttons ? setCarried(dayUnder(event)) : setPointed(dayUnder(event)))}
+        onPointerMove={(event) =>
+          carried && event.buttons ? setCarried(dayUnder(event)) : setPointed(dayUnder(event))
+        }
         onPointerLeave={() => setPointed(null)}
         onPointerUp={() => carried && void put(carried)}
       >
-        <svg className="absolute inset-0 h-full w-full" viewBox={`0 0 ${days} ${height}`} preserveAspectRatio="none" aria-hidden>
+        <svg
+          className="absolute inset-0 h-full w-full"
+          viewBox={`0 0 ${days} ${height}`}
+          preserveAspectRatio="none"
+          aria-hidden
+        >
           <polygon points={`0,${top} ${curve} ${days},${top}`} fill="var(--quince-fill)" opacity="0.2" />
-          <polyline points={curve} fill="none" stroke="var(--quince-fill)" strokeWidth="1.5" vectorEffect="non-scaling-stroke" />
-          <line x1="0" x2={days} y1={top} y2={top} stroke="var(--ink)" strokeWidth="1" vectorEffect="non-scaling-stroke" />
+          <polyline
+            points={curve}
+            fill="none"
+            stroke="var(--quince-fill)"
+            strokeWidth="1.5"
+            vectorEffect="non-scaling-stroke"
+          />
+          <line
+            x1="0"
+            x2={days}
+            y1={top}
+            y2={top}
+            stroke="var(--ink)"
+            strokeWidth="1"
+            vectorEffect="non-scaling-stroke"
+          />
           {months.map((day) => (
-            <line key={day} x1={(share(day) * days) / 100} x2={(share(day) * days) / 100} y1={top - 6} y2={height} stroke="var(--rule)" vectorEffect="non-scaling-stroke" />
+            <line
+              key={day}
+              x1={(share(day) * days) / 100}
+              x2={(share(day) * days) / 100}
+              y1={top - 6}
+              y2={height}
+              stroke="var(--rule)"
+              vectorEffect="non-scaling-stroke"
+            />
           ))}
         </svg>
         {frosts.map((shade) => (
-          <div key={shade.from} aria-hidden className="absolute top-0 text-dusk" style={{ left: `${share(shade.from)}%`, width: `${share(shade.to) - share(shade.from)}%`, height: top, opacity: shade.doubt ? 0.16 : 0.34, backgroundImage: "repeating-linear-gradient(135deg, currentColor 0 1px, transparent 1px 7px)" }} />
+          <div
+            key={shade.from}
+            aria-hidden
+            className="absolute top-0 text-dusk"
+            style={{
+              left: `${share(shade.from)}%`,
+              width: `${share(shade.to) - share(shade.from)}%`,
+              height: top,
+              opacity: shade.doubt ? 0.16 : 0.34,
+              backgroundImage: "repeating-linear-gradient(135deg, currentColor 0 1px, transparent 1px 7px)",
+            }}
+          />
         ))}
         {months.map((day) => (
-          <span key={day} className="absolute text-xs text-soft" style={{ left: `calc(${share(day)}% + 4px)`, top: top - 17 }}>
+          <span
+            key={day}
+            className="absolute text-xs text-soft"
+            style={{ left: `calc(${share(day)}% + 4px)`, top: top - 17 }}
+          >
             {new Intl.DateTimeFormat("en-GB", { month: "short", timeZone: "UTC" }).format(at(day))}
           </span>
         ))}
@@ -118,7 +168,12 @@ export function SeasonBand(props: BandProps) {
         {lastFrost && <FrostWords day={lastFrost} left={share(lastFrost)} what="last frost about" />}
         {firstFrost && <FrostWords day={firstFrost} left={share(firstFrost)} what="first frost about" />}
         {bars.map((bar) => (
-          <BandBar key={`${bar.href}${bar.start}${bar.label}`} bar={bar} share={share} top={top + 8 + bar.lane * LANE} />
+          <BandBar
+            key={`${bar.href}${bar.start}${bar.label}`}
+            bar={bar}
+            share={share}
+            top={top + 8 + bar.lane * LANE}
+          />
         ))}
         {hidden > 0 && (
           <Link href="/season" className="absolute right-3 text-xs" style={{ top: height - 17 }}>
@@ -144,8 +199,16 @@ export function SeasonBand(props: BandProps) {
           >
             <span aria-hidden className="absolute left-0 top-0 w-0.5 bg-damson" style={{ height }} />
             <span
-              className={clsx("absolute top-1.5 whitespace-nowrap bg-damson py-1 text-sm font-bold text-on-damson", share(stake) > 75 ? "right-0 pl-5 pr-2.5" : "left-0 pl-2.5 pr-5")}
-              style={{ clipPath: share(stake) > 75 ? "polygon(12px 0, 100% 0, 100% 100%, 12px 100%, 0 50%)" : "polygon(0 0, calc(100% - 12px) 0, 100% 50%, calc(100% - 12px) 100%, 0 100%)" }}
+              className={clsx(
+                "absolute top-1.5 whitespace-nowrap bg-damson py-1 text-sm font-bold text-on-damson",
+                share(stake) > 75 ? "right-0 pl-5 pr-2.5" : "left-0 pl-2.5 pr-5",
+              )}
+              style={{
+                clipPath:
+                  share(stake) > 75
+                    ? "polygon(12px 0, 100% 0, 100% 100%, 12px 100%, 0 50%)"
+                    : "polygon(0 0, calc(100% - 12px) 0, 100% 50%, calc(100% - 12px) 100%, 0 100%)",
+              }}
             >
               {words(stake)}
               <span className="pl-2 text-xs font-normal">{hoursInWords(lightOn(stake) ?? 0)} of light</span>
@@ -153,7 +216,11 @@ export function SeasonBand(props: BandProps) {
           </div>
         )}
         {reading && reading !== today && (
-          <div aria-hidden className="pointer-events-none absolute bottom-0 z-0 w-px bg-soft" style={{ left: `${share(reading)}%`, top: 40 }} />
+          <div
+            aria-hidden
+            className="pointer-events-none absolute bottom-0 z-0 w-px bg-soft"
+            style={{ left: `${share(reading)}%`, top: 40 }}
+          />
         )}
       </div>
       <div className={clsx("absolute right-3 top-1 flex items-center gap-3 text-sm sm:right-7", full && "bg-paper")}>
@@ -195,15 +262,37 @@ function BandBar({ bar, share, top }: { bar: Bar; share: (day: string) => number
   const labelLeft = to > 72;
   return (
     <>
-      <span aria-hidden className={clsx("absolute h-2.5 opacity-30", tone)} style={{ left: `${from}%`, width: `${to - from}%`, top: top + 4 }} />
-      <span aria-hidden className={clsx("absolute h-2.5", tone)} style={{ left: `${left}%`, width: `${share(bar.end) - left}%`, top: top + 4 }} />
+      <span
+        aria-hidden
+        className={clsx("absolute h-2.5 opacity-30", tone)}
+        style={{ left: `${from}%`, width: `${to - from}%`, top: top + 4 }}
+      />
+      <span
+        aria-hidden
+        className={clsx("absolute h-2.5", tone)}
+        style={{ left: `${left}%`, width: `${share(bar.end) - left}%`, top: top + 4 }}
+      />
       {bar.point && (
-        <span aria-hidden className={clsx("absolute size-2.5 rotate-45 border", bar.point.bad ? "border-rust bg-rust" : "border-moss bg-moss")} style={{ left: `calc(${share(bar.point.day)}% - 5px)`, top: top + 4 }} />
+        <span
+          aria-hidden
+          className={clsx(
+            "absolute size-2.5 rotate-45 border",
+            bar.point.bad ? "border-rust bg-rust" : "border-moss bg-moss",
+          )}
+          style={{ left: `calc(${share(bar.point.day)}% - 5px)`, top: top + 4 }}
+        />
       )}
       <Link
         href={bar.href}
-        className={clsx("absolute whitespace-nowrap text-xs no-underline hover:underline", bar.point?.bad && "text-rust")}
-        style={labelLeft ? { right: `calc(${100 - from}% + 6px)`, top } : { left: `calc(${Math.max(to, bar.point ? share(bar.point.day) + 0.6 : 0)}% + 6px)`, top }}
+        className={clsx(
+          "absolute whitespace-nowrap text-xs no-underline hover:underline",
+          bar.point?.bad && "text-rust",
+        )}
+        style={
+          labelLeft
+            ? { right: `calc(${100 - from}% + 6px)`, top }
+            : { left: `calc(${Math.max(to, bar.point ? share(bar.point.day) + 0.6 : 0)}% + 6px)`, top }
+        }
       >
         {bar.label}
         {bar.point && <span>, {bar.point.words}</span>}

@@ -17,7 +17,9 @@ export function Sheet({ trigger, title, strong, plain, children }: Props) {
   const [open, setOpen] = useState(false);
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className={`leaf ${strong ? "leaf-strong" : ""} ${plain ? "leaf-plain" : ""}`}>{trigger}</Dialog.Trigger>
+      <Dialog.Trigger className={`leaf ${strong ? "leaf-strong" : ""} ${plain ? "leaf-plain" : ""}`}>
+        {trigger}
+      </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
         <Dialog.Content

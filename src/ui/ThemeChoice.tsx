@@ -18,9 +18,19 @@ export function ThemeChoice({ theme }: { theme: string }) {
     document.cookie = `theme=${id}; path=/; max-age=31536000; samesite=strict`;
   };
   return (
-    <ToggleGroup.Root type="single" value={chosen} onValueChange={choose} aria-label="Theme" className="flex flex-wrap gap-2">
+    <ToggleGroup.Root
+      type="single"
+      value={chosen}
+      onValueChange={choose}
+      aria-label="Theme"
+      className="flex flex-wrap gap-2"
+    >
       {THEMES.map((t) => (
-        <ToggleGroup.Item key={t.id} value={t.id} className="leaf data-[state=on]:bg-damson data-[state=on]:text-on-damson">
+        <ToggleGroup.Item
+          key={t.id}
+          value={t.id}
+          className="leaf data-[state=on]:bg-damson data-[state=on]:text-on-damson"
+        >
           {t.label}
         </ToggleGroup.Item>
       ))}

@@ -22,6 +22,11 @@ export async function send(path: string, body: unknown, request: string): Promis
     });
     return (await response.json()) as Answer;
   } catch {
-    return { ok: false, kind: "away", message: "The server did not answer. Nothing was lost here; try again.", fields: {} };
+    return {
+      ok: false,
+      kind: "away",
+      message: "The server did not answer. Nothing was lost here; try again.",
+      fields: {},
+    };
   }
 }

@@ -78,18 +78,20 @@ function barsOf(stands: ForecastStand[], strong: (stand: ForecastStand) => boole
 }
 
 /** Puts bars into lanes so that neither bars nor their words run into each other; those that do not fit are counted. */
-function inLanes(bars: Omit<BandBar, "lane">[], lanes: number, days: number, share: (day: string) => number) {
-  const free: number[] = Array.from({ length: lanes }, () => Number.NEGATIVE_INFINITY);
+function inLanes(bars: Omit<BandBar, "lane">[], lanes: number, share: (day: string) => number) {
+  const taken: { from: number; to: number }[][] = Array.from({ length: lanes }, () => []);
   const placed: BandBar[] = [];
-  for (const bar of [...bars].sort((a, b) => (a.earliest < b.earliest ? -1 : 1))) {
+  // What concerns the screen comes first; the rest fills what is left, the soonest first.
+  const order = (bar: Omit<BandBar, "lane">) => `${bar.tone === "strong" ? 0 : 1}${bar.earliest}`;
+  for (const bar of [...bars].sort((a, b) => order(a).localeCompare(order(b)))) {
     // A letter is about 0.55 % of a 1280-pixel band; words stand left of bars that end late.
     const letters = (bar.label.length + (bar.point ? bar.point.words.length + 2 : 0)) * 0.56 + 2;
     const left = share(bar.latest) > 72;
     const from = share(bar.earliest) - (left ? letters : 0);
     const to = Math.max(share(bar.latest), bar.point ? share(bar.point.day) : 0) + (left ? 1 : letters);
-    const lane = free.findIndex((end) => end < from);
-    if (lane < 0 || days === 0) continue;
-    free[lane] = to;
+    const lane = taken.findIndex((spans) => spans.every((span) => to < span.from || from > span.to));
+    if (lane < 0) continue;
+    taken[lane]!.push({ from, to });
     placed.push({ ...bar, lane });
   }
   return { placed, hidden: bars.length - placed.length };
@@ -101,16 +103,18 @@ export function band(
   season: number,
   stands: ForecastStand[],
   strong: (stand: ForecastStand) => boolean = () => true,
-  lanes = 3,
+  lanes = 4,
 ): Band {
   const span = seasonSpan(season, garden.latitude);
   const days = everyDay(span);
   const index = new Map(days.map((day, i) => [day, i]));
   const share = (day: string) => ((day < span.start ? 0 : (index.get(day) ?? days.length)) / days.length) * 100;
   const meets = stands.filter((s) => s.window.latest >= span.start && s.window.earliest <= span.end);
-  const { placed, hidden } = inLanes(barsOf(meets, strong), lanes, days.length, share);
+  const { placed, hidden } = inLanes(barsOf(meets, strong), lanes, share);
   // Every fourth day is computed and the days between are interpolated: the curve is smooth.
-  const fourth = days.map((day, i) => (i % 4 === 0 || i === days.length - 1 ? sunOn(garden.latitude, garden.longitude, day).hours : null));
+  const fourth = days.map((day, i) =>
+    i % 4 === 0 || i === days.length - 1 ? sunOn(garden.latitude, garden.longitude, day).hours : null,
+  );
   const light = fourth.map((hours, i) => {
     if (hours !== null) return hours;
     const before = i - (i % 4);

@@ -1,13 +1,20 @@
-import { HAZARDS } from "@/catalogue/hazards";
 import { protocolOf, speciesById } from "@/catalogue/catalogue";
+import { HAZARDS } from "@/catalogue/hazards";
 import { seasonOf } from "@/core/climate/season";
 import { flowering } from "@/core/flowering/forecast";
 import { type Meeting, meeting, type Protocol } from "@/core/pollination/steps";
 import type { Db } from "@/db/open";
-import { crossById, crossesOfSeason, type Flower, flowersOfCross, flowersOfSeason, seasonsWithCrosses } from "@/records/cross/queries";
+import {
+  crossById,
+  crossesOfSeason,
+  type Flower,
+  flowersOfCross,
+  flowersOfSeason,
+  seasonsWithCrosses,
+} from "@/records/cross/queries";
 import { asOfDay, type Garden, garden } from "@/records/garden/queries";
-import { type KeptPlant, keptPlants } from "@/records/plant/queries";
 import { type LotRow, lots } from "@/records/lot/queries";
+import { type KeptPlant, keptPlants } from "@/records/plant/queries";
 import { standById, standsOfSeason } from "@/records/stand/queries";
 import { type Band, band, forecast } from "./band";
 import { type CrossState, crossState } from "./today";
@@ -48,7 +55,9 @@ export function crossesView(db: Db, wantedSeason: number | null): Crosses {
   const rows = crossesOfSeason(db, season);
   const busy = new Set(rows.filter((x) => !x.closed).flatMap((x) => [x.motherStandId, x.fatherStandId]));
   const pairs = db
-    .prepare("SELECT motherLineId || '-' || fatherLineId FROM line WHERE motherLineId IS NOT NULL AND fatherLineId IS NOT NULL")
+    .prepare(
+      "SELECT motherLineId || '-' || fatherLineId FROM line WHERE motherLineId IS NOT NULL AND fatherLineId IS NOT NULL",
+    )
     .pluck()
     .all() as string[];
   return {
@@ -102,11 +111,19 @@ export function crossView(db: Db, id: number): CrossView | null {
   const species = speciesById(cross.species);
   const flowers = flowersOfCross(db, id);
   const [mother, father] = [standById(db, cross.motherStandId)!, standById(db, cross.fatherStandId)!];
-  const windows = [mother, father].map((s) => flowering(s.sown, speciesById(s.species), s.firstFlower)) as [ReturnType<typeof flowering>, ReturnType<typeof flowering>];
+  const windows = [mother, father].map((s) => flowering(s.sown, speciesById(s.species), s.firstFlower)) as [
+    ReturnType<typeof flowering>,
+    ReturnType<typeof flowering>,
+  ];
   const parents = mother.id === father.id ? [mother] : [mother, father];
   return {
     garden: place,
-    band: band(place, cross.season, parents.map((s) => forecast(s, place)), (s) => s.id === mother.id),
+    band: band(
+      place,
+      cross.season,
+      parents.map((s) => forecast(s, place)),
+      (s) => s.id === mother.id,
+    ),
     state: crossState(cross, flowers, place, day),
     flowers,
     protocol: protocolOf(species),

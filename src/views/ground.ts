@@ -28,7 +28,11 @@ export type Ground = {
   seasons: number[];
   band: Band;
   beds: Bed[];
-  stands: (ForecastStand & { speciesName: string; isolation: { low: number; high: number }; enough: { low: number; high: number } })[];
+  stands: (ForecastStand & {
+    speciesName: string;
+    isolation: { low: number; high: number };
+    enough: { low: number; high: number };
+  })[];
   chosen: number | null;
   clashes: ClashView[];
   /** For the stand form. */
@@ -55,7 +59,12 @@ function onGround(stand: ForecastStand, care: Garden["care"]): StandOnGround | n
   };
 }
 
-function viewOf(clash: Clash, all: StandOnGround[], stands: Map<number, ForecastStand>, view: { day: string; garden: Garden; beds: Bed[] }): ClashView {
+function viewOf(
+  clash: Clash,
+  all: StandOnGround[],
+  stands: Map<number, ForecastStand>,
+  view: { day: string; garden: Garden; beds: Bed[] },
+): ClashView {
   const stand = stands.get(clash.stand.id)!;
   const species = speciesById(stand.species);
   const used = new Set([...stands.values()].map((s) => s.bedId));
@@ -102,7 +111,10 @@ export function groundView(db: Db, wantedSeason: number | null, chosen: number |
   const ground = beds(db);
   const all = findClashes(placed);
   const chosenStand = chosen !== null && byId.has(chosen) ? chosen : null;
-  const concerned = chosenStand === null ? nearestOfEach(all) : all.filter((c) => c.stand.id === chosenStand || c.source.id === chosenStand);
+  const concerned =
+    chosenStand === null
+      ? nearestOfEach(all)
+      : all.filter((c) => c.stand.id === chosenStand || c.source.id === chosenStand);
   return {
     garden: place,
     season,
@@ -111,7 +123,12 @@ export function groundView(db: Db, wantedSeason: number | null, chosen: number |
     beds: ground,
     stands: rows.map((r) => {
       const species = speciesById(r.species);
-      return { ...r, speciesName: species.name, isolation: species.isolation[place.care], enough: species.plants[r.school === "keep-pure" ? "keep well" : "keep going"] };
+      return {
+        ...r,
+        speciesName: species.name,
+        isolation: species.isolation[place.care],
+        enough: species.plants[r.school === "keep-pure" ? "keep well" : "keep going"],
+      };
     }),
     chosen: chosenStand,
     clashes: concerned.slice(0, 12).map((c) => viewOf(c, placed, byId, { day, garden: place, beds: ground })),

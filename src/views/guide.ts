@@ -12,7 +12,14 @@ const base = (db: Db, species: string | null) => {
   const place = garden(db);
   const season = seasonOf(asOfDay(place), place.latitude);
   const stands = standsOfSeason(db, season).filter((s) => !species || s.species === species);
-  return { garden: place, band: band(place, season, stands.map((s) => forecast(s, place))) };
+  return {
+    garden: place,
+    band: band(
+      place,
+      season,
+      stands.map((s) => forecast(s, place)),
+    ),
+  };
 };
 
 export type Guide = { garden: Garden; band: Band; species: Species[]; grown: string[] };

@@ -5,12 +5,27 @@ import { groupBy } from "@/core/lists/groupBy";
 import { type Summary, summarise } from "@/core/selection/ranking";
 import type { Db } from "@/db/open";
 import { asOfDay, type Garden, garden } from "@/records/garden/queries";
-import { type GenerationRow, generationRows, type Line, type LineSummary, lineById, lines, scoresOnYardsticks, type YardstickRow, yardsticks } from "@/records/line/queries";
+import {
+  type GenerationRow,
+  generationRows,
+  type Line,
+  type LineSummary,
+  lineById,
+  lines,
+  scoresOnYardsticks,
+  type YardstickRow,
+  yardsticks,
+} from "@/records/line/queries";
 import { type LotRow, lots } from "@/records/lot/queries";
 import { standsOfLine, standsOfSeason } from "@/records/stand/queries";
 import { type Band, band, type ForecastStand, forecast } from "./band";
 
-export type Lines = { garden: Garden; band: Band; lines: (LineSummary & { speciesName: string })[]; species: { id: string; name: string }[] };
+export type Lines = {
+  garden: Garden;
+  band: Band;
+  lines: (LineSummary & { speciesName: string })[];
+  species: { id: string; name: string }[];
+};
 
 const speciesChoices = SPECIES.map(({ id, name }) => ({ id, name }));
 
@@ -19,7 +34,11 @@ export function linesView(db: Db): Lines {
   const season = seasonOf(asOfDay(place), place.latitude);
   return {
     garden: place,
-    band: band(place, season, standsOfSeason(db, season).map((s) => forecast(s, place))),
+    band: band(
+      place,
+      season,
+      standsOfSeason(db, season).map((s) => forecast(s, place)),
+    ),
     lines: lines(db).map((l) => ({ ...l, speciesName: speciesById(l.species).name })),
     species: speciesChoices,
   };
@@ -69,10 +88,15 @@ function laddersOf(db: Db, line: Line, marks: YardstickRow[], parents: (Line | n
   const scores = groupBy(scoresOnYardsticks(db, line.id), (s) => s.yardstickId);
   return marks.map((yardstick) => {
     const all = scores.get(yardstick.id) ?? [];
-    const own = groupBy(all.filter((s) => s.lineId === line.id && s.generation !== null), (s) => s.generation!);
+    const own = groupBy(
+      all.filter((s) => s.lineId === line.id && s.generation !== null),
+      (s) => s.generation!,
+    );
     const numbers = (list: typeof all) => list.flatMap((s) => (s.number === null ? [] : [s.number]));
     const fits = (s: { word: string | null; number: number | null }) =>
-      yardstick.kind === "category" ? s.word === yardstick.targetWord : s.number === (yardstick.wanted === "no" ? 0 : 1);
+      yardstick.kind === "category"
+        ? s.word === yardstick.targetWord
+        : s.number === (yardstick.wanted === "no" ? 0 : 1);
     const counted = yardstick.kind === "category" || yardstick.kind === "yes-no";
     const generations = [...own].sort(([a], [b]) => a - b);
     const seasonsOf = (list: typeof all) => [...new Set(list.map((s) => s.season))].sort().join(", ");
@@ -85,13 +109,23 @@ function laddersOf(db: Db, line: Line, marks: YardstickRow[], parents: (Line | n
             return summary ? [{ generation, seasons: seasonsOf(list), summary }] : [];
           }),
       shares: counted
-        ? generations.map(([generation, list]) => ({ generation, seasons: seasonsOf(list), count: list.length, wanted: list.filter(fits).length }))
+        ? generations.map(([generation, list]) => ({
+            generation,
+            seasons: seasonsOf(list),
+            count: list.length,
+            wanted: list.filter(fits).length,
+          }))
         : [],
       parents: parents
         .filter((p) => p !== null)
         .map((parent) => {
           const list = all.filter((s) => s.lineId === parent.id);
-          return { line: parent.name, summary: summarise(numbers(list)), count: list.length, wanted: list.filter(fits).length };
+          return {
+            line: parent.name,
+            summary: summarise(numbers(list)),
+            count: list.length,
+            wanted: list.filter(fits).length,
+          };
         }),
     };
   });
@@ -109,7 +143,11 @@ export function lineView(db: Db, id: number): LineView | null {
   const stands = standsOfLine(db, id).map((s) => forecast(s, place));
   return {
     garden: place,
-    band: band(place, season, stands.filter((s) => s.season === season)),
+    band: band(
+      place,
+      season,
+      stands.filter((s) => s.season === season),
+    ),
     line: { ...line, speciesName: speciesById(line.species).name },
     mother,
     father,

@@ -1,5 +1,5 @@
-import { HAZARDS } from "@/catalogue/hazards";
 import { speciesById } from "@/catalogue/catalogue";
+import { HAZARDS } from "@/catalogue/hazards";
 import { seasonOf } from "@/core/climate/season";
 import { groupBy } from "@/core/lists/groupBy";
 import { type Ranked, rankPlants, type ScoreValue, type Summary, summarise } from "@/core/selection/ranking";
@@ -27,10 +27,20 @@ export function nurseryView(db: Db): Nursery {
   const rows = families(db, 200).map((s) => forecast(s, place));
   return {
     garden: place,
-    band: band(place, season, rows.filter((s) => s.season === season)),
+    band: band(
+      place,
+      season,
+      rows.filter((s) => s.season === season),
+    ),
     season,
     families: rows,
-    lots: lots(db, null, 400).map(({ id, code, lineId, lineName, generation }) => ({ id, code, lineId, lineName, generation })),
+    lots: lots(db, null, 400).map(({ id, code, lineId, lineName, generation }) => ({
+      id,
+      code,
+      lineId,
+      lineName,
+      generation,
+    })),
     beds: beds(db).filter((b) => !b.outside),
   };
 }
@@ -64,9 +74,17 @@ function parentFigures(db: Db, stand: ForecastStand, marks: YardstickRow[]): Map
   const parents = [stand.motherLineId, stand.fatherLineId].filter((id): id is number => id !== null);
   if (parents.length === 0) return new Map();
   const names = new Map(
-    (db.prepare("SELECT id, name FROM line WHERE id IN (?, ?)").all(parents[0], parents.at(-1)) as { id: number; name: string }[]).map((l) => [l.id, l.name]),
+    (
+      db.prepare("SELECT id, name FROM line WHERE id IN (?, ?)").all(parents[0], parents.at(-1)) as {
+        id: number;
+        name: string;
+      }[]
+    ).map((l) => [l.id, l.name]),
   );
-  const rows = groupBy(scoresOnYardsticks(db, stand.lineId).filter((s) => parents.includes(s.lineId)), (s) => s.yardstickId);
+  const rows = groupBy(
+    scoresOnYardsticks(db, stand.lineId).filter((s) => parents.includes(s.lineId)),
+    (s) => s.yardstickId,
+  );
   return new Map(
     marks.map((mark) => [
       mark.id,
@@ -98,7 +116,10 @@ export function familyView(db: Db, id: number): Family | null {
     scores[plantId][yardstickId] = { number, word };
   }
   const standing = plants.filter((p) => p.removedOn === null);
-  const ranked = rankPlants(standing.map((p) => ({ id: p.id, scores: scores[p.id] ?? {} })), marks);
+  const ranked = rankPlants(
+    standing.map((p) => ({ id: p.id, scores: scores[p.id] ?? {} })),
+    marks,
+  );
   const figures = parentFigures(db, stand, marks);
   return {
     garden: place,

@@ -18,7 +18,10 @@ export function seasonView(db: Db, wantedSeason: number | null): Season {
   const place = garden(db);
   const current = seasonOf(asOfDay(place), place.latitude);
   const season = wantedSeason ?? current;
-  const stands = standsOfSeason(db, season).map((s) => ({ ...forecast(s, place), daysToRipe: speciesById(s.species).daysToRipe }));
+  const stands = standsOfSeason(db, season).map((s) => ({
+    ...forecast(s, place),
+    daysToRipe: speciesById(s.species).daysToRipe,
+  }));
   stands.sort((a, b) => (a.window.start < b.window.start ? -1 : 1));
   const groups = groupBy(stands, (s) => speciesById(s.species).crossingGroup);
   return {

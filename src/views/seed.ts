@@ -1,5 +1,5 @@
-import { HAZARDS } from "@/catalogue/hazards";
 import { speciesById } from "@/catalogue/catalogue";
+import { HAZARDS } from "@/catalogue/hazards";
 import { yearOf } from "@/core/calendar/day";
 import { seasonOf } from "@/core/climate/season";
 import { type SeedCount, seedsInLot } from "@/core/custody/generation";
@@ -80,7 +80,13 @@ export function lotPage(db: Db, id: number): LotPage | null {
   const season = seasonOf(today, place.latitude);
   return {
     garden: place,
-    band: band(place, season, standsOfSeason(db, season).filter((s) => s.lineId === lot.lineId).map((s) => forecast(s, place))),
+    band: band(
+      place,
+      season,
+      standsOfSeason(db, season)
+        .filter((s) => s.lineId === lot.lineId)
+        .map((s) => forecast(s, place)),
+    ),
     today,
     lot: lotView(lot, today),
     beds: beds(db).filter((b) => !b.outside),

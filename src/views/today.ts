@@ -1,5 +1,5 @@
-import { HAZARDS } from "@/catalogue/hazards";
 import { protocolOf, speciesById } from "@/catalogue/catalogue";
+import { HAZARDS } from "@/catalogue/hazards";
 import { addDays, type Day, daysBetween } from "@/core/calendar/day";
 import { frostAfter, seasonOf } from "@/core/climate/season";
 import { clockTime, sunOn } from "@/core/climate/sun";
@@ -14,7 +14,25 @@ import { standsOfSeason } from "@/records/stand/queries";
 import { type Band, band, type ForecastStand, forecast } from "./band";
 
 export type CrossState = {
-  cross: Pick<CrossRow, "id" | "code" | "lineName" | "motherName" | "motherNumber" | "motherBed" | "motherCode" | "fatherName" | "fatherNumber" | "fatherCode" | "kind" | "generation" | "fruitsWanted" | "confidence" | "version" | "closed">;
+  cross: Pick<
+    CrossRow,
+    | "id"
+    | "code"
+    | "lineName"
+    | "motherName"
+    | "motherNumber"
+    | "motherBed"
+    | "motherCode"
+    | "fatherName"
+    | "fatherNumber"
+    | "fatherCode"
+    | "kind"
+    | "generation"
+    | "fruitsWanted"
+    | "confidence"
+    | "version"
+    | "closed"
+  >;
   tally: Tally;
   rate: SetRate;
   toDo: FlowersToDo;
@@ -32,7 +50,11 @@ export type CrossTask = {
   flowers: Pick<Flower, "id" | "number">[];
 };
 export type RogueTask = { kind: "rogue"; band: DayBand; out: OutWaiting; firstFlower: Day; daysLeft: number };
-export type LookTask = { kind: "look"; band: DayBand; stand: Pick<ForecastStand, "id" | "code" | "lineName" | "bedName" | "window"> };
+export type LookTask = {
+  kind: "look";
+  band: DayBand;
+  stand: Pick<ForecastStand, "id" | "code" | "lineName" | "bedName" | "window">;
+};
 export type Task = CrossTask | RogueTask | LookTask;
 
 export type Today = {
@@ -124,7 +146,13 @@ export function todayView(db: Db): Today {
     garden: place,
     day,
     band: band(place, season, stands, (s) => busy.has(s.id)),
-    sun: { sunrise: clock(sun.sunrise), sunset: clock(sun.sunset), dusk: clock(sun.dusk), tomorrow: clock(tomorrow.sunrise), hours: sun.hours },
+    sun: {
+      sunrise: clock(sun.sunrise),
+      sunset: clock(sun.sunset),
+      dusk: clock(sun.dusk),
+      tomorrow: clock(tomorrow.sunrise),
+      hours: sun.hours,
+    },
     tasks,
     open,
     hazards: [...hazardIds].map((id) => HAZARDS[id]!),

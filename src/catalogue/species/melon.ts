@@ -29,7 +29,8 @@ export const melon: Species = {
   seedsPerFruit: { low: 200, high: 500, source: "guidance" },
   handSet: { low: 0.25, high: 0.55, source: "working" },
   shelfYears: { low: 5, high: 8, source: "guidance" },
-  ripeSign: "Fruit slips from its stalk or smells ripe and the tendril beside it is dry; then a week or two more indoors.",
+  ripeSign:
+    "Fruit slips from its stalk or smells ripe and the tendril beside it is dry; then a week or two more indoors.",
   extraction: "wet, ferment",
   hazards: ["cucurbit"],
   protocol: "large-separate-sex",

@@ -6,7 +6,8 @@ export const pepoSquash: Species = {
   binomial: "Cucurbita pepo",
   family: "Cucurbitaceae",
   crossingGroup: "Cucurbita pepo",
-  crossesWith: "Courgettes, marrows, acorn and scallop squash, many pumpkins, ornamental gourds and wild gourds of the species, freely. Other squash species rarely.",
+  crossesWith:
+    "Courgettes, marrows, acorn and scallop squash, many pumpkins, ornamental gourds and wild gourds of the species, freely. Other squash species rarely.",
   lifeCycle: "annual",
   breeding: "outcrossing",
   outcrossing: { low: 0.6, high: 0.95, source: "guidance" },

@@ -39,14 +39,22 @@ export function yearOf(day: Day): number {
 }
 
 /**
- * Days that two spans share, both ends included; 0 when they do not meet.
- * @example overlapDays({ start: "2027-07-01", end: "2027-07-10" }, { start: "2027-07-09", end: "2027-07-20" }) // 2
+ * The days that two spans share; null when they do not meet.
+ * @example sharedSpan({ start: "2027-07-01", end: "2027-07-10" }, { start: "2027-07-09", end: "2027-07-20" }) // 9 to 10 July
  */
-export function overlapDays(a: Span, b: Span): number {
+export function sharedSpan(a: Span, b: Span): Span | null {
   const start = a.start > b.start ? a.start : b.start;
   const end = a.end < b.end ? a.end : b.end;
-  return Math.max(0, daysBetween(start, end) + 1);
+  return start <= end ? { start, end } : null;
 }
+
+/** Days of a span, both ends included; 0 for none. */
+export function spanDays(span: Span | null): number {
+  return span ? daysBetween(span.start, span.end) + 1 : 0;
+}
+
+/** Days that two spans share, both ends included. */
+export const overlapDays = (a: Span, b: Span): number => spanDays(sharedSpan(a, b));
 
 /**
  * A day in words for a person.

@@ -46,7 +46,8 @@ export type ReadCode = { ok: true; kind: Kind; code: string } | { ok: false; mes
 export function readCode(typed: string): ReadCode {
   const characters = typed.toUpperCase().replace(/[\s-]/g, "").replaceAll("O", "0").replaceAll("I", "1");
   const parts = /^([LSFPXK])(\d{2})(\d{3,})(.)$/.exec(characters);
-  if (!parts) return { ok: false, message: "A code looks like X27-014-K: a letter, the year, a number, a check character." };
+  if (!parts)
+    return { ok: false, message: "A code looks like X27-014-K: a letter, the year, a number, a check character." };
   const [, letter, year, number, check] = parts;
   if (checkCharacter(`${letter}${year}${number}`) !== check)
     return { ok: false, message: "The check character does not fit: one character is wrong or two are swapped." };

@@ -51,7 +51,11 @@ export function flowering(sown: Day, facts: FloweringFacts, observed?: Day | nul
   };
 }
 
-export type Ripening = { verdict: "safe" | "doubtful" | "too-late" | "no-frost"; frost: Day | null; daysToSpare: number };
+export type Ripening = {
+  verdict: "safe" | "doubtful" | "too-late" | "no-frost";
+  frost: Day | null;
+  daysToSpare: number;
+};
 
 /**
  * Whether seed ripens before the first frost: safe when even the late end of the range does, too late when even the

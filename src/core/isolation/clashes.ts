@@ -43,7 +43,8 @@ function* meetingPairs(stands: StandOnGround[]): Generator<[StandOnGround, Stand
   const sorted = [...stands].sort((a, b) => (a.window.start < b.window.start ? -1 : 1));
   for (let i = 0; i < sorted.length; i++) {
     const first = sorted[i]!;
-    for (let j = i + 1; j < sorted.length && sorted[j]!.window.start <= first.window.end; j++) yield [first, sorted[j]!];
+    for (let j = i + 1; j < sorted.length && sorted[j]!.window.start <= first.window.end; j++)
+      yield [first, sorted[j]!];
   }
 }
 

@@ -91,7 +91,9 @@ export function remediesFor(clash: Clash, context: RemedyContext): Remedy[] {
     resowLater(clash, context),
     {
       title: `Cover ${stand.name} while both flower`,
-      cost: context.selfs ? "bags or a net from before first flower" : "a cage, and insects put in with it or flowers brushed daily",
+      cost: context.selfs
+        ? "bags or a net from before first flower"
+        : "a cage, and insects put in with it or flowers brushed daily",
       remains: "what gets through a torn net, and flowers opened before covering",
       feasible: true,
       change: { kind: "flowers", standId: stand.id, flowers: "covered" },

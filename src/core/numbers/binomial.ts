@@ -11,9 +11,7 @@ export function upperTail(n: number, p: number, k: number): number {
   if (k > n || p <= 0) return 0;
   if (p >= 1) return 1;
   const term = (i: number) =>
-    Math.exp(
-      gammaln(n + 1) - gammaln(i + 1) - gammaln(n - i + 1) + i * Math.log(p) + (n - i) * Math.log1p(-p),
-    );
+    Math.exp(gammaln(n + 1) - gammaln(i + 1) - gammaln(n - i + 1) + i * Math.log(p) + (n - i) * Math.log1p(-p));
   const upper = k > n * p;
   let sum = 0;
   if (upper) for (let i = k; i <= n; i++) sum += term(i);

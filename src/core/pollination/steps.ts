@@ -1,4 +1,4 @@
-import { addDays, type Day, daysBetween, type Span } from "../calendar/day";
+import { addDays, type Day, daysBetween, overlapDays, type Span, sharedSpan } from "../calendar/day";
 import type { FlowerState } from "./tally";
 
 /** Bands of a day, in their order. */
@@ -85,10 +85,9 @@ export function lastDayToCover(
   ripeDays: { low: number; high: number },
   today: Day,
 ): LastDay | null {
-  const start = mother.start > father.start ? mother.start : father.start;
-  const end = mother.end < father.end ? mother.end : father.end;
-  if (end < start) return null;
-  const byFlowers = addDays(end, -1);
+  const both = sharedSpan(mother, father);
+  if (!both) return null;
+  const byFlowers = addDays(both.end, -1);
   const byFrost = frost ? addDays(frost, -ripeDays.low - 1) : byFlowers;
   const day = byFrost < byFlowers ? byFrost : byFlowers;
   return { day, daysLeft: daysBetween(today, day), reason: byFrost < byFlowers ? "frost" : "flowering" };
@@ -100,9 +99,9 @@ export type Meeting = { days: number; gapDays: number; first: "mother" | "father
  * Whether two flowerings meet: common days, or else the days from one's end to the other's start and which is first.
  */
 export function meeting(mother: Span, father: Span): Meeting {
-  if (mother.end < father.start) return { days: 0, gapDays: daysBetween(mother.end, father.start), first: "mother" };
-  if (father.end < mother.start) return { days: 0, gapDays: daysBetween(father.end, mother.start), first: "father" };
-  const start = mother.start > father.start ? mother.start : father.start;
-  const end = mother.end < father.end ? mother.end : father.end;
-  return { days: daysBetween(start, end) + 1, gapDays: 0, first: null };
+  const days = overlapDays(mother, father);
+  if (days > 0) return { days, gapDays: 0, first: null };
+  return mother.end < father.start
+    ? { days, gapDays: daysBetween(mother.end, father.start), first: "mother" }
+    : { days, gapDays: daysBetween(father.end, mother.start), first: "father" };
 }

@@ -1,5 +1,5 @@
-import { plantsNeeded } from "../numbers/plantsNeeded";
 import { upperTail } from "../numbers/binomial";
+import { plantsNeeded } from "../numbers/plantsNeeded";
 
 export type FlowerState = "covered" | "pollinated" | "unusable" | "set" | "failed" | "harvested";
 

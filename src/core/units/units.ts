@@ -24,7 +24,8 @@ export const lengthShown = (metres: number, units: Units): number =>
 export const lengthTyped = (typed: number, units: Units): number =>
   units === "metric" ? typed : typed * METRES_PER_FOOT;
 /** Grams from what the grower types. */
-export const massTyped = (typed: number, units: Units): number => (units === "metric" ? typed : typed * GRAMS_PER_OUNCE);
+export const massTyped = (typed: number, units: Units): number =>
+  units === "metric" ? typed : typed * GRAMS_PER_OUNCE;
 
 export const lengthUnit = (units: Units): string => (units === "metric" ? "m" : "ft");
 export const massUnit = (units: Units): string => (units === "metric" ? "g" : "oz");

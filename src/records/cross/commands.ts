@@ -2,15 +2,11 @@ import Joi from "joi";
 import { protocolOf, speciesById } from "@/catalogue/catalogue";
 import { daysBetween } from "@/core/calendar/day";
 import { seasonOf } from "@/core/climate/season";
-import { Refusal, type Row } from "@/db/journal";
+import { type Row, refuse } from "@/db/journal";
 import { type Context, command, nextCode } from "../command";
 import { count, day, id, seedAmount, version } from "../fields";
 import { nextGenerationOf, planCross } from "./plan";
 import { type CrossRow, crossById, type Fault, type Flower, flowersOfCross } from "./queries";
-
-const refuse = (field: string, message: string): never => {
-  throw new Refusal(message, { [field]: message });
-};
 
 function openCross({ db }: Context, crossId: number): CrossRow {
   const cross = crossById(db, crossId) ?? refuse("crossId", "That cross does not exist.");
@@ -51,10 +47,14 @@ const FAULTS: Record<Fault, string> = { "found-open": "found open", limp: "limp"
 /** The columns that a result writes, checked against the flower's state and the protocol's days. */
 function patchFor(cross: CrossRow, flower: Flower, result: Result, on: string, males: number): Row {
   const wrongState = (wanted: string) =>
-    refuse("results", `Flower ${flower.number} of ${cross.code} is ${flower.state}; only a ${wanted} one can be recorded so.`);
+    refuse(
+      "results",
+      `Flower ${flower.number} of ${cross.code} is ${flower.state}; only a ${wanted} one can be recorded so.`,
+    );
   if (result === "set" || result === "failed") {
     if (flower.state !== "pollinated") wrongState("pollinated");
-    if (on < flower.pollinatedOn!) refuse("on", `Flower ${flower.number} was pollinated on ${flower.pollinatedOn}, after that day.`);
+    if (on < flower.pollinatedOn!)
+      refuse("on", `Flower ${flower.number} was pollinated on ${flower.pollinatedOn}, after that day.`);
     return { state: result, checkedOn: on };
   }
   if (result !== "pollinated") {
@@ -65,7 +65,10 @@ function patchFor(cross: CrossRow, flower: Flower, result: Result, on: string, m
   const step = protocolOf(speciesById(cross.species))?.steps.find((s) => s.action === "pollinate");
   const waited = daysBetween(flower.coveredOn, on);
   if (step && waited < step.after.low)
-    refuse("on", `Flower ${flower.number} was covered on ${flower.coveredOn}; it is ready ${step.after.low === 1 ? "the morning after" : `after ${step.after.low} days`}.`);
+    refuse(
+      "on",
+      `Flower ${flower.number} was covered on ${flower.coveredOn}; it is ready ${step.after.low === 1 ? "the morning after" : `after ${step.after.low} days`}.`,
+    );
   if (step && waited > step.after.high)
     refuse("on", `Flower ${flower.number} was covered ${waited} days before and is past it. Record it as limp.`);
   return { state: "pollinated", pollinatedOn: on, males };
@@ -123,10 +126,14 @@ const harvestCross = command<Harvest>({
     if (!seeds && !mass) refuse("seeds", "Count the seeds or weigh them.");
     const ready = flowersOfCross(db, crossId).filter((f) => f.state === "set");
     if (fruits > ready.length)
-      refuse("fruits", `${cross.code} has ${ready.length} set ${ready.length === 1 ? "fruit" : "fruits"} waiting; ${fruits} can't be brought in.`);
+      refuse(
+        "fruits",
+        `${cross.code} has ${ready.length} set ${ready.length === 1 ? "fruit" : "fruits"} waiting; ${fruits} can't be brought in.`,
+      );
     const taken = ready.slice(0, fruits);
     const early = taken.find((f) => on <= f.pollinatedOn!);
-    if (early) refuse("on", `Flower ${early.number} was pollinated on ${early.pollinatedOn}; its fruit can't be ripe that day.`);
+    if (early)
+      refuse("on", `Flower ${early.number} was pollinated on ${early.pollinatedOn}; its fruit can't be ripe that day.`);
     const code = nextCode(db, "lot", seasonOf(on, garden.latitude));
     const lotId = write.insert("lot", {
       code,
@@ -149,7 +156,9 @@ const harvestCross = command<Harvest>({
       id: lotId,
       warnings:
         waited < daysToRipe.low
-          ? [`The youngest fruit is ${waited} days old; seed is usually ripe from ${daysToRipe.low}. Let it ripen on indoors and test germination.`]
+          ? [
+              `The youngest fruit is ${waited} days old; seed is usually ripe from ${daysToRipe.low}. Let it ripen on indoors and test germination.`,
+            ]
           : [],
     };
   },
@@ -168,7 +177,10 @@ const adjustCross = command<AdjustCross>({
   run({ db, write }, { id: crossId, version: seen, ...input }) {
     const cross = crossById(db, crossId) ?? refuse("id", "That cross does not exist.");
     write.update("cross", crossId, input, seen);
-    return { message: `${cross.code}: ${input.fruitsWanted} fruits wanted${input.closed ? ", closed" : ""}`, id: crossId };
+    return {
+      message: `${cross.code}: ${input.fruitsWanted} fruits wanted${input.closed ? ", closed" : ""}`,
+      id: crossId,
+    };
   },
 });
 

@@ -6,18 +6,13 @@ import { flowering } from "@/core/flowering/forecast";
 import { canCross } from "@/core/isolation/crossing";
 import { meeting } from "@/core/pollination/steps";
 import { fruitsFor } from "@/core/pollination/tally";
-import { Refusal } from "@/db/journal";
+import { refuse } from "@/db/journal";
 import { type Context, command, type Done, nextCode } from "../command";
 import { count, id, name } from "../fields";
-import { lineById } from "../line/queries";
 import { type Plant, plantById } from "../plant/queries";
 import { existingStand } from "../stand/commands";
 import type { StandRow } from "../stand/queries";
 import type { CrossKind } from "./queries";
-
-const refuse = (field: string, message: string): never => {
-  throw new Refusal(message, { [field]: message });
-};
 
 export type PlanCross = {
   motherStandId: number;
@@ -46,8 +41,14 @@ export const planSchema = Joi.object<PlanCross>({
   seedsWanted: count("Seeds wanted", 10_000_000),
   seedsPerFruit: count("Seeds in a fruit", 100_000),
   setLow: rate("Lowest set rate").required(),
-  setLikely: rate("Likely set rate").min(Joi.ref("setLow")).required().messages({ "number.min": "The likely rate can't be under the lowest." }),
-  setHigh: rate("Highest set rate").min(Joi.ref("setLikely")).required().messages({ "number.min": "The highest rate can't be under the likely one." }),
+  setLikely: rate("Likely set rate")
+    .min(Joi.ref("setLow"))
+    .required()
+    .messages({ "number.min": "The likely rate can't be under the lowest." }),
+  setHigh: rate("Highest set rate")
+    .min(Joi.ref("setLikely"))
+    .required()
+    .messages({ "number.min": "The highest rate can't be under the likely one." }),
   confidence: Joi.number().min(0.5).max(0.999).required().label("How sure"),
 });
 
@@ -55,7 +56,8 @@ function parentPlant(context: Context, plantId: number | undefined, stand: Stand
   if (!plantId) return null;
   const plant = plantById(context.db, plantId) ?? refuse(field, "That plant does not exist.");
   if (plant.standId !== stand.id) refuse(field, `That plant does not stand in ${stand.code}.`);
-  if (plant.removedOn) refuse(field, `Plant ${plant.number} was taken out on ${plant.removedOn}; it can't be a parent.`);
+  if (plant.removedOn)
+    refuse(field, `Plant ${plant.number} was taken out on ${plant.removedOn}; it can't be a parent.`);
   if (plant.mark === "out") refuse(field, `Plant ${plant.number} is marked out; take the mark off first.`);
   return plant;
 }
@@ -70,7 +72,9 @@ function offspringLine(context: Context, mother: StandRow, father: StandRow, lin
     .get(mother.lineId, father.lineId) as number | undefined;
   if (known && !lineName) return known;
   const wanted = lineName ?? refuse("lineName", "Give the new line a working name.");
-  const taken = db.prepare("SELECT id, motherLineId, fatherLineId FROM line WHERE species = ? AND name = ?").get(mother.species, wanted) as
+  const taken = db
+    .prepare("SELECT id, motherLineId, fatherLineId FROM line WHERE species = ? AND name = ?")
+    .get(mother.species, wanted) as
     | { id: number; motherLineId: number | null; fatherLineId: number | null }
     | undefined;
   if (taken) {
@@ -107,18 +111,34 @@ export function planOne(context: Context, input: PlanCross): Done & { id: number
   const crossing = canCross(motherSpecies, fatherSpecies);
   if (!crossing.can) refuse("fatherStandId", crossing.why);
   if (!protocolOf(motherSpecies))
-    refuse("motherStandId", `No hand pollination is laid out yet for ${motherSpecies.flowerType}; grow both under one cage instead.`);
+    refuse(
+      "motherStandId",
+      `No hand pollination is laid out yet for ${motherSpecies.flowerType}; grow both under one cage instead.`,
+    );
   const motherPlant = parentPlant(context, input.motherPlantId, mother, "motherPlantId");
   const fatherPlant = parentPlant(context, input.fatherPlantId, father, "fatherPlantId");
   const kind: CrossKind =
-    motherPlant && motherPlant.id === fatherPlant?.id ? "self" : mother.lineId === father.lineId ? "intercross" : "cross";
+    motherPlant && motherPlant.id === fatherPlant?.id
+      ? "self"
+      : mother.lineId === father.lineId
+        ? "intercross"
+        : "cross";
   const fruitsWanted = wantedFruits(input);
   const lineId = offspringLine(context, mother, father, input.lineName);
   // Two stands of one line that was never crossed breed true among themselves: their seed counts as of one generation.
   const generation = nextGeneration(kind, mother.generation, father.generation);
   const { lineName: _, ...kept } = input;
   const code = nextCode(db, "cross", mother.season);
-  const made = write.insert("cross", { code, kind, season: mother.season, lineId, generation, plannedOn: today, ...kept, fruitsWanted });
+  const made = write.insert("cross", {
+    code,
+    kind,
+    season: mother.season,
+    lineId,
+    generation,
+    plannedOn: today,
+    ...kept,
+    fruitsWanted,
+  });
   const meet = meeting(
     flowering(mother.sown, motherSpecies, mother.firstFlower),
     flowering(father.sown, fatherSpecies, father.firstFlower),
@@ -130,7 +150,9 @@ export function planOne(context: Context, input: PlanCross): Done & { id: number
     warnings:
       meet.days > 0
         ? []
-        : [`The flowerings miss each other by ${meet.gapDays} days; the ${meet.first} is first. Sow the other earlier, or a second time.`],
+        : [
+            `The flowerings miss each other by ${meet.gapDays} days; the ${meet.first} is first. Sow the other earlier, or a second time.`,
+          ],
   };
 }
 
@@ -148,7 +170,8 @@ export const nextGenerationOf = command<NextGeneration>({
     fruitsEach: count("Fruits of each", 100).required(),
   }),
   run(context, { standId, plantIds, how, fruitsEach }) {
-    if (how === "intercross" && plantIds.length < 2) refuse("plantIds", "Choose at least two plants to cross among themselves.");
+    if (how === "intercross" && plantIds.length < 2)
+      refuse("plantIds", "Choose at least two plants to cross among themselves.");
     const stand = existingStand(context, standId, "standId");
     const { handSet } = speciesById(stand.species);
     const made = plantIds.map((motherPlantId, i) =>

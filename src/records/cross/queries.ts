@@ -88,7 +88,9 @@ export function flowersOfCross(db: Db, crossId: number): Flower[] {
 /** Flowers of a season's crosses, by cross. */
 export function flowersOfSeason(db: Db, season: number): Map<number, Flower[]> {
   const rows = db
-    .prepare("SELECT f.* FROM cross x JOIN flower f ON f.crossId = x.id WHERE x.season = ? ORDER BY f.crossId, f.number")
+    .prepare(
+      "SELECT f.* FROM cross x JOIN flower f ON f.crossId = x.id WHERE x.season = ? ORDER BY f.crossId, f.number",
+    )
     .all(season) as Flower[];
   return groupBy(rows, (flower) => flower.crossId);
 }

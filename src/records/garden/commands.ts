@@ -2,7 +2,7 @@ import Joi from "joi";
 import { dayInWords } from "@/core/calendar/day";
 import { isDayOfYear } from "@/core/climate/season";
 import { isTimezone } from "@/core/climate/sun";
-import { Refusal, type Row } from "@/db/journal";
+import { Refusal, type Row, refuse } from "@/db/journal";
 import type { Db } from "@/db/open";
 import { command } from "../command";
 import { day, id, name, version } from "../fields";
@@ -50,9 +50,10 @@ const setGarden = command<GardenInput>({
   }),
   run({ write, garden }, { version: seen, demo, ...input }) {
     if ((input.lastFrost === null) !== (input.firstFrost === null))
-      throw new Refusal("Give both frost days, or neither where there is no frost.", {
-        [input.lastFrost === null ? "lastFrost" : "firstFrost"]: "Give both frost days, or neither where there is no frost.",
-      });
+      refuse(
+        input.lastFrost === null ? "lastFrost" : "firstFrost",
+        "Give both frost days, or neither where there is no frost.",
+      );
     if (garden.version === 0) write.insert("garden", { id: 1, ...input, demo });
     else write.update("garden", 1, input, seen);
     return { message: `Garden ${input.name} kept`, id: 1 };
@@ -84,7 +85,7 @@ type BedInput = { name: string; x: number; y: number; width: number; length: num
 
 function refuseTakenName(db: Db, bedName: string, except = 0): void {
   if (db.prepare("SELECT 1 FROM bed WHERE name = ? AND id <> ?").get(bedName, except))
-    throw new Refusal(`There is a bed ${bedName} already.`, { name: `There is a bed ${bedName} already.` });
+    refuse("name", `There is a bed ${bedName} already.`);
 }
 
 const addBed = command<BedInput>({

@@ -20,7 +20,13 @@ export function journal(db: Db, before: number | null, limit: number): JournalEn
     .all({ before, limit }) as JournalEntry[];
 }
 
-export type Found = { kind: "line" | "stand" | "family" | "cross" | "lot" | "plant"; id: number; code: string; name: string; href: string };
+export type Found = {
+  kind: "line" | "stand" | "family" | "cross" | "lot" | "plant";
+  id: number;
+  code: string;
+  name: string;
+  href: string;
+};
 
 /** Everything with a code or a name that holds the words, ten of each kind, best first. */
 export function find(db: Db, words: string): Found[] {

@@ -1,7 +1,7 @@
 import Joi from "joi";
 import { SPECIES } from "@/catalogue/catalogue";
 import { yearOf } from "@/core/calendar/day";
-import { Refusal } from "@/db/journal";
+import { refuse } from "@/db/journal";
 import type { Db } from "@/db/open";
 import { command, nextCode } from "../command";
 import { id, name, version } from "../fields";
@@ -24,10 +24,7 @@ const lineFields = {
     .required()
     .label("Species"),
   school: Joi.string().valid("keep-pure", "cross-and-fix", "let-it-mix").required().label("School"),
-  status: Joi.string()
-    .valid("open-pollinated", "f1-hybrid", "breeding-line", "mix", "wild")
-    .required()
-    .label("Status"),
+  status: Joi.string().valid("open-pollinated", "f1-hybrid", "breeding-line", "mix", "wild").required().label("Status"),
   origin: Joi.string().trim().max(200).default("").label("Origin"),
   year: Joi.number().integer().min(1800).max(2100).allow(null).default(null).label("Year"),
   description: Joi.string().trim().max(4000).default("").label("Description"),
@@ -44,10 +41,7 @@ function refuseTaken(db: Db, input: { name: string; species: string }, except = 
     .prepare("SELECT code FROM line WHERE name = ? AND species = ? AND id <> ?")
     .pluck()
     .get(input.name, input.species, except);
-  if (taken)
-    throw new Refusal(`There is a line of that name and species already: ${taken}.`, {
-      name: `There is a line of that name and species already: ${taken}.`,
-    });
+  if (taken) refuse("name", `There is a line of that name and species already: ${taken}.`);
 }
 
 const addLine = command<LineInput>({
@@ -68,11 +62,11 @@ const changeLine = command<ChangeLine>({
   run({ db, write }, { id: line, version: seen, ...input }) {
     refuseTaken(db, input, line);
     const before = lineById(db, line);
-    const used = db.prepare("SELECT 1 FROM stand WHERE lineId = ? UNION SELECT 1 FROM lot WHERE lineId = ?").get(line, line);
+    const used = db
+      .prepare("SELECT 1 FROM stand WHERE lineId = ? UNION SELECT 1 FROM lot WHERE lineId = ?")
+      .get(line, line);
     if (before && before.species !== input.species && used)
-      throw new Refusal("Stands and seed are kept under this line's species; it can't change.", {
-        species: "Stands and seed are kept under this species; it can't change.",
-      });
+      refuse("species", "Stands and seed are kept under this line's species; it can't change.");
     write.update("line", line, input, seen);
     return { message: `Line ${input.name} changed`, id: line, warnings: warningsFor(input) };
   },
@@ -101,7 +95,14 @@ const WANTED: Record<YardstickKind, string[]> = {
 };
 
 /** Words of a category as typed: commas or lines between them. */
-const words = (typed: string) => [...new Set(typed.split(/[,\n]/).map((w) => w.trim()).filter(Boolean))];
+const words = (typed: string) => [
+  ...new Set(
+    typed
+      .split(/[,\n]/)
+      .map((w) => w.trim())
+      .filter(Boolean),
+  ),
+];
 
 const addYardstick = command<YardstickInput>({
   name: "yardstick.add",
@@ -119,17 +120,18 @@ const addYardstick = command<YardstickInput>({
     weight: Joi.number().min(0).max(10).default(1).label("Weight"),
   }),
   run({ db, write }, input) {
-    if (!lineById(db, input.lineId)) throw new Refusal("That line does not exist.", { lineId: "Choose a line." });
-    const refuse = (field: string, message: string) => {
-      throw new Refusal(message, { [field]: message });
-    };
+    if (!lineById(db, input.lineId)) refuse("lineId", "That line does not exist.");
     const list = words(input.categories);
     if (!WANTED[input.kind].includes(input.wanted))
       refuse("wanted", `For this kind, wanted is one of: ${WANTED[input.kind].join(", ")}.`);
     if (input.wanted === "target" && input.target === undefined) refuse("target", "Say the target's value.");
     if (input.kind === "scale" && (!input.lowEnd || !input.highEnd))
-      refuse(input.lowEnd ? "highEnd" : "lowEnd", "Describe both ends of the scale, so that 1 and 9 mean the same next year.");
-    if (input.kind === "category" && list.length < 2) refuse("categories", "Give at least two words, with commas between.");
+      refuse(
+        input.lowEnd ? "highEnd" : "lowEnd",
+        "Describe both ends of the scale, so that 1 and 9 mean the same next year.",
+      );
+    if (input.kind === "category" && list.length < 2)
+      refuse("categories", "Give at least two words, with commas between.");
     if (input.kind === "category" && !list.includes(input.targetWord ?? ""))
       refuse("targetWord", "The wanted word must be one of the words.");
     if (db.prepare("SELECT 1 FROM yardstick WHERE lineId = ? AND name = ?").get(input.lineId, input.name))

@@ -1,20 +1,23 @@
 import Joi from "joi";
-import { nextGeneration, type SeedKind } from "@/core/custody/generation";
 import { seasonOf } from "@/core/climate/season";
-import { Refusal } from "@/db/journal";
+import { nextGeneration, type SeedKind } from "@/core/custody/generation";
+import { refuse } from "@/db/journal";
 import { command, nextCode } from "../command";
 import { count, day, id, note, seedAmount } from "../fields";
 import { lineById } from "../line/queries";
 import { plantById } from "../plant/queries";
 import { existingStand } from "../stand/commands";
 
-const refuse = (field: string, message: string): never => {
-  throw new Refusal(message, { [field]: message });
-};
-
 const AMOUNT_NEEDED = "Count the seeds or weigh them.";
 
-type ReceiveLot = { lineId: number; gathered: string; generation?: number; seeds?: number; mass?: number; note: string };
+type ReceiveLot = {
+  lineId: number;
+  gathered: string;
+  generation?: number;
+  seeds?: number;
+  mass?: number;
+  note: string;
+};
 
 const receiveLot = command<ReceiveLot>({
   name: "lot.receive",
@@ -69,10 +72,14 @@ const saveLot = command<SaveLot>({
     const generation = fixing ? nextGeneration(kind as SeedKind, grown, grown) : null;
     const mothers: (number | null)[] = plantIds.length ? plantIds : [null];
     const ids = mothers.map((plantId) => {
-      const plant = plantId === null ? null : (plantById(db, plantId) ?? refuse("plantIds", "That plant does not exist."));
+      const plant =
+        plantId === null ? null : (plantById(db, plantId) ?? refuse("plantIds", "That plant does not exist."));
       if (plant && plant.standId !== standId) refuse("plantIds", "That plant stands elsewhere.");
       if (plant?.removedOn && plant.removedOn < gathered)
-        refuse("plantIds", `Plant ${plant.number} was taken out on ${plant.removedOn}; no seed of it can be gathered after.`);
+        refuse(
+          "plantIds",
+          `Plant ${plant.number} was taken out on ${plant.removedOn}; no seed of it can be gathered after.`,
+        );
       const code = nextCode(db, "lot", seasonOf(gathered, garden.latitude));
       return write.insert("lot", {
         code,
@@ -91,7 +98,9 @@ const saveLot = command<SaveLot>({
       ids,
       id: ids[0],
       warnings: hybrid
-        ? ["Seed of a bought F1 hybrid does not come true; this lot is kept as an F2. Choose the school cross and fix to undo it."]
+        ? [
+            "Seed of a bought F1 hybrid does not come true; this lot is kept as an F2. Choose the school cross and fix to undo it.",
+          ]
         : [],
     };
   },

@@ -3,17 +3,13 @@ import { speciesById } from "@/catalogue/catalogue";
 import { daysBetween, isDay } from "@/core/calendar/day";
 import { flowering } from "@/core/flowering/forecast";
 import { removal } from "@/core/selection/roguing";
-import { Refusal } from "@/db/journal";
+import { refuse } from "@/db/journal";
 import { type Context, command } from "../command";
 import { day, id, note } from "../fields";
 import type { YardstickRow } from "../line/queries";
 import { yardsticks } from "../line/queries";
 import { existingStand } from "../stand/commands";
 import { type Mark, type Plant, plantById } from "./queries";
-
-const refuse = (field: string, message: string): never => {
-  throw new Refusal(message, { [field]: message });
-};
 
 function existingPlant({ db }: Pick<Context, "db">, plant: number): Plant {
   return plantById(db, plant) ?? refuse("id", "That plant does not exist.");
@@ -68,7 +64,9 @@ const removePlants = command<RemovePlants>({
       message: `${ids.length} ${ids.length === 1 ? "plant" : "plants"} taken out of ${codes}`,
       ids,
       warnings: late.length
-        ? [`After first flower: the pollen of ${late.length === 1 ? `plant ${late[0]}` : `${late.length} plants`} may already be in the neighbours' seed.`]
+        ? [
+            `After first flower: the pollen of ${late.length === 1 ? `plant ${late[0]}` : `${late.length} plants`} may already be in the neighbours' seed.`,
+          ]
         : [],
     };
   },
@@ -104,7 +102,8 @@ function readScore(yardstick: YardstickRow, typed: string, sown: string, today: 
     default: {
       const words = JSON.parse(yardstick.categories) as string[];
       const fits = words.filter((w) => w.toLowerCase().startsWith(text.toLowerCase()));
-      const word = words.find((w) => w.toLowerCase() === text.toLowerCase()) ?? (fits.length === 1 ? fits[0] : undefined);
+      const word =
+        words.find((w) => w.toLowerCase() === text.toLowerCase()) ?? (fits.length === 1 ? fits[0] : undefined);
       return word ? { number: null, word } : refuse("value", `${yardstick.name} takes one of: ${words.join(", ")}.`);
     }
   }
@@ -124,9 +123,10 @@ const setScore = command<SetScore>({
     const yardstick =
       yardsticks(db, stand.lineId).find((y) => y.id === yardstickId) ??
       refuse("yardstickId", "That yardstick does not belong to this plant's line.");
-    const known = db.prepare("SELECT id FROM score WHERE plantId = ? AND yardstickId = ?").pluck().get(plantId, yardstickId) as
-      | number
-      | undefined;
+    const known = db
+      .prepare("SELECT id FROM score WHERE plantId = ? AND yardstickId = ?")
+      .pluck()
+      .get(plantId, yardstickId) as number | undefined;
     const where = `${stand.code} plant ${plant.number}, ${yardstick.name}`;
     if (!value?.trim()) {
       if (known) write.remove("score", known);

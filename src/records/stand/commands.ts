@@ -6,17 +6,13 @@ import { seedsInLot } from "@/core/custody/generation";
 import { flowering } from "@/core/flowering/forecast";
 import type { FlowerCare } from "@/core/isolation/clashes";
 import type { RemedyChange } from "@/core/isolation/remedies";
-import { Refusal, type Row } from "@/db/journal";
+import { type Row, refuse } from "@/db/journal";
 import { type Context, command, nextCode } from "../command";
 import { count, day, id, version } from "../fields";
 import { bedById } from "../garden/queries";
 import { lineById } from "../line/queries";
 import { lotById } from "../lot/queries";
 import { type StandRow, standById } from "./queries";
-
-const refuse = (field: string, message: string): never => {
-  throw new Refusal(message, { [field]: message });
-};
 
 /** A stand that must exist. */
 export function existingStand({ db }: Pick<Context, "db">, stand: number, field: string): StandRow {
@@ -195,11 +191,11 @@ const applyRemedy = command<RemedyChange>({
   schema: Joi.object<RemedyChange>({
     kind: Joi.string().valid("resow", "move", "flowers", "another-year").required(),
     standId: id().required(),
-    sown: day("Sown on").when("kind", { is: "resow", then: Joi.required() }),
-    bedId: id().when("kind", { is: "move", then: Joi.required() }),
+    sown: day("Sown on").when("kind", { not: "resow", otherwise: Joi.required() }),
+    bedId: id().when("kind", { not: "move", otherwise: Joi.required() }),
     flowers: Joi.string()
       .valid("open", "covered", "hand", "removed")
-      .when("kind", { is: "flowers", then: Joi.required() }),
+      .when("kind", { not: "flowers", otherwise: Joi.required() }),
   } as Record<string, Joi.Schema>),
   run(context, change) {
     const { db, write, garden } = context;

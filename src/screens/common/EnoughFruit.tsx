@@ -24,29 +24,41 @@ export function EnoughFruit({ state }: { state: CrossState }) {
           <>What waits should do: {chance(toDo.chanceNow)}. </>
         ) : last && last.daysLeft >= 0 ? (
           <>
-            Do <FlowersFigure wanted={cross.fruitsWanted} done={tally} rate={rate} confidence={cross.confidence} /> more (
-            {toDo.fewest}–{toDo.most} over the set rate&apos;s range) by {dayInWords(last.day)} for {chance(cross.confidence)}.
-            {last.reason === "frost" && " After that the seed does not ripen before frost."}
+            Do <FlowersFigure wanted={cross.fruitsWanted} done={tally} rate={rate} confidence={cross.confidence} /> more
+            ({toDo.fewest}–{toDo.most} over the set rate&apos;s range) by {dayInWords(last.day)} for{" "}
+            {chance(cross.confidence)}.{last.reason === "frost" && " After that the seed does not ripen before frost."}
           </>
         ) : (
           <>
-            {last ? `The last useful evening was ${dayInWords(last.day)}.` : "The flowerings do not meet."} Missing: {cross.fruitsWanted - tally.set}.
+            {last ? `The last useful evening was ${dayInWords(last.day)}.` : "The flowerings do not meet."} Missing:{" "}
+            {cross.fruitsWanted - tally.set}.
           </>
         )}
       </Enough>
       {!reached && !cross.closed && possible > 0 && possible < cross.fruitsWanted && (
         <div className="mt-3">
-          <CommandButton command="cross.adjust" input={{ id: cross.id, version: cross.version, fruitsWanted: possible, closed: 0 }}>
+          <CommandButton
+            command="cross.adjust"
+            input={{ id: cross.id, version: cross.version, fruitsWanted: possible, closed: 0 }}
+          >
             Accept {plural(possible, "fruit")}
           </CommandButton>
         </div>
       )}
       <dl className="rows mt-4 border-y border-rule text-sm">
         {[
-          ["Set rate", `${rate.likely.toFixed(2)} (${rate.low.toFixed(2)}–${rate.high.toFixed(2)})`, "as planned with the cross"],
+          [
+            "Set rate",
+            `${rate.likely.toFixed(2)} (${rate.low.toFixed(2)}–${rate.high.toFixed(2)})`,
+            "as planned with the cross",
+          ],
           ["Chance with what waits now", percent(toDo.chanceNow), "binomial, at the likely set rate"],
           ["Unusable or failed so far", String(tally.lost), "your record"],
-          ["Evenings left", last ? String(Math.max(0, last.daysLeft + 1)) : "0", last ? `both in flower to ${dayInWords(last.day)}, forecast` : "forecast"],
+          [
+            "Evenings left",
+            last ? String(Math.max(0, last.daysLeft + 1)) : "0",
+            last ? `both in flower to ${dayInWords(last.day)}, forecast` : "forecast",
+          ],
         ].map(([term, value, source]) => (
           <div key={term} className="flex justify-between gap-4 py-2">
             <dt>

@@ -1,6 +1,6 @@
 "use client";
-import { CommandForm, Field } from "@/ui/CommandForm";
 import type { Garden } from "@/records/garden/queries";
+import { CommandForm, Field } from "@/ui/CommandForm";
 
 export function GardenForm({ garden }: { garden: Garden }) {
   const kept = garden.version > 0;
@@ -20,7 +20,11 @@ export function GardenForm({ garden }: { garden: Garden }) {
       <div className="grid gap-4 sm:grid-cols-2">
         <Field name="latitude" label="Latitude" type="number" unit="degrees, south is minus" />
         <Field name="longitude" label="Longitude" type="number" unit="degrees, west is minus" />
-        <Field name="lastFrost" label="Last frost, usually" hint="Month and day, as 05-20. Empty where there is none." />
+        <Field
+          name="lastFrost"
+          label="Last frost, usually"
+          hint="Month and day, as 05-20. Empty where there is none."
+        />
         <Field name="firstFrost" label="First frost, usually" hint="As 09-25." />
         <Field name="timezone" label="Time zone" hint="As Europe/Zurich." />
         <Field

@@ -50,7 +50,10 @@ export function Page({ at, title, band, beside, children }: Props) {
         <h1 className="sr-only">{title}</h1>
         <div className="px-4 py-6 sm:px-7">{children}</div>
         {beside && (
-          <aside aria-label="Why and what else" className="border-rule bg-leaf px-4 py-6 max-lg:border-t sm:px-7 lg:border-l">
+          <aside
+            aria-label="Why and what else"
+            className="border-rule bg-leaf px-4 py-6 max-lg:border-t sm:px-7 lg:border-l"
+          >
             {beside}
           </aside>
         )}

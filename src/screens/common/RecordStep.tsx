@@ -129,7 +129,13 @@ function Results({ crossId, day, step, flowers, onDone }: Props) {
       ))}
       {action === "pollinate" && (
         <div className="border-t border-rule py-3">
-          <Stepper label="male flowers on each; one is often too few" value={males} min={1} max={20} onChange={setMales} />
+          <Stepper
+            label="male flowers on each; one is often too few"
+            value={males}
+            min={1}
+            max={20}
+            onChange={setMales}
+          />
         </div>
       )}
       <Trouble message={trouble} />

@@ -9,7 +9,11 @@ export function SeasonPicker({ path, season, seasons, latitude }: Props) {
   return (
     <label className="flex items-center gap-2">
       <span className="text-soft">Season</span>
-      <select className="w-auto!" value={season} onChange={(event) => router.push(`${path}?season=${event.target.value}`)}>
+      <select
+        className="w-auto!"
+        value={season}
+        onChange={(event) => router.push(`${path}?season=${event.target.value}`)}
+      >
         {seasons.map((s) => (
           <option key={s} value={s}>
             {seasonName(s, latitude)}

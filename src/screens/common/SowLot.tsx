@@ -25,13 +25,27 @@ export function SowLot({ lots, beds, today, most }: Props) {
         label="Lot"
         type="select"
         none="Choose a lot"
-        choices={lots.map((l) => ({ value: l.id, label: `${l.code} ${l.lineName} ${l.generation ? generationName(l.generation) : ""}` }))}
+        choices={lots.map((l) => ({
+          value: l.id,
+          label: `${l.code} ${l.lineName} ${l.generation ? generationName(l.generation) : ""}`,
+        }))}
       />
       <div className="grid grid-cols-2 gap-4">
-        <Field name="sowedSeeds" label="Seeds sown" type="number" hint={most === undefined ? undefined : `${most} are left`} />
+        <Field
+          name="sowedSeeds"
+          label="Seeds sown"
+          type="number"
+          hint={most === undefined ? undefined : `${most} are left`}
+        />
         <Field name="sown" label="Sown on" type="date" />
       </div>
-      <Field name="bedId" label="Bed" type="select" none="In trays for now" choices={beds.map((b) => ({ value: b.id, label: b.name }))} />
+      <Field
+        name="bedId"
+        label="Bed"
+        type="select"
+        none="In trays for now"
+        choices={beds.map((b) => ({ value: b.id, label: b.name }))}
+      />
     </CommandForm>
   );
 }

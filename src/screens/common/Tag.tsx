@@ -22,10 +22,16 @@ export function Tag({ kind, code, href, small }: Props) {
     <span className="inline-block align-middle drop-shadow-[0_0_0.6px_var(--ink)]">
       <span className="block bg-ink p-px" style={{ clipPath: shape }}>
         <span
-          className={clsx("flex items-center whitespace-nowrap bg-leaf font-bold text-ink", PAD[kind], small ? "text-xs" : "text-sm")}
+          className={clsx(
+            "flex items-center whitespace-nowrap bg-leaf font-bold text-ink",
+            PAD[kind],
+            small ? "text-xs" : "text-sm",
+          )}
           style={{ clipPath: shape, height }}
         >
-          {kind === "cross" && <span aria-hidden className="mr-1.5 inline-block size-2 rounded-full border border-ink" />}
+          {kind === "cross" && (
+            <span aria-hidden className="mr-1.5 inline-block size-2 rounded-full border border-ink" />
+          )}
           {code}
         </span>
       </span>

@@ -8,7 +8,13 @@ import { percent, plural } from "./words";
 const SURE = "the chance you ask for";
 
 /** Flowers still to do, opening to its working. */
-export function FlowersFigure(props: { wanted: number; done: Tally; rate: SetRate; confidence: number; noun?: boolean }) {
+export function FlowersFigure(props: {
+  wanted: number;
+  done: Tally;
+  rate: SetRate;
+  confidence: number;
+  noun?: boolean;
+}) {
   const { wanted, done, rate, confidence, noun = true } = props;
   const { likely } = flowersToDo(wanted, done, rate, confidence);
   return (
@@ -17,15 +23,56 @@ export function FlowersFigure(props: { wanted: number; done: Tally; rate: SetRat
       title="How many flowers to do?"
       method="Each flower sets on its own with the set rate, so fruits are binomial. The smallest number that brings the missing fruits with the chance asked for, less the flowers that wait already."
       inputs={[
-        { key: "wanted", label: "Fruits wanted", value: wanted, min: 1, max: 10_000, step: 1, source: "planned with the cross" },
+        {
+          key: "wanted",
+          label: "Fruits wanted",
+          value: wanted,
+          min: 1,
+          max: 10_000,
+          step: 1,
+          source: "planned with the cross",
+        },
         { key: "set", label: "Set already", value: done.set, min: 0, max: 10_000, step: 1, source: "your record" },
-        { key: "pending", label: "Covered or waiting", value: done.covered + done.waiting, min: 0, max: 10_000, step: 1, source: "your record" },
-        { key: "rate", label: "Set rate", value: Number(rate.likely.toFixed(3)), low: rate.low, high: rate.high, min: 0.01, max: 1, step: 0.01, source: "planned with the cross; at first the catalogue's working value" },
-        { key: "confidence", label: "How sure", value: confidence, low: 0.8, high: 0.95, min: 0.5, max: 0.999, step: 0.01, source: SURE },
+        {
+          key: "pending",
+          label: "Covered or waiting",
+          value: done.covered + done.waiting,
+          min: 0,
+          max: 10_000,
+          step: 1,
+          source: "your record",
+        },
+        {
+          key: "rate",
+          label: "Set rate",
+          value: Number(rate.likely.toFixed(3)),
+          low: rate.low,
+          high: rate.high,
+          min: 0.01,
+          max: 1,
+          step: 0.01,
+          source: "planned with the cross; at first the catalogue's working value",
+        },
+        {
+          key: "confidence",
+          label: "How sure",
+          value: confidence,
+          low: 0.8,
+          high: 0.95,
+          min: 0.5,
+          max: 0.999,
+          step: 0.01,
+          source: SURE,
+        },
       ]}
       compute={(v) => {
         const tally = { covered: v.pending!, waiting: 0, set: v.set!, lost: 0 };
-        const number = flowersToDo(v.wanted!, tally, { low: v.rate!, likely: v.rate!, high: v.rate! }, v.confidence!).likely;
+        const number = flowersToDo(
+          v.wanted!,
+          tally,
+          { low: v.rate!, likely: v.rate!, high: v.rate! },
+          v.confidence!,
+        ).likely;
         return { number, words: plural(number, "flower") };
       }}
     />
@@ -42,8 +89,26 @@ export function MixedFigure({ generation, shares }: { generation: number; shares
       title={`How mixed is an F${generation} still?`}
       method="Of the genes in which the two parents differ, the share expected to be mixed in one plant: F′ = s(1+F)/2 each generation from the F1. Without selection, and kinship among few parents is not counted; those make it lower."
       inputs={[
-        { key: "steps", label: "Generations after the F1", value: shares.length, min: 0, max: 30, step: 1, source: "this line's ladder" },
-        { key: "share", label: "Share of seed selfed, each time", value: Number(own.toFixed(2)), low: 0, high: 1, min: 0, max: 1, step: 0.05, source: "how the sown lots came about" },
+        {
+          key: "steps",
+          label: "Generations after the F1",
+          value: shares.length,
+          min: 0,
+          max: 30,
+          step: 1,
+          source: "this line's ladder",
+        },
+        {
+          key: "share",
+          label: "Share of seed selfed, each time",
+          value: Number(own.toFixed(2)),
+          low: 0,
+          high: 1,
+          min: 0,
+          max: 1,
+          step: 0.05,
+          source: "how the sown lots came about",
+        },
       ]}
       compute={(v) => {
         const even = v.steps === shares.length && Math.abs(v.share! - own) < 0.006;
@@ -55,7 +120,15 @@ export function MixedFigure({ generation, shares }: { generation: number; shares
 }
 
 /** The likely day of first ripe seed. */
-export function RipeFigure({ from, observed, range }: { from: string; observed: boolean; range: { low: number; high: number } }) {
+export function RipeFigure({
+  from,
+  observed,
+  range,
+}: {
+  from: string;
+  observed: boolean;
+  range: { low: number; high: number };
+}) {
   const middle = Math.round((range.low + range.high) / 2);
   return (
     <Working
@@ -63,8 +136,28 @@ export function RipeFigure({ from, observed, range }: { from: string; observed: 
       title="When is the first seed ripe?"
       method="First flower plus the days from pollination to ripe seed. A rule of thumb: warmth decides."
       inputs={[
-        { key: "days", label: "Days to ripe seed", value: middle, low: range.low, high: range.high, min: 1, max: 400, step: 1, source: "catalogue range" },
-        { key: "later", label: "First flower later by (days)", value: 0, low: observed ? 0 : -10, high: observed ? 0 : 10, min: -60, max: 120, step: 1, source: observed ? "first flower as you saw it" : "forecast from sowing" },
+        {
+          key: "days",
+          label: "Days to ripe seed",
+          value: middle,
+          low: range.low,
+          high: range.high,
+          min: 1,
+          max: 400,
+          step: 1,
+          source: "catalogue range",
+        },
+        {
+          key: "later",
+          label: "First flower later by (days)",
+          value: 0,
+          low: observed ? 0 : -10,
+          high: observed ? 0 : 10,
+          min: -60,
+          max: 120,
+          step: 1,
+          source: observed ? "first flower as you saw it" : "forecast from sowing",
+        },
       ]}
       compute={(v) => ({ number: v.days! + v.later!, words: dayInWords(addDays(from, v.days! + v.later!)) })}
     />

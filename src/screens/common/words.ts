@@ -1,6 +1,10 @@
 import { type Day, dayInWords } from "@/core/calendar/day";
 
-export const SCHOOLS = { "keep-pure": "Keep pure", "cross-and-fix": "Cross and fix", "let-it-mix": "Let it mix" } as const;
+export const SCHOOLS = {
+  "keep-pure": "Keep pure",
+  "cross-and-fix": "Cross and fix",
+  "let-it-mix": "Let it mix",
+} as const;
 
 export const STATUSES = {
   "open-pollinated": "Open-pollinated",
@@ -12,12 +16,19 @@ export const STATUSES = {
 
 export const FLOWERS = { open: "Open", covered: "Covered", hand: "Pollinated by hand", removed: "Taken off" } as const;
 
-export const MARKS = { none: "No mark", keep: "Keep", "seed-parent": "Seed parent", watch: "Watch", out: "Out" } as const;
+export const MARKS = {
+  none: "No mark",
+  keep: "Keep",
+  "seed-parent": "Seed parent",
+  watch: "Watch",
+  out: "Out",
+} as const;
 
 export const FAULTS = { "found-open": "Found open", limp: "Limp", "torn-bag": "Bag torn" } as const;
 
 /** The choices of a select from a table of words. */
-export const choicesOf = (table: Record<string, string>) => Object.entries(table).map(([value, label]) => ({ value, label }));
+export const choicesOf = (table: Record<string, string>) =>
+  Object.entries(table).map(([value, label]) => ({ value, label }));
 
 export const spanInWords = (start: Day, end: Day): string => `${dayInWords(start)} to ${dayInWords(end)}`;
 

@@ -39,13 +39,26 @@ export function CrossScreen(view: CrossView) {
         <a href={`/api/tags/cross/${cross.id}`} className="leaf leaf-plain">
           Print its tag
         </a>
-        <CommandButton command="cross.adjust" input={{ id: cross.id, version: cross.version, fruitsWanted: cross.fruitsWanted, closed: cross.closed ? 0 : 1 }} plain>
+        <CommandButton
+          command="cross.adjust"
+          input={{
+            id: cross.id,
+            version: cross.version,
+            fruitsWanted: cross.fruitsWanted,
+            closed: cross.closed ? 0 : 1,
+          }}
+          plain
+        >
           {cross.closed ? "Open it again" : "Close the cross"}
         </CommandButton>
       </div>
       <h2 className="mt-3 break-words text-2xl">
         <Link href={`/ground?stand=${view.parents.mother}`}>{parent(cross.motherName, cross.motherNumber)}</Link> ×{" "}
-        {cross.kind === "self" ? "itself" : <Link href={`/ground?stand=${view.parents.father}`}>{parent(cross.fatherName, cross.fatherNumber)}</Link>}
+        {cross.kind === "self" ? (
+          "itself"
+        ) : (
+          <Link href={`/ground?stand=${view.parents.father}`}>{parent(cross.fatherName, cross.fatherNumber)}</Link>
+        )}
       </h2>
       <p className="text-soft">
         gives {cross.lineName} {generationName(cross.generation)}; {plural(cross.fruitsWanted, "fruit")} wanted
@@ -80,7 +93,12 @@ const STATES: Record<Flower["state"], string> = {
 };
 
 function FlowerTable({ flowers }: { flowers: Flower[] }) {
-  if (flowers.length === 0) return <p className="mt-6 text-soft">No flowers yet. The first step is in the evening: cover the buds that open tomorrow.</p>;
+  if (flowers.length === 0)
+    return (
+      <p className="mt-6 text-soft">
+        No flowers yet. The first step is in the evening: cover the buds that open tomorrow.
+      </p>
+    );
   return (
     <div className="mt-6 max-h-96 overflow-auto" role="group" aria-label="Flowers">
       <table className="ruled w-full">
@@ -101,7 +119,15 @@ function FlowerTable({ flowers }: { flowers: Flower[] }) {
               <td>{f.pollinatedOn ? dayInWords(f.pollinatedOn) : "–"}</td>
               <td>{f.males ?? "–"}</td>
               <td>{f.checkedOn ? dayInWords(f.checkedOn) : "–"}</td>
-              <td className={f.state === "set" || f.state === "harvested" ? "font-bold text-moss" : f.fault || f.state === "failed" ? "text-rust" : ""}>
+              <td
+                className={
+                  f.state === "set" || f.state === "harvested"
+                    ? "font-bold text-moss"
+                    : f.fault || f.state === "failed"
+                      ? "text-rust"
+                      : ""
+                }
+              >
                 {STATES[f.state]}
                 {f.fault ? `: ${FAULTS[f.fault].toLowerCase()}` : ""}
               </td>
@@ -113,10 +139,19 @@ function FlowerTable({ flowers }: { flowers: Flower[] }) {
   );
 }
 
-const WHEN = { dawn: "at dawn", morning: "in the morning", "any-hour": "at any hour", evening: "in the evening, before dusk" } as const;
+const WHEN = {
+  dawn: "at dawn",
+  morning: "in the morning",
+  "any-hour": "at any hour",
+  evening: "in the evening, before dusk",
+} as const;
 
 /** The days each step falls on for a flower covered today; ripening counts from pollination, not from the look at the fruit. */
-function timeline(protocol: Protocol, ripe: { low: number; high: number }, today: string): { from: string; to: string }[] {
+function timeline(
+  protocol: Protocol,
+  ripe: { low: number; high: number },
+  today: string,
+): { from: string; to: string }[] {
   const at = (base: { from: string; to: string }, after: { low: number; high: number }) => ({
     from: addDays(base.from, after.low),
     to: addDays(base.to, after.high),
@@ -130,7 +165,15 @@ function timeline(protocol: Protocol, ripe: { low: number; high: number }, today
   });
 }
 
-function ProtocolSteps({ protocol, ripe, today }: { protocol: Protocol; ripe: { low: number; high: number }; today: string }) {
+function ProtocolSteps({
+  protocol,
+  ripe,
+  today,
+}: {
+  protocol: Protocol;
+  ripe: { low: number; high: number };
+  today: string;
+}) {
   const days = timeline(protocol, ripe, today);
   return (
     <section className="mt-10 max-w-3xl">
@@ -141,7 +184,9 @@ function ProtocolSteps({ protocol, ripe, today }: { protocol: Protocol; ripe: { 
           return (
             <li key={step.action} className="grid gap-x-5 py-3 sm:grid-cols-[11rem_1fr]">
               <p className="text-sm text-soft">
-                <strong className="text-ink">{from === to ? dayInWords(from) : `${dayInWords(from)} to ${dayInWords(to)}`}</strong>
+                <strong className="text-ink">
+                  {from === to ? dayInWords(from) : `${dayInWords(from)} to ${dayInWords(to)}`}
+                </strong>
                 <span className="block">{WHEN[step.band]}</span>
               </p>
               <div>

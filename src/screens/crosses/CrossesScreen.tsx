@@ -10,7 +10,12 @@ export function CrossesScreen({ garden, band, season, seasons, crosses, parents,
   const openOnes = crosses.filter((c) => !c.cross.closed);
   const missing = openOnes.filter((c) => c.toDo.likely > 0);
   return (
-    <Page at="/crosses" title="Crosses" band={band} beside={<PlanCross parents={parents} kept={kept} knownPairs={knownPairs} />}>
+    <Page
+      at="/crosses"
+      title="Crosses"
+      band={band}
+      beside={<PlanCross parents={parents} kept={kept} knownPairs={knownPairs} />}
+    >
       <div className="mb-5 flex flex-wrap items-center justify-between gap-4">
         <h2 className="text-2xl">
           {crosses.length === 0
@@ -22,7 +27,10 @@ export function CrossesScreen({ garden, band, season, seasons, crosses, parents,
         <SeasonPicker path="/crosses" season={season} seasons={seasons} latitude={garden.latitude} />
       </div>
       {crosses.length === 0 ? (
-        <p className="max-w-prose">Choose a mother and a father stand that flower together, say how many fruits or seeds you want, and the flowers to do are worked out.</p>
+        <p className="max-w-prose">
+          Choose a mother and a father stand that flower together, say how many fruits or seeds you want, and the
+          flowers to do are worked out.
+        </p>
       ) : (
         <div className="overflow-x-auto">
           <table className="ruled w-full">
@@ -46,17 +54,26 @@ export function CrossesScreen({ garden, band, season, seasons, crosses, parents,
                   <td className="max-w-80 break-words">
                     {cross.motherName}
                     {cross.motherNumber ? ` plant ${cross.motherNumber}` : ""} ×{" "}
-                    {cross.kind === "self" ? "itself" : `${cross.fatherName}${cross.fatherNumber ? ` plant ${cross.fatherNumber}` : ""}`}
+                    {cross.kind === "self"
+                      ? "itself"
+                      : `${cross.fatherName}${cross.fatherNumber ? ` plant ${cross.fatherNumber}` : ""}`}
                   </td>
                   <td className="whitespace-nowrap">
-                    {cross.lineName.length > 22 ? `${cross.lineName.slice(0, 21)}…` : cross.lineName} {generationName(cross.generation)}
+                    {cross.lineName.length > 22 ? `${cross.lineName.slice(0, 21)}…` : cross.lineName}{" "}
+                    {generationName(cross.generation)}
                   </td>
                   <td>
                     {tally.set} / {cross.fruitsWanted}
                   </td>
                   <td>{tally.covered + tally.waiting}</td>
                   <td>{tally.lost}</td>
-                  <td>{cross.closed ? "closed" : toDo.likely === 0 ? "none" : `${toDo.likely} (${toDo.fewest}–${toDo.most})`}</td>
+                  <td>
+                    {cross.closed
+                      ? "closed"
+                      : toDo.likely === 0
+                        ? "none"
+                        : `${toDo.likely} (${toDo.fewest}–${toDo.most})`}
+                  </td>
                 </tr>
               ))}
             </tbody>

@@ -68,9 +68,13 @@ function PlanFields({ parents, kept, knownPairs }: Props) {
   const typed = useWatch({ control }) as Record<string, string>;
   const stand = (id: string | undefined) => parents.find((p) => p.id === Number(id));
   const [mother, father] = [stand(typed.motherStandId), stand(typed.fatherStandId)];
-  const plants = (id: string | undefined) => kept.filter((p) => p.standId === Number(id)).map((p) => ({ value: p.id, label: `plant ${p.number} (${p.mark.replace("-", " ")})` }));
+  const plants = (id: string | undefined) =>
+    kept
+      .filter((p) => p.standId === Number(id))
+      .map((p) => ({ value: p.id, label: `plant ${p.number} (${p.mark.replace("-", " ")})` }));
   const choices = parents.map((p) => ({ value: p.id, label: `${p.name} ${p.code}` }));
-  const newLine = mother && father && mother.lineId !== father.lineId && !knownPairs.includes(`${mother.lineId}-${father.lineId}`);
+  const newLine =
+    mother && father && mother.lineId !== father.lineId && !knownPairs.includes(`${mother.lineId}-${father.lineId}`);
   return (
     <>
       <Parent name="mother" label="Mother" choices={choices} plants={plants(typed.motherStandId)} chosen={mother} />
@@ -85,13 +89,16 @@ function PlanFields({ parents, kept, knownPairs }: Props) {
           name="seedsPerFruit"
           label="Seeds in a fruit"
           type="number"
-          hint={mother?.seedsPerFruit ? `catalogue ${mother.seedsPerFruit.low}–${mother.seedsPerFruit.high}` : undefined}
+          hint={
+            mother?.seedsPerFruit ? `catalogue ${mother.seedsPerFruit.low}–${mother.seedsPerFruit.high}` : undefined
+          }
         />
       </div>
       <fieldset>
         <legend className="font-semibold">Share of flowers that set</legend>
         <p className="mb-2 text-sm text-soft">
-          Left empty, the catalogue&apos;s working value{mother ? ` (${mother.handSet.low}–${mother.handSet.high})` : ""} is taken.
+          Left empty, the catalogue&apos;s working value
+          {mother ? ` (${mother.handSet.low}–${mother.handSet.high})` : ""} is taken.
         </p>
         <div className="grid grid-cols-3 gap-3">
           <Field name="setLow" label="low" type="number" />
@@ -104,13 +111,28 @@ function PlanFields({ parents, kept, knownPairs }: Props) {
   );
 }
 
-type ParentProps = { name: "mother" | "father"; label: string; choices: { value: number; label: string }[]; plants: { value: number; label: string }[]; chosen: ParentChoice | undefined };
+type ParentProps = {
+  name: "mother" | "father";
+  label: string;
+  choices: { value: number; label: string }[];
+  plants: { value: number; label: string }[];
+  chosen: ParentChoice | undefined;
+};
 
 function Parent({ name, label, choices, plants, chosen }: ParentProps) {
   return (
     <div className="grid gap-2">
-      <Field name={`${name}StandId`} label={label} type="select" none="Choose a stand" choices={choices} hint={chosen && `in flower ${spanInWords(chosen.start, chosen.end)}`} />
-      {plants.length > 0 && <Field name={`${name}PlantId`} label={`${label} plant`} type="select" none="Any plant of it" choices={plants} />}
+      <Field
+        name={`${name}StandId`}
+        label={label}
+        type="select"
+        none="Choose a stand"
+        choices={choices}
+        hint={chosen && `in flower ${spanInWords(chosen.start, chosen.end)}`}
+      />
+      {plants.length > 0 && (
+        <Field name={`${name}PlantId`} label={`${label} plant`} type="select" none="Any plant of it" choices={plants} />
+      )}
     </div>
   );
 }
@@ -135,14 +157,31 @@ function Meets({ mother, father }: { mother: ParentChoice; father: ParentChoice 
 function Flowers({ typed, parents }: { typed: Record<string, string>; parents: ParentChoice[] }) {
   const full = completed(typed, parents) as Record<string, number>;
   const number = (name: string) => Number(full[name]);
-  const wanted = number("seedsWanted") > 0 && number("seedsPerFruit") > 0 ? fruitsFor(number("seedsWanted"), number("seedsPerFruit")) : number("fruitsWanted");
+  const wanted =
+    number("seedsWanted") > 0 && number("seedsPerFruit") > 0
+      ? fruitsFor(number("seedsWanted"), number("seedsPerFruit"))
+      : number("fruitsWanted");
   const rate = { low: number("setLow"), likely: number("setLikely"), high: number("setHigh") };
   const confidence = number("confidence");
-  const usable = Number.isInteger(wanted) && wanted > 0 && wanted <= 10_000 && Object.values(rate).every((r) => r >= 0.01 && r <= 1) && confidence >= 0.5 && confidence < 1;
+  const usable =
+    Number.isInteger(wanted) &&
+    wanted > 0 &&
+    wanted <= 10_000 &&
+    Object.values(rate).every((r) => r >= 0.01 && r <= 1) &&
+    confidence >= 0.5 &&
+    confidence < 1;
   if (!usable) return null;
   return (
     <p className="text-lg">
-      Plan for <FlowersFigure key={`${wanted}${rate.likely}${confidence}`} wanted={wanted} done={{ covered: 0, waiting: 0, set: 0, lost: 0 }} rate={rate} confidence={confidence} /> to pollinate.
+      Plan for{" "}
+      <FlowersFigure
+        key={`${wanted}${rate.likely}${confidence}`}
+        wanted={wanted}
+        done={{ covered: 0, waiting: 0, set: 0, lost: 0 }}
+        rate={rate}
+        confidence={confidence}
+      />{" "}
+      to pollinate.
     </p>
   );
 }

@@ -11,7 +11,11 @@ export function BedForm({ bed, units }: { bed?: Bed; units: Units }) {
   const factor = lengthTyped(1, units);
   const shown = (metres: number | undefined) => (metres === undefined ? null : lengthShown(metres, units));
   return (
-    <Sheet trigger={bed ? `Change bed ${bed.name}` : "Add a bed"} title={bed ? `Bed ${bed.name}` : "A new bed"} plain={Boolean(bed)}>
+    <Sheet
+      trigger={bed ? `Change bed ${bed.name}` : "Add a bed"}
+      title={bed ? `Bed ${bed.name}` : "A new bed"}
+      plain={Boolean(bed)}
+    >
       {(close) => (
         <>
           <CommandForm
@@ -32,7 +36,13 @@ export function BedForm({ bed, units }: { bed?: Bed; units: Units }) {
           >
             <Field name="name" label="Name" hint="Short, as on its board: C, far bed." />
             <div className="grid grid-cols-2 gap-4">
-              <Field name="x" label="East" type="number" unit={unit} hint="Of its south-west corner, from the garden's corner." />
+              <Field
+                name="x"
+                label="East"
+                type="number"
+                unit={unit}
+                hint="Of its south-west corner, from the garden's corner."
+              />
               <Field name="y" label="North" type="number" unit={unit} />
               <Field name="width" label="Width, east–west" type="number" unit={unit} />
               <Field name="length" label="Length, north–south" type="number" unit={unit} />

@@ -4,7 +4,13 @@ import { CommandButton } from "@/ui/CommandButton";
 import type { ClashView, Ground } from "@/views/ground";
 import { plural } from "../common/words";
 
-type Props = { clashes: ClashView[]; stand: Ground["stands"][number] | null; any: boolean; units: Units; season: string };
+type Props = {
+  clashes: ClashView[];
+  stand: Ground["stands"][number] | null;
+  any: boolean;
+  units: Units;
+  season: string;
+};
 
 const headline = ({ clashes, stand, season }: Props) => {
   if (clashes.length === 0) return stand ? "Nothing near crosses into it" : "Nothing here crosses unasked";
@@ -24,7 +30,7 @@ export function Clashes(props: Props) {
           ? "By the rule of thumb: same crossing group, flowering on common days, nearer than the distance for your level of care. It says whether, not how much."
           : "Sow stands into beds, and those that could cross are listed here with the ways out."}
       </p>
-      {clashes.map((clash) => (
+      {clashes.map((clash, i) => (
         <article key={clash.key} className="mt-6 border-t border-ink pt-3">
           <h3>
             <Link href={`/ground?stand=${clash.standId}`}>{clash.standName}</Link> from{" "}
@@ -34,25 +40,28 @@ export function Clashes(props: Props) {
           <p className="mt-1 text-sm text-soft">
             {lengthInWords(clash.metres, units)} of {lengthInWords(clash.wanted, units)}
           </p>
-          <ul className="rows mt-2 border-y border-rule" aria-label="Ways out">
-            {clash.remedies.map((remedy) => (
-              <li key={remedy.title} className="flex items-center justify-between gap-3 py-2">
-                <span>
-                  <span className="font-semibold">{remedy.title}</span>
-                  <span className="block text-sm text-soft">
-                    {remedy.cost}. Remains: {remedy.remains}.
+          <details open={i === 0} className="mt-2">
+            <summary className="cursor-pointer font-semibold text-damson">Ways out</summary>
+            <ul className="rows mt-2 border-y border-rule">
+              {clash.remedies.map((remedy) => (
+                <li key={remedy.title} className="flex items-center justify-between gap-3 py-2">
+                  <span>
+                    <span className="font-semibold">{remedy.title}</span>
+                    <span className="block text-sm text-soft">
+                      {remedy.cost}. Remains: {remedy.remains}.
+                    </span>
                   </span>
-                </span>
-                {remedy.feasible ? (
-                  <CommandButton command="stand.remedy" input={remedy.change} label={`Apply: ${remedy.title}`}>
-                    Apply
-                  </CommandButton>
-                ) : (
-                  <span className="shrink-0 text-sm text-rust">not enough</span>
-                )}
-              </li>
-            ))}
-          </ul>
+                  {remedy.feasible ? (
+                    <CommandButton command="stand.remedy" input={remedy.change} label={`Apply: ${remedy.title}`}>
+                      Apply
+                    </CommandButton>
+                  ) : (
+                    <span className="shrink-0 text-sm text-rust">not enough</span>
+                  )}
+                </li>
+              ))}
+            </ul>
+          </details>
         </article>
       ))}
     </section>

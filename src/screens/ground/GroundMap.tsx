@@ -9,10 +9,20 @@ import type { Bed } from "@/records/garden/queries";
 import { useCommand } from "@/ui/useCommand";
 import type { ClashView, Ground } from "@/views/ground";
 
-type Props = { beds: Bed[]; stands: Ground["stands"]; chosen: number | null; clashes: ClashView[]; units: Units; season: number };
+type Props = {
+  beds: Bed[];
+  stands: Ground["stands"];
+  chosen: number | null;
+  clashes: ClashView[];
+  units: Units;
+  season: number;
+};
 
-const VIEW = { width: 800, height: 560 };
-const PAD = 46;
+const WIDTH = 800;
+const PAD = 52;
+/** The sheet is as high as the ground asks for, within what a page holds. */
+const TALLEST = 600;
+const LOWEST = 360;
 
 /** The stretch of ground to draw, metres, with its scale in pixels a metre. */
 function frameOf(beds: Bed[]) {
@@ -20,10 +30,13 @@ function frameOf(beds: Bed[]) {
   const south = Math.min(...beds.map((b) => b.y));
   const east = Math.max(...beds.map((b) => b.x + b.width));
   const north = Math.max(...beds.map((b) => b.y + b.length));
-  const scale = Math.min((VIEW.width - 2 * PAD) / (east - west), (VIEW.height - 2 * PAD) / (north - south), 60);
-  const x = (metres: number) => PAD + (metres - west) * scale + Math.max(0, (VIEW.width - 2 * PAD - (east - west) * scale) / 2);
-  const y = (metres: number) => VIEW.height - PAD - (metres - south) * scale;
-  return { scale, x, y };
+  const scale = Math.min((WIDTH - 2 * PAD) / (east - west), (TALLEST - 2 * PAD) / (north - south), 60);
+  const height = Math.max(LOWEST, (north - south) * scale + 2 * PAD);
+  const left = (WIDTH - (east - west) * scale) / 2;
+  const bottom = (height + (north - south) * scale) / 2;
+  const x = (metres: number) => left + (metres - west) * scale;
+  const y = (metres: number) => bottom - (metres - south) * scale;
+  return { scale, height, x, y };
 }
 
 /** A round length for the scale bar, near a sixth of the drawing. */
@@ -36,7 +49,12 @@ type Label = { bed: Bed; words: string; x: number; y: number };
 
 /** Words beside beds, moved down until none lies on another or on a bed. */
 function placeLabels(beds: Bed[], words: Map<number, string>, frame: ReturnType<typeof frameOf>): Label[] {
-  const boxes = beds.map((b) => ({ left: frame.x(b.x), top: frame.y(b.y + b.length), right: frame.x(b.x + b.width), bottom: frame.y(b.y) }));
+  const boxes = beds.map((b) => ({
+    left: frame.x(b.x),
+    top: frame.y(b.y + b.length),
+    right: frame.x(b.x + b.width),
+    bottom: frame.y(b.y),
+  }));
   const labels: Label[] = [];
   beds.forEach((bed, i) => {
     const text = words.get(bed.id) ?? bed.name;
@@ -45,24 +63,31 @@ function placeLabels(beds: Bed[], words: Map<number, string>, frame: ReturnType<
     const spots = [
       { x: box.left, y: box.top - 6 },
       { x: box.left, y: box.bottom + 15 },
+      { x: box.right - width, y: box.top - 6 },
+      { x: box.right - width, y: box.bottom + 15 },
+      { x: box.left, y: box.top - 22 },
+      { x: box.left, y: box.bottom + 31 },
       { x: box.right + 6, y: box.top + 14 },
       { x: box.left - width, y: box.top + 14 },
-      { x: box.left, y: box.bottom + 31 },
-      { x: box.left, y: box.top - 22 },
     ];
     const clear = (spot: { x: number; y: number }) =>
       spot.x > 0 &&
-      spot.x + width < VIEW.width &&
-      ![...boxes, ...labels.map((l) => ({ left: l.x, right: l.x + l.words.length * 6.9 + 6, top: l.y - 13, bottom: l.y + 4 }))].some(
-        (o) => spot.x < o.right && spot.x + width > o.left && spot.y - 13 < o.bottom && spot.y + 4 > o.top,
-      );
+      spot.x + width < WIDTH &&
+      ![
+        ...boxes,
+        ...labels.map((l) => ({ left: l.x, right: l.x + l.words.length * 6.9 + 6, top: l.y - 13, bottom: l.y + 4 })),
+      ].some((o) => spot.x < o.right && spot.x + width > o.left && spot.y - 13 < o.bottom && spot.y + 4 > o.top);
     labels.push({ bed, words: text, ...(spots.find(clear) ?? spots[0]!) });
   });
   return labels;
 }
 
 function wordsFor(bed: Bed, stands: Ground["stands"]): string {
-  const names = [...new Set(stands.filter((s) => s.bedId === bed.id).map((s) => `${s.lineName}${s.generation ? ` F${s.generation}` : ""}`))];
+  const names = [
+    ...new Set(
+      stands.filter((s) => s.bedId === bed.id).map((s) => `${s.lineName}${s.generation ? ` F${s.generation}` : ""}`),
+    ),
+  ];
   const short = (name: string) => (name.length > 24 ? `${name.slice(0, 23)}…` : name);
   if (names.length === 0) return bed.name;
   return `${bed.name} · ${short(names[0]!)}${names.length > 1 ? ` +${names.length - 1}` : ""}`;
@@ -96,18 +121,21 @@ export function GroundMap({ beds, stands, chosen, clashes, units, season }: Prop
       drag<SVGGElement, unknown>()
         .clickDistance(4)
         .subject((_event: unknown, _d: unknown) => ({ x: 0, y: 0 }))
-        .on("start drag end", function on(this: SVGGElement, event: D3DragEvent<SVGGElement, unknown, { x: number; y: number }>) {
-          const bed = placed.find((b) => b.id === Number(this.dataset.bed))!;
-          const to = { id: bed.id, x: bed.x + event.x / frame.scale, y: bed.y - event.y / frame.scale };
-          if (event.type === "drag") {
-            this.setAttribute("transform", `translate(${event.x} ${event.y})`);
-          }
-          if (event.type !== "end") return;
-          this.removeAttribute("transform");
-          if (Math.hypot(event.x, event.y) < 4) return;
-          setMoved(to);
-          void keep(bed, to.x, to.y);
-        }),
+        .on(
+          "start drag end",
+          function on(this: SVGGElement, event: D3DragEvent<SVGGElement, unknown, { x: number; y: number }>) {
+            const bed = placed.find((b) => b.id === Number(this.dataset.bed))!;
+            const to = { id: bed.id, x: bed.x + event.x / frame.scale, y: bed.y - event.y / frame.scale };
+            if (event.type === "drag") {
+              this.setAttribute("transform", `translate(${event.x} ${event.y})`);
+            }
+            if (event.type !== "end") return;
+            this.removeAttribute("transform");
+            if (Math.hypot(event.x, event.y) < 4) return;
+            setMoved(to);
+            void keep(bed, to.x, to.y);
+          },
+        ),
     );
   }, [beds, all]);
 
@@ -127,7 +155,13 @@ export function GroundMap({ beds, stands, chosen, clashes, units, season }: Prop
 
   return (
     <figure>
-      <svg ref={svg} viewBox={`0 0 ${VIEW.width} ${VIEW.height}`} className="w-full touch-none select-none" role="group" aria-label="The ground to scale">
+      <svg
+        ref={svg}
+        viewBox={`0 0 ${WIDTH} ${frame.height}`}
+        className="w-full touch-none select-none"
+        role="group"
+        aria-label="The ground to scale"
+      >
         <defs>
           <pattern id="rows" width="7" height="7" patternUnits="userSpaceOnUse">
             <path d="M0 3.5H7" stroke="var(--soft)" strokeWidth="1" opacity="0.6" />
@@ -140,15 +174,31 @@ export function GroundMap({ beds, stands, chosen, clashes, units, season }: Prop
           <Ring bed={chosenBed} metres={chosenStand.isolation.low} frame={frame} units={units} />
         )}
         {clashes.map((clash) => {
-          const [a, b] = [clash.standId, clash.sourceId].map((id) => placed.find((bed) => bed.id === stands.find((s) => s.id === id)?.bedId));
+          const [a, b] = [clash.standId, clash.sourceId].map((id) =>
+            placed.find((bed) => bed.id === stands.find((s) => s.id === id)?.bedId),
+          );
           if (!a || !b || a.id === b.id) return null;
           const at = (bed: Bed) => [frame.x(bed.x + bed.width / 2), frame.y(bed.y + bed.length / 2)] as const;
           const [x1, y1] = at(a);
           const [x2, y2] = at(b);
           return (
             <g key={clash.key}>
-              <path d={`M${x1} ${y1} Q${(x1 + x2) / 2} ${(y1 + y2) / 2 - 30} ${x2} ${y2}`} fill="none" stroke="var(--dusk)" strokeWidth="3" opacity="0.55" />
-              <text x={(x1 + x2) / 2} y={(y1 + y2) / 2 - 20} textAnchor="middle" className="fill-dusk text-[13px] font-bold" paintOrder="stroke" stroke="var(--paper)" strokeWidth="4">
+              <path
+                d={`M${x1} ${y1} Q${(x1 + x2) / 2} ${(y1 + y2) / 2 - 30} ${x2} ${y2}`}
+                fill="none"
+                stroke="var(--dusk)"
+                strokeWidth="3"
+                opacity="0.55"
+              />
+              <text
+                x={(x1 + x2) / 2}
+                y={(y1 + y2) / 2 - 20}
+                textAnchor="middle"
+                className="fill-dusk text-[13px] font-bold"
+                paintOrder="stroke"
+                stroke="var(--paper)"
+                strokeWidth="4"
+              >
                 {lengthInWords(gap(a, b), units)}
               </text>
             </g>
@@ -158,7 +208,6 @@ export function GroundMap({ beds, stands, chosen, clashes, units, season }: Prop
           const stand = standOf(bed);
           const isChosen = bed.id === chosenStand?.bedId;
           return (
-            // biome-ignore lint/a11y/useSemanticElements: a bed is a shape in the drawing, a button by its role
             <g
               key={bed.id}
               data-bed={bed.id}
@@ -193,11 +242,19 @@ export function GroundMap({ beds, stands, chosen, clashes, units, season }: Prop
           );
         })}
         {labels.map((label) => (
-          <text key={label.bed.id} x={label.x} y={label.y} className="pointer-events-none fill-ink text-[13px]" paintOrder="stroke" stroke="var(--paper)" strokeWidth="3">
+          <text
+            key={label.bed.id}
+            x={label.x}
+            y={label.y}
+            className="pointer-events-none fill-ink text-[13px]"
+            paintOrder="stroke"
+            stroke="var(--paper)"
+            strokeWidth="3"
+          >
             {label.words}
           </text>
         ))}
-        <g transform={`translate(${PAD} ${VIEW.height - 14})`} className="fill-soft text-[12px]">
+        <g transform={`translate(${PAD} ${frame.height - 14})`} className="fill-soft text-[12px]">
           <path d={`M0 -5V0H${tick * frame.scale}V-5`} fill="none" stroke="var(--ink)" />
           <text x={tick * frame.scale + 6} y="2">
             {lengthInWords(tick, units)}
@@ -221,14 +278,34 @@ export function GroundMap({ beds, stands, chosen, clashes, units, season }: Prop
 }
 
 /** The rule-of-thumb distance from a bed's edge; drawn only as far as the sheet goes. */
-function Ring({ bed, metres, frame, units }: { bed: Bed; metres: number; frame: ReturnType<typeof frameOf>; units: Units }) {
+function Ring({
+  bed,
+  metres,
+  frame,
+  units,
+}: {
+  bed: Bed;
+  metres: number;
+  frame: ReturnType<typeof frameOf>;
+  units: Units;
+}) {
   const reach = metres * frame.scale;
-  const box = { x: frame.x(bed.x) - reach, y: frame.y(bed.y + bed.length) - reach, width: bed.width * frame.scale + 2 * reach, height: bed.length * frame.scale + 2 * reach };
-  const beyond = box.x < 0 && box.y < 0 && box.x + box.width > VIEW.width && box.y + box.height > VIEW.height;
+  const box = {
+    x: frame.x(bed.x) - reach,
+    y: frame.y(bed.y + bed.length) - reach,
+    width: bed.width * frame.scale + 2 * reach,
+    height: bed.length * frame.scale + 2 * reach,
+  };
+  const beyond = box.x < 0 && box.y < 0 && box.x + box.width > WIDTH && box.y + box.height > frame.height;
   return (
     <g>
       <rect {...box} rx={reach} fill="none" stroke="var(--rust)" strokeDasharray="2 6" strokeWidth="1.6" />
-      <text x={beyond ? VIEW.width - 8 : Math.min(VIEW.width - 8, Math.max(230, box.x + box.width / 2 + 110))} y={Math.max(14, box.y - 6)} textAnchor="end" className="fill-rust text-[12px]">
+      <text
+        x={beyond ? WIDTH - 8 : Math.min(WIDTH - 8, Math.max(230, box.x + box.width / 2 + 110))}
+        y={Math.max(14, box.y - 6)}
+        textAnchor="end"
+        className="fill-rust text-[12px]"
+      >
         rule of thumb {lengthInWords(metres, units)}
         {beyond ? ": all of this sheet lies within it" : ""}
       </text>

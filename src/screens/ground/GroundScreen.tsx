@@ -20,7 +20,13 @@ export function GroundScreen(view: Ground) {
       beside={
         <>
           {stand && <StandCard stand={stand} beds={beds} units={garden.units} today={band.today} season={season} />}
-          <Clashes clashes={clashes} stand={stand ?? null} any={stands.length > 0} units={garden.units} season={seasonName(season, garden.latitude)} />
+          <Clashes
+            clashes={clashes}
+            stand={stand ?? null}
+            any={stands.length > 0}
+            units={garden.units}
+            season={seasonName(season, garden.latitude)}
+          />
         </>
       }
     >
@@ -33,8 +39,8 @@ export function GroundScreen(view: Ground) {
         <div className="max-w-prose">
           <h2>No beds yet</h2>
           <p className="mt-2">
-            Give each bed its place in metres from one corner of the garden. A neighbour&apos;s crop is a bed beyond the fence. Distances
-            for isolation are measured from edge to edge.
+            Give each bed its place in metres from one corner of the garden. A neighbour&apos;s crop is a bed beyond the
+            fence. Distances for isolation are measured from edge to edge.
           </p>
         </div>
       ) : (

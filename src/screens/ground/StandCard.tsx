@@ -29,15 +29,20 @@ export function StandCard({ stand, beds, units, today, season }: Props) {
         {stand.generation ? ` F${stand.generation}` : ""}
       </h2>
       <p className="text-soft">
-        {stand.speciesName}, {SCHOOLS[stand.school].toLowerCase()}, {stand.bedName ? `bed ${stand.bedName}` : "in trays"}. Flowers:{" "}
-        {FLOWERS[stand.flowers].toLowerCase()}.{stand.seedWanted ? "" : " No seed wanted."}
+        {stand.speciesName}, {SCHOOLS[stand.school].toLowerCase()},{" "}
+        {stand.bedName ? `bed ${stand.bedName}` : "in trays"}. Flowers: {FLOWERS[stand.flowers].toLowerCase()}.
+        {stand.seedWanted ? "" : " No seed wanted."}
       </p>
       <dl className="rows mt-3 border-y border-rule">
         <Row term="Sown" value={dayInWords(stand.sown, "long")} />
         <Row
           term="In flower"
           value={spanInWords(window.start, window.end)}
-          note={window.observed ? "first flower as you saw it" : `forecast; ${spanInWords(window.earliest, window.latest)} at the widest`}
+          note={
+            window.observed
+              ? "first flower as you saw it"
+              : `forecast; ${spanInWords(window.earliest, window.latest)} at the widest`
+          }
         />
         {stand.seedWanted === 1 && (
           <Row
@@ -54,7 +59,10 @@ export function StandCard({ stand, beds, units, today, season }: Props) {
             bad={ripening.verdict === "too-late"}
           />
         )}
-        <Row term="Isolation, rule of thumb" value={`${lengthInWords(stand.isolation.low, units)} to ${lengthInWords(stand.isolation.high, units)}`} />
+        <Row
+          term="Isolation, rule of thumb"
+          value={`${lengthInWords(stand.isolation.low, units)} to ${lengthInWords(stand.isolation.high, units)}`}
+        />
       </dl>
       {stand.seedWanted === 1 && !family && stand.outside !== 1 && (
         <div className="mt-4">
@@ -102,7 +110,13 @@ function StandChange({ stand, beds }: Pick<Props, "stand" | "beds" | "today">) {
           submit="Keep"
           onDone={close}
         >
-          <Field name="bedId" label="Bed" type="select" none="In trays for now" choices={beds.map((b) => ({ value: b.id, label: b.name }))} />
+          <Field
+            name="bedId"
+            label="Bed"
+            type="select"
+            none="In trays for now"
+            choices={beds.map((b) => ({ value: b.id, label: b.name }))}
+          />
           <Field name="sown" label="Sown on" type="date" />
           <div className="grid grid-cols-3 gap-4">
             <Field name="sowedSeeds" label="Seeds sown" type="number" />

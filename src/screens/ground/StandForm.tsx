@@ -21,18 +21,45 @@ export function StandForm({ beds, lines, lots, today }: Props) {
           <CommandForm
             command="stand.add"
             draft="stand"
-            values={{ lineId: null, lotId: null, bedId: null, sown: today, plants: null, sowedSeeds: null, seedWanted: 1, family: false }}
+            values={{
+              lineId: null,
+              lotId: null,
+              bedId: null,
+              sown: today,
+              plants: null,
+              sowedSeeds: null,
+              seedWanted: 1,
+              family: false,
+            }}
             submit="Sow it"
             onDone={close}
           >
-            <Field name="lineId" label="Line" type="select" none="Choose a line" choices={lines.map((l) => ({ value: l.id, label: `${l.name}, ${l.species.toLowerCase()}` }))} />
-            <Field name="bedId" label="Bed" type="select" none="In trays for now" choices={beds.map((b) => ({ value: b.id, label: b.name }))} />
+            <Field
+              name="lineId"
+              label="Line"
+              type="select"
+              none="Choose a line"
+              choices={lines.map((l) => ({ value: l.id, label: `${l.name}, ${l.species.toLowerCase()}` }))}
+            />
+            <Field
+              name="bedId"
+              label="Bed"
+              type="select"
+              none="In trays for now"
+              choices={beds.map((b) => ({ value: b.id, label: b.name }))}
+            />
             <Field name="sown" label="Sown on" type="date" hint="The flowering forecast counts from here." />
             <div className="grid grid-cols-2 gap-4">
               <Field name="plants" label="Plants" type="number" hint="If they stand already." />
               <Field name="sowedSeeds" label="Seeds sown" type="number" />
             </div>
-            <Field name="lotId" label="Seed lot" type="select" none="Not from a kept lot" choices={lots.map((l) => ({ value: l.id, label: `${l.code} ${l.lineName}` }))} />
+            <Field
+              name="lotId"
+              label="Seed lot"
+              type="select"
+              none="Not from a kept lot"
+              choices={lots.map((l) => ({ value: l.id, label: `${l.code} ${l.lineName}` }))}
+            />
             <Field
               name="seedWanted"
               label="Grown for"

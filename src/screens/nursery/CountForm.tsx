@@ -21,9 +21,20 @@ export function CountForm({ stand, beds }: Pick<Family, "stand" | "beds">) {
             <Field name="cameUp" label="Came up" type="number" />
             <Field name="plants" label="Planted" type="number" />
           </div>
-          <Field name="bedId" label="Bed" type="select" none="In trays for now" choices={beds.map((b) => ({ value: b.id, label: b.name }))} />
+          <Field
+            name="bedId"
+            label="Bed"
+            type="select"
+            none="In trays for now"
+            choices={beds.map((b) => ({ value: b.id, label: b.name }))}
+          />
           <Field name="sown" label="Sown on" type="date" />
-          <Field name="firstFlower" label="First flower, as seen" type="date" hint="Plants taken out after it are flagged as late." />
+          <Field
+            name="firstFlower"
+            label="First flower, as seen"
+            type="date"
+            hint="Plants taken out after it are flagged as late."
+          />
         </CommandForm>
       )}
     </Sheet>

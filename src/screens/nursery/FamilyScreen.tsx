@@ -36,7 +36,8 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
         </a>
       </div>
       <h2 className="mt-3 break-words text-2xl">
-        <Link href={`/lines/${stand.lineId}`}>{stand.lineName}</Link> {stand.generation ? generationName(stand.generation) : ""}
+        <Link href={`/lines/${stand.lineId}`}>{stand.lineName}</Link>{" "}
+        {stand.generation ? generationName(stand.generation) : ""}
       </h2>
       <p className="mb-5 text-soft">
         {lot ? (
@@ -46,14 +47,20 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
           </>
         ) : null}
         Sown {dayInWords(stand.sown, "long")}
-        {stand.sowedSeeds ? `: ${stand.sowedSeeds} seeds, ${stand.cameUp ?? "not yet counted"} came up, ${stand.plants ?? 0} planted` : ""}.{" "}
-        {plants.length > 0 && `${plural(standing.length, "plant")} standing, ${kept.length} kept, ${plants.length - standing.length} taken out.`} First flower{" "}
-        {stand.window.observed ? "seen" : "forecast"} {dayInWords(stand.window.start)}.
+        {stand.sowedSeeds
+          ? `: ${stand.sowedSeeds} seeds, ${stand.cameUp ?? "not yet counted"} came up, ${stand.plants ?? 0} planted`
+          : ""}
+        .{" "}
+        {plants.length > 0 &&
+          `${plural(standing.length, "plant")} standing, ${kept.length} kept, ${plants.length - standing.length} taken out.`}{" "}
+        First flower {stand.window.observed ? "seen" : "forecast"} {dayInWords(stand.window.start)}.
       </p>
       {plants.length === 0 ? (
         <div className="max-w-prose">
           <h3>No plants stand here yet</h3>
-          <p className="mt-2">Count what came up and what is planted; each plant then gets its number and its row for scores.</p>
+          <p className="mt-2">
+            Count what came up and what is planted; each plant then gets its number and its row for scores.
+          </p>
         </div>
       ) : (
         <ScoreTable view={view} />

@@ -1,8 +1,8 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { Plant } from "@/records/plant/queries";
 import { massTyped, massUnit, type Units } from "@/core/units/units";
+import type { Plant } from "@/records/plant/queries";
 import { CommandForm, Field } from "@/ui/CommandForm";
 import { Sheet } from "@/ui/Sheet";
 import type { Family } from "@/views/nursery";
@@ -37,14 +37,26 @@ export function NextGeneration({ stand, kept, units }: Props) {
   );
 }
 
-function PlantChoice({ kept, chosen, onChange }: { kept: Plant[]; chosen: number[]; onChange: (ids: number[]) => void }) {
+function PlantChoice({
+  kept,
+  chosen,
+  onChange,
+}: {
+  kept: Plant[];
+  chosen: number[];
+  onChange: (ids: number[]) => void;
+}) {
   return (
     <fieldset>
       <legend className="mb-1 font-semibold">Plants</legend>
       <div className="flex flex-wrap gap-3">
         {kept.map((p) => (
           <label key={p.id} className="flex items-center gap-1.5">
-            <input type="checkbox" checked={chosen.includes(p.id)} onChange={(e) => onChange(e.target.checked ? [...chosen, p.id] : chosen.filter((id) => id !== p.id))} />
+            <input
+              type="checkbox"
+              checked={chosen.includes(p.id)}
+              onChange={(e) => onChange(e.target.checked ? [...chosen, p.id] : chosen.filter((id) => id !== p.id))}
+            />
             {p.number}
           </label>
         ))}

@@ -22,7 +22,8 @@ export function NurseryScreen({ garden, band, families, lots, beds }: Nursery) {
             <SowLot lots={lots} beds={beds} today={band.today} />
           ) : (
             <p>
-              There is no seed in the drawer yet. Harvest a cross, or <Link href="/seed">put received seed in the drawer</Link>.
+              There is no seed in the drawer yet. Harvest a cross, or{" "}
+              <Link href="/seed">put received seed in the drawer</Link>.
             </p>
           )}
         </>
@@ -31,7 +32,9 @@ export function NurseryScreen({ garden, band, families, lots, beds }: Nursery) {
       {families.length === 0 ? (
         <>
           <h2 className="text-2xl">No families yet</h2>
-          <p className="mt-2 max-w-prose">A family is a lot sown with its plants numbered, so that each can be scored, kept or taken out.</p>
+          <p className="mt-2 max-w-prose">
+            A family is a lot sown with its plants numbered, so that each can be scored, kept or taken out.
+          </p>
         </>
       ) : (
         seasons.map(([season, list]) => (

@@ -17,7 +17,10 @@ export function PlantSheet({ plant, view, onGo }: Props) {
     <Dialog.Root open={plant !== null} onOpenChange={(open) => !open && onGo(null)}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
-        <Dialog.Content aria-describedby={undefined} className="fixed inset-y-0 right-0 z-40 w-full max-w-lg overflow-y-auto border-l border-ink bg-leaf p-6 shadow-xl">
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed inset-y-0 right-0 z-40 w-full max-w-lg overflow-y-auto border-l border-ink bg-leaf p-6 shadow-xl"
+        >
           {plant && <PlantBody key={plant.id} plant={plant} view={view} onGo={onGo} />}
         </Dialog.Content>
       </Dialog.Portal>
@@ -34,10 +37,22 @@ function PlantBody({ plant, view, onGo }: { plant: Plant; view: Family; onGo: Pr
       <div className="flex items-center justify-between">
         <Dialog.Title className="text-3xl">Plant {plant.number}</Dialog.Title>
         <div className="flex gap-2">
-          <button type="button" className="leaf size-12" aria-label="Plant before" disabled={neighbour(-1) === null} onClick={() => onGo(neighbour(-1))}>
+          <button
+            type="button"
+            className="leaf size-12"
+            aria-label="Plant before"
+            disabled={neighbour(-1) === null}
+            onClick={() => onGo(neighbour(-1))}
+          >
             <ChevronLeft aria-hidden />
           </button>
-          <button type="button" className="leaf size-12" aria-label="Next plant" disabled={neighbour(1) === null} onClick={() => onGo(neighbour(1))}>
+          <button
+            type="button"
+            className="leaf size-12"
+            aria-label="Next plant"
+            disabled={neighbour(1) === null}
+            onClick={() => onGo(neighbour(1))}
+          >
             <ChevronRight aria-hidden />
           </button>
           <Dialog.Close className="leaf leaf-plain size-12" aria-label="Close">
@@ -62,7 +77,12 @@ function PlantBody({ plant, view, onGo }: { plant: Plant; view: Family; onGo: Pr
               <ScoreCell plantId={plant.id} number={plant.number} yardstick={y} value={scores[plant.id]?.[y.id]} />
             )}
             <p className="text-sm text-soft">
-              {y.parents.map((p) => `${p.line}: ${p.summary ? `${p.summary.mean.toFixed(1)} (${p.summary.count})` : (p.words ?? "no scores")}`).join("; ")}
+              {y.parents
+                .map(
+                  (p) =>
+                    `${p.line}: ${p.summary ? `${p.summary.mean.toFixed(1)} (${p.summary.count})` : (p.words ?? "no scores")}`,
+                )
+                .join("; ")}
             </p>
           </div>
         ))}
@@ -81,11 +101,17 @@ function ScaleButtons({ plant, yardstick, view }: { plant: Plant; yardstick: Yar
       aria-label={yardstick.name}
       disabled={busy}
       value={value === null || value === undefined ? "" : String(value)}
-      onValueChange={(next) => next && void run("score.set", { plantId: plant.id, yardstickId: yardstick.id, value: next })}
+      onValueChange={(next) =>
+        next && void run("score.set", { plantId: plant.id, yardstickId: yardstick.id, value: next })
+      }
       className="mt-1 grid grid-cols-9 gap-1"
     >
       {Array.from({ length: 9 }, (_, i) => String(i + 1)).map((n) => (
-        <ToggleGroup.Item key={n} value={n} className="leaf min-h-12 px-0 data-[state=on]:bg-damson data-[state=on]:text-on-damson">
+        <ToggleGroup.Item
+          key={n}
+          value={n}
+          className="leaf min-h-12 px-0 data-[state=on]:bg-damson data-[state=on]:text-on-damson"
+        >
           {n}
         </ToggleGroup.Item>
       ))}
@@ -97,7 +123,12 @@ function Marks({ plant }: { plant: Plant }) {
   const { run, busy } = useCommand();
   const [reason, setReason, clear] = useKept(`reason-${plant.id}`, plant.reason);
   const [trouble, setTrouble] = useState<string | null>(null);
-  if (plant.removedOn) return <p className="mt-6 text-rust">Taken out on {plant.removedOn}: {plant.reason}. Undo it in the history if that was a slip.</p>;
+  if (plant.removedOn)
+    return (
+      <p className="mt-6 text-rust">
+        Taken out on {plant.removedOn}: {plant.reason}. Undo it in the history if that was a slip.
+      </p>
+    );
   const act = async (command: string, input: object) => {
     const answer = await run(command, input);
     setTrouble(answer && !answer.ok ? answer.message : null);
@@ -123,11 +154,20 @@ function Marks({ plant }: { plant: Plant }) {
         className="mt-3 grid grid-cols-2 gap-2"
       >
         {Object.entries(MARKS).map(([id, label]) => (
-          <ToggleGroup.Item key={id} value={id} className="leaf min-h-12 data-[state=on]:bg-damson data-[state=on]:text-on-damson">
+          <ToggleGroup.Item
+            key={id}
+            value={id}
+            className="leaf min-h-12 data-[state=on]:bg-damson data-[state=on]:text-on-damson"
+          >
             {label}
           </ToggleGroup.Item>
         ))}
-        <button type="button" disabled={busy} className="leaf min-h-12 border-rust text-rust" onClick={() => void act("plant.remove", { ids: [plant.id], reason })}>
+        <button
+          type="button"
+          disabled={busy}
+          className="leaf min-h-12 border-rust text-rust"
+          onClick={() => void act("plant.remove", { ids: [plant.id], reason })}
+        >
           Taken out today
         </button>
       </ToggleGroup.Root>

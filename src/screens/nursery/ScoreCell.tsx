@@ -1,9 +1,9 @@
 "use client";
-import { type KeyboardEvent, useEffect, useState } from "react";
-import { newRequest, send } from "@/ui/send";
-import type { ScoreValue } from "@/core/selection/ranking";
-import type { YardstickView } from "@/views/nursery";
 import { useRouter } from "next/navigation";
+import { type KeyboardEvent, useEffect, useState } from "react";
+import type { ScoreValue } from "@/core/selection/ranking";
+import { newRequest, send } from "@/ui/send";
+import type { YardstickView } from "@/views/nursery";
 
 /** A kept score as it is typed. */
 export function scoreInWords(yardstick: Pick<YardstickView, "kind">, value: ScoreValue | undefined): string {
@@ -24,7 +24,11 @@ export function ScoreCell({ plantId, number, yardstick, value }: Props) {
 
   const save = async () => {
     if (typed.trim() === kept) return setTrouble(null);
-    const answer = await send("/api/commands/score.set", { plantId, yardstickId: yardstick.id, value: typed }, newRequest());
+    const answer = await send(
+      "/api/commands/score.set",
+      { plantId, yardstickId: yardstick.id, value: typed },
+      newRequest(),
+    );
     if (!answer.ok) return setTrouble(answer.message);
     setTrouble(null);
     router.refresh();
@@ -49,20 +53,12 @@ export function ScoreCell({ plantId, number, yardstick, value }: Props) {
         aria-invalid={trouble ? true : undefined}
         inputMode={yardstick.kind === "number" || yardstick.kind === "scale" ? "decimal" : "text"}
         autoComplete="off"
-        list={yardstick.kind === "category" ? `words-${yardstick.id}` : undefined}
         value={typed}
         onChange={(event) => setTyped(event.target.value)}
         onBlur={() => void save()}
         onKeyDown={onKey}
-        className="min-w-16 border-transparent bg-transparent hover:border-rule focus:border-soft focus:bg-leaf"
+        className="min-w-20 border-transparent bg-transparent hover:border-rule focus:border-soft focus:bg-leaf"
       />
-      {yardstick.kind === "category" && (
-        <datalist id={`words-${yardstick.id}`}>
-          {yardstick.words.map((word) => (
-            <option key={word} value={word} />
-          ))}
-        </datalist>
-      )}
       {trouble && (
         <p role="alert" className="max-w-40 text-xs font-semibold text-rust">
           {trouble}

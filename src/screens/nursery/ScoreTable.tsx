@@ -18,8 +18,14 @@ export function ScoreTable({ view }: { view: Family & { chosen: number | null } 
   const [sort, setSort] = useState<keyof typeof SORTS>("number");
   const [open, setOpen] = useState<number | null>(view.chosen);
   const { run } = useCommand();
-  const rankOf = (p: Plant) => (p.removedOn === null && ranks[p.id] && !Number.isNaN(ranks[p.id]!.index) && ranks[p.id]!.scored > 0 ? ranks[p.id]! : null);
-  const sorted = sort === "number" ? plants : [...plants].sort((a, b) => (rankOf(a)?.rank ?? 9e9) - (rankOf(b)?.rank ?? 9e9) || a.number - b.number);
+  const rankOf = (p: Plant) =>
+    p.removedOn === null && ranks[p.id] && !Number.isNaN(ranks[p.id]!.index) && ranks[p.id]!.scored > 0
+      ? ranks[p.id]!
+      : null;
+  const sorted =
+    sort === "number"
+      ? plants
+      : [...plants].sort((a, b) => (rankOf(a)?.rank ?? 9e9) - (rankOf(b)?.rank ?? 9e9) || a.number - b.number);
 
   const onKey = (event: KeyboardEvent, plant: Plant) => {
     const mark = { k: "keep", s: "seed-parent", w: "watch", n: "none" }[event.key];
@@ -27,7 +33,9 @@ export function ScoreTable({ view }: { view: Family & { chosen: number | null } 
       event.preventDefault();
       setOpen(plant.number);
     } else if (mark)
-      void run("plant.mark", { id: plant.id, mark, reason: plant.reason }).then((a) => a && !a.ok && toast.error(a.message));
+      void run("plant.mark", { id: plant.id, mark, reason: plant.reason }).then(
+        (a) => a && !a.ok && toast.error(a.message),
+      );
   };
 
   return (
@@ -35,11 +43,19 @@ export function ScoreTable({ view }: { view: Family & { chosen: number | null } 
       <div className="mb-2 flex flex-wrap items-center gap-3 text-sm">
         <span className="text-soft">Plants</span>
         {(Object.keys(SORTS) as (keyof typeof SORTS)[]).map((id) => (
-          <button key={id} type="button" aria-pressed={sort === id} onClick={() => setSort(id)} className={clsx("leaf", sort === id && "leaf-strong")}>
+          <button
+            key={id}
+            type="button"
+            aria-pressed={sort === id}
+            onClick={() => setSort(id)}
+            className={clsx("leaf", sort === id && "leaf-strong")}
+          >
             {SORTS[id]}
           </button>
         ))}
-        <span className="text-soft max-sm:hidden">In a score, Enter goes down; on a plant: k keep, s seed parent, w watch, o out.</span>
+        <span className="text-soft max-sm:hidden">
+          In a score, Enter goes down; on a plant: k keep, s seed parent, w watch, o out.
+        </span>
       </div>
       <div className="max-h-[75vh] overflow-auto border-y border-ink" role="group" aria-label="Plants and scores">
         <table className="w-full border-separate border-spacing-0 [&_td]:border-b [&_td]:border-rule [&_td]:px-2 [&_td]:py-1 [&_th]:border-b [&_th]:border-ink [&_th]:px-2 [&_th]:py-2">
@@ -50,7 +66,17 @@ export function ScoreTable({ view }: { view: Family & { chosen: number | null } 
               {yardsticks.map((y) => (
                 <th key={y.id} scope="col" className="min-w-24">
                   {y.name}
-                  <span className="block font-normal text-soft">{y.kind === "date" ? "day, or days" : y.kind === "scale" ? "1–9" : y.kind === "yes-no" ? "y / n" : y.unit || y.kind}</span>
+                  <span className="block font-normal text-soft">
+                    {y.kind === "date"
+                      ? "day, or days"
+                      : y.kind === "scale"
+                        ? "1–9"
+                        : y.kind === "yes-no"
+                          ? "y / n"
+                          : y.kind === "category"
+                            ? y.words.join(", ")
+                            : y.unit}
+                  </span>
                 </th>
               ))}
               <th scope="col" className="min-w-40">
@@ -65,7 +91,13 @@ export function ScoreTable({ view }: { view: Family & { chosen: number | null } 
               return (
                 <tr key={plant.id} className={clsx(gone && "text-soft")} data-plant={plant.number}>
                   <td>
-                    <button type="button" onClick={() => setOpen(plant.number)} onKeyDown={(event) => onKey(event, plant)} className="min-h-10 min-w-12 cursor-pointer text-left font-head text-lg font-bold underline decoration-rule underline-offset-4" aria-label={`Plant ${plant.number}`}>
+                    <button
+                      type="button"
+                      onClick={() => setOpen(plant.number)}
+                      onKeyDown={(event) => onKey(event, plant)}
+                      className="min-h-10 min-w-12 cursor-pointer text-left font-head text-lg font-bold underline decoration-rule underline-offset-4"
+                      aria-label={`Plant ${plant.number}`}
+                    >
                       {plant.number}
                     </button>
                   </td>
@@ -80,7 +112,12 @@ export function ScoreTable({ view }: { view: Family & { chosen: number | null } 
                   </td>
                   {yardsticks.map((y) => (
                     <td key={y.id}>
-                      <ScoreCell plantId={plant.id} number={plant.number} yardstick={y} value={scores[plant.id]?.[y.id]} />
+                      <ScoreCell
+                        plantId={plant.id}
+                        number={plant.number}
+                        yardstick={y}
+                        value={scores[plant.id]?.[y.id]}
+                      />
                     </td>
                   ))}
                   <td>
@@ -99,7 +136,13 @@ export function ScoreTable({ view }: { view: Family & { chosen: number | null } 
 
 function MarkWords({ plant, firstFlower }: { plant: Plant; firstFlower: string }) {
   const late = plant.removedOn && removal(plant.removedOn, firstFlower).late;
-  const tone = { none: "text-soft", keep: "text-moss font-bold", "seed-parent": "text-damson font-bold", watch: "text-quince font-bold", out: "text-rust" }[plant.mark];
+  const tone = {
+    none: "text-soft",
+    keep: "text-moss font-bold",
+    "seed-parent": "text-damson font-bold",
+    watch: "text-quince font-bold",
+    out: "text-rust",
+  }[plant.mark];
   return (
     <>
       <span className={tone}>{plant.removedOn ? `Taken out ${dayInWords(plant.removedOn)}` : MARKS[plant.mark]}</span>

@@ -5,9 +5,17 @@ import { Sheet } from "@/ui/Sheet";
 import type { Family, YardstickView } from "@/views/nursery";
 
 const wantedInWords = (y: YardstickView) =>
-  ({ high: "more is better", low: "less is better", target: `near ${y.target}${y.unit ? ` ${y.unit}` : ""}`, category: `${y.targetWord} wanted`, yes: "yes wanted", no: "no wanted" })[y.wanted];
+  ({
+    high: "more is better",
+    low: "less is better",
+    target: `near ${y.target}${y.unit ? ` ${y.unit}` : ""}`,
+    category: `${y.targetWord} wanted`,
+    yes: "yes wanted",
+    no: "no wanted",
+  })[y.wanted];
 
-const figure = (mean: number, spread: number | null, unit: string) => `${mean.toFixed(mean >= 20 ? 0 : 2)}${spread === null ? "" : ` ± ${spread.toFixed(spread >= 20 ? 0 : 2)}`}${unit ? ` ${unit}` : ""}`;
+const figure = (mean: number, spread: number | null, unit: string) =>
+  `${mean.toFixed(mean >= 20 ? 0 : 2)}${spread === null ? "" : ` ± ${spread.toFixed(spread >= 20 ? 0 : 2)}`}${unit ? ` ${unit}` : ""}`;
 
 /** What the family is measured by: the wanted, the weight, the family's mean and the parents beside it. */
 export function Yardsticks({ view }: { view: Family }) {
@@ -22,7 +30,10 @@ export function Yardsticks({ view }: { view: Family }) {
         </Sheet>
       </div>
       {yardsticks.length === 0 ? (
-        <p className="mt-2">Two to five yardsticks are enough: what the variety is to be, in things you can count, weigh or judge from 1 to 9.</p>
+        <p className="mt-2">
+          Two to five yardsticks are enough: what the variety is to be, in things you can count, weigh or judge from 1
+          to 9.
+        </p>
       ) : (
         <>
           <ul className="rows mt-3 border-y border-rule">
@@ -38,12 +49,22 @@ export function Yardsticks({ view }: { view: Family }) {
                 </p>
                 <table className="mt-1 w-full text-sm">
                   <tbody>
-                    {y.family && <Figures name="this family" words={figure(y.family.mean, y.family.spread, y.kind === "date" ? "days" : y.unit)} count={y.family.count} />}
+                    {y.family && (
+                      <Figures
+                        name="this family"
+                        words={figure(y.family.mean, y.family.spread, y.kind === "date" ? "days" : y.unit)}
+                        count={y.family.count}
+                      />
+                    )}
                     {y.parents.map((p) => (
                       <Figures
                         key={p.line}
                         name={`${p.line}, ${p.season}`}
-                        words={p.summary ? figure(p.summary.mean, p.summary.spread, y.kind === "date" ? "days" : y.unit) : (p.words ?? "no scores")}
+                        words={
+                          p.summary
+                            ? figure(p.summary.mean, p.summary.spread, y.kind === "date" ? "days" : y.unit)
+                            : (p.words ?? "no scores")
+                        }
                         count={p.summary?.count}
                       />
                     ))}
@@ -53,8 +74,8 @@ export function Yardsticks({ view }: { view: Family }) {
             ))}
           </ul>
           <p className="mt-2 text-sm text-soft">
-            Rank: each score standardised over the plants still standing, times its weight, summed. It takes looks as they are; it is not a
-            breeding value.
+            Rank: each score standardised over the plants still standing, times its weight, summed. It takes looks as
+            they are; it is not a breeding value.
           </p>
         </>
       )}
@@ -78,7 +99,11 @@ function Figures({ name, words, count }: { name: string; words: string; count?: 
 
 function Weigh({ yardstick, share }: { yardstick: YardstickView; share: number }) {
   return (
-    <Sheet trigger={`weighs ${yardstick.weight} (${Math.round(share * 100)} %)`} title={`How much does ${yardstick.name} count?`} plain>
+    <Sheet
+      trigger={`weighs ${yardstick.weight} (${Math.round(share * 100)} %)`}
+      title={`How much does ${yardstick.name} count?`}
+      plain
+    >
       {(close) => (
         <CommandForm
           command="yardstick.weigh"
@@ -88,21 +113,43 @@ function Weigh({ yardstick, share }: { yardstick: YardstickView; share: number }
           submit="Keep"
           onDone={close}
         >
-          <Field name="weight" label="Weight" type="number" hint="0 to 10, against the other yardsticks. 0 leaves it out of the rank." />
+          <Field
+            name="weight"
+            label="Weight"
+            type="number"
+            hint="0 to 10, against the other yardsticks. 0 leaves it out of the rank."
+          />
         </CommandForm>
       )}
     </Sheet>
   );
 }
 
-const KINDS = { number: "Number with a unit", scale: "Scale 1 to 9", category: "One of some words", "yes-no": "Yes or no", date: "Day it happened" };
+const KINDS = {
+  number: "Number with a unit",
+  scale: "Scale 1 to 9",
+  category: "One of some words",
+  "yes-no": "Yes or no",
+  date: "Day it happened",
+};
 
 function AddYardstick({ lineId, close }: { lineId: number; close: () => void }) {
   return (
     <CommandForm
       command="yardstick.add"
       draft={`yardstick-${lineId}`}
-      values={{ name: null, kind: "number", unit: null, lowEnd: null, highEnd: null, categories: null, wanted: "high", target: null, targetWord: null, weight: 1 }}
+      values={{
+        name: null,
+        kind: "number",
+        unit: null,
+        lowEnd: null,
+        highEnd: null,
+        categories: null,
+        wanted: "high",
+        target: null,
+        targetWord: null,
+        weight: 1,
+      }}
       hidden={{ lineId }}
       submit="Add it"
       onDone={close}
@@ -132,7 +179,12 @@ function YardstickFields() {
   return (
     <>
       <Field name="name" label="Name" hint="As fruit mass, vine length, taste." />
-      <Field name="kind" label="Kind" type="select" choices={Object.entries(KINDS).map(([value, label]) => ({ value, label }))} />
+      <Field
+        name="kind"
+        label="Kind"
+        type="select"
+        choices={Object.entries(KINDS).map(([value, label]) => ({ value, label }))}
+      />
       {kind === "number" && <Field name="unit" label="Unit" />}
       {kind === "scale" && (
         <div className="grid grid-cols-2 gap-4">
@@ -141,7 +193,13 @@ function YardstickFields() {
         </div>
       )}
       {kind === "category" && <Field name="categories" label="Words" hint="With commas between." />}
-      <Field name="wanted" label="Wanted" type="select" none="Choose" choices={choices.map(([value, label]) => ({ value, label }))} />
+      <Field
+        name="wanted"
+        label="Wanted"
+        type="select"
+        none="Choose"
+        choices={choices.map(([value, label]) => ({ value, label }))}
+      />
       {wanted === "target" && <Field name="target" label="Value wanted" type="number" />}
       {kind === "category" && <Field name="targetWord" label="Wanted word" />}
       <Field name="weight" label="Weight" type="number" hint="0 to 10, against the other yardsticks." />

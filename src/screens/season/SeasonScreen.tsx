@@ -8,7 +8,12 @@ import { SeasonPicker } from "../common/SeasonPicker";
 import { Tag } from "../common/Tag";
 import { plural, spanInWords } from "../common/words";
 
-const VERDICTS = { safe: "before frost", doubtful: "frost may be first", "too-late": "frost comes first", "no-frost": "no frost here" } as const;
+const VERDICTS = {
+  safe: "before frost",
+  doubtful: "frost may be first",
+  "too-late": "frost comes first",
+  "no-frost": "no frost here",
+} as const;
 
 export function SeasonScreen({ garden, band, season, seasons, groups }: Season) {
   const late = groups.flatMap((g) => g.stands).filter((s) => s.seedWanted === 1 && s.ripening.verdict === "too-late");
@@ -48,7 +53,12 @@ export function SeasonScreen({ garden, band, season, seasons, groups }: Season) 
                 {group.stands.map((s) => (
                   <tr key={s.id}>
                     <td>
-                      <Tag kind={s.code.startsWith("F") ? "family" : "stand"} code={s.code} href={`/ground?season=${season}&stand=${s.id}`} small />
+                      <Tag
+                        kind={s.code.startsWith("F") ? "family" : "stand"}
+                        code={s.code}
+                        href={`/ground?season=${season}&stand=${s.id}`}
+                        small
+                      />
                     </td>
                     <td className="max-w-72 break-words">
                       {s.lineName}
@@ -58,13 +68,21 @@ export function SeasonScreen({ garden, band, season, seasons, groups }: Season) 
                     <td className="whitespace-nowrap">{dayInWords(s.sown)}</td>
                     <td className="whitespace-nowrap">
                       {spanInWords(s.window.start, s.window.end)}
-                      <span className="block text-sm text-soft">{s.window.observed ? "first flower seen" : `${spanInWords(s.window.earliest, s.window.latest)} at the widest`}</span>
+                      <span className="block text-sm text-soft">
+                        {s.window.observed
+                          ? "first flower seen"
+                          : `${spanInWords(s.window.earliest, s.window.latest)} at the widest`}
+                      </span>
                     </td>
                     <td className="whitespace-nowrap">
                       {s.seedWanted ? (
                         <>
                           <RipeFigure from={s.window.start} observed={s.window.observed} range={s.daysToRipe} />
-                          <span className={`block text-sm ${s.ripening.verdict === "too-late" ? "font-bold text-rust" : "text-soft"}`}>{VERDICTS[s.ripening.verdict]}</span>
+                          <span
+                            className={`block text-sm ${s.ripening.verdict === "too-late" ? "font-bold text-rust" : "text-soft"}`}
+                          >
+                            {VERDICTS[s.ripening.verdict]}
+                          </span>
                         </>
                       ) : (
                         <span className="text-soft">no seed wanted</span>

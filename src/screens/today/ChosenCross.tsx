@@ -18,7 +18,9 @@ export function ChosenCross({ open }: { open: CrossState[] }) {
       <p className="text-sm font-semibold text-soft">
         {cross.lineName} {generationName(cross.generation)} seed, {cross.motherName}
         {cross.motherNumber ? ` plant ${cross.motherNumber}` : ""} ×{" "}
-        {cross.kind === "self" ? "itself" : `${cross.fatherName}${cross.fatherNumber ? ` plant ${cross.fatherNumber}` : ""}`}
+        {cross.kind === "self"
+          ? "itself"
+          : `${cross.fatherName}${cross.fatherNumber ? ` plant ${cross.fatherNumber}` : ""}`}
       </p>
       <h2 className="mb-3 text-2xl">Enough fruit set?</h2>
       <EnoughFruit state={state} />
@@ -28,12 +30,19 @@ export function ChosenCross({ open }: { open: CrossState[] }) {
             .filter((s) => s.cross.id !== cross.id)
             .map((s) => (
               <li key={s.cross.id} className="flex items-center gap-3">
-                <button type="button" onClick={() => setChosen(s.cross.id)} aria-label={`Show ${s.cross.code}`} className="cursor-pointer">
+                <button
+                  type="button"
+                  onClick={() => setChosen(s.cross.id)}
+                  aria-label={`Show ${s.cross.code}`}
+                  className="cursor-pointer"
+                >
                   <Tag kind="cross" code={s.cross.code} small />
                 </button>
                 <span className="text-sm">
                   {s.tally.set} of {s.cross.fruitsWanted} set
-                  <span className="text-soft">{s.toDo.likely > 0 ? `, ${plural(s.toDo.likely, "flower")} to do` : ", enough under way"}</span>
+                  <span className="text-soft">
+                    {s.toDo.likely > 0 ? `, ${plural(s.toDo.likely, "flower")} to do` : ", enough under way"}
+                  </span>
                 </span>
               </li>
             ))}

@@ -1,17 +1,18 @@
 "use client";
+import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import type { Units } from "@/core/units/units";
 import { CommandForm, Field } from "@/ui/CommandForm";
 import { Sheet } from "@/ui/Sheet";
 import type { CrossTask, LookTask, RogueTask, Task } from "@/views/today";
-import Link from "next/link";
 import { RecordStep } from "../common/RecordStep";
 import { Tag } from "../common/Tag";
 import { plural, spanInWords } from "../common/words";
 
 type Of<T> = { task: T; day: string; units: Units };
 
-const row = "grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-2 py-3 sm:grid-cols-[9rem_minmax(0,1fr)_auto]";
+const row =
+  "grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-2 py-3 sm:grid-cols-[9rem_minmax(0,1fr)_auto]";
 
 export function TaskRow({ task, day, units }: Of<Task>) {
   if (task.kind === "cross") return <CrossRow task={task} day={day} units={units} />;
@@ -34,7 +35,8 @@ function urgencyOf({ step, daysLeft, state }: CrossTask): { words: string; urgen
       : { words: `Too late after ${dayInWords(last!.day)}.`, urgent: false };
   }
   if (daysLeft < 0) return { words: `${plural(-daysLeft, "day")} past its time.`, urgent: true };
-  if (daysLeft === 0) return { words: step.action === "pollinate" ? "This morning only." : "Today is its last day.", urgent: true };
+  if (daysLeft === 0)
+    return { words: step.action === "pollinate" ? "This morning only." : "Today is its last day.", urgent: true };
   return { words: `${plural(daysLeft, "day")} left.`, urgent: false };
 }
 
@@ -52,7 +54,8 @@ function CrossRow({ task, day, units }: Of<CrossTask>) {
         <span className="block text-sm text-soft">
           {parent(cross.motherName, cross.motherNumber)} ×{" "}
           {cross.kind === "self" ? "itself" : parent(cross.fatherName, cross.fatherNumber)}
-          {cross.motherBed && `, bed ${cross.motherBed}`}. <span className={urgency.urgent ? "font-bold text-rust" : ""}>{urgency.words}</span>
+          {cross.motherBed && `, bed ${cross.motherBed}`}.{" "}
+          <span className={urgency.urgent ? "font-bold text-rust" : ""}>{urgency.words}</span>
         </span>
       </span>
       <Sheet trigger="Record" title={`${cross.code}: ${task.step.title}`} strong={urgency.urgent}>
@@ -87,7 +90,9 @@ function RogueRow({ task: { out, firstFlower, daysLeft } }: { task: RogueTask })
           {daysLeft > 0 ? (
             `Before first flower, ${dayInWords(firstFlower)} at the latest.`
           ) : (
-            <span className="font-bold text-rust">In flower since {dayInWords(firstFlower)}: each day sheds more pollen.</span>
+            <span className="font-bold text-rust">
+              In flower since {dayInWords(firstFlower)}: each day sheds more pollen.
+            </span>
           )}
         </span>
       </span>
@@ -103,7 +108,11 @@ function LookRow({ task: { stand }, day }: Omit<Of<LookTask>, "units">) {
   return (
     <li className={row}>
       <span className="max-sm:col-span-2">
-        <Tag kind={stand.code.startsWith("F") ? "family" : "stand"} code={stand.code} href={`/ground?stand=${stand.id}`} />
+        <Tag
+          kind={stand.code.startsWith("F") ? "family" : "stand"}
+          code={stand.code}
+          href={`/ground?stand=${stand.id}`}
+        />
       </span>
       <span>
         <span className="font-semibold">Look for the first flower of {stand.lineName}</span>

@@ -21,16 +21,27 @@ export function TodayScreen(view: Today) {
     return (
       <Page at="/" title="Today" band={band} beside={<FirstSteps />}>
         <h2 className="mb-2 text-3xl">Where is your garden?</h2>
-        <p className="mb-6 max-w-prose">Sunrise, frost and flowering are worked out for this place. Everything stays on this machine.</p>
+        <p className="mb-6 max-w-prose">
+          Sunrise, frost and flowering are worked out for this place. Everything stays on this machine.
+        </p>
         <div className="max-w-2xl">
           <GardenForm garden={garden} />
         </div>
       </Page>
     );
   const words = bandWords(sun);
-  const bands = (Object.keys(words) as Band[]).map((id) => ({ id, ...words[id], tasks: tasks.filter((t) => t.band === id) }));
+  const bands = (Object.keys(words) as Band[]).map((id) => ({
+    id,
+    ...words[id],
+    tasks: tasks.filter((t) => t.band === id),
+  }));
   return (
-    <Page at="/" title="Today" band={band} beside={open.length > 0 ? <ChosenCross open={open} /> : <NextThing empty={empty} />}>
+    <Page
+      at="/"
+      title="Today"
+      band={band}
+      beside={open.length > 0 ? <ChosenCross open={open} /> : <NextThing empty={empty} />}
+    >
       <p className="mb-5 sm:hidden">
         <strong>{dayInWords(day, "long")}</strong>
         {garden.demo === 1 && " (demo day, pinned)"}
@@ -42,8 +53,8 @@ export function TodayScreen(view: Today) {
         <div className="mb-6">
           <h2>Nothing is due on this day</h2>
           <p className="mt-2 max-w-prose text-soft">
-            Steps of hand pollinations, plants to rogue and first flowers to look for come here by themselves. Move the stake in the band
-            to look ahead.
+            Steps of hand pollinations, plants to rogue and first flowers to look for come here by themselves. Move the
+            stake in the band to look ahead.
           </p>
         </div>
       )}
@@ -58,7 +69,13 @@ export function TodayScreen(view: Today) {
             <ul className="rows border-t border-ink">
               {b.tasks.map((task) => (
                 <TaskRow
-                  key={task.kind === "cross" ? `${task.state.cross.id}${task.step.action}` : task.kind === "rogue" ? `r${task.out.standId}` : `l${task.stand.id}`}
+                  key={
+                    task.kind === "cross"
+                      ? `${task.state.cross.id}${task.step.action}`
+                      : task.kind === "rogue"
+                        ? `r${task.out.standId}`
+                        : `l${task.stand.id}`
+                  }
                   task={task}
                   day={day}
                   units={garden.units}
@@ -68,7 +85,9 @@ export function TodayScreen(view: Today) {
           </section>
         ))}
       {sun.tomorrow && tasks.some((t) => t.band === "evening") && (
-        <p className="text-soft">Tomorrow the sun is up at {sun.tomorrow}: the flowers tied tonight wait for that dawn.</p>
+        <p className="text-soft">
+          Tomorrow the sun is up at {sun.tomorrow}: the flowers tied tonight wait for that dawn.
+        </p>
       )}
       <Cautions hazards={hazards} />
     </Page>
@@ -95,7 +114,11 @@ function NextThing({ empty }: { empty: Today["empty"] }) {
     ? { words: "Put a first bed on the Ground, then sow a line into it.", href: "/ground", label: "To the Ground" }
     : empty.stands
       ? { words: "Name a line, then sow it as a stand of this season.", href: "/lines", label: "To the Lines" }
-      : { words: "When two stands flower together, plan a cross between them.", href: "/crosses", label: "Plan a cross" };
+      : {
+          words: "When two stands flower together, plan a cross between them.",
+          href: "/crosses",
+          label: "Plan a cross",
+        };
   return (
     <>
       <h2>What comes next</h2>

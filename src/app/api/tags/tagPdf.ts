@@ -12,10 +12,11 @@ const MM = 72 / 25.4;
 const WIDTH = 90 * MM;
 const HEIGHT = 32 * MM;
 const MARGIN = 4 * MM;
-const FONT = "node_modules/@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2";
+const FONT =
+  "node_modules/@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2";
 
 /** Words that fit a width, the end cut with an ellipsis. */
-function fit(text: string, font: PDFFont, size: number, width: number): string {
+function cutTo(text: string, font: PDFFont, size: number, width: number): string {
   if (font.widthOfTextAtSize(text, size) <= width) return text;
   let cut = text;
   while (cut && font.widthOfTextAtSize(`${cut}…`, size) > width) cut = cut.slice(0, -1);
@@ -28,7 +29,12 @@ function drawQr(page: PDFPage, code: string, x: number, y: number, side: number)
   for (let row = 0; row < modules.size; row++)
     for (let column = 0; column < modules.size; column++)
       if (modules.get(row, column))
-        page.drawRectangle({ x: x + column * cell, y: y + side - (row + 1) * cell, width: cell * 1.02, height: cell * 1.02 });
+        page.drawRectangle({
+          x: x + column * cell,
+          y: y + side - (row + 1) * cell,
+          width: cell * 1.02,
+          height: cell * 1.02,
+        });
 }
 
 /** One tag, 90 × 32 mm: the outline of its kind, its code as text and QR, and what it stands for. */
@@ -50,10 +56,10 @@ export async function tagPdf({ kind, code, title, lines }: TagText): Promise<Uin
   drawQr(page, code, left, MARGIN + (HEIGHT - side) / 2, side);
   const x = left + side + 4 * MM;
   const width = MARGIN + WIDTH - 13 * MM - x;
-  const text = (words: string, size: number, y: number) =>
-    page.drawText(fit(words, font, size, width), { x, y: MARGIN + HEIGHT - y * MM, size, font });
-  text(code, 17, 10);
-  text(title, 10, 16);
-  lines.slice(0, 3).forEach((line, i) => text(line, 8, 20.5 + i * 3.8));
+  const write = (words: string, size: number, y: number) =>
+    page.drawText(cutTo(words, font, size, width), { x, y: MARGIN + HEIGHT - y * MM, size, font });
+  write(code, 17, 10);
+  write(title, 10, 16);
+  for (const [i, line] of lines.slice(0, 3).entries()) write(line, 8, 20.5 + i * 3.8);
   return pdf.save();
 }

@@ -6,5 +6,5 @@ import { byId, type IdParams } from "../../params";
 export const metadata = { title: "Cross" };
 
 export default async function Page({ params }: { params: IdParams }) {
-  return <CrossScreen {...await byId(params, (id) => crossView(theDb(), id))} />;
+  return <CrossScreen {...(await byId(params, (id) => crossView(theDb(), id)))} />;
 }

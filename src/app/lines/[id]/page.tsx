@@ -6,5 +6,5 @@ import { byId, type IdParams } from "../../params";
 export const metadata = { title: "Line" };
 
 export default async function Page({ params }: { params: IdParams }) {
-  return <LineScreen {...await byId(params, (id) => lineView(theDb(), id))} />;
+  return <LineScreen {...(await byId(params, (id) => lineView(theDb(), id)))} />;
 }

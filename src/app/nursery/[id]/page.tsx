@@ -7,5 +7,5 @@ export const metadata = { title: "Family" };
 
 export default async function Page({ params, searchParams }: { params: IdParams; searchParams: Search }) {
   const chosen = wholeNumber((await searchParams).plant);
-  return <FamilyScreen {...await byId(params, (id) => familyView(theDb(), id))} chosen={chosen} />;
+  return <FamilyScreen {...(await byId(params, (id) => familyView(theDb(), id)))} chosen={chosen} />;
 }

@@ -6,5 +6,5 @@ import { byId, type IdParams } from "../../params";
 export const metadata = { title: "Lot" };
 
 export default async function Page({ params }: { params: IdParams }) {
-  return <LotScreen {...await byId(params, (id) => lotPage(theDb(), id))} />;
+  return <LotScreen {...(await byId(params, (id) => lotPage(theDb(), id)))} />;
 }

@@ -1,3 +1,4 @@
+import { speciesById } from "@/catalogue/catalogue";
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
 import { type Db, theDb } from "@/db/open";
@@ -5,7 +6,6 @@ import { crossById } from "@/records/cross/queries";
 import { lineById } from "@/records/line/queries";
 import { lotById } from "@/records/lot/queries";
 import { standById } from "@/records/stand/queries";
-import { speciesById } from "@/catalogue/catalogue";
 import { type TagText, tagPdf } from "../../tagPdf";
 
 const FOR_SEED = "For seed: do not pick";
@@ -13,7 +13,9 @@ const FOR_SEED = "For seed: do not pick";
 function lotTag(db: Db, id: number): TagText | null {
   const lot = lotById(db, id);
   if (!lot) return null;
-  const from = lot.crossCode ?? (lot.motherCode ? `${lot.motherCode}${lot.motherNumber ? ` plant ${lot.motherNumber}` : ""}` : "received");
+  const from =
+    lot.crossCode ??
+    (lot.motherCode ? `${lot.motherCode}${lot.motherNumber ? ` plant ${lot.motherNumber}` : ""}` : "received");
   const name = speciesById(lot.species);
   return {
     kind: "lot",
@@ -31,7 +33,11 @@ function crossTag(db: Db, id: number): TagText | null {
     kind: "cross",
     code: cross.code,
     title: FOR_SEED,
-    lines: [parent(cross.motherName, cross.motherNumber), `× ${parent(cross.fatherName, cross.fatherNumber)}`, `bed ${cross.motherBed ?? "not set"}`],
+    lines: [
+      parent(cross.motherName, cross.motherNumber),
+      `× ${parent(cross.fatherName, cross.fatherNumber)}`,
+      `bed ${cross.motherBed ?? "not set"}`,
+    ],
   };
 }
 
@@ -42,7 +48,11 @@ function standTag(db: Db, id: number): TagText | null {
     kind: stand.code.startsWith("F") ? "family" : "stand",
     code: stand.code,
     title: `${stand.lineName}${stand.generation ? ` ${generationName(stand.generation)}` : ""}`,
-    lines: [`sown ${dayInWords(stand.sown, "long")}`, stand.lotCode ? `lot ${stand.lotCode}` : "", `bed ${stand.bedName ?? "in trays"}`],
+    lines: [
+      `sown ${dayInWords(stand.sown, "long")}`,
+      stand.lotCode ? `lot ${stand.lotCode}` : "",
+      `bed ${stand.bedName ?? "in trays"}`,
+    ],
   };
 }
 
@@ -52,9 +62,18 @@ function lineTag(db: Db, id: number): TagText | null {
   return { kind: "line", code: line.code, title: line.name, lines: [speciesById(line.species).binomial, line.origin] };
 }
 
-const TAGS: Record<string, (db: Db, id: number) => TagText | null> = { lot: lotTag, cross: crossTag, stand: standTag, family: standTag, line: lineTag };
+const TAGS: Record<string, (db: Db, id: number) => TagText | null> = {
+  lot: lotTag,
+  cross: crossTag,
+  stand: standTag,
+  family: standTag,
+  line: lineTag,
+};
 
-export async function GET(_: Request, { params }: { params: Promise<{ kind: string; id: string }> }): Promise<Response> {
+export async function GET(
+  _: Request,
+  { params }: { params: Promise<{ kind: string; id: string }> },
+): Promise<Response> {
   const { kind, id } = await params;
   const tag = TAGS[kind]?.(theDb(), Number(id));
   if (!tag) return new Response("There is no such tag.", { status: 404 });

@@ -1,0 +1,36 @@
+import { existsSync, renameSync, rmSync } from "node:fs";
+import { openDb } from "@/db/open";
+import { setUpGround } from "./ground";
+import { Melon } from "./melon";
+import { drawer, duskwing, leek, orach, pepper } from "./others";
+import { chance } from "./random";
+import { Grower } from "./season";
+
+export const DEMO_DAY = "2027-07-09";
+
+/** Writes the demo database: seven seasons recorded through the application's own commands. Whole or not at all. */
+export function fillDemo(path: string): void {
+  const unfinished = `${path}.unfinished`;
+  for (const end of ["", "-wal", "-shm"]) rmSync(unfinished + end, { force: true });
+  const db = openDb(unfinished);
+  db.pragma("synchronous = OFF");
+  const grower = new Grower(db, chance(48_093));
+  const beds = setUpGround(grower);
+  duskwing(grower, beds);
+  orach(grower, beds);
+  pepper(grower, beds);
+  leek(grower, beds);
+  drawer(grower, beds);
+  const melon = new Melon(grower, beds);
+  melon.thisSeason(melon.history());
+  grower.on(DEMO_DAY);
+  db.pragma("wal_checkpoint(TRUNCATE)");
+  db.close();
+  renameSync(unfinished, path);
+}
+
+const path = process.argv[2];
+if (path && process.argv[1]?.endsWith("fill.ts")) {
+  if (existsSync(path)) console.log(`The demo database ${path} stands already.`);
+  else fillDemo(path);
+}

@@ -1,0 +1,6 @@
+import { build, checkNode, install, serve } from "./prepare.mjs";
+
+checkNode();
+install();
+build();
+serve();

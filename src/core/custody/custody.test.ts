@@ -1,0 +1,70 @@
+import { describe, expect, test } from "vitest";
+import { checkCharacter, KINDS, type Kind, makeCode, readCode } from "./code";
+import { generationName, nextGeneration, seedsInLot } from "./generation";
+import { tagOutline, tagPolygon } from "./tagShape";
+
+const TYPED = "0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZ";
+const CODES = (Object.keys(KINDS) as Kind[]).flatMap((kind) =>
+  [1, 14, 99, 100, 999, 1000, 4821].map((serial) => makeCode(kind, 2027 + (serial % 9), serial)),
+);
+
+describe("codes", () => {
+  test("are read as written, in any case, with O for 0 and I for 1", () => {
+    for (const code of CODES) {
+      expect(readCode(code)).toMatchObject({ ok: true, code });
+      expect(readCode(code.toLowerCase().replaceAll("-", " ").replaceAll("0", "o").replaceAll("1", "i"))).toMatchObject(
+        { ok: true, code },
+      );
+    }
+  });
+
+  test("every single wrong character is caught", () => {
+    let tried = 0;
+    for (const code of CODES)
+      for (let i = 0; i < code.length; i++)
+        for (const wrong of TYPED) {
+          const heard = { O: "0", I: "1" }[wrong] ?? wrong;
+          if (code[i] === "-" || heard === code[i]) continue;
+          const slip = readCode(code.slice(0, i) + wrong + code.slice(i + 1));
+          expect(slip.ok && slip.code, `${code} with ${wrong} at ${i}`).toBe(false);
+          tried++;
+        }
+    expect(tried).toBeGreaterThan(10_000);
+  });
+
+  test("every swap of neighbours is caught", () => {
+    for (const code of CODES) {
+      const bare = code.replaceAll("-", "");
+      for (let i = 0; i + 1 < bare.length; i++) {
+        if (bare[i] === bare[i + 1]) continue;
+        const swapped = bare.slice(0, i) + bare[i + 1] + bare[i] + bare.slice(i + 2);
+        expect(readCode(swapped).ok, `${bare} as ${swapped}`).toBe(false);
+      }
+    }
+  });
+
+  test("the check character of a payload is one of the alphabet that can't be misread", () => {
+    expect(checkCharacter("X27014")).toMatch(/^[0-9A-HJ-NPR-TW-Z]$/);
+  });
+});
+
+test("generations count from the F1", () => {
+  expect(nextGeneration("cross", 5, null)).toBe(1);
+  expect(nextGeneration("self", 2, 2)).toBe(3);
+  expect(nextGeneration("intercross", 3, 5)).toBe(6);
+  expect(nextGeneration("self", null, null)).toBe(1);
+  expect([generationName(3), generationName(null)]).toEqual(["F3", "—"]);
+});
+
+test("weighed seed is a range, counted seed is not", () => {
+  expect(seedsInLot(null, 10, { low: 20, high: 30 })).toEqual({ likely: 250, low: 200, high: 300, counted: false });
+  expect(seedsInLot(77, 10, { low: 20, high: 30 })).toEqual({ likely: 77, low: 77, high: 77, counted: true });
+});
+
+test("outlines stay within their label and screen and paper share them", () => {
+  for (const kind of Object.keys(KINDS) as Kind[]) {
+    const corners = tagOutline(kind, 90, 32);
+    expect(corners.every((c) => c.x >= 0 && c.x <= 90 && c.y >= 0 && c.y <= 32)).toBe(true);
+    expect(tagPolygon(kind, 32).match(/calc/g)).toHaveLength(corners.length);
+  }
+});

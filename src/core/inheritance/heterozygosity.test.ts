@@ -1,0 +1,19 @@
+import { expect, test } from "vitest";
+import { heterozygosity, mixedByGeneration } from "./heterozygosity";
+
+test("selfing halves what is mixed, each generation from a whole F1", () => {
+  expect(mixedByGeneration([1, 1, 1])).toEqual([1, 0.5, 0.25, 0.125]);
+});
+
+test("crossing at random among many goes back to one half, and stays", () => {
+  expect(mixedByGeneration([1, 1, 0, 0]).slice(3)).toEqual([0.5, 0.5]);
+});
+
+test("from the F2 on, the ladder is the mixed-mating recursion", () => {
+  const ladder = mixedByGeneration([1, 0.7, 0.7, 0.7]);
+  for (let t = 0; t < 4; t++)
+    expect(ladder[t + 1]).toBeCloseTo(
+      heterozygosity({ generations: t, selfingRate: 0.7, initial: 0.5 }).heterozygosity,
+      12,
+    );
+});

@@ -1,0 +1,76 @@
+import { describe, expect, test } from "vitest";
+import { rankPlants, summarise, type Yardstick } from "./ranking";
+import { removal } from "./roguing";
+
+const yardstick = (id: number, wanted: Yardstick["wanted"], more: Partial<Yardstick> = {}): Yardstick => ({
+  id,
+  wanted,
+  target: null,
+  targetWord: null,
+  weight: 1,
+  ...more,
+});
+const plant = (id: number, scores: Record<number, number | string>) => ({
+  id,
+  scores: Object.fromEntries(
+    Object.entries(scores).map(([key, v]) => [
+      key,
+      typeof v === "number" ? { number: v, word: null } : { number: null, word: v },
+    ]),
+  ),
+});
+const order = (plants: ReturnType<typeof plant>[], yardsticks: Yardstick[]) =>
+  rankPlants(plants, yardsticks).map((r) => r.id);
+
+describe("ranking", () => {
+  test.each<[string, Yardstick, (number | string)[], number[]]>([
+    ["more is better", yardstick(1, "high"), [2, 9, 5], [2, 3, 1]],
+    ["less is better", yardstick(1, "low"), [2, 9, 5], [1, 3, 2]],
+    ["near a target", yardstick(1, "target", { target: 6 }), [2, 9, 5], [3, 2, 1]],
+    ["the wanted word", yardstick(1, "category", { targetWord: "orange" }), ["white", "orange", "white"], [2, 1, 3]],
+    ["no is wanted", yardstick(1, "no"), [1, 0, 1], [2, 1, 3]],
+  ])("%s", (_, mark, values, expected) => {
+    expect(
+      order(
+        values.map((v, i) => plant(i + 1, { 1: v })),
+        [mark],
+      ),
+    ).toEqual(expected);
+  });
+
+  test("worked example: two yardsticks of weight 2 and 1, standardised by hand", () => {
+    const plants = [plant(1, { 1: 1, 2: 30 }), plant(2, { 1: 2, 2: 20 }), plant(3, { 1: 3, 2: 10 })];
+    const ranked = rankPlants(plants, [yardstick(1, "high", { weight: 2 }), yardstick(2, "high")]);
+    expect(ranked.map((r) => [r.id, Number(r.index.toFixed(6))])).toEqual([
+      [3, 0.333333],
+      [2, 0],
+      [1, -0.333333],
+    ]);
+  });
+
+  test("units do not matter, missing scores neither help nor harm, unscored plants come last", () => {
+    const grams = [plant(1, { 1: 500, 2: 5 }), plant(2, { 1: 900 }), plant(3, {}), plant(4, { 1: 700, 2: 9 })];
+    const kilograms = [plant(1, { 1: 0.5, 2: 5 }), plant(2, { 1: 0.9 }), plant(3, {}), plant(4, { 1: 0.7, 2: 9 })];
+    const marks = [yardstick(1, "high"), yardstick(2, "high")];
+    expect(order(grams, marks)).toEqual(order(kilograms, marks));
+    expect(order(grams, marks).at(-1)).toBe(3);
+  });
+
+  test("equal plants share a rank; a weight of nothing leaves a yardstick out", () => {
+    const ranked = rankPlants(
+      [plant(1, { 1: 4, 2: 1 }), plant(2, { 1: 4, 2: 9 })],
+      [yardstick(1, "high"), yardstick(2, "high", { weight: 0 })],
+    );
+    expect(ranked.map((r) => r.rank)).toEqual([1, 1]);
+  });
+});
+
+test("a summary of one has no spread, of none is none", () => {
+  expect(summarise([3])).toEqual({ count: 1, mean: 3, spread: null, low: 3, high: 3 });
+  expect(summarise([])).toBeNull();
+});
+
+test("taking out on the day of first flower is in time, the day after is late", () => {
+  expect(removal("2027-07-01", "2027-07-01")).toEqual({ late: false, daysAfter: 0 });
+  expect(removal("2027-07-05", "2027-07-01")).toEqual({ late: true, daysAfter: 4 });
+});

@@ -1,0 +1,111 @@
+import Link from "next/link";
+import { lengthInWords } from "@/core/units/units";
+import type { SpeciesView } from "@/views/guide";
+import { Cautions } from "../common/Cautions";
+import { Page } from "../common/Page";
+
+type Figure = SpeciesView["species"]["outcrossing"];
+type Row = [string, Figure, (n: number) => string];
+
+const plain = (n: number) => String(n);
+const share = (n: number) => `${Math.round(n * 100)} %`;
+const days = (n: number) => `${n} days`;
+
+export function SpeciesScreen({ garden, band, species: s, protocol, hazards, sources, kin }: SpeciesView) {
+  const metres = (n: number) => lengthInWords(n, garden.units);
+  const figures: Row[] = [
+    ["Seed with another father", s.outcrossing, share],
+    ["Isolation, relaxed", s.isolation.relaxed, metres],
+    ["Isolation, usual", s.isolation.usual, metres],
+    ["Isolation, strict", s.isolation.strict, metres],
+    ["Plants to keep going", s.plants["keep going"], plain],
+    ["Plants to keep well", s.plants["keep well"], plain],
+    ["Plants for a rare variety", s.plants["rare variety"], plain],
+    ["Sowing to first flower", s.daysToFlower, days],
+    ["Length of flowering", s.flowerDays, days],
+    ["Pollination to ripe seed", s.daysToRipe, days],
+    ["Seeds in a gram", s.seedsPerGram, plain],
+    ...(s.seedsPerFruit ? [["Seeds in a fruit", s.seedsPerFruit, plain] satisfies Row] : []),
+    ["Hand-pollinated flowers that set", s.handSet, share],
+    ["Shelf life, cool and dry", s.shelfYears, (n) => `${n} years`],
+  ];
+  const used = [...new Set(figures.map(([, f]) => f.source))];
+  return (
+    <Page
+      at="/guide"
+      title={s.name}
+      band={band}
+      beside={
+        <>
+          <h2>By hand</h2>
+          {protocol ? (
+            <ol className="rows mt-3 border-y border-rule">
+              {protocol.steps.map((step) => (
+                <li key={step.action} className="py-3">
+                  <p className="font-semibold">{step.title}</p>
+                  <p>{step.look}</p>
+                  <p className="text-sm text-soft">{step.tooLate}</p>
+                </li>
+              ))}
+            </ol>
+          ) : (
+            <p className="mt-2">
+              No steps are laid out yet for {s.flowerType}. Grow the parents under one cage with insects, or brush
+              flowering heads together.
+            </p>
+          )}
+          <Cautions hazards={hazards} />
+        </>
+      }
+    >
+      <Link href="/guide">All species</Link>
+      <h2 className="mt-2 text-3xl">{s.name}</h2>
+      <p className="text-soft">
+        <em>{s.binomial}</em>, {s.family}. {s.lifeCycle[0]!.toUpperCase() + s.lifeCycle.slice(1)}; {s.breeding};{" "}
+        {s.flowerType}; pollinated by {s.vector}.
+      </p>
+      <section className="mt-5 max-w-prose">
+        <h3>What crosses with it</h3>
+        <p>{s.crossesWith}</p>
+        <p className="text-sm text-soft">
+          Crossing group {s.crossingGroup}
+          {kin.length > 0 ? `, with ${kin.join(", ")}` : ""}.
+        </p>
+      </section>
+      <table className="ruled mt-5 w-full max-w-2xl">
+        <thead>
+          <tr>
+            <th scope="col">Figure</th>
+            <th scope="col">Range</th>
+            <th scope="col">Rests on</th>
+          </tr>
+        </thead>
+        <tbody>
+          {figures.map(([name, figure, words]) => (
+            <tr key={name}>
+              <td>{name}</td>
+              <td className="whitespace-nowrap font-semibold">
+                {figure.low === figure.high ? words(figure.low) : `${words(figure.low)} to ${words(figure.high)}`}
+              </td>
+              <td className="text-soft">{figure.source}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <dl className="mt-3 text-sm text-soft">
+        {used.map((kind) => (
+          <div key={kind} className="flex gap-2">
+            <dt className="font-semibold">{kind}:</dt>
+            <dd>{sources[kind]}</dd>
+          </div>
+        ))}
+      </dl>
+      <section className="mt-6 max-w-prose">
+        <h3>Ripe and out</h3>
+        <p>
+          {s.ripeSign} Extracted {s.extraction}.
+        </p>
+      </section>
+    </Page>
+  );
+}

@@ -1,0 +1,139 @@
+import Link from "next/link";
+import { seasonName } from "@/core/climate/season";
+import { generationName } from "@/core/custody/generation";
+import type { LineView } from "@/views/lines";
+import { MixedFigure } from "../common/figures";
+import { Page } from "../common/Page";
+import { Tag } from "../common/Tag";
+import { plural, SCHOOLS, STATUSES } from "../common/words";
+import { LadderChart } from "./LadderChart";
+import { LineForm } from "./LineForm";
+
+export function LineScreen(view: LineView) {
+  const { garden, band, line, mother, father, rungs, ladders, stands, lots, species } = view;
+  const fixing = rungs.some((r) => r.generation !== null);
+  return (
+    <Page
+      at="/lines"
+      title={line.name}
+      band={band}
+      beside={
+        <>
+          <h2 className="mb-2">Stands and seed</h2>
+          {stands.length === 0 && lots.length === 0 && (
+            <p>
+              Nothing of it has been sown or put in the drawer. <Link href="/ground">Sow it on the Ground</Link> or{" "}
+              <Link href="/seed">receive its seed</Link>.
+            </p>
+          )}
+          <ul className="space-y-2">
+            {stands.slice(0, 24).map((s) => (
+              <li key={s.id} className="flex items-center gap-3">
+                <Tag
+                  kind={s.code.startsWith("F") ? "family" : "stand"}
+                  code={s.code}
+                  href={s.code.startsWith("F") ? `/nursery/${s.id}` : `/ground?season=${s.season}&stand=${s.id}`}
+                  small
+                />
+                <span className="text-sm text-soft">
+                  {seasonName(s.season, garden.latitude)}
+                  {s.generation ? `, ${generationName(s.generation)}` : ""}, {plural(s.plants ?? 0, "plant")}
+                </span>
+              </li>
+            ))}
+          </ul>
+          {stands.length > 24 && <p className="mt-2 text-sm text-soft">and {stands.length - 24} older ones</p>}
+          <ul className="mt-5 flex flex-wrap gap-2">
+            {lots.slice(0, 18).map((lot) => (
+              <li key={lot.id}>
+                <Tag kind="lot" code={lot.code} href={`/seed/${lot.id}`} small />
+              </li>
+            ))}
+          </ul>
+          {lots.length > 18 && <p className="mt-2 text-sm text-soft">and {lots.length - 18} older lots</p>}
+        </>
+      }
+    >
+      <div className="flex flex-wrap items-center gap-4">
+        <Tag kind="line" code={line.code} />
+        <LineForm line={line} species={species} />
+        <a href={`/api/tags/line/${line.id}`} className="leaf leaf-plain">
+          Print its tag
+        </a>
+      </div>
+      <h2 className="mt-3 break-words text-2xl">{line.name}</h2>
+      <p className="text-soft">
+        <Link href={`/guide/${line.species}`}>{line.speciesName}</Link>, {SCHOOLS[line.school].toLowerCase()},{" "}
+        {STATUSES[line.status].toLowerCase()}
+        {line.year ? `, ${line.year}` : ""}.{" "}
+        {mother && father ? (
+          <>
+            From <Link href={`/lines/${mother.id}`}>{mother.name}</Link> ×{" "}
+            <Link href={`/lines/${father.id}`}>{father.name}</Link>.
+          </>
+        ) : (
+          line.origin && `From ${line.origin}.`
+        )}
+      </p>
+      {line.description && <p className="mt-3 max-w-prose whitespace-pre-line break-words">{line.description}</p>}
+      {rungs.length > 0 && (
+        <section className="mt-8" aria-label="The ladder">
+          <h3 className="mb-2">{fixing ? "The ladder, generation by generation" : "Grown so far"}</h3>
+          <div className="overflow-x-auto">
+            <table className="ruled w-full max-w-3xl">
+              <thead>
+                <tr>
+                  {[
+                    "Generation",
+                    "Seasons",
+                    "Stands",
+                    "Plants grown",
+                    "Kept",
+                    "Taken out",
+                    ...(fixing ? ["Still mixed, expected"] : []),
+                  ].map((head) => (
+                    <th key={head} scope="col">
+                      {head}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {rungs.map((rung) => (
+                  <tr key={rung.generation ?? "none"}>
+                    <th scope="row" className="font-head text-lg! text-ink!">
+                      {generationName(rung.generation)}
+                    </th>
+                    <td>{rung.seasons.split(",").sort().join(", ")}</td>
+                    <td>{rung.stands}</td>
+                    <td>{rung.grown}</td>
+                    <td>{rung.kept}</td>
+                    <td>{rung.removed}</td>
+                    {fixing && (
+                      <td>
+                        {rung.mixed === null || rung.generation === null ? (
+                          "–"
+                        ) : (
+                          <MixedFigure generation={rung.generation} shares={rung.shares} />
+                        )}
+                      </td>
+                    )}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+          {fixing && (
+            <p className="mt-2 max-w-prose text-sm text-soft">
+              Of the genes in which the parents differ, the share still mixed in one plant, by how the sown seed came
+              about. Selection and chance make it differ.
+            </p>
+          )}
+        </section>
+      )}
+      {ladders.map((ladder) => (
+        <LadderChart key={ladder.yardstick.id} ladder={ladder} />
+      ))}
+    </Page>
+  );
+}

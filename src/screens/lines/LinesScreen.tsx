@@ -1,0 +1,55 @@
+import { seasonName } from "@/core/climate/season";
+import type { Lines } from "@/views/lines";
+import { Page } from "../common/Page";
+import { Tag } from "../common/Tag";
+import { plural, SCHOOLS, STATUSES } from "../common/words";
+import { LineForm } from "./LineForm";
+
+export function LinesScreen({ garden, band, lines, species }: Lines) {
+  return (
+    <Page at="/lines" title="Lines" band={band}>
+      <div className="mb-5 flex flex-wrap items-center justify-between gap-4">
+        <h2 className="text-2xl">
+          {lines.length === 0 ? "No lines yet" : `${plural(lines.length, "line")} in your care`}
+        </h2>
+        <LineForm species={species} />
+      </div>
+      {lines.length === 0 ? (
+        <p className="max-w-prose">
+          A line is a variety, a mix, or a cross on its way to one. Name the parents of your first cross, or the variety
+          you keep. Its school decides how the garden is judged for it: keep pure, cross and fix, or let it mix.
+        </p>
+      ) : (
+        <div className="overflow-x-auto">
+          <table className="ruled w-full">
+            <thead>
+              <tr>
+                {["Line", "Name", "Species", "School", "Status", "Stands", "Seed lots", "Last grown"].map((head) => (
+                  <th key={head} scope="col">
+                    {head}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {lines.map((line) => (
+                <tr key={line.id}>
+                  <td>
+                    <Tag kind="line" code={line.code} href={`/lines/${line.id}`} small />
+                  </td>
+                  <td className="max-w-80 break-words font-semibold">{line.name}</td>
+                  <td>{line.speciesName}</td>
+                  <td>{SCHOOLS[line.school]}</td>
+                  <td>{STATUSES[line.status]}</td>
+                  <td>{line.stands}</td>
+                  <td>{line.lots}</td>
+                  <td>{line.lastSeason === null ? "not yet" : seasonName(line.lastSeason, garden.latitude)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </Page>
+  );
+}

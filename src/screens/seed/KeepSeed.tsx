@@ -1,0 +1,109 @@
+"use client";
+import { massTyped, massUnit, type Units } from "@/core/units/units";
+import { CommandForm, Field } from "@/ui/CommandForm";
+import { Sheet } from "@/ui/Sheet";
+import type { Seed } from "@/views/seed";
+
+type Props = Pick<Seed, "lines" | "stands" | "today"> & { units: Units };
+
+export function KeepSeed({ lines, stands, units, today }: Props) {
+  const factors = { mass: massTyped(1, units) };
+  const amounts = (
+    <div className="grid grid-cols-2 gap-4">
+      <Field name="seeds" label="Seeds, counted" type="number" />
+      <Field
+        name="mass"
+        label="or weighed"
+        type="number"
+        unit={massUnit(units)}
+        hint="Mass is turned into a range of seeds."
+      />
+    </div>
+  );
+  return (
+    <>
+      <h2 className="mb-3">Put seed in the drawer</h2>
+      <div className="flex flex-wrap gap-3">
+        <Sheet trigger="Save from a stand" title="Seed of a stand" strong>
+          {(close) =>
+            stands.length === 0 ? (
+              <p>No stands grow in this season.</p>
+            ) : (
+              <CommandForm
+                command="lot.save"
+                draft="lot-save"
+                values={{ standId: null, kind: "open", gathered: today, seeds: null, mass: null, note: null }}
+                factors={factors}
+                submit="Make the lot"
+                onDone={close}
+              >
+                <Field
+                  name="standId"
+                  label="Stand"
+                  type="select"
+                  none="Choose a stand"
+                  choices={stands.map((s) => ({
+                    value: s.id,
+                    label: `${s.lineName}${s.generation ? ` F${s.generation}` : ""} ${s.code}`,
+                  }))}
+                />
+                <Field
+                  name="kind"
+                  label="Pollen"
+                  type="select"
+                  choices={[
+                    { value: "open", label: "Open: whatever flew" },
+                    { value: "self", label: "Their own: bagged, or a crop that selfs" },
+                  ]}
+                />
+                <Field name="gathered" label="Gathered on" type="date" />
+                {amounts}
+                <Field name="note" label="Note" hint="As: berries found between two plants, mother uncertain." />
+              </CommandForm>
+            )
+          }
+        </Sheet>
+        <Sheet trigger="Received seed" title="Seed from elsewhere">
+          {(close) =>
+            lines.length === 0 ? (
+              <p>
+                Name its line first, on <a href="/lines">Lines</a>.
+              </p>
+            ) : (
+              <CommandForm
+                command="lot.receive"
+                draft="lot-receive"
+                values={{ lineId: null, gathered: today, generation: null, seeds: null, mass: null, note: null }}
+                factors={factors}
+                submit="Put it in the drawer"
+                onDone={close}
+              >
+                <Field
+                  name="lineId"
+                  label="Line"
+                  type="select"
+                  none="Choose a line"
+                  choices={lines.map((l) => ({ value: l.id, label: `${l.name}, ${l.species.toLowerCase()}` }))}
+                />
+                <Field
+                  name="gathered"
+                  label="Gathered on"
+                  type="date"
+                  hint="Its harvest, as far as known: age counts from here."
+                />
+                <Field
+                  name="generation"
+                  label="Generation"
+                  type="number"
+                  hint="2 for an F2. Empty for a variety that breeds true."
+                />
+                {amounts}
+                <Field name="note" label="Note" hint="Treated seed is never eaten: write it here." />
+              </CommandForm>
+            )
+          }
+        </Sheet>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,85 @@
+import { dayInWords } from "@/core/calendar/day";
+import { generationName } from "@/core/custody/generation";
+import type { Seed } from "@/views/seed";
+import { Page } from "../common/Page";
+import { Tag } from "../common/Tag";
+import { plural } from "../common/words";
+import { KeepSeed } from "./KeepSeed";
+
+const SHELF = { keeps: "keeps", regrow: "regrow soon", past: "past its shelf life" } as const;
+
+export function SeedScreen({ garden, band, lots, lines, stands, today }: Seed) {
+  const dying = lots.filter((l) => l.shelf !== "keeps" && l.left.high > 0);
+  return (
+    <Page
+      at="/seed"
+      title="Seed"
+      band={band}
+      beside={<KeepSeed lines={lines} stands={stands} units={garden.units} today={today} />}
+    >
+      <h2 className="text-2xl">
+        {lots.length === 0
+          ? "The drawer is empty"
+          : dying.length > 0
+            ? `${plural(dying.length, "lot")} to regrow before ${dying.length === 1 ? "it dies" : "they die"}`
+            : "Every lot still keeps"}
+      </h2>
+      <p className="mb-5 max-w-prose text-soft">
+        {lots.length === 0
+          ? "Lots come here from harvested crosses, from stands and plants you save, and from seed you were given."
+          : "Age against the catalogue's shelf life: a rule of thumb for cool, dry, dark storage. A germination test knows better."}
+      </p>
+      {lots.length > 0 && (
+        <div className="overflow-x-auto">
+          <table className="ruled w-full">
+            <thead>
+              <tr>
+                {["Lot", "Line", "From", "Gathered", "Seeds left", "Age"].map((head) => (
+                  <th key={head} scope="col">
+                    {head}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {lots.map((lot) => (
+                <tr key={lot.id}>
+                  <td>
+                    <Tag kind="lot" code={lot.code} href={`/seed/${lot.id}`} small />
+                  </td>
+                  <td className="max-w-64 break-words">
+                    {lot.lineName} {lot.generation ? generationName(lot.generation) : ""}
+                  </td>
+                  <td className="whitespace-nowrap">
+                    {lot.crossCode ??
+                      (lot.motherCode
+                        ? `${lot.motherCode}${lot.motherNumber ? `.${lot.motherNumber}` : ""}`
+                        : "received")}
+                  </td>
+                  <td className="whitespace-nowrap">
+                    {dayInWords(lot.gathered)} {lot.gathered.slice(0, 4)}
+                  </td>
+                  <td>
+                    {lot.left.likely}
+                    {lot.amount.counted ? "" : ` (${lot.left.low}–${lot.left.high})`}
+                  </td>
+                  <td
+                    className={
+                      lot.shelf === "past"
+                        ? "font-bold text-rust"
+                        : lot.shelf === "regrow"
+                          ? "font-bold text-quince"
+                          : ""
+                    }
+                  >
+                    {plural(lot.age, "year")} of {lot.shelfYears.low}–{lot.shelfYears.high}: {SHELF[lot.shelf]}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </Page>
+  );
+}

@@ -1,0 +1,54 @@
+import { cookies } from "next/headers";
+import Link from "next/link";
+import { ThemeChoice } from "@/ui/ThemeChoice";
+import type { Shed } from "@/views/shed";
+import { GardenForm } from "../common/GardenForm";
+import { Page } from "../common/Page";
+
+export async function ShedScreen({ garden, band, path, counts }: Shed) {
+  const theme = (await cookies()).get("theme")?.value ?? "paper";
+  return (
+    <Page
+      at="/shed"
+      title="Shed"
+      band={band}
+      beside={
+        <>
+          <h2>Light</h2>
+          <p className="mb-3 mt-1 text-soft">
+            Bright sun has the highest contrast; before dawn spares eyes that are used to the night.
+          </p>
+          <ThemeChoice theme={theme} />
+          <h2 className="mt-8">History</h2>
+          <p className="mb-3 mt-1 text-soft">
+            Everything ever recorded, newest first; each entry can be undone while nothing rests on it.
+          </p>
+          <Link href="/shed/history" className="leaf">
+            Open the history
+          </Link>
+          <h2 className="mt-8">Backup</h2>
+          <p className="mb-3 mt-1 text-soft">
+            The whole garden is one file: <code className="break-all text-ink">{path}</code>. Take a copy to another
+            disk.
+          </p>
+          <a href="/api/backup" className="leaf leaf-strong" download>
+            Download a backup
+          </a>
+          <dl className="rows mt-6 border-y border-rule text-sm">
+            {counts.map(({ name, count }) => (
+              <div key={name} className="flex justify-between py-1.5">
+                <dt className="text-soft">{name}</dt>
+                <dd className="font-bold tabular-nums">{count.toLocaleString("en-GB")}</dd>
+              </div>
+            ))}
+          </dl>
+        </>
+      }
+    >
+      <h2 className="mb-4 text-2xl">The garden</h2>
+      <div className="max-w-2xl">
+        <GardenForm garden={garden} />
+      </div>
+    </Page>
+  );
+}
