@@ -1,0 +1,312 @@
+import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import { readCode } from "@/core/custody/code";
+import { groundView } from "@/views/ground";
+import { lineView } from "@/views/lines";
+import { familyView } from "@/views/nursery";
+import { todayView } from "@/views/today";
+import { undo } from "../command";
+import { family, type Plot, plot, twoMelons } from "./plot";
+
+let garden: Plot;
+beforeEach(() => {
+  garden = plot();
+});
+afterEach(() => garden.close());
+
+describe("from a cross to chosen seedlings", () => {
+  test("each thing is made with a code that reads, and generations count up", () => {
+    const { row, cross, lot, lineId, stand, plants } = family(garden);
+    for (const [table, id] of [
+      ["cross", cross],
+      ["lot", lot],
+      ["line", lineId],
+      ["stand", stand],
+    ] as const)
+      expect(readCode(row(table, id).code as string)).toMatchObject({ ok: true });
+    expect(row("lot", lot)).toMatchObject({ generation: 1, kind: "cross", seeds: 40, crossId: cross });
+    expect(row("stand", stand)).toMatchObject({ generation: 1, season: 2028, plants: 5 });
+    expect(row("line", lineId)).toMatchObject({ school: "cross-and-fix", status: "breeding-line" });
+    garden.done("plant.mark", { id: plants[0], mark: "keep", reason: "" });
+    garden.done("plant.mark", { id: plants[2], mark: "seed-parent", reason: "best" });
+    const selfs = garden.done("cross.next-generation", {
+      standId: stand,
+      plantIds: [plants[0], plants[2]],
+      how: "self",
+      fruitsEach: 1,
+    }).ids;
+    expect(selfs.map((id) => row("cross", id))).toMatchObject([
+      { kind: "self", generation: 2, lineId },
+      { kind: "self", generation: 2, lineId },
+    ]);
+    const ring = garden.done("cross.next-generation", {
+      standId: stand,
+      plantIds: plants.slice(0, 3),
+      how: "intercross",
+      fruitsEach: 1,
+    }).ids;
+    expect(ring.map((id) => [row("cross", id).motherPlantId, row("cross", id).fatherPlantId])).toEqual([
+      [plants[0], plants[1]],
+      [plants[1], plants[2]],
+      [plants[2], plants[0]],
+    ]);
+    garden.on("2028-10-01");
+    const saved = garden.done("lot.save", {
+      standId: stand,
+      plantIds: [plants[0]],
+      kind: "self",
+      gathered: "2028-10-01",
+      seeds: 30,
+    }).id;
+    expect(row("lot", saved)).toMatchObject({ generation: 2, motherPlantId: plants[0], kind: "self" });
+  });
+
+  test("Today follows the flowers: tie tonight, pollinate at dawn, look after a week, bring in when ripe", () => {
+    const { plan } = twoMelons(garden);
+    const cross = garden.done("cross.plan", plan).id;
+    const steps = () =>
+      todayView(garden.db).tasks.flatMap((t) =>
+        t.kind === "cross" ? [`${t.band} ${t.step.action} ${t.flowers.length}`] : [],
+      );
+    expect(steps()).toEqual(["evening cover 0"]);
+    const { ids } = garden.done("flower.cover", { crossId: cross, flowers: 9 });
+    expect(steps()).toEqual([]);
+    garden.on("2027-07-10");
+    expect(steps()).toEqual(["dawn pollinate 9"]);
+    garden.done("flower.record", {
+      crossId: cross,
+      males: 2,
+      results: ids.map((id, i) => ({ id, result: i === 0 ? "found-open" : "pollinated" })),
+    });
+    expect(steps()).toEqual(["evening cover 0"]);
+    garden.on("2027-07-17");
+    expect(steps()).toContain("any-hour check 8");
+    garden.done("flower.record", { crossId: cross, results: ids.slice(1, 4).map((id) => ({ id, result: "set" })) });
+    garden.on("2027-08-19");
+    expect(steps()).toContain("any-hour harvest 3");
+    const [state] = todayView(garden.db).open;
+    expect(state).toMatchObject({ tally: { set: 3, waiting: 5, lost: 1, covered: 0 }, toDo: { likely: 0 } });
+  });
+
+  test("the nursery ranks what stands and shows the parents; the ladder counts", () => {
+    const { lineId, stand, plants, mother } = family(garden);
+    const mass = garden.done("yardstick.add", { lineId, name: "Mass", kind: "number", unit: "kg", wanted: "high" }).id;
+    plants.forEach(
+      (id, i) => void garden.done("score.set", { plantId: id, yardstickId: mass, value: String(1 + i / 10) }),
+    );
+    garden.done("plant.remove", { ids: [plants[4]], reason: "split" });
+    const motherLine = garden.db.prepare("SELECT lineId FROM stand WHERE id = ?").pluck().get(mother) as number;
+    const check = garden.done("stand.add", {
+      lineId: motherLine,
+      bedId: 2,
+      sown: "2028-05-10",
+      plants: 2,
+      family: true,
+    }).id;
+    const [first] = garden.db.prepare("SELECT id FROM plant WHERE standId = ?").pluck().all(check) as number[];
+    garden.done("score.set", { plantId: first, yardstickId: mass, value: "1.6" });
+    const view = familyView(garden.db, stand)!;
+    expect(view.ranks[plants[3]!]).toMatchObject({ rank: 1 });
+    expect(view.ranks[plants[4]!]).toBeUndefined();
+    expect(view.yardsticks[0]).toMatchObject({
+      family: { count: 4, mean: 1.15 },
+      parents: [{ line: "Ashlar Gold", season: "this season", summary: { mean: 1.6 } }, { summary: null }],
+    });
+    const line = lineView(garden.db, lineId)!;
+    expect(line.rungs).toMatchObject([{ generation: 1, grown: 5, removed: 1, kept: 0, mixed: 1 }]);
+    expect(line.ladders[0]!.points).toMatchObject([{ generation: 1, summary: { count: 5 } }]);
+  });
+
+  test("an applied way out ends the clash it was offered for, and undo brings it back", () => {
+    const { mother } = twoMelons(garden);
+    const clashes = () => groundView(garden.db, 2027, mother).clashes.filter((c) => c.standId === mother);
+    const [clash] = clashes();
+    expect(clash).toMatchObject({ metres: 22, wanted: 400 });
+    for (const remedy of clash!.remedies.filter((r) => r.feasible)) {
+      const { entry } = garden.done("stand.remedy", remedy.change);
+      expect(clashes(), remedy.title).toEqual([]);
+      expect(undo(garden.db, entry, null).ok).toBe(true);
+      expect(clashes(), remedy.title).toHaveLength(1);
+    }
+  });
+});
+
+describe("what is refused, with nothing written", () => {
+  test.each<[string, object, string]>([
+    ["garden.set", { name: "x", latitude: 91, longitude: 0, timezone: "UTC", units: "metric", version: 2 }, "latitude"],
+    [
+      "garden.set",
+      {
+        name: "x",
+        latitude: 1,
+        longitude: 0,
+        timezone: "UTC",
+        units: "metric",
+        lastFrost: "02-30",
+        firstFrost: "10-01",
+        version: 2,
+      },
+      "lastFrost",
+    ],
+    [
+      "garden.set",
+      { name: "x", latitude: 1, longitude: 0, timezone: "UTC", units: "metric", lastFrost: "05-20", version: 2 },
+      "firstFrost",
+    ],
+    ["bed.add", { name: "C", x: 0, y: 0, width: 0, length: 3 }, "width"],
+    ["bed.add", { name: "A", x: 0, y: 0, width: 2, length: 3 }, "name"],
+    ["line.add", { name: "", species: "melon", school: "keep-pure", status: "mix" }, "name"],
+    ["line.add", { name: "x".repeat(10_000), species: "melon", school: "keep-pure", status: "mix" }, "name"],
+    ["line.add", { name: "x", species: "mandrake", school: "keep-pure", status: "mix" }, "species"],
+    ["line.add", { name: "Ashlar Gold", species: "melon", school: "keep-pure", status: "mix" }, "name"],
+    ["stand.add", { lineId: 1, sown: "2027-02-30" }, "sown"],
+    ["stand.add", { lineId: 99, sown: "2027-05-01" }, "lineId"],
+    ["stand.add", { lineId: 1, bedId: 99, sown: "2027-05-01" }, "bedId"],
+    [
+      "stand.change",
+      { id: 1, version: 1, sown: "2027-05-01", firstFlower: "2027-04-30", flowers: "open", seedWanted: 1 },
+      "firstFlower",
+    ],
+    [
+      "stand.change",
+      { id: 1, version: 1, sown: "2027-05-01", firstFlower: "2027-07-10", flowers: "open", seedWanted: 1 },
+      "firstFlower",
+    ],
+    [
+      "stand.change",
+      { id: 1, version: 1, sown: "2027-05-01", sowedSeeds: 5, cameUp: 6, flowers: "open", seedWanted: 1 },
+      "cameUp",
+    ],
+    [
+      "stand.change",
+      { id: 1, version: 1, sown: "2027-05-01", sowedSeeds: 9, cameUp: 6, plants: 7, flowers: "open", seedWanted: 1 },
+      "plants",
+    ],
+    ["lot.receive", { lineId: 1, gathered: "2027-01-01" }, "seeds"],
+    ["lot.receive", { lineId: 1, gathered: "2027-12-01", seeds: 5 }, "gathered"],
+    ["lot.save", { standId: 1, kind: "open", gathered: "2027-04-01", seeds: 5 }, "gathered"],
+  ])("%s %j by its field %s", (name, input, field) => {
+    twoMelons(garden);
+    expect(garden.refused(name, input).fields[field]).toMatch(/\w/);
+  });
+
+  test("a father of another species, and a species with no steps", () => {
+    const { plan } = twoMelons(garden);
+    const other = garden.done("line.add", {
+      name: "P",
+      species: "pepper",
+      school: "keep-pure",
+      status: "open-pollinated",
+    }).id;
+    const stand = garden.done("stand.add", { lineId: other, sown: "2027-03-10", plants: 4 }).id;
+    expect(garden.refused("cross.plan", { ...plan, fatherStandId: stand }).fields.fatherStandId).toContain(
+      "do not cross",
+    );
+    const leek = garden.done("line.add", {
+      name: "Le",
+      species: "leek",
+      school: "keep-pure",
+      status: "open-pollinated",
+    }).id;
+    const leeks = garden.done("stand.add", { lineId: leek, sown: "2026-03-10", plants: 40 }).id;
+    expect(garden.refused("cross.plan", { ...plan, motherStandId: leeks, fatherStandId: leeks }).fields).toHaveProperty(
+      "motherStandId",
+    );
+    expect(garden.refused("cross.plan", { ...plan, lineName: undefined }).fields).toHaveProperty("lineName");
+    expect(garden.refused("cross.plan", { ...plan, setLikely: 0.2 }).fields).toHaveProperty("setLikely");
+  });
+
+  test("flowerings that miss each other are planned with a warning of how many days", () => {
+    const { plan } = twoMelons(garden);
+    const late = garden.done("stand.add", { lineId: 2, sown: "2027-07-08", plants: 4 }).id;
+    expect(garden.done("cross.plan", { ...plan, fatherStandId: late }).warnings[0]).toContain(
+      "miss each other by 24 days",
+    );
+  });
+
+  test("a plant that was removed, or marked out, is no parent", () => {
+    const { stand, plants } = family(garden);
+    garden.done("plant.remove", { ids: [plants[0]], reason: "split" });
+    garden.done("plant.mark", { id: plants[1], mark: "out", reason: "late" });
+    for (const plant of [plants[0], plants[1]])
+      expect(
+        garden.refused("cross.next-generation", { standId: stand, plantIds: [plant], how: "self", fruitsEach: 1 })
+          .fields,
+      ).toHaveProperty("motherPlantId");
+    garden.on("2028-10-01");
+    expect(
+      garden.refused("lot.save", {
+        standId: stand,
+        plantIds: [plants[0]],
+        kind: "self",
+        gathered: "2028-10-01",
+        seeds: 3,
+      }).fields,
+    ).toHaveProperty("plantIds");
+    expect(garden.refused("plant.mark", { id: plants[2], mark: "out", reason: "" }).fields).toHaveProperty("reason");
+  });
+
+  test("a lot sown past its count, before it was gathered, or as another line", () => {
+    const { lot, lineId } = family(garden);
+    expect(
+      garden.refused("stand.add", { lineId, lotId: lot, sown: "2028-05-11", sowedSeeds: 31 }).fields.sowedSeeds,
+    ).toContain("30");
+    expect(
+      garden.refused("stand.add", { lineId, lotId: lot, sown: "2027-05-11", sowedSeeds: 3 }).fields,
+    ).toHaveProperty("sown");
+    expect(
+      garden.refused("stand.add", { lineId: 1, lotId: lot, sown: "2028-05-11", sowedSeeds: 3 }).fields,
+    ).toHaveProperty("lotId");
+    garden.done("stand.add", { lineId, lotId: lot, sown: "2028-05-11", sowedSeeds: 30 });
+  });
+
+  test("flowers out of order: too early, limp by now, already open, more fruit than set", () => {
+    const { plan } = twoMelons(garden);
+    const crossId = garden.done("cross.plan", plan).id;
+    const { ids } = garden.done("flower.cover", { crossId, flowers: 2, on: "2027-07-07" });
+    const record = (result: string, on: string) => ({ crossId, on, results: [{ id: ids[0], result }] });
+    expect(garden.refused("flower.record", record("pollinated", "2027-07-07")).fields.on).toContain("morning after");
+    expect(garden.refused("flower.record", record("pollinated", "2027-07-09")).fields.on).toContain("limp");
+    expect(garden.refused("flower.record", record("set", "2027-07-08")).fields).toHaveProperty("results");
+    garden.done("flower.record", record("found-open", "2027-07-08"));
+    expect(garden.refused("flower.record", record("pollinated", "2027-07-08")).fields).toHaveProperty("results");
+    expect(garden.refused("cross.harvest", { crossId, fruits: 1, seeds: 10 }).fields).toHaveProperty("fruits");
+    expect(garden.refused("flower.cover", { crossId, flowers: 1, on: "2027-07-10" }).fields).toHaveProperty("on");
+  });
+
+  test.each([
+    ["scale", { lowEnd: "a", highEnd: "b" }, ["0", "10", "4.5", "x"], ["9"]],
+    ["number", {}, ["x", "1e9"], ["1,5", "-2"]],
+    ["yes-no", {}, ["maybe"], ["y", "No", "1"]],
+    ["date", {}, ["2027-01-01", "2029-01-01", "2028-02-30"], ["2028-05-10", "44"]],
+    ["category", { categories: "orange, oval, white", targetWord: "white" }, ["o", "red"], ["or", "White"]],
+  ])("a %s takes only what it means", (kind, more, bad, good) => {
+    const { lineId, plants } = family(garden);
+    const wanted = { category: "category", "yes-no": "yes" }[kind as string] ?? "high";
+    const yardstickId = garden.done("yardstick.add", { lineId, name: "Y", kind, wanted, ...more }).id;
+    for (const value of bad)
+      expect(garden.refused("score.set", { plantId: plants[0], yardstickId, value }).fields).toHaveProperty("value");
+    for (const value of good) garden.done("score.set", { plantId: plants[0], yardstickId, value });
+    expect(garden.db.prepare("SELECT count(*) FROM score").pluck().get()).toBe(1);
+  });
+});
+
+test("an F1 hybrid kept as if pure is warned about, and its seed is an F2", () => {
+  const line = garden.done("line.add", { name: "Bought", species: "pepper", school: "keep-pure", status: "f1-hybrid" });
+  expect(line.warnings[0]).toContain("does not come true");
+  const stand = garden.done("stand.add", { lineId: line.id, sown: "2027-03-01", plants: 3 });
+  expect(stand.warnings).toHaveLength(1);
+  garden.on("2027-09-20");
+  const lot = garden.done("lot.save", { standId: stand.id, kind: "open", gathered: "2027-09-20", seeds: 50 });
+  expect(lot.warnings).toHaveLength(1);
+  expect(garden.db.prepare("SELECT generation FROM lot").pluck().get()).toBe(2);
+});
+
+test("taken out after first flower is kept and flagged as late", () => {
+  const { stand, plants } = family(garden);
+  garden.on("2028-07-10");
+  garden.done("stand.first-flower", { id: stand, firstFlower: "2028-07-01" });
+  expect(garden.done("plant.remove", { ids: [plants[0]], on: "2028-06-30", reason: "dwarf" }).warnings).toEqual([]);
+  expect(garden.done("plant.remove", { ids: [plants[1]], reason: "dwarf" }).warnings[0]).toContain(
+    "After first flower",
+  );
+});
