@@ -1,0 +1,137 @@
+import { SPECIES } from "@/catalogue/catalogue";
+import { addDays } from "@/core/calendar/day";
+import { makeCode } from "@/core/custody/code";
+import { openDb } from "@/db/open";
+
+const SEASONS = 10;
+const LINES = 300;
+const PLANTS = 20_000;
+const SCORES = 200_000;
+
+/** Writes ten seasons of a large garden straight into tables: 300 lines, 20,000 plants, 200,000 scores. */
+export function fillLarge(path: string): void {
+  const db = openDb(path);
+  db.pragma("synchronous = OFF");
+  const insert = (table: string, row: Record<string, string | number | null>) =>
+    Number(
+      db
+        .prepare(
+          `INSERT INTO "${table}" (${Object.keys(row)
+            .map((k) => `"${k}"`)
+            .join(",")}) VALUES (${Object.keys(row)
+            .map(() => "?")
+            .join(",")})`,
+        )
+        .run(...Object.values(row)).lastInsertRowid,
+    );
+  db.transaction(() => {
+    insert("garden", {
+      id: 1,
+      name: "Large",
+      latitude: 48.6,
+      longitude: 9.3,
+      timezone: "Europe/Zurich",
+      lastFrost: "05-20",
+      firstFrost: "09-28",
+      units: "metric",
+      care: "usual",
+      asOf: "2027-07-09",
+    });
+    const beds = Array.from({ length: 40 }, (_, i) =>
+      insert("bed", { name: `bed ${i}`, x: (i % 8) * 14, y: Math.floor(i / 8) * 9, width: 10, length: 5 }),
+    );
+    const lines = Array.from({ length: LINES }, (_, i) =>
+      insert("line", {
+        code: makeCode("line", 2018, i + 1),
+        name: `line ${i}`,
+        species: SPECIES[i % SPECIES.length]!.id,
+        school: i % 3 ? "keep-pure" : "cross-and-fix",
+        status: "open-pollinated",
+      }),
+    );
+    const marks = lines.map((lineId) =>
+      Array.from({ length: 10 }, (_, i) =>
+        insert("yardstick", { lineId, position: i, name: `mark ${i}`, kind: "number", wanted: "high", weight: 1 }),
+      ),
+    );
+    const families = 1000;
+    const each = PLANTS / families;
+    let scores = 0;
+    for (let i = 0; i < families; i++) {
+      const season = 2018 + (i % SEASONS);
+      const line = i % LINES;
+      const sown = `${season}-05-0${1 + (i % 9)}`;
+      const lot = insert("lot", {
+        code: makeCode("lot", season, i + 1),
+        lineId: lines[line]!,
+        kind: "self",
+        generation: 1 + (i % 8),
+        gathered: `${season - 1}-09-10`,
+        seeds: 100,
+      });
+      const stand = insert("stand", {
+        code: makeCode("family", season, i + 1),
+        lineId: lines[line]!,
+        lotId: lot,
+        bedId: beds[i % 40]!,
+        season,
+        generation: 1 + (i % 8),
+        sown,
+        sowedSeeds: 30,
+        cameUp: 25,
+        plants: each,
+      });
+      for (let n = 1; n <= each; n++) {
+        const plant = insert("plant", { standId: stand, number: n, mark: n % 7 ? "none" : "keep" });
+        for (const mark of marks[line]!) {
+          if (scores >= SCORES) break;
+          insert("score", {
+            plantId: plant,
+            yardstickId: mark,
+            number: ((i * 31 + n * 17 + mark) % 100) / 10,
+            scoredOn: addDays(sown, 100),
+          });
+          scores++;
+        }
+      }
+    }
+    const stands = db.prepare("SELECT id, lineId FROM stand WHERE season = 2027").all() as {
+      id: number;
+      lineId: number;
+    }[];
+    for (let i = 0; i < 60; i++) {
+      const { id, lineId } = stands[i]!;
+      const cross = insert("cross", {
+        code: makeCode("cross", 2027, i + 1),
+        kind: "intercross",
+        season: 2027,
+        lineId,
+        generation: 2,
+        motherStandId: id,
+        fatherStandId: id,
+        fruitsWanted: 5,
+        setLow: 0.3,
+        setLikely: 0.4,
+        setHigh: 0.5,
+        confidence: 0.9,
+        plannedOn: "2027-06-20",
+      });
+      for (let n = 1; n <= 20; n++)
+        insert("flower", {
+          crossId: cross,
+          number: n,
+          state: n < 4 ? "set" : "pollinated",
+          coveredOn: "2027-07-01",
+          pollinatedOn: "2027-07-02",
+          males: 2,
+        });
+    }
+    for (let i = 1; i <= 20_000; i++)
+      db.prepare("INSERT INTO journal (at, day, command, summary, outcome) VALUES (?, ?, 'score.set', ?, '{}')").run(
+        new Date(0).toISOString(),
+        "2027-07-01",
+        `score ${i}`,
+      );
+  })();
+  db.close();
+}

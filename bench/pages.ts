@@ -1,0 +1,95 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import Database from "better-sqlite3";
+import { median } from "simple-statistics";
+import { startServer } from "../e2e/server";
+import { fillLarge } from "./garden";
+
+const RUNS = 25;
+
+async function timed(work: () => Promise<unknown>): Promise<number> {
+  const times: number[] = [];
+  for (let i = 0; i < RUNS + 3; i++) {
+    const from = performance.now();
+    await work();
+    if (i >= 3) times.push(performance.now() - from);
+  }
+  return median(times);
+}
+
+const page = (url: string) => async () => {
+  const answer = await fetch(url);
+  if (!answer.ok) throw new Error(`${url}: ${answer.status}`);
+  await answer.text();
+};
+
+const folder = mkdtempSync(join(tmpdir(), "orchard-bench-"));
+const path = join(folder, "large.db");
+const began = performance.now();
+fillLarge(path);
+const db = new Database(path, { readonly: true });
+const count = (table: string) => db.prepare(`SELECT count(*) FROM "${table}"`).pluck().get();
+console.log(
+  `Ten seasons: ${["line", "stand", "plant", "score", "cross", "flower", "lot", "journal"].map((t) => `${count(t)} ${t}`).join(", ")}; filled in ${((performance.now() - began) / 1000).toFixed(1)} s`,
+);
+const any = (sql: string) => db.prepare(sql).pluck().get();
+const records = {
+  cross: `/crosses/${any("SELECT min(id) FROM cross")}`,
+  family: `/nursery/${any("SELECT min(id) FROM stand WHERE season = 2027")}`,
+  lot: `/seed/${any("SELECT max(id) FROM lot")}`,
+  line: `/lines/${any("SELECT lineId FROM stand WHERE season = 2027 LIMIT 1")}`,
+};
+const [plantId, yardstickId] = db.prepare("SELECT plantId, yardstickId FROM score LIMIT 1").raw().get() as number[];
+db.close();
+
+const large = await startServer("demo", path);
+const empty = await startServer("empty");
+const lists = [
+  "/",
+  "/ground",
+  "/season",
+  "/crosses",
+  "/nursery",
+  "/seed",
+  "/lines",
+  "/guide",
+  "/guide/melon",
+  "/shed",
+  "/shed/history",
+];
+console.log(`\nServer time of a page, median of ${RUNS}, ms: ten seasons | empty | ratio`);
+for (const at of lists) {
+  const [full, none] = [await timed(page(large.url + at)), await timed(page(empty.url + at))];
+  console.log(
+    `${at.padEnd(16)} ${full.toFixed(1).padStart(8)} ${none.toFixed(1).padStart(8)} ${(full / none).toFixed(1).padStart(8)}`,
+  );
+}
+const plain = await timed(page(`${empty.url}/guide`));
+for (const at of Object.values(records)) {
+  const full = await timed(page(large.url + at));
+  console.log(
+    `${at.padEnd(16)} ${full.toFixed(1).padStart(8)} ${plain.toFixed(1).padStart(8)} ${(full / plain).toFixed(1).padStart(8)}  (against the guide when empty: no such record there)`,
+  );
+}
+let value = 0;
+const post = (server: string, path: string, body: object) => async () => {
+  const answer = await fetch(server + path, {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify(body),
+  });
+  if (!answer.ok) throw new Error(await answer.text());
+};
+const score = await timed(() =>
+  post(large.url, "/api/commands/score.set", { plantId, yardstickId, value: String((value = (value + 1) % 97)) })(),
+);
+const nothing = await timed(
+  post(large.url, "/api/compute/heterozygosity", { generations: 3, selfingRate: 1, initial: 0.5 }),
+);
+console.log(
+  `\nA recorded score, journal and disk included: ${score.toFixed(1)} ms; an answer that writes nothing: ${nothing.toFixed(1)} ms; ratio ${(score / nothing).toFixed(1)}`,
+);
+await large.stop();
+await empty.stop();
+rmSync(folder, { recursive: true });

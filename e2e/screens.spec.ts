@@ -1,0 +1,196 @@
+import AxeBuilder from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
+import { expect, test } from "./server";
+
+const SCREENS = [
+  "/",
+  "/ground",
+  "/season",
+  "/crosses",
+  "/nursery",
+  "/seed",
+  "/lines",
+  "/guide",
+  "/guide/melon",
+  "/shed",
+  "/shed/history",
+];
+
+/** One of each kind of record, by the links of its list. */
+async function withRecords(page: Page): Promise<string[]> {
+  const first = async (list: string, selector: string) => {
+    await page.goto(list);
+    return (await page.locator(selector).first().getAttribute("href"))!;
+  };
+  return [
+    ...SCREENS,
+    await first("/crosses", "td a[href^='/crosses/']"),
+    await first("/nursery", "td a[href^='/nursery/']"),
+    await first("/seed", "td a[href^='/seed/']"),
+    await first("/lines", "tr:has-text('Lantern melon') a[href^='/lines/']"),
+    await first("/season", "td a[href*='stand=']"),
+  ];
+}
+
+for (const theme of ["paper", "sun", "dawn"])
+  test(`every screen passes axe in the theme ${theme}`, async ({ browser, demo }) => {
+    const context = await browser.newContext({ baseURL: demo.url, reducedMotion: "reduce" });
+    await context.addCookies([{ name: "theme", value: theme, url: demo.url }]);
+    const page = await context.newPage();
+    const troubles: string[] = [];
+    page.on("console", (message) => message.type() === "error" && troubles.push(`${page.url()}: ${message.text()}`));
+    page.on("pageerror", (error) => troubles.push(`${page.url()}: ${error.message}`));
+    for (const path of await withRecords(page)) {
+      await page.goto(path);
+      await expect(page.locator("html")).toHaveAttribute("data-theme", theme);
+      await page.locator("main").waitFor();
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"])
+        .analyze();
+      expect(
+        violations.map(
+          (v) =>
+            `${path}: ${v.id} ${v.nodes
+              .map((n) => n.target.join(" "))
+              .slice(0, 3)
+              .join(" | ")}`,
+        ),
+      ).toEqual([]);
+    }
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+test("every screen says what to do first in an empty garden", async ({ browser, empty }) => {
+  const page = await browser.newPage({ baseURL: empty.url });
+  const first: Record<string, string> = {
+    "/": "Where is your garden?",
+    "/ground": "No beds yet",
+    "/season": "Nothing stands in",
+    "/crosses": "No crosses planned yet",
+    "/nursery": "No families yet",
+    "/seed": "The drawer is empty",
+    "/lines": "No lines yet",
+    "/shed/history": "Nothing has been recorded yet",
+  };
+  for (const [path, words] of Object.entries(first)) {
+    await page.goto(path);
+    await expect(page.getByText(words).first()).toBeVisible();
+  }
+  await page.goto("/lines/999");
+  await expect(page.getByText("Nothing hangs on this label")).toBeVisible();
+  await page.close();
+});
+
+test("nothing runs off the side, on the desk at 200 %, on the phone, or with very long names", async ({
+  browser,
+  demo,
+}) => {
+  for (const [width, height] of [
+    [640, 400],
+    [390, 844],
+    [1280, 800],
+  ] as const) {
+    const page = await browser.newPage({ baseURL: demo.url, viewport: { width, height } });
+    if (width === 640) {
+      const name = "Wanderingly-long-name-without-a-break-".repeat(3).slice(0, 118);
+      await page.request.post("/api/commands/line.add", {
+        data: { name, species: "melon", school: "keep-pure", status: "mix" },
+      });
+    }
+    for (const path of await withRecords(page)) {
+      await page.goto(path);
+      const over = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      expect(over, `${path} at ${width}`).toBeLessThanOrEqual(0);
+    }
+    await page.close();
+  }
+});
+
+test("keys find, go and explain; the band's stake moves the day and undo brings it back", async ({ browser, demo }) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/");
+  await page.locator("[data-ready], h2").first().waitFor();
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("/");
+  await page.keyboard.type("lantern 7");
+  await page
+    .getByRole("option", { name: /plant 7/ })
+    .first()
+    .waitFor();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "Plant 7" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("g");
+  await page.keyboard.press("s");
+  await expect(page).toHaveURL(/season/);
+  const stake = page.getByRole("slider", { name: /As-of day/ });
+  await stake.focus();
+  await page.keyboard.press("PageUp");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("The day stands on Fri 16 July 2027")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(stake).toHaveAttribute("aria-valuetext", /9 July 2027/);
+  await page.close();
+});
+
+test("on the phone the dawn is recorded by thumb, with targets large enough", async ({ browser, demo }) => {
+  const context = await browser.newContext({
+    baseURL: demo.url,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+  });
+  const page = await context.newPage();
+  await page.goto("/");
+  await expect(page.getByText("Fri 9 July 2027")).toBeVisible();
+  await page.getByRole("region", { name: "Dawn" }).getByRole("button", { name: "Record" }).first().tap();
+  const sheet = page.getByRole("dialog");
+  for (const target of await sheet.locator("button").all())
+    expect((await target.boundingBox())!.height).toBeGreaterThanOrEqual(44);
+  await sheet.getByRole("radio", { name: "Limp" }).first().tap();
+  const press = sheet.getByRole("button", { name: "4 pollinated, 1 lost" });
+  await press.dblclick();
+  await expect(page.getByText(/X27-001-F: .*1 unusable \(limp\)/).first()).toBeVisible();
+  await page.goBack();
+  await page.goto("/crosses");
+  await expect(
+    page
+      .getByRole("row", { name: /X27-001-F/ })
+      .getByRole("cell")
+      .nth(5),
+  ).toHaveText("3");
+  await context.close();
+});
+
+test("two tabs change one line: the second is told, keeps its words, and may put them over", async ({
+  browser,
+  demo,
+}) => {
+  const [one, two] = [await browser.newPage({ baseURL: demo.url }), await browser.newPage({ baseURL: demo.url })];
+  for (const page of [one, two]) {
+    await page.goto("/lines");
+    await page
+      .getByRole("row", { name: /Low Kiln/ })
+      .getByRole("link")
+      .first()
+      .click();
+    await page.getByRole("button", { name: "Change the line" }).click();
+  }
+  await one.getByLabel("Origin").fill("first tab");
+  await one.getByRole("button", { name: "Keep", exact: true }).click();
+  await expect(one.getByText("From first tab.")).toBeVisible();
+  await two.getByLabel("Origin").fill("second tab");
+  await two.getByRole("button", { name: "Keep", exact: true }).click();
+  await expect(two.getByText("changed elsewhere since you opened it")).toBeVisible();
+  await expect(two.getByLabel("Origin")).toHaveValue("second tab");
+  await expect(two.getByText("From first tab.")).toBeAttached();
+  await two.getByRole("button", { name: "Keep", exact: true }).click();
+  await expect(two.getByText("From second tab.")).toBeVisible();
+  await one.close();
+  await two.close();
+});

@@ -1,0 +1,48 @@
+import { existsSync, rmSync } from "node:fs";
+import { chromium } from "@playwright/test";
+import config from "../playwright.config";
+import { DEMO_DB, startServer } from "./server";
+import setup from "./setup";
+
+// One picture of each main view, from the demo data, for the README.
+if (!existsSync(DEMO_DB)) setup();
+const server = await startServer("demo");
+const browser = await chromium.launch(config.use!.launchOptions);
+const shoot = async (name: string, path: string, options: { phone?: boolean; theme?: string; press?: string } = {}) => {
+  const context = await browser.newContext({
+    baseURL: server.url,
+    viewport: options.phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
+  });
+  await context.addCookies([{ name: "theme", value: options.theme ?? "paper", url: server.url }]);
+  const page = await context.newPage();
+  await page.goto(path);
+  await page.waitForLoadState("networkidle");
+  if (options.press) await page.getByRole("button", { name: options.press }).first().click();
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: `docs/screenshots/${name}.png` });
+  await context.close();
+};
+const link = async (list: string, selector: string) => {
+  const page = await browser.newPage({ baseURL: server.url });
+  await page.goto(list);
+  const href = (await page.locator(selector).first().getAttribute("href"))!;
+  await page.close();
+  return href;
+};
+rmSync("docs/screenshots", { recursive: true, force: true });
+await shoot("today", "/");
+await shoot("ground", await link("/season", "tr:has-text('Duskwing') a[href*='stand=']"));
+await shoot("season", "/season");
+await shoot("crosses", "/crosses");
+await shoot("cross", await link("/crosses", "td a[href^='/crosses/']"));
+await shoot("family", await link("/nursery", "tr:has-text('Lantern melon F4') a[href^='/nursery/']"));
+await shoot("seed", "/seed");
+await shoot("lot", await link("/seed", "td a[href^='/seed/']"));
+await shoot("lines", "/lines");
+await shoot("line", await link("/lines", "tr:has-text('Lantern melon') a[href^='/lines/']"));
+await shoot("guide", "/guide/melon");
+await shoot("shed", "/shed");
+await shoot("today-phone", "/", { phone: true });
+await shoot("record-before-dawn", "/", { phone: true, theme: "dawn", press: "Record" });
+await browser.close();
+await server.stop();

@@ -1,0 +1,103 @@
+import { type ChildProcess, spawn } from "node:child_process";
+import { copyFileSync, mkdtempSync, rmSync } from "node:fs";
+import { createServer } from "node:net";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { test as base } from "@playwright/test";
+
+export const DEMO_DB = join(tmpdir(), "orchard-e2e-demo.db");
+
+export type Server = {
+  url: string;
+  db: string;
+  kill: () => Promise<void>;
+  restart: () => Promise<void>;
+  stop: () => Promise<void>;
+};
+
+const freePort = () =>
+  new Promise<number>((resolve, reject) => {
+    const probe = createServer().on("error", reject);
+    probe.listen(0, "127.0.0.1", () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => resolve(port));
+    });
+  });
+
+async function answered(url: string, child: ChildProcess): Promise<void> {
+  for (let tries = 0; tries < 150; tries++) {
+    if (child.exitCode !== null) throw new Error(`The server ended with ${child.exitCode}`);
+    try {
+      if ((await fetch(`${url}/api/compute`)).ok) return;
+    } catch {
+      // Not listening yet.
+    }
+    await new Promise((wait) => setTimeout(wait, 100));
+  }
+  throw new Error("The server did not answer in 15 seconds");
+}
+
+/** The built application on a port and a database of its own: empty, or a copy of the demo. */
+export async function startServer(kind: "empty" | "demo", seed = DEMO_DB): Promise<Server> {
+  const folder = mkdtempSync(join(tmpdir(), "orchard-e2e-"));
+  const db = join(folder, "orchard.db");
+  if (kind === "demo") copyFileSync(seed, db);
+  const port = await freePort();
+  const url = `http://127.0.0.1:${port}`;
+  let child: ChildProcess;
+  const start = async () => {
+    child = spawn(
+      process.execPath,
+      ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(port)],
+      {
+        env: { ...process.env, ORCHARD_DB: db, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
+        stdio: "ignore",
+        detached: true,
+      },
+    );
+    await answered(url, child);
+  };
+  const kill = () =>
+    new Promise<void>((resolve) => {
+      if (child.exitCode !== null || child.signalCode !== null) return resolve();
+      child.once("exit", () => resolve());
+      // The whole group: the server and whatever it started.
+      process.kill(-child.pid!, "SIGKILL");
+    });
+  await start();
+  return {
+    url,
+    db,
+    kill,
+    restart: start,
+    async stop() {
+      await kill();
+      rmSync(folder, { recursive: true });
+    },
+  };
+}
+
+type Fixtures = { demo: Server; empty: Server };
+
+/** Tests with a server of their file's own. */
+export const test = base.extend<object, Fixtures>({
+  demo: [
+    // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the fixtures a fixture needs from its first argument
+    async ({}, use) => {
+      const server = await startServer("demo");
+      await use(server);
+      await server.stop();
+    },
+    { scope: "worker" },
+  ],
+  empty: [
+    // biome-ignore lint/correctness/noEmptyPattern: as above
+    async ({}, use) => {
+      const server = await startServer("empty");
+      await use(server);
+      await server.stop();
+    },
+    { scope: "worker" },
+  ],
+});
+export { expect } from "@playwright/test";

@@ -1,0 +1,30 @@
+import { defineConfig } from "@playwright/test";
+
+const CHROMIUM_ARGS = [
+  "--no-sandbox",
+  "--disable-gpu",
+  "--disable-quic",
+  "--no-first-run",
+  "--disable-background-networking",
+  "--disable-component-update",
+  "--disable-sync",
+];
+
+export default defineConfig({
+  testDir: "e2e",
+  testMatch: "*.spec.ts",
+  globalSetup: "./e2e/setup.ts",
+  workers: 2,
+  fullyParallel: false,
+  timeout: 120_000,
+  expect: { timeout: 10_000 },
+  forbidOnly: true,
+  reporter: [["list"]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: "/usr/bin/chromium", args: CHROMIUM_ARGS },
+    locale: "en-GB",
+    timezoneId: "Europe/Zurich",
+    trace: "retain-on-failure",
+  },
+});
