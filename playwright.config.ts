@@ -21,6 +21,7 @@ export default defineConfig({
   forbidOnly: true,
   reporter: [["list"]],
   use: {
+    actionTimeout: 15_000,
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: "/usr/bin/chromium", args: CHROMIUM_ARGS },
     locale: "en-GB",

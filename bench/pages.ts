@@ -81,9 +81,10 @@ const post = (server: string, path: string, body: object) => async () => {
   });
   if (!answer.ok) throw new Error(await answer.text());
 };
-const score = await timed(() =>
-  post(large.url, "/api/commands/score.set", { plantId, yardstickId, value: String((value = (value + 1) % 97)) })(),
-);
+const score = await timed(() => {
+  value = (value + 1) % 97;
+  return post(large.url, "/api/commands/score.set", { plantId, yardstickId, value: String(value) })();
+});
 const nothing = await timed(
   post(large.url, "/api/compute/heterozygosity", { generations: 3, selfingRate: 1, initial: 0.5 }),
 );

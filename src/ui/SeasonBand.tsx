@@ -47,7 +47,7 @@ const hoursInWords = (hours: number) =>
   `${Math.floor(hours)} h ${String(Math.round((hours % 1) * 60) % 60).padStart(2, "0")}`;
 /** Days of doubt drawn on each side of a typical frost day. */
 const FROST_DOUBT = 14;
-const LANE = 20;
+const LANE = 24;
 
 export function SeasonBand(props: BandProps) {
   const { place, start, end, today, pinned, demo, light, lastFrost, firstFrost, bars, hidden, full } = props;
@@ -82,7 +82,7 @@ export function SeasonBand(props: BandProps) {
 
   const top = 86;
   const lanes = Math.max(1, ...bars.map((b) => b.lane + 1));
-  const height = top + 10 + lanes * LANE + (hidden > 0 ? 16 : 4);
+  const height = top + 10 + lanes * LANE + 4;
   const curve = light.map((hours, i) => `${i},${top - (hours / 24) * (top - 18)}`).join(" ");
   const months = Array.from({ length: 13 }, (_, i) => {
     const first = new Date(at(start));
@@ -176,7 +176,7 @@ export function SeasonBand(props: BandProps) {
           />
         ))}
         {hidden > 0 && (
-          <Link href="/season" className="absolute right-3 text-xs" style={{ top: height - 17 }}>
+          <Link href="/season" className="absolute right-3 bg-paper text-xs leading-6" style={{ top: height - 25 }}>
             {hidden} more on Season
           </Link>
         )}
@@ -265,12 +265,12 @@ function BandBar({ bar, share, top }: { bar: Bar; share: (day: string) => number
       <span
         aria-hidden
         className={clsx("absolute h-2.5 opacity-30", tone)}
-        style={{ left: `${from}%`, width: `${to - from}%`, top: top + 4 }}
+        style={{ left: `${from}%`, width: `${to - from}%`, top: top + 7 }}
       />
       <span
         aria-hidden
         className={clsx("absolute h-2.5", tone)}
-        style={{ left: `${left}%`, width: `${share(bar.end) - left}%`, top: top + 4 }}
+        style={{ left: `${left}%`, width: `${share(bar.end) - left}%`, top: top + 7 }}
       />
       {bar.point && (
         <span
@@ -279,13 +279,13 @@ function BandBar({ bar, share, top }: { bar: Bar; share: (day: string) => number
             "absolute size-2.5 rotate-45 border",
             bar.point.bad ? "border-rust bg-rust" : "border-moss bg-moss",
           )}
-          style={{ left: `calc(${share(bar.point.day)}% - 5px)`, top: top + 4 }}
+          style={{ left: `calc(${share(bar.point.day)}% - 5px)`, top: top + 7 }}
         />
       )}
       <Link
         href={bar.href}
         className={clsx(
-          "absolute whitespace-nowrap text-xs no-underline hover:underline",
+          "absolute whitespace-nowrap text-xs leading-6 no-underline hover:underline",
           bar.point?.bad && "text-rust",
         )}
         style={

@@ -103,7 +103,7 @@ export function band(
   season: number,
   stands: ForecastStand[],
   strong: (stand: ForecastStand) => boolean = () => true,
-  lanes = 4,
+  lanes = 3,
 ): Band {
   const span = seasonSpan(season, garden.latitude);
   const days = everyDay(span);

@@ -100,7 +100,8 @@ function FlowerTable({ flowers }: { flowers: Flower[] }) {
       </p>
     );
   return (
-    <div className="mt-6 max-h-96 overflow-auto" role="group" aria-label="Flowers">
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reached by keyboard
+    <section className="mt-6 max-h-96 overflow-auto" aria-label="Flowers" tabIndex={0}>
       <table className="ruled w-full">
         <thead>
           <tr>
@@ -135,7 +136,7 @@ function FlowerTable({ flowers }: { flowers: Flower[] }) {
           ))}
         </tbody>
       </table>
-    </div>
+    </section>
   );
 }
 

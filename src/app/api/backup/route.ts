@@ -1,19 +1,11 @@
-import { mkdtemp, readFile, rm } from "node:fs/promises";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { backup } from "@/db/backup";
 import { theDb } from "@/db/open";
+import { asOfDay, garden } from "@/records/garden/queries";
 
-/** The whole database as one file, made by SQLite's own backup while the program runs. */
 export async function GET(): Promise<Response> {
-  const folder = await mkdtemp(join(tmpdir(), "orchard-"));
-  try {
-    const path = join(folder, "backup.db");
-    await theDb().backup(path);
-    const name = `nimble-orchard-${new Date().toISOString().slice(0, 10)}.db`;
-    return new Response(new Uint8Array(await readFile(path)), {
-      headers: { "content-type": "application/vnd.sqlite3", "content-disposition": `attachment; filename="${name}"` },
-    });
-  } finally {
-    await rm(folder, { recursive: true });
-  }
+  const db = theDb();
+  const name = `nimble-orchard-${asOfDay(garden(db))}.db`;
+  return new Response(await backup(db), {
+    headers: { "content-type": "application/vnd.sqlite3", "content-disposition": `attachment; filename="${name}"` },
+  });
 }
