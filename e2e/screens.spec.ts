@@ -117,6 +117,9 @@ test("keys find, go and explain; the band's stake moves the day and undo brings 
   await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
   await page.keyboard.press("Escape");
   await page.keyboard.press("/");
+  await page.keyboard.type("X27-010-F");
+  await expect(page.getByText("one character is wrong or two are swapped")).toBeVisible();
+  await page.keyboard.press("Control+a");
   await page.keyboard.type("lantern 7");
   await page
     .getByRole("option", { name: /plant 7/ })

@@ -1,3 +1,4 @@
+import { spawnSync } from "node:child_process";
 import Database from "better-sqlite3";
 import { expect, test } from "./server";
 
@@ -68,6 +69,25 @@ test("a backup downloaded while the program runs is a sound database", async ({ 
   expect(copy.pragma("integrity_check", { simple: true })).toBe("ok");
   expect(copy.prepare("SELECT name FROM garden").pluck().get()).toBe("Tarnholt");
   copy.close();
+});
+
+test("a database written by a newer program is refused at the start, in words, and left as it was", async ({
+  demo,
+}) => {
+  const path = `${demo.db}.newer`;
+  const newer = new Database(path);
+  newer.pragma("user_version = 99");
+  newer.close();
+  const next = ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", "0"];
+  const { status, stderr } = spawnSync(process.execPath, next, {
+    env: { ...process.env, ORCHARD_DB: path },
+    encoding: "utf8",
+    timeout: 30_000,
+  });
+  expect(stderr).toContain(
+    "was written by a newer Nimble Orchard (schema 99; this program knows 1). It was left untouched.",
+  );
+  expect(status).toBe(1);
 });
 
 test("killed in the middle of a burst of writes, it keeps every write it acknowledged", async ({ demo }) => {

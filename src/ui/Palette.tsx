@@ -15,7 +15,7 @@ export function Palette({ places, badge }: Props) {
   const router = useRouter();
   const [open, setOpen] = useState<"find" | "keys" | null>(null);
   const [words, setWords] = useState("");
-  const [hits, setHits] = useState<Hit[]>([]);
+  const [{ found: hits, slip }, setAnswer] = useState<{ found: Hit[]; slip?: string }>({ found: [] });
 
   useEffect(() => {
     let going = false;
@@ -43,10 +43,10 @@ export function Palette({ places, badge }: Props) {
   useEffect(() => {
     const stop = new AbortController();
     const wait = setTimeout(async () => {
-      if (words.trim().length < 1) return setHits([]);
+      if (words.trim().length < 1) return setAnswer({ found: [] });
       try {
         const response = await fetch(`/api/find?q=${encodeURIComponent(words)}`, { signal: stop.signal });
-        setHits(((await response.json()) as { found: Hit[] }).found);
+        setAnswer((await response.json()) as { found: Hit[]; slip?: string });
       } catch (error) {
         if (!stop.signal.aborted) throw error;
       }
@@ -90,7 +90,8 @@ export function Palette({ places, badge }: Props) {
               />
               <Command.List className="max-h-[60vh] overflow-y-auto p-2">
                 <Command.Empty className="p-3 text-soft">
-                  {words.trim() ? "Nothing has that code or name." : "Type a code from a tag, or part of a name."}
+                  {slip ??
+                    (words.trim() ? "Nothing has that code or name." : "Type a code from a tag, or part of a name.")}
                 </Command.Empty>
                 {hits.map((hit) => (
                   <Command.Item

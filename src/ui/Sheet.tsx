@@ -1,4 +1,5 @@
 "use client";
+import clsx from "clsx";
 import { X } from "lucide-react";
 import { Dialog } from "radix-ui";
 import { type ReactNode, useState } from "react";
@@ -12,29 +13,38 @@ type Props = {
   children: (close: () => void) => ReactNode;
 };
 
-/** A page that slides over the right side for one piece of writing. */
+/** A page that slides over the right side for one piece of writing; made only when opened, as a screen may have a hundred. */
 export function Sheet({ trigger, title, strong, plain, children }: Props) {
   const [open, setOpen] = useState(false);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className={`leaf ${strong ? "leaf-strong" : ""} ${plain ? "leaf-plain" : ""}`}>
+    <>
+      <button
+        type="button"
+        aria-haspopup="dialog"
+        onClick={() => setOpen(true)}
+        className={clsx("leaf", strong && "leaf-strong", plain && "leaf-plain")}
+      >
         {trigger}
-      </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed inset-y-0 right-0 z-40 w-full max-w-lg overflow-y-auto border-l border-ink bg-leaf p-6 shadow-xl"
-        >
-          <div className="mb-5 flex items-start justify-between gap-4">
-            <Dialog.Title className="text-2xl">{title}</Dialog.Title>
-            <Dialog.Close aria-label="Close" className="leaf leaf-plain">
-              <X aria-hidden size={22} />
-            </Dialog.Close>
-          </div>
-          {children(() => setOpen(false))}
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+      </button>
+      {open && (
+        <Dialog.Root open onOpenChange={setOpen}>
+          <Dialog.Portal>
+            <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
+            <Dialog.Content
+              aria-describedby={undefined}
+              className="fixed inset-y-0 right-0 z-40 w-full max-w-lg overflow-y-auto border-l border-ink bg-leaf p-6 shadow-xl"
+            >
+              <div className="mb-5 flex items-start justify-between gap-4">
+                <Dialog.Title className="text-2xl">{title}</Dialog.Title>
+                <Dialog.Close aria-label="Close" className="leaf leaf-plain">
+                  <X aria-hidden size={22} />
+                </Dialog.Close>
+              </div>
+              {children(() => setOpen(false))}
+            </Dialog.Content>
+          </Dialog.Portal>
+        </Dialog.Root>
+      )}
+    </>
   );
 }

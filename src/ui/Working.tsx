@@ -36,54 +36,72 @@ function sensitivities({ inputs, compute }: WorkingProps, values: Record<string,
     .sort((a, b) => b.reach - a.reach);
 }
 
-/** A computed figure that opens: its inputs with their sources, the method, the range, and a place to try other values. */
+/** A computed figure that opens; its working is made when it is pressed, as a screen may have a hundred figures. */
 export function Working(props: WorkingProps) {
-  const { shown, title, method, inputs, compute } = props;
+  const [open, setOpen] = useState(false);
+  const button = (
+    <button
+      type="button"
+      className="opens"
+      aria-haspopup="dialog"
+      aria-label={`${props.shown}: show the working`}
+      onClick={open ? undefined : () => setOpen(true)}
+    >
+      {props.shown}
+    </button>
+  );
+  if (!open) return button;
+  return (
+    <Popover.Root open onOpenChange={setOpen}>
+      <Popover.Trigger asChild>{button}</Popover.Trigger>
+      <Popover.Portal>
+        <OpenWorking {...props} />
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+/** Inputs with their sources, the method, the range, and a place to try other values. */
+function OpenWorking(props: WorkingProps) {
+  const { title, method, inputs, compute } = props;
   const start = Object.fromEntries(inputs.map((i) => [i.key, i.value]));
   const [values, setValues] = useState(start);
   const id = useId();
   const tried = inputs.some((i) => values[i.key] !== i.value);
   const usable = inputs.every((i) => values[i.key]! >= i.min && values[i.key]! <= i.max);
   return (
-    <Popover.Root onOpenChange={() => setValues(start)}>
-      <Popover.Trigger className="opens" aria-label={`${shown}: show the working`}>
-        {shown}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          collisionPadding={12}
-          className="z-50 max-h-[80vh] w-[24rem] max-w-[94vw] overflow-y-auto border border-ink bg-leaf p-5 shadow-lg"
-          aria-label={title}
-        >
-          <h3>{title}</h3>
-          <p className="mt-1 text-sm text-soft">{method}</p>
-          <div className="rows mt-3">
-            {inputs.map((input) => (
-              <div key={input.key} className="grid grid-cols-[1fr_6.5rem] items-center gap-3 py-2">
-                <label htmlFor={`${id}${input.key}`} className="text-sm">
-                  {input.label}
-                  <span className="block text-soft">{input.source}</span>
-                </label>
-                <input
-                  id={`${id}${input.key}`}
-                  type="number"
-                  min={input.min}
-                  max={input.max}
-                  step={input.step}
-                  value={Number.isNaN(values[input.key]) ? "" : values[input.key]}
-                  onChange={(event) => setValues({ ...values, [input.key]: event.target.valueAsNumber })}
-                />
-              </div>
-            ))}
+    <Popover.Content
+      collisionPadding={12}
+      className="z-50 max-h-[80vh] w-[24rem] max-w-[94vw] overflow-y-auto border border-ink bg-leaf p-5 shadow-lg"
+      aria-label={title}
+    >
+      <h3>{title}</h3>
+      <p className="mt-1 text-sm text-soft">{method}</p>
+      <div className="rows mt-3">
+        {inputs.map((input) => (
+          <div key={input.key} className="grid grid-cols-[1fr_6.5rem] items-center gap-3 py-2">
+            <label htmlFor={`${id}${input.key}`} className="text-sm">
+              {input.label}
+              <span className="block text-soft">{input.source}</span>
+            </label>
+            <input
+              id={`${id}${input.key}`}
+              type="number"
+              min={input.min}
+              max={input.max}
+              step={input.step}
+              value={Number.isNaN(values[input.key]) ? "" : values[input.key]}
+              onChange={(event) => setValues({ ...values, [input.key]: event.target.valueAsNumber })}
+            />
           </div>
-          <p className="mt-3 text-lg" aria-live="polite">
-            {usable ? <strong>{compute(values).words}</strong> : "Outside what can be computed."}
-            {tried && usable && <span className="text-soft"> tried, not saved</span>}
-          </p>
-          {usable && <Range rows={sensitivities(props, values)} />}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+        ))}
+      </div>
+      <p className="mt-3 text-lg" aria-live="polite">
+        {usable ? <strong>{compute(values).words}</strong> : "Outside what can be computed."}
+        {tried && usable && <span className="text-soft"> tried, not saved</span>}
+      </p>
+      {usable && <Range rows={sensitivities(props, values)} />}
+    </Popover.Content>
   );
 }
 

@@ -2,6 +2,7 @@ import { SPECIES, speciesById } from "@/catalogue/catalogue";
 import { seasonOf } from "@/core/climate/season";
 import { mixedByGeneration } from "@/core/inheritance/heterozygosity";
 import { groupBy } from "@/core/lists/groupBy";
+import { type Cut, page } from "@/core/lists/page";
 import { type Summary, summarise } from "@/core/selection/ranking";
 import type { Db } from "@/db/open";
 import { asOfDay, type Garden, garden } from "@/records/garden/queries";
@@ -24,13 +25,15 @@ export type Lines = {
   garden: Garden;
   band: Band;
   lines: (LineSummary & { speciesName: string })[];
+  cut: Cut;
   species: { id: string; name: string }[];
 };
 
 const speciesChoices = SPECIES.map(({ id, name }) => ({ id, name }));
 
-export function linesView(db: Db): Lines {
+export function linesView(db: Db, from: number | null = null): Lines {
   const place = garden(db);
+  const { items, cut } = page(lines(db), from);
   const season = seasonOf(asOfDay(place), place.latitude);
   return {
     garden: place,
@@ -39,7 +42,8 @@ export function linesView(db: Db): Lines {
       season,
       standsOfSeason(db, season).map((s) => forecast(s, place)),
     ),
-    lines: lines(db).map((l) => ({ ...l, speciesName: speciesById(l.species).name })),
+    lines: items.map((l) => ({ ...l, speciesName: speciesById(l.species).name })),
+    cut,
     species: speciesChoices,
   };
 }

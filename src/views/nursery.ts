@@ -2,6 +2,7 @@ import { speciesById } from "@/catalogue/catalogue";
 import { HAZARDS } from "@/catalogue/hazards";
 import { seasonOf } from "@/core/climate/season";
 import { groupBy } from "@/core/lists/groupBy";
+import { type Cut, page } from "@/core/lists/page";
 import { type Ranked, rankPlants, type ScoreValue, type Summary, summarise } from "@/core/selection/ranking";
 import type { Db } from "@/db/open";
 import { asOfDay, beds, type Garden, garden } from "@/records/garden/queries";
@@ -16,15 +17,17 @@ export type Nursery = {
   band: Band;
   season: number;
   families: ForecastStand[];
+  cut: Cut;
   /** Lots with seed left, to sow. */
   lots: Pick<LotRow, "id" | "code" | "lineId" | "lineName" | "generation">[];
   beds: { id: number; name: string }[];
 };
 
-export function nurseryView(db: Db): Nursery {
+export function nurseryView(db: Db, from: number | null = null): Nursery {
   const place = garden(db);
   const season = seasonOf(asOfDay(place), place.latitude);
-  const rows = families(db, 200).map((s) => forecast(s, place));
+  const { items, cut } = page(families(db), from);
+  const rows = items.map((s) => forecast(s, place));
   return {
     garden: place,
     band: band(
@@ -34,6 +37,7 @@ export function nurseryView(db: Db): Nursery {
     ),
     season,
     families: rows,
+    cut,
     lots: lots(db, null, 400).map(({ id, code, lineId, lineName, generation }) => ({
       id,
       code,

@@ -3,6 +3,7 @@ import { HAZARDS } from "@/catalogue/hazards";
 import { yearOf } from "@/core/calendar/day";
 import { seasonOf } from "@/core/climate/season";
 import { type SeedCount, seedsInLot } from "@/core/custody/generation";
+import { type Cut, page } from "@/core/lists/page";
 import type { Db } from "@/db/open";
 import { asOfDay, beds, type Garden, garden } from "@/records/garden/queries";
 import { type LineSummary, lines } from "@/records/line/queries";
@@ -41,20 +42,27 @@ export type Seed = {
   band: Band;
   today: string;
   lots: LotView[];
+  cut: Cut;
+  /** Lots that should be grown again before they die, of the whole drawer. */
+  dying: number;
   lines: Pick<LineSummary, "id" | "name" | "species">[];
   stands: ForecastStand[];
 };
 
-export function seedView(db: Db): Seed {
+export function seedView(db: Db, from: number | null = null): Seed {
   const place = garden(db);
   const today = asOfDay(place);
+  const drawer = lots(db, null, 5000).map((lot) => lotView(lot, today));
+  const { items, cut } = page(drawer, from);
   const season = seasonOf(today, place.latitude);
   const stands = standsOfSeason(db, season).map((s) => forecast(s, place));
   return {
     garden: place,
     band: band(place, season, stands),
     today,
-    lots: lots(db, null, 500).map((lot) => lotView(lot, today)),
+    lots: items,
+    cut,
+    dying: drawer.filter((l) => l.shelf !== "keeps" && l.left.high > 0).length,
     lines: lines(db).map(({ id, name, species }) => ({ id, name, species: speciesById(species).name })),
     stands: stands.filter((s) => !s.outside),
   };

@@ -1,20 +1,22 @@
-import { addDays as addCalendarDays, differenceInCalendarDays, format, isValid, parse } from "date-fns";
-
 /** A calendar day as ISO text, `YYYY-MM-DD`, without a zone. ISO text sorts as the days do. */
 export type Day = string;
 
 /** Days from `start` to `end`, both included. */
 export type Span = { start: Day; end: Day };
 
-const read = (day: Day): Date => parse(day, "yyyy-MM-dd", new Date(2000, 0, 1));
-const write = (date: Date): Day => format(date, "yyyy-MM-dd");
+const MS_A_DAY = 86_400_000;
 
+// Days are reckoned as UTC midnights, which no summer time can shift; a screen reckons thousands of them.
+const read = (day: Day): number => Date.parse(`${day}T00:00:00Z`);
+const write = (time: number): Day => new Date(time).toISOString().slice(0, 10);
 /**
  * Whether `text` is a day that exists, written `YYYY-MM-DD`.
  * @example isDay("2027-02-29") // false
  */
 export function isDay(text: string): boolean {
-  return /^\d{4}-\d{2}-\d{2}$/.test(text) && isValid(read(text));
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false;
+  const time = read(text);
+  return !Number.isNaN(time) && write(time) === text;
 }
 
 /**
@@ -22,7 +24,7 @@ export function isDay(text: string): boolean {
  * @example addDays("2027-12-31", 1) // "2028-01-01"
  */
 export function addDays(day: Day, days: number): Day {
-  return write(addCalendarDays(read(day), days));
+  return write(read(day) + days * MS_A_DAY);
 }
 
 /**
@@ -30,7 +32,7 @@ export function addDays(day: Day, days: number): Day {
  * @example daysBetween("2027-07-01", "2027-07-09") // 8
  */
 export function daysBetween(from: Day, to: Day): number {
-  return differenceInCalendarDays(read(to), read(from));
+  return (read(to) - read(from)) / MS_A_DAY;
 }
 
 /** The calendar year of a day. */
@@ -49,22 +51,25 @@ export function sharedSpan(a: Span, b: Span): Span | null {
 }
 
 /** Days of a span, both ends included; 0 for none. */
-export function spanDays(span: Span | null): number {
+function spanDays(span: Span | null): number {
   return span ? daysBetween(span.start, span.end) + 1 : 0;
 }
 
 /** Days that two spans share, both ends included. */
 export const overlapDays = (a: Span, b: Span): number => spanDays(sharedSpan(a, b));
 
+// Made once: a formatter costs more than a thousand of its uses.
+const formatter = (options: Intl.DateTimeFormatOptions) =>
+  new Intl.DateTimeFormat("en-GB", { ...options, timeZone: "UTC" });
+const SHORT = formatter({ day: "numeric", month: "short" });
+const LONG = formatter({ day: "numeric", month: "long", year: "numeric" });
+const WEEKDAY = formatter({ weekday: "short" });
+
 /**
  * A day in words for a person.
  * @param style `short` 9 Jul, `long` Fri 9 July 2027
  */
 export function dayInWords(day: Day, style: "short" | "long" = "short"): string {
-  return format(read(day), style === "short" ? "d MMM" : "EEE d MMMM yyyy");
-}
-
-/** The first day of a month, in words, for axes. */
-export function monthInWords(day: Day): string {
-  return format(read(day), "MMM");
+  const time = read(day);
+  return style === "short" ? SHORT.format(time) : `${WEEKDAY.format(time)} ${LONG.format(time)}`;
 }

@@ -24,7 +24,7 @@ export type Flowering = Span & {
 };
 
 /** The middle of a range, to a whole day. */
-export const middle = ({ low, high }: Range): number => Math.round((low + high) / 2);
+const middle = ({ low, high }: Range): number => Math.round((low + high) / 2);
 
 /**
  * When a stand is expected to flower and ripen its first seed.

@@ -1,7 +1,7 @@
 export type HeterozygosityInput = { generations: number; selfingRate: number; initial: number };
 
 /** One generation of inbreeding: F′ = s(1+F)/2. A share s of the seed is selfed, the rest outcrossed at random. */
-export const nextInbreeding = (inbreeding: number, selfingRate: number): number => (selfingRate * (1 + inbreeding)) / 2;
+const nextInbreeding = (inbreeding: number, selfingRate: number): number => (selfingRate * (1 + inbreeding)) / 2;
 
 /**
  * Inbreeding and expected heterozygosity after generations of partial selfing, without selection.

@@ -10,11 +10,16 @@ export function upperTail(n: number, p: number, k: number): number {
   if (k <= 0) return 1;
   if (k > n || p <= 0) return 0;
   if (p >= 1) return 1;
-  const term = (i: number) =>
+  const largest = (i: number) =>
     Math.exp(gammaln(n + 1) - gammaln(i + 1) - gammaln(n - i + 1) + i * Math.log(p) + (n - i) * Math.log1p(-p));
-  const upper = k > n * p;
+  const odds = p / (1 - p);
   let sum = 0;
-  if (upper) for (let i = k; i <= n; i++) sum += term(i);
-  else for (let i = 0; i < k; i++) sum += term(i);
-  return upper ? Math.min(1, sum) : Math.max(0, 1 - sum);
+  if (k > n * p) {
+    for (let i = k, term = largest(k); i <= n && term > sum * 1e-17; term *= ((n - i) / (i + 1)) * odds, i++)
+      sum += term;
+    return Math.min(1, sum);
+  }
+  for (let i = k - 1, term = largest(k - 1); i >= 0 && term > sum * 1e-17; term *= i / (n - i + 1) / odds, i--)
+    sum += term;
+  return Math.max(0, 1 - sum);
 }

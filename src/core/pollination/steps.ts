@@ -1,9 +1,8 @@
 import { addDays, type Day, daysBetween, overlapDays, type Span, sharedSpan } from "../calendar/day";
 import type { FlowerState } from "./tally";
 
-/** Bands of a day, in their order. */
-export const BANDS = ["dawn", "morning", "any-hour", "evening"] as const;
-export type Band = (typeof BANDS)[number];
+/** Bands of a day. */
+export type Band = "dawn" | "morning" | "any-hour" | "evening";
 
 export type StepAction = "cover" | "pollinate" | "check" | "harvest";
 

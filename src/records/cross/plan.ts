@@ -31,7 +31,7 @@ export type PlanCross = {
 
 const rate = (label: string) => Joi.number().min(0.01).max(1).label(label);
 
-export const planSchema = Joi.object<PlanCross>({
+const planSchema = Joi.object<PlanCross>({
   motherStandId: id().required().label("Mother"),
   fatherStandId: id().required().label("Father"),
   motherPlantId: id().label("Mother plant"),
@@ -103,7 +103,7 @@ function wantedFruits(input: PlanCross): number {
 }
 
 /** Checks and writes one planned cross; says when the flowerings do not meet. */
-export function planOne(context: Context, input: PlanCross): Done & { id: number } {
+function planOne(context: Context, input: PlanCross): Done & { id: number } {
   const { db, write, today } = context;
   const mother = existingStand(context, input.motherStandId, "motherStandId");
   const father = existingStand(context, input.fatherStandId, "fatherStandId");

@@ -30,7 +30,7 @@ const lineFields = {
   description: Joi.string().trim().max(4000).default("").label("Description"),
 };
 
-export const HYBRID_WARNING =
+const HYBRID_WARNING =
   "Seed of a bought F1 hybrid does not come true: its seedlings split into all kinds. To undo it into a stable line, choose the school cross and fix.";
 
 const warningsFor = (input: { status: string; school: string }) =>

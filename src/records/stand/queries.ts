@@ -59,10 +59,8 @@ export function standsOfLine(db: Db, lineId: number): StandRow[] {
 }
 
 /** Stands whose plants are numbered, newest season first. */
-export function families(db: Db, limit: number): StandRow[] {
-  return db
-    .prepare(`${SELECT} WHERE s.code GLOB 'F*' ORDER BY s.season DESC, l.name, s.code LIMIT ?`)
-    .all(limit) as StandRow[];
+export function families(db: Db): StandRow[] {
+  return db.prepare(`${SELECT} WHERE s.code GLOB 'F*' ORDER BY s.season DESC, l.name, s.code`).all() as StandRow[];
 }
 
 /** Seasons that have stands, newest first. */

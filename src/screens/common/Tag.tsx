@@ -38,7 +38,7 @@ export function Tag({ kind, code, href, small }: Props) {
     </span>
   );
   return href ? (
-    <Link href={href} className="no-underline" title={`${kind} ${code}`}>
+    <Link href={href} prefetch={false} className="no-underline" title={`${kind} ${code}`}>
       {label}
     </Link>
   ) : (

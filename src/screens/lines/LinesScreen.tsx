@@ -1,16 +1,17 @@
 import { seasonName } from "@/core/climate/season";
 import type { Lines } from "@/views/lines";
 import { Page } from "../common/Page";
+import { Pager } from "../common/Pager";
 import { Tag } from "../common/Tag";
 import { plural, SCHOOLS, STATUSES } from "../common/words";
 import { LineForm } from "./LineForm";
 
-export function LinesScreen({ garden, band, lines, species }: Lines) {
+export function LinesScreen({ garden, band, lines, cut, species }: Lines) {
   return (
     <Page at="/lines" title="Lines" band={band}>
       <div className="mb-5 flex flex-wrap items-center justify-between gap-4">
         <h2 className="text-2xl">
-          {lines.length === 0 ? "No lines yet" : `${plural(lines.length, "line")} in your care`}
+          {lines.length === 0 ? "No lines yet" : `${plural(cut.total, "line")} in your care`}
         </h2>
         <LineForm species={species} />
       </div>
@@ -50,6 +51,7 @@ export function LinesScreen({ garden, band, lines, species }: Lines) {
           </table>
         </div>
       )}
+      <Pager path="/lines" cut={cut} />
     </Page>
   );
 }

@@ -4,11 +4,12 @@ import { generationName } from "@/core/custody/generation";
 import { groupBy } from "@/core/lists/groupBy";
 import type { Nursery } from "@/views/nursery";
 import { Page } from "../common/Page";
+import { Pager } from "../common/Pager";
 import { SowLot } from "../common/SowLot";
 import { Tag } from "../common/Tag";
 import { plural } from "../common/words";
 
-export function NurseryScreen({ garden, band, families, lots, beds }: Nursery) {
+export function NurseryScreen({ garden, band, families, cut, lots, beds }: Nursery) {
   const seasons = [...groupBy(families, (f) => f.season)];
   return (
     <Page
@@ -73,6 +74,7 @@ export function NurseryScreen({ garden, band, families, lots, beds }: Nursery) {
           </section>
         ))
       )}
+      <Pager path="/nursery" cut={cut} />
     </Page>
   );
 }

@@ -6,7 +6,7 @@ import { newRequest, send } from "@/ui/send";
 import type { YardstickView } from "@/views/nursery";
 
 /** A kept score as it is typed. */
-export function scoreInWords(yardstick: Pick<YardstickView, "kind">, value: ScoreValue | undefined): string {
+function scoreInWords(yardstick: Pick<YardstickView, "kind">, value: ScoreValue | undefined): string {
   if (!value) return "";
   if (value.word !== null) return value.word;
   return yardstick.kind === "yes-no" ? (value.number === 1 ? "y" : "n") : String(value.number);

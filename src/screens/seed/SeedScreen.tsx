@@ -2,14 +2,14 @@ import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
 import type { Seed } from "@/views/seed";
 import { Page } from "../common/Page";
+import { Pager } from "../common/Pager";
 import { Tag } from "../common/Tag";
 import { plural } from "../common/words";
 import { KeepSeed } from "./KeepSeed";
 
 const SHELF = { keeps: "keeps", regrow: "regrow soon", past: "past its shelf life" } as const;
 
-export function SeedScreen({ garden, band, lots, lines, stands, today }: Seed) {
-  const dying = lots.filter((l) => l.shelf !== "keeps" && l.left.high > 0);
+export function SeedScreen({ garden, band, lots, cut, dying, lines, stands, today }: Seed) {
   return (
     <Page
       at="/seed"
@@ -20,8 +20,8 @@ export function SeedScreen({ garden, band, lots, lines, stands, today }: Seed) {
       <h2 className="text-2xl">
         {lots.length === 0
           ? "The drawer is empty"
-          : dying.length > 0
-            ? `${plural(dying.length, "lot")} to regrow before ${dying.length === 1 ? "it dies" : "they die"}`
+          : dying > 0
+            ? `${plural(dying, "lot")} to regrow before ${dying === 1 ? "it dies" : "they die"}`
             : "Every lot still keeps"}
       </h2>
       <p className="mb-5 max-w-prose text-soft">
@@ -80,6 +80,7 @@ export function SeedScreen({ garden, band, lots, lines, stands, today }: Seed) {
           </table>
         </div>
       )}
+      <Pager path="/seed" cut={cut} />
     </Page>
   );
 }

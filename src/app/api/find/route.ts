@@ -1,7 +1,12 @@
+import { readCode } from "@/core/custody/code";
 import { theDb } from "@/db/open";
 import { find } from "@/records/history/queries";
 
+/** What looks like a whole code is read as one, so that a slip is named instead of not found. */
 export function GET(request: Request): Response {
   const words = new URL(request.url).searchParams.get("q")?.trim().slice(0, 120) ?? "";
-  return Response.json({ found: words ? find(theDb(), words) : [] });
+  if (!words) return Response.json({ found: [] });
+  const read = /^[a-z][\s-]?[\doi]{2}[\s-]?[\doi]{3,}[\s-]?[a-z\d]$/i.test(words) ? readCode(words) : null;
+  const found = find(theDb(), read?.ok ? read.code : words);
+  return Response.json({ found, slip: found.length === 0 && read && !read.ok ? read.message : undefined });
 }
