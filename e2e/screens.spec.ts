@@ -32,6 +32,19 @@ async function withRecords(page: Page): Promise<string[]> {
   ];
 }
 
+/** What axe finds wrong on a page as it stands. */
+async function faults(page: Page): Promise<string[]> {
+  const tags = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"];
+  const { violations } = await new AxeBuilder({ page }).withTags(tags).analyze();
+  return violations.map(
+    (v) =>
+      `${page.url()}: ${v.id} ${v.nodes
+        .map((n) => n.target.join(" "))
+        .slice(0, 3)
+        .join(" | ")}`,
+  );
+}
+
 for (const theme of ["paper", "sun", "dawn"])
   test(`every screen passes axe in the theme ${theme}`, async ({ browser, demo }) => {
     const context = await browser.newContext({ baseURL: demo.url, reducedMotion: "reduce" });
@@ -40,22 +53,24 @@ for (const theme of ["paper", "sun", "dawn"])
     const troubles: string[] = [];
     page.on("console", (message) => message.type() === "error" && troubles.push(`${page.url()}: ${message.text()}`));
     page.on("pageerror", (error) => troubles.push(`${page.url()}: ${error.message}`));
-    for (const path of await withRecords(page)) {
+    const paths = await withRecords(page);
+    for (const path of paths) {
       await page.goto(path);
       await expect(page.locator("html")).toHaveAttribute("data-theme", theme);
       await page.locator("main").waitFor();
-      const { violations } = await new AxeBuilder({ page })
-        .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"])
-        .analyze();
-      expect(
-        violations.map(
-          (v) =>
-            `${path}: ${v.id} ${v.nodes
-              .map((n) => n.target.join(" "))
-              .slice(0, 3)
-              .join(" | ")}`,
-        ),
-      ).toEqual([]);
+      expect(await faults(page)).toEqual([]);
+    }
+    for (const [path, press] of [
+      ["/", "Record"],
+      ["/lines", "Add a line"],
+      [paths.find((p) => p.startsWith("/nursery/"))!, "Plant 1"],
+      ["/crosses", "/"],
+    ] as const) {
+      await page.goto(path);
+      if (press === "/") await page.keyboard.press("/");
+      else await page.getByRole("button", { name: press }).first().click();
+      await page.getByRole("dialog").waitFor();
+      expect(await faults(page)).toEqual([]);
     }
     expect(troubles).toEqual([]);
     await context.close();

@@ -2,6 +2,7 @@ import { speciesById } from "@/catalogue/catalogue";
 import { dayInWords } from "@/core/calendar/day";
 import { everyDay, frostAfter, inSeason, seasonSpan } from "@/core/climate/season";
 import { sunOn } from "@/core/climate/sun";
+import { nameWithGeneration } from "@/core/custody/generation";
 import { type Flowering, flowering, type Ripening, ripensBeforeFrost } from "@/core/flowering/forecast";
 import { asOfDay, type Garden } from "@/records/garden/queries";
 import type { StandRow } from "@/records/stand/queries";
@@ -54,7 +55,8 @@ function barsOf(stands: ForecastStand[], strong: (stand: ForecastStand) => boole
       known.bar.label = `${known.name}, ${known.stands} stands`;
       continue;
     }
-    const name = `${stand.lineName.length > 26 ? `${stand.lineName.slice(0, 25)}…` : stand.lineName}${stand.generation ? ` F${stand.generation}` : ""}`;
+    const short = stand.lineName.length > 26 ? `${stand.lineName.slice(0, 25)}…` : stand.lineName;
+    const name = nameWithGeneration(short, stand.generation);
     const bad = stand.seedWanted === 1 && ripening.verdict === "too-late";
     seen.set(key, {
       stands: 1,

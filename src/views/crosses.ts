@@ -1,6 +1,7 @@
 import { protocolOf, speciesById } from "@/catalogue/catalogue";
 import { HAZARDS } from "@/catalogue/hazards";
 import { seasonOf } from "@/core/climate/season";
+import { nameWithGeneration } from "@/core/custody/generation";
 import { flowering } from "@/core/flowering/forecast";
 import { type Meeting, meeting, type Protocol } from "@/core/pollination/steps";
 import type { Db } from "@/db/open";
@@ -73,7 +74,7 @@ export function crossesView(db: Db, wantedSeason: number | null): Crosses {
         return {
           id: s.id,
           code: s.code,
-          name: `${s.lineName}${s.generation ? ` F${s.generation}` : ""}`,
+          name: nameWithGeneration(s.lineName, s.generation),
           lineId: s.lineId,
           species: species.name,
           start: s.window.start,

@@ -79,7 +79,7 @@ export function crossState(cross: CrossRow, flowers: Flower[], place: Garden, to
   const last = lastDayToCover(mother, father, frostAfter(mother.start, place.firstFrost), species.daysToRipe, today);
   const evenings = last ? Math.max(1, last.daysLeft + 1) : 1;
   const started = today >= addDays(mother.start, -1) && today >= addDays(father.start, -1);
-  // Half the flowering goes by in the first evenings: spread over at most five, so that weather leaves room.
+  // Over at most five evenings, so that bad weather leaves room.
   const tonight = started && last && last.daysLeft >= 0 ? Math.ceil(toDo.likely / Math.min(5, evenings)) : 0;
   return { cross, tally: done, rate, toDo, last, tonight };
 }

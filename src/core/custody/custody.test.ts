@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { checkCharacter, KINDS, type Kind, makeCode, readCode } from "./code";
-import { generationName, nextGeneration, seedsInLot } from "./generation";
+import { generationName, nameWithGeneration, nextGeneration, seedsInLot } from "./generation";
 import { tagOutline, tagPolygon } from "./tagShape";
 
 const TYPED = "0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZ";
@@ -52,8 +52,12 @@ test("generations count from the F1", () => {
   expect(nextGeneration("cross", 5, null)).toBe(1);
   expect(nextGeneration("self", 2, 2)).toBe(3);
   expect(nextGeneration("intercross", 3, 5)).toBe(6);
-  expect(nextGeneration("self", null, null)).toBe(1);
-  expect([generationName(3), generationName(null)]).toEqual(["F3", "—"]);
+  expect(nextGeneration("open", null, null)).toBeNull();
+  expect([generationName(3), nameWithGeneration("Duskwing", null), nameWithGeneration("Lantern", 5)]).toEqual([
+    "F3",
+    "Duskwing",
+    "Lantern F5",
+  ]);
 });
 
 test("weighed seed is a range, counted seed is not", () => {

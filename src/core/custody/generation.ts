@@ -3,17 +3,21 @@ export type SeedKind = "cross" | "self" | "intercross" | "open" | "received";
 
 /**
  * The generation of new seed: a cross of two lines gives an F1; seed of plants of one line, selfed or crossed among
- * themselves, is one on from the younger parent.
+ * themselves, is one on from the younger parent. A line that was never crossed is not counted.
  * @param mother and father generations, null for lines that are not segregating
  * @example nextGeneration("self", 2, 2) // 3
  */
-export function nextGeneration(kind: SeedKind, mother: number | null, father: number | null): number {
+export function nextGeneration(kind: SeedKind, mother: number | null, father: number | null): number | null {
   if (kind === "cross") return 1;
-  return Math.max(mother ?? 0, father ?? 0) + 1;
+  return mother === null && father === null ? null : Math.max(mother ?? 0, father ?? 0) + 1;
 }
 
-/** `F3`, or a dash for a line that is not counted in generations. */
-export const generationName = (generation: number | null): string => (generation === null ? "—" : `F${generation}`);
+/** `F3`; nothing for a line that is not counted in generations. */
+export const generationName = (generation: number | null): string => (generation === null ? "" : `F${generation}`);
+
+/** A line's name with the generation, if it has one. @example nameWithGeneration("Lantern melon", 5) // "Lantern melon F5" */
+export const nameWithGeneration = (name: string, generation: number | null): string =>
+  generation === null ? name : `${name} ${generationName(generation)}`;
 
 export type SeedCount = { likely: number; low: number; high: number; counted: boolean };
 

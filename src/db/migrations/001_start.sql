@@ -118,7 +118,7 @@ CREATE TABLE cross (
   kind TEXT NOT NULL CHECK (kind IN ('cross', 'self', 'intercross')),
   season INTEGER NOT NULL,
   lineId INTEGER NOT NULL REFERENCES line (id),
-  generation INTEGER NOT NULL CHECK (generation BETWEEN 1 AND 40),
+  generation INTEGER CHECK (generation BETWEEN 1 AND 40),
   motherStandId INTEGER NOT NULL REFERENCES stand (id),
   fatherStandId INTEGER NOT NULL REFERENCES stand (id),
   motherPlantId INTEGER REFERENCES plant (id),

@@ -125,7 +125,6 @@ function planOne(context: Context, input: PlanCross): Done & { id: number } {
         : "cross";
   const fruitsWanted = wantedFruits(input);
   const lineId = offspringLine(context, mother, father, input.lineName);
-  // Two stands of one line that was never crossed breed true among themselves: their seed counts as of one generation.
   const generation = nextGeneration(kind, mother.generation, father.generation);
   const { lineName: _, ...kept } = input;
   const code = nextCode(db, "cross", mother.season);

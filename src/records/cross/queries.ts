@@ -11,7 +11,7 @@ export type Cross = {
   kind: CrossKind;
   season: number;
   lineId: number;
-  generation: number;
+  generation: number | null;
   motherStandId: number;
   fatherStandId: number;
   motherPlantId: number | null;

@@ -1,6 +1,6 @@
 import Joi from "joi";
 import { seasonOf } from "@/core/climate/season";
-import { nextGeneration, type SeedKind } from "@/core/custody/generation";
+import { nextGeneration } from "@/core/custody/generation";
 import { refuse } from "@/db/journal";
 import { command, nextCode } from "../command";
 import { count, day, id, note, seedAmount } from "../fields";
@@ -66,10 +66,7 @@ const saveLot = command<SaveLot>({
     if (gathered <= (stand.firstFlower ?? stand.sown))
       refuse("gathered", "Seed can't be gathered before the stand has flowered.");
     if (!input.seeds && !input.mass) refuse("seeds", AMOUNT_NEEDED);
-    const fixing = stand.generation !== null || stand.status === "f1-hybrid";
-    // A bought hybrid is itself the F1, whether or not the grower wrote a generation to its stand.
-    const grown = stand.generation ?? (stand.status === "f1-hybrid" ? 1 : null);
-    const generation = fixing ? nextGeneration(kind as SeedKind, grown, grown) : null;
+    const generation = nextGeneration(kind, stand.generation, stand.generation);
     const mothers: (number | null)[] = plantIds.length ? plantIds : [null];
     const ids = mothers.map((plantId) => {
       const plant =

@@ -68,7 +68,9 @@ const addStand = command<AddStand>({
     const { db, write, garden } = context;
     const line = lineById(db, input.lineId) ?? refuse("lineId", "That line does not exist.");
     if (input.bedId && !bedById(db, input.bedId)) refuse("bedId", "That bed does not exist.");
-    const generation = checkLot(context, { family, ...input });
+    // A bought hybrid is itself the F1.
+    const grown = line.status === "f1-hybrid" ? 1 : null;
+    const generation = input.lotId ? checkLot(context, { family, ...input }) : grown;
     if (input.plants && input.sowedSeeds && input.plants > input.sowedSeeds)
       refuse("plants", `${input.plants} plants can't stand from ${input.sowedSeeds} seeds.`);
     if (family && (input.plants ?? 0) > 2000) refuse("plants", "At most 2000 plants of one family carry numbers.");

@@ -290,6 +290,15 @@ describe("what is refused, with nothing written", () => {
   });
 });
 
+test("seed of a line that was never crossed is not counted in generations, by hand or open", () => {
+  const { plan, mother, row } = twoMelons(garden);
+  const within = garden.done("cross.plan", { ...plan, fatherStandId: mother, lineName: undefined });
+  expect(row("cross", within.id)).toMatchObject({ kind: "intercross", generation: null });
+  garden.on("2027-09-20");
+  const saved = garden.done("lot.save", { standId: mother, kind: "open", gathered: "2027-09-20", mass: 5 });
+  expect(row("lot", saved.id)).toMatchObject({ generation: null });
+});
+
 test("an F1 hybrid kept as if pure is warned about, and its seed is an F2", () => {
   const line = garden.done("line.add", { name: "Bought", species: "pepper", school: "keep-pure", status: "f1-hybrid" });
   expect(line.warnings[0]).toContain("does not come true");

@@ -1,6 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { generationName } from "@/core/custody/generation";
+import { nameWithGeneration } from "@/core/custody/generation";
 import { CommandForm, Field } from "@/ui/CommandForm";
 
 type LotChoice = { id: number; code: string; lineId: number; lineName: string; generation: number | null };
@@ -27,7 +27,7 @@ export function SowLot({ lots, beds, today, most }: Props) {
         none="Choose a lot"
         choices={lots.map((l) => ({
           value: l.id,
-          label: `${l.code} ${l.lineName} ${l.generation ? generationName(l.generation) : ""}`,
+          label: `${l.code} ${nameWithGeneration(l.lineName, l.generation)}`,
         }))}
       />
       <div className="grid grid-cols-2 gap-4">

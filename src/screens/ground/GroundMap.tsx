@@ -3,6 +3,7 @@ import { type D3DragEvent, drag } from "d3-drag";
 import { select } from "d3-selection";
 import { useRouter } from "next/navigation";
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
+import { nameWithGeneration } from "@/core/custody/generation";
 import { gap } from "@/core/isolation/distance";
 import { lengthInWords, type Units } from "@/core/units/units";
 import type { Bed } from "@/records/garden/queries";
@@ -84,9 +85,7 @@ function placeLabels(beds: Bed[], words: Map<number, string>, frame: ReturnType<
 
 function wordsFor(bed: Bed, stands: Ground["stands"]): string {
   const names = [
-    ...new Set(
-      stands.filter((s) => s.bedId === bed.id).map((s) => `${s.lineName}${s.generation ? ` F${s.generation}` : ""}`),
-    ),
+    ...new Set(stands.filter((s) => s.bedId === bed.id).map((s) => nameWithGeneration(s.lineName, s.generation))),
   ];
   const short = (name: string) => (name.length > 24 ? `${name.slice(0, 23)}…` : name);
   if (names.length === 0) return bed.name;

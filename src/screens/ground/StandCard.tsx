@@ -1,6 +1,7 @@
 "use client";
 import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
+import { generationName } from "@/core/custody/generation";
 import { lengthInWords, type Units } from "@/core/units/units";
 import type { Bed } from "@/records/garden/queries";
 import { CommandForm, Field } from "@/ui/CommandForm";
@@ -26,7 +27,7 @@ export function StandCard({ stand, beds, units, today, season }: Props) {
       </div>
       <h2 className="mt-3 text-2xl">
         <Link href={`/lines/${stand.lineId}`}>{stand.lineName}</Link>
-        {stand.generation ? ` F${stand.generation}` : ""}
+        {` ${generationName(stand.generation)}`}
       </h2>
       <p className="text-soft">
         {stand.speciesName}, {SCHOOLS[stand.school].toLowerCase()},{" "}

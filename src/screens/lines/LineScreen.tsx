@@ -102,7 +102,7 @@ export function LineScreen(view: LineView) {
                 {rungs.map((rung) => (
                   <tr key={rung.generation ?? "none"}>
                     <th scope="row" className="font-head text-lg! text-ink!">
-                      {generationName(rung.generation)}
+                      {generationName(rung.generation) || "not counted"}
                     </th>
                     <td>{rung.seasons.split(",").sort().join(", ")}</td>
                     <td>{rung.stands}</td>

@@ -36,8 +36,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
         </a>
       </div>
       <h2 className="mt-3 break-words text-2xl">
-        <Link href={`/lines/${stand.lineId}`}>{stand.lineName}</Link>{" "}
-        {stand.generation ? generationName(stand.generation) : ""}
+        <Link href={`/lines/${stand.lineId}`}>{stand.lineName}</Link> {generationName(stand.generation)}
       </h2>
       <p className="mb-5 text-soft">
         {lot ? (

@@ -1,6 +1,6 @@
 import Link from "next/link";
 import { seasonName } from "@/core/climate/season";
-import { generationName } from "@/core/custody/generation";
+import { nameWithGeneration } from "@/core/custody/generation";
 import { groupBy } from "@/core/lists/groupBy";
 import type { Nursery } from "@/views/nursery";
 import { Page } from "../common/Page";
@@ -58,9 +58,7 @@ export function NurseryScreen({ garden, band, families, cut, lots, beds }: Nurse
                       <td>
                         <Tag kind="family" code={f.code} href={`/nursery/${f.id}`} small />
                       </td>
-                      <td className="max-w-72 break-words">
-                        {f.lineName} {f.generation ? generationName(f.generation) : ""}
-                      </td>
+                      <td className="max-w-72 break-words">{nameWithGeneration(f.lineName, f.generation)}</td>
                       <td className="whitespace-nowrap">{f.lotCode ?? "–"}</td>
                       <td>{f.sowedSeeds ?? "–"}</td>
                       <td>{f.cameUp ?? "not counted"}</td>

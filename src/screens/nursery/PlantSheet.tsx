@@ -162,15 +162,15 @@ function Marks({ plant }: { plant: Plant }) {
             {label}
           </ToggleGroup.Item>
         ))}
-        <button
-          type="button"
-          disabled={busy}
-          className="leaf min-h-12 border-rust text-rust"
-          onClick={() => void act("plant.remove", { ids: [plant.id], reason })}
-        >
-          Taken out today
-        </button>
       </ToggleGroup.Root>
+      <button
+        type="button"
+        disabled={busy}
+        className="leaf mt-3 min-h-12 w-full border-rust text-rust"
+        onClick={() => void act("plant.remove", { ids: [plant.id], reason })}
+      >
+        Taken out today
+      </button>
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { seasonName } from "@/core/climate/season";
+import { nameWithGeneration } from "@/core/custody/generation";
 import type { Season } from "@/views/season";
 import { RipeFigure } from "../common/figures";
 import { Page } from "../common/Page";
@@ -60,10 +61,7 @@ export function SeasonScreen({ garden, band, season, seasons, groups }: Season) 
                         small
                       />
                     </td>
-                    <td className="max-w-72 break-words">
-                      {s.lineName}
-                      {s.generation ? ` F${s.generation}` : ""}
-                    </td>
+                    <td className="max-w-72 break-words">{nameWithGeneration(s.lineName, s.generation)}</td>
                     <td>{s.bedName ?? "trays"}</td>
                     <td className="whitespace-nowrap">{dayInWords(s.sown)}</td>
                     <td className="whitespace-nowrap">

@@ -1,4 +1,5 @@
 "use client";
+import { nameWithGeneration } from "@/core/custody/generation";
 import { massTyped, massUnit, type Units } from "@/core/units/units";
 import { CommandForm, Field } from "@/ui/CommandForm";
 import { Sheet } from "@/ui/Sheet";
@@ -44,7 +45,7 @@ export function KeepSeed({ lines, stands, units, today }: Props) {
                   none="Choose a stand"
                   choices={stands.map((s) => ({
                     value: s.id,
-                    label: `${s.lineName}${s.generation ? ` F${s.generation}` : ""} ${s.code}`,
+                    label: `${nameWithGeneration(s.lineName, s.generation)} ${s.code}`,
                   }))}
                 />
                 <Field

@@ -43,7 +43,7 @@ export function LotScreen({ garden, band, lot, beds, today, extraction, ripeSign
         </a>
       </div>
       <h2 className="mt-3 break-words text-2xl">
-        <Link href={`/lines/${lot.lineId}`}>{lot.lineName}</Link> {lot.generation ? generationName(lot.generation) : ""}
+        <Link href={`/lines/${lot.lineId}`}>{lot.lineName}</Link> {generationName(lot.generation)}
       </h2>
       <dl className="rows mt-4 max-w-2xl border-y border-rule">
         {[

@@ -1,5 +1,5 @@
 import { dayInWords } from "@/core/calendar/day";
-import { generationName } from "@/core/custody/generation";
+import { nameWithGeneration } from "@/core/custody/generation";
 import type { Seed } from "@/views/seed";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
@@ -47,9 +47,7 @@ export function SeedScreen({ garden, band, lots, cut, dying, lines, stands, toda
                   <td>
                     <Tag kind="lot" code={lot.code} href={`/seed/${lot.id}`} small />
                   </td>
-                  <td className="max-w-64 break-words">
-                    {lot.lineName} {lot.generation ? generationName(lot.generation) : ""}
-                  </td>
+                  <td className="max-w-64 break-words">{nameWithGeneration(lot.lineName, lot.generation)}</td>
                   <td className="whitespace-nowrap">
                     {lot.crossCode ??
                       (lot.motherCode

@@ -1,6 +1,6 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { dayInWords } from "@/core/calendar/day";
-import { generationName } from "@/core/custody/generation";
+import { nameWithGeneration } from "@/core/custody/generation";
 import { type Db, theDb } from "@/db/open";
 import { crossById } from "@/records/cross/queries";
 import { lineById } from "@/records/line/queries";
@@ -20,7 +20,7 @@ function lotTag(db: Db, id: number): TagText | null {
   return {
     kind: "lot",
     code: lot.code,
-    title: `${lot.lineName}${lot.generation ? ` ${generationName(lot.generation)}` : ""}`,
+    title: nameWithGeneration(lot.lineName, lot.generation),
     lines: [`${name.name}, ${name.binomial}`, `from ${from}`, `gathered ${dayInWords(lot.gathered, "long")}`],
   };
 }
@@ -47,7 +47,7 @@ function standTag(db: Db, id: number): TagText | null {
   return {
     kind: stand.code.startsWith("F") ? "family" : "stand",
     code: stand.code,
-    title: `${stand.lineName}${stand.generation ? ` ${generationName(stand.generation)}` : ""}`,
+    title: nameWithGeneration(stand.lineName, stand.generation),
     lines: [
       `sown ${dayInWords(stand.sown, "long")}`,
       stand.lotCode ? `lot ${stand.lotCode}` : "",
