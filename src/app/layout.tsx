@@ -28,7 +28,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
               color: "var(--paper)",
               border: 0,
               borderRadius: "3px 12px 3px 12px",
-              fontFamily: "inherit",
+              fontFamily: "var(--font-text)",
               fontSize: "1rem",
             },
             actionButtonStyle: { background: "var(--paper)", color: "var(--ink)", height: "2rem", fontWeight: 700 },

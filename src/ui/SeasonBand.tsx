@@ -223,6 +223,15 @@ export function SeasonBand(props: BandProps) {
           />
         )}
       </div>
+      {pinned && (
+        <button
+          type="button"
+          className="opens absolute left-3 top-8 bg-paper text-sm sm:left-7"
+          onClick={() => void put(null)}
+        >
+          {demo ? "demo day, pinned" : "pinned day"}: back to today
+        </button>
+      )}
       <div className={clsx("absolute right-3 top-1 flex items-center gap-3 text-sm sm:right-7", full && "bg-paper")}>
         {pointed && !carried && pointed !== today && (
           <span className="bg-paper px-1 text-soft">
@@ -232,11 +241,6 @@ export function SeasonBand(props: BandProps) {
         {carried && (
           <button type="button" className="opens bg-paper px-1" onClick={() => void put(carried)}>
             Set this day
-          </button>
-        )}
-        {pinned && !carried && (
-          <button type="button" className="opens bg-paper px-1 text-sm" onClick={() => void put(null)}>
-            {demo ? "demo day, pinned" : "pinned day"}: back to today
           </button>
         )}
       </div>

@@ -59,7 +59,7 @@ function placeLabels(beds: Bed[], words: Map<number, string>, frame: ReturnType<
   const labels: Label[] = [];
   beds.forEach((bed, i) => {
     const text = words.get(bed.id) ?? bed.name;
-    const width = text.length * 6.5 + 4;
+    const width = text.length * 7 + 4;
     const box = boxes[i]!;
     const spots = [
       { x: box.left, y: box.top - 6 },
@@ -76,7 +76,7 @@ function placeLabels(beds: Bed[], words: Map<number, string>, frame: ReturnType<
       spot.x + width < WIDTH &&
       ![
         ...boxes,
-        ...labels.map((l) => ({ left: l.x, right: l.x + l.words.length * 6.5 + 4, top: l.y - 11, bottom: l.y + 3 })),
+        ...labels.map((l) => ({ left: l.x, right: l.x + l.words.length * 7 + 4, top: l.y - 11, bottom: l.y + 3 })),
       ].some((o) => spot.x < o.right && spot.x + width > o.left && spot.y - 11 < o.bottom && spot.y + 3 > o.top);
     labels.push({ bed, words: text, ...(spots.find(clear) ?? spots[0]!) });
   });

@@ -57,7 +57,7 @@ export function ScoreCell({ plantId, number, yardstick, value }: Props) {
         onChange={(event) => setTyped(event.target.value)}
         onBlur={() => void save()}
         onKeyDown={onKey}
-        className="min-w-20 border-transparent bg-transparent hover:border-rule focus:border-soft focus:bg-leaf"
+        className="min-w-20 border-rule bg-transparent focus:border-soft focus:bg-leaf"
       />
       {trouble && (
         <p role="alert" className="max-w-40 text-xs font-semibold text-rust">

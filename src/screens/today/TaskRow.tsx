@@ -34,6 +34,8 @@ function urgencyOf({ step, daysLeft, state }: CrossTask): { words: string; urgen
       ? { words: `Last chance: ${plural(daysLeft + 1, "evening")} of both in flower left.`, urgent: true }
       : { words: `Too late after ${dayInWords(last!.day)}.`, urgent: false };
   }
+  if (daysLeft < 0 && step.action === "pollinate")
+    return { words: "Past its morning: record it as limp.", urgent: true };
   if (daysLeft < 0) return { words: `${plural(-daysLeft, "day")} past its time.`, urgent: true };
   if (daysLeft === 0)
     return { words: step.action === "pollinate" ? "This morning only." : "Today is its last day.", urgent: true };

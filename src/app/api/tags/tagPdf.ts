@@ -12,8 +12,9 @@ const MM = 72 / 25.4;
 const WIDTH = 90 * MM;
 const HEIGHT = 32 * MM;
 const MARGIN = 4 * MM;
-const FONT =
-  "node_modules/@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2";
+const FONTS = "node_modules/@expo-google-fonts/atkinson-hyperlegible-next";
+const PLAIN = `${FONTS}/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf`;
+const BOLD = `${FONTS}/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf`;
 
 /** Words that fit a width, the end cut with an ellipsis. */
 function cutTo(text: string, font: PDFFont, size: number, width: number): string {
@@ -41,7 +42,8 @@ function drawQr(page: PDFPage, code: string, x: number, y: number, side: number)
 export async function tagPdf({ kind, code, title, lines }: TagText): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.registerFontkit(fontkit);
-  const font = await pdf.embedFont(await readFile(join(process.cwd(), FONT)), { subset: false });
+  const embed = async (path: string) => pdf.embedFont(await readFile(join(process.cwd(), path)), { subset: true });
+  const [plain, bold] = [await embed(PLAIN), await embed(BOLD)];
   pdf.setTitle(`${code} ${title}`);
   const page = pdf.addPage([WIDTH + 2 * MARGIN, HEIGHT + 2 * MARGIN]);
   const outline = tagOutline(kind, WIDTH, HEIGHT);
@@ -56,10 +58,10 @@ export async function tagPdf({ kind, code, title, lines }: TagText): Promise<Uin
   drawQr(page, code, left, MARGIN + (HEIGHT - side) / 2, side);
   const x = left + side + 4 * MM;
   const width = MARGIN + WIDTH - 13 * MM - x;
-  const write = (words: string, size: number, y: number) =>
+  const write = (words: string, size: number, y: number, font = plain) =>
     page.drawText(cutTo(words, font, size, width), { x, y: MARGIN + HEIGHT - y * MM, size, font });
-  write(code, 17, 10);
-  write(title, 10, 16);
+  write(code, 17, 10, bold);
+  write(title, 10, 16, bold);
   for (const [i, line] of lines.slice(0, 3).entries()) write(line, 8, 20.5 + i * 3.8);
   return pdf.save();
 }
