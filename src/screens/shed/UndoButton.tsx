@@ -23,6 +23,7 @@ export function UndoButton({ entry, summary }: { entry: number; summary: string 
       )}
       <button
         type="button"
+        data-entry={entry}
         className="leaf leaf-plain"
         disabled={busy}
         aria-label={`Undo: ${summary}`}

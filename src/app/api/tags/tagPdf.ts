@@ -16,10 +16,13 @@ const FONTS = "node_modules/@expo-google-fonts/atkinson-hyperlegible-next";
 const PLAIN = `${FONTS}/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf`;
 const BOLD = `${FONTS}/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf`;
 
+/** No line of a tag can show more letters than this; what is longer is cut before it is measured. */
+const MOST = 80;
+
 /** Words that fit a width, the end cut with an ellipsis. */
 function cutTo(text: string, font: PDFFont, size: number, width: number): string {
-  if (font.widthOfTextAtSize(text, size) <= width) return text;
-  let cut = text;
+  let cut = text.slice(0, MOST);
+  if (cut === text && font.widthOfTextAtSize(text, size) <= width) return text;
   while (cut && font.widthOfTextAtSize(`${cut}…`, size) > width) cut = cut.slice(0, -1);
   return `${cut}…`;
 }

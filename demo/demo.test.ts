@@ -1,0 +1,151 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { readCode } from "@/core/custody/code";
+import { type Db, openDb } from "@/db/open";
+import { groundView } from "@/views/ground";
+import { lineView } from "@/views/lines";
+import { seedView } from "@/views/seed";
+import { todayView } from "@/views/today";
+import { DEMO_DAY, fillDemo } from "./fill";
+import { offspring, pure, recessive, shown } from "./genetics";
+import { chance } from "./random";
+
+describe("chance and genes", () => {
+  test("the same seed gives the same fate, another seed another", () => {
+    const draw = (seed: number) => Array.from({ length: 50 }, () => chance(seed).next());
+    expect(draw(7)).toEqual(draw(7));
+    const luck = chance(7);
+    const run = Array.from({ length: 5 }, () => luck.next());
+    expect(new Set(run).size).toBe(5);
+    expect(chance(8).next()).not.toBe(run[0]);
+  });
+
+  test("normal chances have their mean and spread", () => {
+    const luck = chance(1);
+    const drawn = Array.from({ length: 20_000 }, () => luck.normal(10, 2));
+    const mean = drawn.reduce((a, b) => a + b) / drawn.length;
+    const variance = drawn.reduce((a, b) => a + (b - mean) ** 2, 0) / drawn.length;
+    expect(mean).toBeCloseTo(10, 1);
+    expect(Math.sqrt(variance)).toBeCloseTo(2, 1);
+  });
+
+  test("an F1 of pure parents is alike, and a quarter of its F2 shows the recessive", () => {
+    const luck = chance(3);
+    const [mother, father] = [pure([1, 0, 1]), pure([0, 1, 1])];
+    const f1 = offspring(mother, father, luck);
+    expect(f1.one).toEqual(mother.one);
+    expect(f1.two).toEqual(father.one);
+    const f2 = Array.from({ length: 8000 }, () => offspring(f1, f1, luck));
+    const share = (locus: number) => f2.filter((plant) => recessive(plant, locus)).length / f2.length;
+    expect(share(0)).toBeCloseTo(0.25, 1);
+    expect(share(1)).toBeCloseTo(0.25, 1);
+    expect(share(2)).toBe(1);
+  });
+
+  test("a trait lies between its ends by the share of its genes", () => {
+    const trait = { loci: [0, 1], atZero: 10, atOne: 30, noise: 0 };
+    const luck = chance(4);
+    const [none, all] = [pure([0, 0]), pure([1, 1])];
+    expect(shown(none, trait, luck)).toBe(10);
+    expect(shown(all, trait, luck)).toBe(30);
+    expect(shown(offspring(none, all, luck), trait, luck)).toBe(20);
+  });
+});
+
+describe("the demo garden", () => {
+  const folder = mkdtempSync(join(tmpdir(), "orchard-demo-test-"));
+  let db: Db;
+  beforeAll(() => {
+    fillDemo(join(folder, "one.db"));
+    db = openDb(join(folder, "one.db"));
+  }, 120_000);
+  afterAll(() => {
+    db.close();
+    rmSync(folder, { recursive: true });
+  });
+  const lineId = (name: string) => db.prepare("SELECT id FROM line WHERE name = ?").pluck().get(name) as number;
+
+  test("is the same every time it is filled", () => {
+    fillDemo(join(folder, "two.db"));
+    const two = openDb(join(folder, "two.db"));
+    for (const table of ["line", "stand", "plant", "score", "cross", "flower", "lot"]) {
+      const rows = (of: Db) => of.prepare(`SELECT * FROM "${table}"`).raw().all();
+      expect(rows(two), table).toEqual(rows(db));
+    }
+    two.close();
+  }, 120_000);
+
+  test("is sound, stands on its day, and every code on it reads", () => {
+    expect(db.pragma("integrity_check", { simple: true })).toBe("ok");
+    expect(db.pragma("foreign_key_check")).toEqual([]);
+    expect(db.prepare("SELECT asOf, demo FROM garden").get()).toEqual({ asOf: DEMO_DAY, demo: 1 });
+    for (const table of ["line", "stand", "cross", "lot"])
+      for (const code of db.prepare(`SELECT code FROM "${table}"`).pluck().all() as string[])
+        expect(readCode(code), code).toMatchObject({ ok: true, code });
+  });
+
+  test("the melon's ladder runs from F1 to F5 and selection moved it towards its aim", () => {
+    const view = lineView(db, lineId("Lantern melon"))!;
+    expect(view.rungs.map((r) => r.generation)).toEqual([1, 2, 3, 4, 5]);
+    expect(view.rungs.map((r) => r.mixed)).toEqual([1, 0.5, 0.25, 0.125, 0.0625]);
+    const mean = (name: string, generation: number) =>
+      view.ladders.find((l) => l.yardstick.name === name)!.points.find((p) => p.generation === generation)!.summary
+        .mean;
+    expect(mean("Flavour", 4)).toBeGreaterThan(mean("Flavour", 2) + 0.5);
+    expect(Math.abs(mean("First ripe fruit", 4) - 98)).toBeLessThan(Math.abs(mean("First ripe fruit", 2) - 98));
+    const flesh = view.ladders.find((l) => l.yardstick.name === "Flesh")!.shares;
+    const orange = (generation: number) =>
+      flesh.map((s) => (s.generation === generation ? s.wanted / s.count : 0)).reduce((a, b) => a + b);
+    expect(orange(1)).toBe(0);
+    expect(orange(4)).toBeGreaterThan(0.9);
+  });
+
+  test("the parents differ as they were made to", () => {
+    const ripe = lineView(db, lineId("Lantern melon"))!.ladders[0]!.parents;
+    expect(ripe[0]!.summary!.mean - ripe[1]!.summary!.mean).toBeGreaterThan(30);
+  });
+
+  test("the lost season is a record, not a gap", () => {
+    const lost = db
+      .prepare(
+        "SELECT count(*) FROM plant p JOIN stand s ON s.id = p.standId WHERE s.season = 2026 AND p.reason LIKE 'rotted%'",
+      )
+      .pluck()
+      .get();
+    expect(lost).toBe(5);
+  });
+
+  test("off-types of the runner bean fall over the years", () => {
+    const removed = (from: number, to: number) =>
+      db
+        .prepare(
+          "SELECT count(*) FROM plant p JOIN stand s ON s.id = p.standId WHERE p.reason LIKE 'scarlet%' AND s.season BETWEEN ? AND ?",
+        )
+        .pluck()
+        .get(from, to) as number;
+    expect(removed(2021, 2023)).toBeGreaterThan(removed(2024, 2026));
+  });
+
+  test("this week there is something to do in every band, with a last chance", () => {
+    const { tasks, open } = todayView(db);
+    expect(new Set(tasks.map((t) => t.band))).toEqual(new Set(["dawn", "any-hour", "evening"]));
+    expect(open).toHaveLength(3);
+    expect(open.some((s) => s.last !== null && s.last.daysLeft <= 2)).toBe(true);
+    expect(open.some((s) => s.tally.lost > 0)).toBe(true);
+  });
+
+  test("the ground has clashes worth solving: the neighbour's bean and the lane's orach", () => {
+    const clashes = groundView(db, null, null).clashes.map((c) => [c.standName, c.sourceName]);
+    expect(clashes).toContainEqual(["Duskwing", "Lane-end Scarlet"]);
+    expect(clashes).toContainEqual(["Tarnholt mixed orach", "Lane orach"]);
+  });
+
+  test("the drawer holds dying seed and a lot of uncertain mother", () => {
+    const { dying, lots } = seedView(db);
+    expect(dying).toBeGreaterThan(3);
+    expect(lots.some((l) => l.note.includes("mother uncertain"))).toBe(true);
+    expect(lots.some((l) => l.shelf === "past")).toBe(true);
+  });
+});

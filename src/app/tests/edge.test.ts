@@ -1,0 +1,99 @@
+import { NextRequest } from "next/server";
+import { describe, expect, test } from "vitest";
+import { proxy } from "../../proxy";
+import { readJson, requestName, statusOf } from "../api/body";
+import { tagPdf } from "../api/tags/tagPdf";
+import { wholeNumber } from "../params";
+
+const ask = (headers: Record<string, string>, method = "POST", url = "http://127.0.0.1:4620/api/undo") =>
+  proxy(new NextRequest(url, { method, headers: { host: "127.0.0.1:4620", ...headers } }));
+
+describe("who is answered", () => {
+  test.each<[string, Record<string, string>, string, number]>([
+    ["own page", { origin: "http://127.0.0.1:4620", "sec-fetch-site": "same-origin" }, "POST", 200],
+    ["a program without origin", {}, "POST", 200],
+    ["a foreign page", { origin: "http://evil.example" }, "POST", 403],
+    ["another port", { origin: "http://127.0.0.1:9999" }, "POST", 403],
+    ["an opaque origin", { origin: "null" }, "POST", 403],
+    ["a cross-site request", { "sec-fetch-site": "cross-site" }, "POST", 403],
+    ["a rebound name", { host: "evil.example" }, "GET", 403],
+    ["a rebound name with our port", { host: "evil.example:4620" }, "POST", 403],
+    ["localhost", { host: "localhost:4620" }, "GET", 200],
+    ["IPv6 loopback", { host: "[::1]:4620" }, "GET", 200],
+    ["a foreign page that only reads", { origin: "http://evil.example" }, "GET", 200],
+  ])("%s", (_, headers, method, status) => {
+    expect(ask(headers, method).status).toBe(status);
+  });
+
+  test("every answer has a nonce of its own in its policy, and no remote origin", () => {
+    const policy = () => ask({}, "GET", "http://127.0.0.1:4620/").headers.get("content-security-policy")!;
+    expect(policy()).not.toBe(policy());
+    expect(policy()).not.toMatch(/https?:|\*/);
+    expect(policy()).not.toMatch(/script-src[^;]*unsafe/);
+  });
+});
+
+describe("bodies", () => {
+  const post = (body: string, type = "application/json") =>
+    readJson(new Request("http://x/", { method: "POST", body, headers: { "content-type": type } }));
+
+  test("JSON of a fair size is read, anything else is refused with why", async () => {
+    expect(await post('{"a":1}')).toEqual({ ok: true, value: { a: 1 } });
+    expect(await post('{"a":1}', "application/json; charset=utf-8")).toMatchObject({ ok: true });
+    expect(await post("{", "application/json")).toMatchObject({ ok: false, status: 400 });
+    expect(await post("{}", "text/plain")).toMatchObject({ ok: false, status: 415 });
+    expect(await post(`"${"x".repeat(262_144)}"`)).toMatchObject({ ok: false, status: 413 });
+    expect(await post(`"${"x".repeat(262_100)}"`)).toMatchObject({ ok: true });
+  });
+
+  test("a request's name is a short plain word or none", () => {
+    const named = (name: string) => requestName(new Request("http://x/", { headers: { "x-request": name } }));
+    expect(named("3f2a-11ee-burst")).toBe("3f2a-11ee-burst");
+    expect([named("short"), named("x".repeat(65)), named("with space in it"), named("';drop table")]).toEqual([
+      null,
+      null,
+      null,
+      null,
+    ]);
+  });
+
+  test("outcomes have their status", () => {
+    expect([
+      statusOf({ ok: true }),
+      ...(["invalid", "refused", "conflict"] as const).map((kind) => statusOf({ ok: false, kind })),
+    ]).toEqual([200, 400, 422, 409]);
+  });
+
+  test("numbers of an address are whole and small", () => {
+    expect(["12", "-1", "1.5", "1e3", "", "9999999999", undefined, ["1"]].map(wholeNumber)).toEqual([
+      12,
+      null,
+      null,
+      null,
+      null,
+      null,
+      null,
+      null,
+    ]);
+  });
+});
+
+describe("printed tags", () => {
+  const tag = { code: "X27-014-K", title: "For seed: do not pick", lines: ["Ashlar Gold", "× Nettle Moon", "bed C"] };
+
+  test.each(["cross", "stand", "family", "lot", "plant", "line"] as const)(
+    "a %s prints as one small page",
+    async (kind) => {
+      const pdf = Buffer.from(await tagPdf({ kind, ...tag }));
+      expect(pdf.subarray(0, 5).toString()).toBe("%PDF-");
+      expect(pdf.length).toBeGreaterThan(3000);
+      expect(pdf.length).toBeLessThan(200_000);
+    },
+  );
+
+  test("long names, other scripts and signs no font has do not stop the printer", async () => {
+    const odd = ["x".repeat(10_000), "豆 🫘 Žluťoučký", ""];
+    for (const title of odd)
+      expect((await tagPdf({ kind: "lot", ...tag, title, lines: odd })).length).toBeGreaterThan(1000);
+  });
+});

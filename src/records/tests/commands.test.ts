@@ -1,0 +1,305 @@
+import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import { perform, undo } from "../command";
+import { COMMANDS } from "../commands";
+import { family, type Plot, plot, twoMelons } from "./plot";
+
+let garden: Plot;
+beforeEach(() => {
+  garden = plot();
+});
+afterEach(() => garden.close());
+
+const TABLES = ["garden", "bed", "line", "stand", "plant", "yardstick", "score", "cross", "flower", "lot"];
+
+/** Every record as it stands, but for the versions, which only rise. */
+const contents = () =>
+  TABLES.map((table) =>
+    (garden.db.prepare(`SELECT * FROM "${table}" ORDER BY id`).all() as Record<string, unknown>[]).map(
+      ({ version: _, ...row }) => row,
+    ),
+  );
+
+type Made = ReturnType<typeof family> & { yardstick: number; open: number; waiting: number[]; covered: number[] };
+
+/** A garden with one of everything, so that each command has something to act on. */
+function withEverything(): Made {
+  const made = family(garden);
+  const yardstick = garden.done("yardstick.add", {
+    lineId: made.lineId,
+    name: "Mass",
+    kind: "number",
+    wanted: "high",
+  }).id;
+  garden.done("score.set", { plantId: made.plants[0], yardstickId: yardstick, value: "1.1" });
+  garden.on("2028-07-20");
+  const open = garden.done("cross.next-generation", {
+    standId: made.stand,
+    plantIds: [made.plants[0]],
+    how: "self",
+    fruitsEach: 2,
+  }).ids[0]!;
+  const waiting = garden.done("flower.cover", { crossId: open, flowers: 2, on: "2028-07-10" }).ids;
+  garden.done("flower.record", {
+    crossId: open,
+    on: "2028-07-11",
+    results: waiting.map((id) => ({ id, result: "pollinated" })),
+  });
+  const covered = garden.done("flower.cover", { crossId: open, flowers: 2, on: "2028-07-19" }).ids;
+  return { ...made, yardstick, open, waiting, covered };
+}
+
+const version = (table: string, id: number) =>
+  garden.db.prepare(`SELECT version FROM "${table}" WHERE id = ?`).pluck().get(id);
+const place = { name: "Moved", latitude: -10, longitude: 9.3, timezone: "UTC", units: "imperial", care: "strict" };
+
+/** One use of every command there is. */
+const USES: [string, (made: Made) => object][] = [
+  ["garden.set", () => ({ ...place, version: version("garden", 1) })],
+  ["garden.as-of", () => ({ day: "2028-08-01" })],
+  ["bed.add", () => ({ name: "New", x: 1, y: 2, width: 3, length: 4 })],
+  ["bed.change", () => ({ id: 1, version: version("bed", 1), name: "Other", x: 9, y: 9, width: 3, length: 4 })],
+  ["bed.move", () => ({ id: 2, x: 44, y: 5.5 })],
+  ["line.add", () => ({ name: "New", species: "tomato", school: "let-it-mix", status: "mix" })],
+  [
+    "line.change",
+    () => ({
+      id: 1,
+      version: version("line", 1),
+      name: "Renamed",
+      species: "melon",
+      school: "keep-pure",
+      status: "open-pollinated",
+    }),
+  ],
+  [
+    "yardstick.add",
+    ({ lineId }) => ({ lineId, name: "Taste", kind: "scale", lowEnd: "poor", highEnd: "fine", wanted: "high" }),
+  ],
+  ["yardstick.weigh", ({ yardstick }) => ({ id: yardstick, version: version("yardstick", yardstick), weight: 7 })],
+  [
+    "stand.add",
+    ({ lineId, lot }) => ({ lineId, lotId: lot, sown: "2028-05-20", sowedSeeds: 5, family: true, plants: 3 }),
+  ],
+  [
+    "stand.change",
+    ({ stand, counts }) => ({ id: stand, version: version("stand", stand), ...counts, cameUp: 9, plants: 8 }),
+  ],
+  ["stand.first-flower", ({ stand }) => ({ id: stand, firstFlower: "2028-07-12" })],
+  ["stand.remedy", ({ stand }) => ({ kind: "flowers", standId: stand, flowers: "removed" })],
+  ["plant.mark", ({ plants }) => ({ id: plants[1], mark: "out", reason: "late" })],
+  ["plant.remove", ({ plants }) => ({ ids: [plants[1], plants[2]], reason: "split" })],
+  ["score.set", ({ plants, yardstick }) => ({ plantId: plants[0], yardstickId: yardstick, value: "" })],
+  ["cross.plan", ({ plan }) => ({ ...plan, lineName: "Once more" })],
+  [
+    "cross.next-generation",
+    ({ stand, plants }) => ({ standId: stand, plantIds: plants, how: "intercross", fruitsEach: 1 }),
+  ],
+  ["cross.adjust", ({ open }) => ({ id: open, version: version("cross", open), fruitsWanted: 1, closed: 1 })],
+  ["flower.cover", ({ open }) => ({ crossId: open, flowers: 4 })],
+  [
+    "flower.record",
+    ({ open, covered, waiting }) => ({
+      crossId: open,
+      results: [
+        { id: covered[0], result: "limp" },
+        { id: waiting[0], result: "set" },
+      ],
+    }),
+  ],
+  ["lot.receive", ({ lineId }) => ({ lineId, gathered: "2028-01-01", mass: 1.5, note: "from a friend" })],
+  [
+    "lot.save",
+    ({ stand, plants }) => ({
+      standId: stand,
+      plantIds: plants.slice(0, 2),
+      kind: "self",
+      gathered: "2028-07-20",
+      seeds: 12,
+    }),
+  ],
+];
+
+describe("every command", () => {
+  test("is in the table below, so that none escapes it", () => {
+    // A bed is taken off and a cross harvested in tests of their own.
+    expect(new Set([...USES.map(([name]) => name), "bed.remove", "cross.harvest"])).toEqual(new Set(COMMANDS.keys()));
+  });
+
+  test.each(USES)("%s changes something, is undone without a trace, and done again alike", (name, input) => {
+    const made = withEverything();
+    const before = contents();
+    const { entry, message } = garden.done(name, input(made));
+    const after = contents();
+    expect(after).not.toEqual(before);
+    expect(message).toMatch(/\S/);
+    const back = undo(garden.db, entry, null);
+    if (!back.ok) throw new Error(back.message);
+    expect(contents()).toEqual(before);
+    const again = undo(garden.db, back.entry!, null);
+    expect(again.ok).toBe(true);
+    expect(contents()).toEqual(after);
+  });
+
+  test.each(USES)("%s refuses a field it does not know, and what is no object", (name) => {
+    for (const input of [{ surprise: 1 }, null, "x", [1]]) {
+      const outcome = perform(garden.db, COMMANDS.get(name)!, input, null);
+      expect(outcome).toMatchObject({ ok: false, kind: "invalid" });
+    }
+  });
+});
+
+describe("beds", () => {
+  test("an empty bed is taken off and comes back by undo; one that bore a stand stays", () => {
+    const { entry } = garden.done("bed.remove", { id: 2 });
+    expect(garden.db.prepare("SELECT count(*) FROM bed").pluck().get()).toBe(1);
+    expect(undo(garden.db, entry, null).ok).toBe(true);
+    twoMelons(garden);
+    expect(garden.refused("bed.remove", { id: 2 }).message).toContain("1 stands grew in this bed");
+  });
+
+  test("a move that moves nothing leaves no entry", () => {
+    expect(garden.done("bed.move", { id: 1, x: 0, y: 0 }).entry).toBe(0);
+  });
+});
+
+describe("harvest", () => {
+  test("is undone fruit by fruit, with its lot, and made again under the same code", () => {
+    const { waiting, open } = withEverything();
+    garden.done("flower.record", { crossId: open, results: waiting.map((id) => ({ id, result: "set" })) });
+    garden.on("2028-09-10");
+    const { id, entry, warnings } = garden.done("cross.harvest", { crossId: open, fruits: 1, seeds: 90 });
+    expect(warnings).toEqual([]);
+    const code = garden.db.prepare("SELECT code FROM lot WHERE id = ?").pluck().get(id);
+    const states = () =>
+      garden.db.prepare("SELECT state FROM flower WHERE crossId = ? ORDER BY number LIMIT 2").pluck().all(open);
+    expect(states()).toEqual(["harvested", "set"]);
+    const back = undo(garden.db, entry, null);
+    expect(states()).toEqual(["set", "set"]);
+    if (back.ok) undo(garden.db, back.entry!, null);
+    expect(garden.db.prepare("SELECT code FROM lot WHERE id = ?").pluck().get(id)).toBe(code);
+  });
+
+  test("of fruit too young is warned about, not refused", () => {
+    const { waiting, open } = withEverything();
+    garden.done("flower.record", { crossId: open, results: [{ id: waiting[0], result: "set" }] });
+    garden.on("2028-08-01");
+    expect(garden.done("cross.harvest", { crossId: open, fruits: 1, seeds: 9 }).warnings[0]).toContain("21 days old");
+    expect(garden.refused("cross.harvest", { crossId: open, fruits: 1, seeds: 9 }).fields).toHaveProperty("fruits");
+    expect(garden.refused("cross.harvest", { crossId: open, fruits: 1 }).fields).toHaveProperty("seeds");
+  });
+});
+
+describe("stands", () => {
+  test("raising the number planted gives the new plants numbers; numbers are never taken away", () => {
+    const { stand, counts, plants } = family(garden);
+    garden.done("stand.change", { id: stand, version: version("stand", stand), ...counts, cameUp: 8, plants: 7 });
+    const numbers = garden.db.prepare("SELECT number FROM plant WHERE standId = ? ORDER BY number").pluck().all(stand);
+    expect(numbers).toEqual([1, 2, 3, 4, 5, 6, 7]);
+    expect(plants).toHaveLength(5);
+    const fewer = { id: stand, version: version("stand", stand), ...counts, cameUp: 8, plants: 4 };
+    expect(garden.refused("stand.change", fewer).fields.plants).toContain("7 plants carry numbers");
+  });
+
+  test("sowing more of a lot afterwards is held to what the lot has", () => {
+    const { stand, counts } = family(garden);
+    const change = (sowedSeeds: number) => ({
+      id: stand,
+      version: version("stand", stand),
+      ...counts,
+      sowedSeeds,
+      cameUp: 6,
+      plants: 5,
+    });
+    garden.done("stand.change", change(40));
+    expect(garden.refused("stand.change", change(41)).fields.sowedSeeds).toContain("40 seeds");
+    expect(garden.refused("stand.change", { ...change(10), sown: "2027-01-01" }).fields).toHaveProperty("sown");
+  });
+
+  test("a new sowing day moves a stand to the season it then flowers in", () => {
+    twoMelons(garden);
+    const change = { id: 1, version: 1, sown: "2027-11-15", plants: 6, bedId: 1, flowers: "open", seedWanted: 1 };
+    garden.done("stand.change", change);
+    expect(garden.db.prepare("SELECT season FROM stand WHERE id = 1").pluck().get()).toBe(2028);
+  });
+
+  test("in the south a season spans New Year", () => {
+    garden.done("garden.set", {
+      ...place,
+      latitude: -37,
+      lastFrost: "09-20",
+      firstFrost: "05-10",
+      version: version("garden", 1),
+    });
+    const { id } = garden.done("line.add", { name: "Southern", species: "melon", school: "keep-pure", status: "mix" });
+    const sow = (sown: string) => garden.done("stand.add", { lineId: id, sown, plants: 5 }).id;
+    const seasons = [sow("2026-10-20"), sow("2026-12-20"), sow("2027-01-15")].map((stand) =>
+      garden.db.prepare("SELECT season FROM stand WHERE id = ?").pluck().get(stand),
+    );
+    expect(seasons).toEqual([2026, 2026, 2026]);
+  });
+
+  test("a first flower far from any forecast is questioned", () => {
+    const { mother } = twoMelons(garden);
+    garden.on("2028-01-30");
+    expect(
+      garden.refused("stand.first-flower", { id: mother, firstFlower: "2028-01-20" }).fields.firstFlower,
+    ).toContain("twice");
+  });
+
+  test("a way out that no longer fits is refused", () => {
+    twoMelons(garden);
+    expect(garden.refused("stand.remedy", { kind: "move", standId: 1, bedId: 99 }).fields).toHaveProperty("bedId");
+    expect(garden.refused("stand.remedy", { kind: "move", standId: 1 }).fields).toHaveProperty("bedId");
+    expect(garden.refused("stand.remedy", { kind: "resow", standId: 1 }).fields).toHaveProperty("sown");
+    expect(garden.refused("stand.remedy", { kind: "pray", standId: 1 }).fields).toHaveProperty("kind");
+  });
+});
+
+describe("lines and yardsticks", () => {
+  test("a species in use can't change", () => {
+    twoMelons(garden);
+    const change = { id: 1, version: 1, name: "Ashlar Gold", species: "pepper", school: "keep-pure", status: "mix" };
+    expect(garden.refused("line.change", change).fields).toHaveProperty("species");
+  });
+
+  test.each<[object, string]>([
+    [{ kind: "scale", wanted: "high", lowEnd: "poor" }, "highEnd"],
+    [{ kind: "scale", wanted: "high", highEnd: "fine" }, "lowEnd"],
+    [{ kind: "category", wanted: "category", categories: "one" }, "categories"],
+    [{ kind: "category", wanted: "category", categories: "one, two", targetWord: "three" }, "targetWord"],
+    [{ kind: "number", wanted: "yes" }, "wanted"],
+    [{ kind: "yes-no", wanted: "high" }, "wanted"],
+    [{ kind: "number", wanted: "target" }, "target"],
+    [{ kind: "number", wanted: "high", weight: 11 }, "weight"],
+    [{ kind: "number", wanted: "high", lineId: 99 }, "lineId"],
+  ])("a yardstick %j is refused by %s", (more, field) => {
+    twoMelons(garden);
+    expect(garden.refused("yardstick.add", { lineId: 1, name: "Y", ...more }).fields).toHaveProperty(field);
+  });
+
+  test("two yardsticks of one name would be confused", () => {
+    twoMelons(garden);
+    const mark = { lineId: 1, name: "Mass", kind: "number", wanted: "high" };
+    garden.done("yardstick.add", mark);
+    expect(garden.refused("yardstick.add", mark).fields).toHaveProperty("name");
+  });
+
+  test("a parent's plants are scored on the yardsticks of its offspring, a stranger's are not", () => {
+    const { lineId } = family(garden);
+    const yardstickId = garden.done("yardstick.add", { lineId, name: "Mass", kind: "number", wanted: "high" }).id;
+    const plantOf = (line: number) => {
+      const stand = garden.done("stand.add", { lineId: line, sown: "2028-05-01", plants: 1, family: true }).id;
+      return garden.db.prepare("SELECT id FROM plant WHERE standId = ?").pluck().get(stand);
+    };
+    garden.done("score.set", { plantId: plantOf(1), yardstickId, value: "2" });
+    const stranger = garden.done("line.add", {
+      name: "Stranger",
+      species: "melon",
+      school: "keep-pure",
+      status: "mix",
+    }).id;
+    expect(garden.refused("score.set", { plantId: plantOf(stranger), yardstickId, value: "2" }).fields).toHaveProperty(
+      "yardstickId",
+    );
+  });
+});

@@ -1,0 +1,116 @@
+import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import { garden as readGarden } from "@/records/garden/queries";
+import { standsOfSeason } from "@/records/stand/queries";
+import { type Plot, plot } from "@/records/tests/plot";
+import { type Band, band, forecast } from "../band";
+
+let garden: Plot;
+beforeEach(() => {
+  garden = plot();
+});
+afterEach(() => garden.close());
+
+function standsOf(count: number, sown: (i: number) => string, name = (i: number) => `line ${i}`): void {
+  for (let i = 0; i < count; i++) {
+    const lineId = garden.done("line.add", {
+      name: name(i),
+      species: "melon",
+      school: "keep-pure",
+      status: "open-pollinated",
+    }).id;
+    garden.done("stand.add", { lineId, bedId: 1, sown: sown(i), plants: 6 });
+  }
+}
+
+function draw(season = 2027, lanes = 3): Band {
+  const place = readGarden(garden.db);
+  const stands = standsOfSeason(garden.db, season).map((s) => forecast(s, place));
+  return band(place, season, stands, (s) => s.lineName.endsWith("0"), lanes);
+}
+
+const place = (change: object) =>
+  garden.done("garden.set", {
+    name: "Elsewhere",
+    latitude: 48.6,
+    longitude: 9.3,
+    timezone: "UTC",
+    units: "metric",
+    version: readGarden(garden.db).version,
+    ...change,
+  });
+
+describe("the season band", () => {
+  test("has a light for every day, longest in June here and in December in the south", () => {
+    const north = draw();
+    expect(north.light).toHaveLength(365);
+    const longest = (b: Band) => b.light.indexOf(Math.max(...b.light));
+    expect(longest(north)).toBeGreaterThan(165);
+    expect(longest(north)).toBeLessThan(180);
+    place({ latitude: -37, lastFrost: "09-20", firstFrost: "05-10" });
+    const south = draw(2026);
+    expect(south).toMatchObject({
+      start: "2026-07-01",
+      end: "2027-06-30",
+      lastFrost: "2026-09-20",
+      firstFrost: "2027-05-10",
+    });
+    expect(longest(south)).toBeGreaterThan(165);
+    expect(longest(south)).toBeLessThan(180);
+  });
+
+  test("a place without frost has none drawn and every stand ripens", () => {
+    place({ latitude: 2 });
+    standsOf(1, () => "2027-05-01");
+    const drawn = draw();
+    expect(drawn).toMatchObject({ lastFrost: null, firstFrost: null });
+    expect(drawn.bars[0]!.point?.bad).toBe(false);
+  });
+
+  test("bars in a lane never share a day, and those that do not fit are counted", () => {
+    standsOf(12, (i) => `2027-0${3 + (i % 5)}-1${i % 10}`);
+    for (const lanes of [1, 2, 3, 14]) {
+      const drawn = draw(2027, lanes);
+      expect(drawn.bars.length + drawn.hidden).toBe(12);
+      for (const a of drawn.bars)
+        for (const b of drawn.bars)
+          if (a !== b && a.lane === b.lane) expect(a.latest < b.earliest || b.latest < a.earliest).toBe(true);
+    }
+    expect(draw(2027, 14).hidden).toBe(0);
+  });
+
+  test("what concerns the screen is placed before the rest", () => {
+    standsOf(8, () => "2027-05-01");
+    expect(draw(2027, 1).bars).toMatchObject([{ label: "line 0", tone: "strong" }]);
+  });
+
+  test("stands of one line and the same days are one bar, and long names are cut", () => {
+    standsOf(
+      1,
+      () => "2027-05-01",
+      () => `A${"n".repeat(100)}`,
+    );
+    const { lineId } = standsOfSeason(garden.db, 2027)[0]!;
+    garden.done("stand.add", { lineId, bedId: 2, sown: "2027-05-01", plants: 6 });
+    const { bars } = draw();
+    expect(bars).toHaveLength(1);
+    expect(bars[0]!.label).toMatch(/^An{24}…, 2 stands$/);
+  });
+
+  test("seed that the frost will catch is said on its bar, unless no seed is wanted", () => {
+    standsOf(2, () => "2027-07-20");
+    expect(draw().bars.map((b) => b.point)).toMatchObject([
+      { bad: true, words: "frost comes before its seed" },
+      { bad: true },
+    ]);
+    garden.db.prepare("UPDATE stand SET seedWanted = 0").run();
+    expect(draw().bars.map((b) => b.point)).toEqual([undefined, undefined]);
+  });
+
+  test("an observed first flower replaces the forecast", () => {
+    standsOf(1, () => "2027-05-01");
+    const before = draw().bars[0]!;
+    expect(before.earliest < before.start).toBe(true);
+    garden.done("stand.first-flower", { id: 1, firstFlower: "2027-07-02" });
+    expect(draw().bars[0]).toMatchObject({ start: "2027-07-02", earliest: "2027-07-02" });
+  });
+});

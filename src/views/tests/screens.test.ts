@@ -1,0 +1,322 @@
+import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import { undo } from "@/records/command";
+import { family, type Plot, plot, twoMelons } from "@/records/tests/plot";
+import { crossesView, crossView } from "../crosses";
+import { groundView } from "../ground";
+import { guideView, speciesView } from "../guide";
+import { linesView, lineView } from "../lines";
+import { familyView, nurseryView } from "../nursery";
+import { seasonView } from "../season";
+import { lotPage, seedView } from "../seed";
+import { historyView, shedView } from "../shed";
+import { todayView } from "../today";
+
+let garden: Plot;
+beforeEach(() => {
+  garden = plot();
+});
+afterEach(() => garden.close());
+
+const line = (name: string, more: object = {}) =>
+  garden.done("line.add", { name, species: "melon", school: "keep-pure", status: "open-pollinated", ...more }).id;
+
+describe("Today", () => {
+  test("the soonest impossible stands first, within what is due", () => {
+    const { plan } = twoMelons(garden);
+    const crossId = garden.done("cross.plan", { ...plan, fruitsWanted: 1 }).id;
+    const { ids } = garden.done("flower.cover", { crossId, flowers: 2, on: "2027-07-01" });
+    garden.done("flower.record", {
+      crossId,
+      on: "2027-07-02",
+      results: ids.map((id) => ({ id, result: "pollinated" })),
+    });
+    const second = garden.done("cross.plan", {
+      ...plan,
+      motherStandId: plan.fatherStandId,
+      fatherStandId: plan.motherStandId,
+      lineName: "Other way",
+    }).id;
+    garden.done("flower.cover", { crossId: second, flowers: 9, on: "2027-07-08" });
+    const left = todayView(garden.db).tasks.map((t) => (t.kind === "look" ? 1000 : t.daysLeft!));
+    expect(left).toEqual([...left].sort((a, b) => a - b));
+    expect(left[0]).toBe(0);
+  });
+
+  test("plants marked out are a task until they are gone", () => {
+    const { plants, stand } = family(garden);
+    garden.done("plant.mark", { id: plants[3], mark: "out", reason: "sprawls" });
+    const rogue = () => todayView(garden.db).tasks.find((t) => t.kind === "rogue");
+    expect(rogue()).toMatchObject({ out: { standId: stand, plants: "4", count: 1 } });
+    garden.done("plant.remove", { ids: [plants[3]] });
+    expect(rogue()).toBeUndefined();
+  });
+
+  test("a first flower is looked for within its forecast only, and not beyond the fence", () => {
+    const { mother } = twoMelons(garden);
+    const looks = () => todayView(garden.db).tasks.flatMap((t) => (t.kind === "look" ? [t.stand.id] : []));
+    expect(looks()).toContain(mother);
+    garden.done("stand.first-flower", { id: mother, firstFlower: "2027-07-08" });
+    expect(looks()).not.toContain(mother);
+    const fence = garden.done("bed.add", { name: "theirs", x: 90, y: 0, width: 3, length: 3, outside: 1 }).id;
+    const theirs = garden.done("stand.add", {
+      lineId: line("theirs"),
+      bedId: fence,
+      sown: "2027-05-01",
+      plants: 9,
+      seedWanted: 0,
+    }).id;
+    expect(looks()).not.toContain(theirs);
+    garden.on("2027-05-20");
+    expect(looks()).toEqual([]);
+  });
+
+  test("a closed cross asks for nothing; an accepted smaller number is enough", () => {
+    const { plan, row } = twoMelons(garden);
+    const id = garden.done("cross.plan", { ...plan, fruitsWanted: 9 }).id;
+    const version = () => row("cross", id).version;
+    expect(todayView(garden.db).open[0]!.toDo.likely).toBeGreaterThan(20);
+    garden.done("cross.adjust", { id, version: version(), fruitsWanted: 1, closed: 0 });
+    expect(todayView(garden.db).open[0]!.toDo.likely).toBe(5);
+    garden.done("cross.adjust", { id, version: version(), fruitsWanted: 1, closed: 1 });
+    expect(todayView(garden.db)).toMatchObject({ open: [] });
+    expect(garden.refused("flower.cover", { crossId: id, flowers: 1 }).message).toContain("closed");
+  });
+
+  test("before the parents flower nothing is to be covered, and after the last useful evening neither", () => {
+    const { plan } = twoMelons(garden);
+    garden.done("cross.plan", plan);
+    const covers = () =>
+      todayView(garden.db).tasks.filter((t) => t.kind === "cross" && t.step.action === "cover").length;
+    expect(covers()).toBe(1);
+    garden.on("2027-06-20");
+    expect(covers()).toBe(0);
+    garden.on("2027-08-18");
+    expect(covers()).toBe(0);
+  });
+});
+
+describe("Ground", () => {
+  test("judges by the level of care that the garden chose", () => {
+    twoMelons(garden);
+    const wanted = () => groundView(garden.db, 2027, null).clashes.map((c) => c.wanted);
+    expect(wanted()).toEqual([400, 400]);
+    for (const [care, metres] of [
+      ["relaxed", 200],
+      ["strict", 800],
+    ] as const) {
+      garden.db.prepare("UPDATE garden SET care = ?").run(care);
+      expect(wanted()).toEqual([metres, metres]);
+    }
+  });
+
+  test("speaks for the line's school", () => {
+    twoMelons(garden);
+    const words = () => groundView(garden.db, 2027, 1).clashes.find((c) => c.standId === 1)?.words;
+    expect(words()).toContain("may have Nettle Moon for a father");
+    garden.db.prepare("UPDATE line SET school = 'cross-and-fix' WHERE id = 1").run();
+    expect(words()).toContain("covered crosses are not touched");
+    garden.db.prepare("UPDATE line SET school = 'let-it-mix' WHERE id = 1").run();
+    expect(words()).toBeUndefined();
+  });
+
+  test("of two lines only the nearest pair is listed, until a stand is chosen", () => {
+    twoMelons(garden);
+    garden.done("bed.add", { name: "C", x: 60, y: 0, width: 4, length: 4 });
+    garden.done("stand.add", { lineId: 2, bedId: 3, sown: "2027-05-05", plants: 6 });
+    expect(groundView(garden.db, 2027, null).clashes).toHaveLength(2);
+    expect(groundView(garden.db, 2027, 1).clashes.filter((c) => c.standId === 1)).toHaveLength(2);
+    expect(groundView(garden.db, 2027, 999).chosen).toBeNull();
+  });
+
+  test("a season without stands is empty and still listed", () => {
+    expect(groundView(garden.db, 2031, null)).toMatchObject({
+      season: 2031,
+      stands: [],
+      clashes: [],
+      seasons: [2031, 2027],
+    });
+  });
+
+  test("a leek sown in spring belongs to the next year", () => {
+    const leek = line("Slatefoot", { species: "leek" });
+    garden.done("stand.add", { lineId: leek, bedId: 1, sown: "2026-03-20", plants: 30 });
+    expect(groundView(garden.db, 2026, null).stands).toEqual([]);
+    expect(seasonView(garden.db, 2027).groups).toMatchObject([
+      { name: "Allium ampeloprasum", stands: [{ lineName: "Slatefoot" }] },
+    ]);
+  });
+});
+
+describe("Crosses", () => {
+  test("offers own stands as parents, with kept plants, and knows pairs crossed before", () => {
+    const { stand, plants } = family(garden);
+    garden.done("plant.mark", { id: plants[0], mark: "keep", reason: "" });
+    garden.done("plant.mark", { id: plants[1], mark: "watch", reason: "" });
+    const view = crossesView(garden.db, 2028);
+    expect(view.parents.map((p) => p.id)).toEqual([stand]);
+    expect(view.kept).toMatchObject([{ id: plants[0], number: 1 }]);
+    expect(view.knownPairs).toEqual(["1-2"]);
+    expect(view.seasons).toEqual([2028, 2027]);
+  });
+
+  test("a pair crossed before keeps its line; another name makes another line", () => {
+    const { plan, row } = twoMelons(garden);
+    const first = garden.done("cross.plan", plan).id;
+    const again = garden.done("cross.plan", { ...plan, lineName: undefined }).id;
+    const other = garden.done("cross.plan", { ...plan, lineName: "Second try" }).id;
+    expect(row("cross", again).lineId).toBe(row("cross", first).lineId);
+    expect(row("cross", other).lineId).not.toBe(row("cross", first).lineId);
+    expect(garden.refused("cross.plan", { ...plan, lineName: "Ashlar Gold" }).fields).toHaveProperty("lineName");
+  });
+
+  test("one cross shows flowers, protocol, lots and how the parents meet", () => {
+    const { cross, lot } = family(garden);
+    const view = crossView(garden.db, cross)!;
+    expect(view).toMatchObject({
+      protocol: { id: "large-separate-sex" },
+      lots: [{ id: lot }],
+      meeting: { first: null },
+    });
+    expect(view.flowers.map((f) => f.state)).toEqual(["harvested", "harvested"]);
+    expect(view.hazards.map((h) => h.title)).toEqual(["Bitter fruit can poison"]);
+    expect(crossView(garden.db, 999)).toBeNull();
+  });
+
+  test("seeds wanted are turned into fruits", () => {
+    const { plan, row } = twoMelons(garden);
+    const id = garden.done("cross.plan", { ...plan, fruitsWanted: undefined, seedsWanted: 900, seedsPerFruit: 250 }).id;
+    expect(row("cross", id)).toMatchObject({ fruitsWanted: 4, seedsWanted: 900 });
+    expect(garden.refused("cross.plan", { ...plan, seedsWanted: 900 }).fields).toHaveProperty("seedsPerFruit");
+    expect(garden.refused("cross.plan", { ...plan, fruitsWanted: undefined }).fields).toHaveProperty("fruitsWanted");
+  });
+});
+
+describe("Nursery, Seed and Lines", () => {
+  test("long lists are cut and can be walked through", () => {
+    for (let i = 0; i < 130; i++) line(`line ${String(i).padStart(3, "0")}`);
+    const stretch = (from: number | null) => linesView(garden.db, from);
+    expect(stretch(null)).toMatchObject({ cut: { from: 0, shown: 60, total: 130 } });
+    expect(stretch(60).lines[0]!.name).toBe("line 060");
+    expect(stretch(120)).toMatchObject({ cut: { from: 120, shown: 10, total: 130 } });
+    expect(stretch(9999).cut.from).toBe(0);
+  });
+
+  test("a family's lot, counts and beds are there; of a stand that is none there is nothing", () => {
+    const { stand, lot } = family(garden);
+    expect(familyView(garden.db, stand)).toMatchObject({
+      lot: { id: lot, sowedSeeds: 10 },
+      stand: { generation: 1 },
+      plants: { length: 5 },
+    });
+    expect(familyView(garden.db, 999)).toBeNull();
+    expect(nurseryView(garden.db).families.map((f) => f.id)).toEqual([stand]);
+  });
+
+  test("what is left of a lot is what was not sown; by mass it is a range", () => {
+    const { lot, lineId } = family(garden);
+    expect(lotPage(garden.db, lot)!.lot).toMatchObject({ left: { likely: 30 }, sowings: 1, shelf: "keeps" });
+    const weighed = garden.done("lot.receive", { lineId, gathered: "2028-01-10", mass: 2 }).id;
+    garden.done("stand.add", { lineId, lotId: weighed, sown: "2028-05-10", sowedSeeds: 60 });
+    expect(lotPage(garden.db, weighed)!.lot.left).toMatchObject({ low: 0, likely: 5, high: 20, counted: false });
+    expect(
+      garden.refused("stand.add", { lineId, lotId: weighed, sown: "2028-05-10", sowedSeeds: 21 }).message,
+    ).toContain("by its mass");
+    expect(lotPage(garden.db, 999)).toBeNull();
+  });
+
+  test("seed past its shelf life is told apart from seed to regrow soon", () => {
+    const leek = line("Slatefoot", { species: "leek" });
+    for (const gathered of ["2027-02-01", "2025-09-01", "2022-09-01"])
+      garden.done("lot.receive", { lineId: leek, gathered, seeds: 50 });
+    const view = seedView(garden.db);
+    expect(view.lots.map((l) => l.shelf)).toEqual(["keeps", "regrow", "past"]);
+    expect(view.dying).toBe(2);
+  });
+
+  test("the ladder counts intercrossed seed as mixed again", () => {
+    const { lineId, stand, plants, row } = family(garden);
+    const [ring] = garden.done("cross.next-generation", {
+      standId: stand,
+      plantIds: plants.slice(0, 2),
+      how: "intercross",
+      fruitsEach: 1,
+    }).ids;
+    garden.on("2028-07-20");
+    const { ids } = garden.done("flower.cover", { crossId: ring, flowers: 1, on: "2028-07-15" });
+    garden.done("flower.record", { crossId: ring, on: "2028-07-16", results: [{ id: ids[0], result: "pollinated" }] });
+    garden.on("2028-09-20");
+    garden.done("flower.record", { crossId: ring, on: "2028-07-25", results: [{ id: ids[0], result: "set" }] });
+    const lot = garden.done("cross.harvest", { crossId: ring, fruits: 1, seeds: 80 }).id;
+    expect(row("lot", lot)).toMatchObject({ kind: "intercross", generation: 2 });
+    garden.on("2029-05-10");
+    const next = garden.done("stand.add", { lineId, lotId: lot, sown: "2029-05-10", sowedSeeds: 20, family: true }).id;
+    garden.on("2029-10-01");
+    const saved = garden.done("lot.save", { standId: next, kind: "self", gathered: "2029-10-01", seeds: 60 }).id;
+    garden.on("2030-05-10");
+    garden.done("stand.add", { lineId, lotId: saved, sown: "2030-05-10", sowedSeeds: 20, family: true });
+    const rungs = lineView(garden.db, lineId)!.rungs;
+    expect(rungs.map((r) => [r.generation, r.mixed])).toEqual([
+      [1, 1],
+      [2, 0.5],
+      [3, 0.25],
+    ]);
+    expect(rungs[2]!.shares).toEqual([0, 1]);
+  });
+
+  test("a line kept pure has no ladder of mixedness", () => {
+    twoMelons(garden);
+    expect(lineView(garden.db, 1)!.rungs).toMatchObject([{ generation: null, mixed: null, grown: 6 }]);
+    expect(lineView(garden.db, 999)).toBeNull();
+  });
+
+  test("words and yes-or-no are shown as the share that is as wanted", () => {
+    const { lineId, plants } = family(garden);
+    const flesh = garden.done("yardstick.add", {
+      lineId,
+      name: "Flesh",
+      kind: "category",
+      categories: "orange, white",
+      wanted: "category",
+      targetWord: "orange",
+    }).id;
+    const bitter = garden.done("yardstick.add", { lineId, name: "Bitter", kind: "yes-no", wanted: "no" }).id;
+    plants.forEach((plantId, i) => {
+      garden.done("score.set", { plantId, yardstickId: flesh, value: i < 2 ? "orange" : "white" });
+      garden.done("score.set", { plantId, yardstickId: bitter, value: i < 1 ? "y" : "n" });
+    });
+    expect(lineView(garden.db, lineId)!.ladders.map((l) => l.shares)).toMatchObject([
+      [{ generation: 1, count: 5, wanted: 2 }],
+      [{ generation: 1, count: 5, wanted: 4 }],
+    ]);
+  });
+});
+
+describe("Guide and Shed", () => {
+  test("the guide tells which species are grown, and of one its protocol, kin and cautions", () => {
+    twoMelons(garden);
+    expect(guideView(garden.db)).toMatchObject({ grown: ["melon"], species: { length: 8 } });
+    expect(speciesView(garden.db, "melon")).toMatchObject({ protocol: { id: "large-separate-sex" }, kin: [] });
+    expect(speciesView(garden.db, "leek")).toMatchObject({ protocol: null });
+    expect(speciesView(garden.db, "mandrake")).toBeNull();
+  });
+
+  test("the history pages backwards and shows what was undone", () => {
+    for (let i = 0; i < 70; i++) line(`line ${i}`);
+    const first = historyView(garden.db, null);
+    expect(first.entries).toHaveLength(60);
+    const second = historyView(garden.db, first.older);
+    expect(second.older).toBeNull();
+    expect(first.entries.at(-1)!.id - second.entries[0]!.id).toBe(1);
+    undo(garden.db, first.entries[0]!.id, null);
+    expect(historyView(garden.db, null).entries.slice(0, 2)).toMatchObject([
+      { undoes: first.entries[0]!.id, undone: 0, summary: "Undone: Line line 69 added" },
+      { undone: 1 },
+    ]);
+  });
+
+  test("the shed counts what is kept", () => {
+    family(garden);
+    const counts = Object.fromEntries(shedView(garden.db).counts.map((c) => [c.name, c.count]));
+    expect(counts).toMatchObject({ lines: 3, stands: 3, plants: 5, crosses: 1, "seed lots": 1 });
+  });
+});
