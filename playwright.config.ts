@@ -19,6 +19,8 @@ export default defineConfig({
   timeout: 120_000,
   expect: { timeout: 10_000 },
   forbidOnly: true,
+  // A shared, busy machine may stall a browser once; what fails twice is broken.
+  retries: process.env.CI ? 1 : 0,
   reporter: [["list"]],
   use: {
     actionTimeout: 15_000,
