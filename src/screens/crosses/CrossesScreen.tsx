@@ -1,4 +1,5 @@
 import { generationName } from "@/core/custody/generation";
+import { Table } from "@/ui/Table";
 import type { Crosses } from "@/views/crosses";
 import { Page } from "../common/Page";
 import { SeasonPicker } from "../common/SeasonPicker";
@@ -32,53 +33,34 @@ export function CrossesScreen({ garden, band, season, seasons, crosses, parents,
           flowers to do are worked out.
         </p>
       ) : (
-        <div className="overflow-x-auto">
-          <table className="ruled w-full">
-            <thead>
-              <tr>
-                <th scope="col">Cross</th>
-                <th scope="col">Mother × father</th>
-                <th scope="col">Gives</th>
-                <th scope="col">Set / wanted</th>
-                <th scope="col">Waiting</th>
-                <th scope="col">Lost</th>
-                <th scope="col">Still to do</th>
-              </tr>
-            </thead>
-            <tbody>
-              {crosses.map(({ cross, tally, toDo }) => (
-                <tr key={cross.id}>
-                  <td>
-                    <Tag kind="cross" code={cross.code} href={`/crosses/${cross.id}`} small />
-                  </td>
-                  <td className="max-w-80 break-words">
-                    {cross.motherName}
-                    {cross.motherNumber ? ` plant ${cross.motherNumber}` : ""} ×{" "}
-                    {cross.kind === "self"
-                      ? "itself"
-                      : `${cross.fatherName}${cross.fatherNumber ? ` plant ${cross.fatherNumber}` : ""}`}
-                  </td>
-                  <td className="whitespace-nowrap">
-                    {cross.lineName.length > 22 ? `${cross.lineName.slice(0, 21)}…` : cross.lineName}{" "}
-                    {generationName(cross.generation)}
-                  </td>
-                  <td>
-                    {tally.set} / {cross.fruitsWanted}
-                  </td>
-                  <td>{tally.covered + tally.waiting}</td>
-                  <td>{tally.lost}</td>
-                  <td>
-                    {cross.closed
-                      ? "closed"
-                      : toDo.likely === 0
-                        ? "none"
-                        : `${toDo.likely} (${toDo.fewest}–${toDo.most})`}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <Table heads={["Cross", "Mother × father", "Gives", "Set / wanted", "Waiting", "Lost", "Still to do"]}>
+          {crosses.map(({ cross, tally, toDo }) => (
+            <tr key={cross.id}>
+              <td>
+                <Tag kind="cross" code={cross.code} href={`/crosses/${cross.id}`} small />
+              </td>
+              <td className="max-w-80 break-words">
+                {cross.motherName}
+                {cross.motherNumber ? ` plant ${cross.motherNumber}` : ""} ×{" "}
+                {cross.kind === "self"
+                  ? "itself"
+                  : `${cross.fatherName}${cross.fatherNumber ? ` plant ${cross.fatherNumber}` : ""}`}
+              </td>
+              <td className="whitespace-nowrap">
+                {cross.lineName.length > 22 ? `${cross.lineName.slice(0, 21)}…` : cross.lineName}{" "}
+                {generationName(cross.generation)}
+              </td>
+              <td>
+                {tally.set} / {cross.fruitsWanted}
+              </td>
+              <td>{tally.covered + tally.waiting}</td>
+              <td>{tally.lost}</td>
+              <td>
+                {cross.closed ? "closed" : toDo.likely === 0 ? "none" : `${toDo.likely} (${toDo.fewest}–${toDo.most})`}
+              </td>
+            </tr>
+          ))}
+        </Table>
       )}
     </Page>
   );

@@ -1,4 +1,5 @@
 import { seasonName } from "@/core/climate/season";
+import { Table } from "@/ui/Table";
 import type { Lines } from "@/views/lines";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
@@ -21,35 +22,22 @@ export function LinesScreen({ garden, band, lines, cut, species }: Lines) {
           you keep. Its school decides how the garden is judged for it: keep pure, cross and fix, or let it mix.
         </p>
       ) : (
-        <div className="overflow-x-auto">
-          <table className="ruled w-full">
-            <thead>
-              <tr>
-                {["Line", "Name", "Species", "School", "Status", "Stands", "Seed lots", "Last grown"].map((head) => (
-                  <th key={head} scope="col">
-                    {head}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {lines.map((line) => (
-                <tr key={line.id}>
-                  <td>
-                    <Tag kind="line" code={line.code} href={`/lines/${line.id}`} small />
-                  </td>
-                  <td className="max-w-80 break-words font-semibold">{line.name}</td>
-                  <td>{line.speciesName}</td>
-                  <td>{SCHOOLS[line.school]}</td>
-                  <td>{STATUSES[line.status]}</td>
-                  <td>{line.stands}</td>
-                  <td>{line.lots}</td>
-                  <td>{line.lastSeason === null ? "not yet" : seasonName(line.lastSeason, garden.latitude)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <Table heads={["Line", "Name", "Species", "School", "Status", "Stands", "Seed lots", "Last grown"]}>
+          {lines.map((line) => (
+            <tr key={line.id}>
+              <td>
+                <Tag kind="line" code={line.code} href={`/lines/${line.id}`} small />
+              </td>
+              <td className="max-w-80 break-words font-semibold">{line.name}</td>
+              <td>{line.speciesName}</td>
+              <td>{SCHOOLS[line.school]}</td>
+              <td>{STATUSES[line.status]}</td>
+              <td>{line.stands}</td>
+              <td>{line.lots}</td>
+              <td>{line.lastSeason === null ? "not yet" : seasonName(line.lastSeason, garden.latitude)}</td>
+            </tr>
+          ))}
+        </Table>
       )}
       <Pager path="/lines" cut={cut} />
     </Page>

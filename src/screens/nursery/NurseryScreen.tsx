@@ -2,6 +2,7 @@ import Link from "next/link";
 import { seasonName } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
 import { groupBy } from "@/core/lists/groupBy";
+import { Table } from "@/ui/Table";
 import type { Nursery } from "@/views/nursery";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
@@ -41,34 +42,21 @@ export function NurseryScreen({ garden, band, families, cut, lots, beds }: Nurse
         seasons.map(([season, list]) => (
           <section key={season} className="mb-8">
             <h2 className="mb-2">{seasonName(season, garden.latitude)}</h2>
-            <div className="overflow-x-auto">
-              <table className="ruled w-full">
-                <thead>
-                  <tr>
-                    {["Family", "Line", "Lot", "Sown", "Came up", "Planted", "Bed"].map((head) => (
-                      <th key={head} scope="col">
-                        {head}
-                      </th>
-                    ))}
-                  </tr>
-                </thead>
-                <tbody>
-                  {list.map((f) => (
-                    <tr key={f.id}>
-                      <td>
-                        <Tag kind="family" code={f.code} href={`/nursery/${f.id}`} small />
-                      </td>
-                      <td className="max-w-72 break-words">{nameWithGeneration(f.lineName, f.generation)}</td>
-                      <td className="whitespace-nowrap">{f.lotCode ?? "–"}</td>
-                      <td>{f.sowedSeeds ?? "–"}</td>
-                      <td>{f.cameUp ?? "not counted"}</td>
-                      <td>{f.plants === null ? "in trays" : plural(f.plants, "plant")}</td>
-                      <td>{f.bedName ?? "–"}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            </div>
+            <Table heads={["Family", "Line", "Lot", "Sown", "Came up", "Planted", "Bed"]}>
+              {list.map((f) => (
+                <tr key={f.id}>
+                  <td>
+                    <Tag kind="family" code={f.code} href={`/nursery/${f.id}`} small />
+                  </td>
+                  <td className="max-w-72 break-words">{nameWithGeneration(f.lineName, f.generation)}</td>
+                  <td className="whitespace-nowrap">{f.lotCode ?? "–"}</td>
+                  <td>{f.sowedSeeds ?? "–"}</td>
+                  <td>{f.cameUp ?? "not counted"}</td>
+                  <td>{f.plants === null ? "in trays" : plural(f.plants, "plant")}</td>
+                  <td>{f.bedName ?? "–"}</td>
+                </tr>
+              ))}
+            </Table>
           </section>
         ))
       )}

@@ -2,6 +2,7 @@ import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { seasonName } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
+import { Table } from "@/ui/Table";
 import type { Season } from "@/views/season";
 import { RipeFigure } from "../common/figures";
 import { Page } from "../common/Page";
@@ -38,59 +39,45 @@ export function SeasonScreen({ garden, band, season, seasons, groups }: Season) 
       {groups.map((group) => (
         <section key={group.name} className="mb-8" aria-label={group.name}>
           <h3 className="text-soft">Crossing group {group.name}</h3>
-          <div className="overflow-x-auto">
-            <table className="ruled w-full">
-              <thead>
-                <tr>
-                  <th scope="col">Stand</th>
-                  <th scope="col">Line</th>
-                  <th scope="col">Bed</th>
-                  <th scope="col">Sown</th>
-                  <th scope="col">In flower</th>
-                  <th scope="col">First seed ripe</th>
-                </tr>
-              </thead>
-              <tbody>
-                {group.stands.map((s) => (
-                  <tr key={s.id}>
-                    <td>
-                      <Tag
-                        kind={s.code.startsWith("F") ? "family" : "stand"}
-                        code={s.code}
-                        href={`/ground?season=${season}&stand=${s.id}`}
-                        small
-                      />
-                    </td>
-                    <td className="max-w-72 break-words">{nameWithGeneration(s.lineName, s.generation)}</td>
-                    <td>{s.bedName ?? "trays"}</td>
-                    <td className="whitespace-nowrap">{dayInWords(s.sown)}</td>
-                    <td className="whitespace-nowrap">
-                      {spanInWords(s.window.start, s.window.end)}
-                      <span className="block text-sm text-soft">
-                        {s.window.observed
-                          ? "first flower seen"
-                          : `${spanInWords(s.window.earliest, s.window.latest)} at the widest`}
+          <Table heads={["Stand", "Line", "Bed", "Sown", "In flower", "First seed ripe"]}>
+            {group.stands.map((s) => (
+              <tr key={s.id}>
+                <td>
+                  <Tag
+                    kind={s.code.startsWith("F") ? "family" : "stand"}
+                    code={s.code}
+                    href={`/ground?season=${season}&stand=${s.id}`}
+                    small
+                  />
+                </td>
+                <td className="max-w-72 break-words">{nameWithGeneration(s.lineName, s.generation)}</td>
+                <td>{s.bedName ?? "trays"}</td>
+                <td className="whitespace-nowrap">{dayInWords(s.sown)}</td>
+                <td className="whitespace-nowrap">
+                  {spanInWords(s.window.start, s.window.end)}
+                  <span className="block text-sm text-soft">
+                    {s.window.observed
+                      ? "first flower seen"
+                      : `${spanInWords(s.window.earliest, s.window.latest)} at the widest`}
+                  </span>
+                </td>
+                <td className="whitespace-nowrap">
+                  {s.seedWanted ? (
+                    <>
+                      <RipeFigure from={s.window.start} observed={s.window.observed} range={s.daysToRipe} />
+                      <span
+                        className={`block text-sm ${s.ripening.verdict === "too-late" ? "font-bold text-rust" : "text-soft"}`}
+                      >
+                        {VERDICTS[s.ripening.verdict]}
                       </span>
-                    </td>
-                    <td className="whitespace-nowrap">
-                      {s.seedWanted ? (
-                        <>
-                          <RipeFigure from={s.window.start} observed={s.window.observed} range={s.daysToRipe} />
-                          <span
-                            className={`block text-sm ${s.ripening.verdict === "too-late" ? "font-bold text-rust" : "text-soft"}`}
-                          >
-                            {VERDICTS[s.ripening.verdict]}
-                          </span>
-                        </>
-                      ) : (
-                        <span className="text-soft">no seed wanted</span>
-                      )}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+                    </>
+                  ) : (
+                    <span className="text-soft">no seed wanted</span>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </Table>
         </section>
       ))}
     </Page>

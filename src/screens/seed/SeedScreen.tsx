@@ -1,5 +1,6 @@
 import { dayInWords } from "@/core/calendar/day";
 import { nameWithGeneration } from "@/core/custody/generation";
+import { Table } from "@/ui/Table";
 import type { Seed } from "@/views/seed";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
@@ -30,53 +31,34 @@ export function SeedScreen({ garden, band, lots, cut, dying, lines, stands, toda
           : "Age against the catalogue's shelf life: a rule of thumb for cool, dry, dark storage. A germination test knows better."}
       </p>
       {lots.length > 0 && (
-        <div className="overflow-x-auto">
-          <table className="ruled w-full">
-            <thead>
-              <tr>
-                {["Lot", "Line", "From", "Gathered", "Seeds left", "Age"].map((head) => (
-                  <th key={head} scope="col">
-                    {head}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {lots.map((lot) => (
-                <tr key={lot.id}>
-                  <td>
-                    <Tag kind="lot" code={lot.code} href={`/seed/${lot.id}`} small />
-                  </td>
-                  <td className="max-w-64 break-words">{nameWithGeneration(lot.lineName, lot.generation)}</td>
-                  <td className="whitespace-nowrap">
-                    {lot.crossCode ??
-                      (lot.motherCode
-                        ? `${lot.motherCode}${lot.motherNumber ? `.${lot.motherNumber}` : ""}`
-                        : "received")}
-                  </td>
-                  <td className="whitespace-nowrap">
-                    {dayInWords(lot.gathered)} {lot.gathered.slice(0, 4)}
-                  </td>
-                  <td>
-                    {lot.left.likely}
-                    {lot.amount.counted ? "" : ` (${lot.left.low}–${lot.left.high})`}
-                  </td>
-                  <td
-                    className={
-                      lot.shelf === "past"
-                        ? "font-bold text-rust"
-                        : lot.shelf === "regrow"
-                          ? "font-bold text-quince"
-                          : ""
-                    }
-                  >
-                    {plural(lot.age, "year")} of {lot.shelfYears.low}–{lot.shelfYears.high}: {SHELF[lot.shelf]}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <Table heads={["Lot", "Line", "From", "Gathered", "Seeds left", "Age"]}>
+          {lots.map((lot) => (
+            <tr key={lot.id}>
+              <td>
+                <Tag kind="lot" code={lot.code} href={`/seed/${lot.id}`} small />
+              </td>
+              <td className="max-w-64 break-words">{nameWithGeneration(lot.lineName, lot.generation)}</td>
+              <td className="whitespace-nowrap">
+                {lot.crossCode ??
+                  (lot.motherCode ? `${lot.motherCode}${lot.motherNumber ? `.${lot.motherNumber}` : ""}` : "received")}
+              </td>
+              <td className="whitespace-nowrap">
+                {dayInWords(lot.gathered)} {lot.gathered.slice(0, 4)}
+              </td>
+              <td>
+                {lot.left.likely}
+                {lot.amount.counted ? "" : ` (${lot.left.low}–${lot.left.high})`}
+              </td>
+              <td
+                className={
+                  lot.shelf === "past" ? "font-bold text-rust" : lot.shelf === "regrow" ? "font-bold text-quince" : ""
+                }
+              >
+                {plural(lot.age, "year")} of {lot.shelfYears.low}–{lot.shelfYears.high}: {SHELF[lot.shelf]}
+              </td>
+            </tr>
+          ))}
+        </Table>
       )}
       <Pager path="/seed" cut={cut} />
     </Page>
