@@ -35,7 +35,8 @@ const changedAt = (path) => (existsSync(path) ? statSync(path).mtimeMs : 0);
 export function install() {
   if (changedAt("node_modules/.package-lock.json") >= changedAt("package-lock.json")) return;
   console.log("Installing packages …");
-  if (!run("npm", ["ci", "--no-audit", "--no-fund"]))
+  // Not `npm ci`: it refuses a lock file made where the registry lacks the binaries of other platforms.
+  if (!run("npm", ["install", "--no-save", "--no-audit", "--no-fund"]))
     stop(
       "The packages could not be installed. The npm registry must be reachable, and better-sqlite3 is compiled where no prebuilt binary can be had: that takes python3, make and g++ (apt-get install python3 make g++).",
     );
