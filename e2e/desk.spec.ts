@@ -58,7 +58,7 @@ test("a stand is changed on the Ground: sowing after flowering and too many plan
 test("an earlier season is looked at without moving the day", async ({ browser, demo }) => {
   const page = await browser.newPage({ baseURL: demo.url });
   await page.goto("/crosses");
-  await page.getByLabel("Season").selectOption("2021");
+  await page.getByRole("combobox", { name: /Season/ }).selectOption("2021");
   await expect(page).toHaveURL(/season=2021/);
   await expect(page.getByRole("row", { name: /Ashlar Gold × Nettle Moon/ })).toContainText("Lantern melon F1");
   await page.goBack();
