@@ -71,6 +71,8 @@ function placeLabels(beds: Bed[], words: Map<number, string>, frame: ReturnType<
       { x: box.right + 6, y: box.top + 14 },
       { x: box.left - width, y: box.top + 14 },
     ];
+    // Where nothing is free, over the bed, but never off the sheet.
+    const onSheet = { x: Math.max(2, Math.min(box.left, WIDTH - width - 2)), y: box.top - 6 };
     const clear = (spot: { x: number; y: number }) =>
       spot.x > 0 &&
       spot.x + width < WIDTH &&
@@ -78,7 +80,7 @@ function placeLabels(beds: Bed[], words: Map<number, string>, frame: ReturnType<
         ...boxes,
         ...labels.map((l) => ({ left: l.x, right: l.x + l.words.length * 7 + 4, top: l.y - 11, bottom: l.y + 3 })),
       ].some((o) => spot.x < o.right && spot.x + width > o.left && spot.y - 11 < o.bottom && spot.y + 3 > o.top);
-    labels.push({ bed, words: text, ...(spots.find(clear) ?? spots[0]!) });
+    labels.push({ bed, words: text, ...(spots.find(clear) ?? onSheet) });
   });
   return labels;
 }
