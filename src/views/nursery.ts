@@ -7,7 +7,7 @@ import { type Ranked, rankPlants, type ScoreValue, type Summary, summarise } fro
 import type { Db } from "@/db/open";
 import { asOfDay, beds, type Garden, garden } from "@/records/garden/queries";
 import { scoresOnYardsticks, type YardstickRow, yardsticks } from "@/records/line/queries";
-import { type LotRow, lots } from "@/records/lot/queries";
+import { type LotRow, lotById, lots } from "@/records/lot/queries";
 import { type Plant, plantsOfStand, scoresOfStand } from "@/records/plant/queries";
 import { families, standById } from "@/records/stand/queries";
 import { type Band, band, type ForecastStand, forecast } from "./band";
@@ -138,7 +138,7 @@ export function familyView(db: Db, id: number): Family | null {
     })),
     scores,
     ranks: Object.fromEntries(ranked.map((r) => [r.id, r])),
-    lot: row.lotId ? (lots(db, row.lineId, 500).find((l) => l.id === row.lotId) ?? null) : null,
+    lot: row.lotId ? (lotById(db, row.lotId) ?? null) : null,
     today: asOfDay(place),
     hazards: speciesById(row.species).hazards.map((h) => HAZARDS[h]!),
     beds: beds(db).filter((b) => !b.outside),
