@@ -14,13 +14,6 @@ export function duskwing(grower: Grower, beds: Beds): void {
     origin: "an old allotment, Tarnholt",
     description: "Bicolour flower, dusk and rose; stringless pod.",
   });
-  const scarlet = line(grower, {
-    name: "Lane-end Scarlet",
-    species: "runner-bean",
-    school: "keep-pure",
-    status: "open-pollinated",
-    origin: "the neighbour's, 140 m off",
-  });
   const stringless = grower.record("yardstick.add", {
     lineId: bean,
     name: "Stringless pod",
@@ -60,14 +53,6 @@ export function duskwing(grower: Grower, beds: Beds): void {
     // Off-types taken out before they flower leave only mixed plants: q falls to q / (1 + q).
     frequency = frequency / (1 + frequency) + 0.01;
   }
-  grower.on("2027-05-12");
-  grower.record("stand.add", {
-    lineId: scarlet,
-    bedId: beds["neighbour's row"],
-    sown: "2027-05-12",
-    plants: 60,
-    seedWanted: 0,
-  });
 }
 
 /** Nine founders let mix, with weedy kin along the lane. */
@@ -81,13 +66,6 @@ export function orach(grower: Grower, beds: Beds): void {
     origin: "nine founders, all colours",
     description: "Survival first, colour later.",
   });
-  const weed = line(grower, {
-    name: "Lane orach",
-    species: "orach",
-    school: "let-it-mix",
-    status: "wild",
-    origin: "wayside weeds on the lane",
-  });
   for (let season = 2023; season <= 2027; season++) {
     grower.on(`${season}-04-10`);
     const stand = grower.record("stand.add", {
@@ -100,8 +78,6 @@ export function orach(grower: Grower, beds: Beds): void {
     grower.on(`${season}-09-10`);
     grower.record("lot.save", { standId: stand, kind: "open", gathered: `${season}-09-10`, mass: 30 });
   }
-  grower.on("2027-04-15");
-  grower.record("stand.add", { lineId: weed, bedId: beds["the lane"], sown: "2027-04-15", plants: 150, seedWanted: 0 });
 }
 
 /** Slatefoot: second-year seed, half lifted, half under mulch; a hard winter took most of the mulched ones. */
@@ -128,6 +104,7 @@ export function leek(grower: Grower, beds: Beds): void {
     bedId: beds.F,
     sown: "2026-03-28",
     sowedSeeds: 200,
+    overwinter: "lifted",
   }).id;
   const mulched = grower.record("stand.add", {
     lineId: slate,
@@ -135,12 +112,13 @@ export function leek(grower: Grower, beds: Beds): void {
     bedId: beds.M,
     sown: "2026-03-28",
     sowedSeeds: 120,
+    overwinter: "left",
   }).id;
   grower.on("2026-06-01");
   grower.change(lifted, { cameUp: 150, plants: 40 });
   grower.change(mulched, { cameUp: 88, plants: 30 });
   grower.on("2027-03-20");
-  grower.change(lifted, { plants: 34 });
+  grower.change(lifted, { plants: 34, plantedOut: "2027-03-20" });
   grower.change(mulched, { plants: 4 });
 }
 
@@ -157,6 +135,7 @@ export function pepper(grower: Grower, beds: Beds): void {
   });
   const hot = line(grower, {
     name: "Cinder Tooth",
+    harm: "hot",
     species: "pepper",
     school: "keep-pure",
     status: "open-pollinated",
@@ -185,9 +164,9 @@ export function pepper(grower: Grower, beds: Beds): void {
   let lot = grower.record("lot.save", { standId: bought, kind: "self", gathered: "2021-09-15", seeds: 180 }).id;
   for (let season = 2022; season <= 2027; season++) {
     const { stand, plants } = grower.family(ember, lot, beds.B!, `${season}-03-10`, 20, 16, season === 2022 ? 16 : 12);
+    if (season === 2024 || season === 2027)
+      grower.record("stand.add", { lineId: hot, bedId: beds.A, sown: `${season}-04-12`, plants: 3, seedWanted: 0 });
     if (season === 2027) return;
-    if (season === 2024)
-      grower.record("stand.add", { lineId: hot, bedId: beds.A, sown: "2024-03-12", plants: 3, seedWanted: 0 });
     grower.on(`${season}-09-05`);
     const spread = 1.6 / 2 ** ((season - 2022) / 2);
     for (const id of plants) {

@@ -5,6 +5,26 @@ import { COMMANDS } from "@/records/commands";
 import type { Flower } from "@/records/cross/queries";
 import type { Chance } from "./random";
 
+/** What the form of a stand holds. */
+const FIELDS = [
+  "version",
+  "bedId",
+  "sown",
+  "sowedSeeds",
+  "cameUp",
+  "plants",
+  "firstFlower",
+  "flowers",
+  "seedWanted",
+  "cover",
+  "removeEvery",
+  "saveFrom",
+  "plantedOut",
+  "overwinter",
+  "spacing",
+  "rowCount",
+];
+
 /** The demo's grower: moves through the years and records with the same commands as the screens. */
 export class Grower {
   day: Day = "2021-01-01";
@@ -28,8 +48,7 @@ export class Grower {
 
   change(stand: number, patch: object): void {
     const row = this.db.prepare("SELECT * FROM stand WHERE id = ?").get(stand) as Record<string, unknown>;
-    const { bedId, sown, sowedSeeds, cameUp, plants, firstFlower, flowers, seedWanted, version } = row;
-    const known = { bedId, sown, sowedSeeds, cameUp, plants, firstFlower, flowers, seedWanted };
+    const { version, ...known } = Object.fromEntries(FIELDS.map((name) => [name, row[name]]));
     const merged = Object.fromEntries(Object.entries({ ...known, ...patch }).filter(([, value]) => value !== null));
     this.record("stand.change", { id: stand, version, ...merged });
   }

@@ -1,26 +1,48 @@
+import type { SceneSpecies } from "@/core/isolation/scene";
 import type { Protocol } from "@/core/pollination/steps";
 import { largeSeparateSex } from "./protocols/largeSeparateSex";
 import { perfectEmasculated } from "./protocols/perfectEmasculated";
 import { speciesSchema } from "./schema";
-import { carrot } from "./species/carrot";
-import { leek } from "./species/leek";
-import { melon } from "./species/melon";
-import { orach } from "./species/orach";
-import { pepoSquash } from "./species/pepoSquash";
-import { pepper } from "./species/pepper";
-import { runnerBean } from "./species/runnerBean";
-import { tomato } from "./species/tomato";
+import alliums from "./species/alliums.json";
+import beets from "./species/beets.json";
+import brassicas from "./species/brassicas.json";
+import carrots from "./species/carrots.json";
+import cucurbits from "./species/cucurbits.json";
+import daisies from "./species/daisies.json";
+import grasses from "./species/grasses.json";
+import legumes from "./species/legumes.json";
+import nightshades from "./species/nightshades.json";
+import others from "./species/others.json";
 import type { Species } from "./types";
 
 const PROTOCOLS = new Map([largeSeparateSex, perfectEmasculated].map((p) => [p.id, p]));
 
-/** Every species, by name. Checked as the module loads: a figure without a range or a source stops the program. */
-export const SPECIES: Species[] = [carrot, leek, melon, orach, pepoSquash, pepper, runnerBean, tomato]
-  .map((species): Species => {
-    const { value, error } = speciesSchema.validate(species, { convert: false });
-    if (error) throw new Error(`Catalogue, ${species.id}: ${error.message}`);
+/** A file of the catalogue: a family, what most of its species share, and each species with what is its own. */
+export type SpeciesFile = { family: string; defaults: object; species: ({ id: string } & object)[] };
+
+/** The species of a file, checked. @throws Error naming species and field: a figure without range or source stops the program */
+export function speciesOf({ family, defaults, species }: SpeciesFile): Species[] {
+  return species.map((own): Species => {
+    const { value, error } = speciesSchema.validate({ family, ...defaults, ...own });
+    if (error) throw new Error(`Catalogue, ${own.id}: ${error.message}`);
     return value;
-  })
+  });
+}
+
+/** Every species, by name. Checked as the module loads. */
+export const SPECIES: Species[] = [
+  alliums,
+  beets,
+  brassicas,
+  carrots,
+  cucurbits,
+  daisies,
+  grasses,
+  legumes,
+  nightshades,
+  others,
+]
+  .flatMap((file) => speciesOf(file))
   .sort((a, b) => a.name.localeCompare(b.name));
 
 const BY_ID = new Map(SPECIES.map((s) => [s.id, s]));
@@ -35,4 +57,28 @@ export function speciesById(id: string): Species {
 /** The hand-pollination protocol of a species; null where none is laid out yet. */
 export function protocolOf(species: Species): Protocol | null {
   return species.protocol ? (PROTOCOLS.get(species.protocol) ?? null) : null;
+}
+
+/** What the isolation engine needs of a species, as plain data that can go to a worker. */
+export function sceneSpecies(species: Species): SceneSpecies {
+  const { id, name, crossingGroup, crosses, outcrossing, vector, breeding, plantSpacing } = species;
+  const { daysToFlower, flowerDays, daysToRipe, femaleLag, heat, tender, light, cold } = species;
+  return {
+    id,
+    name,
+    crossingGroup,
+    crosses,
+    outcrossing,
+    vector,
+    plantSpacing,
+    selfs: breeding === "selfing" || vector === "own pollen, sometimes insects",
+    daysToFlower,
+    flowerDays,
+    daysToRipe,
+    femaleLag,
+    heat,
+    tender,
+    light,
+    cold,
+  };
 }

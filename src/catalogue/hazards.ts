@@ -22,6 +22,19 @@ export const HAZARDS: Record<string, { title: string; caution: string }> = {
     caution:
       "Wild relatives of the carrot family include deadly ones. Identify with someone who knows. Sap burns skin in sun: gloves and sleeves.",
   },
+  solanum: {
+    title: "Green parts and berries are poisonous",
+    caution:
+      "Potato berries and the green parts of nightshades are poisonous. Keep berries away from children and animals.",
+  },
+  "ornamental-seed": {
+    title: "Seed is poisonous",
+    caution: "Seed of many ornamentals is poisonous. Keep it labelled, closed, and away from children and animals.",
+  },
+  spreads: {
+    title: "May be a listed weed",
+    caution: "It seeds itself. In some places it, or its wild kin, may not be grown or shared: see the local rules.",
+  },
   dust: { title: "Threshing dust", caution: "Mask and eye cover, outdoors, with the wind behind you." },
   stings: {
     title: "Stings at dawn flowers",

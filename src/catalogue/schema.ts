@@ -1,15 +1,32 @@
 import Joi from "joi";
+import { DEGREES } from "@/core/isolation/crossing";
+import { KERNELS } from "@/core/isolation/kernel";
 import { HAZARDS } from "./hazards";
-import type { Species } from "./types";
+import { type Figure, FLOWER_TYPES, SOURCE_KINDS, type Species } from "./types";
 
-const figure = Joi.object({
-  low: Joi.number().min(0).required(),
-  high: Joi.number().min(Joi.ref("low")).required(),
-  source: Joi.string().valid("standard", "guidance", "practice", "working").required(),
-});
-const fraction = figure.keys({ high: Joi.number().min(Joi.ref("low")).max(1).required() });
-const positive = figure.keys({ low: Joi.number().greater(0).required() });
+const SOURCES = Object.keys(SOURCE_KINDS).join("|");
+const WRITTEN = new RegExp(`^(-?[\\d.]+)(?: to (-?[\\d.]+))? (${SOURCES})$`);
+
+/** A figure as the catalogue writes it: `40 to 60 guidance`, or `200 practice` where both ends are one. */
+export const figure = (least: number, most: number) =>
+  Joi.string()
+    .custom((text: string, helpers): Figure => {
+      const [, low, high = low, source] = WRITTEN.exec(text) ?? [];
+      const read = { low: Number(low), high: Number(high), source: source as Figure["source"] };
+      const fits = source && read.low >= least && read.low <= read.high && read.high <= most;
+      return fits ? read : (helpers.error("any.invalid") as never);
+    })
+    .messages({
+      "any.invalid": `{{#label}} must be written as "40 to 60 guidance", the lower end first, within ${least} and ${most}`,
+    })
+    .required();
+
+const share = figure(0, 1);
+const positive = figure(0.0001, 1e6);
 const text = Joi.string().min(3).required();
+const degree = Joi.string()
+  .valid(...Object.keys(DEGREES))
+  .required();
 
 /** What every species of the catalogue must state. */
 export const speciesSchema = Joi.object<Species>({
@@ -18,40 +35,54 @@ export const speciesSchema = Joi.object<Species>({
     .required(),
   name: text,
   binomial: Joi.string()
-    .pattern(/^[A-Z][a-z]+ [a-z]+$/)
+    .pattern(/^[A-Z][a-z]+( x)? [a-z]+$/)
     .required(),
   family: text,
   crossingGroup: text,
   crossesWith: text,
+  crosses: Joi.array()
+    .items(Joi.object({ with: text, degree }))
+    .required(),
+  wild: Joi.array()
+    .items(Joi.object({ name: text, degree, note: text }))
+    .required(),
+  tellApart: text.allow(null),
   lifeCycle: Joi.string().valid("annual", "biennial", "perennial grown as annual").required(),
   breeding: Joi.string().valid("selfing", "mixed", "outcrossing").required(),
-  outcrossing: fraction.required(),
+  outcrossing: share,
   flowerType: Joi.string()
-    .valid(
-      "large separate-sex flowers",
-      "perfect flowers",
-      "many small flowers in a head",
-      "wind-pollinated separate flowers",
-    )
+    .valid(...FLOWER_TYPES)
     .required(),
-  vector: Joi.string().valid("insects", "wind", "own pollen, sometimes insects").required(),
-  isolation: Joi.object({
-    relaxed: positive.required(),
-    usual: positive.required(),
-    strict: positive.required(),
+  vector: Joi.string()
+    .valid(...Object.keys(KERNELS))
+    .required(),
+  isolation: Joi.object({ relaxed: positive, usual: positive, strict: positive }).required(),
+  plants: Joi.object({ "keep going": positive, "keep well": positive, "rare variety": positive }).required(),
+  plantSpacing: positive,
+  daysToFlower: positive,
+  flowerDays: positive,
+  femaleLag: figure(-30, 30),
+  daysToRipe: positive,
+  heat: Joi.object({
+    base: Joi.number().min(0).max(20).required(),
+    ceiling: Joi.number().greater(Joi.ref("base")).max(45).required(),
+    degreeDays: positive,
   }).required(),
-  plants: Joi.object({
-    "keep going": positive.required(),
-    "keep well": positive.required(),
-    "rare variety": positive.required(),
+  light: Joi.object({
+    kind: Joi.string().valid("any", "long", "short").required(),
+    hours: figure(8, 20).when("kind", { not: "any", otherwise: Joi.valid(null) }),
   }).required(),
-  daysToFlower: positive.required(),
-  flowerDays: positive.required(),
-  daysToRipe: positive.required(),
-  seedsPerGram: positive.required(),
-  seedsPerFruit: positive.allow(null).required(),
-  handSet: fraction.required(),
-  shelfYears: positive.required(),
+  cold: Joi.object({ below: Joi.number().min(0).max(15).required(), days: positive })
+    .allow(null)
+    .required(),
+  hardyTo: figure(-40, 5)
+    .allow(null)
+    .when("lifeCycle", { not: "biennial", otherwise: Joi.invalid(null) }),
+  tender: Joi.boolean().required(),
+  seedsPerGram: positive,
+  seedsPerFruit: positive.allow(null),
+  handSet: share,
+  shelfYears: positive,
   ripeSign: text,
   extraction: Joi.string().valid("dry", "wet, rinse", "wet, ferment").required(),
   hazards: Joi.array()

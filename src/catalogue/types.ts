@@ -1,4 +1,6 @@
 import type { Range } from "@/core/flowering/forecast";
+import type { Degree } from "@/core/isolation/crossing";
+import type { Vector } from "@/core/isolation/kernel";
 
 /** What a figure rests on; every figure of the catalogue names one. */
 export type SourceKind = "standard" | "guidance" | "practice" | "working";
@@ -13,11 +15,13 @@ export const SOURCE_KINDS: Record<SourceKind, string> = {
 export type Figure = Range & { source: SourceKind };
 
 export type Care = "relaxed" | "usual" | "strict";
-export type FlowerType =
-  | "large separate-sex flowers"
-  | "perfect flowers"
-  | "many small flowers in a head"
-  | "wind-pollinated separate flowers";
+export const FLOWER_TYPES = [
+  "large separate-sex flowers",
+  "perfect flowers",
+  "many small flowers in a head",
+  "wind-pollinated separate flowers",
+  "separate-sex plants",
+] as const;
 
 export type Species = {
   id: string;
@@ -26,16 +30,29 @@ export type Species = {
   family: string;
   crossingGroup: string;
   crossesWith: string;
+  /** Species of other crossing groups, told from one side only. */
+  crosses: { with: string; degree: Degree }[];
+  wild: { name: string; degree: Degree; note: string }[];
+  /** How it is told from look-alikes of its genus. */
+  tellApart: string | null;
   lifeCycle: "annual" | "biennial" | "perennial grown as annual";
   breeding: "selfing" | "mixed" | "outcrossing";
   outcrossing: Figure;
-  flowerType: FlowerType;
-  vector: "insects" | "wind" | "own pollen, sometimes insects";
+  flowerType: (typeof FLOWER_TYPES)[number];
+  vector: Vector;
   isolation: Record<Care, Figure>;
   plants: { "keep going": Figure; "keep well": Figure; "rare variety": Figure };
+  plantSpacing: Figure;
   daysToFlower: Figure;
   flowerDays: Figure;
+  femaleLag: Figure;
   daysToRipe: Figure;
+  heat: { base: number; ceiling: number; degreeDays: Figure };
+  light: { kind: "any" | "long" | "short"; hours: Figure | null };
+  cold: { below: number; days: Figure } | null;
+  /** For crops that must stand a winter: the frost they stand, °C. */
+  hardyTo: Figure | null;
+  tender: boolean;
   seedsPerGram: Figure;
   seedsPerFruit: Figure | null;
   /** Share of hand-pollinated flowers that set. */

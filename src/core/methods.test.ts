@@ -3,6 +3,8 @@ import { compute, METHODS } from "./methods";
 
 const run = (name: string, input: unknown) => compute(METHODS.find((m) => m.name === name)!, input);
 
+const bothFrom = (start: string, end: string) => ({ female: { start, end }, male: { start, end } });
+
 /** Independently computed results with their absolute tolerance. */
 const VECTORS: [string, Record<string, unknown>, Record<string, number>, number][] = [
   ["day-length", { latitude: 47.2, longitude: 8.5, date: "2027-06-21" }, { hours: 15.925006950054001 }, 0.05],
@@ -22,6 +24,55 @@ const VECTORS: [string, Record<string, unknown>, Record<string, number>, number]
     { inbreeding: 0.5374717031249999, heterozygosity: 0.23126414843750004 },
     1e-6,
   ],
+  [
+    "growing-degree-days",
+    {
+      base: 10,
+      ceiling: 30,
+      days: [
+        { min: 8, max: 24 },
+        { min: 14, max: 33 },
+        { min: 2, max: 9 },
+      ],
+    },
+    { total: 19 },
+    1e-6,
+  ],
+  [
+    "contamination",
+    {
+      receptor: { plants: 12, outcrossing: 0.9, spacing: 1, ...bothFrom("2027-07-01", "2027-07-20") },
+      sources: [{ plants: 6, male: { start: "2027-07-11", end: "2027-07-30" }, distance: 60 }],
+      kernel: { scale: 10, shape: 1 },
+    },
+    { contamination: 0.005920026870973674, pollinatedShare: 1 },
+    1e-6,
+  ],
+  [
+    "contamination",
+    {
+      receptor: {
+        plants: 30,
+        outcrossing: 0.95,
+        spacing: 0.5,
+        female: { start: "2027-06-10", end: "2027-06-25" },
+        male: { start: "2027-06-05", end: "2027-06-18" },
+      },
+      sources: [
+        { plants: 200, male: { start: "2027-06-12", end: "2027-07-02" }, distance: 400, barriers: [0.3] },
+        { plants: 5, male: { start: "2027-07-01", end: "2027-07-09" }, distance: 20 },
+      ],
+      kernel: { scale: 8, shape: 1.2 },
+    },
+    { contamination: 0.38656395000215166, pollinatedShare: 1 },
+    1e-6,
+  ],
+  ["effective-size", { kind: "dioecious", males: 6, females: 24 }, { effectiveSize: 19.2 }, 1e-6],
+  ["effective-size", { kind: "family-variance", plants: 20, variance: 0 }, { effectiveSize: 39 }, 1e-6],
+  ["effective-size", { kind: "selfing", plants: 50, selfingRate: 0.8 }, { effectiveSize: 30 }, 1e-6],
+  ["allele-retention", { plants: 20, frequency: 0.05 }, { probability: 0.8714878434348967 }, 1e-6],
+  ["allele-retention", { plants: 20, frequency: 0.05, inbreeding: 1 }, { probability: 0.6415140775914581 }, 1e-6],
+  ["inbreeding-growth", { effectiveSize: 10, generations: 5 }, { inbreeding: 0.22621906250000023 }, 1e-6],
 ];
 
 describe("methods", () => {
@@ -36,6 +87,18 @@ describe("methods", () => {
     const computed = run("day-length", { latitude: 91, longitude: "8", date: "2027-02-30", place: "x" });
     expect(computed.ok).toBe(false);
     if (!computed.ok) expect(Object.keys(computed.details).sort()).toEqual(["date", "latitude", "longitude", "place"]);
+  });
+
+  test("a kind takes its own fields only, and a flowering can't end before it starts", () => {
+    const wrong = run("effective-size", { kind: "dioecious", males: 3, selfingRate: 0.2 });
+    expect(!wrong.ok && Object.keys(wrong.details).sort()).toEqual(["females", "selfingRate"]);
+    const backwards = { start: "2027-07-20", end: "2027-07-01" };
+    const upside = run("contamination", {
+      receptor: { plants: 1, outcrossing: 1, spacing: 1, female: backwards, male: backwards },
+      sources: [],
+      kernel: { scale: 1, shape: 1 },
+    });
+    expect(!upside.ok && Object.keys(upside.details)).toEqual(["receptor.female", "receptor.male"]);
   });
 
   test("what is no object at all is refused", () => {

@@ -1,7 +1,10 @@
 import Joi from "joi";
-import { isDay } from "./calendar/day";
+import { daysBetween, isDay } from "./calendar/day";
+import { growingDegreeDays } from "./climate/degreeDays";
 import { sunOn } from "./climate/sun";
 import { heterozygosity } from "./inheritance/heterozygosity";
+import { alleleRetention, effectiveSize, inbreedingGrowth } from "./inheritance/smallPopulation";
+import { contamination } from "./isolation/contamination";
 import { plantsNeeded } from "./numbers/plantsNeeded";
 
 export type Method = {
@@ -17,6 +20,22 @@ const inner = Joi.number().greater(0).less(1);
 const day = Joi.string()
   .custom((text: string, helpers) => (isDay(text) ? text : helpers.error("any.invalid")))
   .messages({ "any.invalid": "{{#label}} must be a day that exists, written YYYY-MM-DD" });
+
+const number = Joi.number();
+const plants = number.greater(0).max(1e9);
+const degrees = number.min(-90).max(90);
+const metres = number.min(0).max(1e7);
+/** A flowering: at most two years, and it does not end before it starts. */
+const span = Joi.object({ start: day.required(), end: day.required() })
+  .custom(({ start, end }: { start: string; end: string }, helpers) => {
+    const days = daysBetween(start, end);
+    return days >= 0 && days < 731 ? { start, end } : helpers.error("any.invalid");
+  })
+  .messages({ "any.invalid": "{{#label}} must end on or after its start, at most two years later" });
+
+/** A field that some kinds need and the others do not know. */
+export const onlyFor = (kind: string | string[], schema: Joi.Schema) =>
+  Joi.forbidden().when("kind", { not: Joi.valid(...[kind].flat()), otherwise: schema.required() });
 
 /** Every computation that can be called from outside, with its input's schema. The screens call the same functions. */
 export const METHODS: Method[] = [
@@ -54,6 +73,86 @@ export const METHODS: Method[] = [
       initial: share.required(),
     }),
     run: heterozygosity,
+  },
+  {
+    name: "growing-degree-days",
+    what: "Lowest and highest of each day held within [base, ceiling]; their mean less base, summed.",
+    source: "averaging method with both thresholds",
+    schema: Joi.object({
+      base: degrees.required(),
+      ceiling: degrees.greater(Joi.ref("base")).required(),
+      days: Joi.array()
+        .items(Joi.object({ min: degrees.required(), max: degrees.min(Joi.ref("min")).required() }))
+        .max(20_000)
+        .required(),
+    }),
+    run: growingDegreeDays,
+  },
+  {
+    name: "contamination",
+    what: "Share of a stand's seed fathered by strangers, whole and by source, from plants, windows, distances and barriers.",
+    source: "2Dt dispersal kernel, mixing in proportion; working values, an order of magnitude",
+    schema: Joi.object({
+      receptor: Joi.object({
+        plants: plants.required(),
+        outcrossing: share.required(),
+        spacing: metres.required(),
+        female: span.required(),
+        male: span.required(),
+      }).required(),
+      sources: Joi.array()
+        .items(
+          Joi.object({
+            plants: number.min(0).max(1e9).required(),
+            male: span.required(),
+            distance: metres.required(),
+            barriers: Joi.array().items(share).max(100),
+          }),
+        )
+        .max(5000)
+        .required(),
+      kernel: Joi.object({
+        scale: number.greater(0).max(1e6).required(),
+        shape: number.greater(0).max(100).required(),
+      }).required(),
+    }),
+    run: contamination,
+  },
+  {
+    name: "effective-size",
+    what: "Effective number of parents: 4mf/(m+f) of separate sexes, (4N−2)/(V+2) of unequal families, N/(1+F) with F = s/(2−s) of partial selfing.",
+    source: "Wright 1931; Crow & Kimura 1970",
+    schema: Joi.object({
+      kind: Joi.string().valid("dioecious", "family-variance", "selfing").required(),
+      males: onlyFor("dioecious", plants),
+      females: onlyFor("dioecious", plants),
+      plants: onlyFor(["family-variance", "selfing"], plants.min(1)),
+      variance: onlyFor("family-variance", number.min(0).max(1e9)),
+      selfingRate: onlyFor("selfing", share),
+    }),
+    run: effectiveSize,
+  },
+  {
+    name: "allele-retention",
+    what: "Chance that a gene of a frequency is in at least one of the plants: 1 − [(1−p)² + F p(1−p)]ⁿ.",
+    source: "binomial sampling of genotypes",
+    schema: Joi.object({
+      plants: number.integer().min(0).max(1e9).required(),
+      frequency: share.required(),
+      inbreeding: share,
+    }),
+    run: alleleRetention,
+  },
+  {
+    name: "inbreeding-growth",
+    what: "Inbreeding after generations at an effective size: 1 − (1−F₀)(1−1/2Nₑ)ᵗ.",
+    source: "Wright 1931",
+    schema: Joi.object({
+      effectiveSize: number.min(0.5).max(1e12).required(),
+      generations: number.integer().min(0).max(100_000).required(),
+      initial: share,
+    }),
+    run: inbreedingGrowth,
   },
 ];
 

@@ -19,7 +19,22 @@ export function refuse(field: string, message: string): never {
   throw new Refusal(message, { [field]: message });
 }
 
-const TABLES = ["garden", "bed", "line", "stand", "plant", "yardstick", "score", "cross", "flower", "lot"] as const;
+const TABLES = [
+  "garden",
+  "bed",
+  "line",
+  "stand",
+  "plant",
+  "yardstick",
+  "score",
+  "cross",
+  "flower",
+  "lot",
+  "barrier",
+  "source",
+  "normal",
+  "reading",
+] as const;
 export type Table = (typeof TABLES)[number];
 
 const names = (row: Row) => Object.keys(row).map((name) => `"${name}"`);

@@ -1,6 +1,8 @@
+import { climateCommands } from "./climate/commands";
 import type { AnyCommand } from "./command";
 import { crossCommands } from "./cross/commands";
 import { gardenCommands } from "./garden/commands";
+import { groundCommands } from "./ground/commands";
 import { lineCommands } from "./line/commands";
 import { lotCommands } from "./lot/commands";
 import { plantCommands } from "./plant/commands";
@@ -8,7 +10,14 @@ import { standCommands } from "./stand/commands";
 
 /** Every command by name. */
 export const COMMANDS: ReadonlyMap<string, AnyCommand> = new Map(
-  [...gardenCommands, ...lineCommands, ...standCommands, ...plantCommands, ...crossCommands, ...lotCommands].map(
-    (known) => [known.name, known],
-  ),
+  [
+    ...gardenCommands,
+    ...groundCommands,
+    ...climateCommands,
+    ...lineCommands,
+    ...standCommands,
+    ...plantCommands,
+    ...crossCommands,
+    ...lotCommands,
+  ].map((known) => [known.name, known]),
 );

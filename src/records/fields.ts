@@ -27,6 +27,7 @@ export const id = () => Joi.number().integer().min(1);
 export const name = (label: string) => Joi.string().trim().max(120).label(label);
 export const note = (label: string) => Joi.string().trim().max(500).default("").label(label);
 export const count = (label: string, max = 1_000_000) => Joi.number().integer().min(1).max(max).label(label);
+export const metres = (label: string) => Joi.number().min(-100_000).max(100_000).label(label);
 export const version = () => Joi.number().integer().min(1).label("Version");
 
 export const day = (label: string) =>

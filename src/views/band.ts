@@ -1,11 +1,9 @@
-import { speciesById } from "@/catalogue/catalogue";
-import { dayInWords } from "@/core/calendar/day";
-import { everyDay, frostAfter, inSeason, seasonSpan } from "@/core/climate/season";
-import { sunOn } from "@/core/climate/sun";
+import { dayInWords, dayNumber } from "@/core/calendar/day";
+import { hoursOn } from "@/core/climate/climate";
+import { everyDay, inSeason, seasonSpan } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
-import { type Flowering, flowering, type Ripening, ripensBeforeFrost } from "@/core/flowering/forecast";
-import { asOfDay, type Garden } from "@/records/garden/queries";
 import type { StandRow } from "@/records/stand/queries";
+import type { ForecastStand, Outlook } from "./outlook";
 
 export type BandBar = {
   label: string;
@@ -19,6 +17,9 @@ export type BandBar = {
   point?: { day: string; words: string; bad: boolean };
 };
 
+/** A frost's usual day and its spread, days. */
+export type BandFrost = { day: string; spread: number };
+
 export type Band = {
   place: string;
   start: string;
@@ -27,19 +28,11 @@ export type Band = {
   pinned: boolean;
   demo: boolean;
   light: number[];
-  lastFrost: string | null;
-  firstFrost: string | null;
+  lastFrost: BandFrost | null;
+  firstFrost: BandFrost | null;
   bars: BandBar[];
   hidden: number;
 };
-
-export type ForecastStand = StandRow & { window: Flowering; ripening: Ripening };
-
-/** A stand with its flowering and its race with the frost. */
-export function forecast(stand: StandRow, garden: Garden): ForecastStand {
-  const window = flowering(stand.sown, speciesById(stand.species), stand.firstFlower);
-  return { ...stand, window, ripening: ripensBeforeFrost(window, frostAfter(window.start, garden.firstFrost)) };
-}
 
 const hrefOf = (stand: StandRow) => (stand.code.startsWith("F") ? `/nursery/${stand.id}` : `/ground?stand=${stand.id}`);
 
@@ -101,7 +94,7 @@ function inLanes(bars: Omit<BandBar, "lane">[], lanes: number, share: (day: stri
 
 /** The season as a landscape, with the flowerings that concern a screen. */
 export function band(
-  garden: Garden,
+  { garden, today, climate }: Outlook,
   season: number,
   stands: ForecastStand[],
   strong: (stand: ForecastStand) => boolean = () => true,
@@ -113,25 +106,16 @@ export function band(
   const share = (day: string) => ((day < span.start ? 0 : (index.get(day) ?? days.length)) / days.length) * 100;
   const meets = stands.filter((s) => s.window.latest >= span.start && s.window.earliest <= span.end);
   const { placed, hidden } = inLanes(barsOf(meets, strong), lanes, share);
-  // Every fourth day is computed and the days between are interpolated: the curve is smooth.
-  const fourth = days.map((day, i) =>
-    i % 4 === 0 || i === days.length - 1 ? sunOn(garden.latitude, garden.longitude, day).hours : null,
-  );
-  const light = fourth.map((hours, i) => {
-    if (hours !== null) return hours;
-    const before = i - (i % 4);
-    const after = Math.min(before + 4, days.length - 1);
-    return fourth[before]! + ((fourth[after]! - fourth[before]!) * (i - before)) / (after - before);
-  });
+  const frostOn = ({ day, spread }: BandFrost) => ({ day: inSeason(day, season, garden.latitude), spread });
   return {
     place: garden.name,
     ...span,
-    today: asOfDay(garden),
+    today,
     pinned: garden.asOf !== null,
     demo: garden.demo === 1,
-    light: light.map((hours) => Number(hours.toFixed(2))),
-    lastFrost: garden.lastFrost && inSeason(garden.lastFrost, season, garden.latitude),
-    firstFrost: garden.firstFrost && inSeason(garden.firstFrost, season, garden.latitude),
+    light: days.map((day) => Number(hoursOn(climate, dayNumber(day)).toFixed(2))),
+    lastFrost: climate.frosts && frostOn(climate.frosts.last),
+    firstFrost: climate.frosts && frostOn(climate.frosts.first),
     bars: placed,
     hidden,
   };

@@ -2,7 +2,6 @@ import { protocolOf, speciesById } from "@/catalogue/catalogue";
 import { HAZARDS } from "@/catalogue/hazards";
 import { seasonOf } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
-import { flowering } from "@/core/flowering/forecast";
 import { type Meeting, meeting, type Protocol } from "@/core/pollination/steps";
 import type { Db } from "@/db/open";
 import {
@@ -13,12 +12,13 @@ import {
   flowersOfSeason,
   seasonsWithCrosses,
 } from "@/records/cross/queries";
-import { asOfDay, type Garden, garden } from "@/records/garden/queries";
-import { type LotRow, lots } from "@/records/lot/queries";
+import type { Garden } from "@/records/garden/queries";
+import { type LotRow, lotsOfCross } from "@/records/lot/queries";
 import { type KeptPlant, keptPlants } from "@/records/plant/queries";
 import { standById, standsOfSeason } from "@/records/stand/queries";
-import { type Band, band, forecast } from "./band";
-import { type CrossState, crossState } from "./today";
+import { type Band, band } from "./band";
+import { type ForecastStand, outlook } from "./outlook";
+import { type CrossState, crossState, parentsIn } from "./today";
 
 export type ParentChoice = {
   id: number;
@@ -47,11 +47,13 @@ export type Crosses = {
 };
 
 export function crossesView(db: Db, wantedSeason: number | null): Crosses {
-  const place = garden(db);
-  const day = asOfDay(place);
+  const sky = outlook(db);
+  const { garden: place } = sky;
+  const day = sky.today;
   const current = seasonOf(day, place.latitude);
   const season = wantedSeason ?? current;
-  const stands = standsOfSeason(db, season).map((s) => forecast(s, place));
+  const stands = standsOfSeason(db, season).map((s) => sky.forecast(s));
+  const parents = parentsIn(db, sky, stands);
   const flowers = flowersOfSeason(db, season);
   const rows = crossesOfSeason(db, season);
   const busy = new Set(rows.filter((x) => !x.closed).flatMap((x) => [x.motherStandId, x.fatherStandId]));
@@ -63,10 +65,10 @@ export function crossesView(db: Db, wantedSeason: number | null): Crosses {
     .all() as string[];
   return {
     garden: place,
-    band: band(place, season, stands, (s) => busy.has(s.id)),
+    band: band(sky, season, stands, (s) => busy.has(s.id)),
     season,
     seasons: [...new Set([season, current, ...seasonsWithCrosses(db)])].sort((a, b) => b - a),
-    crosses: rows.map((x) => crossState(x, flowers.get(x.id) ?? [], place, day)),
+    crosses: rows.map((x) => crossState(x, flowers.get(x.id) ?? [], parents(x), sky)),
     parents: stands
       .filter((s) => !s.outside)
       .map((s) => {
@@ -107,30 +109,25 @@ export type CrossView = {
 export function crossView(db: Db, id: number): CrossView | null {
   const cross = crossById(db, id);
   if (!cross) return null;
-  const place = garden(db);
-  const day = asOfDay(place);
+  const sky = outlook(db);
+  const { garden: place } = sky;
+  const day = sky.today;
   const species = speciesById(cross.species);
   const flowers = flowersOfCross(db, id);
-  const [mother, father] = [standById(db, cross.motherStandId)!, standById(db, cross.fatherStandId)!];
-  const windows = [mother, father].map((s) => flowering(s.sown, speciesById(s.species), s.firstFlower)) as [
-    ReturnType<typeof flowering>,
-    ReturnType<typeof flowering>,
+  const [mother, father] = [cross.motherStandId, cross.fatherStandId].map((s) => sky.forecast(standById(db, s)!)) as [
+    ForecastStand,
+    ForecastStand,
   ];
   const parents = mother.id === father.id ? [mother] : [mother, father];
   return {
     garden: place,
-    band: band(
-      place,
-      cross.season,
-      parents.map((s) => forecast(s, place)),
-      (s) => s.id === mother.id,
-    ),
-    state: crossState(cross, flowers, place, day),
+    band: band(sky, cross.season, parents, (s) => s.id === mother.id),
+    state: crossState(cross, flowers, { mother, father }, sky),
     flowers,
     protocol: protocolOf(species),
-    meeting: meeting(...windows),
+    meeting: meeting(mother.window.female, father.window.male),
     daysToRipe: species.daysToRipe,
-    lots: lots(db, cross.lineId, 500).filter((lot) => lot.crossId === id),
+    lots: lotsOfCross(db, id),
     hazards: species.hazards.map((h) => HAZARDS[h]!),
     today: day,
     parents: { mother: mother.id, father: father.id },

@@ -1,25 +1,42 @@
-import { speciesById } from "@/catalogue/catalogue";
+import { SPECIES, speciesById } from "@/catalogue/catalogue";
 import { seasonOf } from "@/core/climate/season";
-import { type Clash, findClashes, type StandOnGround } from "@/core/isolation/clashes";
-import { clashInWords, type Remedy, remediesFor } from "@/core/isolation/remedies";
+import { type Survival, winterSurvival } from "@/core/flowering/winter";
+import { block, inRows, type Planting } from "@/core/ground/planting";
+import type { EnoughInput } from "@/core/inheritance/enoughPlants";
+import { type Arrival, arrivals, type SourceShare, type Ways } from "@/core/isolation/arrival";
+import { type Remedy, remediesFor } from "@/core/isolation/remedies";
+import type { Scene, SceneStand } from "@/core/isolation/scene";
+import { isJudged, type Verdict, verdictOf } from "@/core/isolation/verdict";
 import type { Db } from "@/db/open";
-import { asOfDay, type Bed, beds, type Garden, garden } from "@/records/garden/queries";
+import { type Bed, beds, type Garden } from "@/records/garden/queries";
+import { type BarrierRow, barriers, type SourceRow, sources } from "@/records/ground/queries";
 import { type LineSummary, lines } from "@/records/line/queries";
 import { type LotRow, lots } from "@/records/lot/queries";
 import { seasonsWithStands, standsOfSeason } from "@/records/stand/queries";
-import { type Band, band, type ForecastStand, forecast } from "./band";
+import { type Band, band } from "./band";
+import { type ForecastStand, type Outlook, outlook } from "./outlook";
+import { sceneOf } from "./scene";
 
-export type ClashView = {
-  key: string;
-  standId: number;
-  sourceId: number;
-  standName: string;
-  sourceName: string;
-  metres: number;
-  wanted: number;
-  days: number;
-  words: string;
-  remedies: Remedy[];
+/** What arrives at a stand's flowers, and what is said of it. */
+export type Judged = Verdict &
+  Pick<Arrival, "low" | "likely" | "high"> & {
+    standId: number;
+    name: string;
+    limit: number;
+    bySource: SourceShare[];
+  };
+
+export type GroundStand = ForecastStand & {
+  speciesName: string;
+  vector: string;
+  isolation: { low: number; high: number };
+  enough: EnoughInput;
+  thumbPlants: { low: number; high: number };
+  /** Rows as planted, and the block that would fit best; null without plants or bed. */
+  planting: { now: Planting | null; block: Planting; spacing: number } | null;
+  winter: Survival | null;
+  needsWinter: boolean;
+  correction: { likely: number; observations: number } | null;
 };
 
 export type Ground = {
@@ -28,110 +45,140 @@ export type Ground = {
   seasons: number[];
   band: Band;
   beds: Bed[];
-  stands: (ForecastStand & {
-    speciesName: string;
-    isolation: { low: number; high: number };
-    enough: { low: number; high: number };
-  })[];
+  barriers: BarrierRow[];
+  sources: (SourceRow & { speciesName: string; window: { start: string; end: string } })[];
+  stands: GroundStand[];
   chosen: number | null;
-  clashes: ClashView[];
+  /** Every stand for seed with what arrives at it, the worst against its limit first. */
+  judged: Judged[];
+  /** The one the right page is about: the chosen stand, else the worst over its limit. */
+  concern: number | null;
+  remedies: Remedy[];
+  species: { id: string; name: string }[];
   /** For the stand form. */
   lines: Pick<LineSummary, "id" | "name" | "species">[];
   lots: Pick<LotRow, "id" | "code" | "lineId" | "lineName">[];
 };
 
-function onGround(stand: ForecastStand, care: Garden["care"]): StandOnGround | null {
-  const { x, y, width, length, bedName } = stand;
-  if (x === null || y === null || width === null || length === null || bedName === null) return null;
+/** Shares lost where the grower has no record: to roguing and to mishap. Working values. */
+const ROGUED = 0.1;
+const LOST = 0.1;
+/** How rare a gene each school wants to keep, and for how long it looks ahead. */
+const AIMS = {
+  "keep-pure": { frequency: 0.05, confidence: 0.9, generations: 10 },
+  "cross-and-fix": { frequency: 0.25, confidence: 0.95, generations: 1 },
+  "let-it-mix": { frequency: 0.02, confidence: 0.8, generations: 10 },
+} as const;
+
+function groundStand(stand: ForecastStand, sky: Outlook): GroundStand {
   const species = speciesById(stand.species);
+  const { outcrossing, plantSpacing } = species;
+  const spacing = stand.spacing ?? (plantSpacing.low + plantSpacing.high) / 2;
+  const bed = stand.width !== null && stand.length !== null ? { width: stand.width, length: stand.length } : null;
+  const plants = stand.plants ?? 0;
+  const correction = sky.correction(stand.lineId);
   return {
-    id: stand.id,
-    lineId: stand.lineId,
-    name: stand.lineName,
-    crossingGroup: species.crossingGroup,
-    school: stand.school,
-    wild: stand.status === "wild",
-    plot: { x, y, width, length, name: bedName, outside: stand.outside === 1 },
-    window: stand.window,
-    flowers: stand.flowers,
-    seedWanted: stand.seedWanted === 1,
-    isolation: species.isolation[care].low,
+    ...stand,
+    speciesName: species.name,
+    vector: species.vector,
+    isolation: species.isolation[sky.garden.care],
+    thumbPlants: species.plants[stand.school === "keep-pure" ? "keep well" : "keep going"],
+    enough: {
+      plants,
+      selfingRate: 1 - (outcrossing.low + outcrossing.high) / 2,
+      rogued: ROGUED,
+      lost: LOST,
+      males: species.flowerType === "separate-sex plants" ? 0.5 : null,
+      ...AIMS[stand.school],
+    },
+    planting:
+      bed && plants > 0
+        ? {
+            now: stand.rowCount ? inRows(plants, stand.rowCount, spacing, bed) : null,
+            block: block(plants, spacing, bed),
+            spacing,
+          }
+        : null,
+    needsWinter: species.cold !== null && species.hardyTo !== null,
+    winter: species.hardyTo && stand.overwinter ? winterSurvival(stand.overwinter, species.hardyTo, sky.climate) : null,
+    correction: correction && { likely: correction.likely, observations: correction.observations },
   };
 }
 
-function viewOf(
-  clash: Clash,
-  all: StandOnGround[],
-  stands: Map<number, ForecastStand>,
-  view: { day: string; garden: Garden; beds: Bed[] },
-): ClashView {
-  const stand = stands.get(clash.stand.id)!;
-  const species = speciesById(stand.species);
-  const used = new Set([...stands.values()].map((s) => s.bedId));
-  const remedies = remediesFor(clash, {
-    today: view.day,
-    sown: stand.sown,
-    facts: species,
-    firstFrost: view.garden.firstFrost,
-    beds: view.beds.map((bed) => ({ ...bed, outside: bed.outside === 1, free: !used.has(bed.id) })),
-    rivals: all.filter((s) => s.crossingGroup === clash.stand.crossingGroup && s.lineId !== clash.stand.lineId),
-    selfs: species.breeding === "selfing" || species.vector.startsWith("own"),
+const over = (j: Judged) => j.likely / j.limit;
+
+/** Stands of one line in one place are one worry to the grower: the worst speaks for them. */
+function worstOfEach(judged: Judged[], stands: SceneStand[]): Judged[] {
+  const lineOf = new Map(stands.map((s) => [s.id, s.lineId]));
+  const seen = new Set<number>();
+  return judged.filter((j) => {
+    const line = lineOf.get(j.standId)!;
+    return !seen.has(line) && seen.add(line);
   });
-  return {
-    key: `${clash.stand.id}-${clash.source.id}`,
-    standId: clash.stand.id,
-    sourceId: clash.source.id,
-    standName: clash.stand.name,
-    sourceName: clash.source.name,
-    metres: clash.metres,
-    wanted: clash.wanted,
-    days: clash.days,
-    words: clashInWords(clash),
-    remedies,
-  };
 }
 
-/** Stands of one line against one source line are one clash to the grower: the nearest speaks for them. */
-function nearestOfEach(clashes: Clash[]): Clash[] {
-  const seen = new Map<string, Clash>();
-  for (const clash of clashes) {
-    const key = `${clash.stand.lineId}-${clash.source.lineId}`;
-    if (!seen.has(key)) seen.set(key, clash);
-  }
-  return [...seen.values()];
+export function judgedOf(scene: Scene, ways: Ways): Judged[] {
+  const arrived = arrivals(scene, ways);
+  return scene.stands
+    .filter(isJudged)
+    .map((stand) => {
+      const arrival = arrived.get(stand.id)!;
+      const { low, likely, high, bySource } = arrival;
+      return {
+        ...verdictOf(stand, arrival),
+        standId: stand.id,
+        name: stand.name,
+        limit: stand.limit,
+        low,
+        likely,
+        high,
+        bySource: bySource.slice(0, 8),
+      };
+    })
+    .sort((a, b) => over(b) - over(a));
 }
+
+const remediesOf = (scene: Scene, stand: SceneStand | undefined, ways: Ways): Remedy[] => {
+  if (!stand || !isJudged(stand)) return [];
+  const arrival = arrivals({ ...scene }, ways).get(stand.id);
+  return arrival && arrival.bySource.length > 0 ? remediesFor(scene, stand, arrival, ways) : [];
+};
 
 export function groundView(db: Db, wantedSeason: number | null, chosen: number | null): Ground {
-  const place = garden(db);
-  const day = asOfDay(place);
-  const season = wantedSeason ?? seasonOf(day, place.latitude);
-  const rows = standsOfSeason(db, season).map((s) => forecast(s, place));
-  const placed = rows.map((r) => onGround(r, place.care)).filter((s) => s !== null);
-  const byId = new Map(rows.map((r) => [r.id, r]));
-  const ground = beds(db);
-  const all = findClashes(placed);
-  const chosenStand = chosen !== null && byId.has(chosen) ? chosen : null;
-  const concerned =
-    chosenStand === null
-      ? nearestOfEach(all)
-      : all.filter((c) => c.stand.id === chosenStand || c.source.id === chosenStand);
+  const sky = outlook(db);
+  const { garden, today } = sky;
+  const current = seasonOf(today, garden.latitude);
+  const season = wantedSeason ?? current;
+  const rows = standsOfSeason(db, season).map(sky.forecast);
+  const chosenStand = chosen !== null && rows.some((r) => r.id === chosen) ? chosen : null;
+  const scene = sceneOf(db, sky, season, rows);
+  const ways: Ways = new Map();
+  const judged = judgedOf(scene, ways);
+  const listed = worstOfEach(judged, scene.stands);
+  const worst = judged.find((j) => j.level !== "within");
+  const concern = chosenStand ?? worst?.standId ?? null;
+  const windows = new Map(scene.sources.map((s) => [s.id, s.male]));
   return {
-    garden: place,
+    garden,
     season,
-    seasons: [...new Set([season, ...seasonsWithStands(db), seasonOf(day, place.latitude)])].sort((a, b) => b - a),
-    band: band(place, season, rows, (s) => chosenStand === null || s.id === chosenStand),
-    beds: ground,
-    stands: rows.map((r) => {
-      const species = speciesById(r.species);
-      return {
-        ...r,
-        speciesName: species.name,
-        isolation: species.isolation[place.care],
-        enough: species.plants[r.school === "keep-pure" ? "keep well" : "keep going"],
-      };
+    seasons: [...new Set([season, current, ...seasonsWithStands(db)])].sort((a, b) => b - a),
+    band: band(sky, season, rows, (s) => chosenStand === null || s.id === chosenStand),
+    beds: beds(db),
+    barriers: barriers(db),
+    sources: sources(db).map((source) => {
+      const { start, end } = windows.get(source.id)!;
+      return { ...source, speciesName: speciesById(source.species).name, window: { start, end } };
     }),
+    stands: rows.map((stand) => groundStand(stand, sky)),
     chosen: chosenStand,
-    clashes: concerned.slice(0, 12).map((c) => viewOf(c, placed, byId, { day, garden: place, beds: ground })),
+    judged: chosenStand === null ? listed : judged.filter((j) => j.standId === chosenStand),
+    concern,
+    remedies: remediesOf(
+      scene,
+      scene.stands.find((s) => s.id === concern),
+      ways,
+    ),
+    species: SPECIES.map(({ id, name }) => ({ id, name })),
     lines: lines(db).map(({ id, name, species }) => ({ id, name, species: speciesById(species).name })),
     lots: lots(db, null, 400).map(({ id, code, lineId, lineName }) => ({ id, code, lineId, lineName })),
   };

@@ -4,20 +4,22 @@ import { SOURCE_KINDS, type Species } from "@/catalogue/types";
 import { seasonOf } from "@/core/climate/season";
 import type { Protocol } from "@/core/pollination/steps";
 import type { Db } from "@/db/open";
-import { asOfDay, type Garden, garden } from "@/records/garden/queries";
+import type { Garden } from "@/records/garden/queries";
 import { standsOfSeason } from "@/records/stand/queries";
-import { type Band, band, forecast } from "./band";
+import { type Band, band } from "./band";
+import { outlook } from "./outlook";
 
 const base = (db: Db, species: string | null) => {
-  const place = garden(db);
-  const season = seasonOf(asOfDay(place), place.latitude);
+  const sky = outlook(db);
+  const { garden: place } = sky;
+  const season = seasonOf(sky.today, place.latitude);
   const stands = standsOfSeason(db, season).filter((s) => !species || s.species === species);
   return {
     garden: place,
     band: band(
-      place,
+      sky,
       season,
-      stands.map((s) => forecast(s, place)),
+      stands.map((s) => sky.forecast(s)),
     ),
   };
 };

@@ -5,7 +5,7 @@ import { groupBy } from "@/core/lists/groupBy";
 import { type Cut, page } from "@/core/lists/page";
 import { type Summary, summarise } from "@/core/selection/ranking";
 import type { Db } from "@/db/open";
-import { asOfDay, type Garden, garden } from "@/records/garden/queries";
+import type { Garden } from "@/records/garden/queries";
 import {
   type GenerationRow,
   generationRows,
@@ -19,7 +19,8 @@ import {
 } from "@/records/line/queries";
 import { type LotRow, lots } from "@/records/lot/queries";
 import { standsOfLine, standsOfSeason } from "@/records/stand/queries";
-import { type Band, band, type ForecastStand, forecast } from "./band";
+import { type Band, band } from "./band";
+import { type ForecastStand, outlook } from "./outlook";
 
 export type Lines = {
   garden: Garden;
@@ -32,15 +33,16 @@ export type Lines = {
 const speciesChoices = SPECIES.map(({ id, name }) => ({ id, name }));
 
 export function linesView(db: Db, from: number | null = null): Lines {
-  const place = garden(db);
+  const sky = outlook(db);
+  const { garden: place } = sky;
   const { items, cut } = page(lines(db), from);
-  const season = seasonOf(asOfDay(place), place.latitude);
+  const season = seasonOf(sky.today, place.latitude);
   return {
     garden: place,
     band: band(
-      place,
+      sky,
       season,
-      standsOfSeason(db, season).map((s) => forecast(s, place)),
+      standsOfSeason(db, season).map((s) => sky.forecast(s)),
     ),
     lines: items.map((l) => ({ ...l, speciesName: speciesById(l.species).name })),
     cut,
@@ -138,17 +140,18 @@ function laddersOf(db: Db, line: Line, marks: YardstickRow[], parents: (Line | n
 export function lineView(db: Db, id: number): LineView | null {
   const line = lineById(db, id);
   if (!line) return null;
-  const place = garden(db);
-  const season = seasonOf(asOfDay(place), place.latitude);
+  const sky = outlook(db);
+  const { garden: place } = sky;
+  const season = seasonOf(sky.today, place.latitude);
   const parent = (parentId: number | null) => (parentId === null ? null : (lineById(db, parentId) ?? null));
   const [mother, father] = [parent(line.motherLineId), parent(line.fatherLineId)];
   const marks = yardsticks(db, id);
   const own = marks.filter((m) => m.lineId === id);
-  const stands = standsOfLine(db, id).map((s) => forecast(s, place));
+  const stands = standsOfLine(db, id).map((s) => sky.forecast(s));
   return {
     garden: place,
     band: band(
-      place,
+      sky,
       season,
       stands.filter((s) => s.season === season),
     ),

@@ -5,12 +5,13 @@ import { groupBy } from "@/core/lists/groupBy";
 import { type Cut, page } from "@/core/lists/page";
 import { type Ranked, rankPlants, type ScoreValue, type Summary, summarise } from "@/core/selection/ranking";
 import type { Db } from "@/db/open";
-import { asOfDay, beds, type Garden, garden } from "@/records/garden/queries";
+import { beds, type Garden } from "@/records/garden/queries";
 import { scoresOnYardsticks, type YardstickRow, yardsticks } from "@/records/line/queries";
 import { type LotRow, lotById, lots } from "@/records/lot/queries";
 import { type Plant, plantsOfStand, scoresOfStand } from "@/records/plant/queries";
 import { families, standById } from "@/records/stand/queries";
-import { type Band, band, type ForecastStand, forecast } from "./band";
+import { type Band, band } from "./band";
+import { type ForecastStand, outlook } from "./outlook";
 
 export type Nursery = {
   garden: Garden;
@@ -24,14 +25,15 @@ export type Nursery = {
 };
 
 export function nurseryView(db: Db, from: number | null = null): Nursery {
-  const place = garden(db);
-  const season = seasonOf(asOfDay(place), place.latitude);
+  const sky = outlook(db);
+  const { garden: place } = sky;
+  const season = seasonOf(sky.today, place.latitude);
   const { items, cut } = page(families(db), from);
-  const rows = items.map((s) => forecast(s, place));
+  const rows = items.map((s) => sky.forecast(s));
   return {
     garden: place,
     band: band(
-      place,
+      sky,
       season,
       rows.filter((s) => s.season === season),
     ),
@@ -110,8 +112,9 @@ function parentFigures(db: Db, stand: ForecastStand, marks: YardstickRow[]): Map
 export function familyView(db: Db, id: number): Family | null {
   const row = standById(db, id);
   if (!row) return null;
-  const place = garden(db);
-  const stand = forecast(row, place);
+  const sky = outlook(db);
+  const { garden: place } = sky;
+  const stand = sky.forecast(row);
   const plants = plantsOfStand(db, id);
   const marks = yardsticks(db, row.lineId);
   const scores: Family["scores"] = {};
@@ -127,7 +130,7 @@ export function familyView(db: Db, id: number): Family | null {
   const figures = parentFigures(db, stand, marks);
   return {
     garden: place,
-    band: band(place, stand.season, [stand]),
+    band: band(sky, stand.season, [stand]),
     stand,
     plants,
     yardsticks: marks.map((mark) => ({
@@ -139,7 +142,7 @@ export function familyView(db: Db, id: number): Family | null {
     scores,
     ranks: Object.fromEntries(ranked.map((r) => [r.id, r])),
     lot: row.lotId ? (lotById(db, row.lotId) ?? null) : null,
-    today: asOfDay(place),
+    today: sky.today,
     hazards: speciesById(row.species).hazards.map((h) => HAZARDS[h]!),
     beds: beds(db).filter((b) => !b.outside),
   };

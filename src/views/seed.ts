@@ -5,11 +5,12 @@ import { seasonOf } from "@/core/climate/season";
 import { type SeedCount, seedsInLot } from "@/core/custody/generation";
 import { type Cut, page } from "@/core/lists/page";
 import type { Db } from "@/db/open";
-import { asOfDay, beds, type Garden, garden } from "@/records/garden/queries";
+import { beds, type Garden } from "@/records/garden/queries";
 import { type LineSummary, lines } from "@/records/line/queries";
 import { type LotRow, lotById, lots } from "@/records/lot/queries";
 import { standsOfSeason } from "@/records/stand/queries";
-import { type Band, band, type ForecastStand, forecast } from "./band";
+import { type Band, band } from "./band";
+import { type ForecastStand, outlook } from "./outlook";
 
 export type LotView = LotRow & {
   amount: SeedCount;
@@ -50,15 +51,16 @@ export type Seed = {
 };
 
 export function seedView(db: Db, from: number | null = null): Seed {
-  const place = garden(db);
-  const today = asOfDay(place);
+  const sky = outlook(db);
+  const { garden: place } = sky;
+  const today = sky.today;
   const drawer = lots(db, null, 5000).map((lot) => lotView(lot, today));
   const { items, cut } = page(drawer, from);
   const season = seasonOf(today, place.latitude);
-  const stands = standsOfSeason(db, season).map((s) => forecast(s, place));
+  const stands = standsOfSeason(db, season).map((s) => sky.forecast(s));
   return {
     garden: place,
-    band: band(place, season, stands),
+    band: band(sky, season, stands),
     today,
     lots: items,
     cut,
@@ -82,18 +84,19 @@ export type LotPage = {
 export function lotPage(db: Db, id: number): LotPage | null {
   const lot = lotById(db, id);
   if (!lot) return null;
-  const place = garden(db);
-  const today = asOfDay(place);
+  const sky = outlook(db);
+  const { garden: place } = sky;
+  const today = sky.today;
   const species = speciesById(lot.species);
   const season = seasonOf(today, place.latitude);
   return {
     garden: place,
     band: band(
-      place,
+      sky,
       season,
       standsOfSeason(db, season)
         .filter((s) => s.lineId === lot.lineId)
-        .map((s) => forecast(s, place)),
+        .map((s) => sky.forecast(s)),
     ),
     today,
     lot: lotView(lot, today),

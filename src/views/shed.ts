@@ -1,12 +1,14 @@
 import { seasonOf } from "@/core/climate/season";
 import type { Db } from "@/db/open";
-import { asOfDay, type Garden, garden } from "@/records/garden/queries";
+import type { Garden } from "@/records/garden/queries";
 import { type JournalEntry, journal } from "@/records/history/queries";
 import { type Band, band } from "./band";
+import { outlook } from "./outlook";
 
 const base = (db: Db) => {
-  const place = garden(db);
-  return { garden: place, band: band(place, seasonOf(asOfDay(place), place.latitude), []) };
+  const sky = outlook(db);
+  const { garden: place } = sky;
+  return { garden: place, band: band(sky, seasonOf(sky.today, place.latitude), []) };
 };
 
 export type Shed = { garden: Garden; band: Band; path: string; counts: { name: string; count: number }[] };

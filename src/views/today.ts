@@ -3,15 +3,15 @@ import { HAZARDS } from "@/catalogue/hazards";
 import { addDays, type Day, daysBetween } from "@/core/calendar/day";
 import { frostAfter, seasonOf } from "@/core/climate/season";
 import { clockTime, sunOn } from "@/core/climate/sun";
-import { flowering } from "@/core/flowering/forecast";
 import { type Band as DayBand, dueSteps, lastDayToCover, type ProtocolStep } from "@/core/pollination/steps";
 import { type FlowersToDo, flowersToDo, type SetRate, type Tally, tally } from "@/core/pollination/tally";
 import type { Db } from "@/db/open";
 import { type CrossRow, crossesOfSeason, type Flower, flowersOfSeason } from "@/records/cross/queries";
-import { asOfDay, beds, type Garden, garden } from "@/records/garden/queries";
+import { beds, type Garden } from "@/records/garden/queries";
 import { type OutWaiting, plantsMarkedOut } from "@/records/plant/queries";
-import { standsOfSeason } from "@/records/stand/queries";
-import { type Band, band, type ForecastStand, forecast } from "./band";
+import { standById, standsOfSeason } from "@/records/stand/queries";
+import { type Band, band } from "./band";
+import { type ForecastStand, type Outlook, outlook } from "./outlook";
 
 export type CrossState = {
   cross: Pick<
@@ -68,17 +68,36 @@ export type Today = {
   empty: { beds: boolean; stands: boolean };
 };
 
+/** The two stands of a cross, with their windows. */
+export type Parents = { mother: ForecastStand; father: ForecastStand };
+
+/** Finds the stands of crosses among those of their season; another season's father is read by itself. */
+export function parentsIn(db: Db, sky: Outlook, stands: ForecastStand[]): (cross: CrossRow) => Parents {
+  const known = new Map(stands.map((s) => [s.id, s]));
+  const find = (id: number) => {
+    const found = known.get(id) ?? sky.forecast(standById(db, id)!);
+    known.set(id, found);
+    return found;
+  };
+  return (cross) => ({ mother: find(cross.motherStandId), father: find(cross.fatherStandId) });
+}
+
 /** How a cross stands: what has set, what is still to do, and until when it can be done. */
-export function crossState(cross: CrossRow, flowers: Flower[], place: Garden, today: Day): CrossState {
+export function crossState(
+  cross: CrossRow,
+  flowers: Flower[],
+  parents: Parents,
+  { climate, today }: Outlook,
+): CrossState {
   const species = speciesById(cross.species);
   const done = tally(flowers.map((f) => f.state));
   const rate = { low: cross.setLow, likely: cross.setLikely, high: cross.setHigh };
   const toDo = flowersToDo(cross.fruitsWanted, done, rate, cross.confidence);
-  const mother = flowering(cross.motherSown, species, cross.motherFirstFlower);
-  const father = flowering(cross.fatherSown, species, cross.fatherFirstFlower);
-  const last = lastDayToCover(mother, father, frostAfter(mother.start, place.firstFrost), species.daysToRipe, today);
+  const [mother, father] = [parents.mother.window, parents.father.window];
+  const frost = frostAfter(mother.start, climate.frosts?.first.day ?? null);
+  const last = lastDayToCover(mother.female, father.male, frost, species.daysToRipe, today);
   const evenings = last ? Math.max(1, last.daysLeft + 1) : 1;
-  const started = today >= addDays(mother.start, -1) && today >= addDays(father.start, -1);
+  const started = today >= addDays(mother.female.start, -1) && today >= addDays(father.male.start, -1);
   // Over at most five evenings, so that bad weather leaves room.
   const tonight = started && last && last.daysLeft >= 0 ? Math.ceil(toDo.likely / Math.min(5, evenings)) : 0;
   return { cross, tally: done, rate, toDo, last, tonight };
@@ -108,10 +127,12 @@ function crossTasks(cross: CrossRow, flowers: Flower[], state: CrossState, day: 
 
 /** What is to be done on the as-of day, by band of the day, the soonest impossible first. */
 export function todayView(db: Db): Today {
-  const place = garden(db);
-  const day = asOfDay(place);
+  const sky = outlook(db);
+  const { garden: place } = sky;
+  const day = sky.today;
   const season = seasonOf(day, place.latitude);
-  const stands = standsOfSeason(db, season).map((s) => forecast(s, place));
+  const stands = standsOfSeason(db, season).map((s) => sky.forecast(s));
+  const parents = parentsIn(db, sky, stands);
   const flowers = flowersOfSeason(db, season);
   const crosses = crossesOfSeason(db, season).filter((x) => !x.closed);
   const tasks: Task[] = [];
@@ -119,7 +140,7 @@ export function todayView(db: Db): Today {
   const hazardIds = new Set<string>();
   for (const cross of crosses) {
     const own = flowers.get(cross.id) ?? [];
-    const state = crossState(cross, own, place, day);
+    const state = crossState(cross, own, parents(cross), sky);
     open.push(state);
     const due = crossTasks(cross, own, state, day);
     tasks.push(...due);
@@ -145,7 +166,7 @@ export function todayView(db: Db): Today {
   return {
     garden: place,
     day,
-    band: band(place, season, stands, (s) => busy.has(s.id)),
+    band: band(sky, season, stands, (s) => busy.has(s.id)),
     sun: {
       sunrise: clock(sun.sunrise),
       sunset: clock(sun.sunset),

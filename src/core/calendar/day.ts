@@ -35,6 +35,12 @@ export function daysBetween(from: Day, to: Day): number {
   return (read(to) - read(from)) / MS_A_DAY;
 }
 
+/** A day as a whole number that rises by one a day; what long reckonings run on. @example dayNumber("1970-01-02") // 1 */
+export const dayNumber = (day: Day): number => read(day) / MS_A_DAY;
+
+/** The day of a number. @example dayOf(1) // "1970-01-02" */
+export const dayOf = (number: number): Day => write(number * MS_A_DAY);
+
 /** The calendar year of a day. */
 export function yearOf(day: Day): number {
   return Number(day.slice(0, 4));

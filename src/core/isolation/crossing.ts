@@ -1,14 +1,39 @@
-/** What crossing needs to know of a species. */
-export type CrossingFacts = { id: string; name: string; crossingGroup: string };
+export type Degree = "freely" | "sometimes" | "with difficulty" | "sterile offspring";
 
-export type CanCross = { can: true } | { can: false; why: string };
+/** What crossing needs to know of a species. */
+export type CrossingFacts = {
+  id: string;
+  name: string;
+  crossingGroup: string;
+  /** Species of other crossing groups with which it sets seed now and then. */
+  crosses: { with: string; degree: Degree }[];
+};
+
+/** How much of the pollen of a relative counts, by how readily it crosses. Working values. */
+export const DEGREES: Record<Degree, number> = {
+  freely: 1,
+  sometimes: 0.2,
+  "with difficulty": 0.02,
+  "sterile offspring": 0.02,
+};
+
+/** How readily two species set seed with each other; null where they do not. It is told from either side. */
+export function degreeOf(mother: CrossingFacts, father: CrossingFacts): Degree | null {
+  if (mother.crossingGroup === father.crossingGroup) return "freely";
+  const told =
+    mother.crosses.find((c) => c.with === father.id) ?? father.crosses.find((c) => c.with === mother.id) ?? null;
+  return told?.degree ?? null;
+}
+
+export type CanCross = { can: true; degree: Degree } | { can: false; why: string };
 
 /**
- * Whether two species set seed together. Species of one crossing group do; others are taken not to.
+ * Whether two species set seed together: those of one crossing group freely, some of others to a degree.
  * @example canCross(melon, pepper) // { can: false, why: "Melon and pepper do not cross: …" }
  */
 export function canCross(mother: CrossingFacts, father: CrossingFacts): CanCross {
-  if (mother.crossingGroup === father.crossingGroup) return { can: true };
+  const degree = degreeOf(mother, father);
+  if (degree) return { can: true, degree };
   return {
     can: false,
     why: `${mother.name} and ${father.name.toLowerCase()} do not cross: they belong to different crossing groups (${mother.crossingGroup}, ${father.crossingGroup}). Choose a father of the group ${mother.crossingGroup}.`,

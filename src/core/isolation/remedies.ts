@@ -1,136 +1,389 @@
-import { addDays, type Day, daysBetween, overlapDays } from "../calendar/day";
-import { frostAfter } from "../climate/season";
-import { type FloweringFacts, flowering, ripensBeforeFrost } from "../flowering/forecast";
-import type { Clash, FlowerCare, StandOnGround } from "./clashes";
-import { gap, type Plot } from "./distance";
+import { addDays, dayInWords, dayNumber, daysBetween, overlapDays } from "../calendar/day";
+import { ripensBeforeFrost } from "../flowering/forecast";
+import { block } from "../ground/planting";
+import {
+  type Arrival,
+  airOver,
+  arrivalAt,
+  missedBetweenWalks,
+  type Share,
+  type SourceShare,
+  type Ways,
+} from "./arrival";
+import { degreeOf } from "./crossing";
+import { type Cover, type Scene, type SceneSpecies, type SceneStand, sownAnew } from "./scene";
 
-export type RemedyChange =
-  | { kind: "resow"; standId: number; sown: Day }
+/** One thing a remedy changes, as data that a command can carry out. */
+export type Change =
+  | { kind: "resow"; standId: number; sown: string }
   | { kind: "move"; standId: number; bedId: number }
-  | { kind: "flowers"; standId: number; flowers: FlowerCare }
-  | { kind: "another-year"; standId: number };
+  | { kind: "thicken"; standId: number; plants: number }
+  | { kind: "save-from"; standId: number; plants: number }
+  | { kind: "cover"; standId: number; cover: Cover }
+  | { kind: "hand"; standId: number }
+  | { kind: "remove"; standId: number; every: number }
+  | { kind: "agree"; sourceId: number }
+  | { kind: "not-this-year"; standId: number };
+
+/** What a remedy asks of the grower. Visits are rules of thumb. */
+export type Cost = { plants: number; days: number; visits: number };
 
 export type Remedy = {
+  key: string;
   title: string;
-  /** What it costs the grower. */
-  cost: string;
-  /** What remains of the risk. */
-  remains: string;
+  cost: Cost;
+  /** What the cost means, or what to look out for. */
+  note: string;
+  after: Share;
+  /** Whether it brings the likely share within the limit. */
+  enough: boolean;
   feasible: boolean;
-  change: RemedyChange;
+  why: string;
+  changes: Change[];
+  /** For a shift: share and chance of ripening by days of shift, to be drawn. */
+  curve: { shift: number; share: number; ripens: number }[] | null;
 };
 
-export type RemedyContext = {
-  today: Day;
-  sown: Day;
-  facts: FloweringFacts;
-  firstFrost: string | null;
-  beds: (Plot & { id: number; name: string; outside: boolean; free: boolean })[];
-  /** Every stand of the crossing group that sheds pollen, but for this one. */
-  rivals: StandOnGround[];
-  /** Whether this species can be covered and still set seed without help. */
-  selfs: boolean;
-};
+/** Shifts are offered while the seed still ripens before frost with this chance. */
+export const RIPE_WANTED = 0.8;
+const EARLIEST_SHIFT = -45;
+const LATEST_SHIFT = 75;
+const WALK_EVERY = 2;
+/** Until this age a plant is taken to stand transplanting, days. */
+const MOVABLE_DAYS = 45;
+/** A year without seed weighs like so many days of waiting. */
+const A_YEAR = 365;
 
-/** The least days by which a later sowing clears every overlap with the source, if it still ripens. */
-function resowLater(clash: Clash, context: RemedyContext): Remedy | null {
-  const shift = daysBetween(clash.stand.window.start, clash.source.window.end) + 1;
-  const sown = addDays(context.sown, shift);
-  if (sown < context.today) return null;
-  const window = flowering(sown, context.facts);
-  const ripening = ripensBeforeFrost(window, frostAfter(window.start, context.firstFrost));
-  const days = overlapDays(
-    { start: window.earliest, end: window.latest },
-    { start: clash.source.window.earliest, end: clash.source.window.latest },
+/** The scene with changes carried out; what they name and do not find is left out. */
+export function applied(scene: Scene, changes: Change[]): Scene {
+  let { stands, sources } = scene;
+  for (const change of changes) {
+    if (change.kind === "agree") sources = sources.map((s) => (s.id === change.sourceId ? { ...s, agreed: true } : s));
+    else stands = stands.map((s) => (s.id === change.standId ? changed(scene, s, change) : s));
+  }
+  return { ...scene, stands, sources };
+}
+
+function changed(scene: Scene, stand: SceneStand, change: Exclude<Change, { kind: "agree" }>): SceneStand {
+  switch (change.kind) {
+    case "resow":
+      return sownAnew(stand, change.sown, scene.climate);
+    case "move":
+      return { ...stand, bed: scene.beds.find((bed) => bed.id === change.bedId) ?? stand.bed };
+    case "thicken":
+      return { ...stand, plants: change.plants };
+    case "save-from":
+      return { ...stand, saveFrom: change.plants };
+    case "cover":
+      return { ...stand, flowers: "covered", cover: change.cover };
+    case "hand":
+      return { ...stand, flowers: "hand" };
+    case "remove":
+      return { ...stand, flowers: "removed", removeEvery: change.every, seedWanted: false };
+    case "not-this-year":
+      return { ...stand, flowers: "removed", removeEvery: null, seedWanted: false };
+  }
+}
+
+type Draft = Omit<Remedy, "after" | "enough" | "curve"> & { curve?: Remedy["curve"] };
+type Task = { scene: Scene; stand: SceneStand; arrival: Arrival; ways: Ways };
+
+const bloom = (stand: SceneStand) => dayNumber(stand.window.end) - dayNumber(stand.window.start) + 1;
+
+/** The share and the chance of ripening for every shift of a sowing, of the stand itself or of a rival. */
+function curveOf({ scene: whole, stand, ways }: Task, moved: SceneStand): NonNullable<Remedy["curve"]> {
+  const scene = { ...whole, stands: whole.stands.filter((s) => degreeOf(stand.species, s.species) !== null) };
+  const points: NonNullable<Remedy["curve"]> = [];
+  for (let shift = EARLIEST_SHIFT; shift <= LATEST_SHIFT; shift++) {
+    const sown = addDays(moved.sowing.sown, shift);
+    const next = applied(scene, [{ kind: "resow", standId: moved.id, sown }]);
+    const then = next.stands.find((s) => s.id === stand.id)!;
+    const { window } = next.stands.find((s) => s.id === moved.id)!;
+    points.push({
+      shift,
+      share: arrivalAt(next, then, airOver(next), ways).likely,
+      ripens: ripensBeforeFrost(window, scene.climate).chance,
+    });
+  }
+  return points;
+}
+
+/** The smallest shift that brings the share within the limit, or the best there is, among those still possible. */
+function shift(task: Task, moved: SceneStand): Draft | null {
+  const { scene, stand } = task;
+  const { sown } = moved.sowing;
+  const curve = curveOf(task, moved);
+  const possible = curve.filter(
+    (p) => p.shift !== 0 && addDays(sown, p.shift) >= scene.today && (!moved.seedWanted || p.ripens >= RIPE_WANTED),
   );
-  const ripeWords = {
-    safe: "still ripe before frost",
-    doubtful: "ripe before frost only in a good autumn",
-    "too-late": "does not ripen before frost",
-    "no-frost": "no frost here",
-  }[ripening.verdict];
+  const name = moved.id === stand.id ? "it" : moved.name;
+  const enough = possible.filter((p) => p.share <= stand.limit).sort((a, b) => Math.abs(a.shift) - Math.abs(b.shift));
+  const best = enough[0] ?? [...possible].sort((a, b) => a.share - b.share || Math.abs(a.shift) - Math.abs(b.shift))[0];
+  const common = {
+    key: `shift ${moved.id}`,
+    curve,
+    cost: { plants: 0, days: Math.abs(best?.shift ?? 0), visits: sown < scene.today ? 2 : 0 },
+  };
+  if (!best)
+    return {
+      ...common,
+      title: `Sow ${name} at another time`,
+      note: "",
+      feasible: false,
+      why: "no sowing from today on ripens before frost",
+      changes: [],
+    };
+  const day = addDays(sown, best.shift);
   return {
-    title: `Sow ${clash.stand.name} ${shift} days later`,
-    cost: `new sowing on ${sown}; ${ripeWords}`,
-    remains: days > 0 ? `up to ${days} days together if both are off their forecast` : "no common day, early or late",
-    feasible: ripening.verdict !== "too-late",
-    change: { kind: "resow", standId: clash.stand.id, sown },
+    ...common,
+    title: `Sow ${name} ${Math.abs(best.shift)} days ${best.shift > 0 ? "later" : "earlier"}, on ${dayInWords(day)}`,
+    note: sown < scene.today ? "a second sowing; the first is given up for seed" : "nothing but the waiting",
+    feasible: true,
+    why: "",
+    changes: [{ kind: "resow", standId: moved.id, sown: day }],
   };
 }
 
-/** The free bed that stands farthest, measured against all rivals. */
-function moveAway(clash: Clash, context: RemedyContext): Remedy | null {
-  if (clash.stand.window.observed) return null;
-  const nearest = (bed: Plot) => Math.min(...context.rivals.map((rival) => gap(bed, rival.plot)));
-  const best = context.beds
-    .filter((bed) => bed.free && !bed.outside)
-    .map((bed) => ({ bed, metres: nearest(bed) }))
-    .sort((a, b) => b.metres - a.metres)[0];
-  if (!best || best.metres <= clash.metres) return null;
+function moves({ scene, stand, ways }: Task): Draft | null {
+  if (stand.window.observed) return null;
+  const taken = new Set(scene.stands.map((s) => s.bed.id));
+  const free = scene.beds.filter((bed) => !bed.outside && !taken.has(bed.id));
+  const tried = free.map((bed) => {
+    const next = applied(scene, [{ kind: "move", standId: stand.id, bedId: bed.id }]);
+    return { bed, share: arrivalAt(next, next.stands.find((s) => s.id === stand.id)!, airOver(next), ways).likely };
+  });
+  const best = tried.sort((a, b) => a.share - b.share)[0];
+  if (!best) return null;
+  const { fits, holds } = block(stand.plants, stand.spacing, best.bed);
+  const late = stand.sowing.sown < scene.today;
   return {
-    title: `Move ${clash.stand.name} to ${best.bed.name}`,
-    cost: "sow or plant it there instead",
-    remains:
-      best.metres >= clash.wanted
-        ? `${Math.round(best.metres)} m, past the rule of thumb`
-        : `${Math.round(best.metres)} m of the ${Math.round(clash.wanted)} m wanted`,
-    feasible: best.metres >= clash.wanted,
-    change: { kind: "move", standId: clash.stand.id, bedId: best.bed.id },
+    key: "move",
+    title: `${late ? "Transplant" : "Sow"} it in bed ${best.bed.name}`,
+    cost: { plants: fits ? 0 : Math.max(0, stand.plants - holds), days: 0, visits: late ? 2 : 0 },
+    note: fits ? "" : `the bed holds ${holds} at this spacing`,
+    feasible: !late || daysBetween(stand.sowing.sown, scene.today) <= MOVABLE_DAYS,
+    why: "too grown to be moved",
+    changes: [{ kind: "move", standId: stand.id, bedId: best.bed.id }],
   };
+}
+
+function thicken({ scene, stand }: Task): Draft | null {
+  const { holds } = block(stand.plants, stand.spacing, stand.bed);
+  const plants = Math.min(holds, stand.plants * 3);
+  if (plants <= stand.plants) return null;
+  const sown = stand.sowing.sown < scene.today;
+  return {
+    key: "thicken",
+    title: `Grow ${plants} plants instead of ${stand.plants}`,
+    cost: { plants: plants - stand.plants, days: 0, visits: 1 },
+    note: "more pollen of its own",
+    feasible: !sown,
+    why: sown ? "it is sown; plants added now flower later" : "",
+    changes: [{ kind: "thicken", standId: stand.id, plants }],
+  };
+}
+
+function farthest({ stand, arrival }: Task): Draft | null {
+  const keep = Math.max(3, Math.ceil(stand.plants / 3));
+  if (keep >= stand.plants) return null;
+  return {
+    key: "save-from",
+    title: `Save seed only from the ${keep} plants farthest from ${arrival.bySource[0]!.name}`,
+    cost: { plants: stand.plants - keep, days: 0, visits: 0 },
+    note: "fewer mothers; their pollen still mixes with all of its own",
+    feasible: true,
+    why: "",
+    changes: [{ kind: "save-from", standId: stand.id, plants: keep }],
+  };
+}
+
+function covers({ stand }: Task): Draft[] {
+  const days = bloom(stand);
+  const selfs = stand.species.selfs;
+  const drafts: Draft[] = [
+    {
+      key: "cage",
+      title: "Put it under a cage",
+      cost: { plants: 0, days: 0, visits: selfs ? 2 : Math.ceil(days / 2) },
+      note: selfs
+        ? "it sets seed by itself"
+        : stand.species.vector === "wind"
+          ? "fine mesh that holds pollen back; shake the plants while they flower"
+          : "put insects in with it, or brush its flowers every second day",
+      feasible: true,
+      why: "",
+      changes: [{ kind: "cover", standId: stand.id, cover: "cage" }],
+    },
+    {
+      key: "hand",
+      title: "Hand-pollinate it and save marked fruit only",
+      cost: { plants: 0, days: 0, visits: days },
+      note: "dawn visits while it flowers; as many as you want fruits may do",
+      feasible: stand.species.vector !== "wind" || stand.species.plantSpacing.high >= 0.2,
+      why: "its flowers are too small and many for it",
+      changes: [{ kind: "hand", standId: stand.id }],
+    },
+  ];
+  if (selfs)
+    drafts.push({
+      key: "bags",
+      title: "Bag flowers before they open",
+      cost: { plants: 0, days: 0, visits: Math.ceil(days / 7) },
+      note: "mark the bagged flowers; only their seed counts",
+      feasible: true,
+      why: "",
+      changes: [{ kind: "cover", standId: stand.id, cover: "bags" }],
+    });
+  return drafts;
+}
+
+const visitsIn = (stand: SceneStand, rival: SceneStand, every: number) =>
+  Math.ceil(overlapDays(stand.window.female, rival.window.male) / every);
+
+function againstRival(task: Task, rival: SceneStand): Draft[] {
+  const { stand } = task;
+  const drafts: Draft[] = [];
+  const moved = rival.school === stand.school || rival.sowing.sown >= task.scene.today ? shift(task, rival) : null;
+  if (moved?.feasible) drafts.push(moved);
+  const missed = Math.round(missedBetweenWalks(WALK_EVERY) * 100);
+  drafts.push({
+    key: `remove ${rival.id}`,
+    title: `Take the flowers off ${rival.name} every ${WALK_EVERY} days`,
+    cost: { plants: 0, days: 0, visits: visitsIn(stand, rival, WALK_EVERY) },
+    note: `no seed from it; about ${missed} flowers in 100 are missed between walks`,
+    feasible: true,
+    why: "",
+    changes: [{ kind: "remove", standId: rival.id, every: WALK_EVERY }],
+  });
+  const lasts = rival.seedLasts;
+  drafts.push({
+    key: `year ${rival.id}`,
+    title: `Grow ${rival.name} for seed another year`,
+    cost: { plants: rival.plants, days: A_YEAR, visits: 0 },
+    note: lasts ? `its kept seed should live ${lasts} more ${lasts === 1 ? "year" : "years"}` : "",
+    feasible: (lasts ?? 0) >= 1,
+    why: lasts === null ? "no seed of it is kept" : "its kept seed will not live until then",
+    changes: [{ kind: "not-this-year", standId: rival.id }],
+  });
+  if (rival.seedWanted && rival.flowers === "open" && !rival.bed.outside)
+    drafts.push({
+      key: `alternate ${rival.id}`,
+      title: `Cage both it and ${rival.name}, opened on alternate days`,
+      cost: { plants: 0, days: 0, visits: bloom(stand) },
+      note: "insects serve each in turn; go every day",
+      feasible: stand.species.vector !== "wind",
+      why: "wind serves no cage",
+      changes: [
+        { kind: "cover", standId: stand.id, cover: "alternate-cages" },
+        { kind: "cover", standId: rival.id, cover: "alternate-cages" },
+      ],
+    });
+  return drafts;
+}
+
+function againstSource(scene: Scene, source: SourceShare): Draft[] {
+  const known = scene.sources.find((s) => s.id === source.id);
+  if (!known || known.agreed || known.kind === "wild") return [];
+  return [
+    {
+      key: `agree ${known.id}`,
+      title: `Talk to the neighbour about ${known.name}`,
+      cost: { plants: 0, days: 0, visits: 1 },
+      note: "another variety, another year, or flowers taken off; count on less than all of it",
+      feasible: true,
+      why: "",
+      changes: [{ kind: "agree", sourceId: known.id }],
+    },
+  ];
+}
+
+/** Labour first, then ground and time: what remedies are ordered by among those that are enough. */
+export const burden = ({ plants, days, visits }: Cost): number => visits + plants / 10 + days / 7;
+
+function tried({ scene, stand, ways }: Task, draft: Draft): Remedy {
+  const next = applied(scene, draft.changes);
+  const then = next.stands.find((s) => s.id === stand.id)!;
+  const { low, likely, high } = arrivalAt(next, then, airOver(next), ways);
+  return {
+    curve: null,
+    ...draft,
+    why: draft.feasible ? "" : draft.why,
+    after: { low, likely, high },
+    enough: draft.feasible && likely <= stand.limit,
+  };
+}
+
+/** Two remedies that fall short alone but are enough together, lightest first. */
+function pairs(task: Task, short: Remedy[]): Remedy[] {
+  const found: Remedy[] = [];
+  for (const [i, a] of short.entries()) {
+    for (const b of short.slice(i + 1)) {
+      const touched = new Set(a.changes.map((c) => ("standId" in c ? c.standId : `source ${c.sourceId}`)));
+      const clash = b.changes.some((c) => touched.has("standId" in c ? c.standId : `source ${c.sourceId}`));
+      if (clash && a.key.split(" ")[0] === b.key.split(" ")[0]) continue;
+      const both = tried(task, {
+        key: `${a.key} + ${b.key}`,
+        title: `${a.title}, and ${b.title.charAt(0).toLowerCase()}${b.title.slice(1)}`,
+        cost: {
+          plants: a.cost.plants + b.cost.plants,
+          days: a.cost.days + b.cost.days,
+          visits: a.cost.visits + b.cost.visits,
+        },
+        note: [a.note, b.note].filter(Boolean).join("; "),
+        feasible: true,
+        why: "",
+        changes: [...a.changes, ...b.changes],
+      });
+      if (both.enough) found.push(both);
+    }
+  }
+  return found.sort((a, b) => burden(a.cost) - burden(b.cost)).slice(0, 2);
 }
 
 /**
- * The ways out of a clash, each with its cost and what remains, feasible ones first.
- * A cost in labour is a rule of thumb: visits are one a day of common flowering.
- * @returns remedies, none recited where it would not help
+ * The ways out for a stand whose seed is at risk, each computed by running the engine on the changed plan: what remains,
+ * what it costs, whether it can be done. Sources that add less than a twentieth of the share are not fought one by one.
+ * @returns those that are enough first, the lightest first; then those that help; then those that can't be done
  */
-export function remediesFor(clash: Clash, context: RemedyContext): Remedy[] {
-  const { stand, source, days } = clash;
-  const remedies: (Remedy | null)[] = [
-    moveAway(clash, context),
-    resowLater(clash, context),
+export function remediesFor(scene: Scene, stand: SceneStand, arrival: Arrival, ways: Ways = new Map()): Remedy[] {
+  // Only what can cross with the stand is carried through the many changed plans.
+  const crosses = ({ species }: { species: SceneSpecies }) => degreeOf(stand.species, species) !== null;
+  const task: Task = {
+    scene: { ...scene, sources: scene.sources.filter(crosses) },
+    stand,
+    arrival,
+    ways,
+  };
+  const worth = arrival.bySource.filter((s) => s.likely > arrival.likely / 20).slice(0, 4);
+  const rivals = worth.flatMap((s) => (s.kind === "stand" ? scene.stands.filter((x) => x.id === s.id) : []));
+  const drafts = [
+    shift(task, stand),
+    moves(task),
+    thicken(task),
+    worth.length > 0 ? farthest(task) : null,
+    ...covers(task),
+    ...rivals.filter((r) => !r.bed.outside).flatMap((rival) => againstRival(task, rival)),
+    ...worth.filter((s) => s.kind === "source").flatMap((source) => againstSource(scene, source)),
     {
-      title: `Cover ${stand.name} while both flower`,
-      cost: context.selfs
-        ? "bags or a net from before first flower"
-        : "a cage, and insects put in with it or flowers brushed daily",
-      remains: "what gets through a torn net, and flowers opened before covering",
-      feasible: true,
-      change: { kind: "flowers", standId: stand.id, flowers: "covered" },
-    },
-    {
-      title: `Hand-pollinate ${stand.name}`,
-      cost: `covers and dawn visits, up to ${days} mornings`,
-      remains: "flowers found open; save only marked fruit",
-      feasible: true,
-      change: { kind: "flowers", standId: stand.id, flowers: "hand" },
-    },
-    source.plot.outside
-      ? null
-      : {
-          title: `Take off the flowers of ${source.name}`,
-          cost: `a walk every second day, about ${Math.ceil(days / 2)} visits; no seed from it`,
-          remains: "flowers missed between visits",
-          feasible: true,
-          change: { kind: "flowers", standId: source.id, flowers: "removed" },
-        },
-    {
-      title: `Take no seed from ${stand.name} this season`,
-      cost: "live on stored seed; check that it still germinates",
-      remains: "none for seed; it may still be eaten",
-      feasible: true,
-      change: { kind: "another-year", standId: stand.id },
-    },
-  ];
-  return remedies.filter((r) => r !== null).sort((a, b) => Number(b.feasible) - Number(a.feasible));
-}
-
-/** The verdict on a clash in the voice of the line's school. */
-export function clashInWords(clash: Clash): string {
-  const { stand, source, days, metres, wanted } = clash;
-  const facts = `${Math.round(metres)} m apart where the rule of thumb asks for ${Math.round(wanted)} m; ${days} days in flower together.`;
-  if (stand.school === "keep-pure") return `Seed of ${stand.name} may have ${source.name} for a father. ${facts}`;
-  if (stand.school === "cross-and-fix")
-    return `Open flowers of ${stand.name} may be fathered by ${source.name}; covered crosses are not touched by this. ${facts}`;
-  return `${source.name} is wild: even a mix is better without it. ${facts}`;
+      key: "wait",
+      title: "Take no seed from it this year",
+      cost: { plants: stand.plants, days: A_YEAR, visits: 0 },
+      note: stand.seedLasts ? `kept seed should live ${stand.seedLasts} more years` : "",
+      feasible: (stand.seedLasts ?? 0) >= 1,
+      why: stand.seedLasts === null ? "no seed of it is kept" : "kept seed will not live until next year",
+      changes: [{ kind: "not-this-year", standId: stand.id }],
+    } satisfies Draft,
+  ].filter((d) => d !== null);
+  const all = drafts
+    .map((draft) => tried(task, draft))
+    .map((r) => (r.key === "wait" ? { ...r, after: { low: 0, likely: 0, high: 0 }, enough: r.feasible } : r))
+    .filter((r) => !r.feasible || r.after.likely < arrival.likely * 0.97);
+  const short = all
+    .filter((r) => r.feasible && !r.enough)
+    .sort((a, b) => a.after.likely - b.after.likely)
+    .slice(0, 6);
+  const rank = (r: Remedy) => (r.enough ? 0 : r.feasible ? 1 : 2);
+  return [...all, ...pairs(task, short)].sort(
+    (a, b) => rank(a) - rank(b) || (rank(a) === 1 ? a.after.likely - b.after.likely : burden(a.cost) - burden(b.cost)),
+  );
 }

@@ -2,7 +2,6 @@ import Joi from "joi";
 import { protocolOf, speciesById } from "@/catalogue/catalogue";
 import { yearOf } from "@/core/calendar/day";
 import { nextGeneration } from "@/core/custody/generation";
-import { flowering } from "@/core/flowering/forecast";
 import { canCross } from "@/core/isolation/crossing";
 import { meeting } from "@/core/pollination/steps";
 import { fruitsFor } from "@/core/pollination/tally";
@@ -11,6 +10,7 @@ import { type Context, command, type Done, nextCode } from "../command";
 import { count, id, name } from "../fields";
 import { type Plant, plantById } from "../plant/queries";
 import { existingStand } from "../stand/commands";
+import { forecaster } from "../stand/forecast";
 import type { StandRow } from "../stand/queries";
 import type { CrossKind } from "./queries";
 
@@ -138,10 +138,8 @@ function planOne(context: Context, input: PlanCross): Done & { id: number } {
     ...kept,
     fruitsWanted,
   });
-  const meet = meeting(
-    flowering(mother.sown, motherSpecies, mother.firstFlower),
-    flowering(father.sown, fatherSpecies, father.firstFlower),
-  );
+  const sky = forecaster(db);
+  const meet = meeting(sky.of(mother).female, sky.of(father).male);
   const who = (stand: StandRow, plant: Plant | null) => `${stand.lineName}${plant ? ` plant ${plant.number}` : ""}`;
   return {
     message: `${code} planned: ${who(mother, motherPlant)} × ${kind === "self" ? "itself" : who(father, fatherPlant)}`,

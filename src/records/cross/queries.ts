@@ -53,15 +53,12 @@ export type CrossRow = Cross & {
   fatherNumber: number | null;
   species: string;
   motherSown: string;
-  motherFirstFlower: string | null;
-  fatherSown: string;
-  fatherFirstFlower: string | null;
 };
 
 const SELECT = `SELECT x.*, l.name lineName, l.species,
     m.code motherCode, ml.name motherName, mb.name motherBed, mp.number motherNumber,
     f.code fatherCode, fl.name fatherName, fp.number fatherNumber,
-    m.sown motherSown, m.firstFlower motherFirstFlower, f.sown fatherSown, f.firstFlower fatherFirstFlower
+    m.sown motherSown
   FROM cross x JOIN line l ON l.id = x.lineId
   JOIN stand m ON m.id = x.motherStandId JOIN line ml ON ml.id = m.lineId
   JOIN stand f ON f.id = x.fatherStandId JOIN line fl ON fl.id = f.lineId

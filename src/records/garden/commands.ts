@@ -2,10 +2,11 @@ import Joi from "joi";
 import { dayInWords } from "@/core/calendar/day";
 import { isDayOfYear } from "@/core/climate/season";
 import { isTimezone } from "@/core/climate/sun";
+import type { Plot } from "@/core/ground/shape";
 import { Refusal, type Row, refuse } from "@/db/journal";
 import type { Db } from "@/db/open";
 import { command } from "../command";
-import { day, id, name, version } from "../fields";
+import { day, id, metres, name, version } from "../fields";
 import { bedById } from "./queries";
 
 const frostDay = (label: string) =>
@@ -26,6 +27,8 @@ type GardenInput = {
   units: string;
   care: string;
   demo: 0 | 1;
+  windFrom?: number | null;
+  station?: string;
   version?: number;
 };
 
@@ -46,6 +49,8 @@ const setGarden = command<GardenInput>({
     units: Joi.string().valid("metric", "imperial").required().label("Units"),
     care: Joi.string().valid("relaxed", "usual", "strict").default("usual").label("Level of care"),
     demo: Joi.number().valid(0, 1).default(0),
+    windFrom: Joi.number().min(0).less(360).allow(null).label("Wind mostly from"),
+    station: Joi.string().valid("none", "simulated").label("Weather station"),
     version: Joi.number().integer().min(0),
   }),
   run({ write, garden }, { version: seen, demo, ...input }) {
@@ -72,16 +77,16 @@ const setAsOf = command<AsOfInput>({
   },
 });
 
-const metres = (label: string) => Joi.number().min(-100_000).max(100_000).label(label);
 const bedFields = {
   name: name("Name").required(),
   x: metres("East").required(),
   y: metres("North").required(),
   width: Joi.number().min(0.1).max(10_000).required().label("Width"),
   length: Joi.number().min(0.1).max(10_000).required().label("Length"),
+  turn: Joi.number().min(0).less(360).default(0).label("Turned"),
   outside: Joi.number().valid(0, 1).default(0).label("Beyond the fence"),
 };
-type BedInput = { name: string; x: number; y: number; width: number; length: number; outside: number };
+type BedInput = Plot & { name: string; outside: number };
 
 function refuseTakenName(db: Db, bedName: string, except = 0): void {
   if (db.prepare("SELECT 1 FROM bed WHERE name = ? AND id <> ?").get(bedName, except))
@@ -110,13 +115,20 @@ const changeBed = command<ChangeBed>({
   },
 });
 
-type MoveBed = { id: number; x: number; y: number };
+type MoveBed = { id: number } & Partial<Plot>;
 
 const moveBed = command<MoveBed>({
   name: "bed.move",
-  schema: Joi.object<MoveBed>({ id: id().required(), x: metres("East").required(), y: metres("North").required() }),
-  run({ db, write }, { id: bed, x, y }) {
-    write.update("bed", bed, { x, y } satisfies Row);
+  schema: Joi.object<MoveBed>({
+    id: id().required(),
+    x: bedFields.x.optional(),
+    y: bedFields.y.optional(),
+    width: bedFields.width.optional(),
+    length: bedFields.length.optional(),
+    turn: Joi.number().min(0).less(360).label("Turned"),
+  }),
+  run({ db, write }, { id: bed, ...place }) {
+    write.update("bed", bed, place satisfies Row);
     return { message: `Bed ${bedById(db, bed)?.name} moved`, id: bed };
   },
 });

@@ -1,6 +1,6 @@
 import type { Day } from "@/core/calendar/day";
 import { dayAt } from "@/core/climate/sun";
-import type { Plot } from "@/core/isolation/distance";
+import type { Plot } from "@/core/ground/shape";
 import type { Units } from "@/core/units/units";
 import type { Db } from "@/db/open";
 
@@ -16,6 +16,9 @@ export type Garden = {
   care: "relaxed" | "usual" | "strict";
   asOf: Day | null;
   demo: 0 | 1;
+  /** The bearing the wind mostly blows from, degrees; null where not known. */
+  windFrom: number | null;
+  station: "none" | "simulated";
   version: number;
 };
 
@@ -34,6 +37,8 @@ const NEW_GARDEN: Garden = {
   care: "usual",
   asOf: null,
   demo: 0,
+  windFrom: null,
+  station: "none",
   version: 0,
 };
 

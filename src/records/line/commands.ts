@@ -15,6 +15,8 @@ type LineInput = {
   origin: string;
   year: number | null;
   description: string;
+  purity: number | null;
+  harm: string;
 };
 
 const lineFields = {
@@ -28,6 +30,8 @@ const lineFields = {
   origin: Joi.string().trim().max(200).default("").label("Origin"),
   year: Joi.number().integer().min(1800).max(2100).allow(null).default(null).label("Year"),
   description: Joi.string().trim().max(4000).default("").label("Description"),
+  purity: Joi.number().min(0.5).max(0.9999).allow(null).default(null).label("Purity wanted"),
+  harm: Joi.string().valid("none", "bitter", "hot", "male-sterile").default("none").label("Its pollen does harm"),
 };
 
 const HYBRID_WARNING =

@@ -1,4 +1,4 @@
-import type { School } from "@/core/isolation/clashes";
+import type { Harm, School } from "@/core/isolation/scene";
 import type { Db } from "@/db/open";
 
 export type Status = "open-pollinated" | "f1-hybrid" | "breeding-line" | "mix" | "wild";
@@ -13,6 +13,9 @@ export type Line = {
   origin: string;
   year: number | null;
   description: string;
+  /** The share of true seed wanted, 0–1; null where the level of care decides. */
+  purity: number | null;
+  harm: Exclude<Harm, "wild">;
   motherLineId: number | null;
   fatherLineId: number | null;
   version: number;

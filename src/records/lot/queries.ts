@@ -40,6 +40,17 @@ export function lotById(db: Db, id: number): LotRow | undefined {
   return db.prepare(`${SELECT} WHERE k.id = ?`).get(id) as LotRow | undefined;
 }
 
+/** Lots of one cross, newest first. */
+export function lotsOfCross(db: Db, crossId: number): LotRow[] {
+  return db.prepare(`${SELECT} WHERE k.crossId = ? ORDER BY k.gathered DESC, k.id DESC`).all(crossId) as LotRow[];
+}
+
+/** The newest day on which seed of each line was gathered. */
+export function newestSeed(db: Db): Map<number, string> {
+  const rows = db.prepare("SELECT lineId, max(gathered) FROM lot GROUP BY lineId").raw().all() as [number, string][];
+  return new Map(rows);
+}
+
 /** Lots, newest first; those of one line when it is named. */
 export function lots(db: Db, lineId: number | null, limit: number): LotRow[] {
   return db

@@ -1,7 +1,5 @@
 import Joi from "joi";
-import { speciesById } from "@/catalogue/catalogue";
 import { daysBetween, isDay } from "@/core/calendar/day";
-import { flowering } from "@/core/flowering/forecast";
 import { removal } from "@/core/selection/roguing";
 import { refuse } from "@/db/journal";
 import { type Context, command } from "../command";
@@ -9,6 +7,7 @@ import { day, id, note } from "../fields";
 import type { YardstickRow } from "../line/queries";
 import { yardsticks } from "../line/queries";
 import { existingStand } from "../stand/commands";
+import { forecaster } from "../stand/forecast";
 import { type Mark, type Plant, plantById } from "./queries";
 
 function existingPlant({ db }: Pick<Context, "db">, plant: number): Plant {
@@ -55,7 +54,7 @@ const removePlants = command<RemovePlants>({
       const stand = stands.get(plant.standId) ?? existingStand(context, plant.standId, "ids");
       stands.set(stand.id, stand);
       if (on < stand.sown) refuse("on", `${stand.code} was sown on ${stand.sown}, after that day.`);
-      const window = flowering(stand.sown, speciesById(stand.species), stand.firstFlower);
+      const window = forecaster(context.db).of(stand);
       if (removal(on, window.start).late) late.push(plant.number);
       context.write.update("plant", plantId, { mark: "out", reason: why, removedOn: on });
     }

@@ -3,15 +3,17 @@ import { speciesById } from "@/catalogue/catalogue";
 import { addDays, dayInWords } from "@/core/calendar/day";
 import { seasonOf } from "@/core/climate/season";
 import { seedsInLot } from "@/core/custody/generation";
-import { flowering } from "@/core/flowering/forecast";
-import type { FlowerCare } from "@/core/isolation/clashes";
-import type { RemedyChange } from "@/core/isolation/remedies";
+import type { Overwintering, Sowing } from "@/core/flowering/forecast";
+import type { Change } from "@/core/isolation/remedies";
+import type { Cover, FlowerCare } from "@/core/isolation/scene";
+import { onlyFor } from "@/core/methods";
 import { type Row, refuse } from "@/db/journal";
 import { type Context, command, nextCode } from "../command";
 import { count, day, id, version } from "../fields";
 import { bedById } from "../garden/queries";
 import { lineById } from "../line/queries";
 import { lotById } from "../lot/queries";
+import { forecaster } from "./forecast";
 import { type StandRow, standById } from "./queries";
 
 /** A stand that must exist. */
@@ -20,8 +22,26 @@ export function existingStand({ db }: Pick<Context, "db">, stand: number, field:
 }
 
 /** The season in which a stand flowers for seed: a crop of the second year belongs to that year. */
-const floweringSeason = (species: string, sown: string, latitude: number) =>
-  seasonOf(flowering(sown, speciesById(species)).start, latitude);
+const floweringSeason = ({ db, garden }: Context, stand: Sowing & { lineId: number; species: string }) =>
+  seasonOf(forecaster(db).of({ ...stand, firstFlower: null }).start, garden.latitude);
+
+/** How a stand is planted and kept through the winter. */
+type Planting = { plantedOut?: string; overwinter?: Overwintering; spacing?: number; rowCount?: number };
+const plantingFields = {
+  plantedOut: day("Planted out"),
+  overwinter: Joi.string().valid("lifted", "left", "late-sown").label("Over winter"),
+  spacing: Joi.number().min(0.01).max(20).label("Between plants"),
+  rowCount: count("Rows", 1000),
+};
+
+function checkPlanting(input: Planting & { sown: string; plants?: number }, species: string): void {
+  if (input.plantedOut && input.plantedOut < input.sown)
+    refuse("plantedOut", "It can't be planted out before it was sown.");
+  if (input.overwinter && !speciesById(species).cold)
+    refuse("overwinter", "This species flowers in its first year; no winter stands between.");
+  if (input.rowCount && input.plants && input.rowCount > input.plants)
+    refuse("rowCount", `${input.plants} plants can't stand in ${input.rowCount} rows.`);
+}
 
 type AddStand = {
   lineId: number;
@@ -32,7 +52,7 @@ type AddStand = {
   plants?: number;
   family: boolean;
   seedWanted: number;
-};
+} & Planting;
 
 /** The line, generation and age of a lot that is sown, checked against what is left of it. */
 function checkLot(context: Context, input: AddStand): number | null {
@@ -63,9 +83,10 @@ const addStand = command<AddStand>({
     plants: count("Plants", 100_000),
     family: Joi.boolean().default(false).label("Number the plants"),
     seedWanted: Joi.number().valid(0, 1).default(1).label("Grown for seed"),
+    ...plantingFields,
   }),
   run(context, { family, ...input }) {
-    const { db, write, garden } = context;
+    const { db, write } = context;
     const line = lineById(db, input.lineId) ?? refuse("lineId", "That line does not exist.");
     if (input.bedId && !bedById(db, input.bedId)) refuse("bedId", "That bed does not exist.");
     // A bought hybrid is itself the F1.
@@ -74,7 +95,8 @@ const addStand = command<AddStand>({
     if (input.plants && input.sowedSeeds && input.plants > input.sowedSeeds)
       refuse("plants", `${input.plants} plants can't stand from ${input.sowedSeeds} seeds.`);
     if (family && (input.plants ?? 0) > 2000) refuse("plants", "At most 2000 plants of one family carry numbers.");
-    const season = floweringSeason(line.species, input.sown, garden.latitude);
+    checkPlanting(input, line.species);
+    const season = floweringSeason(context, { ...input, species: line.species });
     const code = nextCode(db, family ? "family" : "stand", season);
     const made = write.insert("stand", { code, ...input, season, generation });
     if (family) numberPlants(context, made, 0, input.plants ?? 0);
@@ -102,7 +124,10 @@ type ChangeStand = {
   firstFlower?: string;
   flowers: FlowerCare;
   seedWanted: number;
-};
+  cover?: Cover;
+  removeEvery?: number;
+  saveFrom?: number;
+} & Planting;
 
 function checkCounts(stand: StandRow, input: ChangeStand): void {
   const { sowedSeeds, cameUp, plants } = input;
@@ -137,13 +162,20 @@ const changeStand = command<ChangeStand>({
     firstFlower: day("First flower"),
     flowers: Joi.string().valid("open", "covered", "hand", "removed").required().label("Flowers"),
     seedWanted: Joi.number().valid(0, 1).required().label("Grown for seed"),
+    cover: Joi.string().valid("bags", "cage", "alternate-cages").label("Covered with"),
+    removeEvery: Joi.number().integer().min(1).max(30).label("Flowers off every"),
+    saveFrom: count("Seed only from", 100_000),
+    ...plantingFields,
   }),
   run(context, { id: standId, version: seen, ...input }) {
-    const { db, write, today, garden } = context;
+    const { db, write, today } = context;
     const stand = existingStand(context, standId, "id");
     if (input.bedId && !bedById(db, input.bedId)) refuse("bedId", "That bed does not exist.");
     checkCounts(stand, { id: standId, version: seen, ...input });
     checkDays(stand, { id: standId, version: seen, ...input }, today);
+    checkPlanting(input, stand.species);
+    if (input.saveFrom && input.saveFrom > (input.plants ?? 0))
+      refuse("saveFrom", `Only ${input.plants ?? 0} plants stand there.`);
     if (stand.lotId && (input.sown !== stand.sown || input.sowedSeeds !== stand.sowedSeeds)) {
       const rest = { lineId: stand.lineId, lotId: stand.lotId, family: false, seedWanted: 1 };
       const lot = lotById(db, stand.lotId)!;
@@ -159,13 +191,20 @@ const changeStand = command<ChangeStand>({
       {
         bedId: input.bedId ?? null,
         sown: input.sown,
-        season: floweringSeason(stand.species, input.sown, garden.latitude),
+        season: floweringSeason(context, { ...stand, plantedOut: null, overwinter: null, ...input }),
         sowedSeeds: input.sowedSeeds ?? null,
         cameUp: input.cameUp ?? null,
         plants: input.plants ?? null,
         firstFlower: input.firstFlower ?? null,
         flowers: input.flowers,
         seedWanted: input.seedWanted,
+        cover: input.flowers === "covered" ? (input.cover ?? "cage") : null,
+        removeEvery: input.flowers === "removed" ? (input.removeEvery ?? null) : null,
+        saveFrom: input.saveFrom ?? null,
+        plantedOut: input.plantedOut ?? null,
+        overwinter: input.overwinter ?? null,
+        spacing: input.spacing ?? null,
+        rowCount: input.rowCount ?? null,
       },
       seen,
     );
@@ -187,39 +226,74 @@ const observeFlower = command<Observe>({
   },
 });
 
-/** Applies one way out of a clash. Refused when it no longer fits what is sown. */
-const applyRemedy = command<RemedyChange>({
+type ApplyRemedy = { changes: Change[]; season: number };
+
+/** The patch of each kind of change; refused when what it names is not there any more. */
+function patchFor(context: Context, stand: StandRow, change: Exclude<Change, { kind: "agree" }>): Row {
+  switch (change.kind) {
+    case "resow": {
+      const sowing = { ...stand, sown: change.sown, plantedOut: null, firstFlower: null };
+      const season = floweringSeason(context, sowing);
+      return { sown: change.sown, season, firstFlower: null, plantedOut: null };
+    }
+    case "move":
+      if (!bedById(context.db, change.bedId)) refuse("bedId", "That bed does not exist.");
+      return { bedId: change.bedId };
+    case "thicken":
+      if (stand.cameUp !== null && change.plants > stand.cameUp)
+        refuse("plants", `Only ${stand.cameUp} came up; ${change.plants} can't be planted.`);
+      return { plants: change.plants };
+    case "save-from":
+      if (change.plants > (stand.plants ?? 0)) refuse("plants", `Only ${stand.plants ?? 0} plants stand there.`);
+      return { saveFrom: change.plants };
+    case "cover":
+      return { flowers: "covered", cover: change.cover, removeEvery: null };
+    case "hand":
+      return { flowers: "hand", cover: null, removeEvery: null };
+    case "remove":
+      return { flowers: "removed", cover: null, removeEvery: change.every, seedWanted: 0 };
+    case "not-this-year":
+      return { flowers: "removed", cover: null, removeEvery: null, seedWanted: 0 };
+  }
+}
+
+const changeSchema = Joi.object({
+  kind: Joi.string()
+    .valid("resow", "move", "thicken", "save-from", "cover", "hand", "remove", "agree", "not-this-year")
+    .required(),
+  standId: onlyFor(["resow", "move", "thicken", "save-from", "cover", "hand", "remove", "not-this-year"], id()),
+  sourceId: onlyFor(["agree"], id()),
+  sown: onlyFor(["resow"], day("Sown on")),
+  bedId: onlyFor(["move"], id()),
+  plants: onlyFor(["thicken", "save-from"], count("Plants", 100_000)),
+  cover: onlyFor(["cover"], Joi.string().valid("bags", "cage", "alternate-cages")),
+  every: onlyFor(["remove"], Joi.number().integer().min(1).max(30)),
+});
+
+/** Applies a way out, or an arranged season: all its changes or none, one entry to undo. */
+const applyRemedy = command<ApplyRemedy>({
   name: "stand.remedy",
-  schema: Joi.object<RemedyChange>({
-    kind: Joi.string().valid("resow", "move", "flowers", "another-year").required(),
-    standId: id().required(),
-    sown: day("Sown on").when("kind", { not: "resow", otherwise: Joi.required() }),
-    bedId: id().when("kind", { not: "move", otherwise: Joi.required() }),
-    flowers: Joi.string()
-      .valid("open", "covered", "hand", "removed")
-      .when("kind", { not: "flowers", otherwise: Joi.required() }),
-  } as Record<string, Joi.Schema>),
-  run(context, change) {
-    const { db, write, garden } = context;
-    const stand = existingStand(context, change.standId, "standId");
-    const patches: Record<RemedyChange["kind"], () => Row> = {
-      resow: () => {
-        const { sown } = change as Extract<RemedyChange, { kind: "resow" }>;
-        return { sown, season: floweringSeason(stand.species, sown, garden.latitude), firstFlower: null };
-      },
-      move: () => {
-        const { bedId } = change as Extract<RemedyChange, { kind: "move" }>;
-        if (!bedById(db, bedId)) refuse("bedId", "That bed does not exist.");
-        return { bedId };
-      },
-      flowers: (): Row => {
-        const { flowers } = change as Extract<RemedyChange, { kind: "flowers" }>;
-        return flowers === "removed" ? { flowers, seedWanted: 0 } : { flowers };
-      },
-      "another-year": () => ({ seedWanted: 0 }),
+  schema: Joi.object<ApplyRemedy>({
+    changes: Joi.array().items(changeSchema).min(1).max(500).required(),
+    season: Joi.number().integer().min(1990).max(2100).required(),
+  }),
+  run(context, { changes, season }) {
+    const { write } = context;
+    const names = new Set<string>();
+    for (const change of changes) {
+      if (change.kind === "agree") {
+        write.update("source", change.sourceId, { agreedSeason: season });
+        names.add(String(write.read("source", change.sourceId)!.name));
+        continue;
+      }
+      const stand = existingStand(context, change.standId, "standId");
+      write.update("stand", stand.id, patchFor(context, stand, change));
+      names.add(`${stand.code} ${stand.lineName}`);
+    }
+    const listed = [...names];
+    return {
+      message: `Way out taken for ${listed.slice(0, 3).join(", ")}${listed.length > 3 ? ` and ${listed.length - 3} more` : ""}`,
     };
-    write.update("stand", stand.id, patches[change.kind]());
-    return { message: `Way out taken for ${stand.code} ${stand.lineName}`, id: stand.id };
   },
 });
 

@@ -1,4 +1,5 @@
-import type { FlowerCare, School } from "@/core/isolation/clashes";
+import type { Overwintering } from "@/core/flowering/forecast";
+import type { Cover, FlowerCare, Harm, School } from "@/core/isolation/scene";
 import type { Db } from "@/db/open";
 import type { Status } from "../line/queries";
 
@@ -15,8 +16,15 @@ export type Stand = {
   cameUp: number | null;
   plants: number | null;
   firstFlower: string | null;
+  plantedOut: string | null;
+  overwinter: Overwintering | null;
+  spacing: number | null;
+  rowCount: number | null;
   flowers: FlowerCare;
   seedWanted: 0 | 1;
+  cover: Cover | null;
+  removeEvery: number | null;
+  saveFrom: number | null;
   version: number;
 };
 
@@ -26,6 +34,8 @@ export type StandRow = Stand & {
   species: string;
   school: School;
   status: Status;
+  purity: number | null;
+  harm: Exclude<Harm, "wild">;
   motherLineId: number | null;
   fatherLineId: number | null;
   lotCode: string | null;
@@ -34,14 +44,15 @@ export type StandRow = Stand & {
   y: number | null;
   width: number | null;
   length: number | null;
+  turn: number | null;
   outside: 0 | 1 | null;
   /** Plants with a number of their own. */
   numbered: number;
 };
 
-const SELECT = `SELECT s.*, l.name lineName, l.code lineCode, l.species, l.school, l.status,
+const SELECT = `SELECT s.*, l.name lineName, l.code lineCode, l.species, l.school, l.status, l.purity, l.harm,
     l.motherLineId, l.fatherLineId, k.code lotCode,
-    b.name bedName, b.x, b.y, b.width, b.length, b.outside,
+    b.name bedName, b.x, b.y, b.width, b.length, b.turn, b.outside,
     (SELECT count(*) FROM plant p WHERE p.standId = s.id) numbered
   FROM stand s JOIN line l ON l.id = s.lineId
   LEFT JOIN lot k ON k.id = s.lotId LEFT JOIN bed b ON b.id = s.bedId`;

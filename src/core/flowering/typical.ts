@@ -1,0 +1,28 @@
+import { addDays, type Day } from "../calendar/day";
+import type { Climate } from "../climate/climate";
+import { inSeason, seasonSpan } from "../climate/season";
+import { type FloweringFacts, flowering, type Window } from "./forecast";
+
+/** Days by which a crop whose sowing nobody told may be earlier or later. Working value. */
+const UNKNOWN_SOWING = 14;
+
+/**
+ * When a crop that somebody else grows is likely to shed pollen in a season: sown when growers there usually sow it
+ * (tender ones at the last frost, hardy ones six weeks before it, second-year ones the summer before), the range two
+ * weeks wider for not knowing the day. Where frost is not known, sown in the season's fourth month.
+ */
+export function typicalFlowering(facts: FloweringFacts, season: number, climate: Climate): Window {
+  const { male } = flowering({ sown: usualSowing(facts, season, climate) }, facts, climate);
+  return {
+    ...male,
+    earliest: addDays(male.earliest, -UNKNOWN_SOWING),
+    latest: addDays(male.latest, UNKNOWN_SOWING),
+  };
+}
+
+function usualSowing(facts: FloweringFacts, season: number, climate: Climate): Day {
+  const start = seasonSpan(season, climate.latitude).start;
+  const lastFrost = climate.frosts ? inSeason(climate.frosts.last.day, season, climate.latitude) : addDays(start, 100);
+  if (facts.cold) return addDays(lastFrost, -365 + 10);
+  return facts.tender ? lastFrost : addDays(lastFrost, -42);
+}

@@ -1,0 +1,29 @@
+import type { Climate } from "../climate/climate";
+import { below } from "../numbers/normal";
+import type { Overwintering, Range } from "./forecast";
+
+/** Deviation of the coldest night of a winter from year to year, °C; a working value. */
+const WINTER_DEVIATION = 3.5;
+/** How far the coldest night lies below the coldest month's mean minimum, °C; a working value. */
+const COLDEST_BELOW_MEAN = 11;
+/** Mulch and snow: degrees of frost they take off; small late-sown plants stand a little more. Working values. */
+const SHELTER: Record<Exclude<Overwintering, "lifted">, number> = { left: 3, "late-sown": 4 };
+/** Share of stored roots that come through a good store. Working value. */
+const STORED: Range = { low: 0.7, high: 0.95 };
+
+export type Survival = Range & { likely: number };
+
+/**
+ * The share of a second-year crop that comes through the winter, by how it is kept: in the store a working share; in the
+ * ground the chance that the coldest night stays above what the crop stands, shelter counted.
+ * @param hardyTo the frost the crop stands, °C, from and to
+ * @returns shares 0–1
+ */
+export function winterSurvival(way: Overwintering, hardyTo: Range, climate: Climate): Survival {
+  if (way === "lifted") return { ...STORED, likely: (STORED.low + STORED.high) / 2 };
+  if (climate.daily.length === 0) return { low: 0, likely: 0.5, high: 1 };
+  const coldest = Math.min(...climate.daily.map((day) => day.min)) - COLDEST_BELOW_MEAN + SHELTER[way];
+  const survives = (hardy: number) => 1 - below(hardy, coldest, WINTER_DEVIATION);
+  const { low, high } = hardyTo;
+  return { low: survives(high), likely: survives((low + high) / 2), high: survives(low) };
+}

@@ -1,0 +1,72 @@
+import { cornersOf, type Plot, type Point } from "./shape";
+
+export type Planting = {
+  rows: number;
+  perRow: number;
+  /** Ground that the block takes along and across its rows, metres. */
+  along: number;
+  across: number;
+  fits: boolean;
+  /** How many plants the bed holds at this spacing. */
+  holds: number;
+};
+
+const places = (metres: number, spacing: number) => Math.max(1, Math.floor(metres / spacing + 1e-9));
+
+/**
+ * A block of plants as near to square as the bed allows: wind carries pollen in every direction, and one long row is
+ * pollinated badly. Each plant takes `spacing` in both directions.
+ * @param plants a count above 0
+ * @param spacing metres between plants
+ * @param bed its sides, metres
+ * @example block(40, 0.4, { width: 8, length: 4 }) // { rows: 6, perRow: 7, fits: true, … }
+ */
+export function block(plants: number, spacing: number, bed: { width: number; length: number }): Planting {
+  const [long, short] = [Math.max(bed.width, bed.length), Math.min(bed.width, bed.length)];
+  const most = { perRow: places(long, spacing), rows: places(short, spacing) };
+  const rows = Math.min(most.rows, Math.max(1, Math.floor(Math.sqrt(plants))));
+  const perRow = Math.ceil(plants / rows);
+  return {
+    rows,
+    perRow,
+    along: perRow * spacing,
+    across: rows * spacing,
+    fits: perRow <= most.perRow,
+    holds: most.perRow * most.rows,
+  };
+}
+
+/** The block as planted in a number of rows the grower chose. */
+export function inRows(
+  plants: number,
+  rows: number,
+  spacing: number,
+  bed: { width: number; length: number },
+): Planting {
+  const perRow = Math.ceil(plants / rows);
+  const [long, short] = [Math.max(bed.width, bed.length), Math.min(bed.width, bed.length)];
+  const most = { perRow: places(long, spacing), rows: places(short, spacing) };
+  return {
+    rows,
+    perRow,
+    along: perRow * spacing,
+    across: rows * spacing,
+    fits: perRow <= most.perRow && rows <= most.rows,
+    holds: most.perRow * most.rows,
+  };
+}
+
+/** Where the plants of a bed stand when they are spread evenly over it, at most `limit` of them. */
+export function positions(plants: number, bed: Plot, limit = 400): Point[] {
+  const count = Math.max(1, Math.min(plants, limit));
+  const across = Math.max(1, Math.round(Math.sqrt((count * bed.length) / bed.width)));
+  const along = Math.ceil(count / across);
+  const [origin, east, , north] = cornersOf(bed) as [Point, Point, Point, Point];
+  return Array.from({ length: count }, (_, i) => {
+    const [u, v] = [((i % along) + 0.5) / along, (Math.floor(i / along) + 0.5) / across];
+    return {
+      x: origin.x + u * (east.x - origin.x) + v * (north.x - origin.x),
+      y: origin.y + u * (east.y - origin.y) + v * (north.y - origin.y),
+    };
+  });
+}

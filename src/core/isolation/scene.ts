@@ -1,0 +1,90 @@
+import type { Climate } from "../climate/climate";
+import type { Correction } from "../flowering/correction";
+import {
+  type Flowering,
+  type FloweringFacts,
+  flowering,
+  type Range,
+  type Sowing,
+  type Window,
+} from "../flowering/forecast";
+import type { Plot, Point } from "../ground/shape";
+import type { CrossingFacts } from "./crossing";
+import type { Vector } from "./kernel";
+
+export type School = "keep-pure" | "cross-and-fix" | "let-it-mix";
+export type FlowerCare = "open" | "covered" | "hand" | "removed";
+/** How covered flowers are covered; cages may be opened on alternate days so that insects serve each in turn. */
+export type Cover = "bags" | "cage" | "alternate-cages";
+/** What its pollen does that even a mix does not want. */
+export type Harm = "none" | "bitter" | "hot" | "male-sterile" | "wild";
+
+/** What the isolation engine knows of a species. */
+export type SceneSpecies = FloweringFacts &
+  CrossingFacts & { outcrossing: Range; vector: Vector; selfs: boolean; plantSpacing: Range };
+
+export type Bed = Plot & { id: number; name: string; outside: boolean };
+
+export type SceneStand = {
+  id: number;
+  lineId: number;
+  name: string;
+  species: SceneSpecies;
+  school: School;
+  harm: Harm;
+  bed: Bed;
+  plants: number;
+  /** Metres between plants. */
+  spacing: number;
+  sowing: Sowing;
+  correction: Correction | null;
+  window: Flowering;
+  flowers: FlowerCare;
+  cover: Cover | null;
+  /** Days between walks that take its flowers off. */
+  removeEvery: number | null;
+  /** Seed is saved only from so many plants, those farthest from the strongest source. */
+  saveFrom: number | null;
+  seedWanted: boolean;
+  /** The share of strange fathers that the grower takes, 0–1. */
+  limit: number;
+  /** Rule-of-thumb metres at the chosen level of care. */
+  isolation: number;
+  /** Years that kept seed of this line stays alive yet; null where none is kept. */
+  seedLasts: number | null;
+};
+
+/** Pollen from beyond the garden: a neighbour's crop, a field, a wild stand. */
+export type SceneSource = {
+  id: number;
+  name: string;
+  kind: "neighbour" | "field" | "wild" | "ornamental";
+  species: SceneSpecies;
+  outline: Point[];
+  plants: number;
+  male: Window;
+  /** How sure the grower is that it is there and flowering, 0–1. */
+  presence: number;
+  harm: Harm;
+  /** The neighbour has agreed for this season. */
+  agreed: boolean;
+};
+
+export type Barrier = { id: number; name: string; path: Point[]; factor: number };
+
+export type Scene = {
+  stands: SceneStand[];
+  sources: SceneSource[];
+  barriers: Barrier[];
+  beds: Bed[];
+  /** The bearing from which the wind mostly blows, degrees. */
+  windFrom: number | null;
+  climate: Climate;
+  today: string;
+};
+
+/** The stand with its sowing (and what follows from it) changed. */
+export function sownAnew(stand: SceneStand, sown: string, climate: Climate): SceneStand {
+  const sowing = { ...stand.sowing, sown, plantedOut: null, firstFlower: null };
+  return { ...stand, sowing, window: flowering(sowing, stand.species, climate, stand.correction) };
+}

@@ -1,0 +1,56 @@
+import { type Arrival, bearsSeed, type Share, type SourceShare } from "./arrival";
+import type { SceneStand } from "./scene";
+
+export type Verdict = {
+  /** Within the limit even at the high end; over it only there; over it as likely as not. */
+  level: "within" | "perhaps" | "over";
+  /** The source that comes nearest against the rule-of-thumb distance, of those that flower on common days. */
+  thumb: { name: string; metres: number; wanted: number; kept: boolean } | null;
+  words: string;
+};
+
+const round = (n: number) => Number(n.toPrecision(2));
+
+/**
+ * A share as a count a person can picture.
+ * @example oneIn(0.0222) // "1 seed in 45"
+ */
+export function oneIn(share: number): string {
+  if (share < 0.00005) return "fewer than 1 seed in 20,000";
+  if (share > 0.5) return `${Math.round(share * 100)} seeds in 100`;
+  return `1 seed in ${round(1 / share).toLocaleString("en-GB")}`;
+}
+
+/** The range of a share, the rarer end first. */
+export const rangeInWords = ({ low, high }: Share): string =>
+  `${low < 0.00005 ? "almost none" : oneIn(low)} to ${oneIn(high)}`;
+
+function thumbOf(stand: SceneStand, sources: SourceShare[]): Verdict["thumb"] {
+  const meeting = sources.filter((s) => s.days > 0 && s.degree === "freely");
+  if (meeting.length === 0) return null;
+  const nearest = meeting.reduce((a, b) => (b.way.near < a.way.near ? b : a));
+  const { near } = nearest.way;
+  return { name: nearest.name, metres: near, wanted: stand.isolation, kept: near >= stand.isolation };
+}
+
+/** Whether the line's school asks about open seed of this stand at all. */
+export const isJudged = (stand: SceneStand): boolean =>
+  bearsSeed(stand) && !(stand.school === "cross-and-fix" && stand.flowers !== "open");
+
+/** What an arrival means for a stand, in the voice of its line's school. */
+export function verdictOf(stand: SceneStand, arrival: Arrival): Verdict {
+  const { limit, name, school } = stand;
+  const level = arrival.likely > limit ? "over" : arrival.high > limit ? "perhaps" : "within";
+  const most = arrival.bySource[0];
+  const share = oneIn(arrival.likely);
+  const from = most ? `, most of them ${most.name}` : "";
+  const asked = `you take ${oneIn(limit)}`;
+  const words = !most
+    ? `Nothing that crosses with ${name} flowers when it does.`
+    : school === "keep-pure"
+      ? `About ${share} will have a stranger for a father${from}; ${asked}.`
+      : school === "cross-and-fix"
+        ? `About ${share} from open flowers will have a stranger for a father${from}; ${asked}. Covered crosses are not touched by this.`
+        : `About ${share} will have a harmful father${from}; ${asked}. Other kin are welcome in a mix.`;
+  return { level, thumb: thumbOf(stand, arrival.bySource), words };
+}

@@ -1,0 +1,93 @@
+import { addDays, type Day, dayNumber } from "@/core/calendar/day";
+import { type Climate, hoursOfYear } from "@/core/climate/climate";
+import { type Frosts, frostsByNormals, frostsByReadings, STATED_SPREAD } from "@/core/climate/frost";
+import { simulatedStation, type WeatherStation } from "@/core/climate/station";
+import { dailyNormals, type Normals, type Temperature } from "@/core/climate/temperature";
+import type { Db } from "@/db/open";
+import { asOfDay, type Garden, garden } from "../garden/queries";
+
+/** The monthly normals that the grower gave; null until they did. */
+export function normals(db: Db): Normals | null {
+  const rows = db.prepare("SELECT min, max FROM normal ORDER BY id").all() as Temperature[];
+  return rows.length === 12 ? { min: rows.map((r) => r.min), max: rows.map((r) => r.max) } : null;
+}
+
+export type ReadingStretch = { count: number; from: Day | null; to: Day | null };
+
+export function readingStretch(db: Db): ReadingStretch {
+  const row = db.prepare("SELECT count(*) count, min(id) low, max(id) high FROM reading").get() as {
+    count: number;
+    low: number | null;
+    high: number | null;
+  };
+  const day = (number: number | null) => (number === null ? null : addDays("1970-01-01", number));
+  return { count: row.count, from: day(row.low), to: day(row.high) };
+}
+
+/** The days over which a simulated station is asked: all that a garden's records may look back on. */
+const LOOK_BACK_YEARS = 8;
+export const FORECAST_DAYS = 5;
+
+/** The station this garden listens to; null for none. A real one would be another case here. */
+export function stationOf(place: Garden, daily: Temperature[]): WeatherStation | null {
+  if (place.station !== "simulated" || daily.length === 0) return null;
+  return simulatedStation(daily, Math.round(Math.abs(place.latitude) * 1000 + Math.abs(place.longitude) * 10));
+}
+
+function frostsOf(place: Garden, daily: Temperature[], readings: Map<number, Temperature>): Frosts | null {
+  const south = place.latitude < 0;
+  const seen = frostsByReadings(readings, south);
+  if (seen) return seen;
+  if (place.lastFrost && place.firstFrost)
+    return {
+      last: { day: place.lastFrost, spread: STATED_SPREAD },
+      first: { day: place.firstFrost, spread: STATED_SPREAD },
+      from: "stated",
+      seasons: 0,
+    };
+  return daily.length ? frostsByNormals(daily, south ? 181 : 0) : null;
+}
+
+const kept = new WeakMap<Db, { key: string; climate: Climate }>();
+
+/** What is known of the garden's climate: normals, the grower's readings, the station's readings and forecast, frosts. */
+export function climateOf(db: Db): Climate {
+  const place = garden(db);
+  const today = asOfDay(place);
+  const known = normals(db);
+  const stamp = db
+    .prepare("SELECT count(*), total(id), total(version), total(min), total(max) FROM reading")
+    .raw()
+    .get();
+  const { latitude, longitude, lastFrost, firstFrost, station } = place;
+  const key = JSON.stringify([latitude, longitude, lastFrost, firstFrost, station, today, known, stamp]);
+  const before = kept.get(db);
+  if (before?.key === key) return before.climate;
+  const daily = known ? dailyNormals(known) : [];
+  const own = new Map(
+    (db.prepare("SELECT id, min, max FROM reading").all() as (Temperature & { id: number })[]).map(
+      ({ id, min, max }) => [id, { min, max }],
+    ),
+  );
+  const measured = new Map<number, Temperature>();
+  const device = stationOf(place, daily);
+  if (device) {
+    const told = [
+      ...device.readings(addDays(today, -365 * LOOK_BACK_YEARS), today),
+      ...device.forecast(today, FORECAST_DAYS),
+    ];
+    for (const { day, min, max } of told) measured.set(dayNumber(day), { min, max });
+  }
+  // A reading of the grower's own goes before the station's.
+  for (const [id, temperature] of own) measured.set(id, temperature);
+  const seasons = device ? new Map([...measured].filter(([id]) => id <= dayNumber(today))) : own;
+  const climate: Climate = {
+    latitude,
+    daily,
+    measured,
+    hours: hoursOfYear(latitude, longitude),
+    frosts: frostsOf(place, daily, seasons),
+  };
+  kept.set(db, { key, climate });
+  return climate;
+}

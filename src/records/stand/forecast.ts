@@ -1,0 +1,58 @@
+import { sceneSpecies, speciesById } from "@/catalogue/catalogue";
+import type { Day } from "@/core/calendar/day";
+import { daysBetween } from "@/core/calendar/day";
+import type { Climate } from "@/core/climate/climate";
+import { type Correction, correctionFrom } from "@/core/flowering/correction";
+import { type Flowering, flowering, heatUntil, type Overwintering, type Sowing } from "@/core/flowering/forecast";
+import type { Db } from "@/db/open";
+import { climateOf } from "../climate/queries";
+
+type Seen = { sown: Day; plantedOut: Day | null; overwinter: Overwintering | null; firstFlower: Day; species: string };
+
+/** The first flowers that were seen of a line, every season. */
+function firstFlowers(db: Db, lineId: number): Seen[] {
+  return db
+    .prepare(
+      `SELECT s.sown, s.plantedOut, s.overwinter, s.firstFlower, l.species
+       FROM stand s JOIN line l ON l.id = s.lineId
+       WHERE s.lineId = ? AND s.firstFlower IS NOT NULL`,
+    )
+    .all(lineId) as Seen[];
+}
+
+/** What a line's own first flowers say of the catalogue's figure; null without any. */
+function lineCorrection(db: Db, lineId: number, climate: Climate): Correction | null {
+  const seen = firstFlowers(db, lineId);
+  if (seen.length === 0) return null;
+  const species = speciesById(seen[0]!.species);
+  const heat = climate.daily.length > 0;
+  const range = heat ? species.heat.degreeDays : species.daysToFlower;
+  const middle = (range.low + range.high) / 2;
+  const ratios = seen.map((stand) =>
+    heat
+      ? (heatUntil(stand, sceneSpecies(species), climate, stand.firstFlower) ?? Number.NaN) / middle
+      : daysBetween(stand.sown, stand.firstFlower) / middle,
+  );
+  return correctionFrom(ratios, range);
+}
+
+export type Forecaster = {
+  climate: Climate;
+  correction: (lineId: number) => Correction | null;
+  of: (stand: Sowing & { lineId: number; species: string }) => Flowering;
+};
+
+/** Forecasts flowerings with the garden's climate and each line's own record; a line is looked up once. */
+export function forecaster(db: Db): Forecaster {
+  const climate = climateOf(db);
+  const kept = new Map<number, Correction | null>();
+  const correction = (lineId: number) => {
+    if (!kept.has(lineId)) kept.set(lineId, lineCorrection(db, lineId, climate));
+    return kept.get(lineId)!;
+  };
+  return {
+    climate,
+    correction,
+    of: (stand) => flowering(stand, sceneSpecies(speciesById(stand.species)), climate, correction(stand.lineId)),
+  };
+}

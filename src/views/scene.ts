@@ -1,0 +1,90 @@
+import { sceneSpecies, speciesById } from "@/catalogue/catalogue";
+import { addDays, yearOf } from "@/core/calendar/day";
+import { inSeason } from "@/core/climate/season";
+import type { Window } from "@/core/flowering/forecast";
+import { typicalFlowering } from "@/core/flowering/typical";
+import type { Scene, SceneSource, SceneStand } from "@/core/isolation/scene";
+import type { Db } from "@/db/open";
+import { beds, type Garden } from "@/records/garden/queries";
+import { barriers, type SourceRow, sources } from "@/records/ground/queries";
+import { newestSeed } from "@/records/lot/queries";
+import type { ForecastStand, Outlook } from "./outlook";
+
+/** The share of strange fathers taken where a line does not say: by the garden's level of care. */
+const LIMITS: Record<Garden["care"], number> = { relaxed: 0.05, usual: 0.01, strict: 0.002 };
+
+/** Days by which days that a neighbour told may still be wrong. Working value. */
+const TOLD_DOUBT = 4;
+
+function sourceWindow(source: SourceRow, season: number, { climate, garden }: Outlook): Window {
+  if (!source.flowersFrom || !source.flowersTo)
+    return typicalFlowering(sceneSpecies(speciesById(source.species)), season, climate);
+  const start = inSeason(source.flowersFrom, season, garden.latitude);
+  const told = inSeason(source.flowersTo, season, garden.latitude);
+  const end = told < start ? start : told;
+  return { start, end, earliest: addDays(start, -TOLD_DOUBT), latest: addDays(end, TOLD_DOUBT) };
+}
+
+function sceneSource(source: SourceRow, season: number, sky: Outlook): SceneSource {
+  const { id, name, kind, outline, plants, presence, harm } = source;
+  return {
+    id,
+    name,
+    kind,
+    outline,
+    plants,
+    presence,
+    harm,
+    species: sceneSpecies(speciesById(source.species)),
+    male: sourceWindow(source, season, sky),
+    agreed: source.agreedSeason === season,
+  };
+}
+
+type Placed = ForecastStand & { x: number; y: number; width: number; length: number; turn: number; bedId: number };
+
+const isPlaced = (stand: ForecastStand): stand is Placed => stand.x !== null && stand.bedId !== null;
+
+function sceneStand(stand: Placed, { garden, today, correction }: Outlook, newest: Map<number, string>): SceneStand {
+  const species = speciesById(stand.species);
+  const { id, lineId, school, flowers, cover, removeEvery, saveFrom, window } = stand;
+  const gathered = newest.get(lineId);
+  const { x, y, width, length, turn, bedId, bedName, outside } = stand;
+  const { sown, plantedOut, firstFlower, overwinter } = stand;
+  return {
+    id,
+    lineId,
+    name: stand.lineName,
+    school,
+    flowers,
+    cover,
+    removeEvery,
+    saveFrom,
+    window,
+    species: sceneSpecies(species),
+    harm: stand.status === "wild" ? "wild" : stand.harm,
+    bed: { id: bedId, name: bedName!, x, y, width, length, turn, outside: outside === 1 },
+    plants: stand.plants ?? 0,
+    spacing: stand.spacing ?? (species.plantSpacing.low + species.plantSpacing.high) / 2,
+    sowing: { sown, plantedOut, firstFlower, overwinter },
+    correction: correction(lineId),
+    seedWanted: stand.seedWanted === 1,
+    limit: stand.purity === null ? LIMITS[garden.care] : 1 - stand.purity,
+    isolation: species.isolation[garden.care].low,
+    seedLasts: gathered ? Math.max(0, Math.floor(species.shelfYears.low) - (yearOf(today) - yearOf(gathered))) : null,
+  };
+}
+
+/** A season as the isolation engine sees it: stands in beds, sources, barriers, climate; plain data. */
+export function sceneOf(db: Db, sky: Outlook, season: number, stands: ForecastStand[]): Scene {
+  const newest = newestSeed(db);
+  return {
+    stands: stands.filter(isPlaced).map((stand) => sceneStand(stand, sky, newest)),
+    sources: sources(db).map((source) => sceneSource(source, season, sky)),
+    barriers: barriers(db).map(({ id, name, path, factor }) => ({ id, name, path, factor })),
+    beds: beds(db).map(({ version: _, ...bed }) => ({ ...bed, outside: bed.outside === 1 })),
+    windFrom: sky.garden.windFrom,
+    climate: sky.climate,
+    today: sky.today,
+  };
+}
