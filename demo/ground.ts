@@ -16,11 +16,15 @@ const BEDS: [string, number, number, number, number][] = [
   ["far bed", -58, 40, 12, 5],
 ];
 
-/** Mean lowest and highest of each month, as a valley at 410 m has them. */
-const NORMALS = {
-  min: [-3.5, -3, 0, 3, 7.5, 11, 12.8, 12.4, 9, 5.2, 0.8, -2.2],
-  max: [2.5, 4.5, 9.5, 14, 18.5, 22, 24.2, 23.8, 19.2, 13.5, 7, 3.5],
-};
+/** Mean lowest and highest of each month: a valley that gathers cold air, with late frosts. */
+const LOWEST = [-4.5, -4, -1.5, 1.4, 5, 8.8, 10.8, 10.4, 6.6, 3, -0.6, -3.2];
+const HIGHEST = [2.5, 4.5, 9.5, 14, 18.5, 22, 24.2, 23.8, 19.2, 13.5, 7, 3.5];
+const NORMALS = Object.fromEntries(
+  LOWEST.flatMap((low, i) => [
+    [`min${i + 1}`, low],
+    [`max${i + 1}`, HIGHEST[i]!],
+  ]),
+);
 
 const at = ([x, y]: number[]) => ({ x: x!, y: y! });
 const box = (x: number, y: number, width: number, length: number) =>

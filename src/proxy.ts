@@ -27,6 +27,7 @@ export function proxy(request: NextRequest): NextResponse {
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' data: blob:",
     "font-src 'self'",
+    "worker-src 'self'",
     "connect-src 'self'",
     "object-src 'none'",
     "base-uri 'none'",

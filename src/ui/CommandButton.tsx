@@ -13,16 +13,20 @@ type Props = {
   /** Where to go once done, given the new record's id. */
   goTo?: string;
   label?: string;
+  onDone?: () => void;
   children: ReactNode;
 };
 
-export function CommandButton({ command, input, strong, plain, goTo, label, children }: Props) {
+export function CommandButton({ command, input, strong, plain, goTo, label, onDone, children }: Props) {
   const { run, busy } = useCommand();
   const router = useRouter();
   const press = async () => {
     const answer = await run(command, input);
     if (answer && !answer.ok) toast.error(answer.message, { duration: 12_000 });
-    else if (answer && goTo) router.push(goTo);
+    else if (answer) {
+      onDone?.();
+      if (goTo) router.push(goTo);
+    }
   };
   return (
     <button

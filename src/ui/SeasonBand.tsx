@@ -17,6 +17,9 @@ export type Bar = {
   point?: { day: string; words: string; bad: boolean };
 };
 
+/** A frost's usual day and the deviation of the years around it, days. */
+export type Frost = { day: string; spread: number };
+
 export type BandProps = {
   place: string;
   start: string;
@@ -26,8 +29,8 @@ export type BandProps = {
   demo: boolean;
   /** Hours of day for every day from start to end. */
   light: number[];
-  lastFrost: string | null;
-  firstFrost: string | null;
+  lastFrost: Frost | null;
+  firstFrost: Frost | null;
   bars: Bar[];
   hidden: number;
   full?: boolean;
@@ -45,8 +48,6 @@ const words = (day: string, long = true) =>
   ).format(at(day));
 const hoursInWords = (hours: number) =>
   `${Math.floor(hours)} h ${String(Math.round((hours % 1) * 60) % 60).padStart(2, "0")}`;
-/** Days of doubt drawn on each side of a typical frost day. */
-const FROST_DOUBT = 14;
 const LANE = 24;
 
 export function SeasonBand(props: BandProps) {
@@ -165,8 +166,8 @@ export function SeasonBand(props: BandProps) {
           {place || "No garden yet"}
           {demo && <span className="text-soft"> · demo</span>}
         </p>
-        {lastFrost && <FrostWords day={lastFrost} left={share(lastFrost)} what="last frost about" />}
-        {firstFrost && <FrostWords day={firstFrost} left={share(firstFrost)} what="first frost about" />}
+        {lastFrost && <FrostWords day={lastFrost.day} left={share(lastFrost.day)} what="last frost about" />}
+        {firstFrost && <FrostWords day={firstFrost.day} left={share(firstFrost.day)} what="first frost about" />}
         {bars.map((bar) => (
           <BandBar
             key={`${bar.href}${bar.start}${bar.label}`}
@@ -306,15 +307,17 @@ function BandBar({ bar, share, top }: { bar: Bar; share: (day: string) => number
 }
 
 /** Frost's certain and doubtful stretches of a span. Before the last frost and after the first, whichever comes first in it. */
-function frostShades(start: string, end: string, last: string | null, first: string | null) {
+export function frostShades(start: string, end: string, last: Frost | null, first: Frost | null) {
   if (!last || !first) return [];
+  // Nineteen years in twenty lie within two deviations.
+  const doubt = (frost: Frost) => Math.round(2 * frost.spread);
   const shift = (day: string, by: number) => iso(at(day) + by * DAY);
   const clamp = (day: string) => (day < start ? start : day > end ? end : day);
   const shades = [
-    { from: start, to: shift(last, -FROST_DOUBT), doubt: false },
-    { from: shift(last, -FROST_DOUBT), to: shift(last, FROST_DOUBT), doubt: true },
-    { from: shift(first, -FROST_DOUBT), to: shift(first, FROST_DOUBT), doubt: true },
-    { from: shift(first, FROST_DOUBT), to: end, doubt: false },
+    { from: start, to: shift(last.day, -doubt(last)), doubt: false },
+    { from: shift(last.day, -doubt(last)), to: shift(last.day, doubt(last)), doubt: true },
+    { from: shift(first.day, -doubt(first)), to: shift(first.day, doubt(first)), doubt: true },
+    { from: shift(first.day, doubt(first)), to: end, doubt: false },
   ];
   return shades.map((s) => ({ ...s, from: clamp(s.from), to: clamp(s.to) })).filter((s) => s.from < s.to);
 }

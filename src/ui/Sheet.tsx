@@ -27,24 +27,33 @@ export function Sheet({ trigger, title, strong, plain, children }: Props) {
         {trigger}
       </button>
       {open && (
-        <Dialog.Root open onOpenChange={setOpen}>
-          <Dialog.Portal>
-            <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
-            <Dialog.Content
-              aria-describedby={undefined}
-              className="fixed inset-y-0 right-0 z-40 w-full max-w-lg overflow-y-auto border-l border-ink bg-leaf p-6 shadow-xl"
-            >
-              <div className="mb-5 flex items-start justify-between gap-4">
-                <Dialog.Title className="text-2xl">{title}</Dialog.Title>
-                <Dialog.Close aria-label="Close" className="leaf leaf-plain">
-                  <X aria-hidden size={22} />
-                </Dialog.Close>
-              </div>
-              {children(() => setOpen(false))}
-            </Dialog.Content>
-          </Dialog.Portal>
-        </Dialog.Root>
+        <SheetPanel title={title} onClose={() => setOpen(false)}>
+          {children(() => setOpen(false))}
+        </SheetPanel>
       )}
     </>
+  );
+}
+
+/** The page itself, open for as long as it is drawn. */
+export function SheetPanel({ title, onClose, children }: { title: string; onClose: () => void; children: ReactNode }) {
+  return (
+    <Dialog.Root open onOpenChange={onClose}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed inset-y-0 right-0 z-40 w-full max-w-lg overflow-y-auto border-l border-ink bg-leaf p-6 shadow-xl"
+        >
+          <div className="mb-5 flex items-start justify-between gap-4">
+            <Dialog.Title className="text-2xl">{title}</Dialog.Title>
+            <Dialog.Close aria-label="Close" className="leaf leaf-plain">
+              <X aria-hidden size={22} />
+            </Dialog.Close>
+          </div>
+          {children}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
   );
 }

@@ -99,8 +99,12 @@ export function band(
   stands: ForecastStand[],
   strong: (stand: ForecastStand) => boolean = () => true,
   lanes = 3,
+  seasons = 1,
 ): Band {
-  const span = seasonSpan(season, garden.latitude);
+  const span = {
+    start: seasonSpan(season - seasons + 1, garden.latitude).start,
+    end: seasonSpan(season, garden.latitude).end,
+  };
   const days = everyDay(span);
   const index = new Map(days.map((day, i) => [day, i]));
   const share = (day: string) => ((day < span.start ? 0 : (index.get(day) ?? days.length)) / days.length) * 100;

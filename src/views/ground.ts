@@ -4,6 +4,7 @@ import { type Survival, winterSurvival } from "@/core/flowering/winter";
 import { block, inRows, type Planting } from "@/core/ground/planting";
 import type { EnoughInput } from "@/core/inheritance/enoughPlants";
 import { type Arrival, arrivals, type SourceShare, type Ways } from "@/core/isolation/arrival";
+import { KERNELS, type KernelRange } from "@/core/isolation/kernel";
 import { type Remedy, remediesFor } from "@/core/isolation/remedies";
 import type { Scene, SceneStand } from "@/core/isolation/scene";
 import { isJudged, type Verdict, verdictOf } from "@/core/isolation/verdict";
@@ -23,6 +24,15 @@ export type Judged = Verdict &
     standId: number;
     name: string;
     limit: number;
+    /** What the figure was reckoned with, for its working. */
+    stand: {
+      plants: number;
+      spacing: number;
+      outcrossing: { low: number; high: number };
+      female: { start: string; end: string };
+      male: { start: string; end: string };
+      kernel: KernelRange;
+    };
     bySource: SourceShare[];
   };
 
@@ -105,6 +115,18 @@ function groundStand(stand: ForecastStand, sky: Outlook): GroundStand {
   };
 }
 
+function workingOf({ plants, spacing, species, window }: SceneStand): Judged["stand"] {
+  const { female, male } = window;
+  return {
+    plants,
+    spacing,
+    outcrossing: species.outcrossing,
+    female: { start: female.start, end: female.end },
+    male: { start: male.start, end: male.end },
+    kernel: KERNELS[species.vector],
+  };
+}
+
 const over = (j: Judged) => j.likely / j.limit;
 
 /** Stands of one line in one place are one worry to the grower: the worst speaks for them. */
@@ -129,6 +151,7 @@ export function judgedOf(scene: Scene, ways: Ways): Judged[] {
         standId: stand.id,
         name: stand.name,
         limit: stand.limit,
+        stand: workingOf(stand),
         low,
         likely,
         high,

@@ -2,6 +2,7 @@ import { protocolOf, SPECIES } from "@/catalogue/catalogue";
 import { HAZARDS } from "@/catalogue/hazards";
 import { SOURCE_KINDS, type Species } from "@/catalogue/types";
 import { seasonOf } from "@/core/climate/season";
+import { type Degree, degreeOf } from "@/core/isolation/crossing";
 import type { Protocol } from "@/core/pollination/steps";
 import type { Db } from "@/db/open";
 import type { Garden } from "@/records/garden/queries";
@@ -40,6 +41,8 @@ export type SpeciesView = {
   sources: Record<string, string>;
   /** Other species of the catalogue in the same crossing group. */
   kin: string[];
+  /** What else crosses with it, to a degree: other groups of the catalogue, and wild kin. */
+  relatives: { name: string; degree: Degree; note: string }[];
 };
 
 export function speciesView(db: Db, id: string): SpeciesView | null {
@@ -51,6 +54,13 @@ export function speciesView(db: Db, id: string): SpeciesView | null {
     protocol: protocolOf(species),
     hazards: species.hazards.map((h) => HAZARDS[h]!),
     sources: SOURCE_KINDS,
+    relatives: [
+      ...SPECIES.flatMap((other) => {
+        const degree = other.crossingGroup === species.crossingGroup ? null : degreeOf(species, other);
+        return degree ? [{ name: other.name, degree, note: "" }] : [];
+      }),
+      ...species.wild,
+    ],
     kin: SPECIES.filter((s) => s.crossingGroup === species.crossingGroup && s.id !== id).map((s) => s.name),
   };
 }

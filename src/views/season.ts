@@ -1,36 +1,94 @@
 import { speciesById } from "@/catalogue/catalogue";
-import { seasonOf } from "@/core/climate/season";
-import { groupBy } from "@/core/lists/groupBy";
+import { dayNumber } from "@/core/calendar/day";
+import { seasonOf, seasonSpan } from "@/core/climate/season";
+import { nameWithGeneration } from "@/core/custody/generation";
+import type { Scene, School } from "@/core/isolation/scene";
+import { type Tried, tryOut } from "@/core/isolation/tryout";
 import type { Db } from "@/db/open";
 import type { Garden } from "@/records/garden/queries";
 import { seasonsWithStands, standsOfSeason } from "@/records/stand/queries";
 import { type Band, band } from "./band";
 import { type ForecastStand, outlook } from "./outlook";
+import { sceneOf } from "./scene";
+
+export type SeasonStand = {
+  id: number;
+  code: string;
+  name: string;
+  species: string;
+  group: string;
+  school: School;
+  bedId: number | null;
+  bedName: string | null;
+  family: boolean;
+  seedWanted: boolean;
+  sown: string;
+  /** A sowing that is still ahead can be moved. */
+  ahead: boolean;
+  window: ForecastStand["window"];
+  ripening: ForecastStand["ripening"];
+  daysToRipe: { low: number; high: number };
+};
 
 export type Season = {
   garden: Garden;
   band: Band;
   season: number;
   seasons: number[];
-  groups: { name: string; stands: (ForecastStand & { daysToRipe: { low: number; high: number } })[] }[];
+  /** Whether the season before is drawn too. */
+  before: boolean;
+  stands: SeasonStand[];
+  /** What the worker reckons with, and its first answer. */
+  scene: Scene;
+  tried: Tried[];
 };
 
-export function seasonView(db: Db, wantedSeason: number | null): Season {
-  const sky = outlook(db);
-  const { garden: place } = sky;
-  const current = seasonOf(sky.today, place.latitude);
-  const season = wantedSeason ?? current;
-  const stands = standsOfSeason(db, season).map((s) => ({
-    ...sky.forecast(s),
-    daysToRipe: speciesById(s.species).daysToRipe,
-  }));
-  stands.sort((a, b) => (a.window.start < b.window.start ? -1 : 1));
-  const groups = groupBy(stands, (s) => speciesById(s.species).crossingGroup);
+function seasonStand(stand: ForecastStand, today: string): SeasonStand {
+  const species = speciesById(stand.species);
+  const { id, code, school, bedId, bedName, sown, window, ripening } = stand;
   return {
-    garden: place,
-    band: band(sky, season, stands, (s) => s.seedWanted === 1, 14),
+    id,
+    code,
+    school,
+    bedId,
+    bedName,
+    sown,
+    window,
+    ripening,
+    name: nameWithGeneration(stand.lineName, stand.generation),
+    species: species.name,
+    group: species.crossingGroup,
+    family: code.startsWith("F"),
+    seedWanted: stand.seedWanted === 1,
+    ahead: sown >= today && stand.firstFlower === null,
+    daysToRipe: species.daysToRipe,
+  };
+}
+
+/** Only the days that this season's forecasts can look at go to the browser. */
+function trimmed(scene: Scene, from: number, to: number): Scene {
+  const measured = new Map([...scene.climate.measured].filter(([day]) => day >= from && day <= to));
+  return { ...scene, climate: { ...scene.climate, measured } };
+}
+
+export function seasonView(db: Db, wantedSeason: number | null, before = false): Season {
+  const sky = outlook(db);
+  const { garden, today } = sky;
+  const current = seasonOf(today, garden.latitude);
+  const season = wantedSeason ?? current;
+  const rows = standsOfSeason(db, season).map(sky.forecast);
+  rows.sort((a, b) => (a.window.start < b.window.start ? -1 : 1));
+  const span = seasonSpan(season, garden.latitude);
+  const scene = sceneOf(db, sky, season, rows);
+  const first = Math.min(dayNumber(span.start), ...rows.map((r) => dayNumber(r.sown)));
+  return {
+    garden,
+    band: band(sky, season, [], undefined, 1, before ? 2 : 1),
     season,
     seasons: [...new Set([season, current, ...seasonsWithStands(db)])].sort((a, b) => b - a),
-    groups: [...groups].map(([name, list]) => ({ name, stands: list })),
+    before,
+    stands: rows.map((stand) => seasonStand(stand, today)),
+    scene: trimmed(scene, first - 130, dayNumber(span.end) + 30),
+    tried: tryOut(scene, [], new Map()),
   };
 }

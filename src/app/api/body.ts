@@ -1,16 +1,18 @@
 const LIMIT = 256 * 1024;
+/** For commands that take in a file. */
+export const FILE_LIMIT = 3 * 1024 * 1024;
 
 export type Body = { ok: true; value: unknown } | { ok: false; status: number; message: string };
 
 /** Reads a JSON body of limited size; anything longer is dropped unread. */
-export async function readJson(request: Request): Promise<Body> {
+export async function readJson(request: Request, limit = LIMIT): Promise<Body> {
   if (!request.headers.get("content-type")?.startsWith("application/json"))
     return { ok: false, status: 415, message: "Send JSON." };
   const chunks: Uint8Array[] = [];
   let size = 0;
   for await (const chunk of request.body ?? []) {
     size += chunk.length;
-    if (size > LIMIT) return { ok: false, status: 413, message: "That is more than this server takes at once." };
+    if (size > limit) return { ok: false, status: 413, message: "That is more than this server takes at once." };
     chunks.push(chunk);
   }
   try {

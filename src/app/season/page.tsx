@@ -6,5 +6,6 @@ import { type Search, wholeNumber } from "../params";
 export const metadata = { title: "Season" };
 
 export default async function Page({ searchParams }: { searchParams: Search }) {
-  return <SeasonScreen {...seasonView(theDb(), wholeNumber((await searchParams).season))} />;
+  const { season, before } = await searchParams;
+  return <SeasonScreen {...seasonView(theDb(), wholeNumber(season), before === "1")} />;
 }

@@ -27,18 +27,22 @@ const LATER_ERROR = 0.45;
  * @param daily 366 normal days, 1 January first
  */
 export function simulatedStation(daily: Temperature[], seed: number): WeatherStation {
+  const lows = daily.map((day) => day.min);
+  const [coldest, warmest] = [Math.min(...lows), Math.max(...lows)];
   const noise = (day: number, kind: number) => {
     const luck = seeded(seed * 7919 + day * 31 + kind);
     luck();
-    return normalFrom(luck(), luck());
+    return Math.max(-2.6, Math.min(2.6, normalFrom(luck(), luck())));
   };
   const on = (number: number): Temperature => {
     const normal = daily[placeInYear(number)]!;
     const spell = SPELL.reduce((sum, weight, back) => sum + weight * noise(number - back, 1), 0) / SPELL_DEVIATION;
     const clear = noise(number, 2);
-    const coldNight = clear > 1.75 ? 4 : 0;
-    const min = normal.min + 3 * spell - 0.8 * clear - coldNight;
-    const max = normal.max + 3.6 * spell + 1.2 * clear;
+    const coldNight = clear > 1.75 ? 3 : 0;
+    // Summer weather scatters less than winter weather.
+    const swing = 0.75 + (0.35 * (warmest - normal.min)) / Math.max(1, warmest - coldest);
+    const min = normal.min + swing * (3 * spell - 0.8 * clear - coldNight);
+    const max = normal.max + swing * (3.6 * spell + 1.2 * clear);
     return { min: tenth(Math.min(min, max - 0.5)), max: tenth(max) };
   };
   return {

@@ -1,4 +1,4 @@
-import { dayNumber } from "../calendar/day";
+import { dayNumber, dayOf } from "../calendar/day";
 import type { Window } from "../flowering/forecast";
 import { positions } from "../ground/planting";
 import { bearingTo, cornersOf, distance, gap, meetsPath, middleOf, type Point } from "../ground/shape";
@@ -27,6 +27,9 @@ export type SourceShare = Share & {
   /** Days that its pollen and the stand's open stigmas share, by the likely windows. */
   days: number;
   degree: string;
+  /** Plants that shed, what keeps pollen in and the odds of their being there counted. */
+  sheds: number;
+  male: { start: string; end: string };
 };
 
 export type Arrival = Share & { bySource: SourceShare[]; pollinatedShare: number };
@@ -291,6 +294,8 @@ export function arrivalAt(scene: Scene, stand: SceneStand, air: Air = airOver(sc
         way,
         days: meet(emitter.male, female),
         degree,
+        sheds: emitter.strength.likely,
+        male: { start: dayOf(emitter.male.start), end: dayOf(emitter.male.end) },
       }))
       .sort((a, b) => b.likely - a.likely || b.high - a.high),
   };

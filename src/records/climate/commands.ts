@@ -6,24 +6,29 @@ import type { Db } from "@/db/open";
 import { command } from "../command";
 import { normals } from "./queries";
 
-const degrees = (label: string) => Joi.number().min(-60).max(50).label(label);
-const months = (label: string) => Joi.array().items(degrees(label)).length(12).required().label(label);
+const MONTHS = Array.from({ length: 12 }, (_, i) => i + 1);
+const monthField = (name: string, words: string) =>
+  Object.fromEntries(
+    MONTHS.map((month) => [
+      `${name}${month}`,
+      Joi.number().min(-60).max(50).required().label(`Month ${month}, ${words}`),
+    ]),
+  );
 
-type SetNormals = { min: number[]; max: number[] };
+/** Keys min1 … min12 and max1 … max12, January first. */
+type SetNormals = Record<string, number>;
 
 const setNormals = command<SetNormals>({
   name: "climate.normals",
-  schema: Joi.object<SetNormals>({ min: months("Mean lowest"), max: months("Mean highest") }),
-  run({ db, write }, { min, max }) {
-    const wrong = min.findIndex((low, i) => low > max[i]!);
-    if (wrong >= 0)
-      refuse(`max.${wrong}`, `Month ${wrong + 1}: the mean highest can't be below the mean lowest, ${min[wrong]} °C.`);
+  schema: Joi.object<SetNormals>({ ...monthField("min", "lowest"), ...monthField("max", "highest") }),
+  run({ db, write }, input) {
     const known = normals(db);
-    min.forEach((low, i) => {
-      const row = { min: low, max: max[i]! };
-      if (known) write.update("normal", i + 1, row);
-      else write.insert("normal", { id: i + 1, ...row });
-    });
+    for (const month of MONTHS) {
+      const row = { min: input[`min${month}`]!, max: input[`max${month}`]! };
+      if (row.min > row.max) refuse(`max${month}`, `The mean highest can't be below the mean lowest, ${row.min} °C.`);
+      if (known) write.update("normal", month, row);
+      else write.insert("normal", { id: month, ...row });
+    }
     return { message: "Monthly normals kept" };
   },
 });

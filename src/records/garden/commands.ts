@@ -49,8 +49,8 @@ const setGarden = command<GardenInput>({
     units: Joi.string().valid("metric", "imperial").required().label("Units"),
     care: Joi.string().valid("relaxed", "usual", "strict").default("usual").label("Level of care"),
     demo: Joi.number().valid(0, 1).default(0),
-    windFrom: Joi.number().min(0).less(360).allow(null).label("Wind mostly from"),
-    station: Joi.string().valid("none", "simulated").label("Weather station"),
+    windFrom: Joi.number().min(0).less(360).allow(null).default(null).label("Wind mostly from"),
+    station: Joi.string().valid("none", "simulated").default("none").label("Weather station"),
     version: Joi.number().integer().min(0),
   }),
   run({ write, garden }, { version: seen, demo, ...input }) {

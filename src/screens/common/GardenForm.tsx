@@ -7,12 +7,12 @@ export function GardenForm({ garden }: { garden: Garden }) {
   const values = kept
     ? garden
     : { ...garden, latitude: null, longitude: null, timezone: Intl.DateTimeFormat().resolvedOptions().timeZone };
-  const { name, latitude, longitude, timezone, lastFrost, firstFrost, units, care } = values;
+  const { name, latitude, longitude, timezone, lastFrost, firstFrost, units, care, windFrom, station } = values;
   return (
     <CommandForm
       command="garden.set"
       draft="garden"
-      values={{ name, latitude, longitude, timezone, lastFrost, firstFrost, units, care }}
+      values={{ name, latitude, longitude, timezone, lastFrost, firstFrost, units, care, windFrom, station }}
       hidden={{ version: garden.version }}
       submit={kept ? "Keep the garden" : "Begin with this garden"}
     >
@@ -37,6 +37,26 @@ export function GardenForm({ garden }: { garden: Garden }) {
           ]}
         />
       </div>
+      {kept && (
+        <div className="grid gap-4 sm:grid-cols-2">
+          <Field
+            name="windFrom"
+            label="Wind mostly from"
+            type="number"
+            unit="bearing, degrees"
+            hint="West is 270. Empty where it comes from everywhere."
+          />
+          <Field
+            name="station"
+            label="Weather station"
+            type="select"
+            choices={[
+              { value: "none", label: "None: normals and my own readings" },
+              { value: "simulated", label: "The simulated station: made-up weather, to try things" },
+            ]}
+          />
+        </div>
+      )}
       <Field
         name="care"
         label="Level of care in isolation"

@@ -10,11 +10,13 @@ type Props = {
   band: BandProps;
   /** The right page: why, and what else. */
   beside?: ReactNode;
+  /** Whether the work reaches from edge to edge, in line with the band. */
+  wide?: boolean;
   children: ReactNode;
 };
 
 /** The open book every screen is written in: the band above, the index below it, two pages. */
-export function Page({ at, title, band, beside, children }: Props) {
+export function Page({ at, title, band, beside, wide, children }: Props) {
   return (
     <>
       <a href="#work" className="leaf absolute left-2 top-2 z-50 -translate-y-20 bg-leaf focus:translate-y-0">
@@ -24,7 +26,7 @@ export function Page({ at, title, band, beside, children }: Props) {
         <div className="max-sm:hidden">
           <SeasonBand {...band} />
         </div>
-        <nav aria-label="Main" className="flex items-end gap-x-6 border-b border-rule px-4 pt-3 sm:px-7">
+        <nav aria-label="Main" className="print:hidden flex items-end gap-x-6 border-b border-rule px-4 pt-3 sm:px-7">
           <Link href="/" className="pb-2 font-head text-xl font-bold no-underline max-lg:hidden">
             Nimble Orchard
           </Link>
@@ -48,7 +50,7 @@ export function Page({ at, title, band, beside, children }: Props) {
       </header>
       <main id="work" className={beside ? "lg:grid lg:min-h-[60vh] lg:grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)]" : ""}>
         <h1 className="sr-only">{title}</h1>
-        <div className="px-4 py-6 sm:px-7">{children}</div>
+        <div className={wide ? "py-6" : "px-4 py-6 sm:px-7"}>{children}</div>
         {beside && (
           <aside
             aria-label="Why and what else"

@@ -16,6 +16,29 @@ export const STATUSES = {
 
 export const FLOWERS = { open: "Open", covered: "Covered", hand: "Pollinated by hand", removed: "Taken off" } as const;
 
+export const COVERS = { bags: "Bags", cage: "Cage", "alternate-cages": "Cage, opened on alternate days" } as const;
+
+export const WINTERS = {
+  lifted: "Lifted, stored cool, replanted",
+  left: "Left in the ground, mulched",
+  "late-sown": "Sown late, standing small",
+} as const;
+
+export const SOURCE_KINDS = {
+  neighbour: "A neighbour's plants",
+  field: "A field",
+  wild: "A wild stand",
+  ornamental: "Ornamentals",
+} as const;
+
+export const HARMS = {
+  none: "No",
+  bitter: "Yes, bitter or poisonous",
+  hot: "Yes, hot among sweet",
+  "male-sterile": "Yes, male-sterile hybrid",
+  wild: "Yes, wild kin",
+} as const;
+
 export const MARKS = {
   none: "No mark",
   keep: "Keep",

@@ -27,6 +27,7 @@ export function BedForm({ bed, units }: { bed?: Bed; units: Units }) {
               y: shown(bed?.y) ?? 0,
               width: shown(bed?.width),
               length: shown(bed?.length),
+              turn: bed?.turn ?? 0,
               outside: bed?.outside ?? 0,
             }}
             factors={{ x: factor, y: factor, width: factor, length: factor }}
@@ -36,26 +37,23 @@ export function BedForm({ bed, units }: { bed?: Bed; units: Units }) {
           >
             <Field name="name" label="Name" hint="Short, as on its board: C, far bed." />
             <div className="grid grid-cols-2 gap-4">
-              <Field
-                name="x"
-                label="East"
-                type="number"
-                unit={unit}
-                hint="Of its south-west corner, from the garden's corner."
-              />
+              <Field name="x" label="East" type="number" unit={unit} hint="Of its south-west corner, before turning." />
               <Field name="y" label="North" type="number" unit={unit} />
               <Field name="width" label="Width, east–west" type="number" unit={unit} />
               <Field name="length" label="Length, north–south" type="number" unit={unit} />
             </div>
-            <Field
-              name="outside"
-              label="Whose"
-              type="select"
-              choices={[
-                { value: 0, label: "In my garden" },
-                { value: 1, label: "Beyond the fence: a neighbour's, a field, a wild stand" },
-              ]}
-            />
+            <Field name="turn" label="Turned" type="number" unit="degrees clockwise" />
+            {bed?.outside === 1 && (
+              <Field
+                name="outside"
+                label="Whose"
+                type="select"
+                choices={[
+                  { value: 0, label: "In my garden" },
+                  { value: 1, label: "Beyond the fence" },
+                ]}
+              />
+            )}
           </CommandForm>
           {bed && (
             <p className="mt-6">

@@ -1,89 +1,32 @@
 "use client";
+import clsx from "clsx";
 import { type D3DragEvent, drag } from "d3-drag";
 import { select } from "d3-selection";
 import { useRouter } from "next/navigation";
-import { type KeyboardEvent, useEffect, useRef, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
 import { nameWithGeneration } from "@/core/custody/generation";
-import { gap } from "@/core/isolation/distance";
+import { bearingTo, cornersOf, middleOf, type Plot, type Point, snapped } from "@/core/ground/shape";
 import { lengthInWords, type Units } from "@/core/units/units";
 import type { Bed } from "@/records/garden/queries";
 import { useCommand } from "@/ui/useCommand";
-import type { ClashView, Ground } from "@/views/ground";
+import type { Ground, Judged } from "@/views/ground";
+import { boxOn, type Frame, frameOf, HEIGHT, pathOn, placeLabels, roundLength, WIDTH } from "./frame";
+import { useZoom } from "./useZoom";
 
-type Props = {
-  beds: Bed[];
-  stands: Ground["stands"];
-  chosen: number | null;
-  clashes: ClashView[];
+export type Drawing = { kind: "barrier" | "source"; points: Point[] };
+
+type Props = Pick<Ground, "beds" | "stands" | "barriers" | "sources"> & {
+  concern: Judged | null;
   units: Units;
   season: number;
+  drawing: Drawing | null;
+  /** Points as they are drawn; `done` when the line is ended. */
+  onDraw: (points: Point[], done: boolean) => void;
+  onOpen: (kind: "barrier" | "source", id: number) => void;
 };
 
-const WIDTH = 800;
-const PAD = 52;
-/** The sheet is as high as the ground asks for, within what a page holds. */
-const TALLEST = 600;
-const LOWEST = 360;
-
-/** The stretch of ground to draw, metres, with its scale in pixels a metre. */
-function frameOf(beds: Bed[]) {
-  const west = Math.min(...beds.map((b) => b.x));
-  const south = Math.min(...beds.map((b) => b.y));
-  const east = Math.max(...beds.map((b) => b.x + b.width));
-  const north = Math.max(...beds.map((b) => b.y + b.length));
-  const scale = Math.min((WIDTH - 2 * PAD) / (east - west), (TALLEST - 2 * PAD) / (north - south), 60);
-  const height = Math.max(LOWEST, (north - south) * scale + 2 * PAD);
-  const left = (WIDTH - (east - west) * scale) / 2;
-  const bottom = (height + (north - south) * scale) / 2;
-  const x = (metres: number) => left + (metres - west) * scale;
-  const y = (metres: number) => bottom - (metres - south) * scale;
-  return { scale, height, x, y };
-}
-
-/** A round length for the scale bar, near a sixth of the drawing. */
-function roundLength(metres: number): number {
-  const size = 10 ** Math.floor(Math.log10(metres));
-  return [5, 2, 1].map((n) => n * size).find((n) => n <= metres) ?? size;
-}
-
-type Label = { bed: Bed; words: string; x: number; y: number };
-
-/** Words beside beds, moved down until none lies on another or on a bed. */
-function placeLabels(beds: Bed[], words: Map<number, string>, frame: ReturnType<typeof frameOf>): Label[] {
-  const boxes = beds.map((b) => ({
-    left: frame.x(b.x),
-    top: frame.y(b.y + b.length),
-    right: frame.x(b.x + b.width),
-    bottom: frame.y(b.y),
-  }));
-  const labels: Label[] = [];
-  beds.forEach((bed, i) => {
-    const text = words.get(bed.id) ?? bed.name;
-    const width = text.length * 7 + 4;
-    const box = boxes[i]!;
-    const spots = [
-      { x: box.left, y: box.top - 6 },
-      { x: box.left, y: box.bottom + 15 },
-      { x: box.right - width, y: box.top - 6 },
-      { x: box.right - width, y: box.bottom + 15 },
-      { x: box.left, y: box.top - 22 },
-      { x: box.left, y: box.bottom + 31 },
-      { x: box.right + 6, y: box.top + 14 },
-      { x: box.left - width, y: box.top + 14 },
-    ];
-    // Where nothing is free, over the bed, but never off the sheet.
-    const onSheet = { x: Math.max(2, Math.min(box.left, WIDTH - width - 2)), y: box.top - 6 };
-    const clear = (spot: { x: number; y: number }) =>
-      spot.x > 0 &&
-      spot.x + width < WIDTH &&
-      ![
-        ...boxes,
-        ...labels.map((l) => ({ left: l.x, right: l.x + l.words.length * 7 + 4, top: l.y - 11, bottom: l.y + 3 })),
-      ].some((o) => spot.x < o.right && spot.x + width > o.left && spot.y - 11 < o.bottom && spot.y + 3 > o.top);
-    labels.push({ bed, words: text, ...(spots.find(clear) ?? onSheet) });
-  });
-  return labels;
-}
+const SNAP = 0.25;
+const TURN = 5;
 
 function wordsFor(bed: Bed, stands: Ground["stands"]): string {
   const names = [
@@ -94,74 +37,179 @@ function wordsFor(bed: Bed, stands: Ground["stands"]): string {
   return `${bed.name} · ${short(names[0]!)}${names.length > 1 ? ` +${names.length - 1}` : ""}`;
 }
 
-export function GroundMap({ beds, stands, chosen, clashes, units, season }: Props) {
-  const own = beds.filter((b) => !b.outside);
-  const [all, setAll] = useState(own.length === 0);
-  const [moved, setMoved] = useState<{ id: number; x: number; y: number } | null>(null);
+const plotOf = ({ x, y, width, length, turn }: Plot): Plot => ({ x, y, width, length, turn });
+const turned = (degrees: number) => (((Math.round(degrees / TURN) * TURN) % 360) + 360) % 360;
+const oneIn = (share: number) =>
+  share < 0.00005 ? "hardly any" : `1 in ${Number((1 / share).toPrecision(2)).toLocaleString("en-GB")}`;
+
+export function GroundMap(props: Props) {
+  const { beds, stands, barriers, sources, concern, units, season, drawing, onDraw, onOpen } = props;
+  const svg = useRef<SVGSVGElement>(null);
+  const { zoom, by, pan, reset } = useZoom(svg);
+  const [snap, setSnap] = useState(true);
+  const [all, setAll] = useState(beds.length === 0);
+  const [held, setHeld] = useState<(Plot & { id: number }) | null>(null);
+  const [focused, setFocused] = useState<number | null>(null);
+  const [pointer, setPointer] = useState<Point | null>(null);
   const { run } = useCommand();
   const router = useRouter();
-  const svg = useRef<SVGSVGElement>(null);
-  const shown = all ? beds : own;
-  const frame = frameOf(shown.length ? shown : beds);
-  const placed = shown.map((b) => (moved?.id === b.id ? { ...b, x: moved.x, y: moved.y } : b));
-  const labels = placeLabels(placed, new Map(placed.map((b) => [b.id, wordsFor(b, stands)])), frame);
-  const chosenStand = stands.find((s) => s.id === chosen);
-  const chosenBed = placed.find((b) => b.id === chosenStand?.bedId);
-  const tick = roundLength(120 / frame.scale);
-  const standOf = (bed: Bed) => stands.find((s) => s.bedId === bed.id);
 
-  const keep = async (bed: Bed, x: number, y: number) => {
-    await run("bed.move", { id: bed.id, x: Math.round(x * 20) / 20, y: Math.round(y * 20) / 20 });
-    setMoved(null);
-  };
+  const placed = beds.map((b) => (held?.id === b.id ? { ...b, ...held } : b));
+  const far = [...sources.flatMap((s) => s.outline), ...barriers.flatMap((b) => b.path)];
+  const frame = frameOf([...beds.flatMap(cornersOf), ...(all ? far : [])], zoom);
+  const step = (metres: number) => (snap ? snapped(metres, SNAP) : Math.round(metres * 100) / 100);
 
-  // biome-ignore lint/correctness/useExhaustiveDependencies: bound anew when the beds or the scale change
-  useEffect(() => {
-    const groups = select(svg.current).selectAll<SVGGElement, unknown>("g[data-bed]");
-    groups.call(
-      drag<SVGGElement, unknown>()
-        .clickDistance(4)
-        .subject((_event: unknown, _d: unknown) => ({ x: 0, y: 0 }))
-        .on(
-          "start drag end",
-          function on(this: SVGGElement, event: D3DragEvent<SVGGElement, unknown, { x: number; y: number }>) {
-            const bed = placed.find((b) => b.id === Number(this.dataset.bed))!;
-            const to = { id: bed.id, x: bed.x + event.x / frame.scale, y: bed.y - event.y / frame.scale };
-            if (event.type === "drag") {
-              this.setAttribute("transform", `translate(${event.x} ${event.y})`);
-            }
-            if (event.type !== "end") return;
-            this.removeAttribute("transform");
-            if (Math.hypot(event.x, event.y) < 4) return;
-            setMoved(to);
-            void keep(bed, to.x, to.y);
-          },
-        ),
-    );
-  }, [beds, all]);
-
-  const onKey = (event: KeyboardEvent, bed: Bed) => {
-    const step = event.shiftKey ? 5 : 0.5;
-    const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, step], ArrowDown: [0, -step] }[event.key];
-    if (by) {
-      event.preventDefault();
-      void keep(bed, bed.x + by[0]!, bed.y + by[1]!);
-    } else if (event.key === "Enter") open(bed);
+  const keep = async (id: number, plot: Plot) => {
+    setHeld({ id, ...plot });
+    await run("bed.move", { id, ...plot });
+    setHeld(null);
   };
   const open = (bed: Bed) => {
     const here = stands.filter((s) => s.bedId === bed.id);
-    const next = here[(here.findIndex((s) => s.id === chosen) + 1) % Math.max(1, here.length)];
+    const next = here[(here.findIndex((s) => s.id === concern?.standId) + 1) % Math.max(1, here.length)];
     if (next) router.push(`/ground?season=${season}&stand=${next.id}`);
   };
+
+  // What drags: whole beds, their corner (size) and their handle (turn), barriers and sources.
+  const drags = useRef<(kind: string, id: number, dx: number, dy: number, end: boolean, at: Point) => void>(() => {});
+  drags.current = (kind, id, dx, dy, end, at) => {
+    const [east, north] = [dx / frame.scale, -dy / frame.scale];
+    if (kind === "barrier" || kind === "source") {
+      if (end) void run("ground.move", { kind, id, east: step(east), north: step(north) });
+      return;
+    }
+    const bed = beds.find((b) => b.id === id)!;
+    const middle = { x: bed.x + bed.width / 2, y: bed.y + bed.length / 2 };
+    const plot = plotOf(bed);
+    if (kind === "bed") Object.assign(plot, { x: step(bed.x + east), y: step(bed.y + north) });
+    if (kind === "turn") plot.turn = turned(bearingTo(middle, at));
+    if (kind === "size") {
+      // The corner moves in the bed's own directions; the opposite corner stays where it is.
+      const angle = (bed.turn * Math.PI) / 180;
+      const along = east * Math.cos(angle) - north * Math.sin(angle);
+      const across = east * Math.sin(angle) + north * Math.cos(angle);
+      plot.width = Math.max(0.5, step(bed.width + along));
+      plot.length = Math.max(0.5, step(bed.length + across));
+      const fixed = cornersOf(bed)[0]!;
+      const moved = cornersOf(plot)[0]!;
+      plot.x += fixed.x - moved.x;
+      plot.y += fixed.y - moved.y;
+    }
+    if (end) void keep(id, plot);
+    else setHeld({ id, ...plot });
+  };
+
+  const shapes = `${beds.map((b) => b.id)} ${barriers.map((b) => b.id)} ${sources.map((s) => s.id)} ${focused} ${all}`;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: bound anew when what can be dragged changes
+  useEffect(() => {
+    const found = select(svg.current).selectAll<SVGGElement, unknown>("[data-drag]");
+    found.call(
+      drag<SVGGElement, unknown>()
+        .clickDistance(4)
+        .container(() => svg.current!)
+        .subject(() => ({ x: 0, y: 0 }))
+        .on(
+          "start drag end",
+          function on(this: SVGGElement, event: D3DragEvent<SVGGElement, unknown, { x: number; y: number }>) {
+            const [kind, id] = this.dataset.drag!.split(" ") as [string, string];
+            const shape = kind === "barrier" || kind === "source";
+            if (event.type === "drag" && shape) this.setAttribute("transform", `translate(${event.x} ${event.y})`);
+            if (event.type === "end" && shape) this.removeAttribute("transform");
+            if (event.type === "start" || (event.type === "end" && Math.hypot(event.x, event.y) < 4)) return;
+            const box = svg.current!.getBoundingClientRect();
+            const source = event.sourceEvent as MouseEvent | TouchEvent;
+            const touch = "changedTouches" in source ? source.changedTouches[0]! : source;
+            const at = frame.metresAt(
+              ((touch.clientX - box.left) / box.width) * WIDTH,
+              ((touch.clientY - box.top) / box.height) * HEIGHT,
+            );
+            drags.current(kind, Number(id), event.x, event.y, event.type === "end", at);
+          },
+        ),
+    );
+  }, [shapes]);
+
+  const onBedKey = (event: KeyboardEvent, bed: Bed) => {
+    const by = event.shiftKey ? 5 : 0.5;
+    const arrow = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] }[event.key];
+    const plot = plotOf(bed);
+    if (arrow && event.altKey)
+      Object.assign(plot, {
+        width: Math.max(0.5, bed.width + arrow[0]!),
+        length: Math.max(0.5, bed.length + arrow[1]!),
+      });
+    else if (arrow) Object.assign(plot, { x: bed.x + arrow[0]!, y: bed.y + arrow[1]! });
+    else if (event.key === "," || event.key === ".") plot.turn = turned(bed.turn + (event.key === "," ? -TURN : TURN));
+    else if (event.key === "Enter") return open(bed);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+    void keep(bed.id, plot);
+  };
+  const onShapeKey = (event: KeyboardEvent, kind: "barrier" | "source", id: number) => {
+    const by = event.shiftKey ? 5 : 0.5;
+    const arrow = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] }[event.key];
+    if (event.key === "Enter") return onOpen(kind, id);
+    if (!arrow) return;
+    event.preventDefault();
+    event.stopPropagation();
+    void run("ground.move", { kind, id, east: arrow[0], north: arrow[1] });
+  };
+  const onSheetKey = (event: KeyboardEvent) => {
+    if (drawing && event.key === "Enter" && drawing.points.length > 1) onDraw(drawing.points, true);
+    else if (drawing && event.key === "Escape") onDraw([], true);
+    else if (event.key === "+") by(1.4);
+    else if (event.key === "-") by(1 / 1.4);
+    else if (event.key === "0") reset();
+    else if (event.target === svg.current && event.key.startsWith("Arrow")) {
+      event.preventDefault();
+      const [x, y] = { ArrowLeft: [60, 0], ArrowRight: [-60, 0], ArrowUp: [0, 60], ArrowDown: [0, -60] }[event.key] ?? [
+        0, 0,
+      ];
+      pan(x!, y!);
+    }
+  };
+  const pointAt = (event: PointerEvent): Point => {
+    const box = svg.current!.getBoundingClientRect();
+    const { x, y } = frame.metresAt(
+      ((event.clientX - box.left) / box.width) * WIDTH,
+      ((event.clientY - box.top) / box.height) * HEIGHT,
+    );
+    return { x: step(x), y: step(y) };
+  };
+  const press = (event: PointerEvent) => {
+    if (!drawing) return;
+    const points = [...drawing.points, pointAt(event)];
+    onDraw(points, drawing.kind === "source");
+  };
+
+  const labels = placeLabels([
+    ...placed.map((bed) => ({ key: `bed ${bed.id}`, words: wordsFor(bed, stands), box: boxOn(frame, cornersOf(bed)) })),
+    ...sources.map((s) => ({ key: `source ${s.id}`, words: s.name, box: boxOn(frame, s.outline) })),
+    ...barriers.map((b) => ({ key: `barrier ${b.id}`, words: b.name, box: boxOn(frame, b.path.slice(0, 2)) })),
+  ]);
+  const tick = roundLength(120 / frame.scale);
+  const concernStand = stands.find((s) => s.id === concern?.standId);
+  const concernBed = placed.find((b) => b.id === concernStand?.bedId);
+  const focusedBed = placed.find((b) => b.id === focused);
 
   return (
     <figure>
       <svg
         ref={svg}
-        viewBox={`0 0 ${WIDTH} ${frame.height}`}
-        className="w-full touch-none select-none"
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        className={clsx(
+          "w-full touch-none select-none border border-rule",
+          drawing ? "cursor-crosshair" : "cursor-grab",
+        )}
         role="group"
-        aria-label="The ground to scale"
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: the sheet takes keys to zoom and pan
+        tabIndex={0}
+        aria-label="The ground to scale. Plus and minus zoom, arrows pan, 0 fits"
+        onKeyDown={onSheetKey}
+        onPointerUp={press}
+        onPointerMove={(event) => drawing && setPointer(pointAt(event))}
+        onDoubleClick={() => drawing && drawing.points.length > 1 && onDraw(drawing.points, true)}
       >
         <defs>
           <pattern id="rows" width="7" height="7" patternUnits="userSpaceOnUse">
@@ -170,84 +218,119 @@ export function GroundMap({ beds, stands, chosen, clashes, units, season }: Prop
           <pattern id="numbered" width="8" height="8" patternUnits="userSpaceOnUse">
             <circle cx="4" cy="4" r="1.3" fill="var(--damson)" />
           </pattern>
+          <pattern id="strange" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <path d="M0 3H6" stroke="var(--dusk)" strokeWidth="1.2" opacity="0.7" />
+          </pattern>
         </defs>
-        {chosenBed && chosenStand && (
-          <Ring bed={chosenBed} metres={chosenStand.isolation.low} frame={frame} units={units} />
+        {concernBed && concernStand && (
+          <Ring bed={concernBed} metres={concernStand.isolation.low} frame={frame} units={units} />
         )}
-        {clashes.map((clash) => {
-          const [a, b] = [clash.standId, clash.sourceId].map((id) =>
-            placed.find((bed) => bed.id === stands.find((s) => s.id === id)?.bedId),
-          );
-          if (!a || !b || a.id === b.id) return null;
-          const at = (bed: Bed) => [frame.x(bed.x + bed.width / 2), frame.y(bed.y + bed.length / 2)] as const;
-          const [x1, y1] = at(a);
-          const [x2, y2] = at(b);
-          return (
-            <g key={clash.key}>
+        {barriers.map((barrier) => (
+          <g
+            key={barrier.id}
+            data-drag={`barrier ${barrier.id}`}
+            role="button"
+            tabIndex={0}
+            aria-label={`${barrier.name}, lets ${barrier.factor} of pollen pass. Arrow keys move it, Enter opens it`}
+            className="cursor-move outline-none [&:focus-visible>path]:stroke-dusk"
+            onClick={() => onOpen("barrier", barrier.id)}
+            onKeyDown={(event) => onShapeKey(event, "barrier", barrier.id)}
+          >
+            <path
+              d={pathOn(frame, barrier.path, false)}
+              fill="none"
+              stroke={barrier.kind === "hedge" ? "var(--moss)" : "var(--soft)"}
+              strokeWidth={barrier.kind === "hedge" ? 7 : 5}
+              strokeDasharray={barrier.kind === "hedge" ? "1 6" : undefined}
+              strokeLinecap={barrier.kind === "hedge" ? "round" : "butt"}
+            />
+            <path d={pathOn(frame, barrier.path, false)} fill="none" stroke="transparent" strokeWidth="22" />
+          </g>
+        ))}
+        {sources.map((source) => (
+          <g
+            key={source.id}
+            data-drag={`source ${source.id}`}
+            role="button"
+            tabIndex={0}
+            aria-label={`${source.name}, ${source.speciesName.toLowerCase()} beyond the garden. Arrow keys move it, Enter opens it`}
+            className="cursor-move outline-none [&:focus-visible>path]:stroke-[4]"
+            onClick={() => onOpen("source", source.id)}
+            onKeyDown={(event) => onShapeKey(event, "source", source.id)}
+          >
+            {source.outline.length > 1 ? (
               <path
-                d={`M${x1} ${y1} Q${(x1 + x2) / 2} ${(y1 + y2) / 2 - 30} ${x2} ${y2}`}
-                fill="none"
+                d={pathOn(frame, source.outline, true)}
+                fill="url(#strange)"
                 stroke="var(--dusk)"
-                strokeWidth="3"
-                opacity="0.55"
+                strokeWidth="1.6"
+                strokeDasharray="5 4"
               />
-              <text
-                x={(x1 + x2) / 2}
-                y={(y1 + y2) / 2 - 20}
-                textAnchor="middle"
-                className="fill-dusk text-[13px] font-bold"
-                paintOrder="stroke"
-                stroke="var(--paper)"
-                strokeWidth="4"
-              >
-                {lengthInWords(gap(a, b), units)}
-              </text>
-            </g>
-          );
-        })}
+            ) : null}
+            <circle
+              cx={frame.x(middleOf(source.outline).x)}
+              cy={frame.y(middleOf(source.outline).y)}
+              r={source.outline.length > 1 ? 3 : 7}
+              fill="var(--dusk)"
+            />
+            <circle
+              cx={frame.x(middleOf(source.outline).x)}
+              cy={frame.y(middleOf(source.outline).y)}
+              r="14"
+              fill="transparent"
+            />
+          </g>
+        ))}
+        {concern && concernBed && (
+          <Arrivals
+            concern={concern}
+            to={middleOf(cornersOf(concernBed))}
+            frame={frame}
+            units={units}
+            placeOf={(key) => {
+              const [kind, id] = key.split(" ");
+              if (kind === "source")
+                return middleOf(sources.find((s) => s.id === Number(id))?.outline ?? [{ x: 0, y: 0 }]);
+              const bed = placed.find((b) => b.id === stands.find((s) => s.id === Number(id))?.bedId);
+              return bed ? middleOf(cornersOf(bed)) : null;
+            }}
+          />
+        )}
         {placed.map((bed) => {
-          const stand = standOf(bed);
-          const isChosen = bed.id === chosenStand?.bedId;
+          const stand = stands.find((s) => s.bedId === bed.id);
+          const outline = pathOn(frame, cornersOf(bed), true);
           return (
             <g
               key={bed.id}
-              data-bed={bed.id}
+              data-drag={`bed ${bed.id}`}
               role="button"
               tabIndex={0}
-              aria-label={`Bed ${wordsFor(bed, stands)}. Arrow keys move it, Enter opens its stand`}
-              className="cursor-move outline-none [&:focus-visible>rect]:stroke-dusk [&:focus-visible>rect]:stroke-[4]"
+              aria-label={`Bed ${wordsFor(bed, stands)}. Arrow keys move it, with Alt they size it, comma and full stop turn it, Enter opens its stand`}
+              className="cursor-move outline-none [&:focus-visible>path]:stroke-dusk [&:focus-visible>path]:stroke-[4]"
               onClick={() => open(bed)}
-              onKeyDown={(event) => onKey(event, bed)}
+              onFocus={() => setFocused(bed.id)}
+              onKeyDown={(event) => onBedKey(event, bed)}
             >
-              <rect
-                x={frame.x(bed.x)}
-                y={frame.y(bed.y + bed.length)}
-                width={bed.width * frame.scale}
-                height={bed.length * frame.scale}
+              <path
+                d={outline}
                 fill="var(--leaf)"
                 stroke="var(--ink)"
-                strokeWidth={isChosen ? 3.5 : 1.4}
+                strokeWidth={bed.id === concernBed?.id ? 3.5 : 1.4}
                 strokeDasharray={bed.outside ? "5 4" : undefined}
               />
               {stand && (
-                <rect
-                  x={frame.x(bed.x)}
-                  y={frame.y(bed.y + bed.length)}
-                  width={bed.width * frame.scale}
-                  height={bed.length * frame.scale}
-                  fill={stand.numbered > 0 ? "url(#numbered)" : "url(#rows)"}
-                  pointerEvents="none"
-                />
+                <path d={outline} fill={stand.numbered > 0 ? "url(#numbered)" : "url(#rows)"} pointerEvents="none" />
               )}
             </g>
           );
         })}
+        {focusedBed && !drawing && <Handles bed={focusedBed} frame={frame} />}
         {labels.map((label) => (
           <text
-            key={label.bed.id}
+            key={label.key}
             x={label.x}
             y={label.y}
-            className="pointer-events-none fill-ink text-[13px]"
+            className={clsx("pointer-events-none text-[13px]", label.key.startsWith("bed") ? "fill-ink" : "fill-soft")}
             paintOrder="stroke"
             stroke="var(--paper)"
             strokeWidth="3"
@@ -255,58 +338,163 @@ export function GroundMap({ beds, stands, chosen, clashes, units, season }: Prop
             {label.words}
           </text>
         ))}
-        <g transform={`translate(${PAD} ${frame.height - 14})`} className="fill-soft text-[12px]">
+        {drawing && drawing.points.length > 0 && (
+          <path
+            d={pathOn(frame, pointer ? [...drawing.points, pointer] : drawing.points, false)}
+            fill="none"
+            stroke="var(--damson)"
+            strokeWidth="3"
+            strokeDasharray="6 4"
+          />
+        )}
+        <g transform={`translate(44 ${HEIGHT - 14})`} className="fill-soft text-[12px]">
           <path d={`M0 -5V0H${tick * frame.scale}V-5`} fill="none" stroke="var(--ink)" />
           <text x={tick * frame.scale + 6} y="2">
             {lengthInWords(tick, units)}
           </text>
-          <path d="M-26 0V-22M-30 -16L-26 -23L-22 -16" fill="none" stroke="var(--ink)" />
-          <text x="-26" y="-27" textAnchor="middle">
+          <path d="M-22 0V-22M-26 -16L-22 -23L-18 -16" fill="none" stroke="var(--ink)" />
+          <text x="-22" y="-27" textAnchor="middle">
             N
           </text>
         </g>
       </svg>
-      <figcaption className="mt-2 flex flex-wrap items-center gap-x-6 gap-y-2 text-sm text-soft">
-        <span>Drawn to scale. Rows: a stand; dots: numbered plants; dashed: beyond the fence.</span>
-        {own.length > 0 && own.length < beds.length && (
-          <button type="button" className="leaf" aria-pressed={all} onClick={() => setAll(!all)}>
-            {all ? "Only my garden" : `Beyond the fence too (${beds.length - own.length})`}
+      <figcaption className="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2 text-sm text-soft">
+        <span className="flex gap-2">
+          <button type="button" className="leaf" aria-label="Nearer" onClick={() => by(1.5)}>
+            +
           </button>
-        )}
+          <button type="button" className="leaf" aria-label="Farther" onClick={() => by(1 / 1.5)}>
+            −
+          </button>
+          <button
+            type="button"
+            className="leaf"
+            aria-pressed={all}
+            onClick={() => {
+              setAll(!all);
+              reset();
+            }}
+          >
+            {all ? "Only my beds" : "All that is near"}
+          </button>
+        </span>
+        <label className="flex items-center gap-2">
+          <input type="checkbox" checked={snap} onChange={(event) => setSnap(event.target.checked)} />
+          Snap to {lengthInWords(SNAP, units)}
+        </label>
+        <span>Rows: a stand; dots: numbered plants; hatched: pollen from beyond the garden.</span>
       </figcaption>
     </figure>
   );
 }
 
-/** The rule-of-thumb distance from a bed's edge; drawn only as far as the sheet goes. */
-function Ring({
-  bed,
-  metres,
-  frame,
-  units,
-}: {
-  bed: Bed;
-  metres: number;
-  frame: ReturnType<typeof frameOf>;
-  units: Units;
-}) {
-  const reach = metres * frame.scale;
-  const box = {
-    x: frame.x(bed.x) - reach,
-    y: frame.y(bed.y + bed.length) - reach,
-    width: bed.width * frame.scale + 2 * reach,
-    height: bed.length * frame.scale + 2 * reach,
-  };
-  const beyond = box.x < 0 && box.y < 0 && box.x + box.width > WIDTH && box.y + box.height > frame.height;
+/** The corner that sizes a bed and the knob that turns it. */
+function Handles({ bed, frame }: { bed: Bed; frame: Frame }) {
+  const corner = cornersOf(bed)[2]!;
+  const middle = { x: bed.x + bed.width / 2, y: bed.y + bed.length / 2 };
+  const angle = (bed.turn * Math.PI) / 180;
+  const reach = bed.length / 2 + 26 / frame.scale;
+  const knob = { x: middle.x + reach * Math.sin(angle), y: middle.y + reach * Math.cos(angle) };
   return (
     <g>
-      <rect {...box} rx={reach} fill="none" stroke="var(--rust)" strokeDasharray="2 6" strokeWidth="1.6" />
-      <text
-        x={beyond ? WIDTH - 8 : Math.min(WIDTH - 8, Math.max(230, box.x + box.width / 2 + 110))}
-        y={Math.max(14, box.y - 6)}
-        textAnchor="end"
-        className="fill-rust text-[12px]"
+      <path
+        d={pathOn(frame, [middle, knob], false)}
+        stroke="var(--dusk)"
+        strokeWidth="1.5"
+        strokeDasharray="2 3"
+        pointerEvents="none"
+      />
+      <circle
+        data-drag={`turn ${bed.id}`}
+        cx={frame.x(knob.x)}
+        cy={frame.y(knob.y)}
+        r="8"
+        fill="var(--leaf)"
+        stroke="var(--dusk)"
+        strokeWidth="2.5"
+        className="cursor-alias"
       >
+        <title>Turn the bed</title>
+      </circle>
+      <rect
+        data-drag={`size ${bed.id}`}
+        x={frame.x(corner.x) - 7}
+        y={frame.y(corner.y) - 7}
+        width="14"
+        height="14"
+        fill="var(--dusk)"
+        className="cursor-nwse-resize"
+      >
+        <title>Size the bed</title>
+      </rect>
+    </g>
+  );
+}
+
+/** What pollen comes to the stand in question: a way from each source, as strong as its share. */
+function Arrivals(props: {
+  concern: Judged;
+  to: Point;
+  frame: Frame;
+  units: Units;
+  placeOf: (key: string) => Point | null;
+}) {
+  const { concern, to, frame, units, placeOf } = props;
+  return concern.bySource.slice(0, 5).map((source, i) => {
+    const from = placeOf(source.key);
+    if (!from || (from.x === to.x && from.y === to.y)) return null;
+    const [x1, y1, x2, y2] = [frame.x(from.x), frame.y(from.y), frame.x(to.x), frame.y(to.y)];
+    // Words stand two thirds of the way towards the stand, or at the sheet's edge where the source lies off it.
+    const along = x1 < 0 || x1 > WIDTH || y1 < 0 || y1 > HEIGHT ? 0.82 : 0.5;
+    const at = { x: x1 + (x2 - x1) * along, y: y1 + (y2 - y1) * along };
+    const words = `${oneIn(source.likely)} · ${lengthInWords(source.way.middle, units)}`;
+    return (
+      <g key={source.key} pointerEvents="none">
+        <path
+          d={`M${x1} ${y1} Q${(x1 + x2) / 2} ${(y1 + y2) / 2 - 24} ${x2} ${y2}`}
+          fill="none"
+          stroke="var(--dusk)"
+          strokeWidth={Math.max(1, 6 + 1.3 * Math.log10(Math.max(1e-6, source.likely)))}
+          opacity="0.55"
+        />
+        {i < 3 && (
+          <text
+            x={Math.max(70, Math.min(WIDTH - 70, at.x))}
+            y={Math.max(16, Math.min(HEIGHT - 30, at.y - 14))}
+            textAnchor="middle"
+            className="fill-dusk text-[13px] font-bold"
+            paintOrder="stroke"
+            stroke="var(--paper)"
+            strokeWidth="4"
+          >
+            {words}
+          </text>
+        )}
+      </g>
+    );
+  });
+}
+
+/** The rule-of-thumb distance around a bed; drawn only as far as the sheet goes. */
+function Ring({ bed, metres, frame, units }: { bed: Bed; metres: number; frame: Frame; units: Units }) {
+  const box = boxOn(frame, cornersOf(bed));
+  const reach = metres * frame.scale;
+  const beyond =
+    box.left - reach < 0 && box.top - reach < 0 && box.right + reach > WIDTH && box.bottom + reach > HEIGHT;
+  return (
+    <g pointerEvents="none">
+      <rect
+        x={box.left - reach}
+        y={box.top - reach}
+        width={box.right - box.left + 2 * reach}
+        height={box.bottom - box.top + 2 * reach}
+        rx={reach}
+        fill="none"
+        stroke="var(--rust)"
+        strokeDasharray="2 6"
+        strokeWidth="1.6"
+      />
+      <text x={WIDTH - 8} y={16} textAnchor="end" className="fill-rust text-[12px]">
         rule of thumb {lengthInWords(metres, units)}
         {beyond ? ": all of this sheet lies within it" : ""}
       </text>

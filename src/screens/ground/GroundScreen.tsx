@@ -1,15 +1,15 @@
-import { seasonName } from "@/core/climate/season";
 import type { Ground } from "@/views/ground";
 import { Page } from "../common/Page";
 import { SeasonPicker } from "../common/SeasonPicker";
 import { BedForm } from "./BedForm";
-import { Clashes } from "./Clashes";
-import { GroundMap } from "./GroundMap";
+import { Isolation } from "./Isolation";
+import { LinesForSeed } from "./LinesForSeed";
 import { StandCard } from "./StandCard";
 import { StandForm } from "./StandForm";
+import { Surroundings } from "./Surroundings";
 
 export function GroundScreen(view: Ground) {
-  const { garden, season, seasons, band, beds, stands, chosen, clashes, lines, lots } = view;
+  const { garden, season, seasons, band, beds, stands, chosen, lines, lots } = view;
   const stand = stands.find((s) => s.id === chosen);
   const place = { units: garden.units, latitude: garden.latitude };
   return (
@@ -19,14 +19,8 @@ export function GroundScreen(view: Ground) {
       band={band}
       beside={
         <>
-          {stand && <StandCard stand={stand} beds={beds} units={garden.units} today={band.today} season={season} />}
-          <Clashes
-            clashes={clashes}
-            stand={stand ?? null}
-            any={stands.length > 0}
-            units={garden.units}
-            season={seasonName(season, garden.latitude)}
-          />
+          {stand && <StandCard stand={stand} beds={beds} units={garden.units} season={season} />}
+          <Isolation {...view} />
         </>
       }
     >
@@ -39,12 +33,15 @@ export function GroundScreen(view: Ground) {
         <div className="max-w-prose">
           <h2>No beds yet</h2>
           <p className="mt-2">
-            Give each bed its place in metres from one corner of the garden. A neighbour&apos;s crop is a bed beyond the
-            fence. Distances for isolation are measured from edge to edge.
+            Give each bed its place in metres from one corner of the garden. Hedges, and pollen from beyond the garden,
+            are drawn beside them.
           </p>
         </div>
       ) : (
-        <GroundMap beds={beds} stands={stands} chosen={chosen} clashes={clashes} units={garden.units} season={season} />
+        <>
+          <Surroundings {...view} />
+          {chosen === null && <LinesForSeed {...view} />}
+        </>
       )}
     </Page>
   );

@@ -2,23 +2,22 @@
 import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
-import { lengthInWords, type Units } from "@/core/units/units";
+import { lengthInWords, lengthShown, lengthTyped, lengthUnit, type Units } from "@/core/units/units";
 import type { Bed } from "@/records/garden/queries";
 import { CommandForm, Field } from "@/ui/CommandForm";
-import { Enough } from "@/ui/Enough";
 import { Sheet } from "@/ui/Sheet";
 import type { Ground } from "@/views/ground";
 import { Tag } from "../common/Tag";
-import { choicesOf, FLOWERS, plural, SCHOOLS, spanInWords } from "../common/words";
+import { COVERS, choicesOf, FLOWERS, percent, plural, SCHOOLS, spanInWords, WINTERS } from "../common/words";
 import { BedForm } from "./BedForm";
+import { PlantsEnough } from "./PlantsEnough";
 
-type Props = { stand: Ground["stands"][number]; beds: Bed[]; units: Units; today: string; season: number };
+type Props = { stand: Ground["stands"][number]; beds: Bed[]; units: Units; season: number };
 
-export function StandCard({ stand, beds, units, today, season }: Props) {
+export function StandCard({ stand, beds, units, season }: Props) {
   const { window, ripening } = stand;
   const family = stand.code.startsWith("F");
   const bed = beds.find((b) => b.id === stand.bedId);
-  const plants = stand.plants ?? 0;
   return (
     <section className="mb-8" aria-label={`Stand ${stand.code}`}>
       <div className="flex items-center justify-between gap-3">
@@ -42,18 +41,24 @@ export function StandCard({ stand, beds, units, today, season }: Props) {
           note={
             window.observed
               ? "first flower as you saw it"
-              : `forecast; ${spanInWords(window.earliest, window.latest)} at the widest`
+              : `forecast by ${window.basis === "heat" ? "warmth" : "days from sowing"}; ${spanInWords(window.earliest, window.latest)} at the widest`
           }
         />
+        {window.male.start !== window.female.start && (
+          <Row
+            term="Males, females"
+            value={`${spanInWords(window.male.start, window.male.end)}; ${spanInWords(window.female.start, window.female.end)}`}
+          />
+        )}
         {stand.seedWanted === 1 && (
           <Row
             term="First seed ripe"
             value={dayInWords(window.ripe)}
             note={
               {
-                safe: `before frost (${ripening.frost ? dayInWords(ripening.frost) : ""}) even if late`,
-                doubtful: `${spanInWords(window.ripeEarliest, window.ripeLatest)}: frost about ${ripening.frost ? dayInWords(ripening.frost) : ""} may come first`,
-                "too-late": `seed can't ripen before the frost about ${ripening.frost ? dayInWords(ripening.frost) : ""}. Sow earlier, under glass, or elsewhere`,
+                safe: `${percent(ripening.chance)} to ripen before frost`,
+                doubtful: `${spanInWords(window.ripeEarliest, window.ripeLatest)}; ${percent(ripening.chance)} to be before frost, about ${ripening.frost ? dayInWords(ripening.frost) : ""}`,
+                "too-late": `seed can hardly ripen before the frost about ${ripening.frost ? dayInWords(ripening.frost) : ""}. Sow earlier, under glass, or elsewhere`,
                 "no-frost": "no frost here",
               }[ripening.verdict]
             }
@@ -65,24 +70,75 @@ export function StandCard({ stand, beds, units, today, season }: Props) {
           value={`${lengthInWords(stand.isolation.low, units)} to ${lengthInWords(stand.isolation.high, units)}`}
         />
       </dl>
+      {window.notes.map((note) => (
+        <p key={note} className="mt-2 text-sm text-soft">
+          {note}
+        </p>
+      ))}
+      {stand.correction && (
+        <p className="mt-2 text-sm">
+          {correctionInWords(stand.correction.likely)} than the catalogue says, by{" "}
+          {plural(stand.correction.observations, "first flower")} you saw.
+        </p>
+      )}
+      <Winter stand={stand} />
+      <PlantingAdvice stand={stand} units={units} />
       {stand.seedWanted === 1 && !family && stand.outside !== 1 && (
         <div className="mt-4">
-          <h3 className="mb-1">Enough plants?</h3>
-          <Enough have={plants} need={stand.enough.low}>
-            {plants >= stand.enough.low
-              ? `${plural(plants, "plant")}; the rule of thumb for this aim is ${stand.enough.low}–${stand.enough.high}.`
-              : `${stand.enough.low - plants} more plants, or accept that the line narrows. Rule of thumb: ${stand.enough.low}–${stand.enough.high}.`}
-          </Enough>
+          <PlantsEnough input={stand.enough} thumb={stand.thumbPlants} />
         </div>
       )}
       <div className="mt-4 flex flex-wrap gap-3">
-        <StandChange stand={stand} beds={beds} today={today} />
+        <StandChange stand={stand} beds={beds} units={units} />
         {bed && <BedForm bed={bed} units={units} />}
         <a href={`/api/tags/stand/${stand.id}`} className="leaf leaf-plain">
           Print its tag
         </a>
       </div>
     </section>
+  );
+}
+
+const correctionInWords = (factor: number) => {
+  const share = Math.round(Math.abs(factor - 1) * 100);
+  return share === 0 ? "Flowers no sooner or later" : `Flowers ${share} % ${factor < 1 ? "sooner" : "later"}`;
+};
+
+/** How a second-year crop comes through the winter, with the risk of each way in words. */
+function Winter({ stand }: { stand: Props["stand"] }) {
+  if (!stand.needsWinter) return null;
+  if (!stand.overwinter || !stand.winter)
+    return (
+      <p className="mt-2 text-sm text-quince">
+        It flowers in its second year. Say how it is kept over the winter: lifted, left, or sown late. Many do two of
+        them.
+      </p>
+    );
+  const { low, likely, high } = stand.winter;
+  return (
+    <p className="mt-2 text-sm">
+      {WINTERS[stand.overwinter]}: about {percent(likely)} come through ({percent(low)} to {percent(high)}), reckoned
+      from your normals and what the crop stands.
+    </p>
+  );
+}
+
+/** Rows or a block, and whether the number fits the bed. */
+function PlantingAdvice({ stand, units }: { stand: Props["stand"]; units: Units }) {
+  if (!stand.planting) return null;
+  const { now, block, spacing } = stand.planting;
+  const single = stand.vector === "wind" && now?.rows === 1 && (stand.plants ?? 0) > 3;
+  const size = `${lengthInWords(block.along, units)} × ${lengthInWords(block.across, units)}`;
+  return (
+    <p className="mt-2 text-sm">
+      {single && <strong className="text-rust">One row of a wind-pollinated crop fills badly. </strong>}
+      {(now ?? block).fits ? "" : `The bed holds ${block.holds} plants at ${lengthInWords(spacing, units)}. `}
+      {stand.vector === "wind" || !block.fits
+        ? `Set ${block.rows} rows of ${block.perRow}, ${lengthInWords(spacing, units)} apart: a block of ${size}.`
+        : now
+          ? `${now.rows} rows of ${now.perRow}.`
+          : ""}
+    </p>
   );
 }
 
@@ -98,15 +154,33 @@ function Row({ term, value, note, bad }: { term: string; value: string; note?: s
   );
 }
 
-function StandChange({ stand, beds }: Pick<Props, "stand" | "beds" | "today">) {
+function StandChange({ stand, beds, units }: Pick<Props, "stand" | "beds" | "units">) {
   const { id, version, bedId, sown, sowedSeeds, cameUp, plants, firstFlower, flowers, seedWanted } = stand;
+  const { cover, removeEvery, saveFrom, plantedOut, overwinter, spacing, rowCount } = stand;
   return (
     <Sheet trigger="Change the stand" title={`${stand.code} ${stand.lineName}`}>
       {(close) => (
         <CommandForm
           command="stand.change"
           draft={`stand-${id}`}
-          values={{ bedId, sown, sowedSeeds, cameUp, plants, firstFlower, flowers, seedWanted }}
+          values={{
+            bedId,
+            sown,
+            sowedSeeds,
+            cameUp,
+            plants,
+            firstFlower,
+            flowers,
+            seedWanted,
+            cover,
+            removeEvery,
+            saveFrom,
+            plantedOut,
+            overwinter,
+            spacing: spacing === null ? null : lengthShown(spacing, units),
+            rowCount,
+          }}
+          factors={{ spacing: lengthTyped(1, units) }}
           hidden={{ id, version }}
           submit="Keep"
           onDone={close}
@@ -124,8 +198,27 @@ function StandChange({ stand, beds }: Pick<Props, "stand" | "beds" | "today">) {
             <Field name="cameUp" label="Came up" type="number" />
             <Field name="plants" label="Planted" type="number" />
           </div>
+          <Field name="plantedOut" label={stand.needsWinter ? "Planted out or replanted" : "Planted out"} type="date" />
+          {stand.needsWinter && (
+            <Field
+              name="overwinter"
+              label="Over winter"
+              type="select"
+              none="Not said yet"
+              choices={choicesOf(WINTERS)}
+            />
+          )}
+          <div className="grid grid-cols-2 gap-4">
+            <Field name="spacing" label="Between plants" type="number" unit={lengthUnit(units)} />
+            <Field name="rowCount" label="Rows" type="number" />
+          </div>
           <Field name="firstFlower" label="First flower, as seen" type="date" hint="Replaces the forecast." />
-          <Field name="flowers" label="Flowers" type="select" choices={choicesOf(FLOWERS)} />
+          <div className="grid grid-cols-2 gap-4">
+            <Field name="flowers" label="Flowers" type="select" choices={choicesOf(FLOWERS)} />
+            <Field name="cover" label="Covered with" type="select" none="Nothing" choices={choicesOf(COVERS)} />
+            <Field name="removeEvery" label="Taken off every" type="number" unit="days" />
+            <Field name="saveFrom" label="Seed only from" type="number" unit="plants farthest off" />
+          </div>
           <Field
             name="seedWanted"
             label="Grown for"

@@ -4,14 +4,14 @@ import type { SpeciesView } from "@/views/guide";
 import { Cautions } from "../common/Cautions";
 import { Page } from "../common/Page";
 
-type Figure = SpeciesView["species"]["outcrossing"];
+type Figure = { low: number; high: number; source: SpeciesView["species"]["outcrossing"]["source"] };
 type Row = [string, Figure, (n: number) => string];
 
 const plain = (n: number) => String(n);
 const share = (n: number) => `${Math.round(n * 100)} %`;
 const days = (n: number) => `${n} days`;
 
-export function SpeciesScreen({ garden, band, species: s, protocol, hazards, sources, kin }: SpeciesView) {
+export function SpeciesScreen({ garden, band, species: s, protocol, hazards, sources, kin, relatives }: SpeciesView) {
   const metres = (n: number) => lengthInWords(n, garden.units);
   const figures: Row[] = [
     ["Seed with another father", s.outcrossing, share],
@@ -21,7 +21,13 @@ export function SpeciesScreen({ garden, band, species: s, protocol, hazards, sou
     ["Plants to keep going", s.plants["keep going"], plain],
     ["Plants to keep well", s.plants["keep well"], plain],
     ["Plants for a rare variety", s.plants["rare variety"], plain],
+    ["Between plants", s.plantSpacing, metres],
     ["Sowing to first flower", s.daysToFlower, days],
+    [`Warmth to first flower, above ${s.heat.base} °C`, s.heat.degreeDays, (n) => `${n} °C days`],
+    ...(s.light.hours ? [[`Flowers when days are ${s.light.kind}`, s.light.hours, (n) => `${n} h`] satisfies Row] : []),
+    ...(s.cold ? [[`Winter cold, at ${s.cold.below} °C or below`, s.cold.days, days] satisfies Row] : []),
+    ...(s.hardyTo ? [["Frost it stands", s.hardyTo, (n: number) => `${n} °C`] satisfies Row] : []),
+    ...(s.femaleLag.high !== 0 ? [["Females after the first males", s.femaleLag, days] satisfies Row] : []),
     ["Length of flowering", s.flowerDays, days],
     ["Pollination to ripe seed", s.daysToRipe, days],
     ["Seeds in a gram", s.seedsPerGram, plain],
@@ -71,6 +77,22 @@ export function SpeciesScreen({ garden, band, species: s, protocol, hazards, sou
           Crossing group {s.crossingGroup}
           {kin.length > 0 ? `, with ${kin.join(", ")}` : ""}.
         </p>
+        {relatives.length > 0 && (
+          <ul className="mt-2 text-sm">
+            {relatives.map((r) => (
+              <li key={r.name}>
+                <strong>{r.name}</strong>: {r.degree}
+                {r.note ? `. ${r.note}` : "."}
+              </li>
+            ))}
+          </ul>
+        )}
+        {s.tellApart && (
+          <>
+            <h3 className="mt-4">How to tell it</h3>
+            <p>{s.tellApart}</p>
+          </>
+        )}
       </section>
       <table className="ruled mt-5 w-full max-w-2xl">
         <thead>

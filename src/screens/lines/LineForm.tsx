@@ -3,7 +3,10 @@ import { useWatch } from "react-hook-form";
 import type { Line } from "@/records/line/queries";
 import { CommandForm, Field } from "@/ui/CommandForm";
 import { Sheet } from "@/ui/Sheet";
-import { choicesOf, SCHOOLS, STATUSES } from "../common/words";
+import { choicesOf, HARMS, SCHOOLS, STATUSES } from "../common/words";
+
+/** Wild kin is a status, not a harm of its own. */
+const { wild: _, ...LINE_HARMS } = HARMS;
 
 type Props = { line?: Line; species: { id: string; name: string }[] };
 
@@ -22,7 +25,10 @@ export function LineForm({ line, species }: Props) {
             origin: line?.origin,
             year: line?.year,
             description: line?.description,
+            purity: line?.purity === null || line === undefined ? null : Number((line.purity * 100).toFixed(2)),
+            harm: line?.harm ?? "none",
           }}
+          factors={{ purity: 0.01 }}
           hidden={line && { id: line.id, version: line.version }}
           submit={line ? "Keep" : "Add the line"}
           onDone={close}
@@ -44,6 +50,16 @@ export function LineForm({ line, species }: Props) {
           />
           <Field name="status" label="Status" type="select" choices={choicesOf(STATUSES)} />
           <HybridWarning />
+          <div className="grid grid-cols-2 gap-4">
+            <Field
+              name="purity"
+              label="Purity wanted"
+              type="number"
+              unit="% true seed"
+              hint="Empty: by the garden's level of care."
+            />
+            <Field name="harm" label="Would its pollen harm others?" type="select" choices={choicesOf(LINE_HARMS)} />
+          </div>
           <div className="grid grid-cols-[1fr_7rem] gap-4">
             <Field name="origin" label="Origin" />
             <Field name="year" label="Year" type="number" />

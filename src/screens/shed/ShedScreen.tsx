@@ -4,8 +4,9 @@ import { ThemeChoice } from "@/ui/ThemeChoice";
 import type { Shed } from "@/views/shed";
 import { GardenForm } from "../common/GardenForm";
 import { Page } from "../common/Page";
+import { Climate } from "./Climate";
 
-export async function ShedScreen({ garden, band, path, counts }: Shed) {
+export async function ShedScreen({ garden, band, path, counts, climate }: Shed) {
   const theme = (await cookies()).get("theme")?.value ?? "paper";
   return (
     <Page
@@ -49,6 +50,7 @@ export async function ShedScreen({ garden, band, path, counts }: Shed) {
       <div className="max-w-2xl">
         <GardenForm garden={garden} />
       </div>
+      {garden.version > 0 && <Climate climate={climate} />}
     </Page>
   );
 }

@@ -1,0 +1,56 @@
+import type { Flowering, Ripening } from "../flowering/forecast";
+import { ripensBeforeFrost } from "../flowering/forecast";
+import { arrivals, type Share, type Ways } from "./arrival";
+import { applied, type Change } from "./remedies";
+import type { Scene } from "./scene";
+import { isJudged, type Verdict, verdictOf } from "./verdict";
+
+/** A stand in a plan that is being tried: its windows, its odds of ripening, and what arrives at its flowers. */
+export type Tried = {
+  id: number;
+  sown: string;
+  bedId: number;
+  window: Flowering;
+  ripening: Ripening;
+  share: (Share & { level: Verdict["level"]; limit: number }) | null;
+  /** Days on which a source's pollen meets its open stigmas, the strongest sources first. */
+  meets: { name: string; start: string; end: string; likely: number }[];
+};
+
+/**
+ * The whole season reckoned anew with some changes: what a drag of one sowing does to every stand.
+ * @param ways kept by the caller between calls while nothing on the ground moves
+ */
+export function tryOut(scene: Scene, changes: Change[], ways: Ways): Tried[] {
+  const next = applied(scene, changes);
+  const arrived = arrivals(next, ways);
+  return next.stands.map((stand) => {
+    const arrival = isJudged(stand) ? arrived.get(stand.id) : undefined;
+    const { start, end } = stand.window.female;
+    return {
+      id: stand.id,
+      sown: stand.sowing.sown,
+      bedId: stand.bed.id,
+      window: stand.window,
+      ripening: ripensBeforeFrost(stand.window, scene.climate),
+      share: arrival
+        ? {
+            low: arrival.low,
+            likely: arrival.likely,
+            high: arrival.high,
+            limit: stand.limit,
+            level: verdictOf(stand, arrival).level,
+          }
+        : null,
+      meets: (arrival?.bySource ?? [])
+        .filter((s) => s.days > 0)
+        .slice(0, 4)
+        .map((s) => ({
+          name: s.name,
+          likely: s.likely,
+          start: s.male.start > start ? s.male.start : start,
+          end: s.male.end < end ? s.male.end : end,
+        })),
+    };
+  });
+}

@@ -1,0 +1,43 @@
+import Link from "next/link";
+import { oneIn, rangeInWords } from "@/core/isolation/verdict";
+import { Table } from "@/ui/Table";
+import type { Ground } from "@/views/ground";
+import { plural } from "../common/words";
+
+const LEVELS = {
+  within: { mark: "●", words: "within what you take", tone: "text-moss" },
+  perhaps: { mark: "◐", words: "perhaps over", tone: "text-quince" },
+  over: { mark: "○", words: "over what you take", tone: "font-bold text-rust" },
+} as const;
+
+/** Every line for seed with what reaches it, the worst against its limit first. */
+export function LinesForSeed({ judged, season, stands }: Ground) {
+  const trays = stands.filter((s) => s.bedId === null && s.seedWanted === 1).length;
+  if (judged.length === 0) return null;
+  return (
+    <section className="mt-8" aria-label="Every line for seed">
+      <h2>Every line for seed</h2>
+      <Table heads={["Line", "Strange fathers, likely", "Range", "Most from", "Rule of thumb"]}>
+        {judged.map((j) => (
+          <tr key={j.standId}>
+            <td>
+              <Link href={`/ground?season=${season}&stand=${j.standId}`}>{j.name}</Link>
+            </td>
+            <td className={LEVELS[j.level].tone}>
+              <span aria-hidden>{LEVELS[j.level].mark} </span>
+              {j.bySource.length ? oneIn(j.likely) : "nothing meets it"}
+              <span className="sr-only">, {LEVELS[j.level].words}</span>
+            </td>
+            <td className="text-sm text-soft">{j.bySource.length ? rangeInWords(j) : ""}</td>
+            <td>{j.bySource[0]?.name ?? ""}</td>
+            <td>{j.thumb ? (j.thumb.kept ? "kept" : "not kept") : ""}</td>
+          </tr>
+        ))}
+      </Table>
+      <p className="mt-2 text-sm text-soft">
+        ● within what you take, ◐ over it only at the far end of the range, ○ over it.
+        {trays > 0 ? ` ${plural(trays, "stand")} in trays not counted.` : ""}
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,203 @@
+"use client";
+import { useState } from "react";
+import { addDays, dayInWords } from "@/core/calendar/day";
+import { oneIn } from "@/core/isolation/verdict";
+import { CommandButton } from "@/ui/CommandButton";
+import { Sheet } from "@/ui/Sheet";
+import { Table } from "@/ui/Table";
+import type { Season, SeasonStand } from "@/views/season";
+import { percent, plural } from "../common/words";
+import type { useSeasonWorker } from "./useSeasonWorker";
+
+type Props = { view: Season; worker: ReturnType<typeof useSeasonWorker> };
+const SEED = 20_270;
+
+/** Searches sowing days, beds and means that bring every chosen stand under its limit. */
+export function Arrange(props: Props) {
+  const ready = props.view.stands.filter((s) => s.seedWanted && s.bedId !== null && s.ahead);
+  return (
+    <Sheet trigger="Arrange the season" title="Arrange the season">
+      {(close) =>
+        ready.length === 0 ? (
+          <p>
+            No sowing of this season is still ahead. Plan stands of the coming season on the Ground, with a bed and a
+            day to come, and they can be arranged here.
+          </p>
+        ) : (
+          <Search {...props} ready={ready} close={close} />
+        )
+      }
+    </Sheet>
+  );
+}
+
+function Search({ view, worker, ready, close }: Props & { ready: SeasonStand[]; close: () => void }) {
+  const { scene, season } = view;
+  const [chosen, setChosen] = useState(() => new Set(ready.map((s) => s.id)));
+  const free = scene.beds.filter((b) => !b.outside);
+  const [beds, setBeds] = useState(() => new Set(free.map((b) => b.id)));
+  const [weeks, setWeeks] = useState(4);
+  const [means, setMeans] = useState(() => new Set(["open", "cage", "hand"]));
+  const [running, setRunning] = useState(false);
+  const { found } = worker;
+  const toggle = <T,>(set: Set<T>, value: T): Set<T> => {
+    const next = new Set(set);
+    if (!next.delete(value)) next.add(value);
+    return next;
+  };
+  const start = () => {
+    const list = ready.filter((s) => chosen.has(s.id));
+    setRunning(true);
+    worker.arrange(
+      {
+        stands: list.map((s) => s.id),
+        windows: list.map((s) => ({ from: addDays(s.sown, -7 * weeks), to: addDays(s.sown, 7 * weeks) })),
+        step: 7,
+        beds: [...beds],
+        means: (["open", "cage", "hand"] as const).filter((m) => means.has(m)),
+      },
+      SEED,
+    );
+  };
+  const over = running && found?.done;
+  return (
+    <div className="grid gap-5">
+      <p className="text-sm text-soft">
+        Every chosen stand is to be under its limit and ripe before frost, at the least labour. A search by chance with
+        a fixed seed: good, not proven best.
+      </p>
+      <fieldset>
+        <legend className="font-semibold">Stands that must make seed</legend>
+        {ready.map((s) => (
+          <Tick
+            key={s.id}
+            label={`${s.code} ${s.name}, bed ${s.bedName}`}
+            on={chosen.has(s.id)}
+            onChange={() => setChosen(toggle(chosen, s.id))}
+          />
+        ))}
+      </fieldset>
+      <details>
+        <summary className="cursor-pointer font-semibold">Beds, dates and means it may use</summary>
+        <label className="mt-2 block">
+          Weeks a sowing may move, earlier or later
+          <input
+            type="number"
+            min={0}
+            max={12}
+            value={weeks}
+            onChange={(event) => setWeeks(Math.min(12, Math.max(0, event.target.valueAsNumber || 0)))}
+          />
+        </label>
+        <fieldset className="mt-3 columns-2">
+          <legend>Beds</legend>
+          {free.map((b) => (
+            <Tick key={b.id} label={b.name} on={beds.has(b.id)} onChange={() => setBeds(toggle(beds, b.id))} />
+          ))}
+        </fieldset>
+        <fieldset className="mt-3">
+          <legend>Means</legend>
+          <Tick label="Cages" on={means.has("cage")} onChange={() => setMeans(toggle(means, "cage"))} />
+          <Tick label="Hand pollination" on={means.has("hand")} onChange={() => setMeans(toggle(means, "hand"))} />
+        </fieldset>
+      </details>
+      <div className="flex items-center gap-3">
+        <button
+          type="button"
+          className="leaf leaf-strong"
+          disabled={chosen.size === 0 || (running && !found?.done)}
+          onClick={start}
+        >
+          Search
+        </button>
+        {running && !found?.done && (
+          <>
+            <progress value={found?.share ?? 0} max={1} aria-label="Search" />
+            <button type="button" className="leaf" onClick={worker.stop}>
+              Stop
+            </button>
+          </>
+        )}
+      </div>
+      {running && found && (
+        <div aria-live="polite">
+          <p>
+            {found.done ? "Best found" : "Best so far"} after {found.tried.toLocaleString("en-GB")} plans:{" "}
+            {found.judged.over === 0 && found.judged.late === 0
+              ? "every stand under its limit and ripe in time"
+              : `${plural(found.judged.over, "stand")} over the limit, ${found.judged.late} not ripe in time`}
+            ; about {Math.round(found.judged.labour)} visits.
+          </p>
+          <Compare view={view} found={found} chosen={chosen} />
+        </div>
+      )}
+      {over && found && found.changes.length === 0 && <p>The present plan is the best that was found.</p>}
+      {over && found && found.changes.length > 0 && (
+        <div className="flex gap-3">
+          <CommandButton command="stand.remedy" input={{ season, changes: found.changes }} strong onDone={close}>
+            Accept this arrangement
+          </CommandButton>
+          <button type="button" className="leaf leaf-plain" onClick={close}>
+            Leave the plan as it is
+          </button>
+        </div>
+      )}
+    </div>
+  );
+}
+
+function Tick({ label, on, onChange }: { label: string; on: boolean; onChange: () => void }) {
+  return (
+    <label className="flex items-center gap-2 py-1">
+      <input type="checkbox" checked={on} onChange={onChange} />
+      {label}
+    </label>
+  );
+}
+
+const MEANS = { cover: "under a cage", hand: "by hand" } as const;
+
+/** The present plan beside the one that was found. */
+function Compare({
+  view,
+  found,
+  chosen,
+}: {
+  view: Season;
+  found: NonNullable<Props["worker"]["found"]>;
+  chosen: Set<number>;
+}) {
+  const bed = (id: number) => view.scene.beds.find((b) => b.id === id)?.name;
+  return (
+    <Table heads={["Stand", "Now", "Then", "Strangers", "Ripe in time"]}>
+      {view.stands
+        .filter((s) => chosen.has(s.id))
+        .map((s) => {
+          const now = view.tried.find((t) => t.id === s.id)!;
+          const then = found.after.find((t) => t.id === s.id)!;
+          const guard = found.changes.find(
+            (c) => "standId" in c && c.standId === s.id && (c.kind === "cover" || c.kind === "hand"),
+          );
+          const words = [
+            then.sown === now.sown ? "" : `sown ${dayInWords(then.sown)}`,
+            then.bedId === now.bedId ? "" : `bed ${bed(then.bedId)}`,
+            guard ? MEANS[guard.kind as keyof typeof MEANS] : "",
+          ].filter(Boolean);
+          return (
+            <tr key={s.id}>
+              <td>{s.name}</td>
+              <td>
+                {dayInWords(now.sown)}, bed {s.bedName}
+              </td>
+              <td>{words.join(", ") || "as it is"}</td>
+              <td>
+                {now.share ? oneIn(now.share.likely) : "not asked"} →{" "}
+                {then.share ? oneIn(then.share.likely) : "covered"}
+              </td>
+              <td>{percent(then.ripening.chance)}</td>
+            </tr>
+          );
+        })}
+    </Table>
+  );
+}

@@ -1,0 +1,349 @@
+"use client";
+import clsx from "clsx";
+import Link from "next/link";
+import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from "react";
+import { addDays, dayInWords, daysBetween } from "@/core/calendar/day";
+import type { Tried } from "@/core/isolation/tryout";
+import { oneIn } from "@/core/isolation/verdict";
+import { groupBy } from "@/core/lists/groupBy";
+import { frostShades } from "@/ui/SeasonBand";
+import { useCommand } from "@/ui/useCommand";
+import type { Season, SeasonStand } from "@/views/season";
+import { RipeFigure } from "../common/figures";
+import { percent, SCHOOLS, spanInWords } from "../common/words";
+import { Arrange } from "./Arrange";
+import { useSeasonWorker } from "./useSeasonWorker";
+
+const LEVEL_TONES = { within: "text-moss", perhaps: "text-quince", over: "font-bold text-rust" } as const;
+const LEVEL_WORDS = { within: "within your limit", perhaps: "perhaps over", over: "over your limit" } as const;
+
+type Moving = { id: number; days: number };
+
+/** The band at full height: every stand's windows, its ground, frost and clashes; sowings ahead can be dragged. */
+export function SeasonBoard(view: Season) {
+  const { band, stands, scene, season, before, garden } = view;
+  const { run } = useCommand();
+  const worker = useSeasonWorker(scene, view.tried);
+  const [moving, setMoving] = useState<Moving | null>(null);
+  const [show, setShow] = useState({ species: "", bed: "", school: "" });
+  const track = useRef<HTMLDivElement>(null);
+  const grip = useRef<number | null>(null);
+  const byId = useMemo(() => new Map(worker.tried.map((t) => [t.id, t])), [worker.tried]);
+  const days = band.light.length;
+  const share = (day: string) => (daysBetween(band.start, day) / days) * 100;
+
+  const shift = (id: number, by: number) => {
+    const stand = stands.find((s) => s.id === id)!;
+    const sown = addDays(stand.sown, by);
+    if (sown < band.today) return;
+    setMoving({ id, days: by });
+    worker.ask([{ kind: "resow", standId: id, sown }]);
+  };
+  const drop = () => {
+    setMoving(null);
+    worker.ask([]);
+  };
+  const keep = async ({ id, days: by }: Moving) => {
+    const stand = stands.find((s) => s.id === id)!;
+    if (by === 0) return drop();
+    const changes = [{ kind: "resow", standId: id, sown: addDays(stand.sown, by) }];
+    await run("stand.remedy", { season, changes });
+    setMoving(null);
+  };
+  const onKey = (event: KeyboardEvent, stand: SeasonStand) => {
+    const at = moving?.id === stand.id ? moving.days : 0;
+    const step = { ArrowLeft: -1, ArrowRight: 1, PageDown: -7, PageUp: 7 }[event.key];
+    if (step) {
+      event.preventDefault();
+      shift(stand.id, at + step);
+    } else if (event.key === "Enter" && moving) void keep(moving);
+    else if (event.key === "Escape") drop();
+  };
+  const dayUnder = (event: PointerEvent) => {
+    const box = track.current!.getBoundingClientRect();
+    return Math.round(((event.clientX - box.left) / box.width) * days);
+  };
+  const hold = {
+    down: (event: PointerEvent, stand: SeasonStand) => {
+      grip.current = dayUnder(event) - (moving?.id === stand.id ? moving.days : 0);
+      (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
+    },
+    move: (event: PointerEvent, stand: SeasonStand) => {
+      if (grip.current !== null) shift(stand.id, dayUnder(event) - grip.current);
+    },
+    up: () => {
+      grip.current = null;
+      if (moving) void keep(moving);
+    },
+  };
+
+  const shown = stands.filter(
+    (s) =>
+      (!show.species || s.species === show.species) &&
+      (!show.bed || s.bedName === show.bed) &&
+      (!show.school || s.school === show.school),
+  );
+  const groups = [...groupBy(shown, (s) => s.group)];
+  const choices = (of: (s: SeasonStand) => string | null) =>
+    [...new Set(stands.map(of).filter((x) => x !== null))].sort();
+  const frosts = frostShades(band.start, band.end, band.lastFrost, band.firstFrost);
+  return (
+    <>
+      <div className="print:hidden mb-4 flex flex-wrap items-end gap-4 px-4 sm:px-7">
+        <Choose
+          label="Species"
+          value={show.species}
+          choices={choices((s) => s.species)}
+          onChange={(species) => setShow({ ...show, species })}
+        />
+        <Choose
+          label="Bed"
+          value={show.bed}
+          choices={choices((s) => s.bedName)}
+          onChange={(bed) => setShow({ ...show, bed })}
+        />
+        <Choose
+          label="School"
+          value={show.school}
+          choices={Object.keys(SCHOOLS)}
+          words={SCHOOLS}
+          onChange={(school) => setShow({ ...show, school })}
+        />
+        <Link className="leaf" href={`/season?season=${season}${before ? "" : "&before=1"}`}>
+          {before ? "This season only" : "With the season before"}
+        </Link>
+        <Arrange view={view} worker={worker} />
+        <a className="leaf leaf-plain" href={`/api/calendar?season=${season}`}>
+          Calendar file
+        </a>
+        <button type="button" className="leaf leaf-plain" onClick={() => window.print()}>
+          Print
+        </button>
+      </div>
+      <p className="px-4 text-sm text-soft sm:px-7">
+        Upper bar: pollen shed; lower bar: stigmas open; pale: the widest they may be; thin line: the ground it takes.
+        Hatched rust: strange pollen meets it beyond your limit. Sowings ahead can be dragged, or moved by arrow keys
+        and kept with Enter.
+      </p>
+      <div ref={track} className="relative mt-3 overflow-hidden border-y border-ink">
+        {frosts.map((shade) => (
+          <div
+            key={shade.from}
+            aria-hidden
+            className="pointer-events-none absolute inset-y-0 text-dusk"
+            style={{
+              left: `${share(shade.from)}%`,
+              width: `${share(shade.to) - share(shade.from)}%`,
+              opacity: shade.doubt ? 0.1 : 0.2,
+              backgroundImage: "repeating-linear-gradient(135deg, currentColor 0 1px, transparent 1px 9px)",
+            }}
+          />
+        ))}
+        {band.today >= band.start && band.today <= band.end && (
+          <div
+            aria-hidden
+            className="pointer-events-none absolute inset-y-0 w-0.5 bg-damson"
+            style={{ left: `${share(band.today)}%` }}
+          />
+        )}
+        {groups.map(([group, list]) => (
+          <section key={group} aria-label={group} className="border-b border-rule pb-2">
+            <h3 className="px-4 pt-3 text-sm text-soft sm:px-7">{group}</h3>
+            {list.map((stand) => (
+              <Row
+                key={stand.id}
+                stand={stand}
+                tried={byId.get(stand.id) ?? null}
+                moved={moving?.id === stand.id ? moving.days : 0}
+                share={share}
+                season={season}
+                end={band.end}
+                hold={hold}
+                onKey={onKey}
+              />
+            ))}
+          </section>
+        ))}
+      </div>
+      {moving && (
+        <p role="status" className="sticky bottom-0 z-20 border-t border-ink bg-leaf px-4 py-3 sm:px-7">
+          <strong>{stands.find((s) => s.id === moving.id)?.name}</strong>: sown{" "}
+          {dayInWords(addDays(stands.find((s) => s.id === moving.id)!.sown, moving.days))},{" "}
+          {moving.days === 0 ? "as it was" : `${Math.abs(moving.days)} days ${moving.days > 0 ? "later" : "earlier"}`}.{" "}
+          {figuresInWords(byId.get(moving.id))} Enter keeps it, Escape drops it.
+        </p>
+      )}
+      {stands.some((s) => s.bedId === null) && (
+        <p className="px-4 pt-3 text-sm text-soft sm:px-7">
+          Stands in trays have no place on the ground; what pollen reaches them is not reckoned.
+        </p>
+      )}
+      <p className="px-4 pt-3 text-sm text-soft sm:px-7">{frostWords(garden.name, scene)}</p>
+    </>
+  );
+}
+
+const figuresInWords = (tried: Tried | undefined) =>
+  tried
+    ? `${tried.share ? `${sentence(oneIn(tried.share.likely))} fathered by strangers. ` : ""}Ripe before frost with ${percent(tried.ripening.chance)}.`
+    : "";
+const sentence = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
+
+function frostWords(place: string, { climate: { frosts } }: Season["scene"]): string {
+  if (!frosts) return `No frost is known at ${place}.`;
+  const from = {
+    readings: `${frosts.seasons} seasons of readings`,
+    stated: "the days you stated, the spread a working value",
+    normals: "the monthly normals",
+  }[frosts.from];
+  const day = (text: string) => dayInWords(`2027-${text}`);
+  return `Last frost about ${day(frosts.last.day)} (${Math.round(2 * frosts.last.spread)} days either side), first about ${day(frosts.first.day)} (${Math.round(2 * frosts.first.spread)}): from ${from}.`;
+}
+
+function Choose(props: {
+  label: string;
+  value: string;
+  choices: string[];
+  words?: Record<string, string>;
+  onChange: (value: string) => void;
+}) {
+  return (
+    <label className="text-sm">
+      {props.label}
+      <select value={props.value} onChange={(event) => props.onChange(event.target.value)}>
+        <option value="">All</option>
+        {props.choices.map((choice) => (
+          <option key={choice} value={choice}>
+            {props.words?.[choice] ?? choice}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+type RowProps = {
+  stand: SeasonStand;
+  tried: Tried | null;
+  moved: number;
+  share: (day: string) => number;
+  season: number;
+  end: string;
+  hold: {
+    down: (event: PointerEvent, stand: SeasonStand) => void;
+    move: (event: PointerEvent, stand: SeasonStand) => void;
+    up: () => void;
+  };
+  onKey: (event: KeyboardEvent, stand: SeasonStand) => void;
+};
+
+function Row({ stand, tried, moved, share, season, end, hold, onKey }: RowProps) {
+  const window = tried?.window ?? stand.window;
+  const ripening = tried?.ripening ?? stand.ripening;
+  const sown = tried?.sown ?? stand.sown;
+  const across = (from: string, to: string) => {
+    const left = Math.max(0, share(from));
+    return { left: `${left}%`, width: `${Math.max(0, Math.min(100, share(to > end ? end : to)) - left)}%` };
+  };
+  const clashes =
+    tried?.share && tried.share.level !== "within" ? tried.meets.filter((m) => m.likely > tried.share!.limit / 4) : [];
+  const href = stand.family ? `/nursery/${stand.id}` : `/ground?season=${season}&stand=${stand.id}`;
+  return (
+    <div className="relative h-[3.6rem]">
+      <p className="relative z-10 flex w-full items-baseline gap-x-3 overflow-hidden whitespace-nowrap px-4 text-sm sm:px-7">
+        <Link href={href} className="font-bold">
+          {stand.code}
+        </Link>
+        <span className="max-w-64 truncate">{stand.name}</span>
+        <span className="text-soft">{stand.bedName ? `bed ${stand.bedName}` : "in trays"}</span>
+        <span className="text-soft max-sm:hidden">{spanInWords(window.start, window.end)}</span>
+        {stand.seedWanted ? (
+          <>
+            {tried?.share && (
+              <span className={LEVEL_TONES[tried.share.level]}>
+                {oneIn(tried.share.likely)}
+                <span className="sr-only"> {LEVEL_WORDS[tried.share.level]}</span>
+              </span>
+            )}
+            <span
+              className={clsx("max-sm:hidden", ripening.verdict === "too-late" ? "font-bold text-rust" : "text-soft")}
+            >
+              ripe <RipeFigure from={window.female.start} observed={window.observed} range={stand.daysToRipe} />
+              {ripening.verdict === "no-frost" ? "" : `, ${percent(ripening.chance)} before frost`}
+            </span>
+          </>
+        ) : (
+          <span className="text-soft">no seed wanted</span>
+        )}
+      </p>
+      <span aria-hidden className="absolute h-px bg-soft" style={{ ...across(sown, window.ripe), top: 44 }} />
+      {sown >= "0" && share(sown) >= 0 && (
+        <span
+          aria-hidden
+          className="absolute size-2 rounded-full bg-ink"
+          style={{ left: `calc(${share(sown)}% - 4px)`, top: 40 }}
+        />
+      )}
+      <Bar tone="bg-dusk" window={window.male} across={across} top={27} />
+      <Bar tone="bg-damson" window={window.female} across={across} top={37} />
+      {clashes.map((clash) => (
+        <span
+          key={clash.name}
+          title={`${clash.name}: ${oneIn(clash.likely)}`}
+          className="absolute h-6 border border-rust text-rust"
+          style={{
+            ...across(clash.start, clash.end),
+            top: 25,
+            backgroundImage: "repeating-linear-gradient(45deg, currentColor 0 2px, transparent 2px 7px)",
+          }}
+        />
+      ))}
+      {stand.seedWanted && (
+        <span
+          aria-hidden
+          className={clsx(
+            "absolute size-2.5 rotate-45",
+            ripening.verdict === "too-late" ? "bg-rust" : ripening.verdict === "doubtful" ? "bg-quince" : "bg-moss",
+          )}
+          style={{ left: `calc(${Math.min(99.5, share(window.ripe))}% - 5px)`, top: 39 }}
+        />
+      )}
+      {stand.ahead && (
+        <div
+          role="slider"
+          tabIndex={0}
+          aria-label={`Sowing of ${stand.code} ${stand.name}. Arrow keys move it, Enter keeps it`}
+          aria-valuemin={-180}
+          aria-valuemax={180}
+          aria-valuenow={moved}
+          aria-valuetext={`sown ${dayInWords(sown)}; ${figuresInWords(tried ?? undefined)}`}
+          className="absolute z-10 h-7 cursor-ew-resize touch-none"
+          style={{ ...across(sown, window.end), top: 24 }}
+          onPointerDown={(event) => hold.down(event, stand)}
+          onPointerMove={(event) => hold.move(event, stand)}
+          onPointerUp={hold.up}
+          onKeyDown={(event) => onKey(event, stand)}
+        />
+      )}
+    </div>
+  );
+}
+
+function Bar(props: {
+  tone: string;
+  window: { start: string; end: string; earliest: string; latest: string };
+  across: (from: string, to: string) => { left: string; width: string };
+  top: number;
+}) {
+  const { tone, window, across, top } = props;
+  return (
+    <>
+      <span
+        aria-hidden
+        className={clsx("absolute h-2 opacity-25", tone)}
+        style={{ ...across(window.earliest, window.latest), top }}
+      />
+      <span aria-hidden className={clsx("absolute h-2", tone)} style={{ ...across(window.start, window.end), top }} />
+    </>
+  );
+}

@@ -1,0 +1,135 @@
+"use client";
+import { useState } from "react";
+import { dayInWords } from "@/core/calendar/day";
+import { CommandForm, Field } from "@/ui/CommandForm";
+import { FilePick } from "@/ui/FilePick";
+import { Sheet } from "@/ui/Sheet";
+import { Table } from "@/ui/Table";
+import type { Shed } from "@/views/shed";
+import { percent, plural } from "../common/words";
+
+const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+const FROM = {
+  readings: "your readings",
+  stated: "the days you stated above; the spread is a working value",
+  normals: "the monthly normals; the spread is a working value",
+} as const;
+const tenth = (degrees: number) => `${degrees.toFixed(1)} °C`;
+
+/** What is known of the place's climate, and what it says of frost. */
+export function Climate({ climate }: { climate: Shed["climate"] }) {
+  const { normals, readings, frosts, odds, days, heat } = climate;
+  return (
+    <section aria-label="Climate" className="mt-10 max-w-2xl">
+      <h2 className="text-2xl">Climate</h2>
+      <p className="mt-1 text-soft">
+        {normals
+          ? "Flowering is reckoned from warmth: measured days where there are any, the normals for the rest."
+          : "Give the monthly normals of your place, and flowering is reckoned from warmth instead of days from sowing."}
+        {heat === null ? "" : ` This season has had ${Math.round(heat)} °C days above 5 °C so far.`}
+      </p>
+      <div className="mt-3 flex flex-wrap gap-3">
+        <NormalsSheet normals={normals} />
+        <ReadingsSheet />
+      </div>
+      <p className="mt-3 text-sm text-soft">
+        {readings.count
+          ? `${plural(readings.count, "day")} of your own readings, ${dayInWords(readings.from!, "long")} to ${dayInWords(readings.to!, "long")}.`
+          : "No readings of your own yet."}
+      </p>
+      {frosts ? (
+        <>
+          <h3 className="mt-5">Frost</h3>
+          <p className="text-sm text-soft">
+            From {FROM[frosts.from]}
+            {frosts.seasons ? `, ${frosts.seasons} seasons` : ""}.
+          </p>
+          <ul className="mt-1 text-sm sm:columns-2">
+            {odds.map((o) => (
+              <li key={o.day}>
+                {dayInWords(o.day)}: {percent(o.chance)} that {o.words}
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : (
+        <p className="mt-3 text-sm">No frost is known here.</p>
+      )}
+      {days.length > 0 && (
+        <>
+          <h3 className="mt-5">Simulated station</h3>
+          <p className="text-sm text-soft">Made-up weather around your normals. It says nothing of real weather.</p>
+          <Table heads={["Day", "Lowest", "Highest", ""]}>
+            {days.map((d) => (
+              <tr key={d.day}>
+                <td>{dayInWords(d.day)}</td>
+                <td className={d.min <= 0 ? "font-bold text-dusk" : ""}>{tenth(d.min)}</td>
+                <td>{tenth(d.max)}</td>
+                <td className="text-soft">
+                  {d.spread === null ? "measured" : `forecast, wrong by about ${d.spread.toFixed(1)} °C`}
+                </td>
+              </tr>
+            ))}
+          </Table>
+        </>
+      )}
+    </section>
+  );
+}
+
+function NormalsSheet({ normals }: { normals: Shed["climate"]["normals"] }) {
+  const values = Object.fromEntries(
+    MONTHS.flatMap((_, i) => [
+      [`min${i + 1}`, normals?.min[i] ?? null],
+      [`max${i + 1}`, normals?.max[i] ?? null],
+    ]),
+  );
+  return (
+    <Sheet trigger={normals ? "Change the normals" : "Give the monthly normals"} title="Monthly normals">
+      {(close) => (
+        <CommandForm command="climate.normals" draft="normals" values={values} submit="Keep the normals" onDone={close}>
+          <p className="text-sm text-soft">
+            Mean daily lowest and highest of each month, °C, as weather services publish them for the nearest station.
+          </p>
+          {MONTHS.map((month, i) => (
+            <div key={month} className="grid grid-cols-2 gap-4">
+              <Field name={`min${i + 1}`} label={`${month}, lowest`} type="number" unit="°C" />
+              <Field name={`max${i + 1}`} label={`${month}, highest`} type="number" unit="°C" />
+            </div>
+          ))}
+        </CommandForm>
+      )}
+    </Sheet>
+  );
+}
+
+function ReadingsSheet() {
+  const [text, setText] = useState("");
+  return (
+    <Sheet trigger="Take in readings" title="Your own readings">
+      {(close) => (
+        <>
+          <p className="mb-3 text-sm text-soft">
+            A CSV file whose first line names the columns date, min and max: one line a day, 2027-07-09, temperatures in
+            °C. All of it comes in, or nothing.
+          </p>
+          <FilePick label="CSV file" accept=".csv,text/csv,text/plain" onText={setText} />
+          {text && (
+            <div className="mt-4">
+              <CommandForm
+                command="climate.import"
+                draft="readings"
+                values={{}}
+                hidden={{ text }}
+                submit={`Take in ${plural(Math.max(0, text.trim().split("\n").length - 1), "line")}`}
+                onDone={close}
+              >
+                {null}
+              </CommandForm>
+            </div>
+          )}
+        </>
+      )}
+    </Sheet>
+  );
+}
