@@ -7,7 +7,13 @@ export type Span = { start: Day; end: Day };
 const MS_A_DAY = 86_400_000;
 
 // Days are reckoned as UTC midnights, which no summer time can shift; a screen reckons thousands of them.
-const read = (day: Day): number => Date.parse(`${day}T00:00:00Z`);
+// Digits are read one by one: a search over plans does this millions of times, and Date.parse is ten times slower.
+const digits = (day: Day, from: number, to: number): number => {
+  let number = 0;
+  for (let i = from; i < to; i++) number = number * 10 + day.charCodeAt(i) - 48;
+  return number;
+};
+const read = (day: Day): number => Date.UTC(digits(day, 0, 4), digits(day, 5, 7) - 1, digits(day, 8, 10));
 const write = (time: number): Day => new Date(time).toISOString().slice(0, 10);
 /**
  * Whether `text` is a day that exists, written `YYYY-MM-DD`.

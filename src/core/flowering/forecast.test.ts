@@ -1,27 +1,33 @@
+import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { flowering, ripensBeforeFrost } from "./forecast";
+import { addDays, dayNumber, daysBetween } from "../calendar/day";
+import { ANNUAL, climate, south, tropics } from "../tests/place";
+import { correctionFrom } from "./correction";
+import { type FloweringFacts, flowering, heatUntil, ripensBeforeFrost } from "./forecast";
+import { typicalFlowering } from "./typical";
+import { winterSurvival } from "./winter";
 
-const FACTS = {
-  daysToFlower: { low: 50, high: 60 },
-  flowerDays: { low: 30, high: 40 },
-  daysToRipe: { low: 40, high: 50 },
+const BIENNIAL: FloweringFacts = {
+  ...ANNUAL,
+  daysToFlower: { low: 440, high: 490 },
+  heat: { base: 5, ceiling: 28, degreeDays: { low: 600, high: 850 } },
+  cold: { below: 9, days: { low: 60, high: 100 } },
 };
 
-describe("flowering", () => {
+describe("flowering by days", () => {
   test("likely days lie between the earliest and the latest", () => {
-    const window = flowering("2027-05-01", FACTS);
-    expect(window).toMatchObject({
+    expect(flowering({ sown: "2027-05-01" }, ANNUAL, null)).toMatchObject({
       start: "2027-06-25",
       end: "2027-07-29",
       earliest: "2027-06-20",
       latest: "2027-08-08",
       ripe: "2027-08-09",
+      basis: "days",
     });
   });
 
   test("a first flower that was seen leaves no doubt of the start", () => {
-    const window = flowering("2027-05-01", FACTS, "2027-07-10");
-    expect(window).toMatchObject({
+    expect(flowering({ sown: "2027-05-01", firstFlower: "2027-07-10" }, ANNUAL, climate())).toMatchObject({
       start: "2027-07-10",
       earliest: "2027-07-10",
       observed: true,
@@ -30,11 +36,166 @@ describe("flowering", () => {
     });
   });
 
-  test("the race with the frost has four ends", () => {
-    const window = flowering("2027-05-01", FACTS);
-    expect(ripensBeforeFrost(window, "2027-10-01").verdict).toBe("safe");
-    expect(ripensBeforeFrost(window, window.ripe).verdict).toBe("doubtful");
-    expect(ripensBeforeFrost(window, window.ripeEarliest).verdict).toBe("too-late");
-    expect(ripensBeforeFrost(window, null).verdict).toBe("no-frost");
+  test("females that follow the males open their window later, and ripen from then", () => {
+    const late = flowering({ sown: "2027-05-01" }, { ...ANNUAL, femaleLag: { low: 4, high: 8 } }, null);
+    expect(late.male.start).toBe("2027-06-25");
+    expect(late.female).toMatchObject({ start: "2027-07-01", earliest: "2027-06-24" });
+    expect(late.ripe).toBe("2027-08-15");
+    const first = flowering({ sown: "2027-05-01" }, { ...ANNUAL, femaleLag: { low: -6, high: -2 } }, null);
+    expect(first.female.start).toBe("2027-06-25");
+    expect(first.male.start).toBe("2027-06-29");
+  });
+});
+
+describe("flowering by warmth", () => {
+  test("the heat until the likely day is the middle of the range", () => {
+    const sowing = { sown: "2027-05-01" };
+    const window = flowering(sowing, ANNUAL, climate());
+    expect(window.basis).toBe("heat");
+    const heat = heatUntil(sowing, ANNUAL, climate(), window.start)!;
+    expect(heat).toBeGreaterThanOrEqual(400);
+    expect(heatUntil(sowing, ANNUAL, climate(), addDays(window.start, -1))!).toBeLessThan(400);
+  });
+
+  test("a warm spring brings flowers sooner, a cold one later", () => {
+    const by = (degrees: number) => {
+      const measured = new Map(
+        Array.from({ length: 90 }, (_, i) => [dayNumber("2027-05-01") + i, { min: 8 + degrees, max: 18 + degrees }]),
+      );
+      return flowering({ sown: "2027-05-01" }, ANNUAL, climate({ measured })).start;
+    };
+    expect(by(4) < by(0) && by(0) < by(-3)).toBe(true);
+  });
+
+  test("later sowing never flowers earlier, and the range holds the likely day", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 120 }), fc.integer({ min: 1, max: 40 }), (from, later) => {
+        const at = (days: number) => flowering({ sown: addDays("2027-03-01", days) }, ANNUAL, climate());
+        const [one, two] = [at(from), at(from + later)];
+        expect(one.start <= two.start).toBe(true);
+        expect(one.earliest <= one.start && one.end <= one.latest).toBe(true);
+        expect(one.ripeEarliest <= one.ripe && one.ripe <= one.ripeLatest).toBe(true);
+      }),
+    );
+  });
+
+  test("a tender crop sown early is raised under cover until the last frost, or until it was planted out", () => {
+    const tender = { ...ANNUAL, tender: true };
+    const hardy = flowering({ sown: "2027-04-10" }, ANNUAL, climate());
+    const raised = flowering({ sown: "2027-04-10" }, tender, climate());
+    expect(raised.start < hardy.start).toBe(true);
+    const outEarly = flowering({ sown: "2027-04-10", plantedOut: "2027-04-15" }, tender, climate());
+    expect(outEarly.start > raised.start).toBe(true);
+  });
+
+  test("long-day crops wait for the light, and say so where it never comes", () => {
+    const long: FloweringFacts = { ...ANNUAL, light: { kind: "long", hours: { low: 14, high: 15 } } };
+    const early = flowering(
+      { sown: "2027-01-10" },
+      { ...long, heat: { ...long.heat, degreeDays: { low: 5, high: 9 } } },
+      climate(),
+    );
+    expect(early.start >= "2027-04-25" && early.start <= "2027-05-20").toBe(true);
+    expect(early.notes.join()).toContain("long days");
+    expect(flowering({ sown: "2027-01-10" }, long, tropics()).notes.join()).toContain("may not flower");
+    const short: FloweringFacts = { ...ANNUAL, light: { kind: "short", hours: { low: 12.5, high: 13.5 } } };
+    expect(flowering({ sown: "2027-05-01" }, short, climate()).start > "2027-08-15").toBe(true);
+  });
+
+  test("a second-year crop flowers after the winter, in the north and in the south, and not where none comes", () => {
+    const north = flowering({ sown: "2026-04-01" }, BIENNIAL, climate());
+    expect(north.start > "2027-05-20" && north.start < "2027-08-01").toBe(true);
+    const inSouth = flowering({ sown: "2026-10-01" }, BIENNIAL, south());
+    expect(inSouth.start > "2027-11-15" && inSouth.start < "2028-02-01").toBe(true);
+    const warm = flowering({ sown: "2026-04-01" }, BIENNIAL, tropics());
+    expect(warm.basis).toBe("days");
+    expect(warm.notes.join()).toContain("not cold enough");
+  });
+
+  test("sown late it still flowers the next summer; lifted roots count from replanting", () => {
+    const late = flowering({ sown: "2026-08-20", overwinter: "late-sown" }, BIENNIAL, climate());
+    expect(late.start.slice(0, 4)).toBe("2027");
+    const lifted = { sown: "2026-04-01", overwinter: "lifted" as const };
+    const one = flowering({ ...lifted, plantedOut: "2027-03-20" }, BIENNIAL, climate());
+    const two = flowering({ ...lifted, plantedOut: "2027-05-01" }, BIENNIAL, climate());
+    expect(one.start < two.start).toBe(true);
+    expect(flowering(lifted, BIENNIAL, climate()).notes.join()).toContain("Replanting is taken as");
+  });
+
+  test("where the heat never comes, the catalogue's days stand in and say so", () => {
+    const greedy = { ...ANNUAL, heat: { base: 20, ceiling: 30, degreeDays: { low: 5000, high: 6000 } } };
+    const window = flowering({ sown: "2027-05-01" }, greedy, climate());
+    expect(window.basis).toBe("days");
+    expect(window.notes).toHaveLength(1);
+  });
+});
+
+describe("a line's own first flowers", () => {
+  const range = { low: 350, high: 450 };
+
+  test("draw the figure towards what was seen, the more the more of them, and narrow it", () => {
+    const one = correctionFrom([0.85], range)!;
+    const many = correctionFrom([0.85, 0.84, 0.86, 0.85, 0.85, 0.86], range)!;
+    expect(one.likely).toBeLessThan(1);
+    expect(many.likely).toBeLessThan(one.likely);
+    expect(many.likely).toBeGreaterThan(0.85);
+    expect(many.high - many.low).toBeLessThan(one.high - one.low);
+    expect(many.observations).toBe(6);
+    expect(correctionFrom([], range)).toBeNull();
+    expect(correctionFrom([Number.NaN, 0], range)).toBeNull();
+  });
+
+  test("a line seen to be early is forecast earlier", () => {
+    const plain = flowering({ sown: "2027-05-01" }, ANNUAL, climate());
+    const early = flowering({ sown: "2027-05-01" }, ANNUAL, climate(), correctionFrom([0.8, 0.8, 0.82], range));
+    expect(early.start < plain.start).toBe(true);
+  });
+});
+
+describe("the race with the frost", () => {
+  const window = flowering({ sown: "2027-05-01" }, ANNUAL, null);
+  const withFrost = (day: string, spread = 7) =>
+    climate({ frosts: { last: { day: "05-14", spread }, first: { day, spread }, from: "stated", seasons: 0 } });
+
+  test("is a chance, even at the usual day, falling as sowing is put off", () => {
+    expect(ripensBeforeFrost(window, withFrost("10-01"))).toMatchObject({ verdict: "safe", frost: "2027-10-01" });
+    expect(ripensBeforeFrost(window, withFrost(window.ripe.slice(5))).chance).toBeCloseTo(0.5, 5);
+    expect(ripensBeforeFrost(window, withFrost("07-15")).verdict).toBe("too-late");
+    expect(ripensBeforeFrost(window, climate({ frosts: null }))).toMatchObject({ verdict: "no-frost", chance: 1 });
+    const chances = [0, 20, 40, 60, 80].map(
+      (later) =>
+        ripensBeforeFrost(flowering({ sown: addDays("2027-05-01", later) }, ANNUAL, null), withFrost("10-01")).chance,
+    );
+    for (const i of [1, 2, 3, 4]) expect(chances[i]!).toBeLessThanOrEqual(chances[i - 1]!);
+  });
+
+  test("in the south the frost after the New Year is the one", () => {
+    const sown = flowering({ sown: "2026-11-20" }, ANNUAL, south());
+    expect(ripensBeforeFrost(sown, south()).frost).toBe("2027-04-07");
+  });
+});
+
+describe("what others grow", () => {
+  test("flowers in the season asked for, with the sowing's doubt on top", () => {
+    for (const facts of [ANNUAL, { ...ANNUAL, tender: true }, BIENNIAL])
+      for (const place of [climate(), south(), tropics()]) {
+        const window = typicalFlowering(facts, 2027, place);
+        expect(window.earliest < window.start && window.end < window.latest).toBe(true);
+        expect(daysBetween(window.earliest, window.start)).toBeGreaterThanOrEqual(14);
+      }
+    expect(typicalFlowering(ANNUAL, 2027, climate()).start.slice(0, 4)).toBe("2027");
+  });
+});
+
+describe("winter", () => {
+  const hardy = { low: -16, high: -9 };
+  test("in the ground a hardier crop and a milder winter come through better; the store does not ask", () => {
+    const left = winterSurvival("left", hardy, climate());
+    expect(left.low <= left.likely && left.likely <= left.high).toBe(true);
+    expect(winterSurvival("left", { low: -26, high: -20 }, climate()).likely).toBeGreaterThan(left.likely);
+    expect(winterSurvival("late-sown", hardy, climate()).likely).toBeGreaterThan(left.likely);
+    expect(winterSurvival("left", hardy, tropics()).low).toBeGreaterThan(0.99);
+    expect(winterSurvival("lifted", hardy, climate())).toEqual(winterSurvival("lifted", hardy, tropics()));
+    expect(winterSurvival("left", hardy, climate({ daily: [] }))).toEqual({ low: 0, likely: 0.5, high: 1 });
   });
 });

@@ -1,0 +1,148 @@
+import type { Climate } from "../climate/climate";
+import { hoursOfYear } from "../climate/climate";
+import { dailyNormals, type Normals } from "../climate/temperature";
+import { type FloweringFacts, flowering } from "../flowering/forecast";
+import type { Barrier, Bed, Scene, SceneSource, SceneSpecies, SceneStand } from "../isolation/scene";
+
+/** A valley in the north with cold winters. */
+export const VALLEY: Normals = {
+  min: [-4.5, -4, -1.5, 1.4, 5, 8.8, 10.8, 10.4, 6.6, 3, -0.6, -3.2],
+  max: [2.5, 4.5, 9.5, 14, 18.5, 22, 24.2, 23.8, 19.2, 13.5, 7, 3.5],
+};
+/** The same valley with its seasons turned round. */
+export const SOUTHERN: Normals = {
+  min: [...VALLEY.min.slice(6), ...VALLEY.min.slice(0, 6)],
+  max: [...VALLEY.max.slice(6), ...VALLEY.max.slice(0, 6)],
+};
+
+export function climate(more: Partial<Climate> = {}): Climate {
+  return {
+    latitude: 48.6,
+    daily: dailyNormals(VALLEY),
+    measured: new Map(),
+    hours: hoursOfYear(48.6, 9.3),
+    frosts: { last: { day: "05-14", spread: 10 }, first: { day: "10-06", spread: 10 }, from: "stated", seasons: 0 },
+    ...more,
+  };
+}
+
+export const tropics = (): Climate =>
+  climate({
+    latitude: 2,
+    daily: dailyNormals({ min: Array(12).fill(21), max: Array(12).fill(31) }),
+    hours: hoursOfYear(2, 30),
+    frosts: null,
+  });
+
+export const south = (): Climate =>
+  climate({
+    latitude: -41,
+    daily: dailyNormals(SOUTHERN),
+    hours: hoursOfYear(-41, 147),
+    frosts: { last: { day: "11-12", spread: 10 }, first: { day: "04-07", spread: 10 }, from: "stated", seasons: 0 },
+  });
+
+/** An annual that needs neither cold nor long days. */
+export const ANNUAL: FloweringFacts = {
+  daysToFlower: { low: 50, high: 60 },
+  flowerDays: { low: 30, high: 40 },
+  daysToRipe: { low: 40, high: 50 },
+  femaleLag: { low: 0, high: 0 },
+  heat: { base: 8, ceiling: 30, degreeDays: { low: 350, high: 450 } },
+  tender: false,
+  light: { kind: "any", hours: null },
+  cold: null,
+};
+
+export const SPECIES: SceneSpecies = {
+  ...ANNUAL,
+  id: "crop",
+  name: "Crop",
+  crossingGroup: "crop",
+  crosses: [],
+  outcrossing: { low: 0.6, high: 0.9 },
+  vector: "insects",
+  selfs: false,
+  plantSpacing: { low: 0.4, high: 0.6 },
+};
+
+export const bed = (id: number, x: number, more: Partial<Bed> = {}): Bed => ({
+  id,
+  name: `bed ${id}`,
+  x,
+  y: 0,
+  width: 8,
+  length: 4,
+  turn: 0,
+  outside: false,
+  ...more,
+});
+
+/** A stand of a line of its own in a bed of its own, 40 m from the next. */
+export function stand(id: number, more: Partial<SceneStand> = {}): SceneStand {
+  const sowing = more.sowing ?? { sown: "2027-05-01" };
+  const species = more.species ?? SPECIES;
+  return {
+    id,
+    lineId: id,
+    name: `line ${id}`,
+    species,
+    school: "keep-pure",
+    harm: "none",
+    bed: bed(id, id * 40),
+    plants: 20,
+    spacing: 0.5,
+    sowing,
+    correction: null,
+    window: flowering(sowing, species, null),
+    flowers: "open",
+    cover: null,
+    removeEvery: null,
+    saveFrom: null,
+    seedWanted: true,
+    limit: 0.01,
+    isolation: 300,
+    seedLasts: null,
+    ...more,
+  };
+}
+
+export function source(id: number, x: number, more: Partial<SceneSource> = {}): SceneSource {
+  return {
+    id,
+    name: `source ${id}`,
+    kind: "neighbour",
+    species: SPECIES,
+    outline: [{ x, y: 2 }],
+    plants: 30,
+    male: { start: "2027-06-20", end: "2027-07-25", earliest: "2027-06-15", latest: "2027-07-30" },
+    presence: 1,
+    harm: "none",
+    agreed: false,
+    ...more,
+  };
+}
+
+export const hedge = (x: number, factor = 0.3): Barrier => ({
+  id: x,
+  name: `hedge ${x}`,
+  factor,
+  path: [
+    { x, y: -50 },
+    { x, y: 50 },
+  ],
+});
+
+export function scene(stands: SceneStand[], more: Partial<Scene> = {}): Scene {
+  return {
+    stands,
+    sources: [],
+    barriers: [],
+    beds: [...stands.map((s) => s.bed), bed(90, 400), bed(91, -300)],
+    windFrom: null,
+    // Without normals a forecast goes by days, which keeps the cases plain.
+    climate: climate({ daily: [] }),
+    today: "2027-03-01",
+    ...more,
+  };
+}
