@@ -17,6 +17,7 @@ module.exports = {
       from: { path: "^src/records/", pathNot: "^src/records/tests/" },
     },
     layer("views-import-records-core-catalogue", "^src/views/", "^src/(views|records|core|catalogue|db)/"),
+    layer("workers-run-the-core", "^src/workers/", "^src/(workers|core)/"),
     layer("ui-imports-nothing-of-ours", "^src/ui/", "^src/ui/"),
     layer("screens-import-ui-core-and-types", "^src/screens/", "^src/(screens|ui|core|records|views)/"),
     {

@@ -6,6 +6,7 @@ import { readCode } from "@/core/custody/code";
 import { type Db, openDb } from "@/db/open";
 import { groundView } from "@/views/ground";
 import { lineView } from "@/views/lines";
+import { seasonView } from "@/views/season";
 import { seedView } from "@/views/seed";
 import { todayView } from "@/views/today";
 import { DEMO_DAY, fillDemo } from "./fill";
@@ -136,10 +137,39 @@ describe("the demo garden", () => {
     expect(open.some((s) => s.tally.lost > 0)).toBe(true);
   });
 
-  test("the ground has clashes worth solving: the neighbour's bean and the lane's orach", () => {
-    const clashes = groundView(db, null, null).clashes.map((c) => [c.standName, c.sourceName]);
-    expect(clashes).toContainEqual(["Duskwing", "Lane-end Scarlet"]);
-    expect(clashes).toContainEqual(["Tarnholt mixed orach", "Lane orach"]);
+  test("the first five scenarios have a real clash with a way out worth taking", () => {
+    const now = groundView(db, null, null).judged;
+    const next = groundView(db, 2028, null).judged;
+    const most = (list: typeof now, name: string) => list.find((j) => j.name === name)?.bySource[0]?.name;
+    expect(most(now, "Lantern melon")).toBe("Ashlar Gold");
+    expect(most(now, "Duskwing")).toBe("the neighbour's scarlet beans");
+    expect(most(now, "Tarnholt mixed orach")).toBe("lane orach");
+    expect(most(now, "Slatefoot")).toBe("leeks of the mill allotments");
+    expect(most(next, "Ember-sweet")).toBe("Cinder Tooth");
+    for (const [season, list] of [
+      [2027, now],
+      [2028, next],
+    ] as const)
+      for (const { standId, level, name } of list.filter((j) => j.level !== "within")) {
+        const { remedies } = groundView(db, season, standId);
+        expect(
+          remedies.some((r) => r.enough),
+          `${name}, ${level}, ${season}`,
+        ).toBe(true);
+      }
+  });
+
+  test("the first flowers that were seen make the line's own forecast", () => {
+    const { stands } = groundView(db, null, null);
+    const gold = stands.find((s) => s.lineName === "Ashlar Gold")!;
+    expect(gold.correction!.observations).toBeGreaterThan(3);
+    expect(gold.correction!.likely).toBeLessThan(1);
+  });
+
+  test("next year's plan holds a sowing that can be moved out of its clash", () => {
+    const { stands, tried } = seasonView(db, 2028);
+    expect(stands.every((s) => s.ahead)).toBe(true);
+    expect(tried.filter((t) => t.share?.level === "over").length).toBeGreaterThan(2);
   });
 
   test("the drawer holds dying seed and a lot of uncertain mother", () => {

@@ -8,7 +8,7 @@ const SOURCES = Object.keys(SOURCE_KINDS).join("|");
 const WRITTEN = new RegExp(`^(-?[\\d.]+)(?: to (-?[\\d.]+))? (${SOURCES})$`);
 
 /** A figure as the catalogue writes it: `40 to 60 guidance`, or `200 practice` where both ends are one. */
-export const figure = (least: number, most: number) =>
+const figure = (least: number, most: number) =>
   Joi.string()
     .custom((text: string, helpers): Figure => {
       const [, low, high = low, source] = WRITTEN.exec(text) ?? [];

@@ -139,7 +139,7 @@ function worstOfEach(judged: Judged[], stands: SceneStand[]): Judged[] {
   });
 }
 
-export function judgedOf(scene: Scene, ways: Ways): Judged[] {
+function judgedOf(scene: Scene, ways: Ways): Judged[] {
   const arrived = arrivals(scene, ways);
   return scene.stands
     .filter(isJudged)

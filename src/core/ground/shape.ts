@@ -41,7 +41,7 @@ export function cornersOf({ x, y, width, length, turn }: Plot): Point[] {
 const side = (a: Point, b: Point, p: Point) => (b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x);
 
 /** Whether two stretches cross or touch. */
-export function stretchesCross(a: Point, b: Point, c: Point, d: Point): boolean {
+function stretchesCross(a: Point, b: Point, c: Point, d: Point): boolean {
   const [c1, c2, a1, a2] = [side(a, b, c), side(a, b, d), side(c, d, a), side(c, d, b)];
   if (c1 * c2 < 0 && a1 * a2 < 0) return true;
   const within = (p: Point, q: Point, r: Point) =>

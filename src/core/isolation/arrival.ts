@@ -35,7 +35,7 @@ export type SourceShare = Share & {
 export type Arrival = Share & { bySource: SourceShare[]; pollinatedShare: number };
 
 /** Pollen that still gets through, by what keeps it in or out. Working values, all of them. */
-export const LEAKS = {
+const LEAKS = {
   bags: 0.02,
   cage: 0.02,
   /** A cage opened every second day lets half of the rest of the world in. */

@@ -20,7 +20,7 @@ export const KERNELS: Record<Vector, KernelRange> = {
 export const reach = (metres: number, scale: number, shape: number): number => (1 + (metres / scale) ** 2) ** -shape;
 
 /** How much more pollen comes straight down the prevailing wind, and how much less against it. Working value. */
-export const WIND_STRENGTH = 0.6;
+const WIND_STRENGTH = 0.6;
 
 /**
  * The wind's factor on a source's cloud: 1 across the wind, 1.6 straight down it, 0.4 straight against it.

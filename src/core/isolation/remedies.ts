@@ -298,7 +298,7 @@ function againstSource(scene: Scene, source: SourceShare): Draft[] {
 }
 
 /** Labour first, then ground and time: what remedies are ordered by among those that are enough. */
-export const burden = ({ plants, days, visits }: Cost): number => visits + plants / 10 + days / 7;
+const burden = ({ plants, days, visits }: Cost): number => visits + plants / 10 + days / 7;
 
 function tried({ scene, stand, ways }: Task, draft: Draft): Remedy {
   const next = applied(scene, draft.changes);

@@ -10,7 +10,7 @@ export const VALLEY: Normals = {
   max: [2.5, 4.5, 9.5, 14, 18.5, 22, 24.2, 23.8, 19.2, 13.5, 7, 3.5],
 };
 /** The same valley with its seasons turned round. */
-export const SOUTHERN: Normals = {
+const SOUTHERN: Normals = {
   min: [...VALLEY.min.slice(6), ...VALLEY.min.slice(0, 6)],
   max: [...VALLEY.max.slice(6), ...VALLEY.max.slice(0, 6)],
 };

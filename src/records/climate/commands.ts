@@ -33,7 +33,7 @@ const setNormals = command<SetNormals>({
   },
 });
 
-export const MOST_READINGS = 12_000;
+const MOST_READINGS = 12_000;
 
 type Read = { id: number; min: number; max: number };
 

@@ -120,13 +120,13 @@ function square(middle: Point, side: number): Point[] {
 }
 
 /** Refuses an outline that encloses nothing or crosses itself. */
-export function checkOutline(outline: Point[], field: string): void {
+function checkOutline(outline: Point[], field: string): void {
   if (outline.length === 1) return;
-  if (outline.length === 2 || areaOf(outline) < 0.01) refuse(field, "The outline encloses no ground.");
   if (crossesItself(outline)) refuse(field, "The outline crosses itself. Draw it round once, without loops.");
+  if (outline.length === 2 || areaOf(outline) < 0.01) refuse(field, "The outline encloses no ground.");
 }
 
-export function sourceRow(input: SourceInput): Row {
+function sourceRow(input: SourceInput): Row {
   const { outline, distance, bearing, across, flowersFrom, flowersTo, ...rest } = input;
   if ((flowersFrom === undefined) !== (flowersTo === undefined))
     refuse(flowersFrom === undefined ? "flowersFrom" : "flowersTo", "Give both days, or neither.");

@@ -107,8 +107,8 @@ function pointsOf(feature: Feature, kept: Known, origin: Origin, where: string):
       "text",
       `${where}: lies ${Math.round(Math.hypot(far.x, far.y) / 1000)} km from the garden. Check the file or the garden's place.`,
     );
-  if (type === "Polygon" && areaOf(shape) < 0.01) refuse("text", `${where}: the polygon encloses no ground.`);
   if (type === "Polygon" && crossesItself(shape)) refuse("text", `${where}: the polygon crosses itself.`);
+  if (type === "Polygon" && areaOf(shape) < 0.01) refuse("text", `${where}: the polygon encloses no ground.`);
   return shape;
 }
 

@@ -9,7 +9,22 @@ beforeEach(() => {
 });
 afterEach(() => garden.close());
 
-const TABLES = ["garden", "bed", "line", "stand", "plant", "yardstick", "score", "cross", "flower", "lot"];
+const TABLES = [
+  "garden",
+  "bed",
+  "line",
+  "stand",
+  "plant",
+  "yardstick",
+  "score",
+  "cross",
+  "flower",
+  "lot",
+  "barrier",
+  "source",
+  "normal",
+  "reading",
+];
 
 /** Every record as it stands, but for the versions, which only rise. */
 const contents = () =>
@@ -18,6 +33,47 @@ const contents = () =>
       ({ version: _, ...row }) => row,
     ),
   );
+
+const HEDGE = {
+  name: "the hedge",
+  kind: "hedge",
+  path: [
+    { x: 0, y: -4 },
+    { x: 30, y: -4 },
+  ],
+};
+const BEANS = {
+  name: "melons next door",
+  kind: "neighbour",
+  species: "melon",
+  plants: 20,
+  presence: 0.9,
+  distance: 80,
+  bearing: 90,
+};
+const MONTHS = Array.from({ length: 12 }, (_, i) => i + 1);
+const NORMALS = Object.fromEntries(
+  MONTHS.flatMap((m) => [
+    [`min${m}`, 2 * m],
+    [`max${m}`, 2 * m + 9],
+  ]),
+);
+const FIELD = {
+  type: "Feature",
+  properties: { name: "field of melons", species: "melon", plants: 4000 },
+  geometry: {
+    type: "Polygon",
+    coordinates: [
+      [
+        [9.302, 48.6],
+        [9.304, 48.6],
+        [9.304, 48.601],
+        [9.302, 48.601],
+        [9.302, 48.6],
+      ],
+    ],
+  },
+};
 
 type Made = ReturnType<typeof family> & { yardstick: number; open: number; waiting: number[]; covered: number[] };
 
@@ -45,6 +101,8 @@ function withEverything(): Made {
     results: waiting.map((id) => ({ id, result: "pollinated" })),
   });
   const covered = garden.done("flower.cover", { crossId: open, flowers: 2, on: "2028-07-19" }).ids;
+  garden.done("barrier.add", HEDGE);
+  garden.done("source.add", BEANS);
   return { ...made, yardstick, open, waiting, covered };
 }
 
@@ -58,7 +116,17 @@ const USES: [string, (made: Made) => object][] = [
   ["garden.as-of", () => ({ day: "2028-08-01" })],
   ["bed.add", () => ({ name: "New", x: 1, y: 2, width: 3, length: 4 })],
   ["bed.change", () => ({ id: 1, version: version("bed", 1), name: "Other", x: 9, y: 9, width: 3, length: 4 })],
-  ["bed.move", () => ({ id: 2, x: 44, y: 5.5 })],
+  ["bed.move", () => ({ id: 2, x: 44, y: 5.5, turn: 30, width: 6 })],
+  ["barrier.add", () => ({ ...HEDGE, name: "another", kind: "wall", factor: 0.2 })],
+  ["barrier.change", () => ({ ...HEDGE, id: 1, version: 1, name: "beech hedge" })],
+  ["barrier.remove", () => ({ id: 1 })],
+  ["source.add", () => ({ ...BEANS, name: "another", across: 30, flowersFrom: "06-20", flowersTo: "07-30" })],
+  ["source.change", () => ({ ...BEANS, id: 1, version: 1, plants: 9 })],
+  ["source.remove", () => ({ id: 1 })],
+  ["ground.move", () => ({ id: 1, kind: "source", east: 5, north: -2.5 })],
+  ["ground.import", () => ({ text: JSON.stringify(FIELD) })],
+  ["climate.normals", () => NORMALS],
+  ["climate.import", () => ({ text: "date,min,max\n2027-01-01,-3,2.5\n2027-01-02,-1,4" })],
   ["line.add", () => ({ name: "New", species: "tomato", school: "let-it-mix", status: "mix" })],
   [
     "line.change",
@@ -85,7 +153,16 @@ const USES: [string, (made: Made) => object][] = [
     ({ stand, counts }) => ({ id: stand, version: version("stand", stand), ...counts, cameUp: 9, plants: 8 }),
   ],
   ["stand.first-flower", ({ stand }) => ({ id: stand, firstFlower: "2028-07-12" })],
-  ["stand.remedy", ({ stand }) => ({ kind: "flowers", standId: stand, flowers: "removed" })],
+  [
+    "stand.remedy",
+    ({ stand }) => ({
+      season: 2028,
+      changes: [
+        { kind: "remove", standId: stand, every: 2 },
+        { kind: "agree", sourceId: 1 },
+      ],
+    }),
+  ],
   ["plant.mark", ({ plants }) => ({ id: plants[1], mark: "out", reason: "late" })],
   ["plant.remove", ({ plants }) => ({ ids: [plants[1], plants[2]], reason: "split" })],
   ["score.set", ({ plants, yardstick }) => ({ plantId: plants[0], yardstickId: yardstick, value: "" })],
@@ -248,10 +325,34 @@ describe("stands", () => {
 
   test("a way out that no longer fits is refused", () => {
     twoMelons(garden);
-    expect(garden.refused("stand.remedy", { kind: "move", standId: 1, bedId: 99 }).fields).toHaveProperty("bedId");
-    expect(garden.refused("stand.remedy", { kind: "move", standId: 1 }).fields).toHaveProperty("bedId");
-    expect(garden.refused("stand.remedy", { kind: "resow", standId: 1 }).fields).toHaveProperty("sown");
-    expect(garden.refused("stand.remedy", { kind: "pray", standId: 1 }).fields).toHaveProperty("kind");
+    const wrong = (change: object) => garden.refused("stand.remedy", { season: 2027, changes: [change] }).fields;
+    expect(wrong({ kind: "move", standId: 1, bedId: 99 })).toHaveProperty("bedId");
+    expect(wrong({ kind: "move", standId: 1 })).toHaveProperty(["changes.0.bedId"]);
+    expect(wrong({ kind: "resow", standId: 1 })).toHaveProperty(["changes.0.sown"]);
+    expect(wrong({ kind: "pray", standId: 1 })).toHaveProperty(["changes.0.kind"]);
+    expect(wrong({ kind: "hand", standId: 1, every: 2 })).toHaveProperty(["changes.0.every"]);
+    expect(wrong({ kind: "save-from", standId: 1, plants: 50 })).toHaveProperty("plants");
+  });
+
+  test("of several changes all are made or none", () => {
+    twoMelons(garden);
+    const changes = [
+      { kind: "hand", standId: 1 },
+      { kind: "hand", standId: 77 },
+    ];
+    expect(garden.refused("stand.remedy", { season: 2027, changes }).fields).toHaveProperty("standId");
+  });
+
+  test.each<[object, string]>([
+    [{ plantedOut: "2027-04-01" }, "plantedOut"],
+    [{ overwinter: "left" }, "overwinter"],
+    [{ rowCount: 9 }, "rowCount"],
+    [{ saveFrom: 7 }, "saveFrom"],
+    [{ spacing: 0 }, "spacing"],
+  ])("a stand planted as %j is refused by %s", (more, field) => {
+    twoMelons(garden);
+    const change = { id: 1, version: 1, sown: "2027-05-01", plants: 6, bedId: 1, flowers: "open", seedWanted: 1 };
+    expect(garden.refused("stand.change", { ...change, ...more }).fields).toHaveProperty(field);
   });
 });
 

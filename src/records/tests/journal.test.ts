@@ -2,6 +2,7 @@ import { copyFileSync, existsSync, mkdirSync, readdirSync, writeFileSync } from 
 import { dirname, join } from "node:path";
 import Database from "better-sqlite3";
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import { appendEntry, Writer } from "@/db/journal";
 import { migrate } from "@/db/migrate";
 import { openDb } from "@/db/open";
 import { perform, undo } from "../command";
@@ -118,18 +119,38 @@ describe("the file", () => {
   test("a migration is preceded by a backup; one that fails leaves nothing of itself", () => {
     const folder = join(dirname(garden.path), "migrations");
     mkdirSync(folder);
-    copyFileSync("src/db/migrations/001_start.sql", join(folder, "001_start.sql"));
-    writeFileSync(join(folder, "002_bad.sql"), "CREATE TABLE half (id INTEGER); INSERT INTO nowhere VALUES (1);");
+    for (const name of readdirSync("src/db/migrations")) copyFileSync(`src/db/migrations/${name}`, join(folder, name));
+    writeFileSync(join(folder, "003_bad.sql"), "CREATE TABLE half (id INTEGER); INSERT INTO nowhere VALUES (1);");
     expect(() => migrate(garden.db, garden.path, folder)).toThrow("nowhere");
     expect(garden.db.prepare("SELECT 1 FROM sqlite_master WHERE name = 'half'").get()).toBeUndefined();
-    const backup = readdirSync(dirname(garden.path)).find((name) => name.includes("before-schema-2"))!;
+    const backup = readdirSync(dirname(garden.path)).find((name) => name.includes("before-schema-3"))!;
     const copy = new Database(join(dirname(garden.path), backup), { readonly: true });
     expect(copy.prepare("SELECT count(*) FROM bed").pluck().get()).toBe(2);
     copy.close();
-    writeFileSync(join(folder, "002_bad.sql"), "CREATE TABLE whole (id INTEGER) STRICT;");
+    writeFileSync(join(folder, "003_bad.sql"), "CREATE TABLE whole (id INTEGER) STRICT;");
     migrate(garden.db, garden.path, folder);
-    expect(garden.db.pragma("user_version", { simple: true })).toBe(2);
+    expect(garden.db.pragma("user_version", { simple: true })).toBe(3);
     expect(existsSync(garden.path)).toBe(true);
+  });
+
+  test("a garden of the first schema keeps every row, and its history can still be undone", () => {
+    const path = join(dirname(garden.path), "old.db");
+    const folder = join(dirname(garden.path), "first");
+    mkdirSync(folder);
+    copyFileSync("src/db/migrations/001_start.sql", join(folder, "001_start.sql"));
+    const old = new Database(path);
+    migrate(old, path, folder);
+    const kept = { id: 7, name: "old bed", x: 1, y: 2, width: 3, length: 4, outside: 0, version: 1 };
+    old.prepare("INSERT INTO bed VALUES (@id, @name, @x, @y, @width, @length, @outside, @version)").run(kept);
+    const write = new Writer(old);
+    write.remove("bed", 7);
+    const entry = { command: "bed.remove", summary: "off", day: "2027-01-01", request: null, undoes: null };
+    const made = appendEntry(old, entry, write.changes, () => ({}));
+    old.close();
+    const db = openDb(path);
+    expect(undo(db, made, null).ok).toBe(true);
+    expect(db.prepare("SELECT * FROM bed").all()).toEqual([{ ...kept, turn: 0 }]);
+    db.close();
   });
 
   test("the schema itself refuses what commands would", () => {

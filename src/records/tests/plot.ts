@@ -31,6 +31,10 @@ const contents = (db: Db) =>
     "cross",
     "flower",
     "lot",
+    "barrier",
+    "source",
+    "normal",
+    "reading",
     "journal",
     "journalChange",
   ].map((table) => JSON.stringify(db.prepare(`SELECT * FROM "${table}"`).all()));
@@ -89,8 +93,8 @@ export function plot(): Plot {
 export function twoMelons({ done, db }: Plot) {
   const line = (name: string) =>
     done("line.add", { name, species: "melon", school: "keep-pure", status: "open-pollinated" }).id;
-  const mother = done("stand.add", { lineId: line("Ashlar Gold"), bedId: 1, sown: "2027-05-01", plants: 6 }).id;
-  const father = done("stand.add", { lineId: line("Nettle Moon"), bedId: 2, sown: "2027-05-05", plants: 6 }).id;
+  const mother = done("stand.add", { lineId: line("Ashlar Gold"), bedId: 1, sown: "2027-04-24", plants: 6 }).id;
+  const father = done("stand.add", { lineId: line("Nettle Moon"), bedId: 2, sown: "2027-04-28", plants: 6 }).id;
   const plan = {
     motherStandId: mother,
     fatherStandId: father,

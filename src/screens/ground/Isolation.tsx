@@ -1,5 +1,5 @@
 import Link from "next/link";
-import { oneIn, rangeInWords } from "@/core/isolation/verdict";
+import { rangeInWords } from "@/core/isolation/verdict";
 import { lengthInWords, type Units } from "@/core/units/units";
 import type { Ground, Judged } from "@/views/ground";
 import { plural } from "../common/words";

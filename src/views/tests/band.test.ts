@@ -2,7 +2,8 @@ import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { garden as readGarden } from "@/records/garden/queries";
 import { standsOfSeason } from "@/records/stand/queries";
 import { type Plot, plot } from "@/records/tests/plot";
-import { type Band, band, forecast } from "../band";
+import { type Band, band } from "../band";
+import { outlook } from "../outlook";
 
 let garden: Plot;
 beforeEach(() => {
@@ -23,9 +24,9 @@ function standsOf(count: number, sown: (i: number) => string, name = (i: number)
 }
 
 function draw(season = 2027, lanes = 3): Band {
-  const place = readGarden(garden.db);
-  const stands = standsOfSeason(garden.db, season).map((s) => forecast(s, place));
-  return band(place, season, stands, (s) => s.lineName.endsWith("0"), lanes);
+  const sky = outlook(garden.db);
+  const stands = standsOfSeason(garden.db, season).map(sky.forecast);
+  return band(sky, season, stands, (s) => s.lineName.endsWith("0"), lanes);
 }
 
 const place = (change: object) =>
@@ -51,8 +52,8 @@ describe("the season band", () => {
     expect(south).toMatchObject({
       start: "2026-07-01",
       end: "2027-06-30",
-      lastFrost: "2026-09-20",
-      firstFrost: "2027-05-10",
+      lastFrost: { day: "2026-09-20", spread: 10 },
+      firstFrost: { day: "2027-05-10", spread: 10 },
     });
     expect(longest(south)).toBeGreaterThan(165);
     expect(longest(south)).toBeLessThan(180);

@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import { SPECIES } from "@/catalogue/catalogue";
 import { undo } from "@/records/command";
 import { family, type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { crossesView, crossView } from "../crosses";
@@ -96,43 +97,105 @@ describe("Today", () => {
 });
 
 describe("Ground", () => {
-  test("judges by the level of care that the garden chose", () => {
+  test("judges by the level of care that the garden chose, and by a line's own purity", () => {
     twoMelons(garden);
-    const wanted = () => groundView(garden.db, 2027, null).clashes.map((c) => c.wanted);
-    expect(wanted()).toEqual([400, 400]);
-    for (const [care, metres] of [
-      ["relaxed", 200],
-      ["strict", 800],
+    const first = () => groundView(garden.db, 2027, 1).judged[0]!;
+    expect(first()).toMatchObject({ limit: 0.01, thumb: { wanted: 400 } });
+    for (const [care, metres, limit] of [
+      ["relaxed", 200, 0.05],
+      ["strict", 800, 0.002],
     ] as const) {
       garden.db.prepare("UPDATE garden SET care = ?").run(care);
-      expect(wanted()).toEqual([metres, metres]);
+      expect(first()).toMatchObject({ limit, thumb: { wanted: metres } });
     }
+    garden.db.prepare("UPDATE line SET purity = 0.9 WHERE id = 1").run();
+    expect(first().limit).toBeCloseTo(0.1);
   });
 
   test("speaks for the line's school", () => {
     twoMelons(garden);
-    const words = () => groundView(garden.db, 2027, 1).clashes.find((c) => c.standId === 1)?.words;
-    expect(words()).toContain("may have Nettle Moon for a father");
+    const words = () => groundView(garden.db, 2027, 1).judged[0]?.words;
+    expect(words()).toContain("stranger for a father, most of them Nettle Moon");
     garden.db.prepare("UPDATE line SET school = 'cross-and-fix' WHERE id = 1").run();
-    expect(words()).toContain("covered crosses are not touched");
+    expect(words()).toContain("Covered crosses are not touched");
     garden.db.prepare("UPDATE line SET school = 'let-it-mix' WHERE id = 1").run();
-    expect(words()).toBeUndefined();
+    expect(words()).toContain("Nothing that crosses");
   });
 
-  test("of two lines only the nearest pair is listed, until a stand is chosen", () => {
+  test("of several stands of a line the worst is listed, until a stand is chosen", () => {
     twoMelons(garden);
     garden.done("bed.add", { name: "C", x: 60, y: 0, width: 4, length: 4 });
     garden.done("stand.add", { lineId: 2, bedId: 3, sown: "2027-05-05", plants: 6 });
-    expect(groundView(garden.db, 2027, null).clashes).toHaveLength(2);
-    expect(groundView(garden.db, 2027, 1).clashes.filter((c) => c.standId === 1)).toHaveLength(2);
+    const { judged, concern } = groundView(garden.db, 2027, null);
+    expect(judged).toHaveLength(2);
+    expect(concern).toBe(judged[0]!.standId);
+    expect(groundView(garden.db, 2027, 1).judged.map((j) => j.standId)).toEqual([1]);
     expect(groundView(garden.db, 2027, 999).chosen).toBeNull();
+  });
+
+  test("a hedge and a talk with the neighbour lower what comes from beyond the garden", () => {
+    const lineId = line("Ashlar Gold", { species: "melon" });
+    garden.done("stand.add", { lineId, bedId: 1, sown: "2027-05-01", plants: 6 });
+    const melons = {
+      name: "field",
+      kind: "field",
+      species: "melon",
+      plants: 900,
+      presence: 1,
+      distance: 120,
+      bearing: 90,
+    };
+    garden.done("source.add", melons);
+    const share = () => groundView(garden.db, 2027, 1).judged[0]!.likely;
+    const open = share();
+    expect(open).toBeGreaterThan(0.05);
+    garden.done("barrier.add", {
+      name: "hedge",
+      kind: "hedge",
+      path: [
+        { x: 60, y: -50 },
+        { x: 60, y: 50 },
+      ],
+    });
+    const hedged = share();
+    expect(hedged).toBeLessThan(open);
+    garden.done("stand.remedy", { season: 2027, changes: [{ kind: "agree", sourceId: 1 }] });
+    expect(share()).toBeLessThan(hedged);
+    expect(groundView(garden.db, 2027, 1).judged[0]!.bySource[0]!.way.between).toEqual(["hedge"]);
+  });
+
+  test("a neighbour's told days replace the reckoned ones", () => {
+    const beans = {
+      name: "beans",
+      kind: "neighbour",
+      species: "runner-bean",
+      plants: 9,
+      presence: 1,
+      distance: 50,
+      bearing: 0,
+    };
+    garden.done("source.add", { ...beans, flowersFrom: "08-01", flowersTo: "08-20" });
+    garden.done("source.add", { ...beans, name: "more beans" });
+    const { sources } = groundView(garden.db, 2027, null);
+    expect(sources[0]!.window).toEqual({ start: "2027-08-01", end: "2027-08-20" });
+    expect(sources[1]!.window.start).not.toBe("2027-08-01");
+  });
+
+  test("says whether a wind-pollinated crop stands in a block that its bed holds", () => {
+    const lineId = line("Mixed orach", { species: "orach", school: "let-it-mix", status: "mix" });
+    const planted = { lineId, bedId: 1, sown: "2027-04-10", plants: 30 };
+    garden.done("stand.add", { ...planted, rowCount: 1, spacing: 0.3 });
+    expect(groundView(garden.db, 2027, 1).stands[0]!.planting).toMatchObject({
+      now: { rows: 1, fits: false },
+      block: { rows: 5, perRow: 6, fits: true },
+    });
   });
 
   test("a season without stands is empty and still listed", () => {
     expect(groundView(garden.db, 2031, null)).toMatchObject({
       season: 2031,
       stands: [],
-      clashes: [],
+      judged: [],
       seasons: [2031, 2027],
     });
   });
@@ -141,9 +204,7 @@ describe("Ground", () => {
     const leek = line("Slatefoot", { species: "leek" });
     garden.done("stand.add", { lineId: leek, bedId: 1, sown: "2026-03-20", plants: 30 });
     expect(groundView(garden.db, 2026, null).stands).toEqual([]);
-    expect(seasonView(garden.db, 2027).groups).toMatchObject([
-      { name: "Allium ampeloprasum", stands: [{ lineName: "Slatefoot" }] },
-    ]);
+    expect(seasonView(garden.db, 2027).stands).toMatchObject([{ group: "Allium ampeloprasum", name: "Slatefoot" }]);
   });
 });
 
@@ -294,9 +355,13 @@ describe("Nursery, Seed and Lines", () => {
 describe("Guide and Shed", () => {
   test("the guide tells which species are grown, and of one its protocol, kin and cautions", () => {
     twoMelons(garden);
-    expect(guideView(garden.db)).toMatchObject({ grown: ["melon"], species: { length: 8 } });
+    expect(guideView(garden.db)).toMatchObject({ grown: ["melon"], species: SPECIES });
     expect(speciesView(garden.db, "melon")).toMatchObject({ protocol: { id: "large-separate-sex" }, kin: [] });
     expect(speciesView(garden.db, "leek")).toMatchObject({ protocol: null });
+    const relatives = (id: string) => speciesView(garden.db, id)!.relatives.map((r) => `${r.name}: ${r.degree}`);
+    expect(relatives("moschata-squash")).toContain("Argyrosperma squash: sometimes");
+    expect(relatives("argyrosperma-squash")).toContain("Moschata squash: sometimes");
+    expect(relatives("carrot")).toEqual(["Wild carrot: freely"]);
     expect(speciesView(garden.db, "mandrake")).toBeNull();
   });
 

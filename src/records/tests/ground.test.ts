@@ -1,0 +1,321 @@
+import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import { addDays } from "@/core/calendar/day";
+import { climateOf } from "../climate/queries";
+import { beds, garden as readGarden } from "../garden/queries";
+import { writeGround } from "../ground/geojson";
+import { barriers, sources } from "../ground/queries";
+import { type Plot, plot } from "./plot";
+
+let garden: Plot;
+beforeEach(() => {
+  garden = plot();
+});
+afterEach(() => garden.close());
+
+const ring = [
+  [9.302, 48.6],
+  [9.304, 48.6],
+  [9.304, 48.601],
+  [9.302, 48.601],
+  [9.302, 48.6],
+];
+const feature = (geometry: object, properties: object = {}) => ({ type: "Feature", geometry, properties });
+const polygon = (coordinates: unknown, properties: object = { species: "melon", plants: 100 }) =>
+  feature({ type: "Polygon", coordinates }, properties);
+const collection = (...features: object[]) => JSON.stringify({ type: "FeatureCollection", features });
+
+describe("the ground as GeoJSON", () => {
+  test("goes out and comes back into an empty garden exactly, metres and all", () => {
+    garden.done("bed.change", { id: 1, version: 1, name: "A", x: 0.1, y: 2.35, width: 8, length: 4, turn: 25 });
+    garden.done("barrier.add", {
+      name: "wall",
+      kind: "wall",
+      factor: 0.35,
+      path: [
+        { x: 1, y: 2 },
+        { x: 3.25, y: 9 },
+      ],
+    });
+    garden.done("source.add", {
+      name: "weeds",
+      kind: "wild",
+      species: "orach",
+      plants: 5,
+      presence: 0.6,
+      distance: 77.7,
+      bearing: 33,
+      across: 9,
+    });
+    garden.done("source.add", {
+      name: "one pot",
+      kind: "ornamental",
+      species: "cosmos",
+      plants: 1,
+      presence: 1,
+      distance: 12,
+      bearing: 270,
+    });
+    const text = JSON.stringify(writeGround(garden.db, readGarden(garden.db)));
+    const other = plot();
+    try {
+      for (const { id } of beds(other.db)) other.done("bed.remove", { id });
+      other.done("ground.import", { text });
+      const without = (rows: object[]) => rows.map((row) => ({ ...row, id: 0, version: 0 }));
+      for (const read of [beds, barriers, sources]) expect(without(read(other.db))).toEqual(without(read(garden.db)));
+    } finally {
+      other.close();
+    }
+  });
+
+  test("another program's file needs no metres: a field comes in where its degrees say", () => {
+    garden.done("ground.import", { text: JSON.stringify(polygon([ring])) });
+    const [field] = sources(garden.db);
+    expect(field).toMatchObject({ name: "field 1", kind: "field", species: "melon", plants: 100, presence: 1 });
+    expect(field!.outline).toHaveLength(4);
+    expect(field!.outline[0]!.x).toBeCloseTo(147, 0);
+    expect(field!.outline[0]!.y).toBeCloseTo(0, 1);
+  });
+
+  test("a dry run says what would come in, and writes nothing", () => {
+    const text = collection(
+      polygon([ring], { name: "maize", species: "maize", plants: 9000 }),
+      feature({ type: "LineString", coordinates: ring.slice(0, 2) }, { name: "row of poplars" }),
+    );
+    const { message, entry } = garden.done("ground.import", { text, dryRun: true });
+    expect(message).toBe("Would come in: 1 barrier (row of poplars), 1 source (maize)");
+    expect(entry).toBe(0);
+    expect(sources(garden.db)).toEqual([]);
+    garden.done("ground.import", { text });
+    expect(barriers(garden.db)).toMatchObject([{ name: "row of poplars", kind: "hedge", factor: 0.4 }]);
+  });
+
+  const bowTie = [ring[0], ring[2], ring[1], ring[3], ring[0]];
+  test.each<[string, string, string]>([
+    ["no JSON", "beds: 3", "not JSON"],
+    ["no GeoJSON", '{"type":"Topology"}', "not a GeoJSON feature"],
+    ["no features", collection(), "no features"],
+    ["a polygon that crosses itself", collection(polygon([bowTie])), "Feature 1: the polygon crosses itself"],
+    ["a polygon of no size", collection(polygon([[ring[0], ring[0], ring[0], ring[0]]])), "encloses no ground"],
+    ["a polygon with a hole", collection(polygon([ring, ring])), "holes"],
+    [
+      "metres for degrees",
+      collection(polygon([ring.map(([x, y]) => [x! * 1000, y! * 1000])])),
+      "no longitude and latitude",
+    ],
+    ["another continent", collection(polygon([ring.map(([x, y]) => [x! - 90, y!])])), "km from the garden"],
+    ["words for numbers", collection(polygon([[["a", "b"], ...ring.slice(1)]])), "coordinates can't be read"],
+    [
+      "a kind of shape not taken in",
+      collection(feature({ type: "MultiPoint", coordinates: [] })),
+      "only points, lines and polygons",
+    ],
+    [
+      "two features of one name",
+      collection(
+        polygon([ring], { name: "x", species: "melon", plants: 1 }),
+        polygon([ring], { name: "x", species: "melon", plants: 1 }),
+      ),
+      "two sources named x",
+    ],
+    ["a species nobody knows", collection(polygon([ring], { species: "mandrake" })), "species"],
+    [
+      "a bed of no width",
+      collection(polygon([ring], { kind: "bed", name: "b", bed: { x: 0, y: 0, width: 0, length: 4 } })),
+      "width",
+    ],
+  ])("%s is refused with a reason and nothing comes in", (_, text, words) => {
+    const { fields } = garden.refused("ground.import", { text });
+    expect(Object.values(fields).join()).toContain(words);
+  });
+
+  test("what a file leaves open is asked for", () => {
+    const text = JSON.stringify(polygon([ring], {}));
+    expect(garden.refused("ground.import", { text }).fields).toHaveProperty("species");
+    expect(garden.refused("ground.import", { text, species: "melon" }).fields).toHaveProperty("plants");
+    garden.done("ground.import", { text, species: "melon", plants: 40, presence: 0.5 });
+    expect(sources(garden.db)).toMatchObject([{ species: "melon", plants: 40, presence: 0.5 }]);
+    expect(garden.refused("ground.import", { text, species: "melon", plants: 40 }).fields.text).toContain("already");
+  });
+});
+
+describe("barriers and outside pollen", () => {
+  const source = { name: "x", kind: "field", species: "melon", plants: 5, presence: 1 };
+  test.each<[string, object, string]>([
+    ["source.add", { ...source, distance: -3, bearing: 0 }, "distance"],
+    ["source.add", { ...source, bearing: 0 }, "distance"],
+    ["source.add", { ...source, distance: 40 }, "bearing"],
+    ["source.add", { ...source, distance: 40, bearing: 400 }, "bearing"],
+    ["source.add", { ...source, distance: 40, bearing: 4, flowersFrom: "06-31", flowersTo: "07-01" }, "flowersFrom"],
+    ["source.add", { ...source, distance: 40, bearing: 4, flowersFrom: "06-11" }, "flowersTo"],
+    ["source.add", { ...source, plants: 0, distance: 4, bearing: 4 }, "plants"],
+    [
+      "source.add",
+      {
+        ...source,
+        outline: [
+          { x: 0, y: 0 },
+          { x: 4, y: 4 },
+          { x: 4, y: 0 },
+          { x: 0, y: 4 },
+        ],
+      },
+      "outline",
+    ],
+    [
+      "source.add",
+      {
+        ...source,
+        outline: [
+          { x: 0, y: 0 },
+          { x: 4, y: 4 },
+        ],
+      },
+      "outline",
+    ],
+    ["barrier.add", { name: "h", kind: "hedge", path: [{ x: 1, y: 1 }] }, "path"],
+    [
+      "barrier.add",
+      {
+        name: "h",
+        kind: "hedge",
+        path: [
+          { x: 1, y: 1 },
+          { x: 1, y: 1 },
+        ],
+      },
+      "path",
+    ],
+    [
+      "barrier.add",
+      {
+        name: "h",
+        kind: "moat",
+        path: [
+          { x: 1, y: 1 },
+          { x: 2, y: 1 },
+        ],
+      },
+      "kind",
+    ],
+    [
+      "barrier.add",
+      {
+        name: "h",
+        kind: "hedge",
+        factor: 1.2,
+        path: [
+          { x: 1, y: 1 },
+          { x: 2, y: 1 },
+        ],
+      },
+      "factor",
+    ],
+    ["bed.add", { name: "b", x: 0, y: 0, width: 0, length: 3 }, "width"],
+    ["bed.move", { id: 1, turn: 360 }, "turn"],
+  ])("%s %j is refused by %s", (name, input, field) => {
+    expect(garden.refused(name, input).fields).toHaveProperty(field);
+  });
+
+  test("a wild stand does harm unless more is said, and distance and bearing find its place", () => {
+    garden.done("source.add", { ...source, kind: "wild", distance: 100, bearing: 90, across: 10 });
+    const [wild] = sources(garden.db);
+    expect(wild!.harm).toBe("wild");
+    expect(wild!.outline.map((p) => Math.round(p.x))).toEqual([95, 105, 105, 95]);
+    garden.done("ground.move", { id: wild!.id, kind: "source", east: 1.5, north: -1 });
+    expect(sources(garden.db)[0]!.outline[0]!.x).toBeCloseTo(96.5);
+    expect(garden.refused("ground.move", { id: 99, kind: "barrier", east: 1, north: 1 }).fields).toHaveProperty("id");
+  });
+});
+
+const days = (from: string, count: number) =>
+  Array.from({ length: count }, (_, i) => `${addDays(from, i)},${(i % 7) - 2},${(i % 7) + 9}`);
+
+describe("readings", () => {
+  const file = (...lines: string[]) => ["date,min,max", ...lines].join("\n");
+
+  test("come in from a file, replace earlier ones, and rule over the normals", () => {
+    const { message } = garden.done("climate.import", { text: file(...days("2026-01-01", 500)) });
+    expect(message).toBe("500 days of readings taken in");
+    const again = garden.done("climate.import", { text: `Date;Max;Min\r\n2026-01-01;12,5;-1,5\r\n` });
+    expect(again.message).toContain("1 of them over earlier ones");
+    expect(climateOf(garden.db).measured.get(20_454)).toEqual({ min: -1.5, max: 12.5 });
+    expect(climateOf(garden.db).measured.size).toBe(500);
+  });
+
+  test("gaps are named and the normals stand in", () => {
+    const { warnings } = garden.done("climate.import", {
+      text: file(...days("2026-01-01", 10), ...days("2026-01-14", 3), ...days("2026-03-01", 2)),
+    });
+    expect(warnings).toEqual([
+      "46 days are missing in 2 gaps, the longest 43 days from Sat 17 January 2026. The monthly normals stand in for them.",
+    ]);
+  });
+
+  test.each<[string, string, string]>([
+    [
+      "wrong columns",
+      "day,low,high\n2026-01-01,1,2",
+      "must name the columns date, min and max; it names day, low, high",
+    ],
+    ["no rows", "date,min,max", "no readings"],
+    ["a day that does not exist", file("2026-02-30,1,2"), "Line 2: “2026-02-30” is not a day"],
+    ["a word for a number", file("2026-02-01,1,2", "2026-02-02,cold,2"), "Line 3: min must be a temperature"],
+    ["an empty cell", file("2026-02-01,1,"), "Line 2: max must be a temperature"],
+    ["the wrong way round", file("2026-02-01,9,2"), "Line 2: min 9 lies above max 2"],
+    ["a day twice", file("2026-02-01,1,2", "2026-02-01,1,2"), "stands on line 2 already"],
+    ["a broken quote", file('2026-02-01,"1,2'), "can't be read as CSV"],
+    ["more days than a life of gardening", file(...days("1990-01-01", 12_001)), "At most 12,000 days"],
+  ])("%s is refused with its line, and nothing comes in", (_, text, words) => {
+    expect(garden.refused("climate.import", { text }).fields.text).toContain(words);
+  });
+
+  test("a file of a million rows is refused before it is read", () => {
+    const text = `date,min,max\n${"2026-01-01,1,2\n".repeat(1_000_000)}`;
+    const from = performance.now();
+    expect(garden.refused("climate.import", { text }).fields.text).toContain("larger than a megabyte");
+    expect(performance.now() - from).toBeLessThan(2000);
+  });
+});
+
+describe("normals and frost", () => {
+  const normals = (low: (m: number) => number) =>
+    Object.fromEntries(
+      Array.from({ length: 12 }, (_, i) => [
+        [`min${i + 1}`, low(i)],
+        [`max${i + 1}`, low(i) + 10],
+      ]).flat(),
+    );
+  const winter = (month: number) => 5 - 9 * Math.cos(((month + 0.5) / 6) * Math.PI);
+
+  test("stated frost days rule until five seasons of readings are there; then the readings do", () => {
+    garden.done("climate.normals", normals(winter));
+    expect(climateOf(garden.db).frosts).toMatchObject({ from: "stated", last: { day: "05-20" } });
+    garden.db.prepare("UPDATE garden SET lastFrost = NULL, firstFrost = NULL").run();
+    expect(climateOf(garden.db).frosts?.from).toBe("normals");
+    garden.done(
+      "climate.normals",
+      normals(() => 18),
+    );
+    expect(climateOf(garden.db).frosts).toBeNull();
+    const cold = Array.from({ length: 365 * 6 }, (_, i) => {
+      const day = addDays("2020-01-01", i);
+      return `${day},${day.slice(5) < "05-05" || day.slice(5) > "10-10" ? -1 : 6},16`;
+    });
+    garden.done("climate.import", { text: ["date,min,max", ...cold].join("\n") });
+    expect(climateOf(garden.db).frosts).toMatchObject({ from: "readings", last: { day: "05-04" } });
+  });
+
+  test("a month whose highest lies below its lowest is refused beside its field", () => {
+    expect(garden.refused("climate.normals", { ...normals(winter), max7: -20 }).fields).toHaveProperty("max7");
+    expect(garden.refused("climate.normals", { ...normals(winter), min3: undefined }).fields).toHaveProperty("min3");
+  });
+
+  test("the simulated station speaks only when it is asked for, up to its forecast", () => {
+    garden.done("climate.normals", normals(winter));
+    expect(climateOf(garden.db).measured.size).toBe(0);
+    garden.db.prepare("UPDATE garden SET station = 'simulated'").run();
+    const { measured } = climateOf(garden.db);
+    expect(Math.max(...measured.keys())).toBe(21_008 + 5);
+    expect(measured.size).toBeGreaterThan(2900);
+  });
+});
