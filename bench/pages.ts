@@ -5,6 +5,7 @@ import Database from "better-sqlite3";
 import { median } from "simple-statistics";
 import { startServer } from "../e2e/server";
 import { fillLarge } from "./garden";
+import { benchIsolation } from "./isolation";
 
 const RUNS = 25;
 
@@ -23,6 +24,8 @@ const page = (url: string) => async () => {
   if (!answer.ok) throw new Error(`${url}: ${answer.status}`);
   await answer.text();
 };
+
+benchIsolation();
 
 const folder = mkdtempSync(join(tmpdir(), "orchard-bench-"));
 const path = join(folder, "large.db");

@@ -265,8 +265,12 @@ export function drawer(grower: Grower, beds: Beds): void {
 export function nextSeason(grower: Grower, beds: Beds, day: string): void {
   grower.on(day);
   const lineId = (name: string) => grower.db.prepare("SELECT id FROM line WHERE name = ?").pluck().get(name) as number;
-  const plan = (name: string, bed: string, sown: string, plants: number, more: object = {}) =>
-    grower.record("stand.add", { lineId: lineId(name), bedId: beds[bed], sown, plants, ...more });
+  const newest = grower.db.prepare("SELECT id FROM lot WHERE lineId = ? ORDER BY gathered DESC LIMIT 1").pluck();
+  const plan = (name: string, bed: string, sown: string, plants: number, more: object = {}) => {
+    const lotId = newest.get(lineId(name)) as number | undefined;
+    const seed = lotId ? { lotId, sowedSeeds: plants } : {};
+    return grower.record("stand.add", { lineId: lineId(name), bedId: beds[bed], sown, plants, ...seed, ...more });
+  };
   plan("Ashlar Gold", "H", "2028-05-04", 8);
   plan("Nettle Moon", "J", "2028-05-04", 8);
   plan("Duskwing", "D", "2028-05-08", 40);

@@ -61,7 +61,7 @@ export function protocolOf(species: Species): Protocol | null {
 
 /** What the isolation engine needs of a species, as plain data that can go to a worker. */
 export function sceneSpecies(species: Species): SceneSpecies {
-  const { id, name, crossingGroup, crosses, outcrossing, vector, breeding, plantSpacing } = species;
+  const { id, name, crossingGroup, crosses, outcrossing, vector, breeding, flowerType } = species;
   const { daysToFlower, flowerDays, daysToRipe, femaleLag, heat, tender, light, cold } = species;
   return {
     id,
@@ -70,8 +70,9 @@ export function sceneSpecies(species: Species): SceneSpecies {
     crosses,
     outcrossing,
     vector,
-    plantSpacing,
     selfs: breeding === "selfing" || vector === "own pollen, sometimes insects",
+    // Heads of many flowers, and tiny ones, are not worked one by one; ears of maize are.
+    byHand: flowerType === "large separate-sex flowers" || flowerType === "perfect flowers" || id === "maize",
     daysToFlower,
     flowerDays,
     daysToRipe,

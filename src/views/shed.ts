@@ -50,14 +50,16 @@ function climateView(db: Db): Shed["climate"] {
     readings: readingStretch(db),
     frosts,
     odds: frosts
-      ? [-14, 0, 14].flatMap((by) => {
-          const last = addDays(inSeason(frosts.last.day, season, garden.latitude), by);
-          const first = addDays(inSeason(frosts.first.day, season, garden.latitude), by);
-          return [
-            { day: last, words: "frost is over", chance: frostOverBy(last, frosts.last) },
-            { day: first, words: "no autumn frost yet", chance: frostFreeUntil(first, frosts.first) },
-          ];
-        })
+      ? [-14, 0, 14]
+          .flatMap((by) => {
+            const last = addDays(inSeason(frosts.last.day, season, garden.latitude), by);
+            const first = addDays(inSeason(frosts.first.day, season, garden.latitude), by);
+            return [
+              { day: last, words: "frost is over", chance: frostOverBy(last, frosts.last) },
+              { day: first, words: "no autumn frost yet", chance: frostFreeUntil(first, frosts.first) },
+            ];
+          })
+          .sort((a, b) => (a.day < b.day ? -1 : 1))
       : [],
     days: station
       ? [

@@ -5,9 +5,10 @@ import type { Temperature } from "./temperature";
  * less the base.
  */
 export function heatOf({ min, max }: Temperature, base: number, ceiling: number): number {
-  const held = (degrees: number) => Math.min(ceiling, Math.max(base, degrees));
-  return (held(min) + held(max)) / 2 - base;
+  return (held(min, base, ceiling) + held(max, base, ceiling)) / 2 - base;
 }
+
+const held = (degrees: number, base: number, ceiling: number) => Math.min(ceiling, Math.max(base, degrees));
 
 export type DegreeDaysInput = { base: number; ceiling: number; days: Temperature[] };
 

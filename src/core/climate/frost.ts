@@ -6,7 +6,12 @@ import type { Temperature } from "./temperature";
 export type FrostDay = { day: string; spread: number };
 
 /** Last frost of spring and first of autumn, with what they rest on; null for a place without frost. */
-export type Frosts = { last: FrostDay; first: FrostDay; from: "readings" | "stated" | "normals"; seasons: number };
+export type Frosts = {
+  last: FrostDay;
+  first: FrostDay;
+  from: "readings" | "station" | "stated" | "normals";
+  seasons: number;
+};
 
 /** Years differ: where only a usual day is known, this is the working spread around it, days. */
 export const STATED_SPREAD = 10;

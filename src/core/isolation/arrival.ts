@@ -1,4 +1,4 @@
-import { dayNumber, dayOf } from "../calendar/day";
+import { dayNumber } from "../calendar/day";
 import type { Window } from "../flowering/forecast";
 import { positions } from "../ground/planting";
 import { bearingTo, cornersOf, distance, gap, meetsPath, middleOf, type Point } from "../ground/shape";
@@ -9,6 +9,13 @@ import type { Harm, Scene, SceneSource, SceneStand } from "./scene";
 
 /** A share with the range that uncertain windows, distances, kernel and presence give it, 0–1. */
 export type Share = { low: number; likely: number; high: number };
+
+/** A share whose ends may have come out the wrong way round. */
+const ordered = (low: number, likely: number, high: number): Share => ({
+  low: Math.min(low, likely, high),
+  likely,
+  high: Math.max(low, likely, high),
+});
 
 /** What lies between a stand and a source. */
 export type Way = { near: number; middle: number; far: number; wind: number; barrier: number; between: string[] };
@@ -60,6 +67,7 @@ type Emitter = {
   outline: Point[];
   strength: Share;
   male: Days;
+  window: Window;
   doubt: number;
   alternate: boolean;
 };
@@ -91,6 +99,7 @@ function standEmits(stand: SceneStand): Emitter | null {
     outline: cornersOf(stand.bed),
     strength: even(stand.plants * leak),
     male: daysOf(stand.window.male),
+    window: stand.window.male,
     doubt: doubtOf(stand.window.male),
     alternate: stand.flowers === "covered" && stand.cover === "alternate-cages",
   };
@@ -120,6 +129,7 @@ function sourceEmits(source: SceneSource): Emitter {
       high: presence > 0 ? plants * promise.high : 0,
     },
     male: daysOf(source.male),
+    window: source.male,
     doubt: doubtOf(source.male),
     alternate: false,
   };
@@ -193,6 +203,18 @@ type Meeting = {
   kernel: KernelRange;
 };
 
+function cloudOf(
+  { emitter, way, factor, doubt }: Pair,
+  end: keyof Share,
+  female: Days,
+  scale: number,
+  shape: number,
+): Cloud {
+  const metres = end === "low" ? way.far : end === "high" ? way.near : way.middle;
+  const male = end === "likely" ? emitter.male : movedBy(emitter.male, female, doubt, end === "high" ? 1 : -1);
+  return { ...male, strength: emitter.strength[end] * factor * reach(metres, scale, shape) };
+}
+
 function shareWith(end: keyof Share, { stand, kin, strangers, female, ownMale, kernel }: Meeting) {
   const scale = end === "likely" ? kernel.scale : kernel[end];
   const outcrossing =
@@ -200,16 +222,31 @@ function shareWith(end: keyof Share, { stand, kin, strangers, female, ownMale, k
       ? (stand.species.outcrossing.low + stand.species.outcrossing.high) / 2
       : stand.species.outcrossing[end];
   const own: Cloud = { ...ownMale, strength: Math.max(1, stand.plants) * reach(stand.spacing, scale, kernel.shape) };
-  const cloudOf = ({ emitter, way, factor, doubt }: Pair): Cloud => {
-    const metres = end === "low" ? way.far : end === "high" ? way.near : way.middle;
-    const male = end === "likely" ? emitter.male : movedBy(emitter.male, female, doubt, end === "high" ? 1 : -1);
-    return { ...male, strength: emitter.strength[end] * factor * reach(metres, scale, kernel.shape) };
-  };
-  const mixed = mix(female, [own, ...kin.map(cloudOf)], strangers.map(cloudOf));
+  const cloud = (pair: Pair) => cloudOf(pair, end, female, scale, kernel.shape);
+  const mixed = mix(female, [own, ...kin.map(cloud)], strangers.map(cloud));
   return {
     whole: outcrossing * mixed.foreign,
     bySource: mixed.bySource.map((share) => share * outcrossing),
     pollinatedShare: mixed.pollinatedShare,
+  };
+}
+
+// Field by field: spreading the share here took most of a recalculation's time.
+function sourceShare({ emitter, way, degree }: Pair & { degree: string }, share: Share, female: Days): SourceShare {
+  return {
+    low: share.low,
+    likely: share.likely,
+    high: share.high,
+    key: emitter.key,
+    kind: emitter.kind,
+    id: emitter.id,
+    name: emitter.name,
+    harm: emitter.harm,
+    way,
+    days: meet(emitter.male, female),
+    degree,
+    sheds: emitter.strength.likely,
+    male: emitter.window,
   };
 }
 
@@ -275,28 +312,11 @@ export function arrivalAt(scene: Scene, stand: SceneStand, air: Air = airOver(sc
   }
   const meeting: Meeting = { stand, kin, strangers: pairs, female, ownMale, kernel };
   const [likely, low, high] = [shareWith("likely", meeting), shareWith("low", meeting), shareWith("high", meeting)];
-  const between = (l: number, m: number, h: number): Share => ({
-    low: Math.min(l, m, h),
-    likely: m,
-    high: Math.max(l, m, h),
-  });
   return {
-    ...between(low.whole, likely.whole, high.whole),
+    ...ordered(low.whole, likely.whole, high.whole),
     pollinatedShare: likely.pollinatedShare,
     bySource: pairs
-      .map(({ emitter, way, degree }, i) => ({
-        ...between(low.bySource[i]!, likely.bySource[i]!, high.bySource[i]!),
-        key: emitter.key,
-        kind: emitter.kind,
-        id: emitter.id,
-        name: emitter.name,
-        harm: emitter.harm,
-        way,
-        days: meet(emitter.male, female),
-        degree,
-        sheds: emitter.strength.likely,
-        male: { start: dayOf(emitter.male.start), end: dayOf(emitter.male.end) },
-      }))
+      .map((pair, i) => sourceShare(pair, ordered(low.bySource[i]!, likely.bySource[i]!, high.bySource[i]!), female))
       .sort((a, b) => b.likely - a.likely || b.high - a.high),
   };
 }

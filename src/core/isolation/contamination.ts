@@ -35,7 +35,26 @@ export type Days = { start: number; end: number };
 /** A cloud of pollen: its strength, and the days over which it is shed. */
 export type Cloud = Days & { strength: number };
 
-export type Mixing = { foreign: number; bySource: Float64Array; pollinatedShare: number };
+export type Mixing = { foreign: number; bySource: number[]; pollinatedShare: number };
+
+/** Two rows of daily sums, used anew by every reckoning: making typed arrays would take most of its time. */
+let strange = new Float64Array(366);
+let all = new Float64Array(366);
+
+function clear(days: number): void {
+  if (days > strange.length) {
+    strange = new Float64Array(days);
+    all = new Float64Array(days);
+  }
+  strange.fill(0, 0, days);
+}
+
+function add(into: Float64Array, female: Days, { start, end, strength }: Cloud): void {
+  const shed = dailyWeights(end - start + 1);
+  const last = Math.min(female.end, end);
+  for (let day = Math.max(female.start, start); day <= last; day++)
+    into[day - female.start]! += strength * shed[day - start]!;
+}
 
 /**
  * The foreign share of the pollen that reaches a stand's open flowers, mean over its female window.
@@ -44,16 +63,10 @@ export type Mixing = { foreign: number; bySource: Float64Array; pollinatedShare:
 export function mix(female: Days, own: Cloud[], sources: Cloud[]): Mixing {
   const length = female.end - female.start + 1;
   const weights = dailyWeights(length);
-  const foreign = new Float64Array(length);
-  const add = (into: Float64Array, cloud: Cloud) => {
-    const shed = dailyWeights(cloud.end - cloud.start + 1);
-    const last = Math.min(female.end, cloud.end);
-    for (let day = Math.max(female.start, cloud.start); day <= last; day++)
-      into[day - female.start]! += cloud.strength * shed[day - cloud.start]!;
-  };
-  for (const source of sources) add(foreign, source);
-  const all = foreign.slice();
-  for (const cloud of own) add(all, cloud);
+  clear(length);
+  for (const source of sources) add(strange, female, source);
+  all.set(strange.subarray(0, length));
+  for (const cloud of own) add(all, female, cloud);
   let pollinatedShare = 0;
   let share = 0;
   // From here on `all` holds what one unit of a source's pollen counts for on that day.
@@ -64,19 +77,17 @@ export function mix(female: Days, own: Cloud[], sources: Cloud[]): Mixing {
     }
     pollinatedShare += weights[i]!;
     all[i] = weights[i]! / all[i]!;
-    share += all[i]! * foreign[i]!;
+    share += all[i]! * strange[i]!;
   }
-  const bySource = new Float64Array(sources.length);
-  if (pollinatedShare === 0) return { foreign: 0, bySource, pollinatedShare };
-  for (let s = 0; s < sources.length; s++) {
-    const source = sources[s]!;
-    const shed = dailyWeights(source.end - source.start + 1);
-    const last = Math.min(female.end, source.end);
+  if (pollinatedShare === 0) return { foreign: 0, bySource: sources.map(() => 0), pollinatedShare };
+  const bySource = sources.map(({ start, end, strength }) => {
+    const shed = dailyWeights(end - start + 1);
+    const last = Math.min(female.end, end);
     let sum = 0;
-    for (let day = Math.max(female.start, source.start); day <= last; day++)
-      sum += all[day - female.start]! * shed[day - source.start]!;
-    bySource[s] = (sum * source.strength) / pollinatedShare;
-  }
+    for (let day = Math.max(female.start, start); day <= last; day++)
+      sum += all[day - female.start]! * shed[day - start]!;
+    return (sum * strength) / pollinatedShare;
+  });
   return { foreign: share / pollinatedShare, bySource, pollinatedShare };
 }
 
@@ -108,7 +119,7 @@ export function contamination({ receptor, sources, kernel }: ContaminationInput)
   const { foreign, bySource, pollinatedShare } = mix(numbered(receptor.female), [own], clouds);
   return {
     contamination: receptor.outcrossing * foreign,
-    bySource: [...bySource].map((share) => receptor.outcrossing * share),
+    bySource: bySource.map((share) => receptor.outcrossing * share),
     pollinatedShare,
   };
 }

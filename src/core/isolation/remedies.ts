@@ -219,7 +219,7 @@ function covers({ stand }: Task): Draft[] {
       title: "Hand-pollinate it and save marked fruit only",
       cost: { plants: 0, days: 0, visits: days },
       note: "dawn visits while it flowers; as many as you want fruits may do",
-      feasible: stand.species.vector !== "wind" || stand.species.plantSpacing.high >= 0.2,
+      feasible: stand.species.byHand,
       why: "its flowers are too small and many for it",
       changes: [{ kind: "hand", standId: stand.id }],
     },

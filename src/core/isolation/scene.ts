@@ -21,7 +21,7 @@ export type Harm = "none" | "bitter" | "hot" | "male-sterile" | "wild";
 
 /** What the isolation engine knows of a species. */
 export type SceneSpecies = FloweringFacts &
-  CrossingFacts & { outcrossing: Range; vector: Vector; selfs: boolean; plantSpacing: Range };
+  CrossingFacts & { outcrossing: Range; vector: Vector; selfs: boolean; byHand: boolean };
 
 export type Bed = Plot & { id: number; name: string; outside: boolean };
 

@@ -63,7 +63,7 @@ export const SPECIES: SceneSpecies = {
   outcrossing: { low: 0.6, high: 0.9 },
   vector: "insects",
   selfs: false,
-  plantSpacing: { low: 0.4, high: 0.6 },
+  byHand: true,
 };
 
 export const bed = (id: number, x: number, more: Partial<Bed> = {}): Bed => ({

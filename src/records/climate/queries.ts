@@ -34,10 +34,15 @@ export function stationOf(place: Garden, daily: Temperature[]): WeatherStation |
   return simulatedStation(daily, Math.round(Math.abs(place.latitude) * 1000 + Math.abs(place.longitude) * 10));
 }
 
-function frostsOf(place: Garden, daily: Temperature[], readings: Map<number, Temperature>): Frosts | null {
+function frostsOf(
+  place: Garden,
+  daily: Temperature[],
+  readings: Map<number, Temperature>,
+  station: boolean,
+): Frosts | null {
   const south = place.latitude < 0;
   const seen = frostsByReadings(readings, south);
-  if (seen) return seen;
+  if (seen) return { ...seen, from: station ? "station" : "readings" };
   if (place.lastFrost && place.firstFrost)
     return {
       last: { day: place.lastFrost, spread: STATED_SPREAD },
@@ -86,7 +91,7 @@ export function climateOf(db: Db): Climate {
     daily,
     measured,
     hours: hoursOfYear(latitude, longitude),
-    frosts: frostsOf(place, daily, seasons),
+    frosts: frostsOf(place, daily, seasons, device !== null),
   };
   kept.set(db, { key, climate });
   return climate;

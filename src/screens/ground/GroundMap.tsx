@@ -27,6 +27,8 @@ type Props = Pick<Ground, "beds" | "stands" | "barriers" | "sources"> & {
 
 const SNAP = 0.25;
 const TURN = 5;
+/** Pixels a metre below which the beds are too small for every name. */
+const SMALL = 3;
 
 function wordsFor(bed: Bed, stands: Ground["stands"]): string {
   const names = [
@@ -183,11 +185,18 @@ export function GroundMap(props: Props) {
     onDraw(points, drawing.kind === "source");
   };
 
-  const labels = placeLabels([
-    ...placed.map((bed) => ({ key: `bed ${bed.id}`, words: wordsFor(bed, stands), box: boxOn(frame, cornersOf(bed)) })),
-    ...sources.map((s) => ({ key: `source ${s.id}`, words: s.name, box: boxOn(frame, s.outline) })),
-    ...barriers.map((b) => ({ key: `barrier ${b.id}`, words: b.name, box: boxOn(frame, b.path.slice(0, 2)) })),
-  ]);
+  const labels = placeLabels(
+    [
+      ...sources.map((s) => ({ key: `source ${s.id}`, words: s.name, box: boxOn(frame, s.outline) })),
+      ...placed.map((bed) => ({
+        key: `bed ${bed.id}`,
+        words: wordsFor(bed, stands),
+        box: boxOn(frame, cornersOf(bed)),
+      })),
+      ...barriers.map((b) => ({ key: `barrier ${b.id}`, words: b.name, box: boxOn(frame, b.path.slice(0, 2)) })),
+    ],
+    frame.scale < SMALL,
+  );
   const tick = roundLength(120 / frame.scale);
   const concernStand = stands.find((s) => s.id === concern?.standId);
   const concernBed = placed.find((b) => b.id === concernStand?.bedId);
@@ -324,7 +333,6 @@ export function GroundMap(props: Props) {
             </g>
           );
         })}
-        {focusedBed && !drawing && <Handles bed={focusedBed} frame={frame} />}
         {labels.map((label) => (
           <text
             key={label.key}
@@ -338,6 +346,7 @@ export function GroundMap(props: Props) {
             {label.words}
           </text>
         ))}
+        {focusedBed && !drawing && <Handles bed={focusedBed} frame={frame} />}
         {drawing && drawing.points.length > 0 && (
           <path
             d={pathOn(frame, pointer ? [...drawing.points, pointer] : drawing.points, false)}

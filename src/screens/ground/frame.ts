@@ -44,7 +44,7 @@ export function roundLength(metres: number): number {
 type Box = { left: number; top: number; right: number; bottom: number };
 export type Label = { key: string; words: string; x: number; y: number };
 
-const LETTER = 7;
+const LETTER = 7.4;
 const widthOf = (words: string) => words.length * LETTER + 4;
 const boxOf = (label: Label): Box => ({
   left: label.x,
@@ -53,8 +53,8 @@ const boxOf = (label: Label): Box => ({
   bottom: label.y + 3,
 });
 
-/** Words beside shapes, moved until none lies on another or on a shape; one without room on the sheet is left off. */
-export function placeLabels(shapes: { key: string; words: string; box: Box }[]): Label[] {
+/** Words beside shapes, moved until none lies on another or on a shape; where all is small, those without room are left off. */
+export function placeLabels(shapes: { key: string; words: string; box: Box }[], small: boolean): Label[] {
   const labels: Label[] = [];
   for (const { key, words, box } of shapes) {
     if (box.right < 0 || box.left > WIDTH || box.bottom < 0 || box.top > HEIGHT) continue;
@@ -81,7 +81,8 @@ export function placeLabels(shapes: { key: string; words: string; box: Box }[]):
       x: Math.max(2, Math.min(box.left, WIDTH - width - 2)),
       y: Math.max(16, Math.min(box.top - 6, HEIGHT - 6)),
     };
-    labels.push({ key, words, ...(spots.find(clear) ?? fallback) });
+    const spot = spots.find(clear) ?? (small ? null : fallback);
+    if (spot) labels.push({ key, words, ...spot });
   }
   return labels;
 }

@@ -193,6 +193,7 @@ function frostWords(place: string, { climate: { frosts } }: Season["scene"]): st
   if (!frosts) return `No frost is known at ${place}.`;
   const from = {
     readings: `${frosts.seasons} seasons of readings`,
+    station: `${frosts.seasons} seasons of the simulated station`,
     stated: "the days you stated, the spread a working value",
     normals: "the monthly normals",
   }[frosts.from];

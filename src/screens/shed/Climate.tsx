@@ -11,6 +11,7 @@ import { percent, plural } from "../common/words";
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 const FROM = {
   readings: "your readings",
+  station: "the simulated station",
   stated: "the days you stated above; the spread is a working value",
   normals: "the monthly normals; the spread is a working value",
 } as const;
