@@ -21,7 +21,7 @@ test("a first flower seen from Today replaces the forecast, and a day to come is
   await expect(toast(page, "first flower 7 Jul")).toBeVisible();
   await expect(row).toHaveCount(0);
   await page.goto("/season");
-  await expect(page.getByRole("row", { name: /Ashlar Gold/ })).toContainText("first flower seen");
+  await expect(page.getByRole("group", { name: /Ashlar Gold/ })).toContainText("first flower seen");
   await page.close();
 });
 
@@ -32,7 +32,7 @@ test("a stand is changed on the Ground: sowing after flowering and too many plan
   const page = await browser.newPage({ baseURL: demo.url });
   await page.goto("/season");
   await page
-    .getByRole("row", { name: /Brindle Lamp/ })
+    .getByRole("group", { name: /Brindle Lamp/ })
     .getByRole("link")
     .first()
     .click();

@@ -96,12 +96,15 @@ test("the theme chosen in the Shed holds on the next page and after a reload", a
 test("a figure opens, is tried, and is as before when opened again", async ({ browser, demo }) => {
   const page = await browser.newPage({ baseURL: demo.url });
   await page.goto("/season");
-  const figure = page.getByRole("button", { name: /18 Aug: show the working/ }).first();
+  const figure = page
+    .getByRole("group", { name: /Lantern melon/ })
+    .first()
+    .getByRole("button", { name: /25 Aug: show the working/ });
   await figure.click();
   const days = page.getByLabel("Days to ripe seed");
   await expect(days).toHaveValue("50");
   await days.fill("60");
-  await expect(page.getByText("28 Aug").first()).toBeVisible();
+  await expect(page.getByText("4 Sept").first()).toBeVisible();
   await expect(page.getByText("Changes it most:")).toBeVisible();
   await page.keyboard.press("Escape");
   await figure.click();

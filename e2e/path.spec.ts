@@ -95,16 +95,16 @@ test.describe
       await sheet(page).getByRole("button", { name: "Add the line" }).click();
       await said(page, "Line Nettle Moon added");
       await page.goto("/ground");
-      await sow(page, "Ashlar Gold", "A", "2027-05-01");
-      await sow(page, "Nettle Moon", "B", "2027-05-04");
+      await sow(page, "Ashlar Gold", "A", "2027-04-24");
+      await sow(page, "Nettle Moon", "B", "2027-04-27");
     });
 
     test("a clash names both and a way out is applied, then taken back", async () => {
-      await expect(page.getByRole("heading", { name: "2 unwanted crossings possible in 2027" })).toBeVisible();
+      await expect(page.getByRole("heading", { name: "2 lines may take strange pollen" })).toBeVisible();
       await page.getByRole("button", { name: "Apply: Hand-pollinate" }).first().click();
-      await expect(page.getByRole("heading", { name: "1 unwanted crossing possible in 2027" })).toBeVisible();
+      await expect(page.getByRole("heading", { name: "1 line may take strange pollen" })).toBeVisible();
       await page.getByRole("button", { name: "Undo" }).first().click();
-      await expect(page.getByRole("heading", { name: "2 unwanted crossings possible in 2027" })).toBeVisible();
+      await expect(page.getByRole("heading", { name: "2 lines may take strange pollen" })).toBeVisible();
     });
 
     test("a cross is planned with its working shown", async () => {

@@ -31,8 +31,9 @@ const link = async (list: string, selector: string) => {
 };
 rmSync("docs/screenshots", { recursive: true, force: true });
 await shoot("today", "/");
-await shoot("ground", await link("/season", "tr:has-text('Duskwing') a[href*='stand=']"));
-await shoot("season", "/season");
+await shoot("ground", await link("/ground", "td a:has-text('Tarnholt mixed orach')"));
+await shoot("season", "/season?season=2028");
+await shoot("arrange", "/season?season=2028", { press: "Arrange the season" });
 await shoot("crosses", "/crosses");
 await shoot("cross", await link("/crosses", "td a[href^='/crosses/']"));
 await shoot("family", await link("/nursery", "tr:has-text('Lantern melon F4') a[href^='/nursery/']"));

@@ -22,6 +22,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
         {children}
         <Toaster
           position="bottom-left"
+          expand
           toastOptions={{
             style: {
               background: "var(--ink)",

@@ -15,6 +15,7 @@ export const MESSAGES: Record<string, string> = {
   "number.greater": "{{#label}} must be more than {{#limit}}.",
   "number.less": "{{#label}} must be less than {{#limit}}.",
   "number.unsafe": "{{#label}} is too large a number.",
+  "array.base": "{{#label}} is not a list that can be read.",
   "array.min": "Choose at least one.",
   "array.max": "{{#label}}: {{#limit}} at the most.",
   "boolean.base": "{{#label}} must be yes or no.",

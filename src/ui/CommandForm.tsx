@@ -1,7 +1,7 @@
 "use client";
 import clsx from "clsx";
 import { useRouter } from "next/navigation";
-import { createContext, type ReactNode, useContext, useEffect, useId, useState } from "react";
+import { createContext, type FormEvent, type ReactNode, useContext, useEffect, useId, useState } from "react";
 import { type FieldValues, FormProvider, useForm, useFormContext } from "react-hook-form";
 import type { Answer } from "./send";
 import { useCommand } from "./useCommand";
@@ -68,7 +68,7 @@ export function CommandForm(props: Props) {
     if (ready && !form.formState.isDirty) form.reset(JSON.parse(shown) as FieldValues);
   }, [shown]);
 
-  const save = form.handleSubmit(async (typed) => {
+  const submitted = form.handleSubmit(async (typed) => {
     setTrouble(null);
     const shaped = shape ? shape(typed) : typed;
     const scaled = Object.fromEntries(
@@ -93,6 +93,12 @@ export function CommandForm(props: Props) {
     // The newer version comes in beside what is typed; sending again then puts this over it knowingly.
     if (answer.kind === "conflict") router.refresh();
   });
+
+  // What the server refused of no field of its own would otherwise hold the form back for good.
+  const save = (event: FormEvent) => {
+    form.clearErrors();
+    return submitted(event);
+  };
 
   const loadNewer = () => {
     sessionStorage.removeItem(key);

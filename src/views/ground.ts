@@ -3,7 +3,15 @@ import { seasonOf } from "@/core/climate/season";
 import { type Survival, winterSurvival } from "@/core/flowering/winter";
 import { block, inRows, type Planting } from "@/core/ground/planting";
 import type { EnoughInput } from "@/core/inheritance/enoughPlants";
-import { type Arrival, arrivals, type SourceShare, type Ways } from "@/core/isolation/arrival";
+import {
+  type Arrival,
+  airOver,
+  apartFrom,
+  arrivalAt,
+  arrivals,
+  type SourceShare,
+  type Ways,
+} from "@/core/isolation/arrival";
 import { KERNELS, type KernelRange } from "@/core/isolation/kernel";
 import { type Remedy, remediesFor } from "@/core/isolation/remedies";
 import type { Scene, SceneStand } from "@/core/isolation/scene";
@@ -64,6 +72,8 @@ export type Ground = {
   /** The one the right page is about: the chosen stand, else the worst over its limit. */
   concern: number | null;
   remedies: Remedy[];
+  /** What could cross with it, but flowers at another time. */
+  apart: { name: string; start: string; end: string }[];
   species: { id: string; name: string }[];
   /** For the stand form. */
   lines: Pick<LineSummary, "id" | "name" | "species">[];
@@ -161,11 +171,15 @@ function judgedOf(scene: Scene, ways: Ways): Judged[] {
     .sort((a, b) => over(b) - over(a));
 }
 
-const remediesOf = (scene: Scene, stand: SceneStand | undefined, ways: Ways): Remedy[] => {
-  if (!stand || !isJudged(stand)) return [];
-  const arrival = arrivals({ ...scene }, ways).get(stand.id);
-  return arrival && arrival.bySource.length > 0 ? remediesFor(scene, stand, arrival, ways) : [];
-};
+/** The ways out for the stand in question, and what it is safe from by its days. */
+function concernOf(scene: Scene, stand: SceneStand | undefined, ways: Ways): Pick<Ground, "remedies" | "apart"> {
+  if (!stand || !isJudged(stand)) return { remedies: [], apart: [] };
+  const arrival = arrivalAt(scene, stand, airOver(scene), ways);
+  return {
+    remedies: arrival.bySource.length > 0 ? remediesFor(scene, stand, arrival, ways) : [],
+    apart: apartFrom(scene, stand, arrival).map(({ name, window: { start, end } }) => ({ name, start, end })),
+  };
+}
 
 export function groundView(db: Db, wantedSeason: number | null, chosen: number | null): Ground {
   const sky = outlook(db);
@@ -196,7 +210,7 @@ export function groundView(db: Db, wantedSeason: number | null, chosen: number |
     chosen: chosenStand,
     judged: chosenStand === null ? listed : judged.filter((j) => j.standId === chosenStand),
     concern,
-    remedies: remediesOf(
+    ...concernOf(
       scene,
       scene.stands.find((s) => s.id === concern),
       ways,

@@ -85,6 +85,7 @@ export function sceneOf(db: Db, sky: Outlook, season: number, stands: ForecastSt
     beds: beds(db).map(({ version: _, ...bed }) => ({ ...bed, outside: bed.outside === 1 })),
     windFrom: sky.garden.windFrom,
     climate: sky.climate,
+    ripeWanted: sky.garden.ripeWanted,
     today: sky.today,
   };
 }

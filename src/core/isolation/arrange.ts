@@ -3,7 +3,7 @@ import { ripensBeforeFrost } from "../flowering/forecast";
 import { block } from "../ground/planting";
 import { seeded } from "../numbers/chance";
 import { airOver, likelyShare, type Ways } from "./arrival";
-import { applied, type Change, RIPE_WANTED } from "./remedies";
+import { applied, type Change } from "./remedies";
 import type { Scene, SceneStand } from "./scene";
 
 /** One stand's place in a plan: by how many days its sowing moves, which bed it has, what guards its flowers. */
@@ -137,9 +137,9 @@ export function judge(task: ArrangeTask): (plan: Plan) => Judged {
         fault += FAULT * (1 + Math.min(50, share / present.limit - 1));
       }
       const ripens = ripe.get(`${present.id} ${choice.shift}`)!;
-      if (ripens < RIPE_WANTED) {
+      if (ripens < task.scene.ripeWanted) {
         late++;
-        fault += FAULT * (1 + RIPE_WANTED - ripens);
+        fault += FAULT * (1 + task.scene.ripeWanted - ripens);
       }
       // A bed that stood alone is not shared by the search.
       if (choice.bedId !== present.bed.id && used.get(choice.bedId)! > 1) fault += 3 * FAULT;

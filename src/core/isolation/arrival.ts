@@ -321,6 +321,14 @@ export function arrivalAt(scene: Scene, stand: SceneStand, air: Air = airOver(sc
   };
 }
 
+/** Sources that could cross with a stand but shed no pollen while it may be open, with their days. */
+export function apartFrom(scene: Scene, stand: SceneStand, arrival: Arrival): { name: string; window: Window }[] {
+  const met = new Set(arrival.bySource.map((s) => s.key));
+  return reaching(airOver(scene), stand)
+    .filter(({ emitter }) => minds(stand, emitter) && !met.has(emitter.key))
+    .map(({ emitter }) => ({ name: emitter.name, window: emitter.window }));
+}
+
 /** The arrival at every stand that bears seed. */
 export function arrivals(scene: Scene, ways: Ways = new Map()): Map<number, Arrival> {
   const air = airOver(scene);

@@ -2,7 +2,7 @@ import { describe, expect, test } from "vitest";
 import { bed, scene, source, stand } from "../tests/place";
 import { type ArrangeTask, arrange, changesOf, judge, optionsOf, type Plan } from "./arrange";
 import { airOver, arrivalAt } from "./arrival";
-import { applied, RIPE_WANTED, remediesFor } from "./remedies";
+import { applied, remediesFor } from "./remedies";
 import type { Scene, SceneStand } from "./scene";
 
 const remediesOf = (of: Scene, id: number) => {
@@ -58,7 +58,7 @@ describe("ways out", () => {
     const change = shift.changes[0] as { sown: string };
     expect(change.sown >= of.today).toBe(true);
     const chosen = shift.curve!.filter(
-      (p) => p.share <= of.stands[0]!.limit && p.ripens >= RIPE_WANTED && p.shift !== 0,
+      (p) => p.share <= of.stands[0]!.limit && p.ripens >= of.ripeWanted && p.shift !== 0,
     );
     expect(shift.cost.days).toBe(Math.min(...chosen.map((p) => Math.abs(p.shift))));
     const late = { ...of, today: "2027-09-20" };
@@ -81,7 +81,7 @@ describe("ways out", () => {
       const next = applied(plain, changes);
       return arrivalAt(next, next.stands[0]!).likely;
     };
-    const walk = { kind: "remove", standId: 2, every: 2 } as const;
+    const walk = { kind: "remove", standId: 2, every: 1 } as const;
     const talk = { kind: "agree", sourceId: 1 } as const;
     const limit = (left([walk, talk]) + Math.min(left([walk]), left([talk]))) / 2;
     const of = { ...plain, stands: plain.stands.map((s) => ({ ...s, limit })) };

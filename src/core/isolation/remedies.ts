@@ -44,11 +44,12 @@ export type Remedy = {
   curve: { shift: number; share: number; ripens: number }[] | null;
 };
 
-/** Shifts are offered while the seed still ripens before frost with this chance. */
-export const RIPE_WANTED = 0.8;
 const EARLIEST_SHIFT = -45;
 const LATEST_SHIFT = 75;
-const WALK_EVERY = 2;
+/** Days between walks that are tried, the laziest first. */
+const WALKS = [7, 4, 3, 2, 1];
+/** Shares of the plants that seed might be saved from, the most first. */
+const SAVED = [2 / 3, 1 / 2, 1 / 3];
 /** Until this age a plant is taken to stand transplanting, days. */
 const MOVABLE_DAYS = 45;
 /** A year without seed weighs like so many days of waiting. */
@@ -114,7 +115,8 @@ function shift(task: Task, moved: SceneStand): Draft | null {
   const { sown } = moved.sowing;
   const curve = curveOf(task, moved);
   const possible = curve.filter(
-    (p) => p.shift !== 0 && addDays(sown, p.shift) >= scene.today && (!moved.seedWanted || p.ripens >= RIPE_WANTED),
+    (p) =>
+      p.shift !== 0 && addDays(sown, p.shift) >= scene.today && (!moved.seedWanted || p.ripens >= scene.ripeWanted),
   );
   const name = moved.id === stand.id ? "it" : moved.name;
   const enough = possible.filter((p) => p.share <= stand.limit).sort((a, b) => Math.abs(a.shift) - Math.abs(b.shift));
@@ -183,8 +185,17 @@ function thicken({ scene, stand }: Task): Draft | null {
   };
 }
 
-function farthest({ stand, arrival }: Task): Draft | null {
-  const keep = Math.max(3, Math.ceil(stand.plants / 3));
+/** What is left of the share when changes are carried out. */
+function left({ scene, stand, ways }: Task, changes: Change[]): number {
+  const next = applied(scene, changes);
+  return arrivalAt(next, next.stands.find((s) => s.id === stand.id)!, airOver(next), ways).likely;
+}
+
+function farthest(task: Task): Draft | null {
+  const { stand, arrival } = task;
+  const counts = SAVED.map((share) => Math.max(3, Math.ceil(stand.plants * share)));
+  const enough = counts.find((plants) => left(task, [{ kind: "save-from", standId: stand.id, plants }]) <= stand.limit);
+  const keep = enough ?? counts.at(-1)!;
   if (keep >= stand.plants) return null;
   return {
     key: "save-from",
@@ -245,15 +256,16 @@ function againstRival(task: Task, rival: SceneStand): Draft[] {
   const drafts: Draft[] = [];
   const moved = rival.school === stand.school || rival.sowing.sown >= task.scene.today ? shift(task, rival) : null;
   if (moved?.feasible) drafts.push(moved);
-  const missed = Math.round(missedBetweenWalks(WALK_EVERY) * 100);
+  const walks = WALKS.find((n) => left(task, [{ kind: "remove", standId: rival.id, every: n }]) <= stand.limit) ?? 1;
+  const missed = Math.round(missedBetweenWalks(walks) * 100);
   drafts.push({
     key: `remove ${rival.id}`,
-    title: `Take the flowers off ${rival.name} every ${WALK_EVERY} days`,
-    cost: { plants: 0, days: 0, visits: visitsIn(stand, rival, WALK_EVERY) },
+    title: `Take the flowers off ${rival.name} every ${walks === 1 ? "day" : `${walks} days`}`,
+    cost: { plants: 0, days: 0, visits: visitsIn(stand, rival, walks) },
     note: `no seed from it; about ${missed} flowers in 100 are missed between walks`,
     feasible: true,
     why: "",
-    changes: [{ kind: "remove", standId: rival.id, every: WALK_EVERY }],
+    changes: [{ kind: "remove", standId: rival.id, every: walks }],
   });
   const lasts = rival.seedLasts;
   drafts.push({

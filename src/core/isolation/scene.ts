@@ -80,6 +80,8 @@ export type Scene = {
   /** The bearing from which the wind mostly blows, degrees. */
   windFrom: number | null;
   climate: Climate;
+  /** The chance of ripening before frost that a proposed sowing must have, 0–1. */
+  ripeWanted: number;
   today: string;
 };
 

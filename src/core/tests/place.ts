@@ -142,6 +142,7 @@ export function scene(stands: SceneStand[], more: Partial<Scene> = {}): Scene {
     windFrom: null,
     // Without normals a forecast goes by days, which keeps the cases plain.
     climate: climate({ daily: [] }),
+    ripeWanted: 0.8,
     today: "2027-03-01",
     ...more,
   };

@@ -6,6 +6,9 @@ ALTER TABLE garden ADD COLUMN windFrom REAL CHECK (windFrom >= 0 AND windFrom < 
 -- A real station could be named here; the simulated one ships with the program and is never on by itself.
 ALTER TABLE garden ADD COLUMN station TEXT NOT NULL DEFAULT 'none' CHECK (station IN ('none', 'simulated'));
 
+-- The chance of ripening before frost that a sowing must have to be proposed.
+ALTER TABLE garden ADD COLUMN ripeWanted REAL NOT NULL DEFAULT 0.8 CHECK (ripeWanted BETWEEN 0.5 AND 0.99);
+
 ALTER TABLE line ADD COLUMN purity REAL CHECK (purity > 0 AND purity < 1);
 ALTER TABLE line ADD COLUMN harm TEXT NOT NULL DEFAULT 'none' CHECK (harm IN ('none', 'bitter', 'hot', 'male-sterile'));
 

@@ -29,6 +29,7 @@ type GardenInput = {
   demo: 0 | 1;
   windFrom?: number | null;
   station?: string;
+  ripeWanted?: number;
   version?: number;
 };
 
@@ -51,6 +52,7 @@ const setGarden = command<GardenInput>({
     demo: Joi.number().valid(0, 1).default(0),
     windFrom: Joi.number().min(0).less(360).allow(null).default(null).label("Wind mostly from"),
     station: Joi.string().valid("none", "simulated").default("none").label("Weather station"),
+    ripeWanted: Joi.number().min(0.5).max(0.99).default(0.8).label("Chance of ripening"),
     version: Joi.number().integer().min(0),
   }),
   run({ write, garden }, { version: seen, demo, ...input }) {

@@ -19,6 +19,8 @@ export type Garden = {
   /** The bearing the wind mostly blows from, degrees; null where not known. */
   windFrom: number | null;
   station: "none" | "simulated";
+  /** The chance of ripening before frost that a proposed sowing must have. */
+  ripeWanted: number;
   version: number;
 };
 
@@ -39,6 +41,7 @@ const NEW_GARDEN: Garden = {
   demo: 0,
   windFrom: null,
   station: "none",
+  ripeWanted: 0.8,
   version: 0,
 };
 

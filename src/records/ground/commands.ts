@@ -16,7 +16,10 @@ const points = (label: string, least: number) =>
     .min(least)
     .max(500)
     .label(label)
-    .messages({ "array.min": `{{#label}} needs at least ${least} ${least === 1 ? "point" : "points"}.` });
+    .messages({
+      "array.base": "{{#label}}: write one point a line, east and north in metres with a comma between.",
+      "array.min": `{{#label}} needs at least ${least} ${least === 1 ? "point" : "points"}.`,
+    });
 
 function refuseTaken(db: Db, table: "barrier" | "source", called: string, except = 0): void {
   if (db.prepare(`SELECT 1 FROM ${table} WHERE name = ? AND id <> ?`).get(called, except))

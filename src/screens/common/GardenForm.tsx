@@ -7,12 +7,25 @@ export function GardenForm({ garden }: { garden: Garden }) {
   const values = kept
     ? garden
     : { ...garden, latitude: null, longitude: null, timezone: Intl.DateTimeFormat().resolvedOptions().timeZone };
-  const { name, latitude, longitude, timezone, lastFrost, firstFrost, units, care, windFrom, station } = values;
+  const { name, latitude, longitude, timezone, lastFrost, firstFrost, units, care, windFrom, station, ripeWanted } =
+    values;
   return (
     <CommandForm
       command="garden.set"
       draft="garden"
-      values={{ name, latitude, longitude, timezone, lastFrost, firstFrost, units, care, windFrom, station }}
+      values={{
+        name,
+        latitude,
+        longitude,
+        timezone,
+        lastFrost,
+        firstFrost,
+        units,
+        care,
+        windFrom,
+        station,
+        ripeWanted,
+      }}
       hidden={{ version: garden.version }}
       submit={kept ? "Keep the garden" : "Begin with this garden"}
     >
@@ -53,6 +66,18 @@ export function GardenForm({ garden }: { garden: Garden }) {
             choices={[
               { value: "none", label: "None: normals and my own readings" },
               { value: "simulated", label: "The simulated station: made-up weather, to try things" },
+            ]}
+          />
+          <Field
+            name="ripeWanted"
+            label="How sure seed must ripen before frost"
+            type="select"
+            hint="For sowings that the program proposes."
+            choices={[
+              { value: 0.95, label: "19 years in 20" },
+              { value: 0.9, label: "9 years in 10" },
+              { value: 0.8, label: "4 years in 5" },
+              { value: 0.5, label: "Every second year" },
             ]}
           />
         </div>

@@ -131,6 +131,18 @@ export function GroundMap(props: Props) {
     );
   }, [shapes]);
 
+  // While a line is drawn, its end and its giving up are heard wherever the focus is.
+  useEffect(() => {
+    if (!drawing) return;
+    const onKey = (event: globalThis.KeyboardEvent) => {
+      if (event.key === "Enter") event.preventDefault();
+      if (event.key === "Enter" && drawing.points.length > 1) onDraw(drawing.points, true);
+      else if (event.key === "Escape") onDraw([], true);
+    };
+    document.addEventListener("keydown", onKey);
+    return () => document.removeEventListener("keydown", onKey);
+  }, [drawing, onDraw]);
+
   const onBedKey = (event: KeyboardEvent, bed: Bed) => {
     const by = event.shiftKey ? 5 : 0.5;
     const arrow = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] }[event.key];
@@ -151,6 +163,8 @@ export function GroundMap(props: Props) {
   const onShapeKey = (event: KeyboardEvent, kind: "barrier" | "source", id: number) => {
     const by = event.shiftKey ? 5 : 0.5;
     const arrow = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] }[event.key];
+    // Without this the same Enter would press what the sheet puts under it.
+    if (event.key === "Enter") event.preventDefault();
     if (event.key === "Enter") return onOpen(kind, id);
     if (!arrow) return;
     event.preventDefault();
@@ -158,9 +172,7 @@ export function GroundMap(props: Props) {
     void run("ground.move", { kind, id, east: arrow[0], north: arrow[1] });
   };
   const onSheetKey = (event: KeyboardEvent) => {
-    if (drawing && event.key === "Enter" && drawing.points.length > 1) onDraw(drawing.points, true);
-    else if (drawing && event.key === "Escape") onDraw([], true);
-    else if (event.key === "+") by(1.4);
+    if (event.key === "+") by(1.4);
     else if (event.key === "-") by(1 / 1.4);
     else if (event.key === "0") reset();
     else if (event.target === svg.current && event.key.startsWith("Arrow")) {
@@ -179,8 +191,10 @@ export function GroundMap(props: Props) {
     );
     return { x: step(x), y: step(y) };
   };
+  const pressed = useRef({ x: 0, y: 0 });
   const press = (event: PointerEvent) => {
-    if (!drawing) return;
+    // A drag pans the sheet and sets no point.
+    if (!drawing || Math.hypot(event.clientX - pressed.current.x, event.clientY - pressed.current.y) > 4) return;
     const points = [...drawing.points, pointAt(event)];
     onDraw(points, drawing.kind === "source");
   };
@@ -216,6 +230,9 @@ export function GroundMap(props: Props) {
         tabIndex={0}
         aria-label="The ground to scale. Plus and minus zoom, arrows pan, 0 fits"
         onKeyDown={onSheetKey}
+        onPointerDownCapture={(event) => {
+          pressed.current = { x: event.clientX, y: event.clientY };
+        }}
         onPointerUp={press}
         onPointerMove={(event) => drawing && setPointer(pointAt(event))}
         onDoubleClick={() => drawing && drawing.points.length > 1 && onDraw(drawing.points, true)}
@@ -234,62 +251,64 @@ export function GroundMap(props: Props) {
         {concernBed && concernStand && (
           <Ring bed={concernBed} metres={concernStand.isolation.low} frame={frame} units={units} />
         )}
-        {barriers.map((barrier) => (
-          <g
-            key={barrier.id}
-            data-drag={`barrier ${barrier.id}`}
-            role="button"
-            tabIndex={0}
-            aria-label={`${barrier.name}, lets ${barrier.factor} of pollen pass. Arrow keys move it, Enter opens it`}
-            className="cursor-move outline-none [&:focus-visible>path]:stroke-dusk"
-            onClick={() => onOpen("barrier", barrier.id)}
-            onKeyDown={(event) => onShapeKey(event, "barrier", barrier.id)}
-          >
-            <path
-              d={pathOn(frame, barrier.path, false)}
-              fill="none"
-              stroke={barrier.kind === "hedge" ? "var(--moss)" : "var(--soft)"}
-              strokeWidth={barrier.kind === "hedge" ? 7 : 5}
-              strokeDasharray={barrier.kind === "hedge" ? "1 6" : undefined}
-              strokeLinecap={barrier.kind === "hedge" ? "round" : "butt"}
-            />
-            <path d={pathOn(frame, barrier.path, false)} fill="none" stroke="transparent" strokeWidth="22" />
-          </g>
-        ))}
-        {sources.map((source) => (
-          <g
-            key={source.id}
-            data-drag={`source ${source.id}`}
-            role="button"
-            tabIndex={0}
-            aria-label={`${source.name}, ${source.speciesName.toLowerCase()} beyond the garden. Arrow keys move it, Enter opens it`}
-            className="cursor-move outline-none [&:focus-visible>path]:stroke-[4]"
-            onClick={() => onOpen("source", source.id)}
-            onKeyDown={(event) => onShapeKey(event, "source", source.id)}
-          >
-            {source.outline.length > 1 ? (
+        <g pointerEvents={drawing ? "none" : undefined}>
+          {barriers.map((barrier) => (
+            <g
+              key={barrier.id}
+              data-drag={`barrier ${barrier.id}`}
+              role="button"
+              tabIndex={0}
+              aria-label={`${barrier.name}, lets ${barrier.factor} of pollen pass. Arrow keys move it, Enter opens it`}
+              className="cursor-move outline-none [&:focus-visible>path]:stroke-dusk"
+              onClick={() => onOpen("barrier", barrier.id)}
+              onKeyDown={(event) => onShapeKey(event, "barrier", barrier.id)}
+            >
               <path
-                d={pathOn(frame, source.outline, true)}
-                fill="url(#strange)"
-                stroke="var(--dusk)"
-                strokeWidth="1.6"
-                strokeDasharray="5 4"
+                d={pathOn(frame, barrier.path, false)}
+                fill="none"
+                stroke={barrier.kind === "hedge" ? "var(--moss)" : "var(--soft)"}
+                strokeWidth={barrier.kind === "hedge" ? 7 : 5}
+                strokeDasharray={barrier.kind === "hedge" ? "1 6" : undefined}
+                strokeLinecap={barrier.kind === "hedge" ? "round" : "butt"}
               />
-            ) : null}
-            <circle
-              cx={frame.x(middleOf(source.outline).x)}
-              cy={frame.y(middleOf(source.outline).y)}
-              r={source.outline.length > 1 ? 3 : 7}
-              fill="var(--dusk)"
-            />
-            <circle
-              cx={frame.x(middleOf(source.outline).x)}
-              cy={frame.y(middleOf(source.outline).y)}
-              r="14"
-              fill="transparent"
-            />
-          </g>
-        ))}
+              <path d={pathOn(frame, barrier.path, false)} fill="none" stroke="transparent" strokeWidth="22" />
+            </g>
+          ))}
+          {sources.map((source) => (
+            <g
+              key={source.id}
+              data-drag={`source ${source.id}`}
+              role="button"
+              tabIndex={0}
+              aria-label={`${source.name}, ${source.speciesName.toLowerCase()} beyond the garden. Arrow keys move it, Enter opens it`}
+              className="cursor-move outline-none [&:focus-visible>path]:stroke-[4]"
+              onClick={() => onOpen("source", source.id)}
+              onKeyDown={(event) => onShapeKey(event, "source", source.id)}
+            >
+              {source.outline.length > 1 ? (
+                <path
+                  d={pathOn(frame, source.outline, true)}
+                  fill="url(#strange)"
+                  stroke="var(--dusk)"
+                  strokeWidth="1.6"
+                  strokeDasharray="5 4"
+                />
+              ) : null}
+              <circle
+                cx={frame.x(middleOf(source.outline).x)}
+                cy={frame.y(middleOf(source.outline).y)}
+                r={source.outline.length > 1 ? 3 : 7}
+                fill="var(--dusk)"
+              />
+              <circle
+                cx={frame.x(middleOf(source.outline).x)}
+                cy={frame.y(middleOf(source.outline).y)}
+                r="14"
+                fill="transparent"
+              />
+            </g>
+          ))}
+        </g>
         {concern && concernBed && (
           <Arrivals
             concern={concern}
@@ -305,34 +324,36 @@ export function GroundMap(props: Props) {
             }}
           />
         )}
-        {placed.map((bed) => {
-          const stand = stands.find((s) => s.bedId === bed.id);
-          const outline = pathOn(frame, cornersOf(bed), true);
-          return (
-            <g
-              key={bed.id}
-              data-drag={`bed ${bed.id}`}
-              role="button"
-              tabIndex={0}
-              aria-label={`Bed ${wordsFor(bed, stands)}. Arrow keys move it, with Alt they size it, comma and full stop turn it, Enter opens its stand`}
-              className="cursor-move outline-none [&:focus-visible>path]:stroke-dusk [&:focus-visible>path]:stroke-[4]"
-              onClick={() => open(bed)}
-              onFocus={() => setFocused(bed.id)}
-              onKeyDown={(event) => onBedKey(event, bed)}
-            >
-              <path
-                d={outline}
-                fill="var(--leaf)"
-                stroke="var(--ink)"
-                strokeWidth={bed.id === concernBed?.id ? 3.5 : 1.4}
-                strokeDasharray={bed.outside ? "5 4" : undefined}
-              />
-              {stand && (
-                <path d={outline} fill={stand.numbered > 0 ? "url(#numbered)" : "url(#rows)"} pointerEvents="none" />
-              )}
-            </g>
-          );
-        })}
+        <g pointerEvents={drawing ? "none" : undefined}>
+          {placed.map((bed) => {
+            const stand = stands.find((s) => s.bedId === bed.id);
+            const outline = pathOn(frame, cornersOf(bed), true);
+            return (
+              <g
+                key={bed.id}
+                data-drag={`bed ${bed.id}`}
+                role="button"
+                tabIndex={0}
+                aria-label={`Bed ${wordsFor(bed, stands)}. Arrow keys move it, with Alt they size it, comma and full stop turn it, Enter opens its stand`}
+                className="cursor-move outline-none [&:focus-visible>path]:stroke-dusk [&:focus-visible>path]:stroke-[4]"
+                onClick={() => open(bed)}
+                onFocus={() => setFocused(bed.id)}
+                onKeyDown={(event) => onBedKey(event, bed)}
+              >
+                <path
+                  d={outline}
+                  fill="var(--leaf)"
+                  stroke="var(--ink)"
+                  strokeWidth={bed.id === concernBed?.id ? 3.5 : 1.4}
+                  strokeDasharray={bed.outside ? "5 4" : undefined}
+                />
+                {stand && (
+                  <path d={outline} fill={stand.numbered > 0 ? "url(#numbered)" : "url(#rows)"} pointerEvents="none" />
+                )}
+              </g>
+            );
+          })}
+        </g>
         {labels.map((label) => (
           <text
             key={label.key}

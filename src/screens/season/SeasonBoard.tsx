@@ -250,14 +250,17 @@ function Row({ stand, tried, moved, share, season, end, hold, onKey }: RowProps)
     tried?.share && tried.share.level !== "within" ? tried.meets.filter((m) => m.likely > tried.share!.limit / 4) : [];
   const href = stand.family ? `/nursery/${stand.id}` : `/ground?season=${season}&stand=${stand.id}`;
   return (
-    <div className="relative h-[3.6rem]">
+    <div role="group" aria-label={`${stand.code} ${stand.name}`} className="relative h-[3.6rem]">
       <p className="relative z-10 flex w-full items-baseline gap-x-3 overflow-hidden whitespace-nowrap px-4 text-sm sm:px-7">
         <Link href={href} className="font-bold">
           {stand.code}
         </Link>
         <span className="max-w-64 truncate">{stand.name}</span>
         <span className="text-soft">{stand.bedName ? `bed ${stand.bedName}` : "in trays"}</span>
-        <span className="text-soft max-sm:hidden">{spanInWords(window.start, window.end)}</span>
+        <span className="text-soft max-sm:hidden">
+          {spanInWords(window.start, window.end)}
+          {window.observed ? ", first flower seen" : ""}
+        </span>
         {stand.seedWanted ? (
           <>
             {tried?.share && (

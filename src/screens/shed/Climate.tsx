@@ -15,6 +15,8 @@ const FROM = {
   stated: "the days you stated above; the spread is a working value",
   normals: "the monthly normals; the spread is a working value",
 } as const;
+const frostInWords = ({ day, spread }: { day: string; spread: number }) =>
+  `${dayInWords(`2027-${day}`)}, two years in three within ${Math.round(spread)} days of it`;
 const tenth = (degrees: number) => `${degrees.toFixed(1)} °C`;
 
 /** What is known of the place's climate, and what it says of frost. */
@@ -43,7 +45,8 @@ export function Climate({ climate }: { climate: Shed["climate"] }) {
           <h3 className="mt-5">Frost</h3>
           <p className="text-sm text-soft">
             From {FROM[frosts.from]}
-            {frosts.seasons ? `, ${frosts.seasons} seasons` : ""}.
+            {frosts.seasons ? `, ${frosts.seasons} seasons` : ""}. Last {frostInWords(frosts.last)}; first{" "}
+            {frostInWords(frosts.first)}.
           </p>
           <ul className="mt-1 text-sm sm:columns-2">
             {odds.map((o) => (

@@ -1,0 +1,197 @@
+import type { Page } from "@playwright/test";
+import { expect, test } from "./server";
+
+const sheet = (page: Page) => page.getByRole("dialog");
+const toast = (page: Page, words: string | RegExp) =>
+  page.locator("[data-sonner-toast]").filter({ hasText: words }).first();
+const undo = (page: Page, words: string | RegExp) => toast(page, words).getByRole("button", { name: "Undo" }).click();
+
+/** The figure at the head of the isolation page: one seed in so many. */
+async function oneIn(page: Page): Promise<number> {
+  const words = await page.getByRole("region", { name: "Isolation" }).locator("article > p").first().textContent();
+  return Number(/1 seed in ([\d.,]+)/.exec(words ?? "")![1]!.replace(",", ""));
+}
+
+async function openStand(page: Page, name: string): Promise<void> {
+  await page.goto("/ground");
+  await page
+    .getByRole("row", { name: new RegExp(name) })
+    .getByRole("link")
+    .click();
+  await expect(page.getByRole("heading", { name: "Strange pollen" })).toBeVisible();
+  await page.waitForLoadState("networkidle");
+}
+
+test("a hedge is drawn and the share of strange fathers falls", async ({ browser, demo }) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await openStand(page, "Tarnholt mixed orach");
+  const before = await oneIn(page);
+  await page.getByRole("button", { name: "Draw a hedge or wall" }).click();
+  const sheetOfGround = page.getByRole("group", { name: /The ground to scale/ });
+  await sheetOfGround.scrollIntoViewIfNeeded();
+  const map = (await sheetOfGround.boundingBox())!;
+  await page.mouse.click(map.x + map.width * 0.6, map.y + map.height * 0.93);
+  await page.mouse.click(map.x + map.width * 0.98, map.y + map.height * 0.93);
+  await page.keyboard.press("Enter");
+  await sheet(page).getByLabel("Name").fill("hazel hedge");
+  await sheet(page).getByLabel("Share of pollen that passes").fill("2");
+  await sheet(page).getByRole("button", { name: "Draw it" }).click();
+  await expect(sheet(page).getByText("must be at most 1.")).toBeVisible();
+  await sheet(page).getByLabel("Share of pollen that passes").fill("0.3");
+  await sheet(page).getByRole("button", { name: "Draw it" }).click();
+  await expect(toast(page, "hazel hedge drawn")).toBeVisible();
+  await expect(page.getByText("behind hazel hedge and hornbeam hedge")).toBeVisible();
+  expect(await oneIn(page)).toBeGreaterThan(before * 2);
+  await undo(page, "hazel hedge drawn");
+  await expect.poll(() => oneIn(page)).toBe(before);
+  await page.close();
+});
+
+test("a barrier typed by keyboard alone, with a point that is none, is said beside it", async ({ browser, demo }) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/ground");
+  await page.waitForLoadState("networkidle");
+  await page.getByRole("button", { name: /^hornbeam hedge/ }).focus();
+  await page.keyboard.press("Enter");
+  await sheet(page)
+    .getByLabel(/^Its line/)
+    .fill("0, 3\nover there");
+  await sheet(page).getByRole("button", { name: "Keep" }).click();
+  await expect(sheet(page).getByText("one point a line")).toHaveCount(2);
+  await sheet(page)
+    .getByLabel(/^Its line/)
+    .fill("-4, -3\n46, -3.5");
+  await sheet(page).getByRole("button", { name: "Keep" }).click();
+  await expect(toast(page, "hornbeam hedge changed")).toBeVisible();
+  await undo(page, "hornbeam hedge changed");
+  await page.close();
+});
+
+test("a bed is moved, sized and turned by keys", async ({ browser, demo }) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/ground");
+  await page.waitForLoadState("networkidle");
+  const bed = page.getByRole("button", { name: /^Bed J/ });
+  const box = async () => (await bed.boundingBox())!;
+  const before = await box();
+  await bed.focus();
+  await page.keyboard.press("Alt+ArrowRight");
+  await expect.poll(async () => (await box()).width).toBeGreaterThan(before.width + 1);
+  await bed.focus();
+  for (let i = 0; i < 3; i++) {
+    await page.keyboard.press(".");
+    await expect(toast(page, "Bed J moved")).toBeVisible();
+    await page.waitForTimeout(300);
+  }
+  await expect.poll(async () => (await box()).height).toBeGreaterThan(before.height + 5);
+  await page.close();
+});
+
+test("a bed's corner is dragged to size it", async ({ browser, demo }) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/ground");
+  await page.waitForLoadState("networkidle");
+  const bed = page.getByRole("button", { name: /^Bed H/ });
+  await bed.focus();
+  const before = (await bed.boundingBox())!;
+  const corner = (await page.locator("[data-drag^='size']").boundingBox())!;
+  await page.mouse.move(corner.x + 5, corner.y + 5);
+  await page.mouse.down();
+  await page.mouse.move(corner.x + 45, corner.y + 5, { steps: 5 });
+  await page.mouse.up();
+  await expect(toast(page, "Bed H moved")).toBeVisible();
+  await expect.poll(async () => (await bed.boundingBox())!.width).toBeGreaterThan(before.width + 25);
+  await undo(page, "Bed H moved");
+  await page.close();
+});
+
+const field = {
+  type: "FeatureCollection",
+  features: [
+    {
+      type: "Feature",
+      properties: { name: "melon field by the river" },
+      geometry: {
+        type: "Polygon",
+        coordinates: [
+          [
+            [9.3015, 48.6],
+            [9.303, 48.6],
+            [9.303, 48.601],
+            [9.3015, 48.601],
+            [9.3015, 48.6],
+          ],
+        ],
+      },
+    },
+  ],
+};
+const upload = (name: string, text: string) => ({ name, mimeType: "application/json", buffer: Buffer.from(text) });
+
+test("a neighbour's field comes in from GeoJSON, and one that crosses itself does not", async ({ browser, demo }) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/ground");
+  await page.getByRole("button", { name: "Map file" }).click();
+  const pick = sheet(page).getByLabel("GeoJSON file");
+  const crossed = structuredClone(field);
+  crossed.features[0]!.geometry.coordinates[0]!.splice(1, 2, [9.303, 48.601], [9.303, 48.6]);
+  await pick.setInputFiles(upload("crossed.geojson", JSON.stringify(crossed)));
+  await expect(sheet(page).getByText("the polygon crosses itself")).toBeVisible();
+  await pick.setInputFiles(upload("field.geojson", JSON.stringify(field)));
+  await expect(sheet(page).getByText("does not say which species grows there")).toBeVisible();
+  await sheet(page).getByLabel("Species").selectOption({ label: "Melon" });
+  await sheet(page).getByLabel("Plants").fill("4000");
+  await sheet(page).getByRole("button", { name: "Take it in" }).click();
+  await expect(toast(page, "Taken in: 1 source (melon field by the river)")).toBeVisible();
+  await expect(page.getByRole("row", { name: /Lantern melon/ })).toContainText("melon field by the river");
+  await undo(page, "Taken in");
+  await expect(page.getByRole("row", { name: /Lantern melon/ })).toContainText("Ashlar Gold");
+  const saved = await page.request.get("/api/ground");
+  const { features } = (await saved.json()) as { features: { properties: { kind: string } }[] };
+  expect(features.filter((f) => f.properties.kind === "bed")).toHaveLength(10);
+  await page.close();
+});
+
+test("outside pollen by distance and bearing, with what is wrong said beside its field", async ({ browser, demo }) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/ground");
+  await page.getByRole("button", { name: "Add outside pollen" }).click();
+  await sheet(page).getByLabel("Name").fill("gourds by the bus stop");
+  await sheet(page).getByLabel("Species").selectOption({ label: "Pepo squash" });
+  await sheet(page).getByLabel("Plants").fill("6");
+  await sheet(page)
+    .getByLabel(/^Distance/)
+    .fill("-20");
+  await sheet(page)
+    .getByLabel(/^Bearing/)
+    .fill("300");
+  await sheet(page).getByRole("button", { name: "Put it on the map" }).click();
+  await expect(sheet(page).getByText("Distance must be at least 0.")).toBeVisible();
+  await sheet(page)
+    .getByLabel(/^Distance/)
+    .fill("120");
+  await sheet(page).getByRole("button", { name: "Put it on the map" }).click();
+  await expect(toast(page, "gourds by the bus stop, pepo squash, put on the map")).toBeVisible();
+  await expect(page.getByRole("row", { name: /Brindle Lamp/ })).toContainText("gourds by the bus stop");
+  await undo(page, "gourds by the bus stop");
+  await page.close();
+});
+
+test("a grower's own readings come in from a file; a broken one says its line", async ({ browser, demo }) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/shed");
+  await page.getByRole("button", { name: "Take in readings" }).click();
+  const pick = sheet(page).getByLabel("CSV file");
+  await pick.setInputFiles(upload("bad.csv", "date,min,max\n2027-03-01,2,9\n2027-03-02,12,4\n"));
+  await sheet(page).getByRole("button", { name: "Take in 2 lines" }).click();
+  await expect(sheet(page).getByText("Line 3: min 12 lies above max 4. Nothing was taken in.")).toBeVisible();
+  await pick.setInputFiles(upload("big.csv", "x".repeat(1_100_000)));
+  await expect(sheet(page).getByText("The file holds 1.1 megabytes")).toBeVisible();
+  await pick.setInputFiles(upload("good.csv", "date,min,max\n2027-03-01,2,9\n2027-03-05,1,8\n"));
+  await sheet(page).getByRole("button", { name: "Take in 2 lines" }).click();
+  await expect(toast(page, "2 days of readings taken in")).toBeVisible();
+  await expect(toast(page, "3 days are missing in 1 gap")).toBeVisible();
+  await expect(page.getByText("2 days of your own readings")).toBeVisible();
+  await undo(page, "2 days of readings");
+  await page.close();
+});
