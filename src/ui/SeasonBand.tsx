@@ -85,7 +85,7 @@ export function SeasonBand(props: BandProps) {
   const lanes = Math.max(1, ...bars.map((b) => b.lane + 1));
   const height = top + 10 + lanes * LANE + 4;
   const curve = light.map((hours, i) => `${i},${top - (hours / 24) * (top - 18)}`).join(" ");
-  const months = Array.from({ length: 13 }, (_, i) => {
+  const months = Array.from({ length: Math.ceil(days / 30) + 1 }, (_, i) => {
     const first = new Date(at(start));
     first.setUTCMonth(first.getUTCMonth() + i, 1);
     return iso(first.getTime());
@@ -307,12 +307,23 @@ function BandBar({ bar, share, top }: { bar: Bar; share: (day: string) => number
 }
 
 /** Frost's certain and doubtful stretches of a span. Before the last frost and after the first, whichever comes first in it. */
-export function frostShades(start: string, end: string, last: Frost | null, first: Frost | null) {
+type Shade = { from: string; to: string; doubt: boolean };
+
+export function frostShades(start: string, end: string, last: Frost | null, first: Frost | null): Shade[] {
   if (!last || !first) return [];
   // Nineteen years in twenty lie within two deviations.
   const doubt = (frost: Frost) => Math.round(2 * frost.spread);
   const shift = (day: string, by: number) => iso(at(day) + by * DAY);
   const clamp = (day: string) => (day < start ? start : day > end ? end : day);
+  // Over two seasons the frost of the one before comes first.
+  const yearBefore = ({ day, spread }: Frost) => ({ day: `${Number(day.slice(0, 4)) - 1}${day.slice(4)}`, spread });
+  if (at(end) - at(start) > 400 * DAY) {
+    const middle = iso(at(end) - 365 * DAY);
+    return [
+      ...frostShades(start, middle, yearBefore(last), yearBefore(first)),
+      ...frostShades(middle, end, last, first),
+    ];
+  }
   const shades = [
     { from: start, to: shift(last.day, -doubt(last)), doubt: false },
     { from: shift(last.day, -doubt(last)), to: shift(last.day, doubt(last)), doubt: true },

@@ -1,5 +1,6 @@
 import { addDays, dayInWords, dayNumber, daysBetween, overlapDays } from "../calendar/day";
 import { ripensBeforeFrost } from "../flowering/forecast";
+import { bedInWords } from "../ground/bedInWords";
 import { block } from "../ground/planting";
 import {
   type Arrival,
@@ -160,7 +161,7 @@ function moves({ scene, stand, ways }: Task): Draft | null {
   const late = stand.sowing.sown < scene.today;
   return {
     key: "move",
-    title: `${late ? "Transplant" : "Sow"} it in bed ${best.bed.name}`,
+    title: `${late ? "Transplant" : "Sow"} it in ${bedInWords(best.bed.name)}`,
     cost: { plants: fits ? 0 : Math.max(0, stand.plants - holds), days: 0, visits: late ? 2 : 0 },
     note: fits ? "" : `the bed holds ${holds} at this spacing`,
     feasible: !late || daysBetween(stand.sowing.sown, scene.today) <= MOVABLE_DAYS,

@@ -10,7 +10,18 @@ import { lengthInWords, type Units } from "@/core/units/units";
 import type { Bed } from "@/records/garden/queries";
 import { useCommand } from "@/ui/useCommand";
 import type { Ground, Judged } from "@/views/ground";
-import { boxOn, type Frame, frameOf, HEIGHT, pathOn, placeLabels, roundLength, WIDTH } from "./frame";
+import {
+  boxOn,
+  type Frame,
+  frameOf,
+  pathOn,
+  placeLabels,
+  roundLength,
+  type Size,
+  sizeFor,
+  widthOf,
+  wordsBox,
+} from "./frame";
 import { useZoom } from "./useZoom";
 
 export type Drawing = { kind: "barrier" | "source"; points: Point[] };
@@ -28,7 +39,7 @@ type Props = Pick<Ground, "beds" | "stands" | "barriers" | "sources"> & {
 const SNAP = 0.25;
 const TURN = 5;
 /** Pixels a metre below which the beds are too small for every name. */
-const SMALL = 3;
+const SMALL = 5;
 
 function wordsFor(bed: Bed, stands: Ground["stands"]): string {
   const names = [
@@ -48,6 +59,7 @@ export function GroundMap(props: Props) {
   const { beds, stands, barriers, sources, concern, units, season, drawing, onDraw, onOpen } = props;
   const svg = useRef<SVGSVGElement>(null);
   const { zoom, by, pan, reset } = useZoom(svg);
+  const [size, setSize] = useState<Size>(sizeFor(800));
   const [snap, setSnap] = useState(true);
   const [all, setAll] = useState(beds.length === 0);
   const [held, setHeld] = useState<(Plot & { id: number }) | null>(null);
@@ -58,7 +70,7 @@ export function GroundMap(props: Props) {
 
   const placed = beds.map((b) => (held?.id === b.id ? { ...b, ...held } : b));
   const far = [...sources.flatMap((s) => s.outline), ...barriers.flatMap((b) => b.path)];
-  const frame = frameOf([...beds.flatMap(cornersOf), ...(all ? far : [])], zoom);
+  const frame = frameOf([...beds.flatMap(cornersOf), ...(all ? far : [])], zoom, size);
   const step = (metres: number) => (snap ? snapped(metres, SNAP) : Math.round(metres * 100) / 100);
 
   const keep = async (id: number, plot: Plot) => {
@@ -101,7 +113,16 @@ export function GroundMap(props: Props) {
     else setHeld({ id, ...plot });
   };
 
-  const shapes = `${beds.map((b) => b.id)} ${barriers.map((b) => b.id)} ${sources.map((s) => s.id)} ${focused} ${all}`;
+  useEffect(() => {
+    const watch = new ResizeObserver(([entry]) => {
+      const { width } = entry!.contentRect;
+      if (width > 0) setSize(sizeFor(Math.round(width)));
+    });
+    if (svg.current) watch.observe(svg.current.parentElement!);
+    return () => watch.disconnect();
+  }, []);
+
+  const shapes = `${beds.map((b) => b.id)} ${barriers.map((b) => b.id)} ${sources.map((s) => s.id)} ${focused} ${all} ${size.width}`;
   // biome-ignore lint/correctness/useExhaustiveDependencies: bound anew when what can be dragged changes
   useEffect(() => {
     const found = select(svg.current).selectAll<SVGGElement, unknown>("[data-drag]");
@@ -122,8 +143,8 @@ export function GroundMap(props: Props) {
             const source = event.sourceEvent as MouseEvent | TouchEvent;
             const touch = "changedTouches" in source ? source.changedTouches[0]! : source;
             const at = frame.metresAt(
-              ((touch.clientX - box.left) / box.width) * WIDTH,
-              ((touch.clientY - box.top) / box.height) * HEIGHT,
+              ((touch.clientX - box.left) / box.width) * size.width,
+              ((touch.clientY - box.top) / box.height) * size.height,
             );
             drags.current(kind, Number(id), event.x, event.y, event.type === "end", at);
           },
@@ -186,8 +207,8 @@ export function GroundMap(props: Props) {
   const pointAt = (event: PointerEvent): Point => {
     const box = svg.current!.getBoundingClientRect();
     const { x, y } = frame.metresAt(
-      ((event.clientX - box.left) / box.width) * WIDTH,
-      ((event.clientY - box.top) / box.height) * HEIGHT,
+      ((event.clientX - box.left) / box.width) * size.width,
+      ((event.clientY - box.top) / box.height) * size.height,
     );
     return { x: step(x), y: step(y) };
   };
@@ -199,28 +220,44 @@ export function GroundMap(props: Props) {
     onDraw(points, drawing.kind === "source");
   };
 
+  const small = frame.scale < SMALL;
+  const concernStand = stands.find((s) => s.id === concern?.standId);
+  const concernBed = placed.find((b) => b.id === concernStand?.bedId);
+  const middleOfBed = (id: number | null | undefined) => {
+    const bed = placed.find((b) => b.id === id);
+    return bed ? middleOf(cornersOf(bed)) : null;
+  };
+  const lines =
+    concern && concernBed
+      ? arrivalLines(concern, middleOf(cornersOf(concernBed)), frame, size, units, (key) => {
+          const [kind, id] = key.split(" ");
+          const source = sources.find((s) => s.id === Number(id));
+          if (kind === "source") return source ? middleOf(source.outline) : null;
+          return middleOfBed(stands.find((s) => s.id === Number(id))?.bedId);
+        })
+      : [];
   const labels = placeLabels(
     [
       ...sources.map((s) => ({ key: `source ${s.id}`, words: s.name, box: boxOn(frame, s.outline) })),
       ...placed.map((bed) => ({
         key: `bed ${bed.id}`,
-        words: wordsFor(bed, stands),
+        words: small ? bed.name : wordsFor(bed, stands),
         box: boxOn(frame, cornersOf(bed)),
       })),
       ...barriers.map((b) => ({ key: `barrier ${b.id}`, words: b.name, box: boxOn(frame, b.path.slice(0, 2)) })),
     ],
-    frame.scale < SMALL,
+    small,
+    size,
+    lines.map((line) => wordsBox(line.at.x - widthOf(line.words) / 2, line.at.y, line.words)),
   );
   const tick = roundLength(120 / frame.scale);
-  const concernStand = stands.find((s) => s.id === concern?.standId);
-  const concernBed = placed.find((b) => b.id === concernStand?.bedId);
   const focusedBed = placed.find((b) => b.id === focused);
 
   return (
     <figure>
       <svg
         ref={svg}
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        viewBox={`0 0 ${size.width} ${size.height}`}
         className={clsx(
           "w-full touch-none select-none border border-rule",
           drawing ? "cursor-crosshair" : "cursor-grab",
@@ -249,7 +286,7 @@ export function GroundMap(props: Props) {
           </pattern>
         </defs>
         {concernBed && concernStand && (
-          <Ring bed={concernBed} metres={concernStand.isolation.low} frame={frame} units={units} />
+          <Ring bed={concernBed} metres={concernStand.isolation.low} frame={frame} size={size} units={units} />
         )}
         <g pointerEvents={drawing ? "none" : undefined}>
           {barriers.map((barrier) => (
@@ -309,21 +346,6 @@ export function GroundMap(props: Props) {
             </g>
           ))}
         </g>
-        {concern && concernBed && (
-          <Arrivals
-            concern={concern}
-            to={middleOf(cornersOf(concernBed))}
-            frame={frame}
-            units={units}
-            placeOf={(key) => {
-              const [kind, id] = key.split(" ");
-              if (kind === "source")
-                return middleOf(sources.find((s) => s.id === Number(id))?.outline ?? [{ x: 0, y: 0 }]);
-              const bed = placed.find((b) => b.id === stands.find((s) => s.id === Number(id))?.bedId);
-              return bed ? middleOf(cornersOf(bed)) : null;
-            }}
-          />
-        )}
         <g pointerEvents={drawing ? "none" : undefined}>
           {placed.map((bed) => {
             const stand = stands.find((s) => s.bedId === bed.id);
@@ -367,6 +389,22 @@ export function GroundMap(props: Props) {
             {label.words}
           </text>
         ))}
+        {lines.map((line) => (
+          <g key={line.key} pointerEvents="none">
+            <path d={line.path} fill="none" stroke="var(--dusk)" strokeWidth={line.width} opacity="0.55" />
+            <text
+              x={line.at.x}
+              y={line.at.y}
+              textAnchor="middle"
+              className="fill-dusk text-[13px] font-bold"
+              paintOrder="stroke"
+              stroke="var(--paper)"
+              strokeWidth="4"
+            >
+              {line.words}
+            </text>
+          </g>
+        ))}
         {focusedBed && !drawing && <Handles bed={focusedBed} frame={frame} />}
         {drawing && drawing.points.length > 0 && (
           <path
@@ -377,7 +415,7 @@ export function GroundMap(props: Props) {
             strokeDasharray="6 4"
           />
         )}
-        <g transform={`translate(44 ${HEIGHT - 14})`} className="fill-soft text-[12px]">
+        <g transform={`translate(44 ${size.height - 14})`} className="fill-soft text-[12px]">
           <path d={`M0 -5V0H${tick * frame.scale}V-5`} fill="none" stroke="var(--ink)" />
           <text x={tick * frame.scale + 6} y="2">
             {lengthInWords(tick, units)}
@@ -461,56 +499,44 @@ function Handles({ bed, frame }: { bed: Bed; frame: Frame }) {
   );
 }
 
-/** What pollen comes to the stand in question: a way from each source, as strong as its share. */
-function Arrivals(props: {
-  concern: Judged;
-  to: Point;
-  frame: Frame;
-  units: Units;
-  placeOf: (key: string) => Point | null;
-}) {
-  const { concern, to, frame, units, placeOf } = props;
-  return concern.bySource.slice(0, 5).map((source, i) => {
+type ArrivalLine = { key: string; path: string; width: number; words: string; at: { x: number; y: number } };
+
+/** What pollen comes to the stand in question: a way from each source, as strong as its share, the strongest named. */
+function arrivalLines(
+  concern: Judged,
+  to: Point,
+  frame: Frame,
+  size: Size,
+  units: Units,
+  placeOf: (key: string) => Point | null,
+): ArrivalLine[] {
+  return concern.bySource.slice(0, 5).flatMap((source, i) => {
     const from = placeOf(source.key);
-    if (!from || (from.x === to.x && from.y === to.y)) return null;
+    if (!from || (from.x === to.x && from.y === to.y)) return [];
     const [x1, y1, x2, y2] = [frame.x(from.x), frame.y(from.y), frame.x(to.x), frame.y(to.y)];
-    // Words stand two thirds of the way towards the stand, or at the sheet's edge where the source lies off it.
-    const along = x1 < 0 || x1 > WIDTH || y1 < 0 || y1 > HEIGHT ? 0.82 : 0.5;
-    const at = { x: x1 + (x2 - x1) * along, y: y1 + (y2 - y1) * along };
-    const words = `${oneIn(source.likely)} · ${lengthInWords(source.way.middle, units)}`;
-    return (
-      <g key={source.key} pointerEvents="none">
-        <path
-          d={`M${x1} ${y1} Q${(x1 + x2) / 2} ${(y1 + y2) / 2 - 24} ${x2} ${y2}`}
-          fill="none"
-          stroke="var(--dusk)"
-          strokeWidth={Math.max(1, 6 + 1.3 * Math.log10(Math.max(1e-6, source.likely)))}
-          opacity="0.55"
-        />
-        {i < 3 && (
-          <text
-            x={Math.max(70, Math.min(WIDTH - 70, at.x))}
-            y={Math.max(16, Math.min(HEIGHT - 30, at.y - 14))}
-            textAnchor="middle"
-            className="fill-dusk text-[13px] font-bold"
-            paintOrder="stroke"
-            stroke="var(--paper)"
-            strokeWidth="4"
-          >
-            {words}
-          </text>
-        )}
-      </g>
-    );
+    // Words stand half way, or near the stand where the source lies off the sheet.
+    const off = x1 < 0 || x1 > size.width || y1 < 0 || y1 > size.height;
+    const along = off ? 0.82 : 0.5;
+    return {
+      key: source.key,
+      path: `M${x1} ${y1} Q${(x1 + x2) / 2} ${(y1 + y2) / 2 - 24} ${x2} ${y2}`,
+      width: Math.max(1, 6 + 1.3 * Math.log10(Math.max(1e-6, source.likely))),
+      words: i < 3 ? `${oneIn(source.likely)} · ${lengthInWords(source.way.middle, units)}` : "",
+      at: {
+        x: Math.max(70, Math.min(size.width - 70, x1 + (x2 - x1) * along)),
+        y: Math.max(16, Math.min(size.height - 30, y1 + (y2 - y1) * along - 16)),
+      },
+    };
   });
 }
 
 /** The rule-of-thumb distance around a bed; drawn only as far as the sheet goes. */
-function Ring({ bed, metres, frame, units }: { bed: Bed; metres: number; frame: Frame; units: Units }) {
+function Ring(props: { bed: Bed; metres: number; frame: Frame; size: Size; units: Units }) {
+  const { bed, metres, frame, size, units } = props;
   const box = boxOn(frame, cornersOf(bed));
   const reach = metres * frame.scale;
   const beyond =
-    box.left - reach < 0 && box.top - reach < 0 && box.right + reach > WIDTH && box.bottom + reach > HEIGHT;
+    box.left - reach < 0 && box.top - reach < 0 && box.right + reach > size.width && box.bottom + reach > size.height;
   return (
     <g pointerEvents="none">
       <rect
@@ -524,7 +550,7 @@ function Ring({ bed, metres, frame, units }: { bed: Bed; metres: number; frame: 
         strokeDasharray="2 6"
         strokeWidth="1.6"
       />
-      <text x={WIDTH - 8} y={16} textAnchor="end" className="fill-rust text-[12px]">
+      <text x={size.width - 8} y={16} textAnchor="end" className="fill-rust text-[12px]">
         rule of thumb {lengthInWords(metres, units)}
         {beyond ? ": all of this sheet lies within it" : ""}
       </text>

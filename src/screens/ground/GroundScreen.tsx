@@ -7,9 +7,10 @@ import { LinesForSeed } from "./LinesForSeed";
 import { StandCard } from "./StandCard";
 import { StandForm } from "./StandForm";
 import { Surroundings } from "./Surroundings";
+import { WaysOut } from "./WaysOut";
 
 export function GroundScreen(view: Ground) {
-  const { garden, season, seasons, band, beds, stands, chosen, lines, lots } = view;
+  const { garden, season, seasons, band, beds, stands, chosen, lines, lots, remedies, judged } = view;
   const stand = stands.find((s) => s.id === chosen);
   const place = { units: garden.units, latitude: garden.latitude };
   return (
@@ -40,7 +41,11 @@ export function GroundScreen(view: Ground) {
       ) : (
         <>
           <Surroundings {...view} />
-          {chosen === null && <LinesForSeed {...view} />}
+          {chosen === null ? (
+            <LinesForSeed {...view} />
+          ) : (
+            <WaysOut remedies={remedies} limit={judged[0]?.limit ?? 0} season={season} />
+          )}
         </>
       )}
     </Page>

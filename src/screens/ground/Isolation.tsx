@@ -36,7 +36,7 @@ export function Isolation({ judged, concern, chosen, remedies, apart, garden, se
               {apart.map((a) => `${a.name} (${spanInWords(a.start, a.end)})`).join("; ")}.
             </p>
           )}
-          <WaysOut remedies={remedies} limit={worry.limit} season={season} />
+          {!chosen && <WaysOut remedies={remedies} limit={worry.limit} season={season} />}
         </Worry>
       )}
       {chosen && !worry && (

@@ -17,7 +17,7 @@ export function LinesForSeed({ judged, season, stands }: Ground) {
   return (
     <section className="mt-8" aria-label="Every line for seed">
       <h2>Every line for seed</h2>
-      <Table heads={["Line", "Strange fathers, likely", "Range", "Most from", "Rule of thumb"]}>
+      <Table heads={["Line", "Strange fathers, likely", "Range", "Most from", "Rule of thumb"]} wide={["Range"]}>
         {judged.map((j) => (
           <tr key={j.standId}>
             <td>
@@ -28,7 +28,7 @@ export function LinesForSeed({ judged, season, stands }: Ground) {
               {j.bySource.length ? oneIn(j.likely) : "nothing meets it"}
               <span className="sr-only">, {LEVELS[j.level].words}</span>
             </td>
-            <td className="text-sm text-soft">{j.bySource.length ? rangeInWords(j) : ""}</td>
+            <td className="text-sm text-soft max-sm:hidden">{j.bySource.length ? rangeInWords(j) : ""}</td>
             <td>{j.bySource[0]?.name ?? ""}</td>
             <td>{j.thumb ? (j.thumb.kept ? "kept" : "not kept") : ""}</td>
           </tr>

@@ -28,9 +28,9 @@ export function ShiftCurve({ curve, limit }: { curve: NonNullable<Remedy["curve"
               share === 1 ? "all" : `1 in ${Math.round(1 / share).toLocaleString("en-GB")}`
             }
             tick={{ fill: "var(--soft)", fontSize: 11 }}
-            width={76}
+            width={84}
           />
-          <YAxis yAxisId="ripe" domain={[0, 1]} hide />
+          <YAxis yAxisId="ripe" orientation="right" domain={[0, 1]} hide />
           <Area
             yAxisId="ripe"
             dataKey="ripens"

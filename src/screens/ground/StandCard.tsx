@@ -2,6 +2,7 @@
 import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
+import { bedInWords } from "@/core/ground/bedInWords";
 import { lengthInWords, lengthShown, lengthTyped, lengthUnit, type Units } from "@/core/units/units";
 import type { Bed } from "@/records/garden/queries";
 import { CommandForm, Field } from "@/ui/CommandForm";
@@ -30,7 +31,7 @@ export function StandCard({ stand, beds, units, season }: Props) {
       </h2>
       <p className="text-soft">
         {stand.speciesName}, {SCHOOLS[stand.school].toLowerCase()},{" "}
-        {stand.bedName ? `bed ${stand.bedName}` : "in trays"}. Flowers: {FLOWERS[stand.flowers].toLowerCase()}.
+        {stand.bedName ? bedInWords(stand.bedName) : "in trays"}. Flowers: {FLOWERS[stand.flowers].toLowerCase()}.
         {stand.seedWanted ? "" : " No seed wanted."}
       </p>
       <dl className="rows mt-3 border-y border-rule">

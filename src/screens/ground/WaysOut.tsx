@@ -20,8 +20,8 @@ export function WaysOut({ remedies, limit, season }: { remedies: Remedy[]; limit
   const can = remedies.filter((r) => r.feasible);
   const cannot = remedies.filter((r) => !r.feasible);
   return (
-    <div className="mt-4">
-      <h4 className="font-head font-bold">Ways out</h4>
+    <section className="mt-6" aria-label="Ways out">
+      <h3>Ways out</h3>
       <ul className="rows mt-1 border-y border-rule">
         {can.map((remedy) => (
           <li key={remedy.key} className="py-2">
@@ -59,6 +59,6 @@ export function WaysOut({ remedies, limit, season }: { remedies: Remedy[]; limit
           </ul>
         </details>
       )}
-    </div>
+    </section>
   );
 }

@@ -1,8 +1,11 @@
 import type { Point } from "@/core/ground/shape";
 
-export const WIDTH = 800;
-export const HEIGHT = 560;
-const PAD = 56;
+/** The sheet that the ground is drawn on, in pixels of the screen, so that its words keep their size. */
+export type Size = { width: number; height: number };
+
+export const sizeFor = (width: number): Size => ({ width, height: Math.round(Math.max(320, width * 0.7)) });
+
+const PAD = 0.07;
 
 /** Where metres lie on the sheet, in its pixels, and back. */
 export type Frame = {
@@ -15,14 +18,15 @@ export type Frame = {
 export type Zoom = { k: number; x: number; y: number };
 
 /** Fits points into the sheet, then zooms and pans. */
-export function frameOf(points: Point[], zoom: Zoom): Frame {
+export function frameOf(points: Point[], zoom: Zoom, { width, height }: Size): Frame {
+  const pad = PAD * width;
   const xs = points.map((p) => p.x);
   const ys = points.map((p) => p.y);
   const [west, east] = [Math.min(...xs, 0), Math.max(...xs, 1)];
   const [south, north] = [Math.min(...ys, 0), Math.max(...ys, 1)];
-  const fit = Math.min((WIDTH - 2 * PAD) / (east - west), (HEIGHT - 2 * PAD) / (north - south), 60);
-  const left = (WIDTH - (east - west) * fit) / 2;
-  const bottom = (HEIGHT + (north - south) * fit) / 2;
+  const fit = Math.min((width - 2 * pad) / (east - west), (height - 2 * pad) / (north - south), 60);
+  const left = (width - (east - west) * fit) / 2;
+  const bottom = (height + (north - south) * fit) / 2;
   const scale = fit * zoom.k;
   return {
     scale,
@@ -45,19 +49,26 @@ type Box = { left: number; top: number; right: number; bottom: number };
 export type Label = { key: string; words: string; x: number; y: number };
 
 const LETTER = 7.4;
-const widthOf = (words: string) => words.length * LETTER + 4;
-const boxOf = (label: Label): Box => ({
-  left: label.x,
-  top: label.y - 11,
-  right: label.x + widthOf(label.words),
-  bottom: label.y + 3,
+export const widthOf = (words: string) => words.length * LETTER + 4;
+
+/** The box that words take whose first letter stands at a point. */
+export const wordsBox = (x: number, y: number, words: string): Box => ({
+  left: x,
+  top: y - 11,
+  right: x + widthOf(words),
+  bottom: y + 3,
 });
 
 /** Words beside shapes, moved until none lies on another or on a shape; where all is small, those without room are left off. */
-export function placeLabels(shapes: { key: string; words: string; box: Box }[], small: boolean): Label[] {
+export function placeLabels(
+  shapes: { key: string; words: string; box: Box }[],
+  small: boolean,
+  { width: across, height }: Size,
+  taken: Box[],
+): Label[] {
   const labels: Label[] = [];
   for (const { key, words, box } of shapes) {
-    if (box.right < 0 || box.left > WIDTH || box.bottom < 0 || box.top > HEIGHT) continue;
+    if (box.right < 0 || box.left > across || box.bottom < 0 || box.top > height) continue;
     const width = widthOf(words);
     const spots = [
       { x: box.left, y: box.top - 6 },
@@ -69,17 +80,17 @@ export function placeLabels(shapes: { key: string; words: string; box: Box }[], 
       { x: box.right + 6, y: box.top + 14 },
       { x: box.left - width, y: box.top + 14 },
     ];
-    const taken = [...shapes.map((s) => s.box), ...labels.map(boxOf)];
+    const others = [...shapes.map((s) => s.box), ...labels.map((l) => wordsBox(l.x, l.y, l.words)), ...taken];
     const clear = (spot: { x: number; y: number }) =>
       spot.x > 0 &&
-      spot.x + width < WIDTH &&
+      spot.x + width < across &&
       spot.y > 14 &&
-      spot.y < HEIGHT - 4 &&
-      !taken.some((o) => spot.x < o.right && spot.x + width > o.left && spot.y - 11 < o.bottom && spot.y + 3 > o.top);
+      spot.y < height - 4 &&
+      !others.some((o) => spot.x < o.right && spot.x + width > o.left && spot.y - 11 < o.bottom && spot.y + 3 > o.top);
     // Where nothing is free, over the shape, but never off the sheet.
     const fallback = {
-      x: Math.max(2, Math.min(box.left, WIDTH - width - 2)),
-      y: Math.max(16, Math.min(box.top - 6, HEIGHT - 6)),
+      x: Math.max(2, Math.min(box.left, across - width - 2)),
+      y: Math.max(16, Math.min(box.top - 6, height - 6)),
     };
     const spot = spots.find(clear) ?? (small ? null : fallback);
     if (spot) labels.push({ key, words, ...spot });

@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import { addDays, dayInWords } from "@/core/calendar/day";
+import { bedInWords } from "@/core/ground/bedInWords";
 import { oneIn } from "@/core/isolation/verdict";
 import { CommandButton } from "@/ui/CommandButton";
 import { Sheet } from "@/ui/Sheet";
@@ -71,7 +72,7 @@ function Search({ view, worker, ready, close }: Props & { ready: SeasonStand[]; 
         {ready.map((s) => (
           <Tick
             key={s.id}
-            label={`${s.code} ${s.name}, bed ${s.bedName}`}
+            label={`${s.code} ${s.name}, ${bedInWords(s.bedName ?? "")}`}
             on={chosen.has(s.id)}
             onChange={() => setChosen(toggle(chosen, s.id))}
           />
@@ -180,14 +181,14 @@ function Compare({
           );
           const words = [
             then.sown === now.sown ? "" : `sown ${dayInWords(then.sown)}`,
-            then.bedId === now.bedId ? "" : `bed ${bed(then.bedId)}`,
+            then.bedId === now.bedId ? "" : bedInWords(bed(then.bedId) ?? ""),
             guard ? MEANS[guard.kind as keyof typeof MEANS] : "",
           ].filter(Boolean);
           return (
             <tr key={s.id}>
               <td>{s.name}</td>
               <td>
-                {dayInWords(now.sown)}, bed {s.bedName}
+                {dayInWords(now.sown)}, {bedInWords(s.bedName ?? "")}
               </td>
               <td>{words.join(", ") || "as it is"}</td>
               <td>

@@ -3,6 +3,7 @@ import clsx from "clsx";
 import Link from "next/link";
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from "react";
 import { addDays, dayInWords, daysBetween } from "@/core/calendar/day";
+import { bedInWords } from "@/core/ground/bedInWords";
 import type { Tried } from "@/core/isolation/tryout";
 import { oneIn } from "@/core/isolation/verdict";
 import { groupBy } from "@/core/lists/groupBy";
@@ -256,7 +257,7 @@ function Row({ stand, tried, moved, share, season, end, hold, onKey }: RowProps)
           {stand.code}
         </Link>
         <span className="max-w-64 truncate">{stand.name}</span>
-        <span className="text-soft">{stand.bedName ? `bed ${stand.bedName}` : "in trays"}</span>
+        <span className="text-soft">{stand.bedName ? bedInWords(stand.bedName) : "in trays"}</span>
         <span className="text-soft max-sm:hidden">
           {spanInWords(window.start, window.end)}
           {window.observed ? ", first flower seen" : ""}

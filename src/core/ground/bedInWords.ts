@@ -1,0 +1,2 @@
+/** A bed as it is spoken of: `bed A`, but `far bed`. */
+export const bedInWords = (name: string): string => (/\bbed\b/i.test(name) ? name : `bed ${name}`);
