@@ -161,7 +161,8 @@ describe("the demo garden", () => {
 
   test("the first flowers that were seen make the line's own forecast", () => {
     const { stands } = groundView(db, null, null);
-    const gold = stands.find((s) => s.lineName === "Ashlar Gold")!;
+    const { id } = stands.find((s) => s.lineName === "Ashlar Gold")!;
+    const gold = groundView(db, null, id).stand!;
     expect(gold.correction!.observations).toBeGreaterThan(3);
     expect(gold.correction!.likely).toBeLessThan(1);
   });

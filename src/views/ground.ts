@@ -65,7 +65,9 @@ export type Ground = {
   beds: Bed[];
   barriers: BarrierRow[];
   sources: (SourceRow & { speciesName: string; window: { start: string; end: string } })[];
-  stands: GroundStand[];
+  /** What the map needs of every stand, and the whole of the chosen one. */
+  stands: MapStand[];
+  stand: GroundStand | null;
   chosen: number | null;
   /** Every stand for seed with what arrives at it, the worst against its limit first. */
   judged: Judged[];
@@ -79,6 +81,23 @@ export type Ground = {
   lines: Pick<LineSummary, "id" | "name" | "species">[];
   lots: Pick<LotRow, "id" | "code" | "lineId" | "lineName">[];
 };
+
+export type MapStand = Pick<ForecastStand, "id" | "bedId" | "lineName" | "generation" | "numbered" | "seedWanted"> & {
+  isolation: { low: number; high: number };
+};
+
+function mapStand(stand: ForecastStand, { garden }: Outlook): MapStand {
+  const { id, bedId, lineName, generation, numbered, seedWanted, species } = stand;
+  return {
+    id,
+    bedId,
+    lineName,
+    generation,
+    numbered,
+    seedWanted,
+    isolation: speciesById(species).isolation[garden.care],
+  };
+}
 
 /** Shares lost where the grower has no record: to roguing and to mishap. Working values. */
 const ROGUED = 0.1;
@@ -187,7 +206,8 @@ export function groundView(db: Db, wantedSeason: number | null, chosen: number |
   const current = seasonOf(today, garden.latitude);
   const season = wantedSeason ?? current;
   const rows = standsOfSeason(db, season).map(sky.forecast);
-  const chosenStand = chosen !== null && rows.some((r) => r.id === chosen) ? chosen : null;
+  const chosenRow = rows.find((r) => r.id === chosen);
+  const chosenStand = chosenRow?.id ?? null;
   const scene = sceneOf(db, sky, season, rows);
   const ways: Ways = new Map();
   const judged = judgedOf(scene, ways);
@@ -206,9 +226,13 @@ export function groundView(db: Db, wantedSeason: number | null, chosen: number |
       const { start, end } = windows.get(source.id)!;
       return { ...source, speciesName: speciesById(source.species).name, window: { start, end } };
     }),
-    stands: rows.map((stand) => groundStand(stand, sky)),
+    stands: rows.map((stand) => mapStand(stand, sky)),
+    stand: chosenRow ? groundStand(chosenRow, sky) : null,
     chosen: chosenStand,
-    judged: chosenStand === null ? listed : judged.filter((j) => j.standId === chosenStand),
+    judged:
+      chosenStand === null
+        ? listed.map((j) => (j.standId === concern ? j : { ...j, bySource: j.bySource.slice(0, 1) }))
+        : judged.filter((j) => j.standId === chosenStand),
     concern,
     ...concernOf(
       scene,

@@ -3,7 +3,7 @@ import type { Window } from "../flowering/forecast";
 import { positions } from "../ground/planting";
 import { bearingTo, cornersOf, distance, gap, meetsPath, middleOf, type Point } from "../ground/shape";
 import { type Cloud, type Days, mix } from "./contamination";
-import { DEGREES, degreeOf } from "./crossing";
+import { DEGREES, type Degree, degreeOf } from "./crossing";
 import { KERNELS, type KernelRange, reach, windFactor } from "./kernel";
 import type { Harm, Scene, SceneSource, SceneStand } from "./scene";
 
@@ -33,7 +33,7 @@ export type SourceShare = Share & {
   way: Way;
   /** Days that its pollen and the stand's open stigmas share, by the likely windows. */
   days: number;
-  degree: string;
+  degree: Degree;
   /** Plants that shed, what keeps pollen in and the odds of their being there counted. */
   sheds: number;
   male: { start: string; end: string };
@@ -136,9 +136,11 @@ function sourceEmits(source: SceneSource): Emitter {
 }
 
 /** Where seed is taken: the whole bed, or the plants farthest from the strongest source. */
-function seedOutline(stand: SceneStand, emitters: Emitter[]): Point[] {
+function seedOutline(stand: SceneStand, candidates: Reaching[]): Point[] {
   const outline = cornersOf(stand.bed);
-  if (!stand.saveFrom || stand.saveFrom >= stand.plants || emitters.length === 0) return outline;
+  if (!stand.saveFrom || stand.saveFrom >= stand.plants) return outline;
+  const emitters = candidates.map((c) => c.emitter).filter((emitter) => minds(stand, emitter));
+  if (emitters.length === 0) return outline;
   const pull = (e: Emitter) => e.strength.likely / Math.max(1, distance(middleOf(e.outline), middleOf(outline))) ** 2;
   const strongest = emitters.reduce((a, b) => (pull(b) > pull(a) ? b : a));
   const from = middleOf(strongest.outline);
@@ -191,7 +193,7 @@ function movedBy(male: Days, female: Days, doubt: number, towards: 1 | -1): Days
   return { start: male.start + days, end: male.end + days };
 }
 
-type Pair = { emitter: Emitter; way: Way; factor: number; doubt: number };
+type Pair = { emitter: Emitter; degree: Degree; way: Way; factor: number; doubt: number };
 
 /** All that meets at a stand's flowers: its own line's other stands count as its own pollen. */
 type Meeting = {
@@ -232,7 +234,7 @@ function shareWith(end: keyof Share, { stand, kin, strangers, female, ownMale, k
 }
 
 // Field by field: spreading the share here took most of a recalculation's time.
-function sourceShare({ emitter, way, degree }: Pair & { degree: string }, share: Share, female: Days): SourceShare {
+function sourceShare({ emitter, way, degree }: Pair, share: Share, female: Days): SourceShare {
   return {
     low: share.low,
     likely: share.likely,
@@ -250,10 +252,12 @@ function sourceShare({ emitter, way, degree }: Pair & { degree: string }, share:
   };
 }
 
+type Reaching = { emitter: Emitter; degree: Degree; factor: number };
+
 /** Everything that sheds pollen, by species that it can reach. */
 export type Air = {
   emitters: Emitter[];
-  bySpecies: Map<string, { emitter: Emitter; degree: string; factor: number }[]>;
+  bySpecies: Map<string, Reaching[]>;
 };
 
 export function airOver(scene: Scene): Air {
@@ -272,54 +276,56 @@ function reaching(air: Air, stand: SceneStand) {
   return found;
 }
 
+/** What meets at a stand's flowers, with windows that may move by their doubt, or as they are likeliest. */
+function meetingAt(scene: Scene, stand: SceneStand, air: Air, ways: Ways, doubtful: boolean): Meeting {
+  const female = daysOf(stand.window.female);
+  const ownDoubt = doubtful ? doubtOf(stand.window.female) : 0;
+  const candidates = reaching(air, stand);
+  const outline = seedOutline(stand, candidates);
+  const whole = outline.length > 1;
+  const wind = stand.species.vector === "wind";
+  const kin: Pair[] = [];
+  const strangers: Pair[] = [];
+  for (const { emitter, degree, factor } of candidates) {
+    const own = isKin(stand, emitter);
+    if (!own && !minds(stand, emitter)) continue;
+    const doubt = own || !doubtful ? 0 : Math.hypot(emitter.doubt, ownDoubt);
+    if (emitter.male.start - doubt > female.end || emitter.male.end + doubt < female.start) continue;
+    const key = `${emitter.place}|${stand.bed.id}|${stand.species.vector}`;
+    const known = whole ? ways.get(key) : undefined;
+    const way = known ?? wayBetween(scene, emitter, outline, wind);
+    if (whole && !known) ways.set(key, way);
+    const through = factor * way.wind * way.barrier * receptorLeak(stand, emitter);
+    (own ? kin : strangers).push({ emitter, degree, way, doubt, factor: through });
+  }
+  return { stand, kin, strangers, female, ownMale: daysOf(stand.window.male), kernel: KERNELS[stand.species.vector] };
+}
+
 /**
  * The share of a stand's seed that strangers may father, whole and by source, each with its low–high range.
  *
  * `contamination` of methods, with the kernel of the species' vector, distances between middles (low: far edges, high:
  * near edges), windows moved apart or together as far as their forecasts leave open, the outcrossing share's range, and
  * a source's presence (low: there only if sure; likely: in proportion; high: there). An order of magnitude.
+ * @param ways kept by the caller between calls while nothing on the ground moves
  */
 export function arrivalAt(scene: Scene, stand: SceneStand, air: Air = airOver(scene), ways: Ways = new Map()): Arrival {
-  const kernel = KERNELS[stand.species.vector];
-  const female = daysOf(stand.window.female);
-  const ownMale = daysOf(stand.window.male);
-  const ownDoubt = doubtOf(stand.window.female);
-  const candidates = reaching(air, stand);
-  const outline = seedOutline(
-    stand,
-    candidates.filter((c) => minds(stand, c.emitter)).map((c) => c.emitter),
-  );
-  const whole = outline.length > 1;
-  const kin: Pair[] = [];
-  const pairs: (Pair & { degree: string })[] = [];
-  for (const { emitter, degree, factor } of candidates) {
-    const own = isKin(stand, emitter);
-    if (!own && !minds(stand, emitter)) continue;
-    const doubt = own ? 0 : Math.hypot(emitter.doubt, ownDoubt);
-    if (emitter.male.start - doubt > female.end || emitter.male.end + doubt < female.start) continue;
-    const key = `${emitter.place}|${stand.bed.id}|${stand.species.vector}`;
-    const known = whole ? ways.get(key) : undefined;
-    const way = known ?? wayBetween(scene, emitter, outline, stand.species.vector === "wind");
-    if (whole && !known) ways.set(key, way);
-    const pair = {
-      emitter,
-      degree,
-      way,
-      doubt,
-      factor: factor * way.wind * way.barrier * receptorLeak(stand, emitter),
-    };
-    (own ? kin : pairs).push(pair);
-  }
-  const meeting: Meeting = { stand, kin, strangers: pairs, female, ownMale, kernel };
+  const meeting = meetingAt(scene, stand, air, ways, true);
   const [likely, low, high] = [shareWith("likely", meeting), shareWith("low", meeting), shareWith("high", meeting)];
   return {
     ...ordered(low.whole, likely.whole, high.whole),
     pollinatedShare: likely.pollinatedShare,
-    bySource: pairs
-      .map((pair, i) => sourceShare(pair, ordered(low.bySource[i]!, likely.bySource[i]!, high.bySource[i]!), female))
+    bySource: meeting.strangers
+      .map((pair, i) =>
+        sourceShare(pair, ordered(low.bySource[i]!, likely.bySource[i]!, high.bySource[i]!), meeting.female),
+      )
       .sort((a, b) => b.likely - a.likely || b.high - a.high),
   };
 }
+
+/** The likely share alone, a third of the work: what a search over many plans runs on. */
+export const likelyShare = (scene: Scene, stand: SceneStand, air: Air, ways: Ways): number =>
+  shareWith("likely", meetingAt(scene, stand, air, ways, false)).whole;
 
 /** Sources that could cross with a stand but shed no pollen while it may be open, with their days. */
 export function apartFrom(scene: Scene, stand: SceneStand, arrival: Arrival): { name: string; window: Window }[] {
@@ -333,22 +339,4 @@ export function apartFrom(scene: Scene, stand: SceneStand, arrival: Arrival): { 
 export function arrivals(scene: Scene, ways: Ways = new Map()): Map<number, Arrival> {
   const air = airOver(scene);
   return new Map(scene.stands.filter(bearsSeed).map((stand) => [stand.id, arrivalAt(scene, stand, air, ways)]));
-}
-
-/** The likely share alone, a third of the work: what a search over many plans runs on. */
-export function likelyShare(scene: Scene, stand: SceneStand, air: Air, ways: Ways): number {
-  const kernel = KERNELS[stand.species.vector];
-  const female = daysOf(stand.window.female);
-  const kin: Pair[] = [];
-  const strangers: Pair[] = [];
-  for (const { emitter, factor } of reaching(air, stand)) {
-    const own = isKin(stand, emitter);
-    if ((!own && !minds(stand, emitter)) || meet(emitter.male, female) === 0) continue;
-    const key = `${emitter.place}|${stand.bed.id}|${stand.species.vector}`;
-    const way = ways.get(key) ?? wayBetween(scene, emitter, cornersOf(stand.bed), stand.species.vector === "wind");
-    ways.set(key, way);
-    const through = factor * way.wind * way.barrier * receptorLeak(stand, emitter);
-    (own ? kin : strangers).push({ emitter, way, doubt: 0, factor: through });
-  }
-  return shareWith("likely", { stand, kin, strangers, female, ownMale: daysOf(stand.window.male), kernel }).whole;
 }

@@ -6,6 +6,7 @@ import {
   type Arrival,
   airOver,
   arrivalAt,
+  likelyShare,
   missedBetweenWalks,
   type Share,
   type SourceShare,
@@ -47,6 +48,8 @@ export type Remedy = {
 
 const EARLIEST_SHIFT = -45;
 const LATEST_SHIFT = 75;
+/** Days between the points of a curve; between them the chosen shift is refined. */
+const CURVE_STEP = 3;
 /** Days between walks that are tried, the laziest first. */
 const WALKS = [7, 4, 3, 2, 1];
 /** Shares of the plants that seed might be saved from, the most first. */
@@ -88,26 +91,40 @@ function changed(scene: Scene, stand: SceneStand, change: Exclude<Change, { kind
 }
 
 type Draft = Omit<Remedy, "after" | "enough" | "curve"> & { curve?: Remedy["curve"] };
-type Task = { scene: Scene; stand: SceneStand; arrival: Arrival; ways: Ways };
+/** The scene holds only what can cross with the stand; `taken` are the beds of all the others too. */
+type Task = { scene: Scene; stand: SceneStand; arrival: Arrival; ways: Ways; taken: Set<number> };
 
 const bloom = (stand: SceneStand) => dayNumber(stand.window.end) - dayNumber(stand.window.start) + 1;
 
-/** The share and the chance of ripening for every shift of a sowing, of the stand itself or of a rival. */
-function curveOf({ scene: whole, stand, ways }: Task, moved: SceneStand): NonNullable<Remedy["curve"]> {
-  const scene = { ...whole, stands: whole.stands.filter((s) => degreeOf(stand.species, s.species) !== null) };
-  const points: NonNullable<Remedy["curve"]> = [];
-  for (let shift = EARLIEST_SHIFT; shift <= LATEST_SHIFT; shift++) {
-    const sown = addDays(moved.sowing.sown, shift);
-    const next = applied(scene, [{ kind: "resow", standId: moved.id, sown }]);
-    const then = next.stands.find((s) => s.id === stand.id)!;
-    const { window } = next.stands.find((s) => s.id === moved.id)!;
-    points.push({
-      shift,
-      share: arrivalAt(next, then, airOver(next), ways).likely,
-      ripens: ripensBeforeFrost(window, scene.climate).chance,
-    });
+type CurvePoint = NonNullable<Remedy["curve"]>[number];
+
+/** The share and the chance of ripening with a sowing shifted, of the stand itself or of a rival. */
+function shifted({ scene, stand, ways }: Task, moved: SceneStand, shift: number): CurvePoint {
+  const sown = addDays(moved.sowing.sown, shift);
+  const next = applied(scene, [{ kind: "resow", standId: moved.id, sown }]);
+  const { window } = next.stands.find((s) => s.id === moved.id)!;
+  return {
+    shift,
+    share: likelyShare(next, next.stands.find((s) => s.id === stand.id)!, airOver(next), ways),
+    ripens: ripensBeforeFrost(window, scene.climate).chance,
+  };
+}
+
+const curveOf = (task: Task, moved: SceneStand): CurvePoint[] =>
+  Array.from({ length: (LATEST_SHIFT - EARLIEST_SHIFT) / CURVE_STEP + 1 }, (_, i) =>
+    shifted(task, moved, EARLIEST_SHIFT + i * CURVE_STEP),
+  );
+
+/** Of the days between a point of the curve and the one before it, the one nearest to no shift that is enough. */
+function nearer(task: Task, moved: SceneStand, found: CurvePoint, isPossible: (p: CurvePoint) => boolean): CurvePoint {
+  const towards = -Math.sign(found.shift);
+  let best = found;
+  for (let by = 1; by < CURVE_STEP; by++) {
+    const tried = shifted(task, moved, found.shift + towards * by);
+    if (!isPossible(tried) || tried.share > task.stand.limit) break;
+    best = tried;
   }
-  return points;
+  return best;
 }
 
 /** The smallest shift that brings the share within the limit, or the best there is, among those still possible. */
@@ -115,13 +132,14 @@ function shift(task: Task, moved: SceneStand): Draft | null {
   const { scene, stand } = task;
   const { sown } = moved.sowing;
   const curve = curveOf(task, moved);
-  const possible = curve.filter(
-    (p) =>
-      p.shift !== 0 && addDays(sown, p.shift) >= scene.today && (!moved.seedWanted || p.ripens >= scene.ripeWanted),
-  );
+  const isPossible = (p: CurvePoint) =>
+    p.shift !== 0 && addDays(sown, p.shift) >= scene.today && (!moved.seedWanted || p.ripens >= scene.ripeWanted);
+  const possible = curve.filter(isPossible);
   const name = moved.id === stand.id ? "it" : moved.name;
   const enough = possible.filter((p) => p.share <= stand.limit).sort((a, b) => Math.abs(a.shift) - Math.abs(b.shift));
-  const best = enough[0] ?? [...possible].sort((a, b) => a.share - b.share || Math.abs(a.shift) - Math.abs(b.shift))[0];
+  const best = enough[0]
+    ? nearer(task, moved, enough[0], isPossible)
+    : [...possible].sort((a, b) => a.share - b.share || Math.abs(a.shift) - Math.abs(b.shift))[0];
   const common = {
     key: `shift ${moved.id}`,
     curve,
@@ -147,13 +165,12 @@ function shift(task: Task, moved: SceneStand): Draft | null {
   };
 }
 
-function moves({ scene, stand, ways }: Task): Draft | null {
+function moves({ scene, stand, ways, taken }: Task): Draft | null {
   if (stand.window.observed) return null;
-  const taken = new Set(scene.stands.map((s) => s.bed.id));
   const free = scene.beds.filter((bed) => !bed.outside && !taken.has(bed.id));
   const tried = free.map((bed) => {
     const next = applied(scene, [{ kind: "move", standId: stand.id, bedId: bed.id }]);
-    return { bed, share: arrivalAt(next, next.stands.find((s) => s.id === stand.id)!, airOver(next), ways).likely };
+    return { bed, share: likelyShare(next, next.stands.find((s) => s.id === stand.id)!, airOver(next), ways) };
   });
   const best = tried.sort((a, b) => a.share - b.share)[0];
   if (!best) return null;
@@ -362,10 +379,11 @@ export function remediesFor(scene: Scene, stand: SceneStand, arrival: Arrival, w
   // Only what can cross with the stand is carried through the many changed plans.
   const crosses = ({ species }: { species: SceneSpecies }) => degreeOf(stand.species, species) !== null;
   const task: Task = {
-    scene: { ...scene, sources: scene.sources.filter(crosses) },
+    scene: { ...scene, stands: scene.stands.filter(crosses), sources: scene.sources.filter(crosses) },
     stand,
     arrival,
     ways,
+    taken: new Set(scene.stands.map((s) => s.bed.id)),
   };
   const worth = arrival.bySource.filter((s) => s.likely > arrival.likely / 20).slice(0, 4);
   const rivals = worth.flatMap((s) => (s.kind === "stand" ? scene.stands.filter((x) => x.id === s.id) : []));

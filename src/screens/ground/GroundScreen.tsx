@@ -10,8 +10,7 @@ import { Surroundings } from "./Surroundings";
 import { WaysOut } from "./WaysOut";
 
 export function GroundScreen(view: Ground) {
-  const { garden, season, seasons, band, beds, stands, chosen, lines, lots, remedies, judged } = view;
-  const stand = stands.find((s) => s.id === chosen);
+  const { garden, season, seasons, band, beds, stand, chosen, lines, lots, remedies, judged } = view;
   const place = { units: garden.units, latitude: garden.latitude };
   return (
     <Page

@@ -7,13 +7,13 @@ import { lengthInWords, lengthShown, lengthTyped, lengthUnit, type Units } from 
 import type { Bed } from "@/records/garden/queries";
 import { CommandForm, Field } from "@/ui/CommandForm";
 import { Sheet } from "@/ui/Sheet";
-import type { Ground } from "@/views/ground";
+import type { GroundStand } from "@/views/ground";
 import { Tag } from "../common/Tag";
 import { COVERS, choicesOf, FLOWERS, percent, plural, SCHOOLS, spanInWords, WINTERS } from "../common/words";
 import { BedForm } from "./BedForm";
 import { PlantsEnough } from "./PlantsEnough";
 
-type Props = { stand: Ground["stands"][number]; beds: Bed[]; units: Units; season: number };
+type Props = { stand: GroundStand; beds: Bed[]; units: Units; season: number };
 
 export function StandCard({ stand, beds, units, season }: Props) {
   const { window, ripening } = stand;

@@ -185,7 +185,7 @@ describe("Ground", () => {
     const lineId = line("Mixed orach", { species: "orach", school: "let-it-mix", status: "mix" });
     const planted = { lineId, bedId: 1, sown: "2027-04-10", plants: 30 };
     garden.done("stand.add", { ...planted, rowCount: 1, spacing: 0.3 });
-    expect(groundView(garden.db, 2027, 1).stands[0]!.planting).toMatchObject({
+    expect(groundView(garden.db, 2027, 1).stand!.planting).toMatchObject({
       now: { rows: 1, fits: false },
       block: { rows: 5, perRow: 6, fits: true },
     });
