@@ -59,8 +59,16 @@ export function protocolOf(species: Species): Protocol | null {
   return species.protocol ? (PROTOCOLS.get(species.protocol) ?? null) : null;
 }
 
-/** What the isolation engine needs of a species, as plain data that can go to a worker. */
+const kept = new Map<string, SceneSpecies>();
+
+/** What the isolation engine needs of a species, as plain data that can go to a worker; one object for each species. */
 export function sceneSpecies(species: Species): SceneSpecies {
+  const made = kept.get(species.id) ?? forScene(species);
+  kept.set(species.id, made);
+  return made;
+}
+
+function forScene(species: Species): SceneSpecies {
   const { id, name, crossingGroup, crosses, outcrossing, vector, breeding, flowerType } = species;
   const { daysToFlower, flowerDays, daysToRipe, femaleLag, heat, tender, light, cold } = species;
   return {

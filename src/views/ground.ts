@@ -19,8 +19,8 @@ import { isJudged, type Verdict, verdictOf } from "@/core/isolation/verdict";
 import type { Db } from "@/db/open";
 import { type Bed, beds, type Garden } from "@/records/garden/queries";
 import { type BarrierRow, barriers, type SourceRow, sources } from "@/records/ground/queries";
-import { type LineSummary, lines } from "@/records/line/queries";
-import { type LotRow, lots } from "@/records/lot/queries";
+import { type LineChoice, lineChoices } from "@/records/line/queries";
+import { type LotChoice, lotChoices } from "@/records/lot/queries";
 import { seasonsWithStands, standsOfSeason } from "@/records/stand/queries";
 import { type Band, band } from "./band";
 import { type ForecastStand, type Outlook, outlook } from "./outlook";
@@ -78,8 +78,8 @@ export type Ground = {
   apart: { name: string; start: string; end: string }[];
   species: { id: string; name: string }[];
   /** For the stand form. */
-  lines: Pick<LineSummary, "id" | "name" | "species">[];
-  lots: Pick<LotRow, "id" | "code" | "lineId" | "lineName">[];
+  lines: LineChoice[];
+  lots: LotChoice[];
 };
 
 export type MapStand = Pick<ForecastStand, "id" | "bedId" | "lineName" | "generation" | "numbered" | "seedWanted"> & {
@@ -240,7 +240,7 @@ export function groundView(db: Db, wantedSeason: number | null, chosen: number |
       ways,
     ),
     species: SPECIES.map(({ id, name }) => ({ id, name })),
-    lines: lines(db).map(({ id, name, species }) => ({ id, name, species: speciesById(species).name })),
-    lots: lots(db, null, 400).map(({ id, code, lineId, lineName }) => ({ id, code, lineId, lineName })),
+    lines: lineChoices(db).map(({ id, name, species }) => ({ id, name, species: speciesById(species).name })),
+    lots: lotChoices(db),
   };
 }

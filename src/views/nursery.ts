@@ -7,7 +7,7 @@ import { type Ranked, rankPlants, type ScoreValue, type Summary, summarise } fro
 import type { Db } from "@/db/open";
 import { beds, type Garden } from "@/records/garden/queries";
 import { scoresOnYardsticks, type YardstickRow, yardsticks } from "@/records/line/queries";
-import { type LotRow, lotById, lots } from "@/records/lot/queries";
+import { type LotChoice, type LotRow, lotById, lotChoices } from "@/records/lot/queries";
 import { type Plant, plantsOfStand, scoresOfStand } from "@/records/plant/queries";
 import { families, standById } from "@/records/stand/queries";
 import { type Band, band } from "./band";
@@ -20,7 +20,7 @@ export type Nursery = {
   families: ForecastStand[];
   cut: Cut;
   /** Lots with seed left, to sow. */
-  lots: Pick<LotRow, "id" | "code" | "lineId" | "lineName" | "generation">[];
+  lots: LotChoice[];
   beds: { id: number; name: string }[];
 };
 
@@ -40,13 +40,7 @@ export function nurseryView(db: Db, from: number | null = null): Nursery {
     season,
     families: rows,
     cut,
-    lots: lots(db, null, 400).map(({ id, code, lineId, lineName, generation }) => ({
-      id,
-      code,
-      lineId,
-      lineName,
-      generation,
-    })),
+    lots: lotChoices(db),
     beds: beds(db).filter((b) => !b.outside),
   };
 }

@@ -6,7 +6,7 @@ import { type SeedCount, seedsInLot } from "@/core/custody/generation";
 import { type Cut, page } from "@/core/lists/page";
 import type { Db } from "@/db/open";
 import { beds, type Garden } from "@/records/garden/queries";
-import { type LineSummary, lines } from "@/records/line/queries";
+import { type LineChoice, lineChoices } from "@/records/line/queries";
 import { type LotRow, lotById, lots } from "@/records/lot/queries";
 import { standsOfSeason } from "@/records/stand/queries";
 import { type Band, band } from "./band";
@@ -46,7 +46,7 @@ export type Seed = {
   cut: Cut;
   /** Lots that should be grown again before they die, of the whole drawer. */
   dying: number;
-  lines: Pick<LineSummary, "id" | "name" | "species">[];
+  lines: LineChoice[];
   stands: ForecastStand[];
 };
 
@@ -65,7 +65,7 @@ export function seedView(db: Db, from: number | null = null): Seed {
     lots: items,
     cut,
     dying: drawer.filter((l) => l.shelf !== "keeps" && l.left.high > 0).length,
-    lines: lines(db).map(({ id, name, species }) => ({ id, name, species: speciesById(species).name })),
+    lines: lineChoices(db).map(({ id, name, species }) => ({ id, name, species: speciesById(species).name })),
     stands: stands.filter((s) => !s.outside),
   };
 }

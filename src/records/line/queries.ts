@@ -46,6 +46,13 @@ export function lineById(db: Db, id: number): Line | undefined {
 
 export type LineSummary = Line & { stands: number; lots: number; lastSeason: number | null };
 
+export type LineChoice = Pick<Line, "id" | "name" | "species">;
+
+/** Every line, as a form offers it. */
+export function lineChoices(db: Db): LineChoice[] {
+  return db.prepare("SELECT id, name, species FROM line ORDER BY name").all() as LineChoice[];
+}
+
 /** Every line with how many stands and lots it has. */
 export function lines(db: Db): LineSummary[] {
   return db

@@ -10,15 +10,18 @@ const LEVELS = {
   over: { mark: "○", words: "over what you take", tone: "font-bold text-rust" },
 } as const;
 
+const MOST = 25;
+
 /** Every line for seed with what reaches it, the worst against its limit first. */
 export function LinesForSeed({ judged, season, stands }: Ground) {
   const trays = stands.filter((s) => s.bedId === null && s.seedWanted === 1).length;
   if (judged.length === 0) return null;
+  const shown = judged.slice(0, MOST);
   return (
     <section className="mt-8" aria-label="Every line for seed">
       <h2>Every line for seed</h2>
       <Table heads={["Line", "Strange fathers, likely", "Range", "Most from", "Rule of thumb"]} wide={["Range"]}>
-        {judged.map((j) => (
+        {shown.map((j) => (
           <tr key={j.standId}>
             <td>
               <Link href={`/ground?season=${season}&stand=${j.standId}`}>{j.name}</Link>
@@ -36,6 +39,9 @@ export function LinesForSeed({ judged, season, stands }: Ground) {
       </Table>
       <p className="mt-2 text-sm text-soft">
         ● within what you take, ◐ over it only at the far end of the range, ○ over it.
+        {judged.length > MOST
+          ? ` ${judged.length - MOST} lines that take less are not listed; choose their beds on the map.`
+          : ""}
         {trays > 0 ? ` ${plural(trays, "stand")} in trays not counted.` : ""}
       </p>
     </section>
