@@ -27,9 +27,9 @@ test("a sowing is dragged out of its clash, and undo brings it back", async ({ b
   await expect(page.getByRole("status").filter({ hasText: "days earlier" })).toContainText("Enter keeps it");
   await expect(moon).not.toContainText("over your limit");
   await page.mouse.up();
-  await expect(toast(page, "Way out taken for")).toBeVisible();
+  await expect(toast(page, "Nettle Moon: sowing moved to")).toBeVisible();
   await expect(moon).not.toContainText("over your limit");
-  await toast(page, "Way out taken for").getByRole("button", { name: "Undo" }).click();
+  await toast(page, "sowing moved").getByRole("button", { name: "Undo" }).click();
   await expect(moon).toContainText("over your limit");
   await page.close();
 });
@@ -47,9 +47,9 @@ test("a sowing is moved by keys, dropped by Escape, kept by Enter", async ({ bro
   await expect(handle).toHaveAttribute("aria-valuenow", "0");
   await page.keyboard.press("PageUp");
   await page.keyboard.press("Enter");
-  await expect(toast(page, "Way out taken for")).toBeVisible();
+  await expect(toast(page, "Ashlar Gold: sowing moved to 11 May")).toBeVisible();
   await expect(handle).toHaveAttribute("aria-valuetext", /sown 11 May/);
-  await toast(page, "Way out taken for").getByRole("button", { name: "Undo" }).click();
+  await toast(page, "sowing moved").getByRole("button", { name: "Undo" }).click();
   await expect(handle).toHaveAttribute("aria-valuetext", /sown 4 May/);
   await page.close();
 });

@@ -2,7 +2,6 @@
 import clsx from "clsx";
 import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
-import { toast } from "sonner";
 import { useCommand } from "./useCommand";
 
 type Props = {
@@ -18,15 +17,13 @@ type Props = {
 };
 
 export function CommandButton({ command, input, strong, plain, goTo, label, onDone, children }: Props) {
-  const { run, busy } = useCommand();
+  const { runAloud, busy } = useCommand();
   const router = useRouter();
   const press = async () => {
-    const answer = await run(command, input);
-    if (answer && !answer.ok) toast.error(answer.message, { duration: 12_000 });
-    else if (answer) {
-      onDone?.();
-      if (goTo) router.push(goTo);
-    }
+    const answer = await runAloud(command, input);
+    if (!answer?.ok) return;
+    onDone?.();
+    if (goTo) router.push(goTo);
   };
   return (
     <button

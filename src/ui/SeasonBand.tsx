@@ -52,7 +52,7 @@ const LANE = 24;
 
 export function SeasonBand(props: BandProps) {
   const { place, start, end, today, pinned, demo, light, lastFrost, firstFrost, bars, hidden, full } = props;
-  const { run } = useCommand();
+  const { runAloud } = useCommand();
   const frame = useRef<HTMLDivElement>(null);
   const [pointed, setPointed] = useState<string | null>(null);
   const [carried, setCarried] = useState<string | null>(null);
@@ -69,7 +69,7 @@ export function SeasonBand(props: BandProps) {
     return iso(at(start) + Math.min(days - 1, Math.max(0, index)) * DAY);
   };
   const put = async (day: string | null) => {
-    await run("garden.as-of", { day });
+    await runAloud("garden.as-of", { day });
     setCarried(null);
   };
   const onKey = (event: KeyboardEvent) => {

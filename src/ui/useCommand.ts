@@ -8,7 +8,12 @@ import { type Answer, newRequest, send } from "./send";
  * Carries out commands: one at a time, a toast with undo when it is done, the page drawn anew.
  * A press while one is under way is the same press.
  */
-export function useCommand(): { run: (name: string, input: unknown) => Promise<Answer | null>; busy: boolean } {
+export function useCommand(): {
+  run: (name: string, input: unknown) => Promise<Answer | null>;
+  /** Runs, and says why where it was refused: for presses and drags, which have no field to put a message beside. */
+  runAloud: (name: string, input: unknown) => Promise<Answer | null>;
+  busy: boolean;
+} {
   const router = useRouter();
   const [busy, setBusy] = useState(false);
   const underWay = useRef(false);
@@ -44,5 +49,13 @@ export function useCommand(): { run: (name: string, input: unknown) => Promise<A
     },
     [router, undo],
   );
-  return { run, busy };
+  const runAloud = useCallback(
+    async (name: string, input: unknown) => {
+      const answer = await run(name, input);
+      if (answer && !answer.ok) toast.error(answer.message, { duration: 12_000 });
+      return answer;
+    },
+    [run],
+  );
+  return { run, runAloud, busy };
 }

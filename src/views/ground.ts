@@ -24,7 +24,7 @@ import { type LotChoice, lotChoices } from "@/records/lot/queries";
 import { seasonsWithStands, standsOfSeason } from "@/records/stand/queries";
 import { type Band, band } from "./band";
 import { type ForecastStand, type Outlook, outlook } from "./outlook";
-import { sceneOf } from "./scene";
+import { reckonedPlants, sceneOf } from "./scene";
 
 /** What arrives at a stand's flowers, and what is said of it. */
 export type Judged = Verdict &
@@ -54,6 +54,8 @@ export type GroundStand = ForecastStand & {
   planting: { now: Planting | null; block: Planting; spacing: number } | null;
   winter: Survival | null;
   needsWinter: boolean;
+  /** The number that is reckoned with while none is counted; null once one is. */
+  reckonedPlants: number | null;
   correction: { likely: number; observations: number } | null;
 };
 
@@ -138,6 +140,7 @@ function groundStand(stand: ForecastStand, sky: Outlook): GroundStand {
             spacing,
           }
         : null,
+    reckonedPlants: stand.plants === null ? reckonedPlants(stand) : null,
     needsWinter: species.cold !== null && species.hardyTo !== null,
     winter: species.hardyTo && stand.overwinter ? winterSurvival(stand.overwinter, species.hardyTo, sky.climate) : null,
     correction: correction && { likely: correction.likely, observations: correction.observations },

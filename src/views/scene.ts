@@ -45,6 +45,10 @@ type Placed = ForecastStand & { x: number; y: number; width: number; length: num
 
 const isPlaced = (stand: ForecastStand): stand is Placed => stand.x !== null && stand.bedId !== null;
 
+/** Plants as counted, else the most that is known of them, else as few as a line is kept going with. */
+export const reckonedPlants = ({ plants, cameUp, sowedSeeds, species }: ForecastStand): number =>
+  plants ?? cameUp ?? sowedSeeds ?? speciesById(species).plants["keep going"].low;
+
 function sceneStand(stand: Placed, { garden, today, correction }: Outlook, newest: Map<number, string>): SceneStand {
   const species = speciesById(stand.species);
   const { id, lineId, school, flowers, cover, removeEvery, saveFrom, window } = stand;
@@ -64,7 +68,7 @@ function sceneStand(stand: Placed, { garden, today, correction }: Outlook, newes
     species: sceneSpecies(species),
     harm: stand.status === "wild" ? "wild" : stand.harm,
     bed: { id: bedId, name: bedName!, x, y, width, length, turn, outside: outside === 1 },
-    plants: stand.plants ?? 0,
+    plants: reckonedPlants(stand),
     spacing: stand.spacing ?? (species.plantSpacing.low + species.plantSpacing.high) / 2,
     sowing: { sown, plantedOut, firstFlower, overwinter },
     correction: correction(lineId),

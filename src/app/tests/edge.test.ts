@@ -1,7 +1,10 @@
 import { NextRequest } from "next/server";
-import { describe, expect, test } from "vitest";
+import { afterEach, describe, expect, test } from "vitest";
+import { type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { proxy } from "../../proxy";
 import { readJson, requestName, statusOf } from "../api/body";
+import { GET as calendar } from "../api/calendar/route";
+import { GET as ground } from "../api/ground/route";
 import { tagPdf } from "../api/tags/tagPdf";
 import { wholeNumber } from "../params";
 
@@ -95,5 +98,38 @@ describe("printed tags", () => {
     const odd = ["x".repeat(10_000), "豆 🫘 Žluťoučký", ""];
     for (const title of odd)
       expect((await tagPdf({ kind: "lot", ...tag, title, lines: odd })).length).toBeGreaterThan(1000);
+  });
+});
+
+describe("files that go out", () => {
+  const zone = process.env.TZ;
+  const holder = globalThis as { orchardDb?: Plot["db"] };
+  let garden: Plot;
+  afterEach(() => {
+    process.env.TZ = zone;
+    holder.orchardDb = undefined;
+    garden.close();
+  });
+
+  test.each(["Pacific/Auckland", "America/Lima", "UTC"])(
+    "the calendar's days are the garden's, from a server in %s",
+    async (timezone) => {
+      garden = plot();
+      holder.orchardDb = garden.db;
+      process.env.TZ = timezone;
+      const { plan } = twoMelons(garden);
+      garden.db.prepare("UPDATE stand SET sown = '2028-05-04', season = 2028 WHERE id = ?").run(plan.motherStandId);
+      const text = await calendar(new Request("http://x/api/calendar?season=2028")).text();
+      expect(text).toContain("DTSTART;VALUE=DATE:20280504");
+      expect(text).toContain("DTEND;VALUE=DATE:20280505");
+    },
+  );
+
+  test("the ground goes out as a collection of features with a name to save it by", async () => {
+    garden = plot();
+    holder.orchardDb = garden.db;
+    const answer = ground();
+    expect(answer.headers.get("content-disposition")).toContain("ground.geojson");
+    expect(await answer.json()).toMatchObject({ type: "FeatureCollection", features: { length: 2 } });
   });
 });

@@ -54,6 +54,14 @@ describe("what arrives at a stand", () => {
     );
   });
 
+  test("a source that may not be there leaves the low end empty, one that is sure does not", () => {
+    const low = (presence: number) => at(scene([stand(1)], { sources: [source(1, 60, { presence })] }), 1).low;
+    expect(low(0.9)).toBe(0);
+    expect(low(1)).toBeGreaterThan(0);
+    const likely = (presence: number) => at(scene([stand(1)], { sources: [source(1, 60, { presence })] }), 1).likely;
+    expect(likely(0.3)).toBeLessThan(likely(0.9));
+  });
+
   test("the search's quick figure is the likely one", () => {
     const of = scene([stand(1), stand(2), stand(3, { lineId: 1 })], {
       sources: [source(1, 90)],

@@ -291,6 +291,9 @@ const applyRemedy = command<ApplyRemedy>({
       names.add(`${stand.code} ${stand.lineName}`);
     }
     const listed = [...names];
+    const [only] = changes;
+    if (changes.length === 1 && only?.kind === "resow")
+      return { message: `${listed[0]}: sowing moved to ${dayInWords(only.sown)}`, id: only.standId };
     return {
       message: `Way out taken for ${listed.slice(0, 3).join(", ")}${listed.length > 3 ? ` and ${listed.length - 3} more` : ""}`,
     };

@@ -65,7 +65,7 @@ export function GroundMap(props: Props) {
   const [held, setHeld] = useState<(Plot & { id: number }) | null>(null);
   const [focused, setFocused] = useState<number | null>(null);
   const [pointer, setPointer] = useState<Point | null>(null);
-  const { run } = useCommand();
+  const { runAloud } = useCommand();
   const router = useRouter();
 
   const placed = beds.map((b) => (held?.id === b.id ? { ...b, ...held } : b));
@@ -75,7 +75,7 @@ export function GroundMap(props: Props) {
 
   const keep = async (id: number, plot: Plot) => {
     setHeld({ id, ...plot });
-    await run("bed.move", { id, ...plot });
+    await runAloud("bed.move", { id, ...plot });
     setHeld(null);
   };
   const open = (bed: Bed) => {
@@ -89,7 +89,7 @@ export function GroundMap(props: Props) {
   drags.current = (kind, id, dx, dy, end, at) => {
     const [east, north] = [dx / frame.scale, -dy / frame.scale];
     if (kind === "barrier" || kind === "source") {
-      if (end) void run("ground.move", { kind, id, east: step(east), north: step(north) });
+      if (end) void runAloud("ground.move", { kind, id, east: step(east), north: step(north) });
       return;
     }
     const bed = beds.find((b) => b.id === id)!;
@@ -190,7 +190,7 @@ export function GroundMap(props: Props) {
     if (!arrow) return;
     event.preventDefault();
     event.stopPropagation();
-    void run("ground.move", { kind, id, east: arrow[0], north: arrow[1] });
+    void runAloud("ground.move", { kind, id, east: arrow[0], north: arrow[1] });
   };
   const onSheetKey = (event: KeyboardEvent) => {
     if (event.key === "+") by(1.4);

@@ -82,6 +82,11 @@ export function StandCard({ stand, beds, units, season }: Props) {
           {plural(stand.correction.observations, "first flower")} you saw.
         </p>
       )}
+      {stand.reckonedPlants !== null && (
+        <p className="mt-2 text-sm text-soft">
+          Its plants are not counted yet; its pollen is reckoned with {stand.reckonedPlants}.
+        </p>
+      )}
       <Winter stand={stand} />
       <PlantingAdvice stand={stand} units={units} />
       {stand.seedWanted === 1 && !family && stand.outside !== 1 && (

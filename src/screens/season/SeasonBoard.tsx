@@ -23,7 +23,7 @@ type Moving = { id: number; days: number };
 /** The band at full height: every stand's windows, its ground, frost and clashes; sowings ahead can be dragged. */
 export function SeasonBoard(view: Season) {
   const { band, stands, scene, season, before, garden } = view;
-  const { run } = useCommand();
+  const { runAloud } = useCommand();
   const worker = useSeasonWorker(scene, view.tried);
   const [moving, setMoving] = useState<Moving | null>(null);
   const [show, setShow] = useState({ species: "", bed: "", school: "" });
@@ -48,7 +48,7 @@ export function SeasonBoard(view: Season) {
     const stand = stands.find((s) => s.id === id)!;
     if (by === 0) return drop();
     const changes = [{ kind: "resow", standId: id, sown: addDays(stand.sown, by) }];
-    await run("stand.remedy", { season, changes });
+    await runAloud("stand.remedy", { season, changes });
     setMoving(null);
   };
   const onKey = (event: KeyboardEvent, stand: SeasonStand) => {
@@ -126,6 +126,12 @@ export function SeasonBoard(view: Season) {
         Hatched rust: strange pollen meets it beyond your limit. Sowings ahead can be dragged, or moved by arrow keys
         and kept with Enter.
       </p>
+      {worker.failed && (
+        <p role="alert" className="px-4 pt-2 text-rust sm:px-7">
+          What reckons the season stopped in this browser; the figures are those the page came with. Reload to try
+          again.
+        </p>
+      )}
       <div ref={track} className="relative mt-3 overflow-hidden border-y border-ink">
         {frosts.map((shade) => (
           <div

@@ -22,6 +22,7 @@ export function useSeasonWorker(scene: Scene, first: Tried[]) {
   const waiting = useRef<Change[] | null>(null);
   const [tried, setTried] = useState(first);
   const [found, setFound] = useState<Found | null>(null);
+  const [failed, setFailed] = useState(false);
 
   const ask = useCallback((changes: Change[]) => {
     if (busy.current || !worker.current) {
@@ -35,6 +36,7 @@ export function useSeasonWorker(scene: Scene, first: Tried[]) {
   useEffect(() => {
     const made = new Worker(new URL("../../workers/season.ts", import.meta.url), { type: "module" });
     worker.current = made;
+    made.onerror = () => setFailed(true);
     made.onmessage = ({ data }: MessageEvent<Answer>) => {
       if (data.kind === "found") return setFound(data);
       setTried(data.stands);
@@ -58,6 +60,7 @@ export function useSeasonWorker(scene: Scene, first: Tried[]) {
   return {
     tried,
     found,
+    failed,
     ask,
     arrange: (task: Omit<ArrangeTask, "scene">, seed: number) => {
       setFound(null);

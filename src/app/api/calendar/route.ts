@@ -5,7 +5,7 @@ import { calendarView } from "@/views/calendar";
 import { wholeNumber } from "../../params";
 
 /** Whole-day events: local midnights, and the end is the day after, as iCalendar has it. */
-const at = (day: string) => new Date(`${day}T00:00:00`);
+const at = (day: string) => new Date(`${day}T00:00:00Z`);
 
 export function GET(request: Request): Response {
   const wanted = new URL(request.url).searchParams.get("season");

@@ -1,0 +1,153 @@
+import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import { daysBetween } from "@/core/calendar/day";
+import { tryOut } from "@/core/isolation/tryout";
+import { type Plot, plot, twoMelons } from "@/records/tests/plot";
+import { calendarView } from "../calendar";
+import { groundView } from "../ground";
+import { outlook } from "../outlook";
+import { seasonView } from "../season";
+import { shedView } from "../shed";
+
+let garden: Plot;
+beforeEach(() => {
+  garden = plot();
+});
+afterEach(() => garden.close());
+
+const WINTERS = Array.from({ length: 12 }, (_, i) => 6 - 10 * Math.cos(((i + 0.5) / 6) * Math.PI));
+const NORMALS = Object.fromEntries(
+  WINTERS.flatMap((low, i) => [
+    [`min${i + 1}`, low],
+    [`max${i + 1}`, low + 11],
+  ]),
+);
+const line = (name: string, species: string) =>
+  garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated" }).id;
+
+describe("the season's board", () => {
+  test("holds the scene its worker needs: the same figures, no more weather than it can look at", () => {
+    garden.done("climate.normals", NORMALS);
+    garden.db.prepare("UPDATE garden SET station = 'simulated'").run();
+    twoMelons(garden);
+    const { scene, tried, stands } = seasonView(garden.db, 2027);
+    expect(tryOut(scene, [], new Map())).toEqual(tried);
+    expect(tried.map((t) => t.share?.level)).toEqual(["over", "over"]);
+    expect(stands.map((s) => s.window.start)).toEqual(tried.map((t) => t.window.start));
+    const measured = [...scene.climate.measured.keys()];
+    expect(Math.max(...measured) - Math.min(...measured)).toBeLessThan(500);
+  });
+
+  test("only sowings ahead can be moved", () => {
+    twoMelons(garden);
+    const lineId = line("Later", "melon");
+    garden.done("stand.add", { lineId, bedId: 1, sown: "2028-05-01", plants: 5 });
+    expect(seasonView(garden.db, 2027).stands.map((s) => s.ahead)).toEqual([false, false]);
+    expect(seasonView(garden.db, 2028).stands.map((s) => s.ahead)).toEqual([true]);
+  });
+
+  test("two seasons are one band, twice as long", () => {
+    twoMelons(garden);
+    expect(seasonView(garden.db, 2027).band.light).toHaveLength(365);
+    const both = seasonView(garden.db, 2027, true).band;
+    expect(both).toMatchObject({ start: "2026-01-01", end: "2027-12-31" });
+    expect(both.light).toHaveLength(730);
+  });
+
+  test("a shift tried in the worker is what the records say once it is kept", () => {
+    garden.done("climate.normals", NORMALS);
+    const ids = ["One", "Two"].map(
+      (name, i) =>
+        garden.done("stand.add", { lineId: line(name, "melon"), bedId: i + 1, sown: "2028-05-01", plants: 8 }).id,
+    );
+    const change = { kind: "resow" as const, standId: ids[0]!, sown: "2028-05-29" };
+    const expected = tryOut(seasonView(garden.db, 2028).scene, [change], new Map());
+    const { message } = garden.done("stand.remedy", { season: 2028, changes: [change] });
+    expect(message).toContain("sowing moved to 29 May");
+    const kept = seasonView(garden.db, 2028).tried;
+    for (const one of expected) {
+      const same = kept.find((t) => t.id === one.id)!;
+      expect(same.window).toEqual(one.window);
+      expect(same.share!.likely).toBeCloseTo(one.share!.likely, 12);
+    }
+  });
+});
+
+describe("the calendar", () => {
+  test("has sowings ahead, covering, roguing and harvest, none of them for what is not wanted", () => {
+    const { mother } = twoMelons(garden);
+    garden.db.prepare("UPDATE stand SET flowers = 'hand' WHERE id = ?").run(mother);
+    garden.db.prepare("UPDATE stand SET seedWanted = 0 WHERE id <> ?").run(mother);
+    const { events } = calendarView(garden.db, 2027);
+    expect(events.map((e) => e.id.split("-").pop())).toEqual(["cover", "rogue", "harvest"]);
+    for (const { start, end } of events) expect(daysBetween(start, end)).toBeGreaterThanOrEqual(0);
+    garden.done("stand.add", { lineId: line("Later", "tomato"), bedId: 1, sown: "2028-03-20", plants: 5 });
+    expect(calendarView(garden.db, 2028).events[0]).toMatchObject({ start: "2028-03-20", end: "2028-03-20" });
+  });
+});
+
+describe("plants not counted yet", () => {
+  test("are reckoned by what is known, and said so", () => {
+    const lineId = line("One", "melon");
+    const stand = garden.done("stand.add", { lineId, bedId: 1, sown: "2027-05-01", sowedSeeds: 14 }).id;
+    expect(groundView(garden.db, 2027, stand).stand!.reckonedPlants).toBe(14);
+    const bare = garden.done("stand.add", { lineId, bedId: 2, sown: "2027-05-01" }).id;
+    expect(groundView(garden.db, 2027, bare).stand!.reckonedPlants).toBe(5);
+    const counted = garden.done("stand.add", { lineId, bedId: 2, sown: "2027-05-01", plants: 3 }).id;
+    expect(groundView(garden.db, 2027, counted).stand!.reckonedPlants).toBeNull();
+  });
+});
+
+describe("a line's own first flowers", () => {
+  test("of every season correct its forecast, and no other line's", () => {
+    const early = line("Early", "melon");
+    const plain = line("Plain", "melon");
+    const sow = (lineId: number, sown: string) => garden.done("stand.add", { lineId, bedId: 1, sown, plants: 5 }).id;
+    for (const year of [2024, 2025, 2026])
+      garden.done("stand.first-flower", { id: sow(early, `${year}-05-01`), firstFlower: `${year}-06-18` });
+    const [a, b] = [sow(early, "2027-05-01"), sow(plain, "2027-05-01")];
+    const { stands } = seasonView(garden.db, 2027);
+    const of = (id: number) => stands.find((s) => s.id === id)!.window;
+    expect(of(a).start < of(b).start).toBe(true);
+    expect(daysBetween(of(a).earliest, of(a).start)).toBeLessThan(daysBetween(of(b).earliest, of(b).start) + 3);
+    expect(groundView(garden.db, 2027, a).stand!.correction).toMatchObject({ observations: 3 });
+    expect(groundView(garden.db, 2027, b).stand!.correction).toBeNull();
+  });
+});
+
+describe("the Shed's climate", () => {
+  test("says what it lacks, then heat, frost odds in order, and the station's days", () => {
+    expect(shedView(garden.db).climate).toMatchObject({ normals: null, days: [], heat: null });
+    garden.done("climate.normals", NORMALS);
+    garden.db.prepare("UPDATE garden SET station = 'simulated'").run();
+    const { climate } = shedView(garden.db);
+    expect(climate.heat).toBeGreaterThan(100);
+    expect(climate.days).toHaveLength(12);
+    expect(climate.days.filter((d) => d.spread !== null).map((d) => d.day)).toEqual([
+      "2027-07-10",
+      "2027-07-11",
+      "2027-07-12",
+      "2027-07-13",
+      "2027-07-14",
+    ]);
+    expect(climate.odds.map((o) => o.day)).toEqual([...climate.odds.map((o) => o.day)].sort());
+  });
+
+  test("the tropics have no frost, and every stand there ripens", () => {
+    garden.done("garden.set", {
+      name: "Warm",
+      latitude: 2,
+      longitude: 30,
+      timezone: "UTC",
+      units: "metric",
+      version: garden.db.prepare("SELECT version FROM garden").pluck().get(),
+    });
+    garden.done(
+      "climate.normals",
+      Object.fromEntries(Object.keys(NORMALS).map((k) => [k, k.startsWith("min") ? 21 : 31])),
+    );
+    twoMelons(garden);
+    expect(outlook(garden.db).climate.frosts).toBeNull();
+    expect(shedView(garden.db).climate.odds).toEqual([]);
+    expect(seasonView(garden.db, 2027).stands.map((s) => s.ripening.verdict)).toEqual(["no-frost", "no-frost"]);
+  });
+});
