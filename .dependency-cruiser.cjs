@@ -19,12 +19,12 @@ module.exports = {
     layer("views-import-records-core-catalogue", "^src/views/", "^src/(views|records|core|catalogue|db)/"),
     layer("workers-run-the-core", "^src/workers/", "^src/(workers|core)/"),
     layer("ui-imports-nothing-of-ours", "^src/ui/", "^src/ui/"),
-    layer("screens-import-ui-core-and-types", "^src/screens/", "^src/(screens|ui|core|records|views)/"),
+    layer("screens-import-ui-core-and-types", "^src/screens/", "^src/(screens|ui|core|records|views|workers)/"),
     {
       name: "screens-take-only-types-from-the-server",
       severity: "error",
       from: { path: "^src/screens/" },
-      to: { path: "^src/(records|views)/", dependencyTypesNot: ["type-only"] },
+      to: { path: "^src/(records|views|workers)/", dependencyTypesNot: ["type-only"] },
     },
     {
       name: "a-screen-needs-no-other-screen",

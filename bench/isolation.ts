@@ -1,8 +1,8 @@
 import { median } from "simple-statistics";
 import { type ArrangeTask, arrange, judge, optionsOf, type Plan } from "@/core/isolation/arrange";
 import { arrivals } from "@/core/isolation/arrival";
+import { applied } from "@/core/isolation/change";
 import { contamination } from "@/core/isolation/contamination";
-import { applied } from "@/core/isolation/remedies";
 import type { Scene } from "@/core/isolation/scene";
 import { seeded } from "@/core/numbers/chance";
 import { bed, climate, SPECIES, scene, source, stand } from "@/core/tests/place";

@@ -3,6 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import Database from "better-sqlite3";
 import { median } from "simple-statistics";
+import { SCREENS } from "../e2e/screens";
 import { startServer } from "../e2e/server";
 import { fillLarge } from "./garden";
 import { benchIsolation } from "./isolation";
@@ -48,21 +49,8 @@ db.close();
 
 const large = await startServer("demo", path);
 const empty = await startServer("empty");
-const lists = [
-  "/",
-  "/ground",
-  "/season",
-  "/crosses",
-  "/nursery",
-  "/seed",
-  "/lines",
-  "/guide",
-  "/guide/melon",
-  "/shed",
-  "/shed/history",
-];
 console.log(`\nServer time of a page, median of ${RUNS}, ms: ten seasons | empty | ratio`);
-for (const at of lists) {
+for (const at of SCREENS) {
   const [full, none] = [await timed(page(large.url + at)), await timed(page(empty.url + at))];
   console.log(
     `${at.padEnd(16)} ${full.toFixed(1).padStart(8)} ${none.toFixed(1).padStart(8)} ${(full / none).toFixed(1).padStart(8)}`,

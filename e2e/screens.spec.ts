@@ -1,20 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
+import { SCREENS } from "./screens";
 import { expect, test } from "./server";
-
-const SCREENS = [
-  "/",
-  "/ground",
-  "/season",
-  "/crosses",
-  "/nursery",
-  "/seed",
-  "/lines",
-  "/guide",
-  "/guide/melon",
-  "/shed",
-  "/shed/history",
-];
 
 /** One of each kind of record, by the links of its list. */
 async function withRecords(page: Page): Promise<string[]> {

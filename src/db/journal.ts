@@ -19,7 +19,8 @@ export function refuse(field: string, message: string): never {
   throw new Refusal(message, { [field]: message });
 }
 
-const TABLES = [
+/** Every table whose rows a command may write, and undo may restore. */
+export const TABLES = [
   "garden",
   "bed",
   "line",

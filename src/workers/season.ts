@@ -1,6 +1,6 @@
 import { type ArrangeTask, arrange, changesOf, type Progress } from "@/core/isolation/arrange";
 import type { Ways } from "@/core/isolation/arrival";
-import type { Change } from "@/core/isolation/remedies";
+import type { Change } from "@/core/isolation/change";
 import type { Scene } from "@/core/isolation/scene";
 import { type Tried, tryOut } from "@/core/isolation/tryout";
 

@@ -3,7 +3,7 @@ import { ripensBeforeFrost } from "../flowering/forecast";
 import { block } from "../ground/planting";
 import { seeded } from "../numbers/chance";
 import { airOver, likelyShare, type Ways } from "./arrival";
-import { applied, type Change } from "./remedies";
+import { applied, type Change } from "./change";
 import type { Scene, SceneStand } from "./scene";
 
 /** One stand's place in a plan: by how many days its sowing moves, which bed it has, what guards its flowers. */

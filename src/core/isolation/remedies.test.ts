@@ -3,7 +3,8 @@ import { addDays, daysBetween } from "../calendar/day";
 import { bed, scene, source, stand } from "../tests/place";
 import { type ArrangeTask, arrange, changesOf, judge, optionsOf, type Plan } from "./arrange";
 import { airOver, arrivalAt } from "./arrival";
-import { applied, remediesFor } from "./remedies";
+import { applied } from "./change";
+import { remediesFor } from "./remedies";
 import type { Scene, SceneStand } from "./scene";
 
 const remediesOf = (of: Scene, id: number) => {

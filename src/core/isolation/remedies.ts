@@ -12,20 +12,9 @@ import {
   type SourceShare,
   type Ways,
 } from "./arrival";
+import { applied, type Change } from "./change";
 import { degreeOf } from "./crossing";
-import { type Cover, type Scene, type SceneSpecies, type SceneStand, sownAnew } from "./scene";
-
-/** One thing a remedy changes, as data that a command can carry out. */
-export type Change =
-  | { kind: "resow"; standId: number; sown: string }
-  | { kind: "move"; standId: number; bedId: number }
-  | { kind: "thicken"; standId: number; plants: number }
-  | { kind: "save-from"; standId: number; plants: number }
-  | { kind: "cover"; standId: number; cover: Cover }
-  | { kind: "hand"; standId: number }
-  | { kind: "remove"; standId: number; every: number }
-  | { kind: "agree"; sourceId: number }
-  | { kind: "not-this-year"; standId: number };
+import type { Scene, SceneSpecies, SceneStand } from "./scene";
 
 /** What a remedy asks of the grower. Visits are rules of thumb. */
 export type Cost = { plants: number; days: number; visits: number };
@@ -58,37 +47,6 @@ const SAVED = [2 / 3, 1 / 2, 1 / 3];
 const MOVABLE_DAYS = 45;
 /** A year without seed weighs like so many days of waiting. */
 const A_YEAR = 365;
-
-/** The scene with changes carried out; what they name and do not find is left out. */
-export function applied(scene: Scene, changes: Change[]): Scene {
-  let { stands, sources } = scene;
-  for (const change of changes) {
-    if (change.kind === "agree") sources = sources.map((s) => (s.id === change.sourceId ? { ...s, agreed: true } : s));
-    else stands = stands.map((s) => (s.id === change.standId ? changed(scene, s, change) : s));
-  }
-  return { ...scene, stands, sources };
-}
-
-function changed(scene: Scene, stand: SceneStand, change: Exclude<Change, { kind: "agree" }>): SceneStand {
-  switch (change.kind) {
-    case "resow":
-      return sownAnew(stand, change.sown, scene.climate);
-    case "move":
-      return { ...stand, bed: scene.beds.find((bed) => bed.id === change.bedId) ?? stand.bed };
-    case "thicken":
-      return { ...stand, plants: change.plants };
-    case "save-from":
-      return { ...stand, saveFrom: change.plants };
-    case "cover":
-      return { ...stand, flowers: "covered", cover: change.cover };
-    case "hand":
-      return { ...stand, flowers: "hand" };
-    case "remove":
-      return { ...stand, flowers: "removed", removeEvery: change.every, seedWanted: false };
-    case "not-this-year":
-      return { ...stand, flowers: "removed", removeEvery: null, seedWanted: false };
-  }
-}
 
 type Draft = Omit<Remedy, "after" | "enough" | "curve"> & { curve?: Remedy["curve"] };
 /** The scene holds only what can cross with the stand; `taken` are the beds of all the others too. */

@@ -1,7 +1,7 @@
 import type { Flowering, Ripening } from "../flowering/forecast";
 import { ripensBeforeFrost } from "../flowering/forecast";
 import { arrivals, type Share, type Ways } from "./arrival";
-import { applied, type Change } from "./remedies";
+import { applied, type Change } from "./change";
 import type { Scene } from "./scene";
 import { isJudged, type Verdict, verdictOf } from "./verdict";
 

@@ -4,7 +4,7 @@ import { addDays, dayInWords } from "@/core/calendar/day";
 import { seasonOf } from "@/core/climate/season";
 import { seedsInLot } from "@/core/custody/generation";
 import type { Overwintering, Sowing } from "@/core/flowering/forecast";
-import type { Change } from "@/core/isolation/remedies";
+import type { Change } from "@/core/isolation/change";
 import type { Cover, FlowerCare } from "@/core/isolation/scene";
 import { onlyFor } from "@/core/methods";
 import { type Row, refuse } from "@/db/journal";

@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import { TABLES } from "@/db/journal";
 import { perform, undo } from "../command";
 import { COMMANDS } from "../commands";
 import { family, type Plot, plot, twoMelons } from "./plot";
@@ -8,23 +9,6 @@ beforeEach(() => {
   garden = plot();
 });
 afterEach(() => garden.close());
-
-const TABLES = [
-  "garden",
-  "bed",
-  "line",
-  "stand",
-  "plant",
-  "yardstick",
-  "score",
-  "cross",
-  "flower",
-  "lot",
-  "barrier",
-  "source",
-  "normal",
-  "reading",
-];
 
 /** Every record as it stands, but for the versions, which only rise. */
 const contents = () =>

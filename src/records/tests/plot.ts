@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { TABLES } from "@/db/journal";
 import { type Db, openDb } from "@/db/open";
 import { type Outcome, perform } from "../command";
 import { COMMANDS } from "../commands";
@@ -20,24 +21,7 @@ export type Plot = {
 };
 
 const contents = (db: Db) =>
-  [
-    "garden",
-    "bed",
-    "line",
-    "stand",
-    "plant",
-    "yardstick",
-    "score",
-    "cross",
-    "flower",
-    "lot",
-    "barrier",
-    "source",
-    "normal",
-    "reading",
-    "journal",
-    "journalChange",
-  ].map((table) => JSON.stringify(db.prepare(`SELECT * FROM "${table}"`).all()));
+  [...TABLES, "journal", "journalChange"].map((table) => JSON.stringify(db.prepare(`SELECT * FROM "${table}"`).all()));
 
 /** A garden on a file of its own, with two beds, at 48.6° N on 9 July 2027. */
 export function plot(): Plot {

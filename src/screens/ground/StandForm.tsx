@@ -1,6 +1,7 @@
 "use client";
 import { CommandForm, Field } from "@/ui/CommandForm";
 import { Sheet } from "@/ui/Sheet";
+import { LineField } from "../common/fields";
 
 type Props = {
   beds: { id: number; name: string }[];
@@ -34,13 +35,7 @@ export function StandForm({ beds, lines, lots, today }: Props) {
             submit="Sow it"
             onDone={close}
           >
-            <Field
-              name="lineId"
-              label="Line"
-              type="select"
-              none="Choose a line"
-              choices={lines.map((l) => ({ value: l.id, label: `${l.name}, ${l.species.toLowerCase()}` }))}
-            />
+            <LineField lines={lines} />
             <Field
               name="bedId"
               label="Bed"

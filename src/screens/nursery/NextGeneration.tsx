@@ -1,11 +1,12 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { massTyped, massUnit, type Units } from "@/core/units/units";
+import { massTyped, type Units } from "@/core/units/units";
 import type { Plant } from "@/records/plant/queries";
 import { CommandForm, Field } from "@/ui/CommandForm";
 import { Sheet } from "@/ui/Sheet";
 import type { Family } from "@/views/nursery";
+import { AmountFields, PollenField } from "../common/fields";
 import { plural } from "../common/words";
 
 type Props = { stand: Family["stand"]; kept: Plant[]; units: Units };
@@ -106,20 +107,9 @@ function SaveEach({ stand, kept, units, close }: Props & { close: () => void }) 
       onDone={close}
     >
       <PlantChoice kept={kept} chosen={chosen} onChange={setChosen} />
-      <Field
-        name="kind"
-        label="Pollen"
-        type="select"
-        choices={[
-          { value: "self", label: "Their own: bagged, or a crop that selfs" },
-          { value: "open", label: "Open: whatever flew" },
-        ]}
-      />
+      <PollenField />
       <Field name="gathered" label="Gathered on" type="date" />
-      <div className="grid grid-cols-2 gap-4">
-        <Field name="seeds" label="Seeds of each" type="number" />
-        <Field name="mass" label="or mass of each" type="number" unit={massUnit(units)} />
-      </div>
+      <AmountFields units={units} each />
       <Field name="note" label="Note" />
     </CommandForm>
   );

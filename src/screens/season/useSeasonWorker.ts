@@ -1,19 +1,10 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { ArrangeTask } from "@/core/isolation/arrange";
-import type { Change } from "@/core/isolation/remedies";
+import type { Change } from "@/core/isolation/change";
 import type { Scene } from "@/core/isolation/scene";
 import type { Tried } from "@/core/isolation/tryout";
-
-type Found = {
-  share: number;
-  judged: { labour: number; over: number; late: number };
-  tried: number;
-  changes: Change[];
-  after: Tried[];
-  done: boolean;
-};
-type Answer = { kind: "tried"; stands: Tried[] } | ({ kind: "found" } & Found);
+import type { Found, FromSeasonWorker, ToSeasonWorker } from "@/workers/season";
 
 /** The season's worker: tries changes, at most one at a time and the latest last, and arranges. */
 export function useSeasonWorker(scene: Scene, first: Tried[]) {
@@ -30,14 +21,14 @@ export function useSeasonWorker(scene: Scene, first: Tried[]) {
       return;
     }
     busy.current = true;
-    worker.current.postMessage({ kind: "try", changes });
+    worker.current.postMessage({ kind: "try", changes } satisfies ToSeasonWorker);
   }, []);
 
   useEffect(() => {
     const made = new Worker(new URL("../../workers/season.ts", import.meta.url), { type: "module" });
     worker.current = made;
     made.onerror = () => setFailed(true);
-    made.onmessage = ({ data }: MessageEvent<Answer>) => {
+    made.onmessage = ({ data }: MessageEvent<FromSeasonWorker>) => {
       if (data.kind === "found") return setFound(data);
       setTried(data.stands);
       busy.current = false;
@@ -53,7 +44,7 @@ export function useSeasonWorker(scene: Scene, first: Tried[]) {
   }, [ask]);
 
   useEffect(() => {
-    worker.current?.postMessage({ kind: "scene", scene });
+    worker.current?.postMessage({ kind: "scene", scene } satisfies ToSeasonWorker);
     ask([]);
   }, [scene, ask]);
 
@@ -64,8 +55,8 @@ export function useSeasonWorker(scene: Scene, first: Tried[]) {
     ask,
     arrange: (task: Omit<ArrangeTask, "scene">, seed: number) => {
       setFound(null);
-      worker.current?.postMessage({ kind: "arrange", task, seed });
+      worker.current?.postMessage({ kind: "arrange", task, seed } satisfies ToSeasonWorker);
     },
-    stop: () => worker.current?.postMessage({ kind: "stop" }),
+    stop: () => worker.current?.postMessage({ kind: "stop" } satisfies ToSeasonWorker),
   };
 }

@@ -1,26 +1,15 @@
 "use client";
 import { nameWithGeneration } from "@/core/custody/generation";
-import { massTyped, massUnit, type Units } from "@/core/units/units";
+import { massTyped, type Units } from "@/core/units/units";
 import { CommandForm, Field } from "@/ui/CommandForm";
 import { Sheet } from "@/ui/Sheet";
 import type { Seed } from "@/views/seed";
+import { AmountFields, LineField, PollenField } from "../common/fields";
 
 type Props = Pick<Seed, "lines" | "stands" | "today"> & { units: Units };
 
 export function KeepSeed({ lines, stands, units, today }: Props) {
   const factors = { mass: massTyped(1, units) };
-  const amounts = (
-    <div className="grid grid-cols-2 gap-4">
-      <Field name="seeds" label="Seeds, counted" type="number" />
-      <Field
-        name="mass"
-        label="or weighed"
-        type="number"
-        unit={massUnit(units)}
-        hint="Mass is turned into a range of seeds."
-      />
-    </div>
-  );
   return (
     <>
       <h2 className="mb-3">Put seed in the drawer</h2>
@@ -48,17 +37,9 @@ export function KeepSeed({ lines, stands, units, today }: Props) {
                     label: `${nameWithGeneration(s.lineName, s.generation)} ${s.code}`,
                   }))}
                 />
-                <Field
-                  name="kind"
-                  label="Pollen"
-                  type="select"
-                  choices={[
-                    { value: "open", label: "Open: whatever flew" },
-                    { value: "self", label: "Their own: bagged, or a crop that selfs" },
-                  ]}
-                />
+                <PollenField />
                 <Field name="gathered" label="Gathered on" type="date" />
-                {amounts}
+                <AmountFields units={units} />
                 <Field name="note" label="Note" hint="As: berries found between two plants, mother uncertain." />
               </CommandForm>
             )
@@ -79,13 +60,7 @@ export function KeepSeed({ lines, stands, units, today }: Props) {
                 submit="Put it in the drawer"
                 onDone={close}
               >
-                <Field
-                  name="lineId"
-                  label="Line"
-                  type="select"
-                  none="Choose a line"
-                  choices={lines.map((l) => ({ value: l.id, label: `${l.name}, ${l.species.toLowerCase()}` }))}
-                />
+                <LineField lines={lines} />
                 <Field
                   name="gathered"
                   label="Gathered on"
@@ -98,7 +73,7 @@ export function KeepSeed({ lines, stands, units, today }: Props) {
                   type="number"
                   hint="2 for an F2. Empty for a variety that breeds true."
                 />
-                {amounts}
+                <AmountFields units={units} />
                 <Field name="note" label="Note" hint="Treated seed is never eaten: write it here." />
               </CommandForm>
             )

@@ -1,0 +1,35 @@
+import { massUnit, type Units } from "@/core/units/units";
+import { Field } from "@/ui/CommandForm";
+
+/** The line of a stand or a lot. */
+export const LineField = ({ lines }: { lines: { id: number; name: string; species: string }[] }) => (
+  <Field
+    name="lineId"
+    label="Line"
+    type="select"
+    none="Choose a line"
+    choices={lines.map((l) => ({ value: l.id, label: `${l.name}, ${l.species.toLowerCase()}` }))}
+  />
+);
+
+const POLLEN = [
+  { value: "open", label: "Open: whatever flew" },
+  { value: "self", label: "Their own: bagged, or a crop that selfs" },
+];
+
+/** Whose pollen made the seed. */
+export const PollenField = () => <Field name="kind" label="Pollen" type="select" choices={POLLEN} />;
+
+/** Seed by count or by mass; `each` where it is meant for every plant by itself. */
+export const AmountFields = ({ units, each = false }: { units: Units; each?: boolean }) => (
+  <div className="grid grid-cols-2 gap-4">
+    <Field name="seeds" label={each ? "Seeds of each" : "Seeds, counted"} type="number" />
+    <Field
+      name="mass"
+      label={each ? "or mass of each" : "or weighed"}
+      type="number"
+      unit={massUnit(units)}
+      hint={each ? undefined : "Mass is turned into a range of seeds."}
+    />
+  </div>
+);
