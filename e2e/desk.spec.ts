@@ -160,3 +160,20 @@ test("every tag prints, from the page of its thing", async ({ browser, demo }) =
   expect((await page.request.get("/api/tags/spell/1")).status()).toBe(404);
   await page.close();
 });
+
+test("the guide is narrowed by a name, by kin, and to what is grown", async ({ browser, demo }) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/guide");
+  await page.waitForLoadState("networkidle");
+  const rows = page.locator("tbody tr");
+  const all = await rows.count();
+  expect(all).toBeGreaterThan(44);
+  await page.getByLabel("Name, family or kin").fill("wild carrot");
+  await expect(rows).toHaveCount(1);
+  await expect(rows.first()).toContainText("Daucus carota");
+  await page.getByLabel("Name, family or kin").fill("");
+  await page.getByLabel("Only what I grow").check();
+  await expect(rows.filter({ hasText: "you grow it" })).not.toHaveCount(0);
+  expect(await rows.count()).toBeLessThan(12);
+  await page.close();
+});

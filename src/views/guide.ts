@@ -25,11 +25,51 @@ const base = (db: Db, species: string | null) => {
   };
 };
 
-export type Guide = { garden: Garden; band: Band; species: Species[]; grown: string[] };
+type ListedSpecies = Pick<
+  Species,
+  | "id"
+  | "name"
+  | "binomial"
+  | "family"
+  | "lifeCycle"
+  | "breeding"
+  | "vector"
+  | "outcrossing"
+  | "flowerType"
+  | "crossesWith"
+>;
+
+export type Guide = { garden: Garden; band: Band; species: ListedSpecies[]; grown: string[] };
+
+const LISTED = SPECIES.map(
+  ({
+    id,
+    name,
+    binomial,
+    family,
+    lifeCycle,
+    breeding,
+    vector,
+    outcrossing,
+    flowerType,
+    crossesWith,
+  }): ListedSpecies => ({
+    id,
+    name,
+    binomial,
+    family,
+    lifeCycle,
+    breeding,
+    vector,
+    outcrossing,
+    flowerType,
+    crossesWith,
+  }),
+);
 
 export function guideView(db: Db): Guide {
   const grown = db.prepare("SELECT DISTINCT species FROM line").pluck().all() as string[];
-  return { ...base(db, null), species: SPECIES, grown };
+  return { ...base(db, null), species: LISTED, grown };
 }
 
 export type SpeciesView = {
