@@ -232,7 +232,7 @@ export function GroundMap(props: Props) {
         words: small ? bed.name : wordsFor(bed, stands),
         box: boxOn(frame, cornersOf(bed)),
       })),
-      ...barriers.map((b) => ({ key: `barrier ${b.id}`, words: b.name, box: boxOn(frame, b.path.slice(0, 2)) })),
+      ...barriers.map((b) => ({ key: `barrier ${b.id}`, words: b.name, box: boxOn(frame, b.path), spare: true })),
     ],
     small,
     size,

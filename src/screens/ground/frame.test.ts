@@ -85,6 +85,14 @@ describe("words on the ground", () => {
     const shapes = Array.from({ length: 9 }, (_, i) => ({ key: String(i), words: "a very long name of a bed", box }));
     expect(placeLabels(shapes, false, SHEET, [])).toHaveLength(9);
     expect(placeLabels(shapes, true, SHEET, []).length).toBeLessThan(9);
+    expect(
+      placeLabels(
+        shapes.map((s) => ({ ...s, spare: true })),
+        false,
+        SHEET,
+        [],
+      ).length,
+    ).toBeLessThan(9);
     const off = { key: "x", words: "far", box: { left: -90, top: 10, right: -50, bottom: 40 } };
     expect(placeLabels([off], false, SHEET, [])).toEqual([]);
   });

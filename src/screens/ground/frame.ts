@@ -59,15 +59,15 @@ export const wordsBox = (x: number, y: number, words: string): Box => ({
   bottom: y + 3,
 });
 
-/** Words beside shapes, moved until none lies on another or on a shape; where all is small, those without room are left off. */
+/** Words beside shapes, moved until none lies on another or on a shape; where all is small, or a word can be spared, it is left off for want of room. */
 export function placeLabels(
-  shapes: { key: string; words: string; box: Box }[],
+  shapes: { key: string; words: string; box: Box; spare?: boolean }[],
   small: boolean,
   { width: across, height }: Size,
   taken: Box[],
 ): Label[] {
   const labels: Label[] = [];
-  for (const { key, words, box } of shapes) {
+  for (const { key, words, box, spare } of shapes) {
     if (box.right < 0 || box.left > across || box.bottom < 0 || box.top > height) continue;
     const width = widthOf(words);
     const spots = [
@@ -92,7 +92,7 @@ export function placeLabels(
       x: Math.max(2, Math.min(box.left, across - width - 2)),
       y: Math.max(16, Math.min(box.top - 6, height - 6)),
     };
-    const spot = spots.find(clear) ?? (small ? null : fallback);
+    const spot = spots.find(clear) ?? (small || spare ? null : fallback);
     if (spot) labels.push({ key, words, ...spot });
   }
   return labels;

@@ -12,6 +12,8 @@ import type { useSeasonWorker } from "./useSeasonWorker";
 
 type Props = { view: Season; worker: ReturnType<typeof useSeasonWorker> };
 const SEED = 20_270;
+/** How far a sowing may move at first, earlier and later. */
+const DAYS_AROUND = 28;
 
 /** Searches sowing days, beds and means that bring every chosen stand under its limit. */
 export function Arrange(props: Props) {
@@ -37,7 +39,11 @@ function Search({ view, worker, ready, close }: Props & { ready: SeasonStand[]; 
   const [chosen, setChosen] = useState(() => new Set(ready.map((s) => s.id)));
   const free = scene.beds.filter((b) => !b.outside);
   const [beds, setBeds] = useState(() => new Set(free.map((b) => b.id)));
-  const [weeks, setWeeks] = useState(4);
+  const [windows, setWindows] = useState<Record<number, { from: string; to: string }>>(() =>
+    Object.fromEntries(
+      ready.map((s) => [s.id, { from: addDays(s.sown, -DAYS_AROUND), to: addDays(s.sown, DAYS_AROUND) }]),
+    ),
+  );
   const [means, setMeans] = useState(() => new Set(["open", "cage", "hand"]));
   const [running, setRunning] = useState(false);
   const { found } = worker;
@@ -52,7 +58,7 @@ function Search({ view, worker, ready, close }: Props & { ready: SeasonStand[]; 
     worker.arrange(
       {
         stands: list.map((s) => s.id),
-        windows: list.map((s) => ({ from: addDays(s.sown, -7 * weeks), to: addDays(s.sown, 7 * weeks) })),
+        windows: list.map((s) => windows[s.id]!),
         step: 7,
         beds: [...beds],
         means: (["open", "cage", "hand"] as const).filter((m) => means.has(m)),
@@ -80,16 +86,28 @@ function Search({ view, worker, ready, close }: Props & { ready: SeasonStand[]; 
       </fieldset>
       <details>
         <summary className="cursor-pointer font-semibold">Beds, dates and means it may use</summary>
-        <label className="mt-2 block">
-          Weeks a sowing may move, earlier or later
-          <input
-            type="number"
-            min={0}
-            max={12}
-            value={weeks}
-            onChange={(event) => setWeeks(Math.min(12, Math.max(0, event.target.valueAsNumber || 0)))}
-          />
-        </label>
+        <fieldset className="mt-2">
+          <legend>Sown between</legend>
+          {ready
+            .filter((s) => chosen.has(s.id))
+            .map((s) => (
+              <div key={s.id} className="grid grid-cols-[1fr_9rem_9rem] items-center gap-2 py-1 text-sm">
+                <span className="truncate">{s.name}</span>
+                {(["from", "to"] as const).map((end) => (
+                  <input
+                    key={end}
+                    type="date"
+                    aria-label={`${s.code} ${s.name}, sown ${end === "from" ? "from" : "until"}`}
+                    value={windows[s.id]![end]}
+                    onChange={(event) =>
+                      event.target.value &&
+                      setWindows({ ...windows, [s.id]: { ...windows[s.id]!, [end]: event.target.value } })
+                    }
+                  />
+                ))}
+              </div>
+            ))}
+        </fieldset>
         <fieldset className="mt-3 columns-2">
           <legend>Beds</legend>
           {free.map((b) => (
