@@ -1,5 +1,6 @@
+import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { addDays, daysBetween, isDay, overlapDays, sharedSpan } from "./day";
+import { addDays, dayNumber, dayOf, daysBetween, isDay, overlapDays, sharedSpan } from "./day";
 
 describe("days", () => {
   test("only days that exist are days", () => {
@@ -9,6 +10,25 @@ describe("days", () => {
 
   test("adding and counting agree across summer time, leap days and years", () => {
     for (let n = -800; n <= 800; n += 7) expect(daysBetween("2028-02-20", addDays("2028-02-20", n))).toBe(n);
+  });
+
+  test("a day's number is the platform's own, and gives the day back", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -150_000, max: 150_000 }), (number) => {
+        const day = new Date(number * 86_400_000).toISOString().slice(0, 10);
+        expect(dayNumber(day)).toBe(number);
+        expect(dayOf(number)).toBe(day);
+        expect(isDay(day)).toBe(true);
+      }),
+    );
+    for (const year of [1900, 2000, 2024, 2027, 2100])
+      for (let month = 1; month <= 12; month++)
+        for (let inMonth = 1; inMonth <= 31; inMonth++) {
+          const two = (n: number) => String(n).padStart(2, "0");
+          const day = `${year}-${two(month)}-${two(inMonth)}`;
+          const real = new Date(`${day}T00:00:00Z`);
+          expect(isDay(day)).toBe(!Number.isNaN(real.getTime()) && real.toISOString().startsWith(day));
+        }
   });
 
   test("spans share both of their ends and overlap the same either way", () => {
