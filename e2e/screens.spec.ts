@@ -36,6 +36,8 @@ async function faults(page: Page, theme: string): Promise<string[]> {
 
 for (const theme of ["paper", "sun", "dawn"])
   test(`every screen passes axe in the theme ${theme}`, async ({ browser, demo }) => {
+    // Some thirty pages and sheets, read whole; on a busy machine that takes minutes.
+    test.setTimeout(300_000);
     const context = await browser.newContext({ baseURL: demo.url, reducedMotion: "reduce" });
     await context.addCookies([{ name: "theme", value: theme, url: demo.url }]);
     const page = await context.newPage();
