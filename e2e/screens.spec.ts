@@ -158,6 +158,7 @@ test("on the phone the dawn is recorded by thumb, with targets large enough", as
     isMobile: true,
   });
   const page = await context.newPage();
+  await page.goto("/crosses");
   await page.goto("/");
   await expect(page.getByText("Fri 9 July 2027")).toBeVisible();
   await page.getByRole("region", { name: "Dawn" }).getByRole("button", { name: "Record" }).first().tap();
@@ -169,7 +170,8 @@ test("on the phone the dawn is recorded by thumb, with targets large enough", as
   await press.dblclick();
   await expect(page.getByText(/X27-001-F: .*1 unusable \(limp\)/).first()).toBeVisible();
   await page.goBack();
-  await page.goto("/crosses");
+  await expect(page).toHaveURL(/crosses/);
+  await page.reload();
   await expect(
     page
       .getByRole("row", { name: /X27-001-F/ })
