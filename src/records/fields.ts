@@ -1,5 +1,6 @@
 import Joi from "joi";
 import { isDay } from "@/core/calendar/day";
+import { isDayOfYear } from "@/core/climate/season";
 
 /** Sentences for what Joi finds, with the field's label. */
 export const MESSAGES: Record<string, string> = {
@@ -37,6 +38,13 @@ export const day = (label: string) =>
       if (!isDay(text)) return helpers.error("day.missing");
       return text >= "1990-01-01" && text <= "2100-12-31" ? text : helpers.error("day.range");
     })
+    .label(label);
+
+/** A day of the year, `MM-DD`. */
+export const dayOfYear = (label: string) =>
+  Joi.string()
+    .custom((text: string, helpers) => (isDayOfYear(text) ? text : helpers.error("any.invalid")))
+    .messages({ "any.invalid": "{{#label}} must be a day of the year, month then day, as 05-20." })
     .label(label);
 
 /** Seeds as a count or as a mass, one of them needed. */

@@ -3,15 +3,7 @@ import { seasonOf } from "@/core/climate/season";
 import { type Survival, winterSurvival } from "@/core/flowering/winter";
 import { block, inRows, type Planting } from "@/core/ground/planting";
 import type { EnoughInput } from "@/core/inheritance/enoughPlants";
-import {
-  type Arrival,
-  airOver,
-  apartFrom,
-  arrivalAt,
-  arrivals,
-  type SourceShare,
-  type Ways,
-} from "@/core/isolation/arrival";
+import { type Arrival, apartFrom, arrivals, type SourceShare, type Ways } from "@/core/isolation/arrival";
 import { KERNELS, type KernelRange } from "@/core/isolation/kernel";
 import { type Remedy, remediesFor } from "@/core/isolation/remedies";
 import type { Scene, SceneStand } from "@/core/isolation/scene";
@@ -171,8 +163,7 @@ function worstOfEach(judged: Judged[], stands: SceneStand[]): Judged[] {
   });
 }
 
-function judgedOf(scene: Scene, ways: Ways): Judged[] {
-  const arrived = arrivals(scene, ways);
+function judgedOf(scene: Scene, arrived: Map<number, Arrival>): Judged[] {
   return scene.stands
     .filter(isJudged)
     .map((stand) => {
@@ -194,9 +185,14 @@ function judgedOf(scene: Scene, ways: Ways): Judged[] {
 }
 
 /** The ways out for the stand in question, and what it is safe from by its days. */
-function concernOf(scene: Scene, stand: SceneStand | undefined, ways: Ways): Pick<Ground, "remedies" | "apart"> {
+function concernOf(
+  scene: Scene,
+  stand: SceneStand | undefined,
+  arrived: Map<number, Arrival>,
+  ways: Ways,
+): Pick<Ground, "remedies" | "apart"> {
   if (!stand || !isJudged(stand)) return { remedies: [], apart: [] };
-  const arrival = arrivalAt(scene, stand, airOver(scene), ways);
+  const arrival = arrived.get(stand.id)!;
   return {
     remedies: arrival.bySource.length > 0 ? remediesFor(scene, stand, arrival, ways) : [],
     apart: apartFrom(scene, stand, arrival).map(({ name, window: { start, end } }) => ({ name, start, end })),
@@ -213,7 +209,8 @@ export function groundView(db: Db, wantedSeason: number | null, chosen: number |
   const chosenStand = chosenRow?.id ?? null;
   const scene = sceneOf(db, sky, season, rows);
   const ways: Ways = new Map();
-  const judged = judgedOf(scene, ways);
+  const arrived = arrivals(scene, ways);
+  const judged = judgedOf(scene, arrived);
   const listed = worstOfEach(judged, scene.stands);
   const worst = judged.find((j) => j.level !== "within");
   const concern = chosenStand ?? worst?.standId ?? null;
@@ -240,6 +237,7 @@ export function groundView(db: Db, wantedSeason: number | null, chosen: number |
     ...concernOf(
       scene,
       scene.stands.find((s) => s.id === concern),
+      arrived,
       ways,
     ),
     species: SPECIES.map(({ id, name }) => ({ id, name })),

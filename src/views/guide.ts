@@ -25,35 +25,9 @@ const base = (db: Db, species: string | null) => {
   };
 };
 
-type ListedSpecies = Pick<
-  Species,
-  | "id"
-  | "name"
-  | "binomial"
-  | "family"
-  | "lifeCycle"
-  | "breeding"
-  | "vector"
-  | "outcrossing"
-  | "flowerType"
-  | "crossesWith"
->;
-
-export type Guide = { garden: Garden; band: Band; species: ListedSpecies[]; grown: string[] };
-
+/** What the list shows of each species: the whole of it would be sent to the browser for nothing. */
 const LISTED = SPECIES.map(
-  ({
-    id,
-    name,
-    binomial,
-    family,
-    lifeCycle,
-    breeding,
-    vector,
-    outcrossing,
-    flowerType,
-    crossesWith,
-  }): ListedSpecies => ({
+  ({ id, name, binomial, family, lifeCycle, breeding, vector, outcrossing, flowerType, crossesWith }) => ({
     id,
     name,
     binomial,
@@ -66,6 +40,8 @@ const LISTED = SPECIES.map(
     crossesWith,
   }),
 );
+
+export type Guide = { garden: Garden; band: Band; species: typeof LISTED; grown: string[] };
 
 export function guideView(db: Db): Guide {
   const grown = db.prepare("SELECT DISTINCT species FROM line").pluck().all() as string[];

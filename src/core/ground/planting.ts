@@ -11,7 +11,15 @@ export type Planting = {
   holds: number;
 };
 
+type Sides = { width: number; length: number };
+
 const places = (metres: number, spacing: number) => Math.max(1, Math.floor(metres / spacing + 1e-9));
+
+/** The most plants in a row, along the bed's long side, and the most rows. */
+const mostIn = ({ width, length }: Sides, spacing: number) => ({
+  perRow: places(Math.max(width, length), spacing),
+  rows: places(Math.min(width, length), spacing),
+});
 
 /**
  * A block of plants as near to square as the bed allows: wind carries pollen in every direction, and one long row is
@@ -21,31 +29,15 @@ const places = (metres: number, spacing: number) => Math.max(1, Math.floor(metre
  * @param bed its sides, metres
  * @example block(40, 0.4, { width: 8, length: 4 }) // { rows: 6, perRow: 7, fits: true, … }
  */
-export function block(plants: number, spacing: number, bed: { width: number; length: number }): Planting {
-  const [long, short] = [Math.max(bed.width, bed.length), Math.min(bed.width, bed.length)];
-  const most = { perRow: places(long, spacing), rows: places(short, spacing) };
-  const rows = Math.min(most.rows, Math.max(1, Math.floor(Math.sqrt(plants))));
-  const perRow = Math.ceil(plants / rows);
-  return {
-    rows,
-    perRow,
-    along: perRow * spacing,
-    across: rows * spacing,
-    fits: perRow <= most.perRow,
-    holds: most.perRow * most.rows,
-  };
+export function block(plants: number, spacing: number, bed: Sides): Planting {
+  const rows = Math.min(mostIn(bed, spacing).rows, Math.max(1, Math.floor(Math.sqrt(plants))));
+  return inRows(plants, rows, spacing, bed);
 }
 
 /** The block as planted in a number of rows the grower chose. */
-export function inRows(
-  plants: number,
-  rows: number,
-  spacing: number,
-  bed: { width: number; length: number },
-): Planting {
+export function inRows(plants: number, rows: number, spacing: number, bed: Sides): Planting {
   const perRow = Math.ceil(plants / rows);
-  const [long, short] = [Math.max(bed.width, bed.length), Math.min(bed.width, bed.length)];
-  const most = { perRow: places(long, spacing), rows: places(short, spacing) };
+  const most = mostIn(bed, spacing);
   return {
     rows,
     perRow,

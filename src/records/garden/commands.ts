@@ -1,21 +1,14 @@
 import Joi from "joi";
 import { dayInWords } from "@/core/calendar/day";
-import { isDayOfYear } from "@/core/climate/season";
 import { isTimezone } from "@/core/climate/sun";
 import type { Plot } from "@/core/ground/shape";
 import { Refusal, type Row, refuse } from "@/db/journal";
 import type { Db } from "@/db/open";
 import { command } from "../command";
-import { day, id, metres, name, version } from "../fields";
+import { day, dayOfYear, id, metres, name, version } from "../fields";
 import { bedById } from "./queries";
 
-const frostDay = (label: string) =>
-  Joi.string()
-    .custom((text: string, helpers) => (isDayOfYear(text) ? text : helpers.error("any.invalid")))
-    .messages({ "any.invalid": "{{#label}} must be a day of the year, month then day, as 05-20." })
-    .allow(null)
-    .default(null)
-    .label(label);
+const frostDay = (label: string) => dayOfYear(label).allow(null).default(null);
 
 type GardenInput = {
   name: string;

@@ -1,12 +1,11 @@
 import Joi from "joi";
 import { SPECIES, speciesById } from "@/catalogue/catalogue";
-import { isDayOfYear } from "@/core/climate/season";
-import { areaOf, atBearing, crossesItself, type Point } from "@/core/ground/shape";
+import { areaOf, atBearing, cornersOf, crossesItself, type Point } from "@/core/ground/shape";
 import { BARRIER_FACTORS, type BarrierKind } from "@/core/isolation/barrier";
 import { type Row, refuse } from "@/db/journal";
 import type { Db } from "@/db/open";
 import { command } from "../command";
-import { count, id, metres, name, version } from "../fields";
+import { count, dayOfYear, id, metres, name, version } from "../fields";
 import { readGround } from "./geojson";
 import { pointsToText } from "./queries";
 
@@ -70,12 +69,6 @@ const remover = (table: "barrier" | "source") =>
     },
   });
 
-const dayOfYear = (label: string) =>
-  Joi.string()
-    .custom((text: string, helpers) => (isDayOfYear(text) ? text : helpers.error("any.invalid")))
-    .messages({ "any.invalid": "{{#label}} must be a day of the year, month then day, as 05-20." })
-    .label(label);
-
 /** Where a source is: an outline, or a distance and bearing from the garden's corner with the side of a square field. */
 type SourceInput = {
   name: string;
@@ -113,13 +106,7 @@ const sourceFields = {
 /** A square of a side around a point; the point alone where it has no breadth. */
 function square(middle: Point, side: number): Point[] {
   if (side === 0) return [middle];
-  const half = side / 2;
-  return [
-    { x: middle.x - half, y: middle.y - half },
-    { x: middle.x + half, y: middle.y - half },
-    { x: middle.x + half, y: middle.y + half },
-    { x: middle.x - half, y: middle.y + half },
-  ];
+  return cornersOf({ x: middle.x - side / 2, y: middle.y - side / 2, width: side, length: side, turn: 0 });
 }
 
 /** Refuses an outline that encloses nothing or crosses itself. */

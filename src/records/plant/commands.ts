@@ -45,6 +45,7 @@ const removePlants = command<RemovePlants>({
   run(context, { ids, on = context.today, reason }) {
     if (on > context.today) refuse("on", "That day is still to come.");
     const late: number[] = [];
+    const sky = forecaster(context.db);
     const stands = new Map<number, ReturnType<typeof existingStand>>();
     for (const plantId of ids) {
       const plant = existingPlant(context, plantId);
@@ -54,7 +55,7 @@ const removePlants = command<RemovePlants>({
       const stand = stands.get(plant.standId) ?? existingStand(context, plant.standId, "ids");
       stands.set(stand.id, stand);
       if (on < stand.sown) refuse("on", `${stand.code} was sown on ${stand.sown}, after that day.`);
-      const window = forecaster(context.db).of(stand);
+      const window = sky.of(stand);
       if (removal(on, window.start).late) late.push(plant.number);
       context.write.update("plant", plantId, { mark: "out", reason: why, removedOn: on });
     }
