@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
-import { protocolOf, SPECIES, speciesById, speciesOf } from "./catalogue";
+import { methodsOf, PROTOCOLS, protocolFrom, SPECIES, speciesById, speciesOf } from "./catalogue";
+import windEars from "./protocols/windEars.json";
 import cucurbits from "./species/cucurbits.json";
 
 describe("catalogue", () => {
@@ -25,9 +26,34 @@ describe("catalogue", () => {
     }
   });
 
-  test("a protocol that a species names exists and begins with covering", () => {
-    for (const species of SPECIES.filter((s) => s.protocol))
-      expect(protocolOf(species)?.steps[0]?.action).toBe("cover");
+  test("every species can be crossed by hand; one with sexes on plants of their own can't be selfed", () => {
+    for (const species of SPECIES) {
+      expect(methodsOf(species, false).length, species.id).toBeGreaterThan(0);
+      expect(methodsOf(species, true).length > 0, species.id).toBe(species.flowerType !== "separate-sex plants");
+    }
+  });
+
+  test("all six flower types have their protocols, and each is some species' own", () => {
+    const used = new Set(SPECIES.flatMap((s) => s.methods));
+    expect([...used].sort()).toEqual(PROTOCOLS.map((p) => p.id).sort());
+    expect(new Set(PROTOCOLS.map((p) => p.flowerType)).size).toBe(6);
+  });
+
+  test("fruiting flowers with anthers are emasculated, by species and by line", () => {
+    const usual = (id: string, anthers?: "yes" | "no") => methodsOf(speciesById(id), false, anthers)[0]!.id;
+    expect([usual("melon"), usual("melon", "no")]).toEqual(["separate-sex-emasculated", "separate-sex"]);
+    expect([usual("cucumber"), usual("cucumber", "yes")]).toEqual(["separate-sex", "separate-sex-emasculated"]);
+    expect(usual("tomato", "yes")).toBe("nightshade-bud");
+  });
+
+  test("a protocol with steps out of order or without pollination is refused", () => {
+    const [own] = windEars;
+    expect(protocolFrom(own!).steps.map((s) => s.action)).toEqual(["cover", "gather", "pollinate", "check", "harvest"]);
+    const steps = own!.steps;
+    expect(() => protocolFrom({ ...own!, steps: [steps[1], steps[0], ...steps.slice(2)] } as never)).toThrow("order");
+    expect(() => protocolFrom({ ...own!, steps: steps.filter((s) => s.action !== "pollinate") } as never)).toThrow(
+      "order",
+    );
   });
 
   test.each([

@@ -1,8 +1,12 @@
 import type { SceneSpecies } from "@/core/isolation/scene";
-import type { Protocol } from "@/core/pollination/steps";
-import { largeSeparateSex } from "./protocols/largeSeparateSex";
-import { perfectEmasculated } from "./protocols/perfectEmasculated";
-import { speciesSchema } from "./schema";
+import type { Protocol } from "@/core/pollination/protocol";
+import heads from "./protocols/heads.json";
+import perfectFlowers from "./protocols/perfectFlowers.json";
+import selfing from "./protocols/selfing.json";
+import separateFlowers from "./protocols/separateFlowers.json";
+import separatePlants from "./protocols/separatePlants.json";
+import windEars from "./protocols/windEars.json";
+import { protocolSchema, speciesSchema } from "./schema";
 import alliums from "./species/alliums.json";
 import beets from "./species/beets.json";
 import brassicas from "./species/brassicas.json";
@@ -15,7 +19,31 @@ import nightshades from "./species/nightshades.json";
 import others from "./species/others.json";
 import type { Species } from "./types";
 
-const PROTOCOLS = new Map([largeSeparateSex, perfectEmasculated].map((p) => [p.id, p]));
+/** A protocol of the catalogue, checked. @throws Error naming protocol and field */
+export function protocolFrom(written: { id: string }): Protocol {
+  const { value, error } = protocolSchema.validate(written);
+  if (error) throw new Error(`Catalogue, protocol ${written.id}: ${error.message}`);
+  return value;
+}
+
+/** Every way of pollinating by hand. Checked as the module loads. */
+export const PROTOCOLS: Protocol[] = [
+  ...separateFlowers,
+  ...perfectFlowers,
+  ...selfing,
+  ...windEars,
+  ...separatePlants,
+  ...heads,
+].map(protocolFrom);
+
+const PROTOCOL_BY_ID = new Map(PROTOCOLS.map((p) => [p.id, p]));
+
+/** A protocol by its id. @throws Error for an id the catalogue does not hold: records check it when written */
+export function protocolById(id: string): Protocol {
+  const protocol = PROTOCOL_BY_ID.get(id);
+  if (!protocol) throw new Error(`The catalogue has no protocol "${id}".`);
+  return protocol;
+}
 
 /** A file of the catalogue: a family, what most of its species share, and each species with what is its own. */
 export type SpeciesFile = { family: string; defaults: object; species: ({ id: string } & object)[] };
@@ -54,9 +82,21 @@ export function speciesById(id: string): Species {
   return species;
 }
 
-/** The hand-pollination protocol of a species; null where none is laid out yet. */
-export function protocolOf(species: Species): Protocol | null {
-  return species.protocol ? (PROTOCOLS.get(species.protocol) ?? null) : null;
+const WITH_ANTHERS = "separate-sex-emasculated";
+const WITHOUT_ANTHERS = "separate-sex";
+
+/** Whether a line's fruiting flowers carry anthers: as its species does, or as was seen on the line itself. */
+export type Anthers = "as-species" | "yes" | "no";
+
+/**
+ * The ways a species can be pollinated by hand, the usual one first: those for its own pollen or for another's. Where
+ * fruiting flowers may carry anthers, what was seen on the line decides which comes first.
+ */
+export function methodsOf(species: Species, self: boolean, anthers: Anthers = "as-species"): Protocol[] {
+  const ways = species.methods.map(protocolById).filter((p) => p.serves.includes(self ? "self" : "cross"));
+  if (anthers === "as-species" || !species.methods.includes(WITHOUT_ANTHERS)) return ways;
+  const first = anthers === "yes" ? WITH_ANTHERS : WITHOUT_ANTHERS;
+  return [protocolById(first), ...ways.filter((p) => p.id !== first)];
 }
 
 const kept = new Map<string, SceneSpecies>();

@@ -1,6 +1,7 @@
 import Joi from "joi";
 import { DEGREES } from "@/core/isolation/crossing";
 import { KERNELS } from "@/core/isolation/kernel";
+import { ACTIONS, type Protocol } from "@/core/pollination/protocol";
 import { HAZARDS } from "./hazards";
 import { type Figure, FLOWER_TYPES, SOURCE_KINDS, type Species } from "./types";
 
@@ -88,5 +89,57 @@ export const speciesSchema = Joi.object<Species>({
   hazards: Joi.array()
     .items(Joi.string().valid(...Object.keys(HAZARDS)))
     .required(),
-  protocol: Joi.string().allow(null).required(),
+  /** Ways of pollinating by hand, the usual one first; ids of protocols. */
+  methods: Joi.array().items(Joi.string()).min(1).unique().required(),
+  ownPollen: Joi.string().valid("taken", "refused").required(),
+  pollenLife: Joi.object({ room: positive, fridge: positive, freezer: positive }).required(),
+  cutBack: positive.allow(null),
+});
+
+const hours = figure(-12, 12);
+const days = figure(0, 60);
+
+/** What every protocol of the catalogue must state. */
+export const protocolSchema = Joi.object<Protocol>({
+  id: Joi.string()
+    .pattern(/^[a-z-]+$/)
+    .required(),
+  name: text,
+  flowerType: text,
+  unit: Joi.string().valid("flower", "ear", "head", "plant", "group").required(),
+  serves: Joi.array().items(Joi.string().valid("cross", "self")).min(1).required(),
+  why: text,
+  steps: Joi.array()
+    .items(
+      Joi.object({
+        action: Joi.string()
+          .valid(...ACTIONS)
+          .required(),
+        anchor: Joi.string().valid("dusk", "sunrise", "noon", "day").required(),
+        hours,
+        after: days,
+        again: Joi.object({ times: Joi.number().integer().min(2).max(30).required(), every: days })
+          .allow(null)
+          .default(null),
+        title: text,
+        look: text,
+        tooLate: text,
+        tools: text,
+        record: text,
+        hazards: Joi.array()
+          .items(Joi.string().valid(...Object.keys(HAZARDS)))
+          .default([]),
+        stages: Joi.object({ early: text, right: text, late: text }).allow(null).default(null),
+        drawing: Joi.string().allow(null).default(null),
+      }),
+    )
+    .min(3)
+    .required()
+    .custom((steps: Protocol["steps"], helpers) => {
+      const order = steps.map((step) => ACTIONS.indexOf(step.action));
+      const rising = order.every((at, i) => i === 0 || at > order[i - 1]!);
+      const whole = order[0] === 0 && steps.some((s) => s.action === "pollinate") && steps.at(-1)!.action === "harvest";
+      return rising && whole ? steps : helpers.error("any.invalid");
+    })
+    .messages({ "any.invalid": "{{#label}} must go from cover over pollinate to harvest, in the order of actions" }),
 });

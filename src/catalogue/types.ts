@@ -1,6 +1,7 @@
 import type { Range } from "@/core/flowering/forecast";
 import type { Degree } from "@/core/isolation/crossing";
 import type { Vector } from "@/core/isolation/kernel";
+import type { Storage } from "@/core/pollination/storedPollen";
 
 /** What a figure rests on; every figure of the catalogue names one. */
 export type SourceKind = "standard" | "guidance" | "practice" | "working";
@@ -61,5 +62,11 @@ export type Species = {
   ripeSign: string;
   extraction: "dry" | "wet, rinse" | "wet, ferment";
   hazards: string[];
-  protocol: string | null;
+  /** Protocols it can be pollinated by, the usual one first. */
+  methods: string[];
+  /** Whether its stigmas take the plant's own pollen. */
+  ownPollen: "taken" | "refused";
+  pollenLife: Record<Storage, Figure>;
+  /** Days by which cutting a plant back puts its flowers off; null where it does not flower again. */
+  cutBack: Figure | null;
 };

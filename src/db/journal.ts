@@ -8,7 +8,8 @@ export class Refusal extends Error {
   constructor(
     message: string,
     readonly fields: Record<string, string> = {},
-    readonly kind: "refused" | "conflict" = "refused",
+    /** A dry run is rolled back like a refusal, and its fields say what it would have done. */
+    readonly kind: "refused" | "conflict" | "dry-run" = "refused",
   ) {
     super(message);
   }
@@ -35,6 +36,7 @@ export const TABLES = [
   "source",
   "normal",
   "reading",
+  "candidate",
 ] as const;
 export type Table = (typeof TABLES)[number];
 

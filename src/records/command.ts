@@ -1,6 +1,6 @@
 import type Joi from "joi";
 import type { Day } from "@/core/calendar/day";
-import { KINDS, type Kind, makeCode } from "@/core/custody/code";
+import { KINDS, makeCode } from "@/core/custody/code";
 import { appendEntry, Refusal, reverseEntry, Writer } from "@/db/journal";
 import type { Db } from "@/db/open";
 import { MESSAGES } from "./fields";
@@ -22,10 +22,15 @@ export const command = <I>(definition: Command<I>): AnyCommand => definition as 
 
 export type Outcome =
   | ({ ok: true; entry: number | null } & Done)
-  | { ok: false; kind: "invalid" | "refused" | "conflict"; message: string; fields: Record<string, string> };
+  | {
+      ok: false;
+      kind: "invalid" | "refused" | "conflict" | "dry-run";
+      message: string;
+      fields: Record<string, string>;
+    };
 
 /** The code of a new thing. Numbers are never given twice, not even after an undo. */
-export function nextCode(db: Db, kind: Kind, season: number): string {
+export function nextCode(db: Db, kind: keyof typeof KINDS, season: number): string {
   const serial = db
     .prepare(
       `INSERT INTO serial (kind, year, last) VALUES (?, ?, 1)

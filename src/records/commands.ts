@@ -1,3 +1,4 @@
+import { candidateCommands } from "./candidate/commands";
 import { climateCommands } from "./climate/commands";
 import type { AnyCommand } from "./command";
 import { crossCommands } from "./cross/commands";
@@ -18,6 +19,7 @@ export const COMMANDS: ReadonlyMap<string, AnyCommand> = new Map(
     ...standCommands,
     ...plantCommands,
     ...crossCommands,
+    ...candidateCommands,
     ...lotCommands,
   ].map((known) => [known.name, known]),
 );

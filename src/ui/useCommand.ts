@@ -2,18 +2,23 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useRef, useState } from "react";
 import { toast } from "sonner";
+import { post } from "./outbox";
 import { type Answer, newRequest, send } from "./send";
+
+type Commands = {
+  run: (name: string, input: unknown) => Promise<Answer | null>;
+  /** Runs, and says why where it was refused: for presses and drags, which have no field to put a message beside. */
+  runAloud: (name: string, input: unknown) => Promise<Answer | null>;
+  /** For work in the garden: kept on the device while the server is away, and then done as far as the person goes. */
+  runKept: (name: string, input: unknown, words: string) => Promise<Answer | null>;
+  busy: boolean;
+};
 
 /**
  * Carries out commands: one at a time, a toast with undo when it is done, the page drawn anew.
  * A press while one is under way is the same press.
  */
-export function useCommand(): {
-  run: (name: string, input: unknown) => Promise<Answer | null>;
-  /** Runs, and says why where it was refused: for presses and drags, which have no field to put a message beside. */
-  runAloud: (name: string, input: unknown) => Promise<Answer | null>;
-  busy: boolean;
-} {
+export function useCommand(): Commands {
   const router = useRouter();
   const [busy, setBusy] = useState(false);
   const underWay = useRef(false);
@@ -28,26 +33,36 @@ export function useCommand(): {
     [router],
   );
 
-  const run = useCallback(
-    async (name: string, input: unknown) => {
-      if (underWay.current) return null;
-      underWay.current = true;
-      setBusy(true);
-      const answer = await send(`/api/commands/${name}`, input, newRequest());
-      underWay.current = false;
-      setBusy(false);
-      if (answer.ok) {
-        const { entry } = answer;
-        toast(answer.message, {
-          duration: 8_000,
-          action: entry ? { label: "Undo", onClick: () => void undo(entry) } : undefined,
-        });
-        for (const warning of answer.warnings ?? []) toast.warning(warning, { duration: 15_000 });
-        router.refresh();
-      }
-      return answer;
+  const tell = useCallback(
+    ({ entry, message, warnings = [] }: Answer) => {
+      toast(message, {
+        duration: 8_000,
+        action: entry ? { label: "Undo", onClick: () => void undo(entry) } : undefined,
+      });
+      for (const warning of warnings) toast.warning(warning, { duration: 15_000 });
+      router.refresh();
     },
     [router, undo],
+  );
+
+  /** One at a time; null for a press that came while another was under way. */
+  const once = useCallback(async (work: () => Promise<Answer>): Promise<Answer | null> => {
+    if (underWay.current) return null;
+    underWay.current = true;
+    setBusy(true);
+    const answer = await work();
+    underWay.current = false;
+    setBusy(false);
+    return answer;
+  }, []);
+
+  const run = useCallback(
+    async (name: string, input: unknown) => {
+      const answer = await once(() => send(`/api/commands/${name}`, input, newRequest()));
+      if (answer?.ok) tell(answer);
+      return answer;
+    },
+    [once, tell],
   );
   const runAloud = useCallback(
     async (name: string, input: unknown) => {
@@ -57,5 +72,14 @@ export function useCommand(): {
     },
     [run],
   );
-  return { run, runAloud, busy };
+  const runKept = useCallback(
+    (name: string, input: unknown, words: string) =>
+      once(async () => {
+        const answer = await post(name, input, words);
+        if (answer?.ok) tell(answer);
+        return answer ?? { ok: true, message: words };
+      }),
+    [once, tell],
+  );
+  return { run, runAloud, runKept, busy };
 }

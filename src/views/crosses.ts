@@ -1,9 +1,17 @@
-import { protocolOf, speciesById } from "@/catalogue/catalogue";
+import { methodsOf, speciesById } from "@/catalogue/catalogue";
 import { HAZARDS } from "@/catalogue/hazards";
 import { seasonOf } from "@/core/climate/season";
+import { flowerCode } from "@/core/custody/code";
 import { nameWithGeneration } from "@/core/custody/generation";
-import { type Meeting, meeting, type Protocol } from "@/core/pollination/steps";
+import { effectiveSize } from "@/core/inheritance/smallPopulation";
+import { writePedigree } from "@/core/pedigree/notation";
+import { pedigree } from "@/core/pedigree/pedigree";
+import type { WayToMeet } from "@/core/pollination/meetInFlower";
+import type { Protocol } from "@/core/pollination/protocol";
+import { type Meeting, meeting } from "@/core/pollination/steps";
 import type { Db } from "@/db/open";
+import { type CandidateRow, candidatesOf, candidatesOfFlowers } from "@/records/candidate/queries";
+import { protocolOfCross } from "@/records/cross/flowers";
 import {
   crossById,
   crossesOfSeason,
@@ -13,50 +21,56 @@ import {
   seasonsWithCrosses,
 } from "@/records/cross/queries";
 import type { Garden } from "@/records/garden/queries";
+import { forebears, individualOf, lineTrees } from "@/records/line/pedigree";
 import { type LotRow, lotsOfCross } from "@/records/lot/queries";
-import { type KeptPlant, keptPlants } from "@/records/plant/queries";
+import { type KeptPlant, keptPlants, type Plant, plantsOfStand } from "@/records/plant/queries";
 import { standById, standsOfSeason } from "@/records/stand/queries";
 import { type Band, band } from "./band";
+import { chanceToMeet, MEET_WANTED, meetWays } from "./meet";
 import { type ForecastStand, outlook } from "./outlook";
-import { type CrossState, crossState, parentsIn } from "./today";
+import { type CrossState, crossState, hand, parentsIn } from "./pollination";
 
 export type ParentChoice = {
   id: number;
   code: string;
   name: string;
   lineId: number;
+  lineName: string;
   species: string;
   start: string;
   end: string;
   handSet: { low: number; high: number };
   seedsPerFruit: { low: number; high: number } | null;
-  protocol: boolean;
+  /** Ways to pollinate it by hand, for another's pollen and for its own. */
+  methods: { cross: Way[]; self: Way[] };
   group: string;
 };
+export type Way = { id: string; name: string };
 
-export type Crosses = {
-  garden: Garden;
-  band: Band;
-  season: number;
-  seasons: number[];
-  crosses: CrossState[];
-  parents: ParentChoice[];
-  kept: KeptPlant[];
-  /** Lines that a pair of lines was crossed into before, as "mother-father". */
-  knownPairs: string[];
-};
+/** What a form that chooses parents needs of a stand. */
+export function parentChoice(s: ForecastStand): ParentChoice {
+  const species = speciesById(s.species);
+  const ways = (self: boolean) => methodsOf(species, self, s.anthers).map(({ id, name }) => ({ id, name }));
+  return {
+    id: s.id,
+    code: s.code,
+    name: nameWithGeneration(s.lineName, s.generation),
+    lineId: s.lineId,
+    lineName: s.lineName,
+    species: species.name,
+    start: s.window.start,
+    end: s.window.end,
+    handSet: species.handSet,
+    seedsPerFruit: species.seedsPerFruit,
+    methods: { cross: ways(false), self: ways(true) },
+    group: species.crossingGroup,
+  };
+}
 
-export function crossesView(db: Db, wantedSeason: number | null): Crosses {
-  const sky = outlook(db);
-  const { garden: place } = sky;
-  const day = sky.today;
-  const current = seasonOf(day, place.latitude);
-  const season = wantedSeason ?? current;
-  const stands = standsOfSeason(db, season).map((s) => sky.forecast(s));
-  const parents = parentsIn(db, sky, stands);
-  const flowers = flowersOfSeason(db, season);
-  const rows = crossesOfSeason(db, season);
-  const busy = new Set(rows.filter((x) => !x.closed).flatMap((x) => [x.motherStandId, x.fatherStandId]));
+/** What a cross can be planned from: stands, their kept plants, and pairs of lines crossed before, as "mother-father". */
+export type PlanChoices = { parents: ParentChoice[]; kept: KeptPlant[]; knownPairs: string[] };
+
+export function planChoices(db: Db, stands: ForecastStand[], season: number): PlanChoices {
   const pairs = db
     .prepare(
       "SELECT motherLineId || '-' || fatherLineId FROM line WHERE motherLineId IS NOT NULL AND fatherLineId IS NOT NULL",
@@ -64,72 +78,133 @@ export function crossesView(db: Db, wantedSeason: number | null): Crosses {
     .pluck()
     .all() as string[];
   return {
-    garden: place,
-    band: band(sky, season, stands, (s) => busy.has(s.id)),
-    season,
-    seasons: [...new Set([season, current, ...seasonsWithCrosses(db)])].sort((a, b) => b - a),
-    crosses: rows.map((x) => crossState(x, flowers.get(x.id) ?? [], parents(x), sky)),
-    parents: stands
-      .filter((s) => !s.outside)
-      .map((s) => {
-        const species = speciesById(s.species);
-        return {
-          id: s.id,
-          code: s.code,
-          name: nameWithGeneration(s.lineName, s.generation),
-          lineId: s.lineId,
-          species: species.name,
-          start: s.window.start,
-          end: s.window.end,
-          handSet: species.handSet,
-          seedsPerFruit: species.seedsPerFruit,
-          protocol: protocolOf(species) !== null,
-          group: species.crossingGroup,
-        };
-      }),
+    parents: stands.filter((s) => !s.outside).map(parentChoice),
     kept: keptPlants(db, season),
     knownPairs: pairs,
   };
 }
 
+export type Crosses = {
+  garden: Garden;
+  band: Band;
+  season: number;
+  seasons: number[];
+  crosses: CrossState[];
+  choices: PlanChoices;
+};
+
+export function crossesView(db: Db, wantedSeason: number | null): Crosses {
+  const sky = outlook(db);
+  const { garden: place } = sky;
+  const current = seasonOf(sky.today, place.latitude);
+  const season = wantedSeason ?? current;
+  const stands = standsOfSeason(db, season).map((s) => sky.forecast(s));
+  const parents = parentsIn(db, sky, stands);
+  const flowers = flowersOfSeason(db, season);
+  const rows = crossesOfSeason(db, season);
+  const own = hand(db, sky);
+  const busy = new Set(rows.filter((x) => !x.closed).flatMap((x) => [x.motherStandId, x.fatherStandId]));
+  return {
+    garden: place,
+    band: band(sky, season, stands, (s) => busy.has(s.id)),
+    season,
+    seasons: [...new Set([season, current, ...seasonsWithCrosses(db)])].sort((a, b) => b - a),
+    crosses: rows.map((x) => crossState(x, flowers.get(x.id) ?? [], parents(x), own)),
+    choices: planChoices(db, stands, season),
+  };
+}
+
+export type FlowerRow = Flower & { code: string; plantNumber: number | null; fathers: CandidateRow[] };
+
 export type CrossView = {
   garden: Garden;
   band: Band;
   state: CrossState;
-  flowers: Flower[];
-  protocol: Protocol | null;
+  note: string;
+  flowers: FlowerRow[];
+  protocol: Protocol;
+  methods: { id: string; name: string }[];
   meeting: Meeting;
+  /** The chance that the parents are in flower together for some days, and what would raise it. */
+  meets: number;
+  meetWanted: number;
+  ways: WayToMeet[];
   daysToRipe: { low: number; high: number };
   lots: LotRow[];
   hazards: { title: string; caution: string }[];
   today: string;
   parents: { mother: number; father: number };
+  fathers: CandidateRow[];
+  /** The pedigree in slash notation, and the inbreeding of the offspring. */
+  notation: string;
+  inbreeding: number;
+  /** Plants of the mother's stand that a flower can be on. */
+  plants: Pick<Plant, "id" | "number">[];
+  /** Males and females count both, where they are on plants of their own. */
+  effective: { males: number; females: number; size: number } | null;
 };
+
+function effectiveOf(protocol: Protocol, flowers: Flower[]): CrossView["effective"] {
+  if (protocol.unit !== "plant") return null;
+  const shed = flowers.filter((f) => f.pollinatedOn && f.males);
+  if (shed.length === 0) return null;
+  const males = Math.max(...shed.map((f) => f.males!));
+  const size = effectiveSize({ kind: "dioecious", males, females: shed.length }).effectiveSize;
+  return { males, females: shed.length, size };
+}
 
 export function crossView(db: Db, id: number): CrossView | null {
   const cross = crossById(db, id);
   if (!cross) return null;
   const sky = outlook(db);
-  const { garden: place } = sky;
-  const day = sky.today;
   const species = speciesById(cross.species);
   const flowers = flowersOfCross(db, id);
   const [mother, father] = [cross.motherStandId, cross.fatherStandId].map((s) => sky.forecast(standById(db, s)!)) as [
     ForecastStand,
     ForecastStand,
   ];
-  const parents = mother.id === father.id ? [mother] : [mother, father];
+  const stands = mother.id === father.id ? [mother] : [mother, father];
+  const protocol = protocolOfCross(cross);
+  const own = candidatesOfFlowers(db, id);
+  const plants = plantsOfStand(db, mother.id);
+  const numberOf = new Map(plants.map((p) => [p.id, p.number]));
+  const tree = lineTrees(db);
+  const one = { standId: mother.id, plantId: cross.motherPlantId };
+  const other = { standId: father.id, plantId: cross.fatherPlantId };
+  const { kinship } = pedigree({
+    individuals: forebears(db, [one, other]),
+    pairs: [[individualOf(one), individualOf(other, mother.id === father.id && !cross.motherPlantId)]],
+  });
   return {
-    garden: place,
-    band: band(sky, cross.season, parents, (s) => s.id === mother.id),
-    state: crossState(cross, flowers, { mother, father }, sky),
-    flowers,
-    protocol: protocolOf(species),
+    garden: sky.garden,
+    band: band(sky, cross.season, stands, (s) => s.id === mother.id),
+    state: crossState(cross, flowers, { mother, father }, hand(db, sky)),
+    note: cross.note,
+    flowers: flowers.map((f) => ({
+      ...f,
+      code: flowerCode(cross.code, f.number),
+      plantNumber: f.plantId ? (numberOf.get(f.plantId) ?? null) : null,
+      fathers: own.filter((c) => c.flowerId === f.id),
+    })),
+    protocol,
+    methods: methodsOf(species, cross.kind === "self", cross.motherAnthers).map((p) => ({ id: p.id, name: p.name })),
     meeting: meeting(mother.window.female, father.window.male),
+    meets: chanceToMeet({ mother, father }),
+    meetWanted: MEET_WANTED,
+    ways: cross.closed || cross.storage ? [] : meetWays({ mother, father }, sky),
     daysToRipe: species.daysToRipe,
     lots: lotsOfCross(db, id),
-    hazards: species.hazards.map((h) => HAZARDS[h]!),
-    today: day,
+    hazards: [...new Set([...species.hazards, ...protocol.steps.flatMap((s) => s.hazards)])].map((h) => HAZARDS[h]!),
+    today: sky.today,
     parents: { mother: mother.id, father: father.id },
+    fathers: candidatesOf(db, "cross", id).filter((c) => c.role === "father"),
+    notation: writePedigree(
+      cross.motherLineId === cross.fatherLineId
+        ? tree(cross.lineId)
+        : { mother: tree(cross.motherLineId), father: tree(cross.fatherLineId) },
+    ),
+    inbreeding: kinship[0]!,
+    plants: plants.filter((p) => !p.removedOn).map((p) => ({ id: p.id, number: p.number })),
+    effective: effectiveOf(protocol, flowers),
   };
 }

@@ -1,16 +1,19 @@
-import { protocolOf, SPECIES } from "@/catalogue/catalogue";
+import { methodsOf, SPECIES } from "@/catalogue/catalogue";
 import { HAZARDS } from "@/catalogue/hazards";
 import { SOURCE_KINDS, type Species } from "@/catalogue/types";
 import { seasonOf } from "@/core/climate/season";
 import { type Degree, degreeOf } from "@/core/isolation/crossing";
-import type { Protocol } from "@/core/pollination/steps";
+import type { Protocol } from "@/core/pollination/protocol";
 import type { Db } from "@/db/open";
 import type { Garden } from "@/records/garden/queries";
 import { standsOfSeason } from "@/records/stand/queries";
 import { type Band, band } from "./band";
 import { outlook } from "./outlook";
 
-const base = (db: Db, species: string | null) => {
+export type Base = { garden: Garden; band: Band };
+
+/** The band above a page of the guide, with what grows of a species or of all. */
+export const base = (db: Db, species: string | null): Base => {
   const sky = outlook(db);
   const { garden: place } = sky;
   const season = seasonOf(sky.today, place.latitude);
@@ -52,7 +55,8 @@ export type SpeciesView = {
   garden: Garden;
   band: Band;
   species: Species;
-  protocol: Protocol | null;
+  /** Ways to pollinate it by hand, the usual one first: for another's pollen, then those for its own alone. */
+  protocols: Protocol[];
   hazards: { title: string; caution: string }[];
   sources: Record<string, string>;
   /** Other species of the catalogue in the same crossing group. */
@@ -67,7 +71,7 @@ export function speciesView(db: Db, id: string): SpeciesView | null {
   return {
     ...base(db, id),
     species,
-    protocol: protocolOf(species),
+    protocols: [...new Set([...methodsOf(species, false), ...methodsOf(species, true)])],
     hazards: species.hazards.map((h) => HAZARDS[h]!),
     sources: SOURCE_KINDS,
     relatives: [

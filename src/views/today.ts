@@ -1,135 +1,157 @@
-import { protocolOf, speciesById } from "@/catalogue/catalogue";
+import { speciesById } from "@/catalogue/catalogue";
 import { HAZARDS } from "@/catalogue/hazards";
-import { addDays, type Day, daysBetween } from "@/core/calendar/day";
-import { frostAfter, seasonOf } from "@/core/climate/season";
-import { clockTime, sunOn } from "@/core/climate/sun";
-import { type Band as DayBand, dueSteps, lastDayToCover, type ProtocolStep } from "@/core/pollination/steps";
-import { type FlowersToDo, flowersToDo, type SetRate, type Tally, tally } from "@/core/pollination/tally";
+import { addDays, type Day, dayNumber, daysBetween } from "@/core/calendar/day";
+import { temperatureOn } from "@/core/climate/climate";
+import { firstInsects } from "@/core/climate/dayTemperature";
+import { seasonOf } from "@/core/climate/season";
+import { clockTime } from "@/core/climate/sun";
+import { flowerCode } from "@/core/custody/code";
+import { cornersOf, middleOf } from "@/core/ground/shape";
+import { walkThrough } from "@/core/ground/walk";
+import { BANDS, bandOf, type Band as DayBand, type ProtocolStep } from "@/core/pollination/protocol";
+import { dueSteps, windowOn } from "@/core/pollination/steps";
 import type { Db } from "@/db/open";
+import { protocolOfCross } from "@/records/cross/flowers";
 import { type CrossRow, crossesOfSeason, type Flower, flowersOfSeason } from "@/records/cross/queries";
-import { beds, type Garden } from "@/records/garden/queries";
+import { type Bed, beds, type Garden } from "@/records/garden/queries";
 import { type OutWaiting, plantsMarkedOut } from "@/records/plant/queries";
-import { standById, standsOfSeason } from "@/records/stand/queries";
+import { standsOfSeason } from "@/records/stand/queries";
 import { type Band, band } from "./band";
 import { type ForecastStand, type Outlook, outlook } from "./outlook";
+import { type CrossState, crossState, type Hand, hand, onDay, type Parents, parentsIn } from "./pollination";
 
-export type CrossState = {
-  cross: Pick<
-    CrossRow,
-    | "id"
-    | "code"
-    | "lineName"
-    | "motherName"
-    | "motherNumber"
-    | "motherBed"
-    | "motherCode"
-    | "fatherName"
-    | "fatherNumber"
-    | "fatherCode"
-    | "kind"
-    | "generation"
-    | "fruitsWanted"
-    | "confidence"
-    | "version"
-    | "closed"
-  >;
-  tally: Tally;
-  rate: SetRate;
-  toDo: FlowersToDo;
-  last: { day: Day; daysLeft: number; reason: "flowering" | "frost" } | null;
-  /** Flowers a night from now to the last, to reach the likely number. */
-  tonight: number;
-};
+export type TaskFlower = Pick<Flower, "id" | "number" | "plantId"> & { code: string };
 
 export type CrossTask = {
   kind: "cross";
   band: DayBand;
   state: CrossState;
   step: ProtocolStep;
-  daysLeft: number | null;
-  flowers: Pick<Flower, "id" | "number">[];
+  daysLeft: number;
+  /** The clock between which it is done today. */
+  from: string;
+  to: string;
+  flowers: TaskFlower[];
 };
+/** Father's pollen to be gathered and kept, while he still flowers. */
+export type StoreTask = { kind: "store"; band: DayBand; state: CrossState; until: Day; daysLeft: number };
 export type RogueTask = { kind: "rogue"; band: DayBand; out: OutWaiting; firstFlower: Day; daysLeft: number };
 export type LookTask = {
   kind: "look";
   band: DayBand;
   stand: Pick<ForecastStand, "id" | "code" | "lineName" | "bedName" | "window">;
 };
-export type Task = CrossTask | RogueTask | LookTask;
+export type Task = CrossTask | StoreTask | RogueTask | LookTask;
 
 export type Today = {
   garden: Garden;
   day: Day;
   band: Band;
-  sun: { sunrise: string | null; sunset: string | null; dusk: string | null; tomorrow: string | null; hours: number };
+  sun: {
+    sunrise: string | null;
+    sunset: string | null;
+    dusk: string | null;
+    tomorrow: string | null;
+    hours: number;
+    insects: { from: string; to: string } | null;
+  };
+  /** The warmest hour expected today; null where no temperature is known. */
+  heat: { max: number; from: "station" | "normal"; spoils: string[] } | null;
   tasks: Task[];
+  /** Metres between the beds of each band's walk, and in what order they come. */
+  walk: { order: string[]; metres: number } | null;
   open: CrossState[];
   hazards: { title: string; caution: string }[];
   empty: { beds: boolean; stands: boolean };
 };
 
-/** The two stands of a cross, with their windows. */
-export type Parents = { mother: ForecastStand; father: ForecastStand };
-
-/** Finds the stands of crosses among those of their season; another season's father is read by itself. */
-export function parentsIn(db: Db, sky: Outlook, stands: ForecastStand[]): (cross: CrossRow) => Parents {
-  const known = new Map(stands.map((s) => [s.id, s]));
-  const find = (id: number) => {
-    const found = known.get(id) ?? sky.forecast(standById(db, id)!);
-    known.set(id, found);
-    return found;
-  };
-  return (cross) => ({ mother: find(cross.motherStandId), father: find(cross.fatherStandId) });
-}
-
-/** How a cross stands: what has set, what is still to do, and until when it can be done. */
-export function crossState(
+/** The tasks of one cross on a day. */
+function crossTasks(
   cross: CrossRow,
   flowers: Flower[],
+  state: CrossState,
   parents: Parents,
-  { climate, today }: Outlook,
-): CrossState {
+  { sky, marks }: Hand,
+): (CrossTask | StoreTask)[] {
+  const { today, garden } = sky;
   const species = speciesById(cross.species);
-  const done = tally(flowers.map((f) => f.state));
-  const rate = { low: cross.setLow, likely: cross.setLikely, high: cross.setHigh };
-  const toDo = flowersToDo(cross.fruitsWanted, done, rate, cross.confidence);
-  const [mother, father] = [parents.mother.window, parents.father.window];
-  const frost = frostAfter(mother.start, climate.frosts?.first.day ?? null);
-  const last = lastDayToCover(mother.female, father.male, frost, species.daysToRipe, today);
-  const evenings = last ? Math.max(1, last.daysLeft + 1) : 1;
-  const started = today >= addDays(mother.female.start, -1) && today >= addDays(father.male.start, -1);
-  // Over at most five evenings, so that bad weather leaves room.
-  const tonight = started && last && last.daysLeft >= 0 ? Math.ceil(toDo.likely / Math.min(5, evenings)) : 0;
-  return { cross, tally: done, rate, toDo, last, tonight };
-}
-
-function crossTasks(cross: CrossRow, flowers: Flower[], state: CrossState, day: Day): CrossTask[] {
-  const species = speciesById(cross.species);
-  const protocol = protocolOf(species);
-  if (!protocol) return [];
-  const due = dueSteps(protocol, flowers, day, species.daysToRipe).map((step): CrossTask => {
-    const ids = new Set(step.flowerIds);
-    return {
+  const protocol = protocolOfCross(cross);
+  const clock = (moment: Date) => clockTime(moment, garden.timezone);
+  const byId = new Map(flowers.map((f) => [f.id, f]));
+  const due = dueSteps(protocol, onDay(flowers, garden.timezone), today, species.daysToRipe, marks).map(
+    ({ step, from, to, daysLeft, flowerIds }): CrossTask | StoreTask => ({
       kind: "cross",
-      band: step.step.band,
+      band: bandOf(step),
       state,
-      step: step.step,
-      daysLeft: step.daysLeft,
-      flowers: flowers.filter((f) => ids.has(f.id)).map(({ id, number }) => ({ id, number })),
-    };
-  });
-  const cover = protocol.steps.find((s) => s.action === "cover");
-  const coveredTonight = flowers.filter((f) => f.coveredOn === day).length;
-  if (cover && state.tonight > 0 && coveredTonight < state.tonight)
-    due.push({ kind: "cross", band: cover.band, state, step: cover, daysLeft: state.last!.daysLeft, flowers: [] });
+      step,
+      daysLeft,
+      from: clock(from),
+      to: clock(to),
+      flowers: flowerIds.map((id) => {
+        const { number, plantId } = byId.get(id)!;
+        return { id, number, plantId, code: flowerCode(cross.code, number) };
+      }),
+    }),
+  );
+  const cover = protocol.steps[0]!;
+  const coveredTonight = flowers.filter((f) => f.coveredOn === today).length;
+  if (state.evenings && coveredTonight < state.evenings.tonight) {
+    const { from, to } = windowOn(cover, today, marks);
+    due.push({
+      kind: "cross",
+      band: bandOf(cover),
+      state,
+      step: cover,
+      daysLeft: state.last!.daysLeft,
+      from: clock(from),
+      to: clock(to),
+      flowers: [],
+    });
+  }
+  const { male } = parents.father.window;
+  if (cross.storage && !cross.storedOn && today >= male.start && today <= male.end)
+    due.push({ kind: "store", band: "morning", state, until: male.end, daysLeft: daysBetween(today, male.end) });
   return due;
 }
 
-/** What is to be done on the as-of day, by band of the day, the soonest impossible first. */
+/** Beds in the order of a short walk, by name, and its length. */
+function walkOf(places: Bed[]): { order: string[]; metres: number } {
+  const { order, length } = walkThrough(places.map((bed) => middleOf(cornersOf(bed))));
+  return { order: order.map((i) => places[i]!.name), metres: Math.round(length) };
+}
+
+const TIMED: ReadonlySet<DayBand> = new Set(["dawn", "morning", "noon", "evening"]);
+
+/** By band of the day; within a timed one along the walk, otherwise the soonest impossible first. */
+function inOrder(tasks: Task[], walk: string[]): Task[] {
+  const urgency = (task: Task) => (task.kind === "look" ? 1000 : task.daysLeft);
+  const stop = (task: Task) => {
+    if (!TIMED.has(task.band) || (task.kind !== "cross" && task.kind !== "store")) return 0;
+    const at = walk.indexOf(task.state.cross.motherBed ?? "");
+    return at < 0 ? walk.length : at;
+  };
+  return [...tasks].sort(
+    (a, b) => BANDS.indexOf(a.band) - BANDS.indexOf(b.band) || stop(a) - stop(b) || urgency(a) - urgency(b),
+  );
+}
+
+/** The warmest hour, and whose pollen it harms. */
+function heatOf({ climate, today }: Outlook, tasks: Task[], crosses: Map<number, CrossRow>): Today["heat"] {
+  const temperature = temperatureOn(climate, dayNumber(today));
+  if (!temperature) return null;
+  const due = tasks.flatMap((t) => (t.kind === "cross" ? [speciesById(crosses.get(t.state.cross.id)!.species)] : []));
+  return {
+    max: Math.round(temperature.max),
+    from: climate.measured.has(dayNumber(today)) ? "station" : "normal",
+    spoils: [...new Set(due.filter((s) => temperature.max >= s.heat.ceiling).map((s) => s.name))],
+  };
+}
+
+/** What is to be done on the as-of day, by band of the day, each band in the order of a short walk. */
 export function todayView(db: Db): Today {
   const sky = outlook(db);
-  const { garden: place } = sky;
-  const day = sky.today;
+  const { garden: place, today: day } = sky;
+  const own = hand(db, sky);
   const season = seasonOf(day, place.latitude);
   const stands = standsOfSeason(db, season).map((s) => sky.forecast(s));
   const parents = parentsIn(db, sky, stands);
@@ -139,13 +161,14 @@ export function todayView(db: Db): Today {
   const open: CrossState[] = [];
   const hazardIds = new Set<string>();
   for (const cross of crosses) {
-    const own = flowers.get(cross.id) ?? [];
-    const state = crossState(cross, own, parents(cross), sky);
+    const flowersOfIt = flowers.get(cross.id) ?? [];
+    const both = parents(cross);
+    const state = crossState(cross, flowersOfIt, both, own);
     open.push(state);
-    const due = crossTasks(cross, own, state, day);
+    const due = crossTasks(cross, flowersOfIt, state, both, own);
     tasks.push(...due);
     if (due.length) for (const hazard of speciesById(cross.species).hazards) hazardIds.add(hazard);
-    if (due.some((t) => t.step.band === "dawn")) hazardIds.add("stings");
+    for (const task of due) if (task.kind === "cross") for (const hazard of task.step.hazards) hazardIds.add(hazard);
   }
   const byId = new Map(stands.map((s) => [s.id, s]));
   for (const out of plantsMarkedOut(db, season)) {
@@ -157,26 +180,32 @@ export function todayView(db: Db): Today {
     if (!window.observed && !stand.outside && day >= window.earliest && day <= window.latest)
       tasks.push({ kind: "look", band: "any-hour", stand: { id, code, lineName, bedName, window } });
   }
-  const urgency = (task: Task) => (task.kind === "look" ? 1000 : (task.daysLeft ?? 999));
-  tasks.sort((a, b) => urgency(a) - urgency(b));
-  const sun = sunOn(place.latitude, place.longitude, day);
-  const tomorrow = sunOn(place.latitude, place.longitude, addDays(day, 1));
-  const clock = (moment: Date | null) => moment && clockTime(moment, place.timezone);
+  const known = beds(db);
+  const visited = new Set(tasks.flatMap((t) => ("state" in t ? [t.state.cross.motherBedId] : [])));
+  const walk = walkOf(known.filter((bed) => visited.has(bed.id)));
+  const marks = own.marks(day);
+  const tomorrow = own.marks(addDays(day, 1));
+  const clock = (moment: Date) => clockTime(moment, place.timezone);
+  const temperature = temperatureOn(sky.climate, dayNumber(day));
+  const insects = temperature && firstInsects(temperature, marks);
   const busy = new Set(crosses.flatMap((x) => [x.motherStandId, x.fatherStandId]));
   return {
     garden: place,
     day,
     band: band(sky, season, stands, (s) => busy.has(s.id)),
     sun: {
-      sunrise: clock(sun.sunrise),
-      sunset: clock(sun.sunset),
-      dusk: clock(sun.dusk),
-      tomorrow: clock(tomorrow.sunrise),
-      hours: sun.hours,
+      sunrise: marks.counted ? null : clock(marks.sunrise),
+      sunset: marks.counted ? null : clock(marks.sunset),
+      dusk: marks.counted ? null : clock(marks.dusk),
+      tomorrow: tomorrow.counted ? null : clock(tomorrow.sunrise),
+      hours: (marks.sunset.getTime() - marks.sunrise.getTime()) / 3_600_000,
+      insects: insects && { from: clock(insects.from), to: clock(insects.to) },
     },
-    tasks,
+    heat: heatOf(sky, tasks, new Map(crosses.map((x) => [x.id, x]))),
+    tasks: inOrder(tasks, walk.order),
+    walk: walk.order.length > 1 ? walk : null,
     open,
     hazards: [...hazardIds].map((id) => HAZARDS[id]!),
-    empty: { beds: beds(db).length === 0, stands: stands.length === 0 },
+    empty: { beds: known.length === 0, stands: stands.length === 0 },
   };
 }

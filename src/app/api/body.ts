@@ -27,7 +27,7 @@ export function refused(status: number, message: string): Response {
   return Response.json({ ok: false, kind: "refused", message, fields: {} }, { status });
 }
 
-const STATUS = { invalid: 400, refused: 422, conflict: 409 } as const;
+const STATUS = { invalid: 400, refused: 422, conflict: 409, "dry-run": 200 } as const;
 
 /** The HTTP status of a command's outcome. */
 export function statusOf(outcome: { ok: true } | { ok: false; kind: keyof typeof STATUS }): number {

@@ -1,3 +1,4 @@
+import { TZDate } from "@date-fns/tz";
 import { getTimes } from "suncalc";
 import type { Day } from "../calendar/day";
 
@@ -28,6 +29,62 @@ export function sunOn(latitude: number, longitude: number, day: Day): Sun {
   const { sunrise, sunset, dusk } = times;
   if (sunrise && sunset) return { hours: (sunset.getTime() - sunrise.getTime()) / 3_600_000, sunrise, sunset, dusk };
   return { hours: times.alwaysUp ? 24 : 0, sunrise: null, sunset: null, dusk };
+}
+
+/** The moments of a day that work in the garden is timed by. Every one is there, also where the sun does not set or rise. */
+export type SunMarks = {
+  sunrise: Date;
+  noon: Date;
+  sunset: Date;
+  dusk: Date;
+  /** In polar day and night the marks are counted from the sun's highest point instead. */
+  counted: boolean;
+};
+
+const HOUR = 3_600_000;
+/** Where the sun does not set, evening and dawn are this long after and before its highest point, hours; ours. */
+const POLAR_DAY = 9;
+/** Where it does not rise, the twilight around its highest point, hours to each side; ours. */
+const POLAR_NIGHT = 3;
+
+/**
+ * Sunrise, the sun's highest point, sunset and dusk of a day at a place, in that order anywhere on earth.
+ *
+ * In white nights, when the sun sets but it never gets dark, dusk is the sunset. In polar day evening and dawn are nine
+ * hours to each side of the highest sun, in polar night three: flowers there follow the low sun, and these are working
+ * values.
+ * @example sunMarks(78, 16, "2027-06-21").counted // true
+ */
+export function sunMarks(latitude: number, longitude: number, day: Day): SunMarks {
+  const meanNoon = new Date(Date.parse(`${day}T12:00:00Z`) - (longitude / 15) * HOUR);
+  const noon = getTimes(meanNoon, latitude, longitude).solarNoon ?? meanNoon;
+  const { hours, sunrise, sunset, dusk } = sunOn(latitude, longitude, day);
+  if (sunrise && sunset) return { sunrise, noon, sunset, dusk: dusk ?? sunset, counted: false };
+  const away = (hours === 24 ? POLAR_DAY : POLAR_NIGHT) * HOUR;
+  const evening = new Date(noon.getTime() + away);
+  return { sunrise: new Date(noon.getTime() - away), noon, sunset: evening, dusk: evening, counted: true };
+}
+
+/** The sun's marks of a place, each day reckoned once. */
+export function marksOf(latitude: number, longitude: number): (day: Day) => SunMarks {
+  const kept = new Map<Day, SunMarks>();
+  return (day) => {
+    const known = kept.get(day) ?? sunMarks(latitude, longitude, day);
+    kept.set(day, known);
+    return known;
+  };
+}
+
+/**
+ * The moment of a clock time on a calendar day in a time zone, also on the days when clocks change: an hour that is
+ * skipped counts on, one that comes twice is the first.
+ * @param clock `HH:MM`
+ * @example momentOf("2027-07-09", "05:40", "Europe/Zurich").toISOString() // "2027-07-09T03:40:00.000Z"
+ */
+export function momentOf(day: Day, clock: string, timezone: string): Date {
+  const [year, month, date] = day.split("-").map(Number);
+  const [hour, minute] = clock.split(":").map(Number);
+  return new Date(new TZDate(year!, month! - 1, date!, hour!, minute!, timezone).getTime());
 }
 
 /**

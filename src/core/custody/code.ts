@@ -1,6 +1,7 @@
 /** What a physical thing is; the first letter of its code. */
 export const KINDS = { line: "L", stand: "S", family: "F", plant: "P", cross: "X", lot: "K" } as const;
-export type Kind = keyof typeof KINDS;
+/** What has a code of its own; a flower's is its cross's with its number. */
+export type Kind = keyof typeof KINDS | "flower";
 
 // 31 characters, a prime: digits and the letters that cannot be taken for a digit or each other in a wet hand.
 const ALPHABET = "0123456789ABCDEFGHJKLMNPRSTWXYZ";
@@ -31,13 +32,30 @@ export function checkCharacter(payload: string): string {
  * @param serial running number within kind and season, from 1
  * @example makeCode("cross", 2027, 14) // "X27-014-…"
  */
-export function makeCode(kind: Kind, season: number, serial: number): string {
+export function makeCode(kind: keyof typeof KINDS, season: number, serial: number): string {
   const year = String(season % 100).padStart(2, "0");
   const number = String(serial).padStart(3, "0");
   return `${KINDS[kind]}${year}-${number}-${checkCharacter(`${KINDS[kind]}${year}${number}`)}`;
 }
 
-export type ReadCode = { ok: true; kind: Kind; code: string } | { ok: false; message: string };
+/** Stands between a cross's number and its flower's. */
+const FLOWER = "N";
+
+/**
+ * The code on one flower's tag: its cross's code with the flower's number and a check character of its own.
+ * @param crossCode as `makeCode` writes it
+ * @param number the flower's number within the cross, from 1
+ * @example flowerCode("X27-014-Y", 3) // "X27-014-N3-…"
+ */
+export function flowerCode(crossCode: string, number: number): string {
+  const [kindAndYear, serial] = crossCode.split("-");
+  return `${kindAndYear}-${serial}-${FLOWER}${number}-${checkCharacter(`${kindAndYear}${serial}${FLOWER}${number}`)}`;
+}
+
+export type ReadCode =
+  | { ok: true; kind: keyof typeof KINDS; code: string }
+  | { ok: true; kind: "flower"; code: string; cross: string; number: number }
+  | { ok: false; message: string };
 
 /**
  * Reads a typed code: any case, with or without hyphens, O for 0 and I for 1.
@@ -45,12 +63,15 @@ export type ReadCode = { ok: true; kind: Kind; code: string } | { ok: false; mes
  */
 export function readCode(typed: string): ReadCode {
   const characters = typed.toUpperCase().replace(/[\s-]/g, "").replaceAll("O", "0").replaceAll("I", "1");
-  const parts = /^([LSFPXK])(\d{2})(\d{3,})(.)$/.exec(characters);
+  const parts = /^([LSFPXK])(\d{2})(\d{3,})(?:N([1-9]\d*))?(.)$/.exec(characters);
   if (!parts)
     return { ok: false, message: "A code looks like X27-014-K: a letter, the year, a number, a check character." };
-  const [, letter, year, number, check] = parts;
-  if (checkCharacter(`${letter}${year}${number}`) !== check)
+  const [, letter, year, number, flower, check] = parts;
+  if (checkCharacter(characters.slice(0, -1)) !== check)
     return { ok: false, message: "The check character does not fit: one character is wrong or two are swapped." };
-  const kind = (Object.keys(KINDS) as Kind[]).find((k) => KINDS[k] === letter)!;
-  return { ok: true, kind, code: `${letter}${year}-${number}-${check}` };
+  const kind = (Object.keys(KINDS) as (keyof typeof KINDS)[]).find((k) => KINDS[k] === letter)!;
+  const code = `${letter}${year}-${number}-${checkCharacter(`${letter}${year}${number}`)}`;
+  if (!flower) return { ok: true, kind, code };
+  if (kind !== "cross") return { ok: false, message: "Only the flowers of a cross have a code with N." };
+  return { ok: true, kind: "flower", code: flowerCode(code, Number(flower)), cross: code, number: Number(flower) };
 }

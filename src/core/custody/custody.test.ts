@@ -1,12 +1,19 @@
 import { describe, expect, test } from "vitest";
-import { checkCharacter, KINDS, type Kind, makeCode, readCode } from "./code";
+import { checkCharacter, flowerCode, KINDS, type Kind, makeCode, readCode } from "./code";
 import { generationName, nameWithGeneration, nextGeneration, seedsInLot } from "./generation";
 import { tagOutline, tagPolygon } from "./tagShape";
 
 const TYPED = "0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZ";
-const CODES = (Object.keys(KINDS) as Kind[]).flatMap((kind) =>
-  [1, 14, 99, 100, 999, 1000, 4821].map((serial) => makeCode(kind, 2027 + (serial % 9), serial)),
-);
+const KIND_NAMES = Object.keys(KINDS) as (keyof typeof KINDS)[];
+const CODES = [
+  ...KIND_NAMES.flatMap((kind) =>
+    [1, 14, 99, 100, 999, 1000, 4821].map((serial) => makeCode(kind, 2027 + (serial % 9), serial)),
+  ),
+  // Of the flowers of crosses with short and long numbers.
+  ...[1, 14, 999, 1000, 4821].flatMap((serial) =>
+    [1, 7, 10, 99, 100, 1234].map((number) => flowerCode(makeCode("cross", 2027 + (serial % 9), serial), number)),
+  ),
+];
 
 describe("codes", () => {
   test("are read as written, in any case, with O for 0 and I for 1", () => {
@@ -29,7 +36,7 @@ describe("codes", () => {
           expect(slip.ok && slip.code, `${code} with ${wrong} at ${i}`).toBe(false);
           tried++;
         }
-    expect(tried).toBeGreaterThan(10_000);
+    expect(tried).toBeGreaterThan(20_000);
   });
 
   test("every swap of neighbours is caught", () => {
@@ -41,6 +48,14 @@ describe("codes", () => {
         expect(readCode(swapped).ok, `${bare} as ${swapped}`).toBe(false);
       }
     }
+  });
+
+  test("a flower's code leads to its cross and number, and only a cross's flowers have one", () => {
+    const cross = makeCode("cross", 2027, 14);
+    expect(readCode(flowerCode(cross, 3))).toMatchObject({ ok: true, kind: "flower", cross, number: 3 });
+    expect(readCode(cross)).toMatchObject({ ok: true, kind: "cross", code: cross });
+    const lot = `K27014N3${checkCharacter("K27014N3")}`;
+    expect(readCode(lot)).toMatchObject({ ok: false });
   });
 
   test("the check character of a payload is one of the alphabet that can't be misread", () => {
@@ -66,7 +81,7 @@ test("weighed seed is a range, counted seed is not", () => {
 });
 
 test("outlines stay within their label and screen and paper share them", () => {
-  for (const kind of Object.keys(KINDS) as Kind[]) {
+  for (const kind of [...KIND_NAMES, "flower"] as Kind[]) {
     const corners = tagOutline(kind, 90, 32);
     expect(corners.every((c) => c.x >= 0 && c.x <= 90 && c.y >= 0 && c.y <= 32)).toBe(true);
     expect(tagPolygon(kind, 32).match(/calc/g)).toHaveLength(corners.length);

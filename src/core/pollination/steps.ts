@@ -1,93 +1,185 @@
 import { addDays, type Day, daysBetween, overlapDays, type Span, sharedSpan } from "../calendar/day";
+import type { SunMarks } from "../climate/sun";
+import type { Range } from "../flowering/forecast";
+import type { Protocol, ProtocolStep, StepAction } from "./protocol";
 import type { FlowerState } from "./tally";
 
-/** Bands of a day. */
-export type Band = "dawn" | "morning" | "any-hour" | "evening";
-
-export type StepAction = "cover" | "pollinate" | "check" | "harvest";
-
-export type ProtocolStep = {
-  action: StepAction;
-  band: Band;
-  /** Days after the step before. */
-  after: { low: number; high: number };
-  title: string;
-  look: string;
-  tooLate: string;
-  tools: string;
-};
-
-export type Protocol = { id: string; name: string; steps: ProtocolStep[]; faults: string[] };
-
+/** What is known of a flower: the day of each step that was done, and the moment where one was kept. */
 export type FlowerOnDay = {
   id: number;
   number: number;
   state: FlowerState;
-  coveredOn: Day;
-  pollinatedOn: Day | null;
-  checkedOn: Day | null;
+  on: Partial<Record<StepAction, Day>>;
+  /** When it was pollinated, last. */
+  pollinatedAt: Date | null;
+  /** How often it was pollinated, and the last day of it. */
+  passes: number;
+  lastPass: Day | null;
 };
 
-export type DueStep = {
+/** The sun's moments on a day; see `marksOf`. */
+export type Marks = (day: Day) => SunMarks;
+
+const HOUR = 3_600_000;
+const later = (moment: Date, hours: number): Date => new Date(moment.getTime() + hours * HOUR);
+
+/** Between which moments a step is done on a day. */
+export function windowOn({ anchor, hours }: Pick<ProtocolStep, "anchor" | "hours">, day: Day, marks: Marks) {
+  const sun = marks(day);
+  if (anchor === "day") return { from: sun.sunrise, to: sun.sunset };
+  const at = sun[anchor];
+  return { from: later(at, hours.low), to: later(at, hours.high) };
+}
+
+/** States in which a flower still has steps to come. */
+const UNDER_WAY: ReadonlySet<FlowerState> = new Set(["covered", "gathered", "pollinated", "uncovered", "set"]);
+
+/** The last step of its protocol that a flower has behind it; −1 for none. */
+function lastDone(protocol: Protocol, flower: FlowerOnDay): number {
+  return protocol.steps.findLastIndex((step) => flower.on[step.action] !== undefined);
+}
+
+export type Due = {
   step: ProtocolStep;
-  flowerIds: number[];
+  /** Between which moments, on the day that was asked for. */
+  from: Date;
+  to: Date;
   /** How many days it may still wait; 0 is the last day, negative is late. */
   daysLeft: number;
 };
 
-/** What each state waits for, and the day from which it counts. */
-const NEXT: Partial<Record<FlowerState, { action: StepAction; since: (flower: FlowerOnDay) => Day }>> = {
-  covered: { action: "pollinate", since: (flower) => flower.coveredOn },
-  pollinated: { action: "check", since: (flower) => flower.pollinatedOn! },
-  set: { action: "harvest", since: (flower) => flower.pollinatedOn! },
-};
+type Waiting = { step: ProtocolStep; since: Day; after: Range; earliest: Date };
+
+/** The steps a flower waits for: the next of its protocol, and before it another pass of the one that is done over. */
+function waitingFor(protocol: Protocol, flower: FlowerOnDay, ripeDays: Range, marks: Marks): Waiting[] {
+  if (!UNDER_WAY.has(flower.state)) return [];
+  const index = lastDone(protocol, flower);
+  const last = protocol.steps[index];
+  const next = protocol.steps[index + 1];
+  if (!last || !next) return [];
+  const done = flower.on[last.action]!;
+  const moment = last.action === "pollinate" ? flower.pollinatedAt : null;
+  const harvest = next.action === "harvest";
+  const since = harvest ? (flower.on.pollinate ?? done) : done;
+  const wait: Waiting[] = [
+    {
+      step: next,
+      since,
+      after: harvest ? ripeDays : next.after,
+      earliest: moment ?? windowOn(last, done, marks).from,
+    },
+  ];
+  if (last.again && flower.lastPass && flower.passes < last.again.times)
+    wait.unshift({
+      step: last,
+      since: flower.lastPass,
+      after: last.again.every,
+      earliest: moment ?? windowOn(last, flower.lastPass, marks).from,
+    });
+  return wait;
+}
 
 /**
- * The steps of a protocol that a cross's flowers are due for on a day, one for each action, last chance first.
+ * What a flower is due for on a day; null when nothing is, or not yet.
+ *
+ * A step comes after the one before it in its protocol, not before the days between them have passed, and on the same
+ * day not before the moment of that one. Another pass of a repeated step falls away once its days are over.
  * @param ripeDays days from pollination to ripe seed, for the harvest step
  */
+export function dueOf(protocol: Protocol, flower: FlowerOnDay, day: Day, ripeDays: Range, marks: Marks): Due | null {
+  for (const { step, since, after, earliest } of waitingFor(protocol, flower, ripeDays, marks)) {
+    const elapsed = daysBetween(since, day);
+    const daysLeft = after.high - elapsed;
+    const pass = flower.on[step.action] !== undefined;
+    if (elapsed < after.low || (pass && daysLeft < 0)) continue;
+    const { from, to } = windowOn(step, day, marks);
+    if (to <= earliest) continue;
+    return { step, from: from > earliest ? from : earliest, to, daysLeft };
+  }
+  return null;
+}
+
+export type DueStep = Due & { flowerIds: number[] };
+
+/** The steps that a cross's flowers are due for on a day, one for each action, last chance first. */
 export function dueSteps(
   protocol: Protocol,
   flowers: FlowerOnDay[],
   day: Day,
-  ripeDays: { low: number; high: number },
+  ripeDays: Range,
+  marks: Marks,
 ): DueStep[] {
   const due = new Map<StepAction, DueStep>();
   for (const flower of flowers) {
-    const next = NEXT[flower.state];
-    const step = next && protocol.steps.find((s) => s.action === next.action);
-    if (!next || !step) continue;
-    const after = step.action === "harvest" ? ripeDays : step.after;
-    const elapsed = daysBetween(next.since(flower), day);
-    if (elapsed < after.low) continue;
-    const daysLeft = after.high - elapsed;
-    const known = due.get(step.action);
+    const own = dueOf(protocol, flower, day, ripeDays, marks);
+    if (!own) continue;
+    const known = due.get(own.step.action);
     if (known) {
       known.flowerIds.push(flower.id);
-      known.daysLeft = Math.min(known.daysLeft, daysLeft);
-    } else due.set(step.action, { step, flowerIds: [flower.id], daysLeft });
+      known.daysLeft = Math.min(known.daysLeft, own.daysLeft);
+    } else due.set(own.step.action, { ...own, flowerIds: [flower.id] });
   }
   return [...due.values()].sort((a, b) => a.daysLeft - b.daysLeft);
 }
 
+/** Why a step can't be recorded for a flower on a day, as a sentence's end; null when it can. */
+export function refusalOf(
+  protocol: Protocol,
+  flower: FlowerOnDay,
+  action: StepAction,
+  day: Day,
+): { early: boolean; words: string } | null {
+  const index = protocol.steps.findIndex((s) => s.action === action);
+  const step = protocol.steps[index];
+  if (!step) return { early: false, words: `takes no such step: ${protocol.name.toLowerCase()}` };
+  const done = lastDone(protocol, flower);
+  if (done === index && step.again) {
+    if (day < flower.lastPass!) return { early: true, words: `was done last on ${flower.lastPass}, after that day` };
+    return null;
+  }
+  if (done >= index) return { early: false, words: `is ${flower.state} already` };
+  const before = protocol.steps[index - 1]!;
+  const since = flower.on[before.action];
+  if (since === undefined) return { early: false, words: `is only ${flower.state}; first ${lower(before.title)}` };
+  const elapsed = daysBetween(since, day);
+  if (elapsed < step.after.low)
+    return {
+      early: true,
+      words:
+        step.after.low === 1
+          ? `was begun on ${since}; it is ready the morning after`
+          : `had its last step on ${since}; it is ready ${step.after.low} days after`,
+    };
+  if (action === "pollinate" && elapsed > step.after.high)
+    return {
+      early: false,
+      words: `was ready ${elapsed - step.after.high} days before and is past it; record it as limp`,
+    };
+  return null;
+}
+
+const lower = (title: string) => title[0]!.toLowerCase() + title.slice(1);
+
 export type LastDay = { day: Day; daysLeft: number; reason: "flowering" | "frost" };
 
 /**
- * The last evening on which covering a flower still makes seed: both parents in flower the next day, and seed of a
- * flower pollinated then ripe before the frost at the quick end of its range.
+ * The last evening on which covering a flower still makes seed: both parents in flower when it is pollinated, and its
+ * seed ripe before the frost at the quick end of its range.
+ * @param lead days from covering to pollinating
  * @returns null when the flowerings never meet
  */
 export function lastDayToCover(
   mother: Span,
   father: Span,
   frost: Day | null,
-  ripeDays: { low: number; high: number },
+  ripeDays: Range,
   today: Day,
+  lead: number,
 ): LastDay | null {
   const both = sharedSpan(mother, father);
   if (!both) return null;
-  const byFlowers = addDays(both.end, -1);
-  const byFrost = frost ? addDays(frost, -ripeDays.low - 1) : byFlowers;
+  const byFlowers = addDays(both.end, -lead);
+  const byFrost = frost ? addDays(frost, -ripeDays.low - lead) : byFlowers;
   const day = byFrost < byFlowers ? byFrost : byFlowers;
   return { day, daysLeft: daysBetween(today, day), reason: byFrost < byFlowers ? "frost" : "flowering" };
 }

@@ -1,62 +1,44 @@
-import { upperTail } from "../numbers/binomial";
-import { plantsNeeded } from "../numbers/plantsNeeded";
+/** How far a flower has come. */
+export const FLOWER_STATES = [
+  "covered",
+  "gathered",
+  "pollinated",
+  "uncovered",
+  "set",
+  "harvested",
+  "failed",
+  "lost",
+  "unusable",
+] as const;
+export type FlowerState = (typeof FLOWER_STATES)[number];
 
-export type FlowerState = "covered" | "pollinated" | "unusable" | "set" | "failed" | "harvested";
+/** What went wrong with a flower and stays written on it. */
+export const FAULTS = ["found-open", "limp", "torn-bag", "wrong-father", "unsure"] as const;
+export type Fault = (typeof FAULTS)[number];
 
 export type Tally = {
+  /** Covered, or its pollen gathered. */
   covered: number;
   /** Pollinated, not yet known whether set. */
   waiting: number;
+  /** Set fruit that is the cross without doubt. */
   set: number;
   lost: number;
+  /** Set or waiting with a fault: never counted as the cross. */
+  doubtful: number;
 };
 
-/** Counts flowers by what they stand for; a harvested fruit is a set one. */
-export function tally(states: FlowerState[]): Tally {
-  const count = (...wanted: FlowerState[]) => states.filter((state) => wanted.includes(state)).length;
-  return {
-    covered: count("covered"),
-    waiting: count("pollinated"),
-    set: count("set", "harvested"),
-    lost: count("unusable", "failed"),
-  };
-}
+const DEAD: ReadonlySet<FlowerState> = new Set(["failed", "lost", "unusable"]);
 
-export type SetRate = { low: number; likely: number; high: number };
-
-export type FlowersToDo = {
-  /** More flowers to cover and pollinate, at the likely set rate; fewer at the high, more at the low rate. */
-  likely: number;
-  fewest: number;
-  most: number;
-  /** The chance that what is covered and waiting already gives enough, at the likely rate. */
-  chanceNow: number;
-};
-
-/** Fruits to wish for when seeds are wanted: each fruit is taken to hold its likely number. */
-export function fruitsFor(seedsWanted: number, seedsPerFruit: number): number {
-  return Math.ceil(seedsWanted / seedsPerFruit);
-}
-
-/**
- * How many more flowers to do so that enough fruits set, counting those that wait.
- *
- * Each flower sets on its own with the set rate, so fruits are binomial: the smallest n for which covered + waiting + n
- * flowers bring the missing fruits with the wanted confidence. The set rate's own uncertainty is shown as the range.
- * @param wanted fruits wanted
- * @param confidence 0–1, the chance of having them
- * @example flowersToDo(2, { covered: 0, waiting: 0, set: 0, lost: 0 }, { low: 0.3, likely: 0.5, high: 0.7 }, 0.9).likely // 7
- */
-export function flowersToDo(wanted: number, done: Tally, rate: SetRate, confidence: number): FlowersToDo {
-  const missing = wanted - done.set;
-  const pending = done.covered + done.waiting;
-  if (missing <= 0) return { likely: 0, fewest: 0, most: 0, chanceNow: 1 };
-  const more = (probability: number) =>
-    Math.max(0, plantsNeeded({ probability, atLeast: missing, confidence }).plants - pending);
-  return {
-    likely: more(rate.likely),
-    fewest: more(rate.high),
-    most: more(rate.low),
-    chanceNow: upperTail(pending, rate.likely, missing),
-  };
+/** Counts flowers by what they stand for; a harvested fruit is a set one, one with a fault never is. */
+export function tally(flowers: { state: FlowerState; fault: Fault | null }[]): Tally {
+  const done = { covered: 0, waiting: 0, set: 0, lost: 0, doubtful: 0 };
+  for (const { state, fault } of flowers) {
+    if (DEAD.has(state)) done.lost++;
+    else if (fault) done.doubtful++;
+    else if (state === "covered" || state === "gathered") done.covered++;
+    else if (state === "pollinated" || state === "uncovered") done.waiting++;
+    else done.set++;
+  }
+  return done;
 }

@@ -1,115 +1,55 @@
 import Joi from "joi";
-import { protocolOf, speciesById } from "@/catalogue/catalogue";
+import { methodsOf, speciesById } from "@/catalogue/catalogue";
 import { daysBetween } from "@/core/calendar/day";
 import { seasonOf } from "@/core/climate/season";
+import { STORAGES, type Storage } from "@/core/pollination/storedPollen";
 import { type Row, refuse } from "@/db/journal";
+import { writeCandidates } from "../candidate/commands";
+import { candidatesOf, candidatesOfFlowers } from "../candidate/queries";
 import { type Context, command, nextCode } from "../command";
 import { count, day, id, seedAmount, version } from "../fields";
+import { importBook } from "./bookImport";
+import { flowerCommands, notAhead, openCross } from "./flowers";
 import { nextGenerationOf, planCross } from "./plan";
-import { type CrossRow, crossById, type Fault, type Flower, flowersOfCross } from "./queries";
+import { type CrossRow, crossById, type Flower, flowersOfCross } from "./queries";
+import { sowAgain, sowOn } from "./sow";
 
-function openCross({ db }: Context, crossId: number): CrossRow {
-  const cross = crossById(db, crossId) ?? refuse("crossId", "That cross does not exist.");
-  if (cross.closed) refuse("crossId", `${cross.code} is closed. Open it again first.`);
-  return cross;
-}
+type Harvest = { crossId: number; fruits: number; on?: string; seeds?: number; mass?: number; doubtful: boolean };
 
-const notAhead = (on: string, today: string) => {
-  if (on > today) refuse("on", "That day is still to come.");
-};
+/** Half and half, where nobody has said more: the father that was meant, or a stranger. */
+const UNSAID = 0.5;
 
-type CoverFlowers = { crossId: number; flowers: number; on?: string };
-
-const coverFlowers = command<CoverFlowers>({
-  name: "flower.cover",
-  schema: Joi.object<CoverFlowers>({
-    crossId: id().required(),
-    flowers: count("Flowers", 200).required(),
-    on: day("Evening"),
-  }),
-  run(context, { crossId, flowers, on = context.today }) {
-    const cross = openCross(context, crossId);
-    notAhead(on, context.today);
-    if (on < cross.motherSown) refuse("on", `The mother was sown on ${cross.motherSown}; she had no flowers that day.`);
-    const last = flowersOfCross(context.db, crossId).at(-1)?.number ?? 0;
-    const ids = Array.from({ length: flowers }, (_, i) =>
-      context.write.insert("flower", { crossId, number: last + i + 1, state: "covered", coveredOn: on }),
-    );
-    return { message: `${cross.code}: ${flowers} ${flowers === 1 ? "flower" : "flowers"} covered`, ids };
-  },
-});
-
-type Result = "pollinated" | Fault | "set" | "failed";
-type RecordFlowers = { crossId: number; on?: string; males: number; results: { id: number; result: Result }[] };
-
-const FAULTS: Record<Fault, string> = { "found-open": "found open", limp: "limp", "torn-bag": "bag torn" };
-
-/** The columns that a result writes, checked against the flower's state and the protocol's days. */
-function patchFor(cross: CrossRow, flower: Flower, result: Result, on: string, males: number): Row {
-  const wrongState = (wanted: string) =>
-    refuse(
-      "results",
-      `Flower ${flower.number} of ${cross.code} is ${flower.state}; only a ${wanted} one can be recorded so.`,
-    );
-  if (result === "set" || result === "failed") {
-    if (flower.state !== "pollinated") wrongState("pollinated");
-    if (on < flower.pollinatedOn!)
-      refuse("on", `Flower ${flower.number} was pollinated on ${flower.pollinatedOn}, after that day.`);
-    return { state: result, checkedOn: on };
+/**
+ * What a lot of fruit with a fault is: open-pollinated seed of the mother's line, which names the cross and the doubt,
+ * with whoever may have been the father in shares, the fruits counting alike.
+ */
+function doubtfulLot(context: Context, cross: CrossRow, taken: Flower[]): { row: Row; fathers: Map<string, number> } {
+  const told = candidatesOfFlowers(context.db, cross.id);
+  const meant = candidatesOf(context.db, "cross", cross.id);
+  const pollen = meant.length ? meant : [{ standId: cross.fatherStandId, plantId: cross.fatherPlantId, share: 1 }];
+  const fathers = new Map<string, number>();
+  const give = (standId: number | null, plantId: number | null, share: number) => {
+    const key = `${standId ?? ""},${plantId ?? ""}`;
+    fathers.set(key, (fathers.get(key) ?? 0) + share / taken.length);
+  };
+  for (const flower of taken) {
+    const own = told.filter((c) => c.flowerId === flower.id && c.role === "father");
+    for (const { standId, plantId, share } of own) give(standId, plantId, share);
+    if (own.length > 0) continue;
+    for (const { standId, plantId, share } of pollen) give(standId, plantId, share * UNSAID);
+    give(null, null, 1 - UNSAID);
   }
-  if (result !== "pollinated") {
-    if (flower.state !== "covered" && flower.state !== "pollinated") wrongState("covered or waiting");
-    return { state: "unusable", fault: result, checkedOn: on };
-  }
-  if (flower.state !== "covered") wrongState("covered");
-  const step = protocolOf(speciesById(cross.species))?.steps.find((s) => s.action === "pollinate");
-  const waited = daysBetween(flower.coveredOn, on);
-  if (step && waited < step.after.low)
-    refuse(
-      "on",
-      `Flower ${flower.number} was covered on ${flower.coveredOn}; it is ready ${step.after.low === 1 ? "the morning after" : `after ${step.after.low} days`}.`,
-    );
-  if (step && waited > step.after.high)
-    refuse("on", `Flower ${flower.number} was covered ${waited} days before and is past it. Record it as limp.`);
-  return { state: "pollinated", pollinatedOn: on, males };
+  const doubt = [...new Set(taken.map((f) => f.fault))].join(", ");
+  return {
+    row: {
+      lineId: cross.motherLineId,
+      kind: "open",
+      generation: cross.kind === "cross" ? null : cross.generation,
+      doubt,
+    },
+    fathers,
+  };
 }
-
-const recordFlowers = command<RecordFlowers>({
-  name: "flower.record",
-  schema: Joi.object<RecordFlowers>({
-    crossId: id().required(),
-    on: day("Day"),
-    males: count("Male flowers", 50).default(1),
-    results: Joi.array()
-      .items(
-        Joi.object({
-          id: id().required(),
-          result: Joi.string().valid("pollinated", "found-open", "limp", "torn-bag", "set", "failed").required(),
-        }),
-      )
-      .min(1)
-      .max(500)
-      .unique("id")
-      .required()
-      .label("Flowers"),
-  }),
-  run(context, { crossId, on = context.today, males, results }) {
-    const cross = openCross(context, crossId);
-    notAhead(on, context.today);
-    const flowers = new Map(flowersOfCross(context.db, crossId).map((f) => [f.id, f]));
-    const counts = new Map<string, number>();
-    for (const { id: flowerId, result } of results) {
-      const flower = flowers.get(flowerId) ?? refuse("results", `${cross.code} has no such flower.`);
-      context.write.update("flower", flowerId, patchFor(cross, flower, result, on, males));
-      const word = FAULTS[result as Fault] ? `unusable (${FAULTS[result as Fault]})` : result;
-      counts.set(word, (counts.get(word) ?? 0) + 1);
-    }
-    const words = [...counts].map(([word, n]) => `${n} ${word}`).join(", ");
-    return { message: `${cross.code}: ${words}`, ids: results.map((r) => r.id) };
-  },
-});
-
-type Harvest = { crossId: number; fruits: number; on?: string; seeds?: number; mass?: number };
 
 const harvestCross = command<Harvest>({
   name: "cross.harvest",
@@ -118,28 +58,31 @@ const harvestCross = command<Harvest>({
     fruits: count("Fruits", 10_000).required(),
     on: day("Day"),
     ...seedAmount,
+    doubtful: Joi.boolean().default(false).label("Fruit with a fault"),
   }),
-  run(context, { crossId, fruits, on = context.today, seeds, mass }) {
+  run(context, { crossId, fruits, on = context.today, seeds, mass, doubtful }) {
     const { db, write, garden } = context;
     const cross = openCross(context, crossId);
     notAhead(on, context.today);
     if (!seeds && !mass) refuse("seeds", "Count the seeds or weigh them.");
-    const ready = flowersOfCross(db, crossId).filter((f) => f.state === "set");
+    const ready = flowersOfCross(db, crossId).filter((f) => f.state === "set" && (f.fault !== null) === doubtful);
     if (fruits > ready.length)
       refuse(
         "fruits",
-        `${cross.code} has ${ready.length} set ${ready.length === 1 ? "fruit" : "fruits"} waiting; ${fruits} can't be brought in.`,
+        `${cross.code} has ${ready.length} set ${ready.length === 1 ? "fruit" : "fruits"} ${doubtful ? "with a fault" : "without a fault"} waiting; ${fruits} can't be brought in.`,
       );
     const taken = ready.slice(0, fruits);
     const early = taken.find((f) => on <= f.pollinatedOn!);
     if (early)
       refuse("on", `Flower ${early.number} was pollinated on ${early.pollinatedOn}; its fruit can't be ripe that day.`);
     const code = nextCode(db, "lot", seasonOf(on, garden.latitude));
+    const doubt = doubtful ? doubtfulLot(context, cross, taken) : null;
     const lotId = write.insert("lot", {
       code,
       lineId: cross.lineId,
       kind: cross.kind,
       generation: cross.generation,
+      ...doubt?.row,
       crossId,
       motherStandId: cross.motherStandId,
       motherPlantId: cross.motherPlantId,
@@ -148,11 +91,18 @@ const harvestCross = command<Harvest>({
       seeds: seeds ?? null,
       mass: mass ?? null,
     });
+    if (doubt) {
+      const candidates = [...doubt.fathers].map(([key, share]) => {
+        const [standId, plantId] = key.split(",").map((n) => Number(n) || null);
+        return { standId: standId ?? null, plantId: plantId ?? null, share };
+      });
+      writeCandidates(context, "lot", lotId, "father", candidates);
+    }
     for (const flower of taken) write.update("flower", flower.id, { state: "harvested", lotId });
     const { daysToRipe } = speciesById(cross.species);
     const waited = Math.min(...taken.map((f) => daysBetween(f.pollinatedOn!, on)));
     return {
-      message: `Lot ${code}: ${fruits} ${fruits === 1 ? "fruit" : "fruits"} of ${cross.code}`,
+      message: `Lot ${code}: ${fruits} ${fruits === 1 ? "fruit" : "fruits"} of ${cross.code}${doubtful ? ", kept apart: not the cross for sure" : ""}`,
       id: lotId,
       warnings:
         waited < daysToRipe.low
@@ -164,24 +114,73 @@ const harvestCross = command<Harvest>({
   },
 });
 
-type AdjustCross = { id: number; version: number; fruitsWanted: number; closed: number };
+type AdjustCross = {
+  id: number;
+  version: number;
+  fruitsWanted?: number;
+  closed?: number;
+  perEvening?: number;
+  method?: string;
+  note?: string;
+  storage?: Storage | null;
+  storedOn?: string | null;
+};
 
 const adjustCross = command<AdjustCross>({
   name: "cross.adjust",
   schema: Joi.object<AdjustCross>({
     id: id().required(),
     version: version().required(),
-    fruitsWanted: count("Fruits wanted", 10_000).required(),
-    closed: Joi.number().valid(0, 1).required().label("Closed"),
+    fruitsWanted: count("Fruits wanted", 10_000),
+    closed: Joi.number().valid(0, 1).label("Closed"),
+    perEvening: count("Flowers in one evening", 500),
+    method: Joi.string().label("Method"),
+    note: Joi.string().trim().max(4000).allow("").label("Note"),
+    storage: Joi.string()
+      .valid(...STORAGES)
+      .allow(null)
+      .label("Pollen kept"),
+    storedOn: day("Pollen gathered on").allow(null),
   }),
-  run({ db, write }, { id: crossId, version: seen, ...input }) {
+  run(context, { id: crossId, version: seen, ...input }) {
+    const { db, write, today } = context;
     const cross = crossById(db, crossId) ?? refuse("id", "That cross does not exist.");
+    if (input.method && input.method !== cross.method) {
+      const ways = methodsOf(speciesById(cross.species), cross.kind === "self", cross.motherAnthers);
+      if (!ways.some((way) => way.id === input.method)) refuse("method", "That method does not serve this cross.");
+      if (flowersOfCross(db, crossId).some((f) => f.pollinatedOn))
+        refuse("method", "Flowers were done already in the other way; plan a cross of its own for this one.");
+    }
+    if (input.storage === null) input.storedOn = null;
+    if (input.storedOn) {
+      if (input.storedOn > today) refuse("storedOn", "That day is still to come.");
+      if (!(input.storage ?? cross.storage)) refuse("storage", "Say how the pollen is kept.");
+    }
     write.update("cross", crossId, input, seen);
-    return {
-      message: `${cross.code}: ${input.fruitsWanted} fruits wanted${input.closed ? ", closed" : ""}`,
-      id: crossId,
-    };
+    const now = crossById(db, crossId)!;
+    const words = [
+      input.fruitsWanted !== undefined || input.closed !== undefined ? `${now.fruitsWanted} fruits wanted` : "",
+      input.closed ? "closed" : "",
+      input.method ? `method ${now.method}` : "",
+      input.perEvening ? `${now.perEvening} in an evening` : "",
+      input.note !== undefined ? "note kept" : "",
+      input.storage !== undefined || input.storedOn !== undefined
+        ? now.storage
+          ? `pollen kept, ${now.storage}`
+          : "fresh pollen"
+        : "",
+    ].filter(Boolean);
+    return { message: `${cross.code}: ${words.join(", ") || "unchanged"}`, id: crossId };
   },
 });
 
-export const crossCommands = [planCross, nextGenerationOf, coverFlowers, recordFlowers, harvestCross, adjustCross];
+export const crossCommands = [
+  planCross,
+  nextGenerationOf,
+  ...flowerCommands,
+  harvestCross,
+  adjustCross,
+  sowOn,
+  sowAgain,
+  importBook,
+];

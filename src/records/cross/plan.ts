@@ -1,16 +1,18 @@
 import Joi from "joi";
-import { protocolOf, speciesById } from "@/catalogue/catalogue";
+import { methodsOf, speciesById } from "@/catalogue/catalogue";
+import type { Species } from "@/catalogue/types";
 import { yearOf } from "@/core/calendar/day";
 import { nextGeneration } from "@/core/custody/generation";
 import { canCross } from "@/core/isolation/crossing";
+import { fruitsFor } from "@/core/pollination/flowersToDo";
 import { meeting } from "@/core/pollination/steps";
-import { fruitsFor } from "@/core/pollination/tally";
 import { refuse } from "@/db/journal";
+import { writeCandidates } from "../candidate/commands";
 import { type Context, command, type Done, nextCode } from "../command";
 import { count, id, name } from "../fields";
 import { type Plant, plantById } from "../plant/queries";
 import { existingStand } from "../stand/commands";
-import { forecaster } from "../stand/forecast";
+import { type Forecaster, forecaster } from "../stand/forecast";
 import type { StandRow } from "../stand/queries";
 import type { CrossKind } from "./queries";
 
@@ -27,9 +29,25 @@ export type PlanCross = {
   setLikely: number;
   setHigh: number;
   confidence: number;
+  method?: string;
+  perEvening: number;
+  /** More mothers: a cross of its own for each, with the same father. */
+  moreMothers: Parent[];
+  /** More fathers: their pollen is mixed, each with the same share. */
+  moreFathers: Parent[];
+  /** The other way round as well. */
+  reciprocal: boolean;
 };
+type Parent = { standId: number; plantId?: number };
 
 const rate = (label: string) => Joi.number().min(0.01).max(1).label(label);
+
+const parents = (label: string) =>
+  Joi.array()
+    .items(Joi.object({ standId: id().required(), plantId: id() }))
+    .max(50)
+    .default([])
+    .label(label);
 
 const planSchema = Joi.object<PlanCross>({
   motherStandId: id().required().label("Mother"),
@@ -50,6 +68,11 @@ const planSchema = Joi.object<PlanCross>({
     .required()
     .messages({ "number.min": "The highest rate can't be under the likely one." }),
   confidence: Joi.number().min(0.5).max(0.999).required().label("How sure"),
+  method: Joi.string().label("Method"),
+  perEvening: count("Flowers in one evening", 500).default(6),
+  moreMothers: parents("More mothers"),
+  moreFathers: parents("More fathers"),
+  reciprocal: Joi.boolean().default(false).label("The other way round too"),
 });
 
 function parentPlant(context: Context, plantId: number | undefined, stand: StandRow, field: string): Plant | null {
@@ -94,7 +117,7 @@ function offspringLine(context: Context, mother: StandRow, father: StandRow, lin
   });
 }
 
-function wantedFruits(input: PlanCross): number {
+function wantedFruits(input: OneCross): number {
   if (input.seedsWanted) {
     if (!input.seedsPerFruit) refuse("seedsPerFruit", "Say how many seeds a fruit holds.");
     return fruitsFor(input.seedsWanted, input.seedsPerFruit!);
@@ -102,31 +125,56 @@ function wantedFruits(input: PlanCross): number {
   return input.fruitsWanted ?? refuse("fruitsWanted", "Say how many fruits or seeds are wanted.");
 }
 
+type OneCross = Omit<PlanCross, "moreMothers" | "reciprocal">;
+
+/** The way chosen, or the usual one; refused where there is none. */
+function methodFor(mother: StandRow, species: Species, kind: CrossKind, wanted: string | undefined): string {
+  const ways = methodsOf(species, kind === "self", mother.anthers);
+  if (ways.length === 0)
+    refuse(
+      "motherStandId",
+      kind === "self"
+        ? `${species.name} has males and females on plants of their own; no plant can be selfed.`
+        : `${species.name} is not pollinated by hand; grow both under one cage instead.`,
+    );
+  if (wanted && !ways.some((way) => way.id === wanted)) refuse("method", "That method does not serve this cross.");
+  return wanted ?? ways[0]!.id;
+}
+
+const labelOf = (stand: StandRow, plant: Plant | null) => `${stand.lineName}${plant ? ` plant ${plant.number}` : ""}`;
+
+/** Further fathers of mixed pollen, checked like the first. */
+function mixedFathers(context: Context, mother: Species, more: Parent[]): { stand: StandRow; plant: Plant | null }[] {
+  return more.map(({ standId, plantId }) => {
+    const stand = existingStand(context, standId, "moreFathers");
+    const crossing = canCross(mother, speciesById(stand.species));
+    if (!crossing.can) refuse("moreFathers", crossing.why);
+    return { stand, plant: parentPlant(context, plantId, stand, "moreFathers") };
+  });
+}
+
 /** Checks and writes one planned cross; says when the flowerings do not meet. */
-function planOne(context: Context, input: PlanCross): Done & { id: number } {
+export function planOne(context: Context, sky: Forecaster, input: OneCross): Done & { id: number } {
   const { db, write, today } = context;
   const mother = existingStand(context, input.motherStandId, "motherStandId");
   const father = existingStand(context, input.fatherStandId, "fatherStandId");
   const [motherSpecies, fatherSpecies] = [speciesById(mother.species), speciesById(father.species)];
   const crossing = canCross(motherSpecies, fatherSpecies);
   if (!crossing.can) refuse("fatherStandId", crossing.why);
-  if (!protocolOf(motherSpecies))
-    refuse(
-      "motherStandId",
-      `No hand pollination is laid out yet for ${motherSpecies.flowerType}; grow both under one cage instead.`,
-    );
   const motherPlant = parentPlant(context, input.motherPlantId, mother, "motherPlantId");
   const fatherPlant = parentPlant(context, input.fatherPlantId, father, "fatherPlantId");
+  const more = mixedFathers(context, motherSpecies, input.moreFathers);
   const kind: CrossKind =
-    motherPlant && motherPlant.id === fatherPlant?.id
+    motherPlant && motherPlant.id === fatherPlant?.id && more.length === 0
       ? "self"
-      : mother.lineId === father.lineId
+      : [father, ...more.map((m) => m.stand)].every((stand) => stand.lineId === mother.lineId)
         ? "intercross"
         : "cross";
+  const method = methodFor(mother, motherSpecies, kind, input.method);
   const fruitsWanted = wantedFruits(input);
   const lineId = offspringLine(context, mother, father, input.lineName);
   const generation = nextGeneration(kind, mother.generation, father.generation);
-  const { lineName: _, ...kept } = input;
+  const { lineName: _, moreFathers: __, ...kept } = input;
   const code = nextCode(db, "cross", mother.season);
   const made = write.insert("cross", {
     code,
@@ -136,24 +184,69 @@ function planOne(context: Context, input: PlanCross): Done & { id: number } {
     generation,
     plannedOn: today,
     ...kept,
+    method,
     fruitsWanted,
   });
-  const sky = forecaster(db);
+  if (more.length > 0) {
+    const all = [{ stand: father, plant: fatherPlant }, ...more];
+    writeCandidates(
+      context,
+      "cross",
+      made,
+      "father",
+      all.map(({ stand, plant }) => ({ standId: stand.id, plantId: plant?.id ?? null, share: 1 / all.length })),
+    );
+  }
   const meet = meeting(sky.of(mother).female, sky.of(father).male);
-  const who = (stand: StandRow, plant: Plant | null) => `${stand.lineName}${plant ? ` plant ${plant.number}` : ""}`;
+  const fathers = [labelOf(father, fatherPlant), ...more.map((m) => labelOf(m.stand, m.plant))].join(" + ");
   return {
-    message: `${code} planned: ${who(mother, motherPlant)} × ${kind === "self" ? "itself" : who(father, fatherPlant)}`,
+    message: `${code} planned: ${labelOf(mother, motherPlant)} × ${kind === "self" ? "itself" : fathers}`,
     id: made,
-    warnings:
-      meet.days > 0
+    warnings: [
+      ...(meet.days > 0
         ? []
         : [
-            `The flowerings miss each other by ${meet.gapDays} days; the ${meet.first} is first. Sow the other earlier, or a second time.`,
-          ],
+            `The flowerings miss each other by ${meet.gapDays} days; the ${meet.first} is first. Meet in flower, on its page, lists the ways out.`,
+          ]),
+      ...(kind === "self" && motherSpecies.ownPollen === "refused" && method !== "cabbage-bud"
+        ? [`${motherSpecies.name} mostly refuses its own pollen in open flowers; few will set.`]
+        : []),
+      ...(crossing.degree === "freely"
+        ? []
+        : [`These species cross ${crossing.degree}: expect few seeds, and many that are weak or sterile.`]),
+    ],
   };
 }
 
-export const planCross = command<PlanCross>({ name: "cross.plan", schema: planSchema, run: planOne });
+/** One cross, or several at once: a mother each with the same father, and the other way round where asked. */
+function plan(context: Context, { moreMothers, reciprocal, ...input }: PlanCross): Done {
+  const sky = forecaster(context.db);
+  const one = (patch: Partial<OneCross>) => planOne(context, sky, { ...input, ...patch });
+  const made = [
+    one({}),
+    ...moreMothers.map(({ standId, plantId }) => one({ motherStandId: standId, motherPlantId: plantId })),
+  ];
+  if (reciprocal)
+    made.push(
+      one({
+        motherStandId: input.fatherStandId,
+        motherPlantId: input.fatherPlantId,
+        fatherStandId: input.motherStandId,
+        fatherPlantId: input.motherPlantId,
+        moreFathers: [],
+        lineName: input.lineName && `${input.lineName}, the other way`,
+        method: undefined,
+      }),
+    );
+  return {
+    message: made.length === 1 ? made[0]!.message : `${made.length} crosses planned`,
+    id: made[0]!.id,
+    ids: made.map((m) => m.id),
+    warnings: [...new Set(made.flatMap((m) => m.warnings ?? []))],
+  };
+}
+
+export const planCross = command<PlanCross>({ name: "cross.plan", schema: planSchema, run: plan });
 
 type NextGeneration = { standId: number; plantIds: number[]; how: "self" | "intercross"; fruitsEach: number };
 
@@ -171,8 +264,9 @@ export const nextGenerationOf = command<NextGeneration>({
       refuse("plantIds", "Choose at least two plants to cross among themselves.");
     const stand = existingStand(context, standId, "standId");
     const { handSet } = speciesById(stand.species);
+    const sky = forecaster(context.db);
     const made = plantIds.map((motherPlantId, i) =>
-      planOne(context, {
+      planOne(context, sky, {
         motherStandId: standId,
         fatherStandId: standId,
         motherPlantId,
@@ -182,6 +276,8 @@ export const nextGenerationOf = command<NextGeneration>({
         setLikely: (handSet.low + handSet.high) / 2,
         setHigh: handSet.high,
         confidence: 0.9,
+        perEvening: 6,
+        moreFathers: [],
       }),
     );
     return {

@@ -1,9 +1,11 @@
+import type { Anthers } from "@/catalogue/catalogue";
 import { groupBy } from "@/core/lists/groupBy";
-import type { FlowerState } from "@/core/pollination/tally";
+import type { Stage } from "@/core/pollination/protocol";
+import type { Storage } from "@/core/pollination/storedPollen";
+import type { Fault, FlowerState } from "@/core/pollination/tally";
 import type { Db } from "@/db/open";
 
 export type CrossKind = "cross" | "self" | "intercross";
-export type Fault = "found-open" | "limp" | "torn-bag";
 
 export type Cross = {
   id: number;
@@ -26,6 +28,12 @@ export type Cross = {
   plannedOn: string;
   closed: 0 | 1;
   version: number;
+  /** The protocol chosen; null for those of before there was a choice. */
+  method: string | null;
+  perEvening: number;
+  note: string;
+  storage: Storage | null;
+  storedOn: string | null;
 };
 
 export type Flower = {
@@ -34,11 +42,20 @@ export type Flower = {
   number: number;
   state: FlowerState;
   coveredOn: string;
+  gatheredOn: string | null;
   pollinatedOn: string | null;
+  pollinatedAt: string | null;
+  passes: number;
+  lastPass: string | null;
   males: number | null;
+  bud: Stage | null;
+  uncoveredOn: string | null;
   checkedOn: string | null;
   fault: Fault | null;
+  lostWhy: string | null;
   lotId: number | null;
+  plantId: number | null;
+  note: string;
   version: number;
 };
 
@@ -46,18 +63,26 @@ export type CrossRow = Cross & {
   lineName: string;
   motherCode: string;
   motherName: string;
+  motherLineId: number;
+  motherBedId: number | null;
   motherBed: string | null;
   motherNumber: number | null;
+  motherAnthers: Anthers;
   fatherCode: string;
   fatherName: string;
+  fatherLineId: number;
   fatherNumber: number | null;
+  /** Fathers beside the first, whose pollen is mixed in. */
+  moreFathers: number;
   species: string;
   motherSown: string;
 };
 
 const SELECT = `SELECT x.*, l.name lineName, l.species,
-    m.code motherCode, ml.name motherName, mb.name motherBed, mp.number motherNumber,
-    f.code fatherCode, fl.name fatherName, fp.number fatherNumber,
+    m.code motherCode, ml.name motherName, m.lineId motherLineId, m.bedId motherBedId, mb.name motherBed,
+    mp.number motherNumber, ml.anthers motherAnthers,
+    f.code fatherCode, fl.name fatherName, f.lineId fatherLineId, fp.number fatherNumber,
+    (SELECT count(*) FROM candidate c WHERE c.crossId = x.id AND c.role = 'father') moreFathers,
     m.sown motherSown
   FROM cross x JOIN line l ON l.id = x.lineId
   JOIN stand m ON m.id = x.motherStandId JOIN line ml ON ml.id = m.lineId
@@ -90,4 +115,36 @@ export function flowersOfSeason(db: Db, season: number): Map<number, Flower[]> {
     )
     .all(season) as Flower[];
   return groupBy(rows, (flower) => flower.crossId);
+}
+
+/** One flower by its cross's code and its number, as they stand on its tag. */
+export function flowerOnTag(db: Db, crossCode: string, number: number): Flower | undefined {
+  return db
+    .prepare("SELECT f.* FROM cross x JOIN flower f ON f.crossId = x.id WHERE x.code = ? AND f.number = ?")
+    .get(crossCode, number) as Flower | undefined;
+}
+
+export type Outcome = {
+  species: string;
+  lineId: number;
+  method: string | null;
+  /** The clock's hour of pollination, two digits; null where it was not kept. */
+  hour: string | null;
+  set: number;
+  failed: number;
+};
+
+/** How flowers without a fault did, by species, mother's line, method and hour: what set rates learn from. */
+export function outcomes(db: Db): Outcome[] {
+  return db
+    .prepare(
+      `SELECT ml.species, m.lineId, x.method, substr(f.pollinatedAt, 1, 2) hour,
+         sum(f.state <> 'failed') "set", sum(f.state = 'failed') failed
+       FROM flower f JOIN cross x ON x.id = f.crossId
+       JOIN stand m ON m.id = x.motherStandId JOIN line ml ON ml.id = m.lineId
+       WHERE f.fault IS NULL
+         AND (f.state IN ('set', 'harvested', 'failed') OR (f.state = 'lost' AND f.checkedOn IS NOT NULL))
+       GROUP BY ml.species, m.lineId, x.method, hour`,
+    )
+    .all() as Outcome[];
 }

@@ -1,3 +1,4 @@
+import { flowerCode } from "@/core/custody/code";
 import type { Db } from "@/db/open";
 
 export type JournalEntry = {
@@ -21,7 +22,7 @@ export function journal(db: Db, before: number | null, limit: number): JournalEn
 }
 
 export type Found = {
-  kind: "line" | "stand" | "family" | "cross" | "lot" | "plant";
+  kind: "line" | "stand" | "family" | "cross" | "lot" | "plant" | "flower";
   id: number;
   code: string;
   name: string;
@@ -59,4 +60,25 @@ export function find(db: Db, words: string): Found[] {
     )
     .all({ like: `%${plantWords[1]!.trim()}%`, number: Number(plantWords[2]) }) as Found[];
   return [...plants, ...rows];
+}
+
+/** The flower that a tag names: its cross's page, opened at it. A tag printed ahead leads to the cross. */
+export function findFlower(db: Db, crossCode: string, number: number): Found[] {
+  const cross = db
+    .prepare(
+      `SELECT x.id, l.name, (SELECT f.id FROM flower f WHERE f.crossId = x.id AND f.number = :number) flowerId
+       FROM cross x JOIN line l ON l.id = x.lineId WHERE x.code = :crossCode`,
+    )
+    .get({ crossCode, number }) as { id: number; name: string; flowerId: number | null } | undefined;
+  if (!cross) return [];
+  const known = cross.flowerId !== null;
+  return [
+    {
+      kind: "flower",
+      id: cross.flowerId ?? cross.id,
+      code: flowerCode(crossCode, number),
+      name: `${cross.name}, flower ${number}${known ? "" : ", not covered yet"}`,
+      href: `/crosses/${cross.id}${known ? `?flower=${number}` : ""}`,
+    },
+  ];
 }

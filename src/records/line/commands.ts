@@ -17,6 +17,7 @@ type LineInput = {
   description: string;
   purity: number | null;
   harm: string;
+  anthers: string;
 };
 
 const lineFields = {
@@ -32,6 +33,7 @@ const lineFields = {
   description: Joi.string().trim().max(4000).default("").label("Description"),
   purity: Joi.number().min(0.5).max(0.9999).allow(null).default(null).label("Purity wanted"),
   harm: Joi.string().valid("none", "bitter", "hot", "male-sterile").default("none").label("Its pollen does harm"),
+  anthers: Joi.string().valid("as-species", "yes", "no").default("as-species").label("Anthers in fruiting flowers"),
 };
 
 const HYBRID_WARNING =

@@ -1,3 +1,4 @@
+import type { Anthers } from "@/catalogue/catalogue";
 import type { Harm, School } from "@/core/isolation/scene";
 import type { Db } from "@/db/open";
 
@@ -16,6 +17,8 @@ export type Line = {
   /** The share of true seed wanted, 0–1; null where the level of care decides. */
   purity: number | null;
   harm: Exclude<Harm, "wild">;
+  /** Whether its fruiting flowers carry anthers, where those of its species may. */
+  anthers: Anthers;
   motherLineId: number | null;
   fatherLineId: number | null;
   version: number;

@@ -15,6 +15,8 @@ export type Lot = {
   seeds: number | null;
   mass: number | null;
   note: string;
+  /** What is doubtful about its father, where its flowers had a fault. */
+  doubt: string | null;
   version: number;
 };
 

@@ -22,7 +22,7 @@ export function existingStand({ db }: Pick<Context, "db">, stand: number, field:
 }
 
 /** The season in which a stand flowers for seed: a crop of the second year belongs to that year. */
-const floweringSeason = ({ db, garden }: Context, stand: Sowing & { lineId: number; species: string }) =>
+export const floweringSeason = ({ db, garden }: Context, stand: Sowing & { lineId: number; species: string }) =>
   seasonOf(forecaster(db).of({ ...stand, firstFlower: null }).start, garden.latitude);
 
 /** How a stand is planted and kept through the winter. */

@@ -1,3 +1,4 @@
+import type { Anthers } from "@/catalogue/catalogue";
 import type { Overwintering } from "@/core/flowering/forecast";
 import type { Cover, FlowerCare, Harm, School } from "@/core/isolation/scene";
 import type { Db } from "@/db/open";
@@ -36,6 +37,7 @@ export type StandRow = Stand & {
   status: Status;
   purity: number | null;
   harm: Exclude<Harm, "wild">;
+  anthers: Anthers;
   motherLineId: number | null;
   fatherLineId: number | null;
   lotCode: string | null;
@@ -50,7 +52,7 @@ export type StandRow = Stand & {
   numbered: number;
 };
 
-const SELECT = `SELECT s.*, l.name lineName, l.code lineCode, l.species, l.school, l.status, l.purity, l.harm,
+const SELECT = `SELECT s.*, l.name lineName, l.code lineCode, l.species, l.school, l.status, l.purity, l.harm, l.anthers,
     l.motherLineId, l.fatherLineId, k.code lotCode,
     b.name bedName, b.x, b.y, b.width, b.length, b.turn, b.outside,
     (SELECT count(*) FROM plant p WHERE p.standId = s.id) numbered

@@ -1,15 +1,36 @@
 import { dayInWords } from "@/core/calendar/day";
 import { CommandButton } from "@/ui/CommandButton";
 import { Enough } from "@/ui/Enough";
-import type { CrossState } from "@/views/today";
+import type { CrossState } from "@/views/pollination";
 import { FlowersFigure } from "./figures";
 import { percent, plural } from "./words";
+
+/** What a set rate rests on, in flowers. */
+const restsOn = (learned: CrossState["learned"]) =>
+  `rests on ${learned
+    .filter(({ flowers }) => flowers >= 0.5)
+    .map(({ what, flowers }) => `${what} (as ${plural(Math.round(flowers), "flower")})`)
+    .join(", ")}`;
+
+/** Tonight's share, and from when on it can't be reached any more. */
+function Evenings({ evenings, state }: { evenings: CrossState["evenings"]; state: CrossState }) {
+  if (!evenings || evenings.tonight === 0) return null;
+  const each = state.cross.perEvening;
+  return (
+    <strong>
+      Do {evenings.tonight} tonight
+      {evenings.beginBy
+        ? `; begun after ${dayInWords(evenings.beginBy)} it can't be reached at ${each} an evening.`
+        : `, all that ${each} an evening allow: only ${evenings.possible} can still be done. Do more each evening, or accept fewer fruits.`}
+    </strong>
+  );
+}
 
 const chance = (share: number) => `${Math.round(share * 100)} chances in 100`;
 
 /** How a cross's flowers stand against what is wanted, with the gap in words and the ways to close it. */
 export function EnoughFruit({ state }: { state: CrossState }) {
-  const { cross, tally, rate, toDo, last } = state;
+  const { cross, tally, rate, toDo, last, evenings, learned, method } = state;
   const reached = tally.set >= cross.fruitsWanted;
   const possible = tally.set + tally.waiting + tally.covered;
   return (
@@ -18,6 +39,7 @@ export function EnoughFruit({ state }: { state: CrossState }) {
         <strong>
           {tally.set} set, {tally.waiting + tally.covered} waiting, {cross.fruitsWanted} wanted.
         </strong>{" "}
+        {tally.doubtful > 0 && `${tally.doubtful} in doubt are not counted. `}
         {reached ? (
           "Enough have set. Bring them in ripe."
         ) : toDo.likely === 0 ? (
@@ -26,7 +48,8 @@ export function EnoughFruit({ state }: { state: CrossState }) {
           <>
             Do <FlowersFigure wanted={cross.fruitsWanted} done={tally} rate={rate} confidence={cross.confidence} /> more
             ({toDo.fewest}–{toDo.most} over the set rate&apos;s range) by {dayInWords(last.day)} for{" "}
-            {chance(cross.confidence)}.{last.reason === "frost" && " After that the seed does not ripen before frost."}
+            {chance(cross.confidence)}. <Evenings evenings={evenings} state={state} />
+            {last.reason === "frost" && " After that the seed does not ripen before frost."}
           </>
         ) : (
           <>
@@ -50,10 +73,11 @@ export function EnoughFruit({ state }: { state: CrossState }) {
           [
             "Set rate",
             `${rate.likely.toFixed(2)} (${rate.low.toFixed(2)}–${rate.high.toFixed(2)})`,
-            "as planned with the cross",
+            `nine tenths of it lies in that range; ${restsOn(learned)}`,
           ],
-          ["Chance with what waits now", percent(toDo.chanceNow), "binomial, at the likely set rate"],
-          ["Unusable or failed so far", String(tally.lost), "your record"],
+          ["Chance with what waits now", percent(toDo.chanceNow), "beta-binomial, the rate's doubt counted in"],
+          ["Lost so far", String(tally.lost), "your record"],
+          ["Method", method.name, cross.storage ? "with stored pollen" : "fresh pollen"],
           [
             "Evenings left",
             last ? String(Math.max(0, last.daysLeft + 1)) : "0",

@@ -3,6 +3,7 @@ import type { ReactNode } from "react";
 import { type BandProps, SeasonBand } from "@/ui/SeasonBand";
 import { Find } from "./Find";
 import { PLACES } from "./places";
+import { Scan } from "./Scan";
 
 type Props = {
   at: (typeof PLACES)[number]["href"];
@@ -44,7 +45,10 @@ export function Page({ at, title, band, beside, wide, children }: Props) {
             ))}
           </ul>
           <div className="ml-auto shrink-0 pb-2">
-            <Find />
+            <span className="flex items-center gap-4">
+              <Scan />
+              <Find />
+            </span>
           </div>
         </nav>
       </header>

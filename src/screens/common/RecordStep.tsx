@@ -1,20 +1,27 @@
 "use client";
 import { ToggleGroup } from "radix-ui";
-import { useState } from "react";
-import type { ProtocolStep } from "@/core/pollination/steps";
+import { useEffect, useState } from "react";
+import { addDays, dayInWords } from "@/core/calendar/day";
+import type { ProtocolStep, Unit } from "@/core/pollination/protocol";
 import { massTyped, massUnit, type Units } from "@/core/units/units";
 import { CommandForm, Field } from "@/ui/CommandForm";
 import { Stepper } from "@/ui/Stepper";
 import { useCommand } from "@/ui/useCommand";
 import { useKept } from "@/ui/useKept";
+import { StageRow } from "./drawings/FlowerStage";
+import { clockNow, MALES_WORDS, RESULT_CHOICES } from "./results";
 import { plural } from "./words";
 
-type Flower = { id: number; number: number };
+type Flower = { id: number; number: number; code: string };
 type Props = {
   crossId: number;
+  code: string;
+  unit: Unit;
   day: string;
   step: ProtocolStep;
   flowers: Flower[];
+  /** Set fruit with a fault, which is brought in apart. */
+  doubtful?: number;
   suggested: number;
   units: Units;
   onDone: () => void;
@@ -25,20 +32,21 @@ export function RecordStep(props: Props) {
   const { step } = props;
   return (
     <div>
-      <p className="text-lg">{step.look}</p>
+      {step.drawing && step.stages && <StageRow drawing={step.drawing} stages={step.stages} />}
+      <p className="mt-3 text-lg">{step.look}</p>
       <p className="mt-2 text-sm text-soft">
-        <strong className="text-rust">{step.tooLate}</strong> You need: {step.tools}.
+        <strong className="text-rust">{step.tooLate}</strong> You need: {step.tools}. Record: {step.record}.
       </p>
       <div className="mt-6">
         {step.action === "cover" && <Cover {...props} />}
-        {(step.action === "pollinate" || step.action === "check") && <Results key={step.action} {...props} />}
+        {RESULT_CHOICES[step.action] && <Results key={step.action} {...props} />}
         {step.action === "harvest" && <Harvest {...props} />}
       </div>
     </div>
   );
 }
 
-function Trouble({ message }: { message: string | null }) {
+export function Trouble({ message }: { message: string | null }) {
   return message ? (
     <p role="alert" className="my-4 border-l-4 border-rust pl-3 font-semibold text-rust">
       {message}
@@ -48,12 +56,37 @@ function Trouble({ message }: { message: string | null }) {
 
 const wide = "leaf leaf-strong mt-6 min-h-16 w-full text-xl";
 
-function Cover({ crossId, day, suggested, onDone }: Props) {
-  const { run, busy } = useCommand();
+/** The day something was done: today, or told the day after. */
+export function WhichDay({ day, on, onChange }: { day: string; on: string; onChange: (on: string) => void }) {
+  return (
+    <ToggleGroup.Root
+      type="single"
+      value={on}
+      onValueChange={(value) => value && onChange(value)}
+      aria-label="Day"
+      className="mb-4 flex gap-2"
+    >
+      {[day, addDays(day, -1)].map((choice, i) => (
+        <ToggleGroup.Item
+          key={choice}
+          value={choice}
+          className="leaf data-[state=on]:bg-damson data-[state=on]:text-on-damson"
+        >
+          {i === 0 ? "Today" : "Yesterday"}, {dayInWords(choice)}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  );
+}
+
+function Cover({ crossId, code, unit, day, suggested, onDone }: Props) {
+  const { runKept, busy } = useCommand();
   const [flowers, setFlowers, clear] = useKept(`cover-${crossId}-${day}`, Math.max(1, suggested));
+  const [on, setOn] = useState(day);
   const [trouble, setTrouble] = useState<string | null>(null);
   const save = async () => {
-    const answer = await run("flower.cover", { crossId, flowers });
+    const words = `${code}: ${plural(flowers, unit)} covered`;
+    const answer = await runKept("flower.cover", { crossId, flowers, on }, words);
     if (!answer) return;
     if (!answer.ok) return setTrouble(answer.message);
     clear();
@@ -61,42 +94,41 @@ function Cover({ crossId, day, suggested, onDone }: Props) {
   };
   return (
     <>
-      <Stepper label="mother flowers covered" value={flowers} min={1} max={200} onChange={setFlowers} />
+      <WhichDay day={day} on={on} onChange={setOn} />
+      <Stepper
+        label={`${unit === "flower" ? "mother flower" : unit}s covered`}
+        value={flowers}
+        min={1}
+        max={200}
+        onChange={setFlowers}
+      />
       <Trouble message={trouble} />
       <button type="button" className={wide} disabled={busy} onClick={() => void save()}>
-        {plural(flowers, "flower")} covered
+        {plural(flowers, unit)} covered
       </button>
     </>
   );
 }
 
-const CHOICES = {
-  pollinate: [
-    ["pollinated", "Pollinated"],
-    ["found-open", "Found open"],
-    ["limp", "Limp"],
-    ["torn-bag", "Torn bag"],
-  ],
-  check: [
-    ["set", "Set"],
-    ["failed", "Not set"],
-    ["later", "Later"],
-  ],
-} as const;
-
-function Results({ crossId, day, step, flowers, onDone }: Props) {
-  const { run, busy } = useCommand();
-  const action = step.action as keyof typeof CHOICES;
-  const usual = CHOICES[action][0][0];
+function Results({ crossId, code, unit, day, step, flowers, onDone }: Props) {
+  const { runKept, busy } = useCommand();
+  const { action } = step;
+  const choices = RESULT_CHOICES[action]!;
+  const usual = choices[0]![0];
   const [chosen, setChosen, clear] = useKept<Record<string, string>>(`${action}-${crossId}-${day}`, {});
   const [males, setMales] = useKept(`males-${crossId}-${day}`, 2);
+  const [on, setOn] = useState(day);
+  const [at, setAt] = useState("");
+  useEffect(() => setAt(clockNow()), []);
   const [trouble, setTrouble] = useState<string | null>(null);
   const of = (flower: Flower) => chosen[flower.id] ?? usual;
   const recorded = flowers.filter((f) => of(f) !== "later");
   const good = recorded.filter((f) => of(f) === usual).length;
+  const word = choices[0]![1].toLowerCase();
   const save = async () => {
     const results = recorded.map((f) => ({ id: f.id, result: of(f) }));
-    const answer = await run("flower.record", { crossId, males, results });
+    const timed = action === "pollinate" ? { males, ...(at ? { at } : {}) } : {};
+    const answer = await runKept("flower.record", { crossId, on, ...timed, results }, `${code}: ${good} ${word}`);
     if (!answer) return;
     if (!answer.ok) return setTrouble(answer.message);
     clear();
@@ -104,10 +136,28 @@ function Results({ crossId, day, step, flowers, onDone }: Props) {
   };
   return (
     <>
+      <WhichDay day={day} on={on} onChange={setOn} />
+      {flowers.length > 2 && (
+        <div className="mb-4 flex flex-wrap items-center gap-2" role="group" aria-label="All at once">
+          <span className="text-soft">All {flowers.length}:</span>
+          {choices.map(([value, label]) => (
+            <button
+              key={value}
+              type="button"
+              className="leaf"
+              onClick={() => setChosen(Object.fromEntries(flowers.map((f) => [f.id, value])))}
+            >
+              {label}
+            </button>
+          ))}
+        </div>
+      )}
       {flowers.map((flower) => (
         <fieldset key={flower.id} className="border-t border-rule py-3">
           <legend className="sr-only">Flower {flower.number}</legend>
-          <p className="mb-2 font-head text-lg font-bold">Flower {flower.number}</p>
+          <p className="mb-2 font-head text-lg font-bold">
+            Flower {flower.number} <span className="text-sm font-normal text-soft">{flower.code}</span>
+          </p>
           <ToggleGroup.Root
             type="single"
             value={of(flower)}
@@ -115,7 +165,7 @@ function Results({ crossId, day, step, flowers, onDone }: Props) {
             aria-label={`Flower ${flower.number}`}
             className="grid grid-cols-2 gap-2 sm:flex sm:flex-wrap"
           >
-            {CHOICES[action].map(([value, label]) => (
+            {choices.map(([value, label]) => (
               <ToggleGroup.Item
                 key={value}
                 value={value}
@@ -128,40 +178,67 @@ function Results({ crossId, day, step, flowers, onDone }: Props) {
         </fieldset>
       ))}
       {action === "pollinate" && (
-        <div className="border-t border-rule py-3">
-          <Stepper
-            label="male flowers on each; one is often too few"
-            value={males}
-            min={1}
-            max={20}
-            onChange={setMales}
-          />
+        <div className="grid gap-4 border-t border-rule py-3">
+          <Stepper label={MALES_WORDS[unit]!} value={males} min={1} max={200} onChange={setMales} />
+          <label className="flex items-center gap-3">
+            <span className="font-semibold">At</span>
+            <input type="time" className="w-36" value={at} onChange={(event) => setAt(event.target.value)} />
+          </label>
         </div>
       )}
       <Trouble message={trouble} />
       <button type="button" className={wide} disabled={busy || recorded.length === 0} onClick={() => void save()}>
-        {action === "pollinate" ? `${good} pollinated` : `${good} set`}
-        {recorded.length > good ? `, ${recorded.length - good} lost` : ""}
+        {good} {word}
+        {recorded.length > good ? `, ${recorded.length - good} otherwise` : ""}
       </button>
     </>
   );
 }
 
-function Harvest({ crossId, day, flowers, units, onDone }: Props) {
-  return (
-    <CommandForm
-      command="cross.harvest"
-      draft={`harvest-${crossId}`}
-      values={{ fruits: flowers.length, on: day, seeds: null, mass: null }}
-      hidden={{ crossId }}
-      factors={{ mass: massTyped(1, units) }}
-      submit="Make the lot"
-      onDone={onDone}
-    >
+function Harvest({ crossId, day, flowers, doubtful = 0, units, onDone }: Props) {
+  const amount = (
+    <>
       <Field name="fruits" label="Fruits brought in" type="number" />
       <Field name="on" label="Day" type="date" />
       <Field name="seeds" label="Seeds, counted" type="number" hint="Or leave empty and weigh them." />
       <Field name="mass" label="Seeds, weighed" type="number" unit={massUnit(units)} />
-    </CommandForm>
+    </>
+  );
+  return (
+    <>
+      {flowers.length > 0 && (
+        <CommandForm
+          command="cross.harvest"
+          draft={`harvest-${crossId}`}
+          values={{ fruits: flowers.length, on: day, seeds: null, mass: null }}
+          hidden={{ crossId }}
+          factors={{ mass: massTyped(1, units) }}
+          submit="Make the lot"
+          onDone={onDone}
+        >
+          {amount}
+        </CommandForm>
+      )}
+      {doubtful > 0 && (
+        <section className="mt-8 border-t border-rule pt-4">
+          <h3>Fruit with a fault</h3>
+          <p className="mb-3 text-sm text-soft">
+            {plural(doubtful, "set fruit")} found open, with a torn bag or in doubt. It becomes a lot of its own, as
+            open-pollinated seed of the mother with possible fathers, never the cross.
+          </p>
+          <CommandForm
+            command="cross.harvest"
+            draft={`harvest-doubt-${crossId}`}
+            values={{ fruits: doubtful, on: day, seeds: null, mass: null }}
+            hidden={{ crossId, doubtful: true }}
+            factors={{ mass: massTyped(1, units) }}
+            submit="Make a lot in doubt"
+            onDone={onDone}
+          >
+            {amount}
+          </CommandForm>
+        </section>
+      )}
+    </>
   );
 }

@@ -10,6 +10,7 @@ const PAD: Record<Kind, string> = {
   lot: "pl-3 pr-4",
   plant: "pl-4 pr-3",
   line: "pl-4 pr-3",
+  flower: "px-5",
 };
 
 type Props = { kind: Kind; code: string; href?: string; small?: boolean };

@@ -1,7 +1,9 @@
 "use client";
 import { addDays, dayInWords } from "@/core/calendar/day";
 import { mixedByGeneration } from "@/core/inheritance/heterozygosity";
-import { flowersToDo, type SetRate, type Tally } from "@/core/pollination/tally";
+import { certain, flowersToDo } from "@/core/pollination/flowersToDo";
+import type { SetRate } from "@/core/pollination/setRate";
+import type { Tally } from "@/core/pollination/tally";
 import { Working } from "@/ui/Working";
 import { percent, plural } from "./words";
 
@@ -21,7 +23,7 @@ export function FlowersFigure(props: {
     <Working
       shown={noun ? plural(likely, "flower") : String(likely)}
       title="How many flowers to do?"
-      method="Each flower sets on its own with the set rate, so fruits are binomial. The smallest number that brings the missing fruits with the chance asked for, less the flowers that wait already."
+      method="Each flower sets on its own, at a rate that is known only within a range: a Beta distribution that begins with the catalogue and learns from your own flowers. The smallest number that brings the missing fruits with the chance asked for (beta-binomial), less the flowers that wait already. Change the rate here and it is taken as certain (binomial)."
       inputs={[
         {
           key: "wanted",
@@ -51,7 +53,7 @@ export function FlowersFigure(props: {
           min: 0.01,
           max: 1,
           step: 0.01,
-          source: "planned with the cross; at first the catalogue's working value",
+          source: "the catalogue's range, corrected by your own flowers",
         },
         {
           key: "confidence",
@@ -66,13 +68,9 @@ export function FlowersFigure(props: {
         },
       ]}
       compute={(v) => {
-        const tally = { covered: v.pending!, waiting: 0, set: v.set!, lost: 0 };
-        const number = flowersToDo(
-          v.wanted!,
-          tally,
-          { low: v.rate!, likely: v.rate!, high: v.rate! },
-          v.confidence!,
-        ).likely;
+        const tally = { covered: v.pending!, waiting: 0, set: v.set!, lost: 0, doubtful: 0 };
+        const untouched = Math.abs(v.rate! - rate.likely) < 0.0006;
+        const number = flowersToDo(v.wanted!, tally, untouched ? rate : certain(v.rate!), v.confidence!).likely;
         return { number, words: plural(number, "flower") };
       }}
     />

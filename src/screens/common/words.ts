@@ -47,7 +47,45 @@ export const MARKS = {
   out: "Out",
 } as const;
 
-export const FAULTS = { "found-open": "Found open", limp: "Limp", "torn-bag": "Bag torn" } as const;
+export const FAULTS = {
+  "found-open": "Found open",
+  limp: "Limp",
+  "torn-bag": "Bag torn",
+  "wrong-father": "Wrong father",
+  unsure: "Unsure",
+} as const;
+
+export const STATES = {
+  covered: "Covered",
+  gathered: "Pollen gathered",
+  pollinated: "Pollinated",
+  uncovered: "Cover off",
+  set: "Set",
+  harvested: "Brought in",
+  failed: "Not set",
+  lost: "Lost",
+  unusable: "Unusable",
+} as const;
+
+export const STORAGE_WORDS = {
+  room: "dry, in a room",
+  fridge: "dry, in the fridge",
+  freezer: "dry, in the freezer",
+} as const;
+
+export const BAND_WORDS = {
+  dawn: "at dawn",
+  morning: "in the morning",
+  noon: "around noon",
+  "any-hour": "at any hour of daylight",
+  evening: "in the evening",
+} as const;
+
+export const ANTHERS = {
+  "as-species": "As the species usually has",
+  yes: "Yes: take them out before pollinating",
+  no: "No: only the stigma",
+} as const;
 
 /** The choices of a select from a table of words. */
 export const choicesOf = (table: Record<string, string>) =>
@@ -59,3 +97,27 @@ export const spanInWords = (start: Day, end: Day): string => `${dayInWords(start
 export const plural = (count: number, noun: string): string => `${count} ${noun}${count === 1 ? "" : "s"}`;
 
 export const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+type ParentsNamed = {
+  motherName: string;
+  motherNumber: number | null;
+  fatherName: string;
+  fatherNumber: number | null;
+  moreFathers: number;
+  kind: string;
+};
+
+/** Mother × father of a cross. @example "Ashlar Gold plant 3 × itself" */
+export function parentsInWords({
+  motherName,
+  motherNumber,
+  fatherName,
+  fatherNumber,
+  moreFathers,
+  kind,
+}: ParentsNamed) {
+  const parent = (name: string, plant: number | null) => `${name}${plant ? ` plant ${plant}` : ""}`;
+  const more = moreFathers > 1 ? ` and ${moreFathers - 1} more` : "";
+  const father = kind === "self" ? "itself" : `${parent(fatherName, fatherNumber)}${more}`;
+  return `${parent(motherName, motherNumber)} × ${father}`;
+}

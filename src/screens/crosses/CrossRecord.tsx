@@ -1,20 +1,16 @@
 "use client";
-import type { StepAction } from "@/core/pollination/steps";
-import type { FlowerState } from "@/core/pollination/tally";
+import type { StepAction } from "@/core/pollination/protocol";
+import { asWaiting } from "@/core/pollination/waiting";
 import type { Units } from "@/core/units/units";
 import { Sheet } from "@/ui/Sheet";
 import type { CrossView } from "@/views/crosses";
 import { RecordStep } from "../common/RecordStep";
 
-const BEFORE: Record<StepAction, FlowerState | null> = {
-  cover: null,
-  pollinate: "covered",
-  check: "pollinated",
-  harvest: "set",
-};
 const WORDS: Record<StepAction, string> = {
-  cover: "Cover buds",
+  cover: "Cover",
+  gather: "Gather pollen",
   pollinate: "Pollinate",
+  uncover: "Cover off",
   check: "Set or not",
   harvest: "Bring fruit in",
 };
@@ -22,24 +18,30 @@ const WORDS: Record<StepAction, string> = {
 /** Every step that a flower of this cross could take next, due or not: the record follows the garden, not the plan. */
 export function CrossRecord({ view, units }: { view: CrossView; units: Units }) {
   const { state, flowers, protocol, today } = view;
+  const waiting = asWaiting(protocol, flowers);
+  const doubtful = flowers.filter((f) => f.state === "set" && f.fault).length;
   return (
     <div className="mt-4 flex flex-wrap gap-3">
-      {protocol?.steps.map((step) => {
-        const ready = flowers.filter((f) => f.state === BEFORE[step.action]);
-        if (BEFORE[step.action] && ready.length === 0) return null;
+      {protocol.steps.map((step) => {
+        const ready = (waiting.get(step.action) ?? []).filter((f) => step.action !== "harvest" || !f.fault);
+        const apart = step.action === "harvest" ? doubtful : 0;
+        if (step.action !== "cover" && ready.length + apart === 0) return null;
         return (
           <Sheet
             key={step.action}
-            trigger={`${WORDS[step.action]}${ready.length ? ` (${ready.length})` : ""}`}
+            trigger={`${WORDS[step.action]}${ready.length + apart ? ` (${ready.length + apart})` : ""}`}
             title={`${state.cross.code}: ${step.title}`}
           >
             {(close) => (
               <RecordStep
                 crossId={state.cross.id}
+                code={state.cross.code}
+                unit={protocol.unit}
                 day={today}
                 step={step}
                 flowers={ready}
-                suggested={state.tonight}
+                doubtful={apart}
+                suggested={state.evenings?.tonight ?? 1}
                 units={units}
                 onDone={close}
               />

@@ -1,19 +1,24 @@
 import Link from "next/link";
 import { addDays, dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
-import type { Protocol } from "@/core/pollination/steps";
-import type { Flower } from "@/records/cross/queries";
+import { bandOf, type Protocol } from "@/core/pollination/protocol";
 import { CommandButton } from "@/ui/CommandButton";
 import type { CrossView } from "@/views/crosses";
 import { Cautions } from "../common/Cautions";
+import { StageRow } from "../common/drawings/FlowerStage";
 import { EnoughFruit } from "../common/EnoughFruit";
 import { Page } from "../common/Page";
 import { Tag } from "../common/Tag";
-import { FAULTS, plural } from "../common/words";
+import { BAND_WORDS, percent, plural } from "../common/words";
 import { CrossRecord } from "./CrossRecord";
+import { CrossSettings } from "./CrossSettings";
+import { CrossTabs } from "./CrossTabs";
+import { FlowerTable } from "./FlowerTable";
+import { MeetInFlower } from "./MeetInFlower";
+import { TagSheet } from "./TagSheet";
 
-export function CrossScreen(view: CrossView) {
-  const { garden, band, state, flowers, protocol, meeting, lots, hazards } = view;
+export function CrossScreen(view: CrossView & { opened: number | null }) {
+  const { garden, band, state, protocol, lots, hazards, fathers, effective } = view;
   const { cross } = state;
   const parent = (name: string, plant: number | null) => `${name}${plant ? ` plant ${plant}` : ""}`;
   return (
@@ -25,20 +30,21 @@ export function CrossScreen(view: CrossView) {
         <>
           <h2 className="mb-3 text-2xl">Enough fruit set?</h2>
           <EnoughFruit state={state} />
-          <p className="mt-4 text-sm text-soft">
-            {meeting.days > 0
-              ? `The parents are in flower together for ${meeting.days} days (forecast where not seen).`
-              : `The flowerings miss each other by ${meeting.gapDays} days; the ${meeting.first} is first.`}
-          </p>
+          <MeetInFlower view={view} />
+          {effective && (
+            <p className="mt-4 border-l-4 border-dusk pl-3">
+              {effective.males} males and {plural(effective.females, "female")} count as{" "}
+              <strong>{effective.size.toFixed(1)} plants</strong>: 4mf/(m+f). More of the rarer sex raises it most.
+            </p>
+          )}
           <Cautions hazards={hazards} />
         </>
       }
     >
+      <CrossTabs at="/crosses" />
       <div className="flex flex-wrap items-center gap-4">
         <Tag kind="cross" code={cross.code} />
-        <a href={`/api/tags/cross/${cross.id}`} className="leaf leaf-plain">
-          Print its tag
-        </a>
+        <TagSheet crossId={cross.id} flowers={view.flowers.length} />
         <CommandButton
           command="cross.adjust"
           input={{
@@ -51,6 +57,7 @@ export function CrossScreen(view: CrossView) {
         >
           {cross.closed ? "Open it again" : "Close the cross"}
         </CommandButton>
+        <CrossSettings view={view} />
       </div>
       <h2 className="mt-3 break-words text-2xl">
         <Link href={`/ground?stand=${view.parents.mother}`}>{parent(cross.motherName, cross.motherNumber)}</Link> ×{" "}
@@ -60,125 +67,67 @@ export function CrossScreen(view: CrossView) {
           <Link href={`/ground?stand=${view.parents.father}`}>{parent(cross.fatherName, cross.fatherNumber)}</Link>
         )}
       </h2>
+      {fathers.length > 0 && (
+        <p>
+          Pollen mixed of{" "}
+          {fathers
+            .map((f) => `${parent(f.name ?? "a stranger", f.number)} ${f.code ?? ""} (${percent(f.share)})`)
+            .join(", ")}
+        </p>
+      )}
       <p className="text-soft">
         gives {cross.lineName} {generationName(cross.generation)}; {plural(cross.fruitsWanted, "fruit")} wanted
-        {cross.closed ? "; closed" : ""}
+        {cross.closed ? "; closed" : ""}. {protocol.name}.
       </p>
-      {!cross.closed && protocol && <CrossRecord view={view} units={garden.units} />}
-      <FlowerTable flowers={flowers} />
+      <p className="mt-1 break-words text-sm">
+        <strong className="font-mono font-normal">{view.notation}</strong>
+        <span className="text-soft">
+          {" "}
+          · inbreeding of the offspring {percent(view.inbreeding)}, as far back as the records go
+        </span>
+      </p>
+      {view.note && <p className="mt-2 max-w-prose whitespace-pre-wrap border-l-4 border-rule pl-3">{view.note}</p>}
+      {!cross.closed && <CrossRecord view={view} units={garden.units} />}
+      <FlowerTable key={view.opened} view={view} opened={view.opened} />
       {lots.length > 0 && (
         <section className="mt-8">
           <h3 className="mb-2">Seed from it</h3>
-          <ul className="flex flex-wrap gap-3">
+          <ul className="flex flex-wrap gap-x-4 gap-y-2">
             {lots.map((lot) => (
-              <li key={lot.id}>
+              <li key={lot.id} className="flex items-center gap-2">
                 <Tag kind="lot" code={lot.code} href={`/seed/${lot.id}`} />
+                {lot.doubt && <span className="text-sm font-bold text-rust">in doubt</span>}
               </li>
             ))}
           </ul>
         </section>
       )}
-      {protocol && <ProtocolSteps protocol={protocol} ripe={view.daysToRipe} today={view.today} />}
+      <ProtocolSteps protocol={protocol} ripe={view.daysToRipe} today={view.today} />
     </Page>
   );
 }
 
-const STATES: Record<Flower["state"], string> = {
-  covered: "covered, waits for its morning",
-  pollinated: "pollinated, not yet looked at",
-  unusable: "unusable",
-  set: "set",
-  failed: "did not set",
-  harvested: "harvested",
-};
-
-function FlowerTable({ flowers }: { flowers: Flower[] }) {
-  if (flowers.length === 0)
-    return (
-      <p className="mt-6 text-soft">
-        No flowers yet. The first step is in the evening: cover the buds that open tomorrow.
-      </p>
-    );
-  return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reached by keyboard
-    <section className="mt-6 max-h-96 overflow-auto" aria-label="Flowers" tabIndex={0}>
-      <table className="ruled w-full">
-        <thead>
-          <tr>
-            {["Flower", "Covered", "Pollinated", "Males", "Looked at", "State"].map((head) => (
-              <th key={head} scope="col">
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {flowers.map((f) => (
-            <tr key={f.id}>
-              <td>{f.number}</td>
-              <td>{dayInWords(f.coveredOn)}</td>
-              <td>{f.pollinatedOn ? dayInWords(f.pollinatedOn) : "–"}</td>
-              <td>{f.males ?? "–"}</td>
-              <td>{f.checkedOn ? dayInWords(f.checkedOn) : "–"}</td>
-              <td
-                className={
-                  f.state === "set" || f.state === "harvested"
-                    ? "font-bold text-moss"
-                    : f.fault || f.state === "failed"
-                      ? "text-rust"
-                      : ""
-                }
-              >
-                {STATES[f.state]}
-                {f.fault ? `: ${FAULTS[f.fault].toLowerCase()}` : ""}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </section>
-  );
-}
-
-const WHEN = {
-  dawn: "at dawn",
-  morning: "in the morning",
-  "any-hour": "at any hour",
-  evening: "in the evening, before dusk",
-} as const;
-
-/** The days each step falls on for a flower covered today; ripening counts from pollination, not from the look at the fruit. */
-function timeline(
-  protocol: Protocol,
-  ripe: { low: number; high: number },
-  today: string,
-): { from: string; to: string }[] {
-  const at = (base: { from: string; to: string }, after: { low: number; high: number }) => ({
-    from: addDays(base.from, after.low),
-    to: addDays(base.to, after.high),
-  });
-  const covered = { from: today, to: today };
-  const pollinated = at(covered, protocol.steps.find((s) => s.action === "pollinate")!.after);
+/** The days each step falls on for a flower covered today; ripening counts from pollination. */
+function timeline(protocol: Protocol, ripe: { low: number; high: number }, today: string) {
+  let before = { from: today, to: today };
+  let pollinated = before;
   return protocol.steps.map((step) => {
-    if (step.action === "cover") return covered;
-    if (step.action === "pollinate") return pollinated;
-    return at(pollinated, step.action === "harvest" ? ripe : step.after);
+    const since = step.action === "harvest" ? pollinated : before;
+    const after = step.action === "harvest" ? ripe : step.after;
+    before = { from: addDays(since.from, after.low), to: addDays(since.to, after.high) };
+    if (step.action === "pollinate") pollinated = before;
+    return before;
   });
 }
 
-function ProtocolSteps({
-  protocol,
-  ripe,
-  today,
-}: {
-  protocol: Protocol;
-  ripe: { low: number; high: number };
-  today: string;
-}) {
+type StepsProps = { protocol: Protocol; ripe: { low: number; high: number }; today: string };
+
+function ProtocolSteps({ protocol, ripe, today }: StepsProps) {
   const days = timeline(protocol, ripe, today);
   return (
     <section className="mt-10 max-w-3xl">
-      <h3>{protocol.name}: a flower covered tonight</h3>
+      <h3>{protocol.name}: if begun today</h3>
+      <p className="text-soft">{protocol.why}</p>
       <ol className="rows mt-3 border-y border-rule">
         {protocol.steps.map((step, i) => {
           const { from, to } = days[i]!;
@@ -188,12 +137,26 @@ function ProtocolSteps({
                 <strong className="text-ink">
                   {from === to ? dayInWords(from) : `${dayInWords(from)} to ${dayInWords(to)}`}
                 </strong>
-                <span className="block">{WHEN[step.band]}</span>
+                <span className="block">{BAND_WORDS[bandOf(step)]}</span>
+                {step.again && (
+                  <span className="block">
+                    {step.again.times} times, every {step.again.every.low}
+                    {step.again.every.high > step.again.every.low && ` to ${step.again.every.high}`} days
+                  </span>
+                )}
               </p>
               <div>
                 <p className="font-semibold">{step.title}</p>
                 <p>{step.look}</p>
                 <p className="text-sm text-soft">{step.tooLate}</p>
+                {step.drawing && step.stages && (
+                  <details className="mt-1">
+                    <summary className="cursor-pointer text-sm font-semibold text-damson">Drawn</summary>
+                    <div className="mt-2 max-w-md">
+                      <StageRow drawing={step.drawing} stages={step.stages} />
+                    </div>
+                  </details>
+                )}
               </div>
             </li>
           );

@@ -1,8 +1,11 @@
 import Link from "next/link";
+import { bandOf, type ProtocolStep } from "@/core/pollination/protocol";
 import { lengthInWords } from "@/core/units/units";
 import type { SpeciesView } from "@/views/guide";
 import { Cautions } from "../common/Cautions";
+import { StageRow } from "../common/drawings/FlowerStage";
 import { Page } from "../common/Page";
+import { BAND_WORDS } from "../common/words";
 
 type Figure = { low: number; high: number; source: SpeciesView["species"]["outcrossing"]["source"] };
 type Row = [string, Figure, (n: number) => string];
@@ -11,7 +14,21 @@ const plain = (n: number) => String(n);
 const share = (n: number) => `${Math.round(n * 100)} %`;
 const days = (n: number) => `${n} days`;
 
-export function SpeciesScreen({ garden, band, species: s, protocol, hazards, sources, kin, relatives }: SpeciesView) {
+/** When a step is done, in words. */
+function whenInWords(step: ProtocolStep): string {
+  const { after, again, action } = step;
+  const days =
+    after.high === 0
+      ? "the same day"
+      : after.low === after.high
+        ? `after ${after.low}`
+        : `after ${after.low} to ${after.high}`;
+  const wait =
+    action === "cover" ? "first" : action === "harvest" ? "when ripe" : after.high === 0 ? days : `${days} days`;
+  return `${wait}, ${BAND_WORDS[bandOf(step)]}${again ? `; ${again.times} times` : ""}`;
+}
+
+export function SpeciesScreen({ garden, band, species: s, protocols, hazards, sources, kin, relatives }: SpeciesView) {
   const metres = (n: number) => lengthInWords(n, garden.units);
   const figures: Row[] = [
     ["Seed with another father", s.outcrossing, share],
@@ -33,6 +50,10 @@ export function SpeciesScreen({ garden, band, species: s, protocol, hazards, sou
     ["Seeds in a gram", s.seedsPerGram, plain],
     ...(s.seedsPerFruit ? [["Seeds in a fruit", s.seedsPerFruit, plain] satisfies Row] : []),
     ["Hand-pollinated flowers that set", s.handSet, share],
+    ["Half of the pollen works after, in a room", s.pollenLife.room, days],
+    ["Half of the pollen works after, in the fridge", s.pollenLife.fridge, days],
+    ["Half of the pollen works after, in the freezer", s.pollenLife.freezer, days],
+    ...(s.cutBack ? [["Flowers again after cutting back", s.cutBack, days] satisfies Row] : []),
     ["Shelf life, cool and dry", s.shelfYears, (n) => `${n} years`],
   ];
   const used = [...new Set(figures.map(([, f]) => f.source))];
@@ -44,22 +65,26 @@ export function SpeciesScreen({ garden, band, species: s, protocol, hazards, sou
       beside={
         <>
           <h2>By hand</h2>
-          {protocol ? (
-            <ol className="rows mt-3 border-y border-rule">
-              {protocol.steps.map((step) => (
-                <li key={step.action} className="py-3">
-                  <p className="font-semibold">{step.title}</p>
-                  <p>{step.look}</p>
-                  <p className="text-sm text-soft">{step.tooLate}</p>
-                </li>
-              ))}
-            </ol>
-          ) : (
-            <p className="mt-2">
-              No steps are laid out yet for {s.flowerType}. Grow the parents under one cage with insects, or brush
-              flowering heads together.
-            </p>
-          )}
+          {protocols.map((protocol, i) => (
+            <details key={protocol.id} open={i === 0} className="border-b border-rule py-2">
+              <summary className="cursor-pointer font-semibold text-damson">{protocol.name}</summary>
+              <p className="mt-1 text-soft">{protocol.why}</p>
+              <ol className="rows mt-2">
+                {protocol.steps.map((step) => (
+                  <li key={step.action} className="py-3">
+                    <p className="font-semibold">{step.title}</p>
+                    <p className="text-sm text-soft">{whenInWords(step)}</p>
+                    <p>{step.look}</p>
+                    <p className="text-sm text-soft">{step.tooLate}</p>
+                    {step.drawing && step.stages && <StageRow drawing={step.drawing} stages={step.stages} />}
+                  </li>
+                ))}
+              </ol>
+            </details>
+          ))}
+          <p className="mt-3">
+            <Link href="/guide/practice">Practise telling buds</Link>
+          </p>
           <Cautions hazards={hazards} />
         </>
       }
@@ -68,7 +93,8 @@ export function SpeciesScreen({ garden, band, species: s, protocol, hazards, sou
       <h2 className="mt-2 text-3xl">{s.name}</h2>
       <p className="text-soft">
         <em>{s.binomial}</em>, {s.family}. {s.lifeCycle[0]!.toUpperCase() + s.lifeCycle.slice(1)}; {s.breeding};{" "}
-        {s.flowerType}; pollinated by {s.vector}.
+        {s.flowerType}; pollinated by {s.vector}
+        {s.ownPollen === "refused" ? "; refuses its own pollen" : ""}.
       </p>
       <section className="mt-5 max-w-prose">
         <h3>What crosses with it</h3>

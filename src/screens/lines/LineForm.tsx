@@ -3,7 +3,7 @@ import { useWatch } from "react-hook-form";
 import type { Line } from "@/records/line/queries";
 import { CommandForm, Field } from "@/ui/CommandForm";
 import { Sheet } from "@/ui/Sheet";
-import { choicesOf, HARMS, SCHOOLS, STATUSES } from "../common/words";
+import { ANTHERS, choicesOf, HARMS, SCHOOLS, STATUSES } from "../common/words";
 
 /** Wild kin is a status, not a harm of its own. */
 const { wild: _, ...LINE_HARMS } = HARMS;
@@ -27,6 +27,7 @@ export function LineForm({ line, species }: Props) {
             description: line?.description,
             purity: line?.purity === null || line === undefined ? null : Number((line.purity * 100).toFixed(2)),
             harm: line?.harm ?? "none",
+            anthers: line?.anthers ?? "as-species",
           }}
           factors={{ purity: 0.01 }}
           hidden={line && { id: line.id, version: line.version }}
@@ -59,6 +60,13 @@ export function LineForm({ line, species }: Props) {
               hint="Empty: by the garden's level of care."
             />
             <Field name="harm" label="Would its pollen harm others?" type="select" choices={choicesOf(LINE_HARMS)} />
+            <Field
+              name="anthers"
+              label="Do its fruiting flowers carry anthers?"
+              type="select"
+              choices={choicesOf(ANTHERS)}
+              hint="Only for melons, cucumbers and their like: it decides whether buds are emasculated."
+            />
           </div>
           <div className="grid grid-cols-[1fr_7rem] gap-4">
             <Field name="origin" label="Origin" />

@@ -1,10 +1,10 @@
 "use client";
 import { useState } from "react";
 import { generationName } from "@/core/custody/generation";
-import type { CrossState } from "@/views/today";
+import type { CrossState } from "@/views/pollination";
 import { EnoughFruit } from "../common/EnoughFruit";
 import { Tag } from "../common/Tag";
-import { plural } from "../common/words";
+import { parentsInWords, plural } from "../common/words";
 
 /** The open crosses, one of them with its working; the one that is soonest impossible stands first. */
 export function ChosenCross({ open }: { open: CrossState[] }) {
@@ -16,11 +16,7 @@ export function ChosenCross({ open }: { open: CrossState[] }) {
   return (
     <>
       <p className="text-sm font-semibold text-soft">
-        {cross.lineName} {generationName(cross.generation)} seed, {cross.motherName}
-        {cross.motherNumber ? ` plant ${cross.motherNumber}` : ""} ×{" "}
-        {cross.kind === "self"
-          ? "itself"
-          : `${cross.fatherName}${cross.fatherNumber ? ` plant ${cross.fatherNumber}` : ""}`}
+        {cross.lineName} {generationName(cross.generation)} seed, {parentsInWords(cross)}
       </p>
       <h2 className="mb-3 text-2xl">Enough fruit set?</h2>
       <EnoughFruit state={state} />

@@ -2,12 +2,13 @@
 import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import type { Units } from "@/core/units/units";
+import { CommandButton } from "@/ui/CommandButton";
 import { CommandForm, Field } from "@/ui/CommandForm";
 import { Sheet } from "@/ui/Sheet";
-import type { CrossTask, LookTask, RogueTask, Task } from "@/views/today";
+import type { CrossTask, LookTask, RogueTask, StoreTask, Task } from "@/views/today";
 import { RecordStep } from "../common/RecordStep";
 import { Tag } from "../common/Tag";
-import { plural, spanInWords } from "../common/words";
+import { parentsInWords, plural, STORAGE_WORDS, spanInWords } from "../common/words";
 
 type Of<T> = { task: T; day: string; units: Units };
 
@@ -16,35 +17,33 @@ const row =
 
 export function TaskRow({ task, day, units }: Of<Task>) {
   if (task.kind === "cross") return <CrossRow task={task} day={day} units={units} />;
+  if (task.kind === "store") return <StoreRow task={task} day={day} />;
   return task.kind === "rogue" ? <RogueRow task={task} /> : <LookRow task={task} day={day} />;
 }
 
 function titleOf({ step, flowers, state }: CrossTask): string {
-  const n = flowers.length;
-  if (step.action === "cover") return `${step.title}: ${plural(state.tonight, "mother flower")}`;
-  if (step.action === "pollinate") return `${step.title}: ${plural(n, "flower")}`;
-  return `${step.title}: ${plural(n, "fruit")}`;
+  const { unit } = state.method;
+  if (step.action === "cover")
+    return `${step.title}: ${plural(state.evenings?.tonight ?? 1, unit === "flower" ? "mother flower" : unit)}`;
+  return `${step.title}: ${plural(flowers.length, step.action === "check" || step.action === "harvest" ? "fruit" : unit)}`;
 }
 
 function urgencyOf({ step, daysLeft, state }: CrossTask): { words: string; urgent: boolean } {
-  if (daysLeft === null) return { words: "", urgent: false };
   if (step.action === "cover") {
     const { last } = state;
     return daysLeft <= 2
       ? { words: `Last chance: ${plural(daysLeft + 1, "evening")} of both in flower left.`, urgent: true }
       : { words: `Too late after ${dayInWords(last!.day)}.`, urgent: false };
   }
-  if (daysLeft < 0 && step.action === "pollinate")
-    return { words: "Past its morning: record it as limp.", urgent: true };
+  if (daysLeft < 0 && step.action === "pollinate") return { words: "Past its time: record it as limp.", urgent: true };
   if (daysLeft < 0) return { words: `${plural(-daysLeft, "day")} past its time.`, urgent: true };
   if (daysLeft === 0)
-    return { words: step.action === "pollinate" ? "This morning only." : "Today is its last day.", urgent: true };
+    return { words: step.action === "pollinate" ? "Last chance: today only." : "Today is its last day.", urgent: true };
   return { words: `${plural(daysLeft, "day")} left.`, urgent: false };
 }
 
 function CrossRow({ task, day, units }: Of<CrossTask>) {
-  const { cross } = task.state;
-  const parent = (name: string, plant: number | null) => `${name}${plant ? ` plant ${plant}` : ""}`;
+  const { cross, method, evenings } = task.state;
   const urgency = urgencyOf(task);
   return (
     <li className={row}>
@@ -54,9 +53,8 @@ function CrossRow({ task, day, units }: Of<CrossTask>) {
       <span>
         <span className="font-semibold">{titleOf(task)}</span>
         <span className="block text-sm text-soft">
-          {parent(cross.motherName, cross.motherNumber)} ×{" "}
-          {cross.kind === "self" ? "itself" : parent(cross.fatherName, cross.fatherNumber)}
-          {cross.motherBed && `, bed ${cross.motherBed}`}.{" "}
+          {parentsInWords(cross)}
+          {cross.motherBed && `, bed ${cross.motherBed}`}. {task.band !== "any-hour" && `${task.from} to ${task.to}. `}
           <span className={urgency.urgent ? "font-bold text-rust" : ""}>{urgency.words}</span>
         </span>
       </span>
@@ -64,15 +62,38 @@ function CrossRow({ task, day, units }: Of<CrossTask>) {
         {(close) => (
           <RecordStep
             crossId={cross.id}
+            code={cross.code}
+            unit={method.unit}
             day={day}
             step={task.step}
             flowers={task.flowers}
-            suggested={task.state.tonight}
+            suggested={evenings?.tonight ?? 1}
             units={units}
             onDone={close}
           />
         )}
       </Sheet>
+    </li>
+  );
+}
+
+function StoreRow({ task: { state, until, daysLeft }, day }: { task: StoreTask; day: string }) {
+  const { cross } = state;
+  return (
+    <li className={row}>
+      <span className="max-sm:col-span-2">
+        <Tag kind="cross" code={cross.code} href={`/crosses/${cross.id}`} />
+      </span>
+      <span>
+        <span className="font-semibold">Gather pollen of {cross.fatherName} and keep it</span>
+        <span className="block text-sm text-soft">
+          {STORAGE_WORDS[cross.storage!]}.{" "}
+          <span className={daysLeft <= 2 ? "font-bold text-rust" : ""}>He flowers until {dayInWords(until)}.</span>
+        </span>
+      </span>
+      <CommandButton command="cross.adjust" input={{ id: cross.id, version: cross.version, storedOn: day }}>
+        Gathered
+      </CommandButton>
     </li>
   );
 }

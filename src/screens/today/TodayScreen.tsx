@@ -1,6 +1,7 @@
 import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
-import type { Band } from "@/core/pollination/steps";
+import { BANDS, type Band } from "@/core/pollination/protocol";
+import { lengthInWords as metres } from "@/core/units/units";
 import type { Today } from "@/views/today";
 import { Cautions } from "../common/Cautions";
 import { GardenForm } from "../common/GardenForm";
@@ -9,14 +10,20 @@ import { ChosenCross } from "./ChosenCross";
 import { TaskRow } from "./TaskRow";
 
 const bandWords = (sun: Today["sun"]): Record<Band, { title: string; when: string }> => ({
-  dawn: { title: "Dawn", when: sun.sunrise ? `sun up ${sun.sunrise}, before bees` : "no sunrise today" },
+  dawn: {
+    title: "Dawn",
+    when: sun.sunrise
+      ? `sun up ${sun.sunrise}${sun.insects ? `, first insects ${sun.insects.from} to ${sun.insects.to}` : ""}`
+      : "no sunrise today",
+  },
   morning: { title: "Morning", when: "while pollen is fresh" },
+  noon: { title: "Noon", when: "before the heat" },
   "any-hour": { title: "Any hour", when: "in daylight" },
   evening: { title: "Tonight", when: sun.dusk ? `until dark at ${sun.dusk}` : "no dusk tonight" },
 });
 
 export function TodayScreen(view: Today) {
-  const { garden, day, sun, tasks, open, hazards, empty, band } = view;
+  const { garden, day, sun, heat, walk, tasks, open, hazards, empty, band } = view;
   if (garden.version === 0)
     return (
       <Page at="/" title="Today" band={band} beside={<FirstSteps />}>
@@ -30,7 +37,7 @@ export function TodayScreen(view: Today) {
       </Page>
     );
   const words = bandWords(sun);
-  const bands = (Object.keys(words) as Band[]).map((id) => ({
+  const bands = BANDS.map((id) => ({
     id,
     ...words[id],
     tasks: tasks.filter((t) => t.band === id),
@@ -49,6 +56,22 @@ export function TodayScreen(view: Today) {
           {garden.name}, sun {sun.sunrise ?? "–"} to {sun.sunset ?? "–"}
         </span>
       </p>
+      {tasks.some((t) => t.kind === "cross") && (
+        <div className="mb-6 flex flex-wrap items-center gap-x-5 gap-y-3">
+          <Link href="/round" className="leaf leaf-strong max-sm:min-h-14 max-sm:w-full max-sm:text-xl">
+            Walk the round
+          </Link>
+          <p className="text-sm text-soft">
+            {walk && `Beds ${walk.order.join(", ")}: ${metres(walk.metres, garden.units)} between them. `}
+            {heat && (
+              <span className={heat.spoils.length > 0 ? "font-bold text-rust" : ""}>
+                {heat.max} °C at the warmest today ({heat.from === "station" ? "weather station" : "usual for the day"})
+                {heat.spoils.length > 0 && `: pollen of ${heat.spoils.join(" and ")} spoils by noon, a rule of thumb`}.
+              </span>
+            )}
+          </p>
+        </div>
+      )}
       {tasks.length === 0 && (
         <div className="mb-6">
           <h2>Nothing is due on this day</h2>
@@ -72,9 +95,11 @@ export function TodayScreen(view: Today) {
                   key={
                     task.kind === "cross"
                       ? `${task.state.cross.id}${task.step.action}`
-                      : task.kind === "rogue"
-                        ? `r${task.out.standId}`
-                        : `l${task.stand.id}`
+                      : task.kind === "store"
+                        ? `p${task.state.cross.id}`
+                        : task.kind === "rogue"
+                          ? `r${task.out.standId}`
+                          : `l${task.stand.id}`
                   }
                   task={task}
                   day={day}
@@ -86,7 +111,7 @@ export function TodayScreen(view: Today) {
         ))}
       {sun.tomorrow && tasks.some((t) => t.band === "evening") && (
         <p className="text-soft">
-          Tomorrow the sun is up at {sun.tomorrow}: the flowers tied tonight wait for that dawn.
+          Tomorrow the sun is up at {sun.tomorrow}: flowers covered tonight wait for that morning.
         </p>
       )}
       <Cautions hazards={hazards} />

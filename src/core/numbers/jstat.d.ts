@@ -1,0 +1,10 @@
+/** The part of jstat that is used here; it ships without types. */
+declare module "jstat" {
+  const jstat: {
+    beta: {
+      inv: (probability: number, a: number, b: number) => number;
+      cdf: (x: number, a: number, b: number) => number;
+    };
+  };
+  export default jstat;
+}

@@ -1,0 +1,65 @@
+import type { Range } from "../flowering/forecast";
+
+/** What a step is timed by: dark, sunrise, the sun's highest point, or any hour of daylight. */
+export type Anchor = "dusk" | "sunrise" | "noon" | "day";
+
+/** Bands of a day, in the order in which they come. */
+export const BANDS = ["dawn", "morning", "noon", "any-hour", "evening"] as const;
+export type Band = (typeof BANDS)[number];
+
+/** Steps that flowers can go through, in the order in which they come; a protocol has those it needs. */
+export const ACTIONS = ["cover", "gather", "pollinate", "uncover", "check", "harvest"] as const;
+export type StepAction = (typeof ACTIONS)[number];
+
+/** A flower too early, right, or too late for a step. */
+export const STAGES = ["early", "right", "late"] as const;
+export type Stage = (typeof STAGES)[number];
+
+export type ProtocolStep = {
+  action: StepAction;
+  anchor: Anchor;
+  /** Hours from the anchor between which it is done; for `day` any hour of light will do. */
+  hours: Range;
+  /** Days after the step before it, of which the flower tells; harvest counts from pollination by the species' ripening. */
+  after: Range;
+  /** How often it is done over, and after how many days each time; null for a step that is done once. */
+  again: { times: number; every: Range } | null;
+  title: string;
+  look: string;
+  tooLate: string;
+  tools: string;
+  record: string;
+  hazards: string[];
+  /** What the flower looks like too early, right and too late, in words; drawn under the name `drawing`. */
+  stages: Record<Stage, string> | null;
+  drawing: string | null;
+};
+
+export type Unit = "flower" | "ear" | "head" | "plant" | "group";
+
+/** How one kind of flower is pollinated by hand, as data that the engine in `steps.ts` runs. */
+export type Protocol = {
+  id: string;
+  name: string;
+  flowerType: string;
+  /** What is covered, tagged and counted. */
+  unit: Unit;
+  /** Whether pollen is another plant's, its own, or either. */
+  serves: ("cross" | "self")[];
+  why: string;
+  steps: ProtocolStep[];
+};
+
+/** The band of the day that a step belongs to. */
+export function bandOf({ anchor, hours }: Pick<ProtocolStep, "anchor" | "hours">): Band {
+  if (anchor === "dusk") return "evening";
+  if (anchor === "noon") return "noon";
+  if (anchor === "day") return "any-hour";
+  return hours.low < 1 ? "dawn" : "morning";
+}
+
+/** Days from covering a flower to pollinating it, at the quickest. */
+export function leadDays({ steps }: Protocol): number {
+  const until = steps.findIndex((s) => s.action === "pollinate");
+  return steps.slice(1, until + 1).reduce((sum, step) => sum + step.after.low, 0);
+}

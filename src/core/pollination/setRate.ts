@@ -1,0 +1,41 @@
+import { type Beta, betaMean, betaWeight, lighter, observe } from "../numbers/beta";
+import { betaInterval } from "../numbers/betaRange";
+
+/** Flowers of which it is known whether they set. */
+export type Outcomes = { set: number; failed: number };
+
+/** A share of flowers that set: a Beta distribution with its mean and the range that holds nine tenths of it. */
+export type SetRate = Beta & { low: number; likely: number; high: number };
+
+export const setRate = (beta: Beta): SetRate => ({ ...beta, ...betaInterval(beta, 0.9), likely: betaMean(beta) });
+
+/** What other lines, and other hours, may weigh at the most, in flowers. */
+export const CARRIED = 12;
+
+/** One step of learning: whose flowers they were, and how they did. */
+export type Lesson = { what: string; outcomes: Outcomes };
+
+/**
+ * The set rate after what the grower's own flowers did, from the farthest to the nearest: other lines of the species by
+ * this method, then this line at other hours, then this line at this hour. Each lesson is the Beta update
+ * a + set, b + failed; before the next, nearer one, what is known so far is lightened to the weight of at most
+ * `CARRIED` flowers, so that the nearest flowers decide once there are enough of them. No flower counts twice: each
+ * belongs to one lesson.
+ * @param prior the catalogue's range as a Beta distribution
+ * @returns the rate, and the weight of each lesson in it, in flowers
+ * @example learn({ a: 4, b: 6 }, [{ what: "this line", outcomes: { set: 3, failed: 1 } }]).rate.likely // 0.5
+ */
+export function learn(prior: Beta, lessons: Lesson[]): { rate: SetRate; from: { what: string; flowers: number }[] } {
+  let known = prior;
+  const from = [{ what: "the catalogue", flowers: betaWeight(prior) }];
+  for (const { what, outcomes } of lessons) {
+    const flowers = outcomes.set + outcomes.failed;
+    if (flowers === 0) continue;
+    const carried = lighter(known, CARRIED);
+    const share = betaWeight(carried) / betaWeight(known);
+    for (const source of from) source.flowers *= share;
+    known = observe(carried, outcomes.set, outcomes.failed);
+    from.push({ what, flowers });
+  }
+  return { rate: setRate(known), from };
+}

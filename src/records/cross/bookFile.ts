@@ -1,0 +1,117 @@
+import { parse } from "csv-parse/sync";
+import { stringify } from "csv-stringify/sync";
+import { refuse } from "@/db/journal";
+import type { Db } from "@/db/open";
+
+/** The columns of the cross book's file: a line for each flower, or one for a cross without any. */
+export const COLUMNS = [
+  "cross",
+  "season",
+  "kind",
+  "method",
+  "mother",
+  "motherPlant",
+  "father",
+  "fatherPlant",
+  "pedigree",
+  "fruitsWanted",
+  "note",
+  "flower",
+  "onPlant",
+  "covered",
+  "gathered",
+  "pollinated",
+  "at",
+  "passes",
+  "lastPass",
+  "males",
+  "bud",
+  "uncovered",
+  "checked",
+  "state",
+  "fault",
+  "lostWhy",
+  "lot",
+  "flowerNote",
+] as const;
+type Column = (typeof COLUMNS)[number];
+
+/** One line of the file, each cell as text; an empty one says nothing. */
+export type BookLine = { line: number; cells: Partial<Record<Column, string>> };
+
+type Row = Record<Column, string | number | null>;
+
+/** Every cross, or those of one season, with their flowers. */
+export function bookRows(db: Db, season: number | null, pedigreeOf: (crossId: number) => string): Row[] {
+  const rows = db
+    .prepare(
+      `SELECT x.id, x.code "cross", x.season, x.kind, x.method, m.code mother, mp.number motherPlant,
+         f.code father, fp.number fatherPlant, x.fruitsWanted, x.note, w.number flower, wp.number onPlant,
+         w.coveredOn covered, w.gatheredOn gathered, w.pollinatedOn pollinated, w.pollinatedAt "at", w.passes,
+         w.lastPass, w.males, w.bud, w.uncoveredOn uncovered, w.checkedOn checked, w.state, w.fault, w.lostWhy,
+         k.code lot, w.note flowerNote
+       FROM cross x JOIN stand m ON m.id = x.motherStandId JOIN stand f ON f.id = x.fatherStandId
+       LEFT JOIN plant mp ON mp.id = x.motherPlantId LEFT JOIN plant fp ON fp.id = x.fatherPlantId
+       LEFT JOIN flower w ON w.crossId = x.id LEFT JOIN plant wp ON wp.id = w.plantId LEFT JOIN lot k ON k.id = w.lotId
+       WHERE :season IS NULL OR x.season = :season
+       ORDER BY x.season, x.id, w.number`,
+    )
+    .all({ season }) as (Row & { id: number })[];
+  return rows.map(({ id, ...row }) => ({ ...row, pedigree: pedigreeOf(id) }));
+}
+
+/** As CSV; a cell that a spreadsheet would take for a formula is kept from being one. */
+export const bookCsv = (rows: Row[]): string =>
+  stringify(rows, { header: true, columns: [...COLUMNS], escape_formulas: true });
+
+export const bookJson = (rows: Row[]): string => JSON.stringify({ crossBook: 1, rows }, null, 1);
+
+/** The mark that keeps a cell from being a formula is not part of what it says. */
+const unescaped = (text: string): string => text.replace(/^'(?=[=+\-@\t\r])/, "").trim();
+
+const asText = (value: unknown): string => (value === null || value === undefined ? "" : String(value));
+
+function lineOf(line: number, record: Record<string, unknown>): BookLine {
+  const cells = Object.fromEntries(
+    Object.entries(record)
+      .map(([name, value]) => [name.trim(), unescaped(asText(value))])
+      .filter(([, value]) => value !== ""),
+  );
+  return { line, cells };
+}
+
+function csvLines(text: string): BookLine[] {
+  let records: { record: Record<string, string>; info: { lines: number } }[];
+  try {
+    records = parse(text, { columns: true, bom: true, trim: true, skip_empty_lines: true, info: true });
+  } catch (failure) {
+    return refuse("text", `The file can't be read as CSV: ${(failure as Error).message}`);
+  }
+  return records.map(({ record, info }) => lineOf(info.lines, record));
+}
+
+function jsonLines(text: string): BookLine[] {
+  let read: unknown;
+  try {
+    read = JSON.parse(text);
+  } catch {
+    return refuse("text", "The file can't be read as JSON.");
+  }
+  const rows = (read as { rows?: unknown } | null)?.rows;
+  if (!Array.isArray(rows) || rows.some((row) => typeof row !== "object" || row === null))
+    return refuse("text", "A cross book in JSON holds a list named rows.");
+  return rows.map((row, i) => lineOf(i + 1, row as Record<string, unknown>));
+}
+
+/**
+ * The lines of a cross book's file, CSV or JSON by its first character. @throws Refusal for one that can't be read, has
+ * no column of ours, or one that nobody knows
+ */
+export function readBook(text: string): BookLine[] {
+  const lines = text.trimStart().startsWith("{") ? jsonLines(text) : csvLines(text);
+  if (lines.length === 0) refuse("text", "The file holds no line.");
+  const known: ReadonlySet<string> = new Set(COLUMNS);
+  const strange = new Set(lines.flatMap(({ cells }) => Object.keys(cells)).filter((name) => !known.has(name)));
+  if (strange.size > 0) refuse("text", `The column “${[...strange][0]}” is not one of a cross book's.`);
+  return lines;
+}

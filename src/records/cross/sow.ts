@@ -1,0 +1,63 @@
+import Joi from "joi";
+import { dayInWords } from "@/core/calendar/day";
+import { refuse } from "@/db/journal";
+import { command, nextCode } from "../command";
+import { day, id } from "../fields";
+import { existingStand, floweringSeason } from "../stand/commands";
+import { openCross } from "./flowers";
+
+type SowOn = { crossId: number; parent: "mother" | "father"; sown: string };
+
+/** Moves the sowing of a parent that is not sown yet, so that the two meet in flower. */
+export const sowOn = command<SowOn>({
+  name: "cross.sow-on",
+  schema: Joi.object<SowOn>({
+    crossId: id().required(),
+    parent: Joi.string().valid("mother", "father").required().label("Parent"),
+    sown: day("Sown on").required(),
+  }),
+  run(context, { crossId, parent, sown }) {
+    const { write, today } = context;
+    const cross = openCross(context, crossId);
+    const standId = parent === "mother" ? cross.motherStandId : cross.fatherStandId;
+    const stand = existingStand(context, standId, "parent");
+    if (stand.sown <= today) refuse("sown", `${stand.code} was sown on ${stand.sown}; sow a second time instead.`);
+    if (sown < today) refuse("sown", "That day is past.");
+    const season = floweringSeason(context, { ...stand, sown });
+    write.update("stand", standId, { sown, season });
+    if (parent === "mother") write.update("cross", crossId, { season });
+    return { message: `${stand.code} ${stand.lineName} is to be sown on ${dayInWords(sown)}`, id: standId };
+  },
+});
+
+type SowAgain = { crossId: number; sown: string };
+
+/** Plans a second sowing of the father, from the same lot into the same bed, and takes its pollen for the cross. */
+export const sowAgain = command<SowAgain>({
+  name: "cross.sow-again",
+  schema: Joi.object<SowAgain>({ crossId: id().required(), sown: day("Sown on").required() }),
+  run(context, { crossId, sown }) {
+    const { db, write, today } = context;
+    const cross = openCross(context, crossId);
+    if (sown < today) refuse("sown", "That day is past.");
+    const father = existingStand(context, cross.fatherStandId, "crossId");
+    const season = floweringSeason(context, { ...father, sown });
+    const code = nextCode(db, "stand", season);
+    const made = write.insert("stand", {
+      code,
+      lineId: father.lineId,
+      lotId: father.lotId,
+      bedId: father.bedId,
+      season,
+      generation: father.generation,
+      sown,
+      plants: father.plants,
+      seedWanted: 0,
+    });
+    write.update("cross", crossId, { fatherStandId: made, fatherPlantId: null });
+    return {
+      message: `${code}: ${father.lineName} to be sown a second time on ${dayInWords(sown)}, as father of ${cross.code}`,
+      id: made,
+    };
+  },
+});

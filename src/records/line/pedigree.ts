@@ -1,0 +1,104 @@
+import { speciesById } from "@/catalogue/catalogue";
+import type { PedigreeTree } from "@/core/pedigree/notation";
+import type { Individual } from "@/core/pedigree/pedigree";
+import type { Db } from "@/db/open";
+
+type StandParents = {
+  id: number;
+  lineId: number;
+  species: string;
+  kind: string | null;
+  motherStandId: number | null;
+  motherPlantId: number | null;
+  fatherStandId: number | null;
+  fatherPlantId: number | null;
+};
+
+/** A parent as crosses name it: any plant of a stand, or one of its plants. */
+export type ParentId = { standId: number; plantId: number | null };
+
+/** The name of a parent's individual; `second` is another plant of the same stand. */
+export const individualOf = ({ standId, plantId }: ParentId, second = false): string =>
+  plantId ? `plant ${plantId}` : `stand ${standId}${second ? " second" : ""}`;
+
+/**
+ * The forebears of some parents as the records know them, each before its children: a plant of a stand is the child of
+ * the lot's mother and father. Plants of a bought or received line have no known parents; where its species selfs they
+ * are all of one pure line, otherwise unrelated. Pollen of an open-pollinated lot is unknown.
+ */
+export function forebears(db: Db, parents: ParentId[]): Individual[] {
+  const stands = new Map(
+    (
+      db
+        .prepare(
+          `SELECT s.id, s.lineId, l.species, k.kind, k.motherStandId, k.motherPlantId,
+             CASE WHEN k.doubt IS NULL THEN x.fatherStandId END fatherStandId,
+             CASE WHEN k.doubt IS NULL THEN x.fatherPlantId END fatherPlantId
+           FROM stand s JOIN line l ON l.id = s.lineId
+           LEFT JOIN lot k ON k.id = s.lotId LEFT JOIN cross x ON x.id = k.crossId`,
+        )
+        .all() as StandParents[]
+    ).map((s) => [s.id, s]),
+  );
+  const made = new Map<string, Individual>();
+  const add = (parent: ParentId, second: boolean): string => {
+    const id = individualOf(parent, second);
+    if (made.has(id)) return id;
+    const stand = stands.get(parent.standId)!;
+    made.set(id, { id, ...parentsOf(stand) });
+    return id;
+  };
+  const founder = ({ lineId, species }: StandParents): Omit<Individual, "id"> => {
+    if (speciesById(species).breeding !== "selfing") return {};
+    const id = `line ${lineId}`;
+    if (!made.has(id)) made.set(id, { id, inbreeding: 1 });
+    return { mother: id, father: id };
+  };
+  const parentsOf = (stand: StandParents): Omit<Individual, "id"> => {
+    const { kind, motherStandId, motherPlantId, fatherStandId, fatherPlantId } = stand;
+    if (!motherStandId || kind === "received") return founder(stand);
+    const mother = add({ standId: motherStandId, plantId: motherPlantId }, false);
+    if (kind === "self") return { mother, father: mother };
+    if (!fatherStandId) return { mother };
+    const own = fatherStandId === motherStandId && !fatherPlantId && !motherPlantId;
+    return { mother, father: add({ standId: fatherStandId, plantId: fatherPlantId }, own) };
+  };
+  for (const parent of parents) {
+    add(parent, false);
+    if (!parent.plantId) add(parent, true);
+  }
+  // A parent is made while its child's entry waits: put parents first.
+  return parentsFirst([...made.values()]);
+}
+
+function parentsFirst(individuals: Individual[]): Individual[] {
+  const byId = new Map(individuals.map((i) => [i.id, i]));
+  const ordered = new Map<string, Individual>();
+  const place = (id: string | null | undefined) => {
+    if (!id || ordered.has(id)) return;
+    const own = byId.get(id)!;
+    place(own.mother);
+    place(own.father);
+    ordered.set(id, own);
+  };
+  for (const { id } of individuals) place(id);
+  return [...ordered.values()];
+}
+
+type LineParents = { id: number; name: string; motherLineId: number | null; fatherLineId: number | null };
+
+/** Crosses one above the other that are written out; older ones are named. */
+const DEEPEST = 6;
+
+/** Pedigrees of lines, back to those that were not crossed here. */
+export function lineTrees(db: Db): (lineId: number) => PedigreeTree {
+  const lines = new Map(
+    (db.prepare("SELECT id, name, motherLineId, fatherLineId FROM line").all() as LineParents[]).map((l) => [l.id, l]),
+  );
+  const tree = (id: number, depth: number): PedigreeTree => {
+    const { name, motherLineId, fatherLineId } = lines.get(id)!;
+    if (!motherLineId || !fatherLineId || depth >= DEEPEST) return name;
+    return { mother: tree(motherLineId, depth + 1), father: tree(fatherLineId, depth + 1) };
+  };
+  return (lineId) => tree(lineId, 0);
+}

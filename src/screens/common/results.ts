@@ -1,0 +1,44 @@
+import type { StepAction } from "@/core/pollination/protocol";
+
+/** What can be found at a step, the usual first; `later` records nothing. */
+export const RESULT_CHOICES: Partial<Record<StepAction, readonly (readonly [string, string])[]>> = {
+  gather: [
+    ["gathered", "Bagged"],
+    ["torn-bag", "Ear bag torn"],
+    ["found-open", "Silk was out"],
+  ],
+  pollinate: [
+    ["pollinated", "Pollinated"],
+    ["found-open", "Found open"],
+    ["limp", "Limp"],
+    ["torn-bag", "Torn bag"],
+  ],
+  uncover: [
+    ["uncovered", "Cover off"],
+    ["torn-bag", "Was torn"],
+    ["later", "Later"],
+  ],
+  check: [
+    ["set", "Set"],
+    ["failed", "Not set"],
+    ["later", "Later"],
+  ],
+};
+
+/** Whether male flowers are counted at a step: flowers rubbed, tassels mixed, males that shed. */
+export const MALES_WORDS: Record<string, string> = {
+  flower: "male flowers on each; one is often too few",
+  ear: "tassels mixed",
+  head: "heads of the father",
+  plant: "males that shed pollen",
+  group: "father's heads in the cage",
+};
+
+/** Why a flower or fruit was lost. */
+export const LOST_WHYS = ["dropped", "eaten", "broken", "rotted", "frost"] as const;
+
+/** The clock on this device, as it is written down with a pollination. */
+export function clockNow(): string {
+  const now = new Date();
+  return `${String(now.getHours()).padStart(2, "0")}:${String(now.getMinutes()).padStart(2, "0")}`;
+}

@@ -1,0 +1,58 @@
+"use client";
+import { useState } from "react";
+import { FilePick } from "@/ui/FilePick";
+import type { Answer } from "@/ui/send";
+import { newRequest, send } from "@/ui/send";
+import { useCommand } from "@/ui/useCommand";
+
+/** The book as a file, out and in; in only after it was shown what would change. */
+export function BookFile() {
+  const { runAloud, busy } = useCommand();
+  const [text, setText] = useState("");
+  const [answer, setAnswer] = useState<Answer | null>(null);
+  const dryRun = async (content: string) => {
+    setText(content);
+    setAnswer(await send("/api/commands/cross.import", { text: content, dryRun: true }, newRequest()));
+  };
+  const takeIn = async () => {
+    const done = await runAloud("cross.import", { text });
+    if (!done?.ok) return setAnswer(done);
+    setText("");
+    setAnswer(null);
+  };
+  const changes = answer?.kind === "dry-run";
+  const lines = Object.entries(answer?.fields ?? {});
+  return (
+    <section className="mt-6 border-t border-rule pt-4">
+      <h3>As a file</h3>
+      <p className="my-3 flex flex-wrap gap-3">
+        <a className="leaf" href="/api/crosses?format=csv">
+          Save as CSV
+        </a>
+        <a className="leaf" href="/api/crosses?format=json">
+          Save as JSON
+        </a>
+      </p>
+      <FilePick label="Take in a CSV or JSON file" accept=".csv,.json,text/csv,application/json" onText={dryRun} />
+      <p className="mt-1 text-sm text-soft">
+        The columns are those of a saved file. A line with a known code changes that cross&apos;s flowers; any other
+        name makes a new cross of the stands, or of the pedigree (as A/B), in its line. All of it comes in, or nothing.
+      </p>
+      {answer && (
+        <div role="status" className={changes ? "mt-3" : "mt-3 text-rust"}>
+          <p className="font-bold">{answer.message}</p>
+          <ul className="mt-1 max-h-60 overflow-y-auto text-sm">
+            {lines.map(([name, message]) => (
+              <li key={name}>{changes ? message : `${name[0]!.toUpperCase()}${name.slice(1)}: ${message}`}</li>
+            ))}
+          </ul>
+          {changes && lines.length > 0 && (
+            <button type="button" className="leaf leaf-strong mt-3" disabled={busy} onClick={() => void takeIn()}>
+              Take it in
+            </button>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,194 @@
+"use client";
+import clsx from "clsx";
+import Link from "next/link";
+import { useState } from "react";
+import { dayInWords } from "@/core/calendar/day";
+import type { Cell, CrossPlan, PlanGroup, Relation } from "@/views/crossPlan";
+import { Page } from "../common/Page";
+import { SeasonPicker } from "../common/SeasonPicker";
+import { Tag } from "../common/Tag";
+import { percent, plural } from "../common/words";
+import { CrossTabs } from "./CrossTabs";
+import { PlanCross } from "./PlanCross";
+
+export const RELATIONS: Record<Relation, string> = {
+  self: "selfing, or sibs of one stand",
+  sib: "sibs",
+  backcross: "backcross",
+  cross: "cross",
+};
+
+/** How close two parents are, in words a grower knows. */
+function kinshipInWords(kinship: number): string {
+  if (kinship >= 0.5) return "as near as selfing";
+  if (kinship >= 0.24) return "as near as full sibs";
+  if (kinship >= 0.12) return "as near as half sibs";
+  return kinship > 0.01 ? "distant kin" : "unrelated, as far as is known";
+}
+
+/** Mothers against fathers of a season: can they, do they meet, how near are they, what is done. */
+export function PlanMatrix({ garden, band, season, seasons, groups, choices }: CrossPlan) {
+  const [chosen, setChosen] = useState<Cell | null>(null);
+  const named = new Map(choices.parents.map((p) => [p.id, p]));
+  return (
+    <Page
+      at="/crosses"
+      title="Mothers and fathers"
+      band={band}
+      beside={
+        <>
+          {chosen && <Pair cell={chosen} named={named} />}
+          <PlanCross choices={choices} chosen={chosen} />
+        </>
+      }
+    >
+      <CrossTabs at="/crosses/plan" />
+      <div className="mb-5 flex flex-wrap items-center justify-between gap-4">
+        <h2 className="text-2xl">Who with whom?</h2>
+        <SeasonPicker path="/crosses/plan" season={season} seasons={seasons} latitude={garden.latitude} />
+      </div>
+      {groups.length === 0 && (
+        <p className="max-w-prose">
+          Nothing grows in this season yet. Sow two lines on the Ground, and they meet here.
+        </p>
+      )}
+      {groups.map((group) => (
+        <Matrix key={group.group} group={group} named={named} chosen={chosen} onChoose={setChosen} />
+      ))}
+      {groups.length > 0 && (
+        <p className="max-w-prose text-sm text-soft">
+          In a cell: the chance that both flower together for three days or more, from the forecasts&apos; ranges; below
+          it the kinship of the two, which is the inbreeding of their offspring; then flowers to do, or what has set of
+          what is wanted. A dot marks a cross that was planned.
+        </p>
+      )}
+    </Page>
+  );
+}
+
+type Named = Map<number, CrossPlan["choices"]["parents"][number]>;
+type MatrixProps = { group: PlanGroup; named: Named; chosen: Cell | null; onChoose: (cell: Cell) => void };
+
+function Matrix({ group, named, chosen, onChoose }: MatrixProps) {
+  const cells = new Map(group.cells.map((cell) => [`${cell.motherId} ${cell.fatherId}`, cell]));
+  const parents = group.parentIds.map((id) => named.get(id)!);
+  return (
+    <section className="mb-9" aria-label={group.group}>
+      <h3 className="mb-2">{group.group}</h3>
+      <section
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reached by keyboard
+        tabIndex={0}
+        className="overflow-x-auto"
+        aria-label={`${group.group}, mothers against fathers`}
+      >
+        <table className="border-collapse text-sm">
+          <thead>
+            <tr>
+              <td className="min-w-40 pr-2 text-right text-soft">mother ↓ father →</td>
+              {parents.map((p) => (
+                <th key={p.id} scope="col" className="min-w-24 max-w-28 px-1 pb-1 text-left align-bottom font-semibold">
+                  <span className="line-clamp-2 break-words">{p.name}</span>
+                  <span className="block font-normal text-soft">{p.code}</span>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {parents.map((mother) => (
+              <tr key={mother.id}>
+                <th scope="row" className="max-w-52 pr-3 text-left font-semibold">
+                  <span className="line-clamp-2 break-words">{mother.name}</span>
+                  <span className="font-normal text-soft">
+                    {mother.code}, from {dayInWords(mother.start)}
+                  </span>
+                </th>
+                {parents.map((father) => {
+                  const cell = cells.get(`${mother.id} ${father.id}`);
+                  return (
+                    <td key={father.id} className="border border-rule p-0 align-top">
+                      {cell ? (
+                        <CellButton cell={cell} on={chosen === cell} onPress={() => onChoose(cell)} />
+                      ) : (
+                        <span className="block p-2 text-soft">do not cross</span>
+                      )}
+                    </td>
+                  );
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </section>
+      {group.hidden > 0 && (
+        <p className="mt-1 text-sm text-soft">{plural(group.hidden, "more stand")} not shown; the form lists all.</p>
+      )}
+    </section>
+  );
+}
+
+function CellButton({ cell, on, onPress }: { cell: Cell; on: boolean; onPress: () => void }) {
+  const { meets, kinship, planned, possible, relation } = cell;
+  return (
+    <button
+      type="button"
+      onClick={onPress}
+      aria-pressed={on}
+      disabled={!possible}
+      className={clsx(
+        "block h-full min-h-16 w-full min-w-24 cursor-pointer px-2 py-1.5 text-left hover:bg-rule/40 disabled:cursor-not-allowed",
+        on && "bg-rule/60 outline-2 outline-damson",
+      )}
+    >
+      <span className={clsx("block font-bold", meets >= 0.8 ? "text-moss" : meets >= 0.3 ? "text-ink" : "text-rust")}>
+        {relation === "self" ? "self" : percent(meets)}
+        {planned && (
+          <>
+            <span aria-hidden className="ml-1 inline-block size-2 rounded-full bg-damson" />
+            <span className="sr-only"> planned</span>
+          </>
+        )}
+      </span>
+      <span className="block text-soft">kin {kinship.toFixed(2)}</span>
+      {planned && (
+        <span className="block">
+          {planned.toDo > 0 ? `${planned.toDo} to do` : `${planned.set} of ${planned.wanted} set`}
+        </span>
+      )}
+      {!possible && <span className="block text-soft">not by hand</span>}
+    </button>
+  );
+}
+
+function Pair({ cell, named }: { cell: Cell; named: Named }) {
+  const [mother, father] = [named.get(cell.motherId)!, named.get(cell.fatherId)!];
+  const { planned, kinship, relation, degree, meets } = cell;
+  return (
+    <section className="mb-8 border-b border-rule pb-5">
+      <h2 className="break-words">
+        {mother.name} × {father.name}
+      </h2>
+      <p className="mt-2">
+        A {RELATIONS[relation]}; they cross {degree}. <strong>{percent(meets)}</strong> that they flower together.
+        Kinship {kinship.toFixed(2)}: {kinshipInWords(kinship)}.
+      </p>
+      {planned && (
+        <ul className="mt-3 flex flex-wrap items-center gap-2">
+          {planned.codes.map((code, i) => (
+            <li key={code}>
+              <Tag kind="cross" code={code} href={`/crosses/${planned.crossIds[i]}`} small />
+            </li>
+          ))}
+          <li className="text-sm text-soft">
+            {planned.set} set, {planned.under} waiting, {planned.wanted} wanted
+          </li>
+        </ul>
+      )}
+      {!planned && meets < 0.8 && (
+        <p className="mt-2 text-sm">
+          Plan it, and its page lists the sowings, cutting back and stored pollen that would make them meet.{" "}
+          <Link href="/season">Season</Link> shows both flowerings.
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,84 @@
+"use client";
+import { useState } from "react";
+import { Sheet } from "@/ui/Sheet";
+import { plural } from "../common/words";
+
+const PARTS = [
+  { value: "flowers", label: "A tag for each flower, and some to come" },
+  { value: "bags", label: "A tag for each bag" },
+  { value: "packets", label: "Packet tags, one for outside and one for inside" },
+] as const;
+
+/** Tags of a cross as a PDF: which, how large, on what paper, with which square code. */
+export function TagSheet({ crossId, flowers }: { crossId: number; flowers: number }) {
+  const [parts, setParts] = useState<string[]>(["flowers", "bags", "packets"]);
+  const [size, setSize] = useState({ width: "90", height: "32" });
+  const [paper, setPaper] = useState("a4");
+  const [code, setCode] = useState("qr");
+  const [spare, setSpare] = useState("6");
+  const query = new URLSearchParams({ cross: String(crossId), parts: parts.join(","), ...size, paper, code, spare });
+  const number = (label: string, value: string, onChange: (value: string) => void) => (
+    <label className="block">
+      <span className="block font-semibold">{label}</span>
+      <input inputMode="numeric" value={value} onChange={(event) => onChange(event.target.value)} />
+    </label>
+  );
+  return (
+    <Sheet trigger="Print tags" title="Tags of this cross" plain>
+      {() => (
+        <div className="grid gap-4">
+          <fieldset className="grid gap-1">
+            <legend className="font-semibold">Which</legend>
+            {PARTS.map(({ value, label }) => (
+              <label key={value} className="flex items-center gap-2">
+                <input
+                  type="checkbox"
+                  checked={parts.includes(value)}
+                  onChange={() =>
+                    setParts(parts.includes(value) ? parts.filter((p) => p !== value) : [...parts, value])
+                  }
+                />
+                {label}
+              </label>
+            ))}
+          </fieldset>
+          <div className="grid grid-cols-3 gap-4">
+            {number("Width, mm", size.width, (width) => setSize({ ...size, width }))}
+            {number("Height, mm", size.height, (height) => setSize({ ...size, height }))}
+            {number("Flowers to come", spare, setSpare)}
+          </div>
+          <div className="grid grid-cols-2 gap-4">
+            <label className="block">
+              <span className="block font-semibold">Paper</span>
+              <select value={paper} onChange={(event) => setPaper(event.target.value)}>
+                <option value="a4">A4 sheet</option>
+                <option value="letter">Letter sheet</option>
+                <option value="single">A page for each tag</option>
+              </select>
+            </label>
+            <label className="block">
+              <span className="block font-semibold">Square code</span>
+              <select value={code} onChange={(event) => setCode(event.target.value)}>
+                <option value="qr">QR</option>
+                <option value="datamatrix">Data Matrix, smaller</option>
+              </select>
+            </label>
+          </div>
+          <p className="text-sm text-soft">
+            {plural(flowers, "flower")} so far. Tags have the shape they have on the screen; print at 100 %.
+          </p>
+          <a
+            className="leaf leaf-strong text-center"
+            href={`/api/tags/sheet?${query}`}
+            aria-disabled={parts.length === 0}
+          >
+            Make the PDF
+          </a>
+          <a className="text-center" href={`/api/tags/cross/${crossId}`}>
+            Only the cross&apos;s own tag
+          </a>
+        </div>
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,168 @@
+"use client";
+import clsx from "clsx";
+import { useEffect, useState } from "react";
+import { dayInWords } from "@/core/calendar/day";
+import type { Units } from "@/core/units/units";
+import { CommandButton } from "@/ui/CommandButton";
+import { Stepper } from "@/ui/Stepper";
+import { useCommand } from "@/ui/useCommand";
+import { useKept } from "@/ui/useKept";
+import { FlowerStage, StageRow } from "../common/drawings/FlowerStage";
+import { RecordStep, Trouble } from "../common/RecordStep";
+import { clockNow, MALES_WORDS, RESULT_CHOICES } from "../common/results";
+import { Tag } from "../common/Tag";
+import { parentsInWords, STORAGE_WORDS } from "../common/words";
+import type { Stop } from "./stops";
+
+type Props = { stop: Stop; list: Stop[]; day: string; units: Units; onDone: () => void };
+
+/** One flower: which it is, what to look for, and large presses for what was found. */
+export function FlowerStop(props: Props) {
+  const { stop, day, units, onDone } = props;
+  const { cross, method, evenings } = stop.task.state;
+  if (stop.task.kind === "store")
+    return (
+      <section className="mt-4">
+        <Tag kind="cross" code={cross.code} />
+        <h2 className="mt-3 text-2xl">Gather pollen of {cross.fatherName}</h2>
+        <p className="mt-2 text-lg">
+          Keep it {STORAGE_WORDS[cross.storage!]}, labelled with {cross.code}. He flowers until{" "}
+          {dayInWords(stop.task.until)}.
+        </p>
+        <div className="mt-5">
+          <CommandButton
+            command="cross.adjust"
+            input={{ id: cross.id, version: cross.version, storedOn: day }}
+            strong
+            onDone={onDone}
+          >
+            Gathered
+          </CommandButton>
+        </div>
+      </section>
+    );
+  const { step, daysLeft } = stop.task;
+  const urgent = daysLeft <= 0 || (step.action === "cover" && daysLeft <= 2);
+  return (
+    <section className="mt-4" aria-label={stop.flower ? `Flower ${stop.flower.number} of ${cross.code}` : cross.code}>
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        {stop.flower ? <Tag kind="flower" code={stop.flower.code} /> : <Tag kind="cross" code={cross.code} />}
+        <span className={clsx("font-bold", urgent ? "text-rust" : "text-soft")}>
+          {urgent ? "Last chance" : ""} {stop.task.from} to {stop.task.to}
+        </span>
+      </div>
+      <p className="mt-2 text-lg">{parentsInWords(cross)}</p>
+      <h2 className="mt-1 text-2xl">{step.title}</h2>
+      {stop.flower ? (
+        <One {...props} stop={{ ...stop, flower: stop.flower, task: stop.task }} />
+      ) : (
+        <div className="mt-3">
+          <RecordStep
+            crossId={cross.id}
+            code={cross.code}
+            unit={method.unit}
+            day={day}
+            step={step}
+            flowers={stop.task.flowers}
+            suggested={evenings?.tonight ?? 1}
+            units={units}
+            onDone={onDone}
+          />
+        </div>
+      )}
+    </section>
+  );
+}
+
+type FlowerOf = Extract<Stop, { task: { kind: "cross" } }>;
+type OneProps = Omit<Props, "stop"> & { stop: FlowerOf & { flower: NonNullable<FlowerOf["flower"]> } };
+
+function One({ stop, list, day, onDone }: OneProps) {
+  const { step, state } = stop.task;
+  const { cross, method } = state;
+  const { flower } = stop;
+  const { runKept, busy } = useCommand();
+  const [males, setMales] = useKept(`males-${cross.id}-${day}`, 2);
+  const [at, setAt] = useState("");
+  const [opened, setOpened] = useState(false);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  useEffect(() => setAt(clockNow()), []);
+  const alike = list.filter((s) => s.flower && s.task.kind === "cross" && s.task === stop.task);
+  const choices = RESULT_CHOICES[step.action]!;
+  const timed = step.action === "pollinate" ? { males, ...(at ? { at } : {}) } : {};
+  const record = async (result: string, label: string, ids: number[]) => {
+    if (result === "later") return onDone();
+    const words = `${ids.length > 1 ? `${ids.length} flowers` : `Flower ${flower.number}`} of ${cross.code}: ${label.toLowerCase()}`;
+    const input = { crossId: cross.id, on: day, ...timed, results: ids.map((id) => ({ id, result })) };
+    const answer = await runKept("flower.record", input, words);
+    if (!answer) return;
+    if (!answer.ok) return setTrouble(answer.message);
+    onDone();
+  };
+  return (
+    <>
+      <div className="mt-2 grid grid-cols-[6.5rem_minmax(0,1fr)] items-start gap-4">
+        {step.drawing && step.stages && (
+          <FlowerStage drawing={step.drawing} stage="right" label={step.stages.right} className="w-full" />
+        )}
+        <div>
+          <p>{step.stages?.right ?? step.look}</p>
+          <button
+            type="button"
+            className="mt-1 min-h-11 font-semibold text-damson underline"
+            aria-expanded={opened}
+            onClick={() => setOpened(!opened)}
+          >
+            {opened ? "Less" : "Too early, too late?"}
+          </button>
+        </div>
+      </div>
+      {opened && (
+        <div className="mt-2">
+          {step.drawing && step.stages && <StageRow drawing={step.drawing} stages={step.stages} />}
+          <p className="mt-2">{step.look}</p>
+          <p className="mt-1 font-bold text-rust">{step.tooLate}</p>
+        </div>
+      )}
+      {step.action === "pollinate" && (
+        <div className="mt-3 grid gap-3">
+          <Stepper label={MALES_WORDS[method.unit]!} value={males} min={1} max={200} onChange={setMales} />
+          <label className="flex items-center gap-3">
+            <span className="font-semibold">At</span>
+            <input type="time" className="min-h-12 w-36" value={at} onChange={(event) => setAt(event.target.value)} />
+          </label>
+        </div>
+      )}
+      <Trouble message={trouble} />
+      <div className="mt-4 grid grid-cols-2 gap-3">
+        {choices.map(([value, label], i) => (
+          <button
+            key={value}
+            type="button"
+            disabled={busy}
+            onClick={() => void record(value, label, [flower.id])}
+            className={clsx("leaf min-h-16 text-xl", i === 0 && "leaf-strong col-span-2 min-h-20 text-2xl")}
+          >
+            {label}
+          </button>
+        ))}
+      </div>
+      {alike.length > 1 && (
+        <button
+          type="button"
+          disabled={busy}
+          className="leaf mt-3 min-h-14 w-full text-lg"
+          onClick={() =>
+            void record(
+              choices[0]![0],
+              choices[0]![1],
+              alike.map((s) => s.flower!.id),
+            )
+          }
+        >
+          All {alike.length} of {cross.code}: {choices[0]![1].toLowerCase()}
+        </button>
+      )}
+    </>
+  );
+}

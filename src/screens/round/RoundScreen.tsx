@@ -1,0 +1,185 @@
+"use client";
+import clsx from "clsx";
+import Link from "next/link";
+import { type TouchEvent, useEffect, useMemo, useRef } from "react";
+import { dayInWords } from "@/core/calendar/day";
+import type { Band } from "@/core/pollination/protocol";
+import { useOutbox } from "@/ui/OutboxBar";
+import { DawnSwitch } from "@/ui/ThemeChoice";
+import { useKept } from "@/ui/useKept";
+import type { Today } from "@/views/today";
+import { Scan } from "../common/Scan";
+import { plural } from "../common/words";
+import { FlowerStop } from "./FlowerStop";
+import { bandsOf, type Stop, stopsOf } from "./stops";
+
+const TITLES: Record<Band, string> = {
+  dawn: "Dawn",
+  morning: "Morning",
+  noon: "Noon",
+  "any-hour": "Any hour",
+  evening: "Tonight",
+};
+
+/** How far a thumb must travel to turn the page, pixels. */
+const SWIPE = 70;
+
+/** What lies in the outbox is done as far as the round goes. */
+function useDone(): Set<string> {
+  const { waiting } = useOutbox();
+  return useMemo(() => {
+    const done = new Set<string>();
+    for (const { name, input } of waiting) {
+      const { crossId, results } = input as { crossId?: number; results?: { id: number; result: string }[] };
+      if (name === "flower.cover") done.add(`cover ${crossId}`);
+      for (const { id } of results ?? [])
+        for (const action of ["gather", "pollinate", "uncover", "check"]) done.add(`${action} ${id}`);
+    }
+    return done;
+  }, [waiting]);
+}
+
+/** The day's flowers, one a screen, in the order of the walk. */
+export function RoundScreen(view: Today) {
+  const { garden, day, sun, heat, walk, tasks } = view;
+  const done = useDone();
+  const stops = stopsOf(tasks, done);
+  const bands = bandsOf(stops);
+  const [wanted, setBand] = useKept<Band | null>(`round-band-${day}`, null);
+  const [place, setPlace] = useKept<string | null>(`round-at-${day}`, null);
+  const current = wanted && bands.includes(wanted) ? wanted : (bands[0] ?? null);
+  const list = stops.filter((s) => s.band === current);
+  const found = list.findIndex((s) => s.key === place);
+  const at = Math.max(0, found);
+  const stop = list[at];
+  const touch = useRef<{ x: number; y: number } | null>(null);
+  const go = (step: number) => {
+    const next = list[(at + step + list.length) % list.length];
+    if (next) setPlace(next.key);
+  };
+  const onKey = (event: KeyboardEvent) => {
+    if (event.target instanceof HTMLElement && /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName)) return;
+    if (event.key === "ArrowRight") go(1);
+    if (event.key === "ArrowLeft") go(-1);
+  };
+  useEffect(() => {
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  });
+  const swiped = (event: TouchEvent) => {
+    const from = touch.current;
+    touch.current = null;
+    const end = event.changedTouches[0];
+    if (!from || !end) return;
+    const [dx, dy] = [end.clientX - from.x, end.clientY - from.y];
+    if (Math.abs(dx) > SWIPE && Math.abs(dx) > 2 * Math.abs(dy)) go(dx < 0 ? 1 : -1);
+  };
+  return (
+    <main
+      id="work"
+      className="mx-auto max-w-xl px-4 pb-6 pt-3"
+      onTouchStart={(event) => {
+        const { clientX: x, clientY: y } = event.touches[0]!;
+        touch.current = { x, y };
+      }}
+      onTouchEnd={swiped}
+    >
+      <h1 className="sr-only">The round</h1>
+      <header className="flex items-center justify-between gap-3">
+        <Link href="/" className="leaf flex min-h-12 items-center">
+          Today
+        </Link>
+        <p className="text-sm">
+          <strong>{dayInWords(day)}</strong>
+          {sun.sunrise && `, sun ${sun.sunrise}`}
+        </p>
+        <span className="flex gap-2">
+          <Scan />
+          <DawnSwitch />
+        </span>
+      </header>
+      {bands.length > 0 && (
+        <nav aria-label="Part of the day" className="mt-3 flex gap-2 overflow-x-auto">
+          {bands.map((band) => (
+            <button
+              key={band}
+              type="button"
+              aria-pressed={band === current}
+              onClick={() => setBand(band)}
+              className="leaf min-h-12 shrink-0 aria-[pressed=true]:bg-damson aria-[pressed=true]:text-on-damson"
+            >
+              {TITLES[band]} {stops.filter((s) => s.band === band).length}
+            </button>
+          ))}
+        </nav>
+      )}
+      {current && <Conditions band={current} sun={sun} heat={heat} />}
+      {stop ? (
+        <>
+          <Progress list={list} at={at} walk={walk?.order ?? []} />
+          <FlowerStop
+            key={stop.key}
+            stop={stop}
+            list={list}
+            day={day}
+            units={garden.units}
+            onDone={() => {
+              const next = list[at + 1] ?? list[0];
+              if (next && next.key !== stop.key) setPlace(next.key);
+            }}
+          />
+          <nav aria-label="Flowers" className="mt-5 grid grid-cols-2 gap-3">
+            <button type="button" className="leaf min-h-16 text-lg" disabled={list.length < 2} onClick={() => go(-1)}>
+              ← Back
+            </button>
+            <button type="button" className="leaf min-h-16 text-lg" disabled={list.length < 2} onClick={() => go(1)}>
+              Next →
+            </button>
+          </nav>
+        </>
+      ) : (
+        <section className="mt-10 text-center">
+          <h2 className="text-3xl">The round is done</h2>
+          <p className="mt-3 text-soft">
+            {done.size > 0
+              ? "What you recorded is kept on this device until the server answers."
+              : "Nothing more is due on this day."}
+          </p>
+          <Link href="/" className="leaf leaf-strong mt-5 inline-block min-h-14 text-lg">
+            Back to Today
+          </Link>
+        </section>
+      )}
+    </main>
+  );
+}
+
+function Conditions({ band, sun, heat }: { band: Band; sun: Today["sun"]; heat: Today["heat"] }) {
+  const words: Partial<Record<Band, string | null>> = {
+    dawn: sun.insects && `First insects ${sun.insects.from} to ${sun.insects.to}, a working value.`,
+    noon: heat && `${heat.max} °C at the warmest.`,
+    evening: sun.dusk && `Light until ${sun.dusk}${sun.tomorrow ? `; sun up ${sun.tomorrow}` : ""}.`,
+  };
+  const spoiled = band === "noon" && heat && heat.spoils.length > 0;
+  const said = words[band];
+  if (!said) return null;
+  return <p className={clsx("mt-2", spoiled ? "font-bold text-rust" : "text-soft")}>{said}</p>;
+}
+
+function Progress({ list, at, walk }: { list: Stop[]; at: number; walk: string[] }) {
+  const bed = (stop: Stop) => stop.task.state.cross.motherBed;
+  const here = bed(list[at]!);
+  const rest = [...new Set(list.slice(at + 1).map(bed))].filter((b) => b !== here && b !== null);
+  return (
+    <p className="mt-3 flex justify-between gap-3 border-b border-rule pb-2">
+      <span>
+        <strong>
+          {at + 1} of {list.length}
+        </strong>
+        {here && `, bed ${here}`}
+      </span>
+      {rest.length > 0 && walk.length > 1 && <span className="text-soft">then bed {rest[0]}</span>}
+      {rest.length === 0 && <span className="text-soft">{plural(list.length - at - 1, "more")}</span>}
+    </p>
+  );
+}

@@ -1,0 +1,59 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useEffect, useSyncExternalStore } from "react";
+import { type Outbox, outbox, putAside, sendWaiting, watchOutbox } from "./outbox";
+
+const NOTHING: Outbox = { waiting: [], refused: [], away: false };
+const EVERY = 5_000;
+
+/** What is kept on this device, drawn anew when it changes. */
+export const useOutbox = (): Outbox => useSyncExternalStore(watchOutbox, outbox, () => NOTHING);
+
+/** Says what is kept on this device and what was refused, and keeps trying to send. */
+export function OutboxBar() {
+  const router = useRouter();
+  const { waiting, refused } = useOutbox();
+  useEffect(() => {
+    const trySending = async () => {
+      if (outbox().waiting.length === 0) return;
+      const answers = await sendWaiting();
+      if ([...answers.values()].some((a) => a.kind !== "away")) router.refresh();
+    };
+    void trySending();
+    const timer = setInterval(() => void trySending(), EVERY);
+    const now = () => void trySending();
+    window.addEventListener("online", now);
+    document.addEventListener("visibilitychange", now);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener("online", now);
+      document.removeEventListener("visibilitychange", now);
+    };
+  }, [router]);
+  useEffect(() => {
+    // Keeps today's pages on the device, for the far bed without a signal.
+    if ("serviceWorker" in navigator && process.env.NODE_ENV === "production")
+      void navigator.serviceWorker.register("/garden-worker");
+  }, []);
+  if (waiting.length + refused.length === 0) return null;
+  return (
+    <section aria-label="Kept on this device" className="sticky top-0 z-20 border-b-2 border-quince bg-leaf px-4 py-2">
+      {waiting.length > 0 && (
+        <p role="status">
+          <strong>{waiting.length} kept on this device.</strong> The server does not answer; they are sent in order when
+          it does.
+        </p>
+      )}
+      {refused.map((kept) => (
+        <div key={kept.request} className="flex flex-wrap items-center gap-x-4 py-1">
+          <p role="alert" className="text-rust">
+            <strong>Not taken:</strong> {kept.words}. {kept.message}
+          </p>
+          <button type="button" className="leaf" onClick={() => putAside(kept.request)}>
+            Seen
+          </button>
+        </div>
+      ))}
+    </section>
+  );
+}

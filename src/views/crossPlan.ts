@@ -1,0 +1,147 @@
+import { methodsOf, speciesById } from "@/catalogue/catalogue";
+import { seasonOf } from "@/core/climate/season";
+import { type Degree, degreeOf } from "@/core/isolation/crossing";
+import { groupBy } from "@/core/lists/groupBy";
+import { pedigree } from "@/core/pedigree/pedigree";
+import type { Db } from "@/db/open";
+import { crossesOfSeason, flowersOfSeason, seasonsWithCrosses } from "@/records/cross/queries";
+import type { Garden } from "@/records/garden/queries";
+import { forebears, individualOf } from "@/records/line/pedigree";
+import { standsOfSeason } from "@/records/stand/queries";
+import { type Band, band } from "./band";
+import { type PlanChoices, planChoices } from "./crosses";
+import { chanceToMeet } from "./meet";
+import { type ForecastStand, outlook } from "./outlook";
+import { crossState, hand, parentsIn } from "./pollination";
+
+/** What a mother and a father would make of each other. */
+export type Relation = "self" | "sib" | "backcross" | "cross";
+
+export type Cell = {
+  motherId: number;
+  fatherId: number;
+  relation: Relation;
+  degree: Degree;
+  /** Whether a hand pollination is laid out for it. */
+  possible: boolean;
+  meets: number;
+  /** Of the two, 0–1: the inbreeding of their offspring. */
+  kinship: number;
+  /** Flowers needed by the open crosses of the two, and done so far; null where none is planned. */
+  planned: { crossIds: number[]; codes: string[]; toDo: number; under: number; set: number; wanted: number } | null;
+};
+
+export type PlanGroup = { group: string; parentIds: number[]; cells: Cell[]; hidden: number };
+
+export type CrossPlan = {
+  garden: Garden;
+  band: Band;
+  season: number;
+  seasons: number[];
+  groups: PlanGroup[];
+  choices: PlanChoices;
+};
+
+/** A matrix wider than this can't be read; what flowers soonest stays. */
+const WIDEST = 16;
+
+function relationOf(mother: ForecastStand, father: ForecastStand): Relation {
+  if (mother.id === father.id) return "self";
+  if (mother.lineId === father.lineId) return "sib";
+  const parentLine = (child: ForecastStand, other: ForecastStand) =>
+    child.motherLineId === other.lineId || child.fatherLineId === other.lineId;
+  return parentLine(mother, father) || parentLine(father, mother) ? "backcross" : "cross";
+}
+
+/** Stands that can give each other pollen, together; a species that crosses with none is left out unless it grows twice. */
+function mateGroups(stands: ForecastStand[]): ForecastStand[][] {
+  const byGroup = [...groupBy(stands, (s) => speciesById(s.species).crossingGroup).values()];
+  const joined: ForecastStand[][] = [];
+  for (const own of byGroup) {
+    const species = speciesById(own[0]!.species);
+    const known = joined.find((list) => degreeOf(speciesById(list[0]!.species), species) !== null);
+    if (known) known.push(...own);
+    else joined.push([...own]);
+  }
+  return joined;
+}
+
+/** Mothers against fathers of a season, with what each pair promises and what is done of it. */
+export function crossPlanView(db: Db, wantedSeason: number | null): CrossPlan {
+  const sky = outlook(db);
+  const { garden: place } = sky;
+  const current = seasonOf(sky.today, place.latitude);
+  const season = wantedSeason ?? current;
+  const stands = standsOfSeason(db, season)
+    .filter((s) => !s.outside)
+    .map((s) => sky.forecast(s));
+  const rows = crossesOfSeason(db, season);
+  const flowers = flowersOfSeason(db, season);
+  const own = hand(db, sky);
+  const parents = parentsIn(db, sky, stands);
+  const byPair = groupBy(rows, (x) => `${x.motherStandId} ${x.fatherStandId}`);
+  const busy = new Set(rows.flatMap((x) => [x.motherStandId, x.fatherStandId]));
+  const groups = mateGroups(stands).map((list): PlanGroup => {
+    const shown = [...list]
+      .sort((a, b) => Number(busy.has(b.id)) - Number(busy.has(a.id)) || a.window.start.localeCompare(b.window.start))
+      .slice(0, WIDEST)
+      .sort((a, b) => a.lineName.localeCompare(b.lineName) || a.code.localeCompare(b.code));
+    const individuals = forebears(
+      db,
+      shown.map((s) => ({ standId: s.id, plantId: null })),
+    );
+    const pairs = shown.flatMap((m) => shown.map((f) => [m, f] as const));
+    const name = (stand: ForecastStand, second: boolean) => individualOf({ standId: stand.id, plantId: null }, second);
+    const { kinship, inbreeding } = pedigree({
+      individuals,
+      pairs: pairs.map(([m, f]) => [name(m, false), name(f, m.id === f.id)]),
+    });
+    return {
+      group: [...new Set(list.map((s) => speciesById(s.species).name))].join(", "),
+      hidden: list.length - shown.length,
+      parentIds: shown.map((s) => s.id),
+      cells: pairs.flatMap(([mother, father], i): Cell[] => {
+        const [motherSpecies, fatherSpecies] = [speciesById(mother.species), speciesById(father.species)];
+        const degree = degreeOf(motherSpecies, fatherSpecies);
+        if (!degree) return [];
+        const relation = relationOf(mother, father);
+        const planned = (byPair.get(`${mother.id} ${father.id}`) ?? []).map((x) =>
+          crossState(x, flowers.get(x.id) ?? [], parents(x), own),
+        );
+        const sum = (of: (s: (typeof planned)[number]) => number) => planned.reduce((n, s) => n + of(s), 0);
+        return [
+          {
+            motherId: mother.id,
+            fatherId: father.id,
+            relation,
+            degree,
+            possible: methodsOf(motherSpecies, relation === "self", mother.anthers).length > 0,
+            meets: chanceToMeet({ mother, father }),
+            // A plant selfed has itself for a mate: kinship with itself.
+            kinship: relation === "self" ? (1 + inbreeding[name(mother, false)]!) / 2 : kinship[i]!,
+            planned: planned.length
+              ? {
+                  crossIds: planned.map((s) => s.cross.id),
+                  codes: planned.map((s) => s.cross.code),
+                  toDo: sum((s) => (s.cross.closed ? 0 : s.toDo.likely)),
+                  under: sum((s) => s.tally.covered + s.tally.waiting),
+                  set: sum((s) => s.tally.set),
+                  wanted: sum((s) => s.cross.fruitsWanted),
+                }
+              : null,
+          },
+        ];
+      }),
+    };
+  });
+  return {
+    garden: place,
+    band: band(sky, season, stands, (s) => busy.has(s.id)),
+    season,
+    seasons: [...new Set([season, current, ...seasonsWithCrosses(db)])].sort((a, b) => b - a),
+    groups: groups
+      .filter((g) => g.parentIds.length > 0)
+      .sort((a, b) => b.parentIds.length - a.parentIds.length || a.group.localeCompare(b.group)),
+    choices: planChoices(db, stands, season),
+  };
+}

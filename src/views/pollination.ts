@@ -1,0 +1,185 @@
+import { speciesById } from "@/catalogue/catalogue";
+import { addDays, type Day, daysBetween, type Span } from "@/core/calendar/day";
+import { frostAfter } from "@/core/climate/season";
+import { clockTime, marksOf, momentOf } from "@/core/climate/sun";
+import { betaOfRange } from "@/core/numbers/beta";
+import { type Evenings, type FlowersToDo, flowersToDo, tonight } from "@/core/pollination/flowersToDo";
+import { leadDays, type Protocol, type Unit } from "@/core/pollination/protocol";
+import { type Lesson, learn, type SetRate } from "@/core/pollination/setRate";
+import { type FlowerOnDay, type LastDay, lastDayToCover, type Marks, windowOn } from "@/core/pollination/steps";
+import { pollenLeft } from "@/core/pollination/storedPollen";
+import { type Tally, tally } from "@/core/pollination/tally";
+import type { Db } from "@/db/open";
+import { asFlowerOnDay, protocolOfCross } from "@/records/cross/flowers";
+import { type CrossRow, type Flower, type Outcome, outcomes } from "@/records/cross/queries";
+import { standById } from "@/records/stand/queries";
+import type { ForecastStand, Outlook } from "./outlook";
+
+/** What screens show of a cross beside its flowers. */
+const SUMMARY = [
+  "id",
+  "code",
+  "lineName",
+  "motherName",
+  "motherNumber",
+  "motherBed",
+  "motherBedId",
+  "motherCode",
+  "fatherName",
+  "fatherNumber",
+  "fatherCode",
+  "moreFathers",
+  "kind",
+  "generation",
+  "fruitsWanted",
+  "confidence",
+  "perEvening",
+  "storage",
+  "storedOn",
+  "season",
+  "version",
+  "closed",
+] as const satisfies (keyof CrossRow)[];
+export type CrossSummary = Pick<CrossRow, (typeof SUMMARY)[number]>;
+
+const summaryOf = (cross: CrossRow) => Object.fromEntries(SUMMARY.map((name) => [name, cross[name]])) as CrossSummary;
+
+export type CrossState = {
+  cross: CrossSummary;
+  method: { id: string; name: string; unit: Unit };
+  tally: Tally;
+  rate: SetRate;
+  /** What the rate rests on, and how many flowers each weighs in it. */
+  learned: { what: string; flowers: number }[];
+  toDo: FlowersToDo;
+  last: LastDay | null;
+  /** How what is to do falls on the evenings left; null before both parents flower and when it is over. */
+  evenings: Evenings | null;
+};
+
+/** The two stands of a cross, with their windows. */
+export type Parents = { mother: ForecastStand; father: ForecastStand };
+
+/** Finds the stands of crosses among those of their season; another season's father is read by itself. */
+export function parentsIn(db: Db, sky: Outlook, stands: ForecastStand[]): (cross: CrossRow) => Parents {
+  const known = new Map(stands.map((s) => [s.id, s]));
+  const find = (id: number) => {
+    const found = known.get(id) ?? sky.forecast(standById(db, id)!);
+    known.set(id, found);
+    return found;
+  };
+  return (cross) => ({ mother: find(cross.motherStandId), father: find(cross.fatherStandId) });
+}
+
+/** What the reckoning of flowers needs of the garden: its sky, its sun, and how flowers did here before. */
+export type Hand = { sky: Outlook; marks: Marks; outcomes: Map<string, Outcome[]> };
+
+const keyOf = (species: string, method: string) => `${species} ${method}`;
+
+/** The usual way of those of before there was a choice: they are learned from as what their cross is done by now. */
+export function hand(db: Db, sky: Outlook): Hand {
+  const known = new Map<string, Outcome[]>();
+  for (const outcome of outcomes(db)) {
+    const method = outcome.method ?? speciesById(outcome.species).methods[0]!;
+    const key = keyOf(outcome.species, method);
+    const list = known.get(key) ?? [];
+    list.push(outcome);
+    known.set(key, list);
+  }
+  const { latitude, longitude } = sky.garden;
+  return { sky, marks: marksOf(latitude, longitude), outcomes: known };
+}
+
+/** Hours of the clock that go together when a set rate is learned. */
+const HOUR_BANDS = [
+  { until: 8, words: "before 8 o'clock" },
+  { until: 11, words: "8 to 11 o'clock" },
+  { until: 15, words: "11 to 15 o'clock" },
+  { until: 24, words: "after 15 o'clock" },
+];
+const hourBand = (hour: string | null) => HOUR_BANDS.find((b) => Number(hour) < b.until)!;
+
+/** What the grower's own flowers teach of a cross: other lines, this line at other hours, this line at this hour. */
+function lessons(cross: CrossRow, protocol: Protocol, { sky, marks, outcomes: known }: Hand): Lesson[] {
+  const step = protocol.steps.find((s) => s.action === "pollinate")!;
+  const { from, to } = windowOn(step, sky.today, marks);
+  const middle = clockTime(new Date((from.getTime() + to.getTime()) / 2), sky.garden.timezone);
+  const band = hourBand(middle.slice(0, 2));
+  const sum = (own: Outcome[]) => ({
+    set: own.reduce((n, o) => n + o.set, 0),
+    failed: own.reduce((n, o) => n + o.failed, 0),
+  });
+  const all = known.get(keyOf(cross.species, protocol.id)) ?? [];
+  const line = all.filter((o) => o.lineId === cross.motherLineId);
+  const now = line.filter((o) => o.hour !== null && hourBand(o.hour) === band);
+  return [
+    { what: "your other lines", outcomes: sum(all.filter((o) => o.lineId !== cross.motherLineId)) },
+    { what: `${cross.motherName} at other hours`, outcomes: sum(line.filter((o) => !now.includes(o))) },
+    { what: `${cross.motherName}, ${band.words}`, outcomes: sum(now) },
+  ];
+}
+
+/** A rate can't be learned to be nothing: below this the numbers of flowers lose their sense. */
+const LEAST = 0.01;
+
+/** The father's flowering as far as his pollen reaches: kept pollen works on after it. */
+export function pollenSpan(
+  cross: Pick<CrossRow, "storage" | "storedOn">,
+  species: string,
+  father: ForecastStand,
+): Span {
+  const { male } = father.window;
+  if (!cross.storage) return male;
+  const life = speciesById(species).pollenLife[cross.storage];
+  // Two half-lives: a quarter of the pollen works still.
+  const end = addDays(cross.storedOn ?? male.end, Math.round(life.low + life.high));
+  return { start: cross.storedOn ?? male.start, end: end > male.end ? end : male.end };
+}
+
+/** How a cross stands: what has set, what is still to do, and until when it can be done. */
+export function crossState(cross: CrossRow, flowers: Flower[], parents: Parents, own: Hand): CrossState {
+  const { climate, today } = own.sky;
+  const species = speciesById(cross.species);
+  const protocol = protocolOfCross(cross);
+  const done = tally(flowers);
+  const kept = cross.storage ? pollenAge(cross, parents.father, today) : 0;
+  const vigour = cross.storage ? pollenLeft(kept, species.pollenLife[cross.storage]) : { low: 1, likely: 1, high: 1 };
+  const prior = betaOfRange({
+    low: Math.max(LEAST, cross.setLow * vigour.low),
+    high: Math.max(LEAST * 2, cross.setHigh * vigour.high),
+  });
+  const { rate, from } = learn(prior, lessons(cross, protocol, own));
+  const toDo = flowersToDo(cross.fruitsWanted, done, rate, cross.confidence);
+  const mother = parents.mother.window;
+  const frost = frostAfter(mother.start, climate.frosts?.first.day ?? null);
+  const lead = leadDays(protocol);
+  const span = pollenSpan(cross, cross.species, parents.father);
+  const last = lastDayToCover(mother.female, span, frost, species.daysToRipe, today, lead);
+  const started = today >= addDays(mother.female.start, -lead) && today >= addDays(span.start, -lead);
+  const evenings =
+    started && last && last.daysLeft >= 0 ? tonight(toDo.likely, last.daysLeft + 1, cross.perEvening, last.day) : null;
+  const { id, name, unit } = protocol;
+  return {
+    cross: summaryOf(cross),
+    method: { id, name, unit },
+    tally: done,
+    rate,
+    learned: from,
+    toDo,
+    last,
+    evenings: cross.closed ? null : evenings,
+  };
+}
+
+/** Days that kept pollen has been in store; before it is gathered, the days from the father's last to today. */
+function pollenAge(cross: CrossRow, father: ForecastStand, today: Day): number {
+  const since = cross.storedOn ?? father.window.male.end;
+  return Math.max(0, daysBetween(since, today));
+}
+
+/** Flowers as the engine of steps takes them, with the moment of pollination where it was kept. */
+export function onDay(flowers: Flower[], timezone: string): FlowerOnDay[] {
+  return flowers.map((f) =>
+    asFlowerOnDay(f, f.lastPass && f.pollinatedAt ? momentOf(f.lastPass, f.pollinatedAt, timezone) : null),
+  );
+}
