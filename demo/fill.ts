@@ -2,7 +2,7 @@ import { existsSync, renameSync, rmSync } from "node:fs";
 import { openDb } from "@/db/open";
 import { setUpGround } from "./ground";
 import { Melon } from "./melon";
-import { drawer, duskwing, leek, nextSeason, orach, pepper } from "./others";
+import { drawer, duskwing, leek, nextSeason, orach, otherHands, pepper } from "./others";
 import { chance } from "./random";
 import { Grower } from "./season";
 
@@ -23,6 +23,7 @@ export function fillDemo(path: string): void {
   drawer(grower, beds);
   const melon = new Melon(grower, beds);
   melon.thisSeason(melon.history());
+  otherHands(grower, DEMO_DAY);
   nextSeason(grower, beds, DEMO_DAY);
   db.pragma("wal_checkpoint(TRUNCATE)");
   db.close();

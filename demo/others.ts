@@ -261,6 +261,45 @@ export function drawer(grower: Grower, beds: Beds): void {
   });
 }
 
+/** Other flowers than melons by hand this year: tomatoes in bud, peppers under bags, leek heads to be brushed. */
+export function otherHands(grower: Grower, day: string): void {
+  const { db } = grower;
+  const stand = (name: string) =>
+    db
+      .prepare(
+        `SELECT s.id FROM stand s JOIN line l ON l.id = s.lineId
+         WHERE l.name = ? AND s.season = 2027 ORDER BY s.plants DESC LIMIT 1`,
+      )
+      .pluck()
+      .get(name) as number;
+  const rates = { setLow: 0.3, setLikely: 0.5, setHigh: 0.7, confidence: 0.9 };
+  const parents = (mother: string, father: string) => ({ motherStandId: stand(mother), fatherStandId: stand(father) });
+  grower.on("2027-06-24");
+  const tomatoes = grower.record("cross.plan", {
+    ...parents("Low Kiln", "Wren's Thimble"),
+    ...rates,
+    lineName: "Kiln and Thimble",
+    fruitsWanted: 5,
+  }).id;
+  grower.pollinate(tomatoes, "2027-06-26", 5);
+  grower.pollinate(tomatoes, "2027-06-30", 4);
+  grower.look(tomatoes, "2027-07-08", 0.5);
+  grower.on("2027-07-07");
+  grower.record("flower.cover", { crossId: tomatoes, flowers: 3, on: "2027-07-07" });
+  const plant = db.prepare("SELECT id FROM plant WHERE standId = ? AND number = 3").pluck().get(stand("Ember-sweet"));
+  const bagged = grower.record("cross.plan", {
+    motherStandId: stand("Ember-sweet"),
+    fatherStandId: stand("Ember-sweet"),
+    motherPlantId: plant,
+    fatherPlantId: plant,
+    ...rates,
+    fruitsWanted: 4,
+  }).id;
+  grower.record("flower.cover", { crossId: bagged, flowers: 6 });
+  grower.on(day);
+  grower.record("cross.plan", { ...parents("Slatefoot", "Slatefoot"), ...rates, fruitsWanted: 6 });
+}
+
 /** Next year as it is planned in the middle of this one: two melons and two tomatoes that would meet, and the rest. */
 export function nextSeason(grower: Grower, beds: Beds, day: string): void {
   grower.on(day);

@@ -94,15 +94,21 @@ export class Grower {
         result: fault < 0.06 ? "found-open" : fault < 0.1 ? "limp" : fault < 0.12 ? "torn-bag" : "pollinated",
       };
     });
-    this.record("flower.record", { crossId, males: this.luck.yes(0.5) ? 2 : 3, results });
+    // From soon after five to soon after nine; later flowers set less, which the analysis is to find again.
+    const minutes = 5 * 60 + 10 + Math.floor(this.luck.next() * 240);
+    const at = `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
+    this.record("flower.record", { crossId, at, males: this.luck.yes(0.5) ? 2 : 3, results });
   }
 
-  /** Looks at all waiting flowers of a week ago. */
+  /** Looks at all waiting flowers of a week ago; the share that set falls with the hour at which they were done. */
   look(crossId: number, day: Day, setRate: number): void {
     this.on(day);
     const waiting = this.flowers(crossId).filter((f) => f.state === "pollinated" && addDays(f.pollinatedOn!, 7) <= day);
     if (waiting.length === 0) return;
-    const results = waiting.map((f) => ({ id: f.id, result: this.luck.yes(setRate) ? "set" : "failed" }));
+    const results = waiting.map((f) => {
+      const late = Number(f.pollinatedAt!.slice(0, 2)) >= 7;
+      return { id: f.id, result: this.luck.yes(setRate * (late ? 0.5 : 1.5)) ? "set" : "failed" };
+    });
     this.record("flower.record", { crossId, results });
   }
 
@@ -111,7 +117,7 @@ export class Grower {
     const setRate = 0.42;
     let evening = first;
     for (let round = 0; round < 9 && this.flowers(crossId).filter((f) => f.state === "set").length < wanted; round++) {
-      this.pollinate(crossId, evening, 3);
+      this.pollinate(crossId, evening, 5);
       this.look(crossId, addDays(evening, 9), setRate);
       evening = addDays(evening, 10);
     }

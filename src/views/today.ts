@@ -4,7 +4,7 @@ import { addDays, type Day, dayNumber, daysBetween } from "@/core/calendar/day";
 import { temperatureOn } from "@/core/climate/climate";
 import { firstInsects } from "@/core/climate/dayTemperature";
 import { seasonOf } from "@/core/climate/season";
-import { clockTime } from "@/core/climate/sun";
+import { clockTime, sunOn } from "@/core/climate/sun";
 import { flowerCode } from "@/core/custody/code";
 import { cornersOf, middleOf } from "@/core/ground/shape";
 import { walkThrough } from "@/core/ground/walk";
@@ -198,7 +198,7 @@ export function todayView(db: Db): Today {
       sunset: marks.counted ? null : clock(marks.sunset),
       dusk: marks.counted ? null : clock(marks.dusk),
       tomorrow: tomorrow.counted ? null : clock(tomorrow.sunrise),
-      hours: (marks.sunset.getTime() - marks.sunrise.getTime()) / 3_600_000,
+      hours: sunOn(place.latitude, place.longitude, day).hours,
       insects: insects && { from: clock(insects.from), to: clock(insects.to) },
     },
     heat: heatOf(sky, tasks, new Map(crosses.map((x) => [x.id, x]))),

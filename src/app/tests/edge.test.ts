@@ -1,11 +1,12 @@
 import { NextRequest } from "next/server";
+import { PDFDocument } from "pdf-lib";
 import { afterEach, describe, expect, test } from "vitest";
 import { type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { proxy } from "../../proxy";
 import { readJson, requestName, statusOf } from "../api/body";
 import { GET as calendar } from "../api/calendar/route";
 import { GET as ground } from "../api/ground/route";
-import { tagPdf } from "../api/tags/tagPdf";
+import { tagsPdf, USUAL } from "../api/tags/tagPdf";
 import { wholeNumber } from "../params";
 
 const ask = (headers: Record<string, string>, method = "POST", url = "http://127.0.0.1:4620/api/undo") =>
@@ -84,20 +85,33 @@ describe("bodies", () => {
 describe("printed tags", () => {
   const tag = { code: "X27-014-K", title: "For seed: do not pick", lines: ["Ashlar Gold", "× Nettle Moon", "bed C"] };
 
-  test.each(["cross", "stand", "family", "lot", "plant", "line"] as const)(
+  test.each(["cross", "stand", "family", "lot", "plant", "line", "flower"] as const)(
     "a %s prints as one small page",
     async (kind) => {
-      const pdf = Buffer.from(await tagPdf({ kind, ...tag }));
+      const pdf = Buffer.from(await tagsPdf([{ kind, ...tag }], USUAL));
       expect(pdf.subarray(0, 5).toString()).toBe("%PDF-");
       expect(pdf.length).toBeGreaterThan(3000);
       expect(pdf.length).toBeLessThan(200_000);
     },
   );
 
+  test.each([
+    ["a4", 16],
+    ["letter", 14],
+    ["single", 1],
+  ] as const)("on %s %i tags of 90 × 32 mm share a page, at that size in mm", async (paper, each) => {
+    const tags = Array.from({ length: each + 1 }, () => ({ kind: "flower" as const, ...tag }));
+    const pdf = await PDFDocument.load(await tagsPdf(tags, { ...USUAL, paper, code: "datamatrix" }));
+    expect(pdf.getPageCount()).toBe(2);
+    const { width, height } = pdf.getPage(0).getSize();
+    const mm = [width, height].map((points) => Math.round((points / 72) * 254) / 10);
+    expect(mm).toEqual({ a4: [210, 297], letter: [215.9, 279.4], single: [98, 40] }[paper]);
+  });
+
   test("long names, other scripts and signs no font has do not stop the printer", async () => {
     const odd = ["x".repeat(10_000), "豆 🫘 Žluťoučký", ""];
     for (const title of odd)
-      expect((await tagPdf({ kind: "lot", ...tag, title, lines: odd })).length).toBeGreaterThan(1000);
+      expect((await tagsPdf([{ kind: "lot", ...tag, title, lines: odd }], USUAL)).length).toBeGreaterThan(1000);
   });
 });
 

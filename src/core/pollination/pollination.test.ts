@@ -245,7 +245,7 @@ describe("steps", () => {
   test("what can't be recorded yet, or any more, is told why", () => {
     const covered = flower("covered", { cover: "2027-07-08" });
     expect(refusalOf(DAWN, covered, "pollinate", "2027-07-09")).toBeNull();
-    expect(refusalOf(DAWN, covered, "pollinate", "2027-07-08")).toMatchObject({ early: true });
+    expect(refusalOf(DAWN, covered, "pollinate", "2027-07-08")).toMatchObject({ byDay: true });
     expect(refusalOf(DAWN, covered, "pollinate", "2027-07-11")!.words).toContain("past it");
     expect(refusalOf(DAWN, covered, "check", "2027-07-18")!.words).toContain("first pollinate");
     expect(refusalOf(DAWN, covered, "gather", "2027-07-09")!.words).toContain("no such step");

@@ -122,29 +122,29 @@ export function dueSteps(
   return [...due.values()].sort((a, b) => a.daysLeft - b.daysLeft);
 }
 
-/** Why a step can't be recorded for a flower on a day, as a sentence's end; null when it can. */
+/** Why a step can't be recorded for a flower on a day, as a sentence's end, and whether the day is at fault; null when it can. */
 export function refusalOf(
   protocol: Protocol,
   flower: FlowerOnDay,
   action: StepAction,
   day: Day,
-): { early: boolean; words: string } | null {
+): { byDay: boolean; words: string } | null {
   const index = protocol.steps.findIndex((s) => s.action === action);
   const step = protocol.steps[index];
-  if (!step) return { early: false, words: `takes no such step: ${protocol.name.toLowerCase()}` };
+  if (!step) return { byDay: false, words: `takes no such step: ${protocol.name.toLowerCase()}` };
   const done = lastDone(protocol, flower);
   if (done === index && step.again) {
-    if (day < flower.lastPass!) return { early: true, words: `was done last on ${flower.lastPass}, after that day` };
+    if (day < flower.lastPass!) return { byDay: true, words: `was done last on ${flower.lastPass}, after that day` };
     return null;
   }
-  if (done >= index) return { early: false, words: `is ${flower.state} already` };
+  if (done >= index) return { byDay: false, words: `is ${flower.state} already` };
   const before = protocol.steps[index - 1]!;
   const since = flower.on[before.action];
-  if (since === undefined) return { early: false, words: `is only ${flower.state}; first ${lower(before.title)}` };
+  if (since === undefined) return { byDay: false, words: `is only ${flower.state}; first ${lower(before.title)}` };
   const elapsed = daysBetween(since, day);
   if (elapsed < step.after.low)
     return {
-      early: true,
+      byDay: true,
       words:
         step.after.low === 1
           ? `was begun on ${since}; it is ready the morning after`
@@ -152,7 +152,7 @@ export function refusalOf(
     };
   if (action === "pollinate" && elapsed > step.after.high)
     return {
-      early: false,
+      byDay: true,
       words: `was ready ${elapsed - step.after.high} days before and is past it; record it as limp`,
     };
   return null;

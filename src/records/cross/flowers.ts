@@ -158,7 +158,7 @@ function patchFor(told: Told, flower: Flower, { result, bud, why }: Recorded): R
   const over = flower.state === "failed" || flower.state === "lost" || flower.state === "unusable";
   if (refusal || over)
     refuse(
-      refusal?.early ? "on" : "results",
+      refusal?.byDay && !over ? "on" : "results",
       `Flower ${flower.number} of ${cross.code} ${over ? `is ${flower.state} already` : refusal!.words}.`,
     );
   if (result === "gathered") return { state: result, gatheredOn: on };

@@ -224,7 +224,11 @@ function plan(context: Context, { moreMothers, reciprocal, ...input }: PlanCross
   const one = (patch: Partial<OneCross>) => planOne(context, sky, { ...input, ...patch });
   const made = [
     one({}),
-    ...moreMothers.map(({ standId, plantId }) => one({ motherStandId: standId, motherPlantId: plantId })),
+    ...moreMothers.map(({ standId, plantId }) => {
+      const mother = existingStand(context, standId, "moreMothers");
+      const lineName = input.lineName && `${input.lineName} from ${mother.lineName}`.slice(0, 120);
+      return one({ motherStandId: standId, motherPlantId: plantId, lineName });
+    }),
   ];
   if (reciprocal)
     made.push(
@@ -234,7 +238,7 @@ function plan(context: Context, { moreMothers, reciprocal, ...input }: PlanCross
         fatherStandId: input.motherStandId,
         fatherPlantId: input.motherPlantId,
         moreFathers: [],
-        lineName: input.lineName && `${input.lineName}, the other way`,
+        lineName: input.lineName && `${input.lineName}, the other way`.slice(0, 120),
         method: undefined,
       }),
     );

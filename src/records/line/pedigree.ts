@@ -23,8 +23,9 @@ export const individualOf = ({ standId, plantId }: ParentId, second = false): st
 
 /**
  * The forebears of some parents as the records know them, each before its children: a plant of a stand is the child of
- * the lot's mother and father. Plants of a bought or received line have no known parents; where its species selfs they
- * are all of one pure line, otherwise unrelated. Pollen of an open-pollinated lot is unknown.
+ * the lot's mother and father. Plants of a line that was bought or received are taken as near as its breeding makes them
+ * (ours): of one pure line where the species selfs, as full sibs where it does both, as half sibs where it outcrosses.
+ * Pollen of an open-pollinated lot is unknown.
  */
 export function forebears(db: Db, parents: ParentId[]): Individual[] {
   const stands = new Map(
@@ -49,10 +50,10 @@ export function forebears(db: Db, parents: ParentId[]): Individual[] {
     return id;
   };
   const founder = ({ lineId, species }: StandParents): Omit<Individual, "id"> => {
-    if (speciesById(species).breeding !== "selfing") return {};
+    const { breeding } = speciesById(species);
     const id = `line ${lineId}`;
-    if (!made.has(id)) made.set(id, { id, inbreeding: 1 });
-    return { mother: id, father: id };
+    if (!made.has(id)) made.set(id, { id, inbreeding: breeding === "selfing" ? 1 : 0 });
+    return breeding === "outcrossing" ? { mother: id } : { mother: id, father: id };
   };
   const parentsOf = (stand: StandParents): Omit<Individual, "id"> => {
     const { kind, motherStandId, motherPlantId, fatherStandId, fatherPlantId } = stand;

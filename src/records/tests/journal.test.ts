@@ -120,16 +120,16 @@ describe("the file", () => {
     const folder = join(dirname(garden.path), "migrations");
     mkdirSync(folder);
     for (const name of readdirSync("src/db/migrations")) copyFileSync(`src/db/migrations/${name}`, join(folder, name));
-    writeFileSync(join(folder, "003_bad.sql"), "CREATE TABLE half (id INTEGER); INSERT INTO nowhere VALUES (1);");
+    writeFileSync(join(folder, "004_bad.sql"), "CREATE TABLE half (id INTEGER); INSERT INTO nowhere VALUES (1);");
     expect(() => migrate(garden.db, garden.path, folder)).toThrow("nowhere");
     expect(garden.db.prepare("SELECT 1 FROM sqlite_master WHERE name = 'half'").get()).toBeUndefined();
-    const backup = readdirSync(dirname(garden.path)).find((name) => name.includes("before-schema-3"))!;
+    const backup = readdirSync(dirname(garden.path)).find((name) => name.includes("before-schema-4"))!;
     const copy = new Database(join(dirname(garden.path), backup), { readonly: true });
     expect(copy.prepare("SELECT count(*) FROM bed").pluck().get()).toBe(2);
     copy.close();
-    writeFileSync(join(folder, "003_bad.sql"), "CREATE TABLE whole (id INTEGER) STRICT;");
+    writeFileSync(join(folder, "004_bad.sql"), "CREATE TABLE whole (id INTEGER) STRICT;");
     migrate(garden.db, garden.path, folder);
-    expect(garden.db.pragma("user_version", { simple: true })).toBe(3);
+    expect(garden.db.pragma("user_version", { simple: true })).toBe(4);
     expect(existsSync(garden.path)).toBe(true);
   });
 

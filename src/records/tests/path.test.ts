@@ -192,7 +192,7 @@ describe("what is refused, with nothing written", () => {
     expect(garden.refused(name, input).fields[field]).toMatch(/\w/);
   });
 
-  test("a father of another species, and a species with no steps", () => {
+  test("a father of another species, a plant that can't be selfed, and a method that does not serve", () => {
     const { plan } = twoMelons(garden);
     const other = garden.done("line.add", {
       name: "P",
@@ -204,16 +204,17 @@ describe("what is refused, with nothing written", () => {
     expect(garden.refused("cross.plan", { ...plan, fatherStandId: stand }).fields.fatherStandId).toContain(
       "do not cross",
     );
-    const leek = garden.done("line.add", {
-      name: "Le",
-      species: "leek",
+    const spinach = garden.done("line.add", {
+      name: "Spin",
+      species: "spinach",
       school: "keep-pure",
       status: "open-pollinated",
     }).id;
-    const leeks = garden.done("stand.add", { lineId: leek, sown: "2026-03-10", plants: 40 }).id;
-    expect(garden.refused("cross.plan", { ...plan, motherStandId: leeks, fatherStandId: leeks }).fields).toHaveProperty(
-      "motherStandId",
-    );
+    const stands = garden.done("stand.add", { lineId: spinach, sown: "2027-03-10", family: true, plants: 4 }).id;
+    const plantId = garden.db.prepare("SELECT id FROM plant WHERE standId = ?").pluck().get(stands);
+    const itself = { motherStandId: stands, fatherStandId: stands, motherPlantId: plantId, fatherPlantId: plantId };
+    expect(garden.refused("cross.plan", { ...plan, ...itself }).fields.motherStandId).toContain("plants of their own");
+    expect(garden.refused("cross.plan", { ...plan, method: "wind-ears" }).fields).toHaveProperty("method");
     expect(garden.refused("cross.plan", { ...plan, lineName: undefined }).fields).toHaveProperty("lineName");
     expect(garden.refused("cross.plan", { ...plan, setLikely: 0.2 }).fields).toHaveProperty("setLikely");
   });

@@ -121,3 +121,7 @@ export function parentsInWords({
   const father = kind === "self" ? "itself" : `${parent(fatherName, fatherNumber)}${more}`;
   return `${parent(motherName, motherNumber)} × ${father}`;
 }
+
+/** When the first insects fly; bumblebees and honey bees at once on a mild morning. */
+export const insectsInWords = ({ from, to }: { from: string; to: string }): string =>
+  from === to ? `from ${from}` : `${from} to ${to}`;

@@ -75,7 +75,7 @@ const columns = helper.columns([
 ]);
 
 /** Columns that are searched and grouped by, but have no room of their own in the table. */
-const UNSEEN = new Set(["pedigree", "species", "method", "note"]);
+const UNSEEN = new Set(["season", "pedigree", "species", "method", "state", "wanted", "note"]);
 const GROUPS = ["season", "species", "mother", "father", "method", "state"];
 const ROW = 44;
 
@@ -233,15 +233,7 @@ function BookTable({ entries, latitude, chosen, onChoose }: TableProps) {
                     </td>
                   </tr>
                 );
-              return (
-                <Line
-                  key={row.id}
-                  entry={row.original}
-                  latitude={latitude}
-                  on={chosen?.id === row.original.id}
-                  onChoose={onChoose}
-                />
-              );
+              return <Line key={row.id} entry={row.original} on={chosen?.id === row.original.id} onChoose={onChoose} />;
             })}
             <tr aria-hidden style={{ height: below }} />
           </tbody>
@@ -273,11 +265,10 @@ function Picker({ label, column, values }: PickerProps) {
   );
 }
 
-type LineProps = { entry: BookEntry; latitude: number; on: boolean; onChoose: (entry: BookEntry) => void };
+type LineProps = { entry: BookEntry; on: boolean; onChoose: (entry: BookEntry) => void };
 
-function Line({ entry, latitude, on, onChoose }: LineProps) {
-  const { code, season, mother, father, line, generation, closed, first, last, wanted, pollinated, set, doubtful } =
-    entry;
+function Line({ entry, on, onChoose }: LineProps) {
+  const { code, mother, father, line, generation, closed, first, last, pollinated, set, doubtful } = entry;
   return (
     <tr style={{ height: ROW }} className={clsx("cursor-pointer", on && "bg-rule/50")} onClick={() => onChoose(entry)}>
       <td className="whitespace-nowrap">
@@ -285,18 +276,16 @@ function Line({ entry, latitude, on, onChoose }: LineProps) {
           <Tag kind="cross" code={code} small />
         </button>
       </td>
-      <td>{seasonName(season, latitude)}</td>
-      <td className="max-w-44 truncate" title={mother}>
+      <td className="max-w-40 truncate" title={mother}>
         {mother}
       </td>
-      <td className="max-w-44 truncate" title={`${father}, gives ${line} ${generationName(generation)}`}>
+      <td className="max-w-40 truncate" title={`${father}, gives ${line} ${generationName(generation)}`}>
         {father}
       </td>
-      <td>{closed ? "closed" : "open"}</td>
       <td className="whitespace-nowrap">
-        {first ? (first === last ? dayInWords(first) : `${dayInWords(first)} to ${dayInWords(last!)}`) : "–"}
+        {first ? (first === last ? dayInWords(first) : `${dayInWords(first)} – ${dayInWords(last!)}`) : "–"}
+        {closed === 1 && <span className="text-soft"> closed</span>}
       </td>
-      <td>{wanted}</td>
       <td>{pollinated}</td>
       <td>
         {set}

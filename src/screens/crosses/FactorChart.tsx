@@ -47,7 +47,14 @@ export function FactorChart({ factor: { title, groups } }: { factor: Factor }) {
               allowDuplicatedCategory={false}
             />
             <Scatter data={data} fill="var(--ink)" isAnimationActive={false}>
-              <ErrorBar dataKey="range" direction="x" stroke="var(--moss)" strokeWidth={3} width={7} />
+              <ErrorBar
+                dataKey="range"
+                direction="x"
+                stroke="var(--moss)"
+                strokeWidth={3}
+                width={7}
+                isAnimationActive={false}
+              />
             </Scatter>
           </ScatterChart>
         </ResponsiveContainer>

@@ -9,7 +9,7 @@ import { DawnSwitch } from "@/ui/ThemeChoice";
 import { useKept } from "@/ui/useKept";
 import type { Today } from "@/views/today";
 import { Scan } from "../common/Scan";
-import { plural } from "../common/words";
+import { insectsInWords } from "../common/words";
 import { FlowerStop } from "./FlowerStop";
 import { bandsOf, type Stop, stopsOf } from "./stops";
 
@@ -156,7 +156,7 @@ export function RoundScreen(view: Today) {
 
 function Conditions({ band, sun, heat }: { band: Band; sun: Today["sun"]; heat: Today["heat"] }) {
   const words: Partial<Record<Band, string | null>> = {
-    dawn: sun.insects && `First insects ${sun.insects.from} to ${sun.insects.to}, a working value.`,
+    dawn: sun.insects && `First insects ${insectsInWords(sun.insects)}, a working value.`,
     noon: heat && `${heat.max} °C at the warmest.`,
     evening: sun.dusk && `Light until ${sun.dusk}${sun.tomorrow ? `; sun up ${sun.tomorrow}` : ""}.`,
   };
@@ -179,7 +179,7 @@ function Progress({ list, at, walk }: { list: Stop[]; at: number; walk: string[]
         {here && `, bed ${here}`}
       </span>
       {rest.length > 0 && walk.length > 1 && <span className="text-soft">then bed {rest[0]}</span>}
-      {rest.length === 0 && <span className="text-soft">{plural(list.length - at - 1, "more")}</span>}
+      {rest.length === 0 && <span className="text-soft">{list.length - at - 1} more</span>}
     </p>
   );
 }

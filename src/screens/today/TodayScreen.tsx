@@ -6,6 +6,7 @@ import type { Today } from "@/views/today";
 import { Cautions } from "../common/Cautions";
 import { GardenForm } from "../common/GardenForm";
 import { Page } from "../common/Page";
+import { insectsInWords } from "../common/words";
 import { ChosenCross } from "./ChosenCross";
 import { TaskRow } from "./TaskRow";
 
@@ -13,7 +14,7 @@ const bandWords = (sun: Today["sun"]): Record<Band, { title: string; when: strin
   dawn: {
     title: "Dawn",
     when: sun.sunrise
-      ? `sun up ${sun.sunrise}${sun.insects ? `, first insects ${sun.insects.from} to ${sun.insects.to}` : ""}`
+      ? `sun up ${sun.sunrise}${sun.insects ? `, first insects ${insectsInWords(sun.insects)}` : ""}`
       : "no sunrise today",
   },
   morning: { title: "Morning", when: "while pollen is fresh" },

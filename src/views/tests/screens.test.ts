@@ -38,9 +38,10 @@ describe("Today", () => {
       lineName: "Other way",
     }).id;
     garden.done("flower.cover", { crossId: second, flowers: 9, on: "2027-07-08" });
-    const left = todayView(garden.db).tasks.map((t) => (t.kind === "look" ? 1000 : t.daysLeft!));
+    const { tasks } = todayView(garden.db);
+    const left = tasks.filter((t) => t.band === "any-hour").map((t) => (t.kind === "look" ? 1000 : t.daysLeft));
     expect(left).toEqual([...left].sort((a, b) => a - b));
-    expect(left[0]).toBe(0);
+    expect([tasks[0]!.band, tasks.at(-1)!.band]).toEqual(["dawn", "evening"]);
   });
 
   test("plants marked out are a task until they are gone", () => {
@@ -214,9 +215,9 @@ describe("Crosses", () => {
     garden.done("plant.mark", { id: plants[0], mark: "keep", reason: "" });
     garden.done("plant.mark", { id: plants[1], mark: "watch", reason: "" });
     const view = crossesView(garden.db, 2028);
-    expect(view.parents.map((p) => p.id)).toEqual([stand]);
-    expect(view.kept).toMatchObject([{ id: plants[0], number: 1 }]);
-    expect(view.knownPairs).toEqual(["1-2"]);
+    expect(view.choices.parents.map((p) => p.id)).toEqual([stand]);
+    expect(view.choices.kept).toMatchObject([{ id: plants[0], number: 1 }]);
+    expect(view.choices.knownPairs).toEqual(["1-2"]);
     expect(view.seasons).toEqual([2028, 2027]);
   });
 
@@ -234,12 +235,12 @@ describe("Crosses", () => {
     const { cross, lot } = family(garden);
     const view = crossView(garden.db, cross)!;
     expect(view).toMatchObject({
-      protocol: { id: "large-separate-sex" },
+      protocol: { id: "separate-sex-emasculated" },
       lots: [{ id: lot }],
       meeting: { first: null },
     });
     expect(view.flowers.map((f) => f.state)).toEqual(["harvested", "harvested"]);
-    expect(view.hazards.map((h) => h.title)).toEqual(["Bitter fruit can poison"]);
+    expect(view.hazards.map((h) => h.title)).toEqual(["Bitter fruit can poison", "Stings at dawn flowers"]);
     expect(crossView(garden.db, 999)).toBeNull();
   });
 
@@ -359,8 +360,11 @@ describe("Guide and Shed", () => {
       grown: ["melon"],
       species: SPECIES.map(({ id, name }) => ({ id, name })),
     });
-    expect(speciesView(garden.db, "melon")).toMatchObject({ protocol: { id: "large-separate-sex" }, kin: [] });
-    expect(speciesView(garden.db, "leek")).toMatchObject({ protocol: null });
+    expect(speciesView(garden.db, "melon")).toMatchObject({
+      protocols: [{ id: "separate-sex-emasculated" }, { id: "separate-sex" }],
+      kin: [],
+    });
+    expect(speciesView(garden.db, "spinach")!.protocols.map((p) => p.id)).toEqual(["separate-plants"]);
     const relatives = (id: string) => speciesView(garden.db, id)!.relatives.map((r) => `${r.name}: ${r.degree}`);
     expect(relatives("moschata-squash")).toContain("Argyrosperma squash: sometimes");
     expect(relatives("argyrosperma-squash")).toContain("Moschata squash: sometimes");

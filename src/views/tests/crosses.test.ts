@@ -1,0 +1,213 @@
+import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import { type Plot, plot, twoMelons } from "@/records/tests/plot";
+import { bookFile, bookFlowers, bookView } from "../book";
+import { crossesView, crossView } from "../crosses";
+import { crossPlanView } from "../crossPlan";
+import { practiceView } from "../practice";
+import { todayView } from "../today";
+import { worksView } from "../works";
+
+let garden: Plot;
+beforeEach(() => {
+  garden = plot();
+});
+afterEach(() => garden.close());
+
+/** A melon cross whose flowers of one morning did as told. */
+function withFlowers(set: number, failed: number, at = "06:00") {
+  const made = twoMelons(garden);
+  const crossId = garden.done("cross.plan", { ...made.plan, fruitsWanted: 6 }).id;
+  const { ids } = garden.done("flower.cover", { crossId, flowers: set + failed, on: "2027-07-01" });
+  const record = (results: object[], more: object = {}) => garden.done("flower.record", { crossId, ...more, results });
+  record(
+    ids.map((id) => ({ id, result: "pollinated" })),
+    { on: "2027-07-02", at, males: 2 },
+  );
+  record(
+    ids.map((id, i) => ({ id, result: i < set ? "set" : "failed" })),
+    { on: "2027-07-09" },
+  );
+  return { ...made, crossId, ids };
+}
+
+describe("flowers to do", () => {
+  test("learn from the grower's own flowers, the nearest hour weighing most", () => {
+    const { crossId } = withFlowers(2, 10);
+    const { rate, learned } = crossView(garden.db, crossId)!.state;
+    // 0.3 to 0.5 is Beta(38, 57), lightened to twelve flowers, and twelve of its own with two set.
+    expect(rate.a).toBeCloseTo(0.4 * 12 + 2, 6);
+    expect(rate.b).toBeCloseTo(0.6 * 12 + 10, 6);
+    expect(learned.map((l) => l.what)).toEqual(["the catalogue", "Ashlar Gold, before 8 o'clock"]);
+  });
+
+  test("tonight's share and the last day to begin are there while both flower, and gone after", () => {
+    const { crossId } = withFlowers(1, 3);
+    const { evenings, toDo, last } = crossView(garden.db, crossId)!.state;
+    expect(evenings!.tonight).toBeGreaterThan(0);
+    expect(evenings!.tonight).toBeLessThanOrEqual(6);
+    expect(evenings!.beginBy! <= last!.day).toBe(true);
+    expect(toDo.likely).toBeGreaterThanOrEqual(evenings!.tonight);
+    garden.on("2027-11-01");
+    expect(crossView(garden.db, crossId)!.state.evenings).toBeNull();
+  });
+
+  test("stored pollen reaches past the father's flowering and sets less with age", () => {
+    const { crossId } = withFlowers(1, 1);
+    const before = crossView(garden.db, crossId)!.state;
+    garden.done("cross.adjust", { id: crossId, version: 1, storage: "freezer", storedOn: "2027-07-05" });
+    const after = crossView(garden.db, crossId)!.state;
+    expect(after.rate.likely).toBeLessThan(before.rate.likely);
+    expect(after.last!.day >= before.last!.day).toBe(true);
+  });
+});
+
+describe("the day's walk", () => {
+  test("timed steps go from bed to bed, and the way's length is told", () => {
+    const { plan } = twoMelons(garden);
+    for (const [name, x] of [
+      ["far", 300],
+      ["near", 12],
+      ["middle", 150],
+    ] as const) {
+      const bedId = garden.done("bed.add", { name, x, y: 0, width: 4, length: 4 }).id;
+      const stand = garden.done("stand.add", { lineId: 1, bedId, sown: "2027-04-24", plants: 4 }).id;
+      const crossId = garden.done("cross.plan", { ...plan, motherStandId: stand, fruitsWanted: 2 }).id;
+      garden.done("flower.cover", { crossId, flowers: 2, on: "2027-07-08" });
+    }
+    const { tasks, walk } = todayView(garden.db);
+    const dawn = tasks.flatMap((t) => (t.kind === "cross" && t.band === "dawn" ? [t.state.cross.motherBed] : []));
+    expect([dawn, [...dawn].reverse()]).toContainEqual(["near", "middle", "far"]);
+    expect(walk).toMatchObject({ metres: 288 });
+    const first = tasks.find((t) => t.kind === "cross" && t.band === "dawn");
+    if (first?.kind !== "cross") throw new Error("no dawn");
+    expect(first.flowers[0]!.code).toMatch(/^X27-\d{3}-N1-/);
+    expect(first.from < "06:00" && first.to < "09:00").toBe(true);
+  });
+
+  test("pollen to be stored is a task while the father flowers", () => {
+    const { plan } = twoMelons(garden);
+    const id = garden.done("cross.plan", plan).id;
+    garden.done("cross.adjust", { id, version: 1, storage: "fridge" });
+    const stores = () => todayView(garden.db).tasks.filter((t) => t.kind === "store").length;
+    expect(stores()).toBe(1);
+    garden.done("cross.adjust", { id, version: 2, storedOn: "2027-07-09" });
+    expect(stores()).toBe(0);
+  });
+
+  test("the sun, the first insects and the heat are told, also where the sun does not set", () => {
+    twoMelons(garden);
+    expect(todayView(garden.db)).toMatchObject({
+      sun: { sunrise: expect.stringMatching(/^05:/), insects: null },
+      heat: null,
+    });
+    const insert = garden.db.prepare("INSERT INTO normal (id, min, max) VALUES (?, 6, 24)");
+    for (let month = 1; month <= 12; month++) insert.run(month);
+    const told = todayView(garden.db);
+    expect(told.heat).toMatchObject({ max: 24, from: "normal" });
+    expect(told.sun.insects!.from > "05:30" && told.sun.insects!.to > told.sun.insects!.from).toBe(true);
+    garden.db.prepare("UPDATE garden SET latitude = 78").run();
+    expect(todayView(garden.db).sun).toMatchObject({ sunrise: null, dusk: null, hours: 24 });
+  });
+});
+
+describe("mothers against fathers", () => {
+  test("each pair shows its chance to meet, kinship, relation and what is planned", () => {
+    const { mother, father, crossId } = withFlowers(1, 1);
+    const [group] = crossPlanView(garden.db, null).groups;
+    const cell = (m: number, f: number) => group!.cells.find((c) => c.motherId === m && c.fatherId === f)!;
+    expect(group!.cells).toHaveLength(4);
+    expect(cell(mother, father)).toMatchObject({ relation: "cross", kinship: 0, degree: "freely", possible: true });
+    expect(cell(mother, father).meets).toBeGreaterThan(0.95);
+    expect(cell(mother, father).planned).toMatchObject({ crossIds: [crossId], set: 1, wanted: 6 });
+    expect(cell(father, mother).planned).toBeNull();
+    expect(cell(mother, mother)).toMatchObject({ relation: "self", kinship: 0.5 });
+  });
+
+  test("sibs, a backcross and lines of a selfing crop are told apart by kinship", () => {
+    const { mother, father } = twoMelons(garden);
+    const stand = (lineId: number, more: object = {}) =>
+      garden.done("stand.add", { lineId, bedId: 1, sown: "2027-04-24", plants: 4, ...more }).id;
+    const other = stand(1);
+    const tomato = garden.done("line.add", {
+      name: "Kiln",
+      species: "tomato",
+      school: "keep-pure",
+      status: "open-pollinated",
+    }).id;
+    const [one, two] = [stand(tomato), stand(tomato)];
+    const cells = crossPlanView(garden.db, null).groups.flatMap((g) => g.cells);
+    const kinship = (m: number, f: number) => cells.find((c) => c.motherId === m && c.fatherId === f)?.kinship;
+    expect([kinship(mother, other), kinship(mother, father), kinship(one, two)]).toEqual([0.125, 0, 1]);
+    expect(kinship(mother, one)).toBeUndefined();
+  });
+});
+
+describe("meeting in flower", () => {
+  test("parents that miss each other get ways out, each of which can be carried out", () => {
+    const { plan } = twoMelons(garden);
+    garden.on("2027-05-10");
+    const late = garden.done("stand.add", { lineId: 2, bedId: 2, sown: "2027-07-20", plants: 4 }).id;
+    const id = garden.done("cross.plan", { ...plan, fatherStandId: late }).id;
+    const before = crossView(garden.db, id)!;
+    expect(before.meets).toBeLessThan(before.meetWanted);
+    const way = before.ways.find((w) => w.kind === "sow-father")!;
+    if (way.kind !== "sow-father") throw new Error("no way");
+    garden.done("cross.sow-on", { crossId: id, parent: "father", sown: way.day });
+    const after = crossView(garden.db, id)!;
+    expect(after.meets).toBeCloseTo(way.chance, 6);
+    expect(after.ways).toEqual([]);
+  });
+});
+
+describe("the book", () => {
+  test("counts what became of every cross, and leaves out of the set what is in doubt", () => {
+    const { crossId, ids } = withFlowers(3, 1);
+    garden.done("flower.record", { crossId, results: [{ id: ids[0], result: "torn-bag" }] });
+    const [entry] = bookView(garden.db).entries;
+    expect(entry).toMatchObject({
+      covered: 4,
+      pollinated: 4,
+      set: 2,
+      doubtful: 1,
+      lost: 1,
+      first: "2027-07-02",
+      seeds: null,
+    });
+    expect(entry!.pedigree).toBe("Ashlar Gold/Nettle Moon");
+    expect(bookFlowers(garden.db, crossId)!.map((f) => f.state)).toEqual(["set", "set", "set", "failed"]);
+    expect(bookFlowers(garden.db, 99)).toBeNull();
+  });
+
+  test("goes out and comes in again without a change, and carries no formula", () => {
+    const { crossId, ids } = withFlowers(2, 2);
+    garden.done("flower.record", { crossId, results: [{ id: ids[0], result: "unsure", note: "=1+1" }] });
+    for (const format of ["csv", "json"] as const) {
+      const text = bookFile(garden.db, null, format);
+      expect(garden.done("cross.import", { text }).message).toBe("Nothing differs from the book");
+    }
+    expect(bookFile(garden.db, null, "csv")).toContain("'=1+1");
+    expect(bookFile(garden.db, 2020, "csv").trim().split("\n")).toHaveLength(1);
+  });
+});
+
+test("what works here reckons each flower's hour from sunrise, and leaves species apart", () => {
+  withFlowers(6, 2, "06:10");
+  const works = worksView(garden.db, null);
+  expect(works).toMatchObject({ chosen: "melon", flowers: 8, set: 6 });
+  expect(works.factors.find((f) => f.key === "hour")!.groups).toMatchObject([
+    { label: "under 1 h", set: 6, flowers: 8 },
+  ]);
+  expect(worksView(garden.db, "leek").chosen).toBe("melon");
+});
+
+test("practice shows every drawn stage once, three to a drawing", () => {
+  const { cards } = practiceView(garden.db);
+  expect(new Set(cards.map((c) => c.key)).size).toBe(cards.length);
+  expect(cards.length).toBe(3 * new Set(cards.map((c) => c.drawing)).size);
+});
+
+test("a list of crosses keeps closed ones and asks nothing of them", () => {
+  const { crossId } = withFlowers(0, 2);
+  garden.done("cross.adjust", { id: crossId, version: 1, closed: 1 });
+  expect(crossesView(garden.db, null).crosses).toMatchObject([{ evenings: null, cross: { closed: 1 } }]);
+});
