@@ -7,8 +7,33 @@ const SEASONS = 10;
 const LINES = 300;
 const PLANTS = 20_000;
 const SCORES = 200_000;
+const CROSSES = 60;
+const FLOWERS = 5_000;
 
-/** Writes ten seasons of a large garden straight into tables: 300 lines, 20,000 plants, 200,000 scores. */
+/** A flower of a busy season: most are over, some wait to be looked at, a few were covered last evening. */
+function flowerOn(n: number): Record<string, string | number | null> {
+  const day = `2027-06-${String(10 + (n % 20)).padStart(2, "0")}`;
+  if (n > 80) return { state: "covered", coveredOn: "2027-07-08" };
+  const done = {
+    coveredOn: day,
+    pollinatedOn: addDays(day, 1),
+    pollinatedAt: `0${5 + (n % 4)}:${10 + (n % 50)}`,
+    passes: 1,
+    lastPass: addDays(day, 1),
+    males: 1 + (n % 4),
+  };
+  if (n > 70)
+    return {
+      state: "pollinated",
+      ...done,
+      coveredOn: "2027-07-01",
+      pollinatedOn: "2027-07-02",
+      lastPass: "2027-07-02",
+    };
+  return { state: n % 3 ? "failed" : "set", ...done, checkedOn: addDays(day, 9) };
+}
+
+/** Writes ten seasons of a large garden straight into tables: 300 lines, 20,000 plants, 200,000 scores, 5,000 flowers in one season. */
 export function fillLarge(path: string): void {
   const db = openDb(path);
   db.pragma("synchronous = OFF");
@@ -99,7 +124,7 @@ export function fillLarge(path: string): void {
       id: number;
       lineId: number;
     }[];
-    for (let i = 0; i < 60; i++) {
+    for (let i = 0; i < CROSSES; i++) {
       const { id, lineId } = stands[i]!;
       const cross = insert("cross", {
         code: makeCode("cross", 2027, i + 1),
@@ -116,14 +141,11 @@ export function fillLarge(path: string): void {
         confidence: 0.9,
         plannedOn: "2027-06-20",
       });
-      for (let n = 1; n <= 20; n++)
+      for (let n = 1; n <= FLOWERS / CROSSES; n++)
         insert("flower", {
           crossId: cross,
           number: n,
-          state: n < 4 ? "set" : "pollinated",
-          coveredOn: "2027-07-01",
-          pollinatedOn: "2027-07-02",
-          males: 2,
+          ...flowerOn(n),
         });
     }
     for (let i = 1; i <= 20_000; i++)

@@ -5,6 +5,7 @@ import Database from "better-sqlite3";
 import { median } from "simple-statistics";
 import { SCREENS } from "../e2e/screens";
 import { startServer } from "../e2e/server";
+import { benchFlowers } from "./flowers";
 import { fillLarge } from "./garden";
 import { benchIsolation } from "./isolation";
 
@@ -27,6 +28,7 @@ const page = (url: string) => async () => {
 };
 
 benchIsolation();
+benchFlowers();
 
 const folder = mkdtempSync(join(tmpdir(), "orchard-bench-"));
 const path = join(folder, "large.db");
@@ -76,11 +78,15 @@ const score = await timed(() => {
   value = (value + 1) % 97;
   return post(large.url, "/api/commands/score.set", { plantId, yardstickId, value: String(value) })();
 });
+const flower = await timed(() =>
+  post(large.url, "/api/commands/flower.cover", { crossId: records.cross.split("/").at(-1), flowers: 1 })(),
+);
 const nothing = await timed(
   post(large.url, "/api/compute/heterozygosity", { generations: 3, selfingRate: 1, initial: 0.5 }),
 );
+console.log(`\nA flower covered, in a season of 5,000: ${flower.toFixed(1)} ms`);
 console.log(
-  `\nA recorded score, journal and disk included: ${score.toFixed(1)} ms; an answer that writes nothing: ${nothing.toFixed(1)} ms; ratio ${(score / nothing).toFixed(1)}`,
+  `A recorded score, journal and disk included: ${score.toFixed(1)} ms; an answer that writes nothing: ${nothing.toFixed(1)} ms; ratio ${(score / nothing).toFixed(1)}`,
 );
 await large.stop();
 await empty.stop();

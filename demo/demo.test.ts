@@ -9,6 +9,7 @@ import { lineView } from "@/views/lines";
 import { seasonView } from "@/views/season";
 import { seedView } from "@/views/seed";
 import { todayView } from "@/views/today";
+import { worksView } from "@/views/works";
 import { DEMO_DAY, fillDemo } from "./fill";
 import { offspring, pure, recessive, shown } from "./genetics";
 import { chance } from "./random";
@@ -135,6 +136,14 @@ describe("the demo garden", () => {
     expect(open).toHaveLength(6);
     expect(open.some((s) => s.last !== null && s.last.daysLeft <= 2)).toBe(true);
     expect(open.some((s) => s.tally.lost > 0)).toBe(true);
+  });
+
+  test("the analysis finds again that late hours set less, and the set rate has learned it", () => {
+    const hours = worksView(db, "melon").factors.find((f) => f.key === "hour")!;
+    expect(hours.finding).toContain("Under 1 h");
+    const { learned, rate } = todayView(db).open.find((s) => s.cross.motherName === "Lantern melon")!;
+    expect(learned.length).toBeGreaterThan(1);
+    expect(rate.high - rate.low).toBeLessThan(0.3);
   });
 
   test("the first five scenarios have a real clash with a way out worth taking", () => {

@@ -48,7 +48,7 @@ export type ParentChoice = {
 export type Way = { id: string; name: string };
 
 /** What a form that chooses parents needs of a stand. */
-export function parentChoice(s: ForecastStand): ParentChoice {
+function parentChoice(s: ForecastStand): ParentChoice {
   const species = speciesById(s.species);
   const ways = (self: boolean) => methodsOf(species, self, s.anthers).map(({ id, name }) => ({ id, name }));
   return {

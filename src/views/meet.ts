@@ -7,7 +7,7 @@ import type { ForecastStand, Outlook } from "./outlook";
 import type { Parents } from "./pollination";
 
 /** Days that two flowerings should have in common, so that bad weather and a second try have room. */
-export const MEET_DAYS = 3;
+const MEET_DAYS = 3;
 /** The chance of meeting from which on nothing more is proposed. */
 export const MEET_WANTED = 0.8;
 

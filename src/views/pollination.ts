@@ -123,11 +123,7 @@ function lessons(cross: CrossRow, protocol: Protocol, { sky, marks, outcomes: kn
 const LEAST = 0.01;
 
 /** The father's flowering as far as his pollen reaches: kept pollen works on after it. */
-export function pollenSpan(
-  cross: Pick<CrossRow, "storage" | "storedOn">,
-  species: string,
-  father: ForecastStand,
-): Span {
+function pollenSpan(cross: Pick<CrossRow, "storage" | "storedOn">, species: string, father: ForecastStand): Span {
   const { male } = father.window;
   if (!cross.storage) return male;
   const life = speciesById(species).pollenLife[cross.storage];

@@ -21,7 +21,7 @@ export function temperatureAt({ min, max }: Temperature, { sunrise, noon }: SunM
 }
 
 /** Air in which bumblebees, and later honey bees, begin to fly, °C; common guidance, working values. */
-export const FLIES = { bumblebees: 7, honeyBees: 12 };
+const FLIES = { bumblebees: 7, honeyBees: 12 };
 
 /**
  * Between which moments the first insects are about: bumblebees from sunrise once it is mild enough for them, honey

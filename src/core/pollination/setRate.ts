@@ -10,7 +10,7 @@ export type SetRate = Beta & { low: number; likely: number; high: number };
 export const setRate = (beta: Beta): SetRate => ({ ...beta, ...betaInterval(beta, 0.9), likely: betaMean(beta) });
 
 /** What other lines, and other hours, may weigh at the most, in flowers. */
-export const CARRIED = 12;
+const CARRIED = 12;
 
 /** One step of learning: whose flowers they were, and how they did. */
 export type Lesson = { what: string; outcomes: Outcomes };

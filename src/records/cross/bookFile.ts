@@ -4,7 +4,7 @@ import { refuse } from "@/db/journal";
 import type { Db } from "@/db/open";
 
 /** The columns of the cross book's file: a line for each flower, or one for a cross without any. */
-export const COLUMNS = [
+const COLUMNS = [
   "cross",
   "season",
   "kind",

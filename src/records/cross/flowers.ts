@@ -76,7 +76,7 @@ const coverFlowers = command<CoverFlowers>({
 });
 
 /** What can be found of a flower: the next step done, how it ended, or a fault. */
-export const RESULTS = ["gathered", "pollinated", "uncovered", "set", "failed", "lost", ...FAULTS] as const;
+const RESULTS = ["gathered", "pollinated", "uncovered", "set", "failed", "lost", ...FAULTS] as const;
 export type Result = (typeof RESULTS)[number];
 
 type Recorded = { id: number; result: Result; bud?: Stage; why?: string; note?: string };

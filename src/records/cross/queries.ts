@@ -117,13 +117,6 @@ export function flowersOfSeason(db: Db, season: number): Map<number, Flower[]> {
   return groupBy(rows, (flower) => flower.crossId);
 }
 
-/** One flower by its cross's code and its number, as they stand on its tag. */
-export function flowerOnTag(db: Db, crossCode: string, number: number): Flower | undefined {
-  return db
-    .prepare("SELECT f.* FROM cross x JOIN flower f ON f.crossId = x.id WHERE x.code = ? AND f.number = ?")
-    .get(crossCode, number) as Flower | undefined;
-}
-
 export type Outcome = {
   species: string;
   lineId: number;

@@ -57,7 +57,7 @@ export function Trouble({ message }: { message: string | null }) {
 const wide = "leaf leaf-strong mt-6 min-h-16 w-full text-xl";
 
 /** The day something was done: today, or told the day after. */
-export function WhichDay({ day, on, onChange }: { day: string; on: string; onChange: (on: string) => void }) {
+function WhichDay({ day, on, onChange }: { day: string; on: string; onChange: (on: string) => void }) {
   return (
     <ToggleGroup.Root
       type="single"

@@ -11,7 +11,7 @@ import { percent, plural } from "../common/words";
 import { CrossTabs } from "./CrossTabs";
 import { PlanCross } from "./PlanCross";
 
-export const RELATIONS: Record<Relation, string> = {
+const RELATIONS: Record<Relation, string> = {
   self: "selfing, or sibs of one stand",
   sib: "sibs",
   backcross: "backcross",

@@ -581,7 +581,7 @@ export function FlowerStage({ drawing, stage, label, className }: Props) {
   );
 }
 
-export const STAGE_WORDS: Record<Stage, string> = { early: "Too early", right: "Right", late: "Too late" };
+const STAGE_WORDS: Record<Stage, string> = { early: "Too early", right: "Right", late: "Too late" };
 
 /** The three stages of a step side by side, the right one marked. */
 export function StageRow({ drawing, stages }: { drawing: string; stages: Record<Stage, string> }) {
