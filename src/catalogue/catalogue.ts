@@ -110,7 +110,7 @@ export function sceneSpecies(species: Species): SceneSpecies {
 
 function forScene(species: Species): SceneSpecies {
   const { id, name, crossingGroup, crosses, outcrossing, vector, breeding, flowerType } = species;
-  const { daysToFlower, flowerDays, daysToRipe, femaleLag, heat, tender, light, cold } = species;
+  const { daysToFlower, flowerDays, daysToRipe, femaleLag, heat, tender, light, cold, cutBack } = species;
   return {
     id,
     name,
@@ -129,5 +129,6 @@ function forScene(species: Species): SceneSpecies {
     tender,
     light,
     cold,
+    cutBack,
   };
 }

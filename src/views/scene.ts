@@ -70,7 +70,7 @@ function sceneStand(stand: Placed, { garden, today, correction }: Outlook, newes
     bed: { id: bedId, name: bedName!, x, y, width, length, turn, outside: outside === 1 },
     plants: reckonedPlants(stand),
     spacing: stand.spacing ?? (species.plantSpacing.low + species.plantSpacing.high) / 2,
-    sowing: { sown, plantedOut, firstFlower, overwinter },
+    sowing: { sown, plantedOut, firstFlower, overwinter, cutBack: stand.cutBack },
     correction: correction(lineId),
     seedWanted: stand.seedWanted === 1,
     limit: stand.purity === null ? LIMITS[garden.care] : 1 - stand.purity,

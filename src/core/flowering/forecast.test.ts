@@ -84,6 +84,12 @@ describe("flowering by warmth", () => {
     const hardy = flowering({ sown: "2027-04-10" }, ANNUAL, climate());
     const raised = flowering({ sown: "2027-04-10" }, tender, climate());
     expect(raised.start < hardy.start).toBe(true);
+    const cut = flowering(
+      { sown: "2027-04-10", firstFlower: "2027-06-20", cutBack: "2027-06-25" },
+      { ...ANNUAL, cutBack: { low: 10, high: 20 } },
+      climate(),
+    );
+    expect([cut.basis, cut.earliest, cut.start, cut.observed]).toEqual(["cut back", "2027-07-05", "2027-07-10", false]);
     const outEarly = flowering({ sown: "2027-04-10", plantedOut: "2027-04-15" }, tender, climate());
     expect(outEarly.start > raised.start).toBe(true);
   });

@@ -25,6 +25,8 @@ export type FloweringFacts = {
   light: { kind: "any" | "long" | "short"; hours: Range | null };
   /** Days of mean temperature at or below `below` °C that it must have stood through; null where none is needed. */
   cold: { below: number; days: Range } | null;
+  /** Days by which cutting back puts its flowers off; without, it does not flower again. */
+  cutBack?: Range | null;
 };
 
 /** How a crop that flowers in its second year comes through the winter. */
@@ -36,6 +38,8 @@ export type Sowing = {
   plantedOut?: Day | null;
   firstFlower?: Day | null;
   overwinter?: Overwintering | null;
+  /** When it was cut back, so that it flowers anew. */
+  cutBack?: Day | null;
 };
 
 /** A likely span, and the widest it may be. */
@@ -46,7 +50,7 @@ export type Flowering = Window & {
   female: Window;
   observed: boolean;
   /** What the first flower rests on. */
-  basis: "seen" | "heat" | "days";
+  basis: "seen" | "heat" | "days" | "cut back";
   /** What keeps it from flowering, or what was taken for granted; sentences. */
   notes: string[];
   /** Seed of the first female flowers is ripe: likely day, and no earlier / no later than. */
@@ -229,7 +233,8 @@ const windowFrom = (first: First, flowerDays: Range, lag: Range): Window => ({
  *
  * With temperatures known: heat from sowing until the species' degree days are gathered, after the cold it needs, and
  * held back until days are long or short enough. Without them, or where the heat never comes: the catalogue's days from
- * sowing. A first flower that was seen replaces both; the length of flowering and the ripening keep their ranges.
+ * sowing. A first flower that was seen replaces both, and cutting back after it begins anew; the length of flowering and
+ * the ripening keep their ranges.
  * @param climate null where the place is not known
  * @param correction what the line's own first flowers say, see `correctionFrom`
  * @example flowering({ sown: "2027-05-01" }, { daysToFlower: { low: 50, high: 60 }, ... }, null).start // "2027-06-25"
@@ -241,7 +246,13 @@ export function flowering(
   correction: Correction | null = null,
 ): Flowering {
   let first: First;
-  if (sowing.firstFlower) {
+  const { cutBack } = sowing;
+  if (cutBack && facts.cutBack && !(sowing.firstFlower && sowing.firstFlower > cutBack)) {
+    const cut = dayNumber(cutBack);
+    const { low, high } = facts.cutBack;
+    const notes = ["Counted from cutting back, a working value."];
+    first = { early: cut + low, likely: cut + middleDay(facts.cutBack), late: cut + high, basis: "cut back", notes };
+  } else if (sowing.firstFlower) {
     const seen = dayNumber(sowing.firstFlower);
     first = { early: seen, likely: seen, late: seen, basis: "seen", notes: [] };
   } else if (!climate || climate.daily.length === 0) first = byDays(sowing, facts, correction, []);

@@ -90,7 +90,10 @@ function cutBack({ mother, father, today, days, wanted }: MeetProblem): WayToMee
   const other = first === "mother" ? father.window.male : mother.window.female;
   const back = Math.round((own.cutBack.low + own.cutBack.high) / 2);
   const ideal = addDays(other.start, -back);
-  const day = ideal < today ? today : ideal;
+  // Past its flowering a plant is ripening, and there is nothing to put off.
+  if (today > own.window.end) return null;
+  const latest = ideal > own.window.end ? own.window.end : ideal;
+  const day = latest < today ? today : latest;
   const start = addDays(day, back);
   const long = Math.round((own.flowerDays.low + own.flowerDays.high) / 2);
   const again: Window = {

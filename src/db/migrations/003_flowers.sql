@@ -2,6 +2,8 @@
 
 ALTER TABLE line ADD COLUMN anthers TEXT NOT NULL DEFAULT 'as-species' CHECK (anthers IN ('as-species', 'yes', 'no'));
 
+ALTER TABLE stand ADD COLUMN cutBack TEXT CHECK (cutBack > sown);
+
 ALTER TABLE cross ADD COLUMN method TEXT;
 ALTER TABLE cross ADD COLUMN perEvening INTEGER NOT NULL DEFAULT 6 CHECK (perEvening BETWEEN 1 AND 500);
 ALTER TABLE cross ADD COLUMN note TEXT NOT NULL DEFAULT '' CHECK (length(note) <= 4000);

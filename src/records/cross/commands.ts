@@ -12,7 +12,7 @@ import { importBook } from "./bookImport";
 import { flowerCommands, notAhead, openCross } from "./flowers";
 import { nextGenerationOf, planCross } from "./plan";
 import { type CrossRow, crossById, type Flower, flowersOfCross } from "./queries";
-import { sowAgain, sowOn } from "./sow";
+import { cutBack, sowAgain, sowOn } from "./sow";
 
 type Harvest = { crossId: number; fruits: number; on?: string; seeds?: number; mass?: number; doubtful: boolean };
 
@@ -182,5 +182,6 @@ export const crossCommands = [
   adjustCross,
   sowOn,
   sowAgain,
+  cutBack,
   importBook,
 ];

@@ -1,4 +1,5 @@
 import Joi from "joi";
+import { speciesById } from "@/catalogue/catalogue";
 import { dayInWords } from "@/core/calendar/day";
 import { refuse } from "@/db/journal";
 import { command, nextCode } from "../command";
@@ -27,6 +28,31 @@ export const sowOn = command<SowOn>({
     write.update("stand", standId, { sown, season });
     if (parent === "mother") write.update("cross", crossId, { season });
     return { message: `${stand.code} ${stand.lineName} is to be sown on ${dayInWords(sown)}`, id: standId };
+  },
+});
+
+type CutBack = { crossId: number; parent: "mother" | "father"; on: string };
+
+/** Cuts a parent back on a day, so that its new flowers meet the other's; its forecast begins anew from there. */
+export const cutBack = command<CutBack>({
+  name: "cross.cut-back",
+  schema: Joi.object<CutBack>({
+    crossId: id().required(),
+    parent: Joi.string().valid("mother", "father").required().label("Parent"),
+    on: day("Cut back on").required(),
+  }),
+  run(context, { crossId, parent, on }) {
+    const cross = openCross(context, crossId);
+    const standId = parent === "mother" ? cross.motherStandId : cross.fatherStandId;
+    const stand = existingStand(context, standId, "parent");
+    const { name, cutBack: days } = speciesById(stand.species);
+    if (!days) refuse("parent", `${name} does not flower again when it is cut back.`);
+    if (on <= stand.sown) refuse("on", `${stand.code} was sown on ${stand.sown}.`);
+    context.write.update("stand", standId, { cutBack: on });
+    return {
+      message: `${stand.code} ${stand.lineName} to be cut back on ${dayInWords(on)}; it flowers again ${days!.low} to ${days!.high} days later`,
+      id: standId,
+    };
   },
 });
 

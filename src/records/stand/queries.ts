@@ -26,6 +26,7 @@ export type Stand = {
   cover: Cover | null;
   removeEvery: number | null;
   saveFrom: number | null;
+  cutBack: string | null;
   version: number;
 };
 

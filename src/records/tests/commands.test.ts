@@ -171,6 +171,7 @@ const USES: [string, (made: Made) => object][] = [
       ],
     }),
   ],
+  ["cross.cut-back", ({ open }) => ({ crossId: open, parent: "mother", on: "2028-07-25" })],
   ["cross.sow-again", ({ open }) => ({ crossId: open, sown: "2028-08-01" })],
   [
     "cross.import",

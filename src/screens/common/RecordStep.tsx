@@ -1,6 +1,6 @@
 "use client";
 import { ToggleGroup } from "radix-ui";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { addDays, dayInWords } from "@/core/calendar/day";
 import type { ProtocolStep, Unit } from "@/core/pollination/protocol";
 import { massTyped, massUnit, type Units } from "@/core/units/units";
@@ -9,7 +9,7 @@ import { Stepper } from "@/ui/Stepper";
 import { useCommand } from "@/ui/useCommand";
 import { useKept } from "@/ui/useKept";
 import { StageRow } from "./drawings/FlowerStage";
-import { clockNow, MALES_WORDS, RESULT_CHOICES } from "./results";
+import { MALES_WORDS, RESULT_CHOICES } from "./results";
 import { plural } from "./words";
 
 type Flower = { id: number; number: number; code: string };
@@ -119,7 +119,6 @@ function Results({ crossId, code, unit, day, step, flowers, onDone }: Props) {
   const [males, setMales] = useKept(`males-${crossId}-${day}`, 2);
   const [on, setOn] = useState(day);
   const [at, setAt] = useState("");
-  useEffect(() => setAt(clockNow()), []);
   const [trouble, setTrouble] = useState<string | null>(null);
   const of = (flower: Flower) => chosen[flower.id] ?? usual;
   const recorded = flowers.filter((f) => of(f) !== "later");

@@ -37,8 +37,21 @@ export const MALES_WORDS: Record<string, string> = {
 /** Why a flower or fruit was lost. */
 export const LOST_WHYS = ["dropped", "eaten", "broken", "rotted", "frost"] as const;
 
-/** The clock on this device, as it is written down with a pollination. */
-export function clockNow(): string {
+/** So long before and after its hours a step still counts as done now, hours. */
+const LEEWAY = 2;
+const hoursOf = (clock: string) => Number(clock.slice(0, 2)) + Number(clock.slice(3)) / 60;
+
+/**
+ * The clock on this device, as it is written down with a pollination; empty when the step is recorded at another time of
+ * day than it was done, so that no wrong hour is kept by itself.
+ */
+export function hourNow(from: string, to: string): string {
+  const now = clockNow();
+  const [at, low, high] = [hoursOf(now), hoursOf(from) - LEEWAY, hoursOf(to) + LEEWAY];
+  return at >= low && at <= high ? now : "";
+}
+
+function clockNow(): string {
   const now = new Date();
   return `${String(now.getHours()).padStart(2, "0")}:${String(now.getMinutes()).padStart(2, "0")}`;
 }

@@ -84,7 +84,12 @@ function WayButton({ way, view }: { way: WayToMeet; view: CrossView }) {
         Plan it so
       </CommandButton>
     );
-  if (way.kind === "cut-back") return null;
+  if (way.kind === "cut-back")
+    return (
+      <CommandButton command="cross.cut-back" input={{ crossId: cross.id, parent: way.who, on: way.day }}>
+        Plan the cut
+      </CommandButton>
+    );
   const input =
     way.kind === "sow-father-again"
       ? { crossId: cross.id, sown: way.day }

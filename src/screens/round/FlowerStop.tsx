@@ -9,7 +9,7 @@ import { useCommand } from "@/ui/useCommand";
 import { useKept } from "@/ui/useKept";
 import { FlowerStage, StageRow } from "../common/drawings/FlowerStage";
 import { RecordStep, Trouble } from "../common/RecordStep";
-import { clockNow, MALES_WORDS, RESULT_CHOICES } from "../common/results";
+import { hourNow, MALES_WORDS, RESULT_CHOICES } from "../common/results";
 import { Tag } from "../common/Tag";
 import { parentsInWords, STORAGE_WORDS } from "../common/words";
 import type { Stop } from "./stops";
@@ -86,7 +86,8 @@ function One({ stop, list, day, onDone }: OneProps) {
   const [at, setAt] = useState("");
   const [opened, setOpened] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
-  useEffect(() => setAt(clockNow()), []);
+  const { from, to } = stop.task;
+  useEffect(() => setAt(hourNow(from, to)), [from, to]);
   const alike = list.filter((s) => s.flower && s.task.kind === "cross" && s.task === stop.task);
   const choices = RESULT_CHOICES[step.action]!;
   const timed = step.action === "pollinate" ? { males, ...(at ? { at } : {}) } : {};
