@@ -232,12 +232,18 @@ export function drawer(grower: Grower, beds: Beds): void {
     return grower.record("lot.receive", { lineId, gathered, note, ...amount }).id;
   };
   receive(tallow, "2021-09-20", { mass: 3 });
-  receive(
+  grower.on("2022-03-20");
+  const between = [kiln, thimble].map(
+    (lineId) => grower.record("stand.add", { lineId, bedId: beds.A, sown: "2022-03-20", plants: 2 }).id,
+  );
+  const dropped = receive(
     thimble,
     "2022-09-18",
     { mass: 0.6 },
     "berries dropped between Low Kiln and Wren's Thimble: mother uncertain",
   );
+  const candidates = between.map((standId) => ({ standId, share: 0.5 }));
+  grower.record("candidate.set", { of: "lot", id: dropped, role: "mother", candidates });
   const squash = receive(brindle, "2024-10-02", { seeds: 44 });
   const tomato = receive(kiln, "2025-09-11", { mass: 0.9 });
   grower.on("2027-03-20");

@@ -78,7 +78,7 @@ test("a cross of two species is refused with what would fit, and stays as typed"
   };
   await option("Mother", /Duskwing/);
   const father = await option("Father", /Ember-sweet/);
-  await expect(page.getByText("do not cross: different crossing groups")).toBeVisible();
+  await expect(page.getByText("do not cross freely: different crossing groups")).toBeVisible();
   await page.getByRole("button", { name: "Plan it" }).click();
   await expect(page.getByText("Choose a father of the group Phaseolus coccineus.")).toBeVisible();
   await expect(page.getByLabel("Father", { exact: true })).toHaveValue(father);

@@ -433,7 +433,7 @@ test("mothers against fathers: a cell opens its pair and fills the form; a miss 
   const lineId = (
     await write("line.add", { name: "Run Late", species: "tomatillo", school: "keep-pure", status: "open-pollinated" })
   ).id;
-  await write("stand.add", { lineId, bedId: 1, sown: "2027-08-20", plants: 4 });
+  await write("stand.add", { lineId, bedId: 1, sown: "2027-07-20", plants: 4 });
   await page.goto("/crosses/plan");
   const matrix = page.getByRole("region", { name: "Tomatillo", exact: true });
   await matrix

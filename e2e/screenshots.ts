@@ -44,6 +44,10 @@ await shoot("line", await link("/lines", "tr:has-text('Lantern melon') a[href^='
 await shoot("guide", "/guide/melon");
 await shoot("shed", "/shed");
 await shoot("today-phone", "/", { phone: true });
-await shoot("record-before-dawn", "/", { phone: true, theme: "dawn", press: "Record" });
+await shoot("plan", "/crosses/plan", { press: "7 to do" });
+await shoot("book", "/crosses/book", { press: "Read X27-001" });
+await shoot("works", "/crosses/works");
+await shoot("practice", "/guide/practice", { press: "Wait, too early" });
+await shoot("round-before-dawn", "/round", { phone: true, theme: "dawn" });
 await browser.close();
 await server.stop();

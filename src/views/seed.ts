@@ -2,9 +2,11 @@ import { speciesById } from "@/catalogue/catalogue";
 import { HAZARDS } from "@/catalogue/hazards";
 import { yearOf } from "@/core/calendar/day";
 import { seasonOf } from "@/core/climate/season";
-import { type SeedCount, seedsInLot } from "@/core/custody/generation";
+import { nameWithGeneration, type SeedCount, seedsInLot } from "@/core/custody/generation";
+import { degreeOf } from "@/core/isolation/crossing";
 import { type Cut, page } from "@/core/lists/page";
 import type { Db } from "@/db/open";
+import { type CandidateRow, candidatesOf } from "@/records/candidate/queries";
 import { beds, type Garden } from "@/records/garden/queries";
 import { type LineChoice, lineChoices } from "@/records/line/queries";
 import { type LotRow, lotById, lots } from "@/records/lot/queries";
@@ -75,6 +77,10 @@ export type LotPage = {
   band: Band;
   today: string;
   lot: LotView;
+  /** Who may have been mother or father, where that is not sure. */
+  candidates: CandidateRow[];
+  /** Stands that could have been, of the season the seed is from. */
+  possible: { id: number; label: string }[];
   beds: { id: number; name: string }[];
   extraction: string;
   ripeSign: string;
@@ -100,6 +106,10 @@ export function lotPage(db: Db, id: number): LotPage | null {
     ),
     today,
     lot: lotView(lot, today),
+    candidates: candidatesOf(db, "lot", id),
+    possible: standsOfSeason(db, seasonOf(lot.gathered, place.latitude))
+      .filter((s) => degreeOf(species, speciesById(s.species)) !== null)
+      .map((s) => ({ id: s.id, label: `${nameWithGeneration(s.lineName, s.generation)} ${s.code}` })),
     beds: beds(db).filter((b) => !b.outside),
     extraction: species.extraction,
     ripeSign: species.ripeSign,

@@ -1,3 +1,4 @@
+import { BinaryBitmap, HybridBinarizer, MultiFormatReader, RGBLuminanceSource } from "@zxing/library";
 import { NextRequest } from "next/server";
 import { PDFDocument } from "pdf-lib";
 import { afterEach, describe, expect, test } from "vitest";
@@ -6,7 +7,7 @@ import { proxy } from "../../proxy";
 import { readJson, requestName, statusOf } from "../api/body";
 import { GET as calendar } from "../api/calendar/route";
 import { GET as ground } from "../api/ground/route";
-import { tagsPdf, USUAL } from "../api/tags/tagPdf";
+import { cellsOf, tagsPdf, USUAL } from "../api/tags/tagPdf";
 import { wholeNumber } from "../params";
 
 const ask = (headers: Record<string, string>, method = "POST", url = "http://127.0.0.1:4620/api/undo") =>
@@ -106,6 +107,20 @@ describe("printed tags", () => {
     const { width, height } = pdf.getPage(0).getSize();
     const mm = [width, height].map((points) => Math.round((points / 72) * 254) / 10);
     expect(mm).toEqual({ a4: [210, 297], letter: [215.9, 279.4], single: [98, 40] }[paper]);
+  });
+
+  test.each(["qr", "datamatrix"] as const)("a printed %s is read back by the reader that ships", async (kind) => {
+    const { size, dark } = cellsOf("X27-014-N12-K", kind);
+    const [scale, quiet] = [4, 4];
+    const side = (size + 2 * quiet) * scale;
+    const light = new Uint8ClampedArray(side * side).fill(255);
+    for (let y = 0; y < side; y++)
+      for (let x = 0; x < side; x++) {
+        const [row, column] = [Math.floor(y / scale) - quiet, Math.floor(x / scale) - quiet];
+        if (row >= 0 && column >= 0 && row < size && column < size && dark(row, column)) light[y * side + x] = 0;
+      }
+    const bitmap = new BinaryBitmap(new HybridBinarizer(new RGBLuminanceSource(light, side, side)));
+    expect(new MultiFormatReader().decode(bitmap).getText()).toBe("X27-014-N12-K");
   });
 
   test("long names, other scripts and signs no font has do not stop the printer", async () => {

@@ -8,6 +8,7 @@ import { useOutbox } from "@/ui/OutboxBar";
 import { DawnSwitch } from "@/ui/ThemeChoice";
 import { useKept } from "@/ui/useKept";
 import type { Today } from "@/views/today";
+import { Cautions } from "../common/Cautions";
 import { Scan } from "../common/Scan";
 import { insectsInWords } from "../common/words";
 import { FlowerStop } from "./FlowerStop";
@@ -136,6 +137,7 @@ export function RoundScreen(view: Today) {
               Next →
             </button>
           </nav>
+          <Cautions hazards={view.hazards} />
         </>
       ) : (
         <section className="mt-10 text-center">

@@ -9,6 +9,7 @@ import { Page } from "../common/Page";
 import { SowLot } from "../common/SowLot";
 import { Tag } from "../common/Tag";
 import { plural } from "../common/words";
+import { Parentage } from "./Parentage";
 
 const KINDS = {
   cross: "cross by hand",
@@ -18,7 +19,8 @@ const KINDS = {
   received: "received",
 } as const;
 
-export function LotScreen({ garden, band, lot, beds, today, extraction, ripeSign, hazards }: LotPage) {
+export function LotScreen(view: LotPage) {
+  const { garden, band, lot, beds, today, extraction, ripeSign, hazards } = view;
   return (
     <Page
       at="/seed"
@@ -89,6 +91,7 @@ export function LotScreen({ garden, band, lot, beds, today, extraction, ripeSign
           {lot.left.likely} of {lot.amount.likely} seeds left; {lot.sowedSeeds} sown in {plural(lot.sowings, "stand")}.
         </Enough>
       </section>
+      <Parentage lot={lot} candidates={view.candidates} possible={view.possible} />
       <p className="mt-6 max-w-2xl text-soft">
         Ripe when: {ripeSign} Extracted: {extraction}. Put a label inside and outside.
       </p>

@@ -35,7 +35,10 @@ function cutTo(text: string, font: PDFFont, size: number, width: number): string
 }
 
 /** The cells of a square code, row by row. */
-function cellsOf(text: string, kind: SquareCode): { size: number; dark: (row: number, column: number) => boolean } {
+export function cellsOf(
+  text: string,
+  kind: SquareCode,
+): { size: number; dark: (row: number, column: number) => boolean } {
   const options = kind === "qr" ? { bcid: "qrcode", text, eclevel: "M" } : { bcid: "datamatrix", text };
   const [drawn] = bwip.raw(options) as { pixs: number[]; pixx: number }[];
   const { pixs, pixx: size } = drawn!;
