@@ -427,22 +427,22 @@ test("the book is searched, grouped, and takes in a file after a dry run; a bad 
 test("mothers against fathers: a cell opens its pair and fills the form; a miss lists ways that can be applied", async ({
   browser,
 }) => {
-  await dayIs("2027-06-20");
+  await dayIs("2027-05-20");
   const page = await browser.newPage({ baseURL: server.url });
-  const early = await stand("tomatillo", "Run Early", "2027-03-01", "2027-06-15");
+  const early = await stand("tomatillo", "Run Early", "2027-03-01", "2027-05-15");
   const lineId = (
     await write("line.add", { name: "Run Late", species: "tomatillo", school: "keep-pure", status: "open-pollinated" })
   ).id;
-  await write("stand.add", { lineId, bedId: 1, sown: "2027-07-20", plants: 4 });
+  await write("stand.add", { lineId, bedId: 1, sown: "2027-06-28", plants: 4 });
   await page.goto("/crosses/plan");
   const matrix = page.getByRole("region", { name: "Tomatillo", exact: true });
   await matrix
-    .getByRole("row", { name: /^Run Early/ })
+    .getByRole("row", { name: /^Run Late/ })
     .getByRole("button")
-    .nth(1)
+    .nth(0)
     .click();
-  await expect(page.getByRole("heading", { name: "Run Early × Run Late" })).toBeVisible();
-  await expect(page.getByLabel("Mother", { exact: true })).toHaveValue(String(early));
+  await expect(page.getByRole("heading", { name: "Run Late × Run Early" })).toBeVisible();
+  await expect(page.getByLabel("Father", { exact: true })).toHaveValue(String(early));
   await page.getByLabel("Working name of the new line").fill("Run Both");
   await page.getByRole("button", { name: "Plan it" }).click();
   await expect(page.getByRole("heading", { name: "Do they meet in flower?" })).toBeVisible();

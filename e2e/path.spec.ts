@@ -137,7 +137,7 @@ test.describe
       await page.reload();
       await page.getByRole("region", { name: "Dawn" }).getByRole("button", { name: "Record" }).click();
       await sheet(page).getByRole("group", { name: "Flower 2" }).getByRole("radio", { name: "Found open" }).click();
-      await sheet(page).getByRole("button", { name: "2 pollinated, 1 lost" }).click();
+      await sheet(page).getByRole("button", { name: "2 pollinated, 1 otherwise" }).click();
       await said(page, /2 pollinated, 1 unusable \(found open\)|1 unusable \(found open\)/);
       await dayIs(page, "2027-07-18");
       await page.reload();

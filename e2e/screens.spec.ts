@@ -166,7 +166,7 @@ test("on the phone the dawn is recorded by thumb, with targets large enough", as
   for (const target of await sheet.locator("button").all())
     expect((await target.boundingBox())!.height).toBeGreaterThanOrEqual(44);
   await sheet.getByRole("radio", { name: "Limp" }).first().tap();
-  const press = sheet.getByRole("button", { name: "4 pollinated, 1 lost" });
+  const press = sheet.getByRole("button", { name: "4 pollinated, 1 otherwise" });
   await press.dblclick();
   await expect(page.getByText(/X27-001-F: .*1 unusable \(limp\)/).first()).toBeVisible();
   await page.goBack();

@@ -85,7 +85,7 @@ test("a database written by a newer program is refused at the start, in words, a
     timeout: 30_000,
   });
   expect(stderr).toContain(
-    "was written by a newer Nimble Orchard (schema 99; this program knows 2). It was left untouched.",
+    "was written by a newer Nimble Orchard (schema 99; this program knows 3). It was left untouched.",
   );
   expect(status).toBe(1);
 });

@@ -189,7 +189,7 @@ function BookTable({ entries, latitude, chosen, onChoose }: TableProps) {
         // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reached by keyboard
         tabIndex={0}
         aria-label="Crosses"
-        className="max-h-[65vh] overflow-auto"
+        className="relative max-h-[65vh] overflow-auto"
       >
         <table className="ruled w-full">
           <thead className="sticky top-0 z-10 bg-paper">

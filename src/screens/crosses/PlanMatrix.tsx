@@ -78,7 +78,7 @@ function Matrix({ group, named, chosen, onChoose }: MatrixProps) {
       <section
         // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reached by keyboard
         tabIndex={0}
-        className="overflow-x-auto"
+        className="relative overflow-x-auto"
         aria-label={`${group.group}, mothers against fathers`}
       >
         <table className="border-collapse text-sm">
