@@ -24,19 +24,38 @@ type Props = {
   doubtful?: number;
   suggested: number;
   units: Units;
+  /** On the round the presses come first, and what to look for opens. */
+  brief?: boolean;
   onDone: () => void;
 };
 
 /** One step of a protocol, recorded by thumb: what to look for, what was found, one press. */
 export function RecordStep(props: Props) {
-  const { step } = props;
-  return (
-    <div>
+  const { step, brief } = props;
+  const looks = (
+    <>
       {step.drawing && step.stages && <StageRow drawing={step.drawing} stages={step.stages} />}
       <p className="mt-3 text-lg">{step.look}</p>
       <p className="mt-2 text-sm text-soft">
         <strong className="text-rust">{step.tooLate}</strong> You need: {step.tools}. Record: {step.record}.
       </p>
+    </>
+  );
+  return (
+    <div>
+      {brief ? (
+        <>
+          <p className="text-lg">{step.stages?.right ?? step.look}</p>
+          <details className="mt-1">
+            <summary className="min-h-11 cursor-pointer font-semibold text-damson underline">
+              Too early, too late, what is needed
+            </summary>
+            {looks}
+          </details>
+        </>
+      ) : (
+        looks
+      )}
       <div className="mt-6">
         {step.action === "cover" && <Cover {...props} />}
         {RESULT_CHOICES[step.action] && <Results key={step.action} {...props} />}

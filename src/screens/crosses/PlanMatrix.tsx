@@ -12,10 +12,10 @@ import { CrossTabs } from "./CrossTabs";
 import { PlanCross } from "./PlanCross";
 
 const RELATIONS: Record<Relation, string> = {
-  self: "selfing, or sibs of one stand",
-  sib: "sibs",
-  backcross: "backcross",
-  cross: "cross",
+  self: "Selfing, or sibs of one stand",
+  sib: "Sibs",
+  backcross: "Backcross",
+  cross: "Cross",
 };
 
 /** How close two parents are, in words a grower knows. */
@@ -168,8 +168,8 @@ function Pair({ cell, named }: { cell: Cell; named: Named }) {
         {mother.name} × {father.name}
       </h2>
       <p className="mt-2">
-        A {RELATIONS[relation]}; they cross {degree}. <strong>{percent(meets)}</strong> that they flower together.
-        Kinship {kinship.toFixed(2)}: {kinshipInWords(kinship)}.
+        {RELATIONS[relation]}; they cross {degree}. <strong>{percent(meets)}</strong> that they flower together. Kinship{" "}
+        {kinship.toFixed(2)}: {kinshipInWords(kinship)}.
       </p>
       {planned && (
         <ul className="mt-3 flex flex-wrap items-center gap-2">

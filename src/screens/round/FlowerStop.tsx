@@ -66,6 +66,7 @@ export function FlowerStop(props: Props) {
             flowers={stop.task.flowers}
             suggested={evenings?.tonight ?? 1}
             units={units}
+            brief
             onDone={onDone}
           />
         </div>
