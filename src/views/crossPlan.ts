@@ -2,9 +2,9 @@ import { methodsOf, speciesById } from "@/catalogue/catalogue";
 import { seasonOf } from "@/core/climate/season";
 import { type Degree, degreeOf } from "@/core/isolation/crossing";
 import { groupBy } from "@/core/lists/groupBy";
-import { pedigree } from "@/core/pedigree/pedigree";
+import { kinshipsOf } from "@/core/pedigree/pedigree";
 import type { Db } from "@/db/open";
-import { crossesOfSeason, flowersOfSeason, seasonsWithCrosses } from "@/records/cross/queries";
+import { crossesOfSeason, seasonsWithCrosses, talliesOfSeason } from "@/records/cross/queries";
 import type { Garden } from "@/records/garden/queries";
 import { forebears, individualOf } from "@/records/line/pedigree";
 import { standsOfSeason } from "@/records/stand/queries";
@@ -76,37 +76,37 @@ export function crossPlanView(db: Db, wantedSeason: number | null): CrossPlan {
     .filter((s) => !s.outside)
     .map((s) => sky.forecast(s));
   const rows = crossesOfSeason(db, season);
-  const flowers = flowersOfSeason(db, season);
+  const tallies = talliesOfSeason(db, season);
   const own = hand(db, sky);
   const parents = parentsIn(db, sky, stands);
   const byPair = groupBy(rows, (x) => `${x.motherStandId} ${x.fatherStandId}`);
   const busy = new Set(rows.flatMap((x) => [x.motherStandId, x.fatherStandId]));
-  const groups = mateGroups(stands).map((list): PlanGroup => {
-    const shown = [...list]
+  const name = (stand: ForecastStand, second: boolean) => individualOf({ standId: stand.id, plantId: null }, second);
+  const shownOf = (list: ForecastStand[]) =>
+    [...list]
       .sort((a, b) => Number(busy.has(b.id)) - Number(busy.has(a.id)) || a.window.start.localeCompare(b.window.start))
       .slice(0, WIDEST)
       .sort((a, b) => a.lineName.localeCompare(b.lineName) || a.code.localeCompare(b.code));
-    const individuals = forebears(
-      db,
-      shown.map((s) => ({ standId: s.id, plantId: null })),
-    );
+  const lists = mateGroups(stands).map((list) => ({ list, shown: shownOf(list) }));
+  // The forebears of all are read once.
+  const individuals = forebears(
+    db,
+    lists.flatMap(({ shown }) => shown.map((s) => ({ standId: s.id, plantId: null }))),
+  );
+  const kinships = kinshipsOf(individuals);
+  const groups = lists.map(({ list, shown }): PlanGroup => {
     const pairs = shown.flatMap((m) => shown.map((f) => [m, f] as const));
-    const name = (stand: ForecastStand, second: boolean) => individualOf({ standId: stand.id, plantId: null }, second);
-    const { kinship, inbreeding } = pedigree({
-      individuals,
-      pairs: pairs.map(([m, f]) => [name(m, false), name(f, m.id === f.id)]),
-    });
     return {
       group: [...new Set(list.map((s) => speciesById(s.species).name))].join(", "),
       hidden: list.length - shown.length,
       parentIds: shown.map((s) => s.id),
-      cells: pairs.flatMap(([mother, father], i): Cell[] => {
+      cells: pairs.flatMap(([mother, father]): Cell[] => {
         const [motherSpecies, fatherSpecies] = [speciesById(mother.species), speciesById(father.species)];
         const degree = degreeOf(motherSpecies, fatherSpecies);
         if (!degree) return [];
         const relation = relationOf(mother, father);
         const planned = (byPair.get(`${mother.id} ${father.id}`) ?? []).map((x) =>
-          crossState(x, flowers.get(x.id) ?? [], parents(x), own),
+          crossState(x, tallies(x.id), parents(x), own),
         );
         const sum = (of: (s: (typeof planned)[number]) => number) => planned.reduce((n, s) => n + of(s), 0);
         return [
@@ -118,7 +118,7 @@ export function crossPlanView(db: Db, wantedSeason: number | null): CrossPlan {
             possible: methodsOf(motherSpecies, relation === "self", mother.anthers).length > 0,
             meets: chanceToMeet({ mother, father }),
             // A plant selfed has itself for a mate: kinship with itself.
-            kinship: relation === "self" ? (1 + inbreeding[name(mother, false)]!) / 2 : kinship[i]!,
+            kinship: kinships(name(mother, false), name(father, false)),
             planned: planned.length
               ? {
                   crossIds: planned.map((s) => s.cross.id),

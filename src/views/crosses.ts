@@ -5,10 +5,11 @@ import { flowerCode } from "@/core/custody/code";
 import { nameWithGeneration } from "@/core/custody/generation";
 import { effectiveSize } from "@/core/inheritance/smallPopulation";
 import { writePedigree } from "@/core/pedigree/notation";
-import { pedigree } from "@/core/pedigree/pedigree";
+import { kinshipsOf } from "@/core/pedigree/pedigree";
 import type { WayToMeet } from "@/core/pollination/meetInFlower";
 import type { Protocol } from "@/core/pollination/protocol";
 import { type Meeting, meeting } from "@/core/pollination/steps";
+import { tally } from "@/core/pollination/tally";
 import type { Db } from "@/db/open";
 import { type CandidateRow, candidatesOf, candidatesOfFlowers } from "@/records/candidate/queries";
 import { protocolOfCross } from "@/records/cross/flowers";
@@ -17,8 +18,8 @@ import {
   crossesOfSeason,
   type Flower,
   flowersOfCross,
-  flowersOfSeason,
   seasonsWithCrosses,
+  talliesOfSeason,
 } from "@/records/cross/queries";
 import type { Garden } from "@/records/garden/queries";
 import { forebears, individualOf, lineTrees } from "@/records/line/pedigree";
@@ -100,7 +101,7 @@ export function crossesView(db: Db, wantedSeason: number | null): Crosses {
   const season = wantedSeason ?? current;
   const stands = standsOfSeason(db, season).map((s) => sky.forecast(s));
   const parents = parentsIn(db, sky, stands);
-  const flowers = flowersOfSeason(db, season);
+  const tallies = talliesOfSeason(db, season);
   const rows = crossesOfSeason(db, season);
   const own = hand(db, sky);
   const busy = new Set(rows.filter((x) => !x.closed).flatMap((x) => [x.motherStandId, x.fatherStandId]));
@@ -109,7 +110,7 @@ export function crossesView(db: Db, wantedSeason: number | null): Crosses {
     band: band(sky, season, stands, (s) => busy.has(s.id)),
     season,
     seasons: [...new Set([season, current, ...seasonsWithCrosses(db)])].sort((a, b) => b - a),
-    crosses: rows.map((x) => crossState(x, flowers.get(x.id) ?? [], parents(x), own)),
+    crosses: rows.map((x) => crossState(x, tallies(x.id), parents(x), own)),
     choices: planChoices(db, stands, season),
   };
 }
@@ -171,14 +172,12 @@ export function crossView(db: Db, id: number): CrossView | null {
   const tree = lineTrees(db);
   const one = { standId: mother.id, plantId: cross.motherPlantId };
   const other = { standId: father.id, plantId: cross.fatherPlantId };
-  const { kinship } = pedigree({
-    individuals: forebears(db, [one, other]),
-    pairs: [[individualOf(one), individualOf(other, mother.id === father.id && !cross.motherPlantId)]],
-  });
+  const second = mother.id === father.id && !cross.motherPlantId;
+  const inbreeding = kinshipsOf(forebears(db, [one, other]))(individualOf(one), individualOf(other, second));
   return {
     garden: sky.garden,
     band: band(sky, cross.season, stands, (s) => s.id === mother.id),
-    state: crossState(cross, flowers, { mother, father }, hand(db, sky)),
+    state: crossState(cross, tally(flowers), { mother, father }, hand(db, sky)),
     note: cross.note,
     flowers: flowers.map((f) => ({
       ...f,
@@ -203,7 +202,7 @@ export function crossView(db: Db, id: number): CrossView | null {
         ? tree(cross.lineId)
         : { mother: tree(cross.motherLineId), father: tree(cross.fatherLineId) },
     ),
-    inbreeding: kinship[0]!,
+    inbreeding,
     plants: plants.filter((p) => !p.removedOn).map((p) => ({ id: p.id, number: p.number })),
     effective: effectiveOf(protocol, flowers),
   };

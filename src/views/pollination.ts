@@ -8,10 +8,10 @@ import { leadDays, type Protocol, type Unit } from "@/core/pollination/protocol"
 import { type Lesson, learn, type SetRate } from "@/core/pollination/setRate";
 import { type FlowerOnDay, type LastDay, lastDayToCover, type Marks, windowOn } from "@/core/pollination/steps";
 import { pollenLeft } from "@/core/pollination/storedPollen";
-import { type Tally, tally } from "@/core/pollination/tally";
+import type { Tally } from "@/core/pollination/tally";
 import type { Db } from "@/db/open";
 import { asFlowerOnDay, protocolOfCross } from "@/records/cross/flowers";
-import { type CrossRow, type Flower, type Outcome, outcomes } from "@/records/cross/queries";
+import { type CrossRow, type FlowerUnderWay, type Outcome, outcomes } from "@/records/cross/queries";
 import { standById } from "@/records/stand/queries";
 import type { ForecastStand, Outlook } from "./outlook";
 
@@ -133,11 +133,10 @@ function pollenSpan(cross: Pick<CrossRow, "storage" | "storedOn">, species: stri
 }
 
 /** How a cross stands: what has set, what is still to do, and until when it can be done. */
-export function crossState(cross: CrossRow, flowers: Flower[], parents: Parents, own: Hand): CrossState {
+export function crossState(cross: CrossRow, done: Tally, parents: Parents, own: Hand): CrossState {
   const { climate, today } = own.sky;
   const species = speciesById(cross.species);
   const protocol = protocolOfCross(cross);
-  const done = tally(flowers);
   const kept = cross.storage ? pollenAge(cross, parents.father, today) : 0;
   const vigour = cross.storage ? pollenLeft(kept, species.pollenLife[cross.storage]) : { low: 1, likely: 1, high: 1 };
   const prior = betaOfRange({
@@ -173,9 +172,9 @@ function pollenAge(cross: CrossRow, father: ForecastStand, today: Day): number {
   return Math.max(0, daysBetween(since, today));
 }
 
-/** Flowers as the engine of steps takes them, with the moment of pollination where it was kept. */
-export function onDay(flowers: Flower[], timezone: string): FlowerOnDay[] {
+/** Flowers as the engine of steps takes them; the moment of pollination matters on its own day only. */
+export function onDay(flowers: FlowerUnderWay[], today: Day, timezone: string): FlowerOnDay[] {
   return flowers.map((f) =>
-    asFlowerOnDay(f, f.lastPass && f.pollinatedAt ? momentOf(f.lastPass, f.pollinatedAt, timezone) : null),
+    asFlowerOnDay(f, f.lastPass === today && f.pollinatedAt ? momentOf(today, f.pollinatedAt, timezone) : null),
   );
 }

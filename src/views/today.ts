@@ -12,7 +12,14 @@ import { BANDS, bandOf, type Band as DayBand, type ProtocolStep } from "@/core/p
 import { dueSteps, windowOn } from "@/core/pollination/steps";
 import type { Db } from "@/db/open";
 import { protocolOfCross } from "@/records/cross/flowers";
-import { type CrossRow, crossesOfSeason, type Flower, flowersOfSeason } from "@/records/cross/queries";
+import {
+  type CrossRow,
+  crossesOfSeason,
+  type Flower,
+  type FlowerUnderWay,
+  flowersUnderWay,
+  talliesOfSeason,
+} from "@/records/cross/queries";
 import { type Bed, beds, type Garden } from "@/records/garden/queries";
 import { type OutWaiting, plantsMarkedOut } from "@/records/plant/queries";
 import { standsOfSeason } from "@/records/stand/queries";
@@ -68,7 +75,7 @@ export type Today = {
 /** The tasks of one cross on a day. */
 function crossTasks(
   cross: CrossRow,
-  flowers: Flower[],
+  flowers: FlowerUnderWay[],
   state: CrossState,
   parents: Parents,
   { sky, marks }: Hand,
@@ -78,7 +85,7 @@ function crossTasks(
   const protocol = protocolOfCross(cross);
   const clock = (moment: Date) => clockTime(moment, garden.timezone);
   const byId = new Map(flowers.map((f) => [f.id, f]));
-  const due = dueSteps(protocol, onDay(flowers, garden.timezone), today, species.daysToRipe, marks).map(
+  const due = dueSteps(protocol, onDay(flowers, today, garden.timezone), today, species.daysToRipe, marks).map(
     ({ step, from, to, daysLeft, flowerIds }): CrossTask | StoreTask => ({
       kind: "cross",
       band: bandOf(step),
@@ -155,7 +162,8 @@ export function todayView(db: Db): Today {
   const season = seasonOf(day, place.latitude);
   const stands = standsOfSeason(db, season).map((s) => sky.forecast(s));
   const parents = parentsIn(db, sky, stands);
-  const flowers = flowersOfSeason(db, season);
+  const flowers = flowersUnderWay(db, season);
+  const tallies = talliesOfSeason(db, season);
   const crosses = crossesOfSeason(db, season).filter((x) => !x.closed);
   const tasks: Task[] = [];
   const open: CrossState[] = [];
@@ -163,7 +171,7 @@ export function todayView(db: Db): Today {
   for (const cross of crosses) {
     const flowersOfIt = flowers.get(cross.id) ?? [];
     const both = parents(cross);
-    const state = crossState(cross, flowersOfIt, both, own);
+    const state = crossState(cross, tallies(cross.id), both, own);
     open.push(state);
     const due = crossTasks(cross, flowersOfIt, state, both, own);
     tasks.push(...due);

@@ -1,7 +1,16 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { type PedigreeTree, readPedigree, writePedigree } from "./notation";
-import { type Individual, pedigree } from "./pedigree";
+import { type Individual, kinshipsOf } from "./pedigree";
+
+/** Inbreeding of all and kinship of pairs, in the form of the contract. */
+function pedigree({ individuals, pairs = [] }: { individuals: Individual[]; pairs?: [string, string][] }) {
+  const kinship = kinshipsOf(individuals);
+  return {
+    inbreeding: Object.fromEntries(individuals.map(({ id }) => [id, 2 * kinship(id, id) - 1])),
+    kinship: pairs.map(([a, b]) => kinship(a, b)),
+  };
+}
 
 /** Kinship by its definition, the slow way. */
 function slow(individuals: Individual[]): (a: string, b: string) => number {

@@ -122,23 +122,18 @@ function inbreedingOf(list: Coded[]): { inbreeding: Float64Array; sampled: Float
   return { inbreeding, sampled };
 }
 
-export type Pedigree = { individuals: Individual[]; pairs?: [string, string][] };
-
 /**
- * Inbreeding of every individual, and the kinship of pairs.
+ * Kinships of a pedigree that is read once: of an individual with itself (1 + F)/2, its inbreeding F thus being
+ * 2k − 1; of two others the mean of the younger's parents' kinships with the older; an unknown parent is unrelated to all.
  *
- * Kinship of x with itself is (1 + F)/2; otherwise the mean of the younger's parents' kinships with the older; an unknown
- * parent is unrelated to all. Each F is traced through the forebears only, without the full matrix: memory is linear in
- * the number of individuals. Source: Meuwissen and Luo 1992; Quaas 1976 for the decomposition.
- * @param input.individuals parents before their children
- * @returns inbreeding by id, 0–1, and the kinship of each pair, 0–1, in the order asked
+ * Each one is traced through the forebears only, without the full matrix: memory is linear in the number of individuals.
+ * Source: Meuwissen and Luo 1992; Quaas 1976 for the decomposition.
+ * @param individuals parents before their children
+ * @returns the kinship of two ids, 0–1: the inbreeding of their offspring
  * @throws RangeError for an id that stands twice, is missing, or comes before its parent
- * @example pedigree({ individuals: [{ id: "A" }, { id: "S", mother: "A", father: "A" }] }).inbreeding // { A: 0, S: 0.5 }
+ * @example kinshipsOf([{ id: "A" }, { id: "S", mother: "A", father: "A" }])("S", "S") // 0.75
  */
-export function pedigree({ individuals, pairs = [] }: Pedigree): {
-  inbreeding: Record<string, number>;
-  kinship: number[];
-} {
+export function kinshipsOf(individuals: Individual[]): (one: string, other: string) => number {
   const list = coded(individuals);
   const { inbreeding, sampled } = inbreedingOf(list);
   const at = new Map(individuals.map(({ id }, i) => [id, i]));
@@ -147,11 +142,8 @@ export function pedigree({ individuals, pairs = [] }: Pedigree): {
     if (found === undefined) throw new RangeError(`“${id}” is not in the pedigree.`);
     return found;
   };
-  return {
-    inbreeding: Object.fromEntries(individuals.map(({ id }, i) => [id, inbreeding[i]!])),
-    kinship: pairs.map(([a, b]) => {
-      const [x, y] = [place(a), place(b)];
-      return x === y ? (1 + inbreeding[x]!) / 2 : kinshipOf(list, sampled, x, y);
-    }),
+  return (one, other) => {
+    const [x, y] = [place(one), place(other)];
+    return x === y ? (1 + inbreeding[x]!) / 2 : kinshipOf(list, sampled, x, y);
   };
 }

@@ -30,15 +30,18 @@ export type Tally = {
 
 const DEAD: ReadonlySet<FlowerState> = new Set(["failed", "lost", "unusable"]);
 
-/** Counts flowers by what they stand for; a harvested fruit is a set one, one with a fault never is. */
-export function tally(flowers: { state: FlowerState; fault: Fault | null }[]): Tally {
+/**
+ * Counts flowers by what they stand for; a harvested fruit is a set one, one with a fault never is.
+ * @param flowers one by one, or `count` of a kind at once
+ */
+export function tally(flowers: { state: FlowerState; fault: Fault | boolean | null; count?: number }[]): Tally {
   const done = { covered: 0, waiting: 0, set: 0, lost: 0, doubtful: 0 };
-  for (const { state, fault } of flowers) {
-    if (DEAD.has(state)) done.lost++;
-    else if (fault) done.doubtful++;
-    else if (state === "covered" || state === "gathered") done.covered++;
-    else if (state === "pollinated" || state === "uncovered") done.waiting++;
-    else done.set++;
+  for (const { state, fault, count = 1 } of flowers) {
+    if (DEAD.has(state)) done.lost += count;
+    else if (fault) done.doubtful += count;
+    else if (state === "covered" || state === "gathered") done.covered += count;
+    else if (state === "pollinated" || state === "uncovered") done.waiting += count;
+    else done.set += count;
   }
   return done;
 }

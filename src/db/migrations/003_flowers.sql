@@ -56,6 +56,9 @@ ALTER TABLE flowerAnew RENAME TO flower;
 CREATE INDEX flowerState ON flower (state, crossId);
 CREATE INDEX flowerLot ON flower (lotId);
 CREATE INDEX flowerPlant ON flower (plantId);
+-- What set rates learn from, read without the rows.
+CREATE INDEX flowerOutcome ON flower (crossId, pollinatedAt, state, checkedOn) WHERE fault IS NULL;
+CREATE INDEX flowerTally ON flower (crossId, state, fault);
 
 -- Who may have been a parent, and with what share: of a cross (several fathers' pollen mixed), of one flower, of a lot.
 -- Without a stand it is a stranger.

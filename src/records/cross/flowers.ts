@@ -9,7 +9,7 @@ import type { Candidate } from "../candidate/queries";
 import { type Context, command } from "../command";
 import { count, day, id, note } from "../fields";
 import { plantById } from "../plant/queries";
-import { type CrossRow, crossById, type Flower, flowersOfCross } from "./queries";
+import { type CrossRow, crossById, type Flower, type FlowerUnderWay, flowersOfCross } from "./queries";
 
 export function openCross({ db }: Context, crossId: number): CrossRow {
   const cross = crossById(db, crossId) ?? refuse("crossId", "That cross does not exist.");
@@ -30,7 +30,7 @@ export function protocolOfCross(cross: Pick<CrossRow, "method" | "species" | "ki
 }
 
 /** A flower as the engine of steps takes it. */
-export function asFlowerOnDay(flower: Flower, pollinatedAt: Date | null = null): FlowerOnDay {
+export function asFlowerOnDay(flower: FlowerUnderWay, pollinatedAt: Date | null = null): FlowerOnDay {
   const { id: flowerId, number, state, coveredOn, gatheredOn, pollinatedOn, uncoveredOn, checkedOn } = flower;
   const on: FlowerOnDay["on"] = { cover: coveredOn };
   if (gatheredOn) on.gather = gatheredOn;

@@ -2,7 +2,7 @@ import type { Anthers } from "@/catalogue/catalogue";
 import { groupBy } from "@/core/lists/groupBy";
 import type { Stage } from "@/core/pollination/protocol";
 import type { Storage } from "@/core/pollination/storedPollen";
-import type { Fault, FlowerState } from "@/core/pollination/tally";
+import { type Fault, type FlowerState, type Tally, tally } from "@/core/pollination/tally";
 import type { Db } from "@/db/open";
 
 export type CrossKind = "cross" | "self" | "intercross";
@@ -107,14 +107,49 @@ export function flowersOfCross(db: Db, crossId: number): Flower[] {
   return db.prepare("SELECT * FROM flower WHERE crossId = ? ORDER BY number").all(crossId) as Flower[];
 }
 
-/** Flowers of a season's crosses, by cross. */
-export function flowersOfSeason(db: Db, season: number): Map<number, Flower[]> {
+/** What the engine of steps reads of a flower. */
+export type FlowerUnderWay = Pick<
+  Flower,
+  | "id"
+  | "crossId"
+  | "number"
+  | "state"
+  | "plantId"
+  | "coveredOn"
+  | "gatheredOn"
+  | "pollinatedOn"
+  | "pollinatedAt"
+  | "passes"
+  | "lastPass"
+  | "uncoveredOn"
+  | "checkedOn"
+>;
+
+/** Flowers of a season's crosses that still have a step before them, by cross. */
+export function flowersUnderWay(db: Db, season: number): Map<number, FlowerUnderWay[]> {
   const rows = db
     .prepare(
-      "SELECT f.* FROM cross x JOIN flower f ON f.crossId = x.id WHERE x.season = ? ORDER BY f.crossId, f.number",
+      `SELECT f.id, f.crossId, f.number, f.state, f.plantId, f.coveredOn, f.gatheredOn, f.pollinatedOn, f.pollinatedAt,
+         f.passes, f.lastPass, f.uncoveredOn, f.checkedOn
+       FROM cross x JOIN flower f ON f.crossId = x.id
+       WHERE x.season = ? AND x.closed = 0 AND f.state IN ('covered', 'gathered', 'pollinated', 'uncovered', 'set')
+       ORDER BY f.crossId, f.number`,
     )
-    .all(season) as Flower[];
+    .all(season) as FlowerUnderWay[];
   return groupBy(rows, (flower) => flower.crossId);
+}
+
+/** The tallies of a season's crosses; a cross without flowers has none. */
+export function talliesOfSeason(db: Db, season: number): (crossId: number) => Tally {
+  const rows = db
+    .prepare(
+      `SELECT f.crossId, f.state, f.fault IS NOT NULL faulty, count(*) count
+       FROM cross x JOIN flower f ON f.crossId = x.id WHERE x.season = ? GROUP BY f.crossId, f.state, faulty`,
+    )
+    .all(season) as { crossId: number; state: FlowerState; faulty: 0 | 1; count: number }[];
+  const byCross = groupBy(rows, (row) => row.crossId);
+  return (crossId) =>
+    tally((byCross.get(crossId) ?? []).map(({ state, faulty, count }) => ({ state, fault: faulty === 1, count })));
 }
 
 export type Outcome = {
@@ -131,13 +166,15 @@ export type Outcome = {
 export function outcomes(db: Db): Outcome[] {
   return db
     .prepare(
-      `SELECT ml.species, m.lineId, x.method, substr(f.pollinatedAt, 1, 2) hour,
-         sum(f.state <> 'failed') "set", sum(f.state = 'failed') failed
-       FROM flower f JOIN cross x ON x.id = f.crossId
+      `SELECT ml.species, m.lineId, x.method, f.hour, sum(f."set") "set", sum(f.failed) failed
+       FROM (SELECT crossId, substr(pollinatedAt, 1, 2) hour, sum(state <> 'failed') "set", sum(state = 'failed') failed
+         FROM flower
+         WHERE fault IS NULL
+           AND (state IN ('set', 'harvested', 'failed') OR (state = 'lost' AND checkedOn IS NOT NULL))
+         GROUP BY crossId, hour) f
+       JOIN cross x ON x.id = f.crossId
        JOIN stand m ON m.id = x.motherStandId JOIN line ml ON ml.id = m.lineId
-       WHERE f.fault IS NULL
-         AND (f.state IN ('set', 'harvested', 'failed') OR (f.state = 'lost' AND f.checkedOn IS NOT NULL))
-       GROUP BY ml.species, m.lineId, x.method, hour`,
+       GROUP BY ml.species, m.lineId, x.method, f.hour`,
     )
     .all() as Outcome[];
 }

@@ -23,6 +23,9 @@ const bandWords = (sun: Today["sun"]): Record<Band, { title: string; when: strin
   evening: { title: "Tonight", when: sun.dusk ? `until dark at ${sun.dusk}` : "no dusk tonight" },
 });
 
+/** So many rows of a band can be read; on the busiest days the rest is on the round. */
+const SHOWN = 30;
+
 export function TodayScreen(view: Today) {
   const { garden, day, sun, heat, walk, tasks, open, hazards, empty, band } = view;
   if (garden.version === 0)
@@ -91,7 +94,7 @@ export function TodayScreen(view: Today) {
               <p className="text-sm text-soft">{b.when}</p>
             </div>
             <ul className="rows border-t border-ink">
-              {b.tasks.map((task) => (
+              {b.tasks.slice(0, SHOWN).map((task) => (
                 <TaskRow
                   key={
                     task.kind === "cross"
@@ -107,6 +110,11 @@ export function TodayScreen(view: Today) {
                   units={garden.units}
                 />
               ))}
+              {b.tasks.length > SHOWN && (
+                <li className="py-3 text-soft">
+                  and {b.tasks.length - SHOWN} more; <Link href="/round">the round</Link> walks through all of them.
+                </li>
+              )}
             </ul>
           </section>
         ))}
