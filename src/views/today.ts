@@ -1,4 +1,4 @@
-import { speciesById } from "@/catalogue/catalogue";
+import { SPECIES, speciesById } from "@/catalogue/catalogue";
 import { HAZARDS } from "@/catalogue/hazards";
 import { addDays, type Day, dayNumber, daysBetween } from "@/core/calendar/day";
 import { temperatureOn } from "@/core/climate/climate";
@@ -154,6 +154,9 @@ function heatOf({ climate, today }: Outlook, tasks: Task[], crosses: Map<number,
   };
 }
 
+/** No species ripens its seed in fewer days than this. */
+const QUICKEST = Math.min(...SPECIES.map((s) => s.daysToRipe.low));
+
 /** What is to be done on the as-of day, by band of the day, each band in the order of a short walk. */
 export function todayView(db: Db): Today {
   const sky = outlook(db);
@@ -162,7 +165,7 @@ export function todayView(db: Db): Today {
   const season = seasonOf(day, place.latitude);
   const stands = standsOfSeason(db, season).map((s) => sky.forecast(s));
   const parents = parentsIn(db, sky, stands);
-  const flowers = flowersUnderWay(db, season);
+  const flowers = flowersUnderWay(db, season, addDays(day, -QUICKEST));
   const tallies = talliesOfSeason(db, season);
   const crosses = crossesOfSeason(db, season).filter((x) => !x.closed);
   const tasks: Task[] = [];

@@ -4,7 +4,7 @@ import { seeded } from "../numbers/chance";
 import { flowersToDo, tonight } from "../pollination/flowersToDo";
 import { learn } from "../pollination/setRate";
 
-export type FlowerSeason = {
+type FlowerSeason = {
   prior: Beta;
   wanted: number;
   confidence: number;
@@ -14,14 +14,14 @@ export type FlowerSeason = {
   lookAfter: number;
 };
 
-export type Outcome = { reached: boolean; flowers: number; stated: number };
+type Outcome = { reached: boolean; flowers: number; stated: number };
 
 /**
  * One season by the program's evening advice: the garden's true set rate is drawn from what the catalogue believes, each
  * evening as many flowers are done as it says, and what has set or failed is known some days later.
  * @returns whether enough set, the flowers done, and the chance that was stated after the last evening with advice
  */
-export function liveThrough(season: FlowerSeason, luck: () => number): Outcome {
+function liveThrough(season: FlowerSeason, luck: () => number): Outcome {
   const { prior, wanted, confidence, evenings, perEvening, lookAfter } = season;
   const rate = betaQuantile(prior, luck());
   const done: { evening: number; set: boolean }[] = [];

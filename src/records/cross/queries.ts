@@ -125,17 +125,21 @@ export type FlowerUnderWay = Pick<
   | "checkedOn"
 >;
 
-/** Flowers of a season's crosses that still have a step before them, by cross. */
-export function flowersUnderWay(db: Db, season: number): Map<number, FlowerUnderWay[]> {
+/**
+ * Flowers of a season's open crosses that still have a step before them, by cross.
+ * @param ripeFrom set fruit pollinated after this day is too young to be brought in, and left out
+ */
+export function flowersUnderWay(db: Db, season: number, ripeFrom: string): Map<number, FlowerUnderWay[]> {
   const rows = db
     .prepare(
       `SELECT f.id, f.crossId, f.number, f.state, f.plantId, f.coveredOn, f.gatheredOn, f.pollinatedOn, f.pollinatedAt,
          f.passes, f.lastPass, f.uncoveredOn, f.checkedOn
        FROM cross x JOIN flower f ON f.crossId = x.id
-       WHERE x.season = ? AND x.closed = 0 AND f.state IN ('covered', 'gathered', 'pollinated', 'uncovered', 'set')
+       WHERE x.season = ? AND x.closed = 0 AND (f.state IN ('covered', 'gathered', 'pollinated', 'uncovered')
+           OR (f.state = 'set' AND f.pollinatedOn <= ?))
        ORDER BY f.crossId, f.number`,
     )
-    .all(season) as FlowerUnderWay[];
+    .all(season, ripeFrom) as FlowerUnderWay[];
   return groupBy(rows, (flower) => flower.crossId);
 }
 

@@ -24,7 +24,7 @@ const bandWords = (sun: Today["sun"]): Record<Band, { title: string; when: strin
 });
 
 /** So many rows of a band can be read; on the busiest days the rest is on the round. */
-const SHOWN = 30;
+const SHOWN = 20;
 
 export function TodayScreen(view: Today) {
   const { garden, day, sun, heat, walk, tasks, open, hazards, empty, band } = view;
