@@ -90,6 +90,17 @@ async function eachFlower(page: Page, label: string, times: number) {
   }
 }
 
+/** A thumb's stroke across the page, so many pixels to the right. */
+async function swipe(page: Page, by: number) {
+  const touch = await page.context().newCDPSession(page);
+  const at = (x: number) => ({ touchPoints: [{ x, y: 500 }] });
+  const from = 195 - by / 2;
+  await touch.send("Input.dispatchTouchEvent", { type: "touchStart", ...at(from) });
+  await touch.send("Input.dispatchTouchEvent", { type: "touchMove", ...at(from + by / 2) });
+  await touch.send("Input.dispatchTouchEvent", { type: "touchMove", ...at(from + by) });
+  await touch.send("Input.dispatchTouchEvent", { type: "touchEnd", touchPoints: [] });
+}
+
 /** Turns the round's pages until one offers a press. */
 async function toStop(page: Page, label: RegExp) {
   await page.getByRole("button", { name: "Next →" }).waitFor();
@@ -105,6 +116,9 @@ test("phone: fruiting flowers with anthers, from dusk over dawn to seed", async 
   const page = await phone(browser);
   await page.goto("/round");
   await expect(page.getByRole("heading", { name: "Take the anthers out" })).toBeVisible();
+  const more = page.getByRole("button", { name: "more mother flowers covered" });
+  await more.click();
+  await more.click();
   await page
     .getByRole("button", { name: /mother flowers? covered|^\d flowers? covered/ })
     .last()
@@ -130,6 +144,11 @@ test("phone: fruiting flowers with anthers, from dusk over dawn to seed", async 
   await dayIs("2027-07-18");
   await page.goto("/round");
   await expect(page.getByRole("heading", { name: "Look whether the fruit has set" })).toBeVisible();
+  await expect(page.getByText(`1 of ${count}`)).toBeVisible();
+  await swipe(page, -200);
+  await expect(page.getByText(`2 of ${count}`)).toBeVisible();
+  await swipe(page, 200);
+  await expect(page.getByText(`1 of ${count}`)).toBeVisible();
   for (let i = 0; i < count; i++) {
     await page.getByRole("button", { name: "Set", exact: true }).click();
     await expect.poll(async () => (await states(cross)).filter((s) => s === "set").length).toBe(i + 1);
