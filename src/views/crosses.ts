@@ -36,7 +36,6 @@ export type ParentChoice = {
   code: string;
   name: string;
   lineId: number;
-  lineName: string;
   species: string;
   start: string;
   end: string;
@@ -57,7 +56,6 @@ function parentChoice(s: ForecastStand): ParentChoice {
     code: s.code,
     name: nameWithGeneration(s.lineName, s.generation),
     lineId: s.lineId,
-    lineName: s.lineName,
     species: species.name,
     start: s.window.start,
     end: s.window.end,

@@ -1,5 +1,4 @@
 import { PROTOCOLS } from "@/catalogue/catalogue";
-import { HAZARDS } from "@/catalogue/hazards";
 import type { Stage } from "@/core/pollination/protocol";
 import type { Db } from "@/db/open";
 import type { Garden } from "@/records/garden/queries";
@@ -19,12 +18,7 @@ export type PracticeCard = {
   stages: Record<Stage, string>;
 };
 
-export type Practice = {
-  garden: Garden;
-  band: Base["band"];
-  cards: PracticeCard[];
-  cautions: { title: string; caution: string }[];
-};
+export type Practice = { garden: Garden; band: Base["band"]; cards: PracticeCard[] };
 
 /** Every stage of every step that is drawn, as a card. */
 export function practiceView(db: Db): Practice {
@@ -48,5 +42,5 @@ export function practiceView(db: Db): Practice {
       }));
     }),
   );
-  return { ...base(db, null), cards, cautions: [HAZARDS.stings!] };
+  return { ...base(db, null), cards };
 }

@@ -2,12 +2,13 @@
 import { ToggleGroup } from "radix-ui";
 import { useState } from "react";
 import { addDays, dayInWords } from "@/core/calendar/day";
-import type { ProtocolStep, Unit } from "@/core/pollination/protocol";
+import type { ProtocolStep, Stage, Unit } from "@/core/pollination/protocol";
 import { massTyped, massUnit, type Units } from "@/core/units/units";
 import { CommandForm, Field } from "@/ui/CommandForm";
 import { Stepper } from "@/ui/Stepper";
 import { useCommand } from "@/ui/useCommand";
 import { useKept } from "@/ui/useKept";
+import { BudChoice } from "./BudChoice";
 import { StageRow } from "./drawings/FlowerStage";
 import { MALES_WORDS, RESULT_CHOICES } from "./results";
 import { plural } from "./words";
@@ -138,13 +139,15 @@ function Results({ crossId, code, unit, day, step, flowers, onDone }: Props) {
   const [males, setMales] = useKept(`males-${crossId}-${day}`, 2);
   const [on, setOn] = useState(day);
   const [at, setAt] = useState("");
+  const [bud, setBud] = useState<Stage>("right");
   const [trouble, setTrouble] = useState<string | null>(null);
   const of = (flower: Flower) => chosen[flower.id] ?? usual;
   const recorded = flowers.filter((f) => of(f) !== "later");
   const good = recorded.filter((f) => of(f) === usual).length;
   const word = choices[0]![1].toLowerCase();
   const save = async () => {
-    const results = recorded.map((f) => ({ id: f.id, result: of(f) }));
+    const told = action === "pollinate" ? { bud } : {};
+    const results = recorded.map((f) => ({ id: f.id, result: of(f), ...told }));
     const timed = action === "pollinate" ? { males, ...(at ? { at } : {}) } : {};
     const answer = await runKept("flower.record", { crossId, on, ...timed, results }, `${code}: ${good} ${word}`);
     if (!answer) return;
@@ -202,6 +205,7 @@ function Results({ crossId, code, unit, day, step, flowers, onDone }: Props) {
             <span className="font-semibold">At</span>
             <input type="time" className="w-36" value={at} onChange={(event) => setAt(event.target.value)} />
           </label>
+          <BudChoice bud={bud} onChange={setBud} />
         </div>
       )}
       <Trouble message={trouble} />

@@ -2,11 +2,13 @@
 import clsx from "clsx";
 import { useEffect, useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
+import type { Stage } from "@/core/pollination/protocol";
 import type { Units } from "@/core/units/units";
 import { CommandButton } from "@/ui/CommandButton";
 import { Stepper } from "@/ui/Stepper";
 import { useCommand } from "@/ui/useCommand";
 import { useKept } from "@/ui/useKept";
+import { BudChoice } from "../common/BudChoice";
 import { FlowerStage, StageRow } from "../common/drawings/FlowerStage";
 import { RecordStep, Trouble } from "../common/RecordStep";
 import { hourNow, MALES_WORDS, RESULT_CHOICES } from "../common/results";
@@ -85,17 +87,19 @@ function One({ stop, list, day, onDone }: OneProps) {
   const { runKept, busy } = useCommand();
   const [males, setMales] = useKept(`males-${cross.id}-${day}`, 2);
   const [at, setAt] = useState("");
+  const [bud, setBud] = useState<Stage>("right");
   const [opened, setOpened] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const { from, to } = stop.task;
   useEffect(() => setAt(hourNow(from, to)), [from, to]);
   const alike = list.filter((s) => s.flower && s.task.kind === "cross" && s.task === stop.task);
   const choices = RESULT_CHOICES[step.action]!;
+  const told = step.action === "pollinate" ? { bud } : {};
   const timed = step.action === "pollinate" ? { males, ...(at ? { at } : {}) } : {};
   const record = async (result: string, label: string, ids: number[]) => {
     if (result === "later") return onDone();
     const words = `${ids.length > 1 ? `${ids.length} flowers` : `Flower ${flower.number}`} of ${cross.code}: ${label.toLowerCase()}`;
-    const input = { crossId: cross.id, on: day, ...timed, results: ids.map((id) => ({ id, result })) };
+    const input = { crossId: cross.id, on: day, ...timed, results: ids.map((id) => ({ id, result, ...told })) };
     const answer = await runKept("flower.record", input, words);
     if (!answer) return;
     if (!answer.ok) return setTrouble(answer.message);
@@ -133,6 +137,7 @@ function One({ stop, list, day, onDone }: OneProps) {
             <span className="font-semibold">At</span>
             <input type="time" className="min-h-12 w-36" value={at} onChange={(event) => setAt(event.target.value)} />
           </label>
+          <BudChoice bud={bud} onChange={setBud} />
         </div>
       )}
       <Trouble message={trouble} />
