@@ -1,3 +1,5 @@
+import type { Page } from "@playwright/test";
+
 /** Every screen that needs no record to be opened. */
 export const SCREENS = [
   "/",
@@ -17,3 +19,19 @@ export const SCREENS = [
   "/shed",
   "/shed/history",
 ];
+
+/** One of each kind of record, by the links of its list. */
+export async function withRecords(page: Page): Promise<string[]> {
+  const first = async (list: string, selector: string) => {
+    await page.goto(list);
+    return (await page.locator(selector).first().getAttribute("href"))!;
+  };
+  return [
+    ...SCREENS,
+    await first("/crosses", "td a[href^='/crosses/']"),
+    await first("/nursery", "td a[href^='/nursery/']"),
+    await first("/seed", "td a[href^='/seed/']"),
+    await first("/lines", "tr:has-text('Lantern melon') a[href^='/lines/']"),
+    await first("/season", "a[href*='/ground?season=']"),
+  ];
+}
