@@ -78,7 +78,7 @@ export function RoundScreen(view: Today) {
   return (
     <main
       id="work"
-      className="mx-auto max-w-xl px-4 pb-6 pt-3"
+      className="mx-auto max-w-xl touch-pan-y px-4 pb-6 pt-3"
       onTouchStart={(event) => {
         const { clientX: x, clientY: y } = event.touches[0]!;
         touch.current = { x, y };
