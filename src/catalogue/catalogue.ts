@@ -82,6 +82,10 @@ export function speciesById(id: string): Species {
   return species;
 }
 
+/** The protocol a record names; those of before there was a choice were done in their species' usual way. */
+export const protocolKept = (species: string, method: string | null): Protocol =>
+  protocolById(method ?? speciesById(species).methods[0]!);
+
 const WITH_ANTHERS = "separate-sex-emasculated";
 const WITHOUT_ANTHERS = "separate-sex";
 

@@ -1,12 +1,12 @@
-import { protocolById, speciesById } from "@/catalogue/catalogue";
+import { protocolKept, speciesById } from "@/catalogue/catalogue";
 import { seasonOf } from "@/core/climate/season";
 import { flowerCode } from "@/core/custody/code";
-import { writePedigree } from "@/core/pedigree/notation";
+import { fatherInWords, parentName } from "@/core/custody/parents";
 import type { Db } from "@/db/open";
 import { bookCsv, bookJson, bookRows } from "@/records/cross/bookFile";
 import { type CrossKind, type Flower, flowersOfCross } from "@/records/cross/queries";
 import type { Garden } from "@/records/garden/queries";
-import { lineTrees } from "@/records/line/pedigree";
+import { crossPedigrees } from "@/records/line/pedigree";
 import { standsOfSeason } from "@/records/stand/queries";
 import { type Band, band } from "./band";
 import { outlook } from "./outlook";
@@ -76,28 +76,21 @@ const ENTRIES = `SELECT x.id, x.code, x.season, x.kind, l.species, l.name line, 
     GROUP BY crossId) k ON k.crossId = x.id
   ORDER BY x.season DESC, x.id DESC`;
 
-const parent = (name: string, number: number | null) => `${name}${number ? ` plant ${number}` : ""}`;
-
 /** Every cross with what became of it, the newest first. */
 export function bookView(db: Db): Book {
   const sky = outlook(db);
   const season = seasonOf(sky.today, sky.garden.latitude);
-  const tree = lineTrees(db);
+  const pedigreeOf = crossPedigrees(db);
   const entries = (db.prepare(ENTRIES).all() as Row[]).map((row): BookEntry => {
     const { lineId, motherLineId, fatherLineId, motherName, motherNumber, fatherName, fatherNumber, ...rest } = row;
     const { moreFathers, ...entry } = rest;
     return {
       ...entry,
       species: speciesById(row.species).name,
-      method: protocolById(row.method ?? speciesById(row.species).methods[0]!).name,
-      mother: parent(motherName, motherNumber),
-      father:
-        row.kind === "self"
-          ? "itself"
-          : `${parent(fatherName, fatherNumber)}${moreFathers > 1 ? ` and ${moreFathers - 1} more` : ""}`,
-      pedigree: writePedigree(
-        motherLineId === fatherLineId ? tree(lineId) : { mother: tree(motherLineId), father: tree(fatherLineId) },
-      ),
+      method: protocolKept(row.species, row.method).name,
+      mother: parentName(motherName, motherNumber),
+      father: fatherInWords(row),
+      pedigree: pedigreeOf(row),
     };
   });
   const stands = standsOfSeason(db, season).map((s) => sky.forecast(s));
@@ -141,26 +134,8 @@ export function bookFlowers(db: Db, crossId: number): BookFlower[] | null {
   );
 }
 
-type Parents = { id: number; lineId: number; motherLineId: number; fatherLineId: number };
-
 /** The book as a file. */
 export function bookFile(db: Db, season: number | null, format: "csv" | "json"): string {
-  const tree = lineTrees(db);
-  const parents = new Map(
-    (
-      db
-        .prepare(
-          `SELECT x.id, x.lineId, m.lineId motherLineId, f.lineId fatherLineId FROM cross x
-           JOIN stand m ON m.id = x.motherStandId JOIN stand f ON f.id = x.fatherStandId`,
-        )
-        .all() as Parents[]
-    ).map((x) => [x.id, x]),
-  );
-  const rows = bookRows(db, season, (crossId) => {
-    const { lineId, motherLineId, fatherLineId } = parents.get(crossId)!;
-    return writePedigree(
-      motherLineId === fatherLineId ? tree(lineId) : { mother: tree(motherLineId), father: tree(fatherLineId) },
-    );
-  });
+  const rows = bookRows(db, season);
   return format === "csv" ? bookCsv(rows) : bookJson(rows);
 }

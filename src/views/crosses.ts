@@ -4,7 +4,6 @@ import { seasonOf } from "@/core/climate/season";
 import { flowerCode } from "@/core/custody/code";
 import { nameWithGeneration } from "@/core/custody/generation";
 import { effectiveSize } from "@/core/inheritance/smallPopulation";
-import { writePedigree } from "@/core/pedigree/notation";
 import { kinshipsOf } from "@/core/pedigree/pedigree";
 import type { WayToMeet } from "@/core/pollination/meetInFlower";
 import type { Protocol } from "@/core/pollination/protocol";
@@ -22,7 +21,7 @@ import {
   talliesOfSeason,
 } from "@/records/cross/queries";
 import type { Garden } from "@/records/garden/queries";
-import { forebears, individualOf, lineTrees } from "@/records/line/pedigree";
+import { crossPedigrees, forebears, individualOf } from "@/records/line/pedigree";
 import { type LotRow, lotsOfCross } from "@/records/lot/queries";
 import { type KeptPlant, keptPlants, type Plant, plantsOfStand } from "@/records/plant/queries";
 import { standById, standsOfSeason } from "@/records/stand/queries";
@@ -167,7 +166,6 @@ export function crossView(db: Db, id: number): CrossView | null {
   const own = candidatesOfFlowers(db, id);
   const plants = plantsOfStand(db, mother.id);
   const numberOf = new Map(plants.map((p) => [p.id, p.number]));
-  const tree = lineTrees(db);
   const one = { standId: mother.id, plantId: cross.motherPlantId };
   const other = { standId: father.id, plantId: cross.fatherPlantId };
   const second = mother.id === father.id && !cross.motherPlantId;
@@ -195,11 +193,7 @@ export function crossView(db: Db, id: number): CrossView | null {
     today: sky.today,
     parents: { mother: mother.id, father: father.id },
     fathers: candidatesOf(db, "cross", id).filter((c) => c.role === "father"),
-    notation: writePedigree(
-      cross.motherLineId === cross.fatherLineId
-        ? tree(cross.lineId)
-        : { mother: tree(cross.motherLineId), father: tree(cross.fatherLineId) },
-    ),
+    notation: crossPedigrees(db)(cross),
     inbreeding,
     plants: plants.filter((p) => !p.removedOn).map((p) => ({ id: p.id, number: p.number })),
     effective: effectiveOf(protocol, flowers),

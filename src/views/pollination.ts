@@ -1,7 +1,8 @@
-import { speciesById } from "@/catalogue/catalogue";
+import { protocolKept, speciesById } from "@/catalogue/catalogue";
 import { addDays, type Day, daysBetween, type Span } from "@/core/calendar/day";
 import { frostAfter } from "@/core/climate/season";
 import { clockTime, marksOf, momentOf } from "@/core/climate/sun";
+import { groupBy } from "@/core/lists/groupBy";
 import { betaOfRange } from "@/core/numbers/beta";
 import { type Evenings, type FlowersToDo, flowersToDo, tonight } from "@/core/pollination/flowersToDo";
 import { leadDays, type Protocol, type Unit } from "@/core/pollination/protocol";
@@ -76,17 +77,10 @@ export type Hand = { sky: Outlook; marks: Marks; outcomes: Map<string, Outcome[]
 
 const keyOf = (species: string, method: string) => `${species} ${method}`;
 
-/** The usual way of those of before there was a choice: they are learned from as what their cross is done by now. */
+/** The garden's sky and sun, and its flowers by species and method. */
 export function hand(db: Db, sky: Outlook): Hand {
-  const known = new Map<string, Outcome[]>();
-  for (const outcome of outcomes(db)) {
-    const method = outcome.method ?? speciesById(outcome.species).methods[0]!;
-    const key = keyOf(outcome.species, method);
-    const list = known.get(key) ?? [];
-    list.push(outcome);
-    known.set(key, list);
-  }
   const { latitude, longitude } = sky.garden;
+  const known = groupBy(outcomes(db), (o) => keyOf(o.species, protocolKept(o.species, o.method).id));
   return { sky, marks: marksOf(latitude, longitude), outcomes: known };
 }
 

@@ -1,5 +1,5 @@
 import { PROTOCOLS } from "@/catalogue/catalogue";
-import type { Stage } from "@/core/pollination/protocol";
+import { STAGES, type Stage } from "@/core/pollination/protocol";
 import type { Db } from "@/db/open";
 import type { Garden } from "@/records/garden/queries";
 import { type Base, base } from "./guide";
@@ -28,7 +28,7 @@ export function practiceView(db: Db): Practice {
       // A step that several protocols share is practised once.
       if (!drawing || !stages || seen.has(drawing)) return [];
       seen.add(drawing);
-      return (["early", "right", "late"] as const).map((stage) => ({
+      return STAGES.map((stage) => ({
         key: `${protocol.id}/${action}/${stage}`,
         protocol: protocol.name,
         flowerType: protocol.flowerType,

@@ -1,4 +1,4 @@
-import { protocolById, SPECIES, speciesById } from "@/catalogue/catalogue";
+import { protocolKept, SPECIES } from "@/catalogue/catalogue";
 import { dayNumber } from "@/core/calendar/day";
 import { temperatureOn } from "@/core/climate/climate";
 import { temperatureAt } from "@/core/climate/dayTemperature";
@@ -58,7 +58,7 @@ export function worksView(db: Db, wanted: string | null): Works {
       const moment = row.at ? momentOf(row.on, row.at, place.timezone) : null;
       return {
         set: row.set === 1,
-        method: protocolById(row.method ?? speciesById(row.species).methods[0]!).name,
+        method: protocolKept(row.species, row.method).name,
         hoursAfterSunrise: moment && (moment.getTime() - marks(row.on).sunrise.getTime()) / 3_600_000,
         temperature: moment && temperature && temperatureAt(temperature, marks(row.on), moment),
         noonHeat: temperature?.max ?? null,

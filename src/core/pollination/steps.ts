@@ -2,7 +2,7 @@ import { addDays, type Day, daysBetween, overlapDays, type Span, sharedSpan } fr
 import type { SunMarks } from "../climate/sun";
 import type { Range } from "../flowering/forecast";
 import type { Protocol, ProtocolStep, StepAction } from "./protocol";
-import type { FlowerState } from "./tally";
+import { type FlowerState, UNDER_WAY } from "./tally";
 
 /** What is known of a flower: the day of each step that was done, and the moment where one was kept. */
 export type FlowerOnDay = {
@@ -30,9 +30,6 @@ export function windowOn({ anchor, hours }: Pick<ProtocolStep, "anchor" | "hours
   const at = sun[anchor];
   return { from: later(at, hours.low), to: later(at, hours.high) };
 }
-
-/** States in which a flower still has steps to come. */
-const UNDER_WAY: ReadonlySet<FlowerState> = new Set(["covered", "gathered", "pollinated", "uncovered", "set"]);
 
 /** The last step of its protocol that a flower has behind it; −1 for none. */
 function lastDone(protocol: Protocol, flower: FlowerOnDay): number {

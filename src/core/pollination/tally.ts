@@ -28,7 +28,11 @@ export type Tally = {
   doubtful: number;
 };
 
-const DEAD: ReadonlySet<FlowerState> = new Set(["failed", "lost", "unusable"]);
+/** States in which a flower still has steps to come. */
+export const UNDER_WAY: ReadonlySet<FlowerState> = new Set(["covered", "gathered", "pollinated", "uncovered", "set"]);
+
+/** States of a flower that came to nothing. */
+export const DEAD: ReadonlySet<FlowerState> = new Set(["failed", "lost", "unusable"]);
 
 /**
  * Counts flowers by what they stand for; a harvested fruit is a set one, one with a fault never is.

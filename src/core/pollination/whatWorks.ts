@@ -1,5 +1,6 @@
 import { type Beta, betaMean } from "../numbers/beta";
 import { betaInterval, chanceAbove } from "../numbers/betaRange";
+import { STAGES, type Stage } from "./protocol";
 
 /** One flower of which it is known whether it set, and what it was like; null where that was not kept. */
 export type FlowerFacts = {
@@ -11,7 +12,7 @@ export type FlowerFacts = {
   temperature: number | null;
   /** The day's highest temperature, °C. */
   noonHeat: number | null;
-  bud: "early" | "right" | "late" | null;
+  bud: Stage | null;
   /** Male flowers used on it. */
   males: number | null;
 };
@@ -38,7 +39,7 @@ const HOURS = bands([1, 2, 4, 7], "h");
 const AIR = bands([12, 16, 20, 25], "°C");
 const HEAT = bands([22, 26, 30, 34], "°C");
 const MALES = ["1", "2", "3", "4 or more"];
-const BUDS = ["early", "right", "late"];
+const BUDS = [...STAGES];
 
 const sorts = (methods: string[]): Sort[] => [
   { key: "hour", title: "Hours after sunrise", labels: HOURS.labels, of: (f) => HOURS.of(f.hoursAfterSunrise) },
@@ -59,14 +60,17 @@ const ENOUGH = 10;
 /** How sure a difference must be before it is put into words, shared among all comparisons made. */
 const SURE = 0.95;
 
-const posterior = ({ set, flowers }: Group): Beta => ({ a: set + 0.5, b: flowers - set + 0.5 });
+const posterior = ({ set, flowers }: Pick<Group, "set" | "flowers">): Beta => ({
+  a: set + 0.5,
+  b: flowers - set + 0.5,
+});
 
 function groupsOf(flowers: FlowerFacts[], { labels, of }: Sort): Group[] {
   return labels.flatMap((label) => {
     const own = flowers.filter((f) => of(f) === label);
     if (own.length === 0) return [];
     const set = own.filter((f) => f.set).length;
-    const beta = { a: set + 0.5, b: own.length - set + 0.5 };
+    const beta = posterior({ set, flowers: own.length });
     const { low, high } = betaInterval(beta, 0.9);
     return [{ label, flowers: own.length, set, rate: betaMean(beta), low, high }];
   });

@@ -2,6 +2,7 @@ import { parse } from "csv-parse/sync";
 import { stringify } from "csv-stringify/sync";
 import { refuse } from "@/db/journal";
 import type { Db } from "@/db/open";
+import { crossPedigrees } from "../line/pedigree";
 
 /** The columns of the cross book's file: a line for each flower, or one for a cross without any. */
 const COLUMNS = [
@@ -42,10 +43,11 @@ export type BookLine = { line: number; cells: Partial<Record<Column, string>> };
 type Row = Record<Column, string | number | null>;
 
 /** Every cross, or those of one season, with their flowers. */
-export function bookRows(db: Db, season: number | null, pedigreeOf: (crossId: number) => string): Row[] {
+export function bookRows(db: Db, season: number | null): Row[] {
+  const pedigreeOf = crossPedigrees(db);
   const rows = db
     .prepare(
-      `SELECT x.id, x.code "cross", x.season, x.kind, x.method, m.code mother, mp.number motherPlant,
+      `SELECT x.lineId, m.lineId motherLineId, f.lineId fatherLineId, x.code "cross", x.season, x.kind, x.method, m.code mother, mp.number motherPlant,
          f.code father, fp.number fatherPlant, x.fruitsWanted, x.note, w.number flower, wp.number onPlant,
          w.coveredOn covered, w.gatheredOn gathered, w.pollinatedOn pollinated, w.pollinatedAt "at", w.passes,
          w.lastPass, w.males, w.bud, w.uncoveredOn uncovered, w.checkedOn checked, w.state, w.fault, w.lostWhy,
@@ -56,8 +58,11 @@ export function bookRows(db: Db, season: number | null, pedigreeOf: (crossId: nu
        WHERE :season IS NULL OR x.season = :season
        ORDER BY x.season, x.id, w.number`,
     )
-    .all({ season }) as (Row & { id: number })[];
-  return rows.map(({ id, ...row }) => ({ ...row, pedigree: pedigreeOf(id) }));
+    .all({ season }) as (Row & { lineId: number; motherLineId: number; fatherLineId: number })[];
+  return rows.map(({ lineId, motherLineId, fatherLineId, ...row }) => ({
+    ...row,
+    pedigree: pedigreeOf({ lineId, motherLineId, fatherLineId }),
+  }));
 }
 
 /** As CSV; a cell that a spreadsheet would take for a formula is kept from being one. */

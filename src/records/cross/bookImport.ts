@@ -1,5 +1,4 @@
 import Joi from "joi";
-import { speciesById } from "@/catalogue/catalogue";
 import { readPedigree } from "@/core/pedigree/notation";
 import { STAGES } from "@/core/pollination/protocol";
 import { FAULTS, FLOWER_STATES, type FlowerState } from "@/core/pollination/tally";
@@ -7,10 +6,10 @@ import { Refusal, type Row } from "@/db/journal";
 import { type Context, command, type Done } from "../command";
 import { count, day, MESSAGES } from "../fields";
 import { plantsOfStand } from "../plant/queries";
-import { forecaster } from "../stand/forecast";
+import { type Forecaster, forecaster } from "../stand/forecast";
 import type { StandRow } from "../stand/queries";
 import { type BookLine, readBook } from "./bookFile";
-import { planOne } from "./plan";
+import { planOne, usualPlan } from "./plan";
 import { type CrossRow, crossById, type Flower, flowersOfCross } from "./queries";
 
 /** What a line may say of a flower, checked by itself. */
@@ -56,6 +55,7 @@ const crossSchema = Joi.object({
   fruitsWanted: count("fruitsWanted", 10_000),
   note: Joi.string().max(4000),
 }).unknown(false);
+const CROSS_CELLS = Object.keys(crossSchema.describe().keys as object);
 
 type Cells = Record<string, string | number | undefined>;
 type Trouble = { line: number; message: string };
@@ -131,6 +131,7 @@ function flowerRow(cells: Cells, today: string, plants: Map<number, number>): Ro
 class Intake {
   readonly changes: string[] = [];
   readonly troubles: Trouble[] = [];
+  private readonly sky: Forecaster;
   private readonly made = new Map<string, number>();
   private readonly known = new Map<
     number,
@@ -141,11 +142,13 @@ class Intake {
     private readonly context: Context,
     private readonly stands: Map<string, StandRow>,
     private readonly lines: Map<string, StandRow[]>,
-  ) {}
+  ) {
+    this.sky = forecaster(context.db);
+  }
 
   take({ line, cells }: BookLine): void {
     try {
-      const own = checked(crossSchema, pick(cells, Object.keys(crossSchema.describe().keys as object)));
+      const own = checked(crossSchema, pick(cells, CROSS_CELLS));
       const crossId = this.crossOf(cells.cross, own);
       if (cells.flower !== undefined || cells.state !== undefined) this.flower(crossId, cells);
     } catch (failure) {
@@ -240,21 +243,15 @@ class Intake {
       if (!plant) throw new LineTrouble(`${role} plant ${number} does not stand in ${stand.code}`);
       return plant.id;
     };
-    const { handSet } = speciesById(mother.species);
-    const done = planOne(this.context, forecaster(db), {
+    const done = planOne(this.context, this.sky, {
+      ...usualPlan(mother.species),
       motherStandId: mother.id,
       fatherStandId: father.id,
       motherPlantId: numbered(mother, own.motherPlant, "mother"),
       fatherPlantId: numbered(father, own.fatherPlant, "father"),
       lineName: mother.lineId === father.lineId ? undefined : `${mother.lineName} × ${father.lineName}`.slice(0, 120),
       fruitsWanted: Number(own.fruitsWanted ?? 4),
-      setLow: handSet.low,
-      setLikely: (handSet.low + handSet.high) / 2,
-      setHigh: handSet.high,
-      confidence: 0.9,
-      perEvening: 6,
       method: own.method as string | undefined,
-      moreFathers: [],
     });
     if (own.note) this.context.write.update("cross", done.id, { note: own.note as string });
     this.changes.push(`${done.message.replace(" planned", " new")}`);

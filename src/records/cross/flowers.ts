@@ -2,7 +2,7 @@ import Joi from "joi";
 import { methodsOf, protocolById, speciesById } from "@/catalogue/catalogue";
 import { type Protocol, STAGES, type Stage, type StepAction } from "@/core/pollination/protocol";
 import { type FlowerOnDay, refusalOf } from "@/core/pollination/steps";
-import { FAULTS, type Fault } from "@/core/pollination/tally";
+import { DEAD, FAULTS, type Fault, UNDER_WAY } from "@/core/pollination/tally";
 import { type Row, refuse } from "@/db/journal";
 import { candidateList, writeCandidates } from "../candidate/commands";
 import type { Candidate } from "../candidate/queries";
@@ -131,7 +131,7 @@ function faultPatch({ cross, on }: Told, flower: Flower, fault: Fault): Row {
 }
 
 function lostPatch({ cross }: Told, flower: Flower, why: string | undefined): Row {
-  if (!["covered", "gathered", "pollinated", "uncovered", "set"].includes(flower.state))
+  if (!UNDER_WAY.has(flower.state))
     refuse("results", `Flower ${flower.number} of ${cross.code} is ${flower.state}; it can't be lost.`);
   return { state: "lost", lostWhy: why ?? refuse("results", "Say why it was lost.") };
 }
@@ -155,7 +155,7 @@ function patchFor(told: Told, flower: Flower, { result, bud, why }: Recorded): R
   if (isFault(result)) return faultPatch(told, flower, result);
   if (result === "lost") return lostPatch(told, flower, why);
   const refusal = refusalOf(protocol, asFlowerOnDay(flower), STEP_OF[result]!, on);
-  const over = flower.state === "failed" || flower.state === "lost" || flower.state === "unusable";
+  const over = DEAD.has(flower.state);
   if (refusal || over)
     refuse(
       refusal?.byDay && !over ? "on" : "results",

@@ -2,12 +2,19 @@ import Joi from "joi";
 import { speciesById } from "@/catalogue/catalogue";
 import { dayInWords } from "@/core/calendar/day";
 import { refuse } from "@/db/journal";
-import { command, nextCode } from "../command";
+import { type Context, command, nextCode } from "../command";
 import { day, id } from "../fields";
 import { existingStand, floweringSeason } from "../stand/commands";
+import type { StandRow } from "../stand/queries";
 import { openCross } from "./flowers";
+import type { CrossRow } from "./queries";
 
-type SowOn = { crossId: number; parent: "mother" | "father"; sown: string };
+type ParentRole = { parent: "mother" | "father" };
+
+const parentStand = (context: Context, cross: CrossRow, parent: ParentRole["parent"]): StandRow =>
+  existingStand(context, parent === "mother" ? cross.motherStandId : cross.fatherStandId, "parent");
+
+type SowOn = ParentRole & { crossId: number; sown: string };
 
 /** Moves the sowing of a parent that is not sown yet, so that the two meet in flower. */
 export const sowOn = command<SowOn>({
@@ -20,18 +27,17 @@ export const sowOn = command<SowOn>({
   run(context, { crossId, parent, sown }) {
     const { write, today } = context;
     const cross = openCross(context, crossId);
-    const standId = parent === "mother" ? cross.motherStandId : cross.fatherStandId;
-    const stand = existingStand(context, standId, "parent");
+    const stand = parentStand(context, cross, parent);
     if (stand.sown <= today) refuse("sown", `${stand.code} was sown on ${stand.sown}; sow a second time instead.`);
     if (sown < today) refuse("sown", "That day is past.");
     const season = floweringSeason(context, { ...stand, sown });
-    write.update("stand", standId, { sown, season });
+    write.update("stand", stand.id, { sown, season });
     if (parent === "mother") write.update("cross", crossId, { season });
-    return { message: `${stand.code} ${stand.lineName} is to be sown on ${dayInWords(sown)}`, id: standId };
+    return { message: `${stand.code} ${stand.lineName} is to be sown on ${dayInWords(sown)}`, id: stand.id };
   },
 });
 
-type CutBack = { crossId: number; parent: "mother" | "father"; on: string };
+type CutBack = ParentRole & { crossId: number; on: string };
 
 /** Cuts a parent back on a day, so that its new flowers meet the other's; its forecast begins anew from there. */
 export const cutBack = command<CutBack>({
@@ -43,15 +49,14 @@ export const cutBack = command<CutBack>({
   }),
   run(context, { crossId, parent, on }) {
     const cross = openCross(context, crossId);
-    const standId = parent === "mother" ? cross.motherStandId : cross.fatherStandId;
-    const stand = existingStand(context, standId, "parent");
+    const stand = parentStand(context, cross, parent);
     const { name, cutBack: days } = speciesById(stand.species);
     if (!days) refuse("parent", `${name} does not flower again when it is cut back.`);
     if (on <= stand.sown) refuse("on", `${stand.code} was sown on ${stand.sown}.`);
-    context.write.update("stand", standId, { cutBack: on });
+    context.write.update("stand", stand.id, { cutBack: on });
     return {
       message: `${stand.code} ${stand.lineName} to be cut back on ${dayInWords(on)}; it flowers again ${days!.low} to ${days!.high} days later`,
-      id: standId,
+      id: stand.id,
     };
   },
 });

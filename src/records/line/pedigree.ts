@@ -1,5 +1,5 @@
 import { speciesById } from "@/catalogue/catalogue";
-import type { PedigreeTree } from "@/core/pedigree/notation";
+import { type PedigreeTree, writePedigree } from "@/core/pedigree/notation";
 import type { Individual } from "@/core/pedigree/pedigree";
 import type { Db } from "@/db/open";
 
@@ -92,7 +92,7 @@ type LineParents = { id: number; name: string; motherLineId: number | null; fath
 const DEEPEST = 6;
 
 /** Pedigrees of lines, back to those that were not crossed here. */
-export function lineTrees(db: Db): (lineId: number) => PedigreeTree {
+function lineTrees(db: Db): (lineId: number) => PedigreeTree {
   const lines = new Map(
     (db.prepare("SELECT id, name, motherLineId, fatherLineId FROM line").all() as LineParents[]).map((l) => [l.id, l]),
   );
@@ -102,4 +102,15 @@ export function lineTrees(db: Db): (lineId: number) => PedigreeTree {
     return { mother: tree(motherLineId, depth + 1), father: tree(fatherLineId, depth + 1) };
   };
   return (lineId) => tree(lineId, 0);
+}
+
+type LinesOfCross = { lineId: number; motherLineId: number; fatherLineId: number };
+
+/** Pedigrees of crosses in slash notation: of the two lines, or of their own where both are one. */
+export function crossPedigrees(db: Db): (cross: LinesOfCross) => string {
+  const tree = lineTrees(db);
+  return ({ lineId, motherLineId, fatherLineId }) =>
+    writePedigree(
+      motherLineId === fatherLineId ? tree(lineId) : { mother: tree(motherLineId), father: tree(fatherLineId) },
+    );
 }

@@ -1,4 +1,5 @@
 import { type Day, dayInWords } from "@/core/calendar/day";
+import { fatherInWords, parentName } from "@/core/custody/parents";
 
 export const SCHOOLS = {
   "keep-pure": "Keep pure",
@@ -108,19 +109,8 @@ type ParentsNamed = {
 };
 
 /** Mother × father of a cross. @example "Ashlar Gold plant 3 × itself" */
-export function parentsInWords({
-  motherName,
-  motherNumber,
-  fatherName,
-  fatherNumber,
-  moreFathers,
-  kind,
-}: ParentsNamed) {
-  const parent = (name: string, plant: number | null) => `${name}${plant ? ` plant ${plant}` : ""}`;
-  const more = moreFathers > 1 ? ` and ${moreFathers - 1} more` : "";
-  const father = kind === "self" ? "itself" : `${parent(fatherName, fatherNumber)}${more}`;
-  return `${parent(motherName, motherNumber)} × ${father}`;
-}
+export const parentsInWords = (cross: ParentsNamed): string =>
+  `${parentName(cross.motherName, cross.motherNumber)} × ${fatherInWords(cross)}`;
 
 /** When the first insects fly; bumblebees and honey bees at once on a mild morning. */
 export const insectsInWords = ({ from, to }: { from: string; to: string }): string =>

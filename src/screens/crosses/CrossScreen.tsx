@@ -1,6 +1,7 @@
 import Link from "next/link";
 import { addDays, dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
+import { parentName } from "@/core/custody/parents";
 import { bandOf, type Protocol } from "@/core/pollination/protocol";
 import { CommandButton } from "@/ui/CommandButton";
 import type { CrossView } from "@/views/crosses";
@@ -20,7 +21,6 @@ import { TagSheet } from "./TagSheet";
 export function CrossScreen(view: CrossView & { opened: number | null }) {
   const { garden, band, state, protocol, lots, hazards, fathers, effective } = view;
   const { cross } = state;
-  const parent = (name: string, plant: number | null) => `${name}${plant ? ` plant ${plant}` : ""}`;
   return (
     <Page
       at="/crosses"
@@ -60,18 +60,18 @@ export function CrossScreen(view: CrossView & { opened: number | null }) {
         <CrossSettings view={view} />
       </div>
       <h2 className="mt-3 break-words text-2xl">
-        <Link href={`/ground?stand=${view.parents.mother}`}>{parent(cross.motherName, cross.motherNumber)}</Link> ×{" "}
+        <Link href={`/ground?stand=${view.parents.mother}`}>{parentName(cross.motherName, cross.motherNumber)}</Link> ×{" "}
         {cross.kind === "self" ? (
           "itself"
         ) : (
-          <Link href={`/ground?stand=${view.parents.father}`}>{parent(cross.fatherName, cross.fatherNumber)}</Link>
+          <Link href={`/ground?stand=${view.parents.father}`}>{parentName(cross.fatherName, cross.fatherNumber)}</Link>
         )}
       </h2>
       {fathers.length > 0 && (
         <p>
           Pollen mixed of{" "}
           {fathers
-            .map((f) => `${parent(f.name ?? "a stranger", f.number)} ${f.code ?? ""} (${percent(f.share)})`)
+            .map((f) => `${parentName(f.name ?? "a stranger", f.number)} ${f.code ?? ""} (${percent(f.share)})`)
             .join(", ")}
         </p>
       )}

@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
+import { UNDER_WAY } from "@/core/pollination/tally";
 import { CommandForm, Field } from "@/ui/CommandForm";
 import { SheetPanel } from "@/ui/Sheet";
 import type { CrossView, FlowerRow } from "@/views/crosses";
@@ -86,7 +87,7 @@ type SheetProps = { flower: FlowerRow; view: CrossView; onClose: () => void };
 function FlowerSheet({ flower, view, onClose }: SheetProps) {
   const { cross } = view.state;
   const pollinated = flower.pollinatedOn !== null;
-  const underWay = ["covered", "gathered", "pollinated", "uncovered", "set"].includes(flower.state);
+  const underWay = UNDER_WAY.has(flower.state);
   const faults = Object.fromEntries(
     Object.entries(FAULTS).filter(([key]) => pollinated || (key !== "wrong-father" && key !== "unsure")),
   );

@@ -2,6 +2,8 @@ import { speciesById } from "@/catalogue/catalogue";
 import { dayInWords } from "@/core/calendar/day";
 import { flowerCode } from "@/core/custody/code";
 import { nameWithGeneration } from "@/core/custody/generation";
+import { fatherInWords, parentName } from "@/core/custody/parents";
+import { UNDER_WAY } from "@/core/pollination/tally";
 import type { Db } from "@/db/open";
 import { type CrossRow, crossById, flowersOfCross } from "@/records/cross/queries";
 import { lineById } from "@/records/line/queries";
@@ -10,8 +12,6 @@ import { standById } from "@/records/stand/queries";
 import type { TagText } from "./tagPdf";
 
 const FOR_SEED = "For seed: do not pick";
-
-const parent = (name: string, plant: number | null) => `${name}${plant ? ` plant ${plant}` : ""}`;
 
 function lotTag(db: Db, id: number): TagText | null {
   const lot = lotById(db, id);
@@ -34,8 +34,8 @@ function lotTag(db: Db, id: number): TagText | null {
 
 /** Who is crossed with whom, and where the mother stands. */
 const crossLines = (cross: CrossRow): string[] => [
-  parent(cross.motherName, cross.motherNumber),
-  `× ${cross.kind === "self" ? "itself" : parent(cross.fatherName, cross.fatherNumber)}${cross.moreFathers > 1 ? ` and ${cross.moreFathers - 1} more` : ""}`,
+  parentName(cross.motherName, cross.motherNumber),
+  `× ${fatherInWords(cross)}`,
   `bed ${cross.motherBed ?? "not set"}`,
 ];
 
@@ -98,10 +98,9 @@ export type Part = "flowers" | "bags" | "packets";
 export function crossTags(db: Db, crossId: number, parts: Part[], spare: number): TagText[] | null {
   const cross = crossById(db, crossId);
   if (!cross) return null;
-  const known = flowersOfCross(db, crossId).filter(
-    (f) => !["failed", "lost", "unusable", "harvested"].includes(f.state),
-  );
-  const last = flowersOfCross(db, crossId).at(-1)?.number ?? 0;
+  const flowers = flowersOfCross(db, crossId);
+  const known = flowers.filter((f) => UNDER_WAY.has(f.state));
+  const last = flowers.at(-1)?.number ?? 0;
   const numbers = [...known.map((f) => f.number), ...Array.from({ length: spare }, (_, i) => last + i + 1)];
   const tags: TagText[] = [];
   if (parts.includes("flowers")) tags.push(...numbers.map((n) => flowerTagOf(cross, n)));

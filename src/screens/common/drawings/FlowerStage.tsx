@@ -1,6 +1,6 @@
 import clsx from "clsx";
 import type { ReactNode } from "react";
-import type { Stage } from "@/core/pollination/protocol";
+import { STAGES, type Stage } from "@/core/pollination/protocol";
 import { Bag, Bee, Bloom, BROWN, Bud, Dust, Fruit, GREEN, INK, PALE, POLLEN, PURPLE, Stalk, YELLOW } from "./parts";
 
 type Drawing = Record<Stage, () => ReactNode>;
@@ -587,7 +587,7 @@ const STAGE_WORDS: Record<Stage, string> = { early: "Too early", right: "Right",
 export function StageRow({ drawing, stages }: { drawing: string; stages: Record<Stage, string> }) {
   return (
     <ul className="grid grid-cols-3 gap-3">
-      {(["early", "right", "late"] as const).map((stage) => (
+      {STAGES.map((stage) => (
         <li key={stage} className={clsx("border-t-4 pt-2", stage === "right" ? "border-moss" : "border-rule")}>
           <FlowerStage drawing={drawing} stage={stage} label={stages[stage]} className="mx-auto w-full max-w-28" />
           <p className="text-sm">
