@@ -10,7 +10,9 @@ import { seasonView } from "@/views/season";
 import { seedView } from "@/views/seed";
 import { todayView } from "@/views/today";
 import { worksView } from "@/views/works";
-import { DEMO_DAY, fillDemo } from "./fill";
+import { type Outlook, outlook } from "@/views/outlook";
+import { DEMO_DAY } from "./day";
+import { fillDemo } from "./fill";
 import { offspring, pure, recessive, shown } from "./genetics";
 import { chance } from "./random";
 
@@ -67,7 +69,8 @@ describe("the demo garden", () => {
     db.close();
     rmSync(folder, { recursive: true });
   });
-  const lineId = (name: string) => db.prepare("SELECT id FROM line WHERE name = ?").pluck().get(name) as number;
+  const sky = (): Outlook => outlook(db);
+  const lineCode = (name: string) => db.prepare("SELECT code FROM line WHERE name = ?").pluck().get(name) as string;
 
   test("is the same every time it is filled", () => {
     fillDemo(join(folder, "two.db"));
@@ -89,7 +92,7 @@ describe("the demo garden", () => {
   });
 
   test("the melon's ladder runs from F1 to F5 and selection moved it towards its aim", () => {
-    const view = lineView(db, lineId("Lantern melon"))!;
+    const view = lineView(sky(), lineCode("Lantern melon"))!;
     expect(view.rungs.map((r) => r.generation)).toEqual([1, 2, 3, 4, 5]);
     expect(view.rungs.map((r) => r.mixed)).toEqual([1, 0.5, 0.25, 0.125, 0.0625]);
     const mean = (name: string, generation: number) =>
@@ -105,7 +108,7 @@ describe("the demo garden", () => {
   });
 
   test("the parents differ as they were made to", () => {
-    const ripe = lineView(db, lineId("Lantern melon"))!.ladders[0]!.parents;
+    const ripe = lineView(sky(), lineCode("Lantern melon"))!.ladders[0]!.parents;
     expect(ripe[0]!.summary!.mean - ripe[1]!.summary!.mean).toBeGreaterThan(30);
   });
 
@@ -131,7 +134,7 @@ describe("the demo garden", () => {
   });
 
   test("this week there is something to do in every band, with a last chance", () => {
-    const { tasks, open } = todayView(db);
+    const { tasks, open } = todayView(sky());
     expect(new Set(tasks.map((t) => t.band))).toEqual(new Set(["dawn", "morning", "any-hour", "evening"]));
     expect(open).toHaveLength(6);
     expect(open.some((s) => s.last !== null && s.last.daysLeft <= 2)).toBe(true);
@@ -139,16 +142,16 @@ describe("the demo garden", () => {
   });
 
   test("the analysis finds again that late hours set less, and the set rate has learned it", () => {
-    const hours = worksView(db, "melon").factors.find((f) => f.key === "hour")!;
+    const hours = worksView(sky(), "melon").factors.find((f) => f.key === "hour")!;
     expect(hours.finding).toContain("Under 1 h");
-    const { learned, rate } = todayView(db).open.find((s) => s.cross.motherName === "Lantern melon")!;
+    const { learned, rate } = todayView(sky()).open.find((s) => s.cross.motherName === "Lantern melon")!;
     expect(learned.length).toBeGreaterThan(1);
     expect(rate.high - rate.low).toBeLessThan(0.3);
   });
 
   test("the first five scenarios have a real clash with a way out worth taking", () => {
-    const now = groundView(db, null, null).judged;
-    const next = groundView(db, 2028, null).judged;
+    const now = groundView(sky(), null, null).judged;
+    const next = groundView(sky(), 2028, null).judged;
     const most = (list: typeof now, name: string) => list.find((j) => j.name === name)?.bySource[0]?.name;
     expect(most(now, "Lantern melon")).toBe("Ashlar Gold");
     expect(most(now, "Duskwing")).toBe("the neighbour's scarlet beans");
@@ -159,8 +162,8 @@ describe("the demo garden", () => {
       [2027, now],
       [2028, next],
     ] as const)
-      for (const { standId, level, name } of list.filter((j) => j.level !== "within")) {
-        const { remedies } = groundView(db, season, standId);
+      for (const { code, level, name } of list.filter((j) => j.level !== "within")) {
+        const { remedies } = groundView(sky(), season, code);
         expect(
           remedies.some((r) => r.enough),
           `${name}, ${level}, ${season}`,
@@ -169,21 +172,21 @@ describe("the demo garden", () => {
   });
 
   test("the first flowers that were seen make the line's own forecast", () => {
-    const { stands } = groundView(db, null, null);
-    const { id } = stands.find((s) => s.lineName === "Ashlar Gold")!;
-    const gold = groundView(db, null, id).stand!;
+    const { stands } = groundView(sky(), null, null);
+    const { code } = stands.find((s) => s.lineName === "Ashlar Gold")!;
+    const gold = groundView(sky(), null, code).stand!;
     expect(gold.correction!.observations).toBeGreaterThan(3);
     expect(gold.correction!.likely).toBeLessThan(1);
   });
 
   test("next year's plan holds a sowing that can be moved out of its clash", () => {
-    const { stands, tried } = seasonView(db, 2028);
+    const { stands, tried } = seasonView(sky(), 2028);
     expect(stands.every((s) => s.ahead)).toBe(true);
     expect(tried.filter((t) => t.share?.level === "over").length).toBeGreaterThan(2);
   });
 
   test("the drawer holds dying seed and a lot of uncertain mother", () => {
-    const { dying, lots } = seedView(db);
+    const { dying, lots } = seedView(sky());
     expect(dying).toBeGreaterThan(3);
     expect(lots.some((l) => l.note.includes("mother uncertain"))).toBe(true);
     expect(lots.some((l) => l.shelf === "past")).toBe(true);

@@ -1,12 +1,11 @@
 import { existsSync, renameSync, rmSync } from "node:fs";
 import { openDb } from "@/db/open";
+import { DEMO_DAY } from "./day";
 import { setUpGround } from "./ground";
 import { Melon } from "./melon";
 import { drawer, duskwing, leek, nextSeason, orach, otherHands, pepper } from "./others";
 import { chance } from "./random";
 import { Grower } from "./season";
-
-export const DEMO_DAY = "2027-07-09";
 
 /** Writes the demo database: seven seasons recorded through the application's own commands. Whole or not at all. */
 export function fillDemo(path: string): void {

@@ -1,6 +1,8 @@
+import type { Id } from "@/core/custody/id";
+import { DEMO_DAY } from "./day";
 import type { Grower } from "./season";
 
-export type Beds = Record<string, number>;
+export type Beds = Record<string, Id>;
 
 /** The half-acre, the far bed, and what grows beyond the fence. Name, east, north, width, length in metres. */
 const BEDS: [string, number, number, number, number][] = [
@@ -80,7 +82,7 @@ function setUpSurroundings(grower: Grower): void {
 
 /** The garden as it was set up, on the first day of the record. */
 export function setUpGround(grower: Grower): Beds {
-  grower.record("garden.set", {
+  grower.record("garden.begin", {
     name: "Tarnholt",
     latitude: 48.6,
     longitude: 9.3,
@@ -92,7 +94,7 @@ export function setUpGround(grower: Grower): Beds {
     demo: 1,
     windFrom: 250,
     station: "simulated",
-    version: 0,
+    asOf: DEMO_DAY,
   });
   grower.record("climate.normals", NORMALS);
   grower.on("2021-01-10");

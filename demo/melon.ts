@@ -1,4 +1,5 @@
 import { addDays } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
 import { rankPlants } from "@/core/selection/ranking";
 import { type Genome, offspring, pure, recessive, shown, type Trait } from "./genetics";
 import type { Beds } from "./ground";
@@ -19,16 +20,16 @@ const ASHLAR = genome([...range(0, 10), ...range(12, 20), ...range(22, 29), ...r
 /** Early, small, bland, compact, white. */
 const NETTLE = genome([10, 20, 29, 37]);
 
-type Family = { stand: number; plants: { id: number; number: number; genome: Genome }[] };
-type Yardsticks = { ripe: number; mass: number; flavour: number; flesh: number; vine: number };
+type Family = { stand: Id; plants: { id: Id; number: number; genome: Genome }[] };
+type Yardsticks = { ripe: Id; mass: Id; flavour: Id; flesh: Id; vine: Id };
 
 const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
 
 /** Lantern melon: a cross in 2021, F1 in 2022, to F5 in 2027 after a lost season. */
 export class Melon {
-  readonly ashlar: number;
-  readonly nettle: number;
-  lantern = 0;
+  readonly ashlar: Id;
+  readonly nettle: Id;
+  lantern: Id = "";
   marks!: Yardsticks;
 
   constructor(
@@ -50,7 +51,7 @@ export class Melon {
     this.nettle = line("Nettle Moon", "Small, white-fleshed, bland, but ripe before anything else. Compact vines.");
   }
 
-  private lot(lineId: number, day: string): number {
+  private lot(lineId: Id, day: string): Id {
     this.grower.on(day);
     return this.grower.record("lot.receive", { lineId, gathered: day, seeds: 260, note: "from the swap" }).id;
   }
@@ -77,15 +78,7 @@ export class Melon {
       this.grower.score(id, this.marks.vine, Math.round(clamp(shown(genes, VINE, this.grower.luck), 1, 9)));
   }
 
-  private grow(
-    lineId: number,
-    lot: number,
-    bed: string,
-    sown: string,
-    plants: number,
-    make: () => Genome,
-    up = 0.85,
-  ): Family {
+  private grow(lineId: Id, lot: Id, bed: string, sown: string, plants: number, make: () => Genome, up = 0.85): Family {
     const cameUp = Math.max(plants, Math.round((plants / 0.8) * up));
     const { stand, plants: ids } = this.grower.family(
       lineId,
@@ -105,7 +98,7 @@ export class Melon {
   }
 
   /** The parents again each season, four plants of each, as something to measure by. */
-  private parents(season: number, lots: { ashlar: number; nettle: number }): Family[] {
+  private parents(season: number, lots: { ashlar: Id; nettle: Id }): Family[] {
     const sown = `${season}-05-04`;
     const both = [
       this.grow(this.ashlar, lots.ashlar, "H", sown, 4, () => ASHLAR),
@@ -169,7 +162,7 @@ export class Melon {
       all.map(({ plant }) => ({
         id: plant.id,
         scores: Object.fromEntries(
-          (scores.all(plant.id) as { yardstickId: number; number: number | null; word: string | null }[]).map((s) => [
+          (scores.all(plant.id) as { yardstickId: Id; number: number | null; word: string | null }[]).map((s) => [
             s.yardstickId,
             s,
           ]),
@@ -218,7 +211,7 @@ export class Melon {
   }
 
   /** 2021 to 2026. Returns the reserve of F5 seed. */
-  history(): { lots: { lot: number; genome: Genome }[]; parentLots: { ashlar: number; nettle: number } } {
+  history(): { lots: { lot: Id; genome: Genome }[]; parentLots: { ashlar: Id; nettle: Id } } {
     const { grower, ashlar, nettle } = this;
     const { luck } = grower;
     const parentLots = { ashlar: this.lot(ashlar, "2021-01-15"), nettle: this.lot(nettle, "2021-01-16") };
@@ -234,24 +227,15 @@ export class Melon {
       lineName: "Lantern melon",
       fruitsWanted: 3,
       setLow: 0.25,
-      setLikely: 0.4,
       setHigh: 0.55,
       confidence: 0.9,
     }).id;
     const f1Lot = grower.fulfil(cross, "2021-07-10", 2, 50, 220);
-    this.lantern = grower.db.prepare("SELECT lineId FROM cross WHERE id = ?").pluck().get(cross) as number;
-    const { version } = grower.db.prepare("SELECT version FROM line WHERE id = ?").get(this.lantern) as {
-      version: number;
-    };
+    this.lantern = grower.db.prepare("SELECT lineId FROM cross WHERE id = ?").pluck().get(cross) as Id;
+    const version = grower.db.prepare("SELECT version FROM line WHERE id = ?").pluck().get(this.lantern);
     grower.record("line.change", {
       id: this.lantern,
       version,
-      name: "Lantern melon",
-      species: "melon",
-      school: "cross-and-fix",
-      status: "breeding-line",
-      origin: "Ashlar Gold × Nettle Moon",
-      year: 2021,
       description: "Aim: ripe by mid-August here, 0.8 to 1.2 kg, orange flesh, no bitterness, vines that stay compact.",
     });
     this.yardsticks();
@@ -296,7 +280,7 @@ export class Melon {
   }
 
   /** 2026: a cold wet spring. Five seedlings came up and rotted before they flowered. */
-  private lostSeason(lot: number): void {
+  private lostSeason(lot: Id): void {
     const { stand, plants } = this.grower.family(this.lantern, lot, this.beds.C!, "2026-05-06", 40, 5, 5);
     this.grower.on("2026-06-18");
     this.grower.record("plant.remove", { ids: plants, reason: "rotted in the cold wet weeks; no seed this year" });
@@ -336,7 +320,7 @@ export class Melon {
   private crossesUnderWay(families: Family[], nettle: Family): void {
     const { grower } = this;
     const plant = (family: number, number: number) => families[family]!.plants.find((p) => p.number === number)!.id;
-    const rates = { setLow: 0.25, setLikely: 0.4, setHigh: 0.55, confidence: 0.9 };
+    const rates = { setLow: 0.25, setHigh: 0.55, confidence: 0.9 };
     const plan = (input: object) => grower.record("cross.plan", { ...rates, ...input }).id;
     const sib = plan({
       motherStandId: families[0]!.stand,

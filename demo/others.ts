@@ -1,3 +1,4 @@
+import type { Id } from "@/core/custody/id";
 import type { Beds } from "./ground";
 import type { Grower } from "./season";
 
@@ -227,7 +228,7 @@ export function drawer(grower: Grower, beds: Beds): void {
     status: "open-pollinated",
     origin: "an old packet",
   });
-  const receive = (lineId: number, gathered: string, amount: object, note = "") => {
+  const receive = (lineId: Id, gathered: string, amount: object, note = "") => {
     if (gathered > grower.day) grower.on(gathered);
     return grower.record("lot.receive", { lineId, gathered, note, ...amount }).id;
   };
@@ -277,8 +278,8 @@ export function otherHands(grower: Grower, day: string): void {
          WHERE l.name = ? AND s.season = 2027 ORDER BY s.plants DESC LIMIT 1`,
       )
       .pluck()
-      .get(name) as number;
-  const rates = { setLow: 0.3, setLikely: 0.5, setHigh: 0.7, confidence: 0.9 };
+      .get(name) as Id;
+  const rates = { setLow: 0.3, setHigh: 0.7, confidence: 0.9 };
   const parents = (mother: string, father: string) => ({ motherStandId: stand(mother), fatherStandId: stand(father) });
   grower.on("2027-06-24");
   const tomatoes = grower.record("cross.plan", {
@@ -309,10 +310,10 @@ export function otherHands(grower: Grower, day: string): void {
 /** Next year as it is planned in the middle of this one: two melons and two tomatoes that would meet, and the rest. */
 export function nextSeason(grower: Grower, beds: Beds, day: string): void {
   grower.on(day);
-  const lineId = (name: string) => grower.db.prepare("SELECT id FROM line WHERE name = ?").pluck().get(name) as number;
+  const lineId = (name: string) => grower.db.prepare("SELECT id FROM line WHERE name = ?").pluck().get(name) as Id;
   const newest = grower.db.prepare("SELECT id FROM lot WHERE lineId = ? ORDER BY gathered DESC LIMIT 1").pluck();
   const plan = (name: string, bed: string, sown: string, plants: number, more: object = {}) => {
-    const lotId = newest.get(lineId(name)) as number | undefined;
+    const lotId = newest.get(lineId(name)) as Id | undefined;
     const seed = lotId ? { lotId, sowedSeeds: plants } : {};
     return grower.record("stand.add", { lineId: lineId(name), bedId: beds[bed], sown, plants, ...seed, ...more });
   };

@@ -1,96 +1,74 @@
 import { addDays, type Day } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
 import { perform } from "@/records/command";
 import { COMMANDS } from "@/records/commands";
-import type { Flower } from "@/records/cross/queries";
+import type { Flower } from "@/records/flower/flower";
 import type { Chance } from "./random";
 
-/** What the form of a stand holds. */
-const FIELDS = [
-  "version",
-  "bedId",
-  "sown",
-  "sowedSeeds",
-  "cameUp",
-  "plants",
-  "firstFlower",
-  "flowers",
-  "seedWanted",
-  "cover",
-  "removeEvery",
-  "saveFrom",
-  "plantedOut",
-  "overwinter",
-  "spacing",
-  "rowCount",
-];
+/** The n-th press of the demo, on a day: the same on every machine. */
+function pressId(day: Day, n: number): Id {
+  const time = Date.parse(`${day}T08:00:00Z`).toString(16).padStart(12, "0");
+  const count = n.toString(16).padStart(8, "0");
+  return `${time.slice(0, 8)}-${time.slice(8)}-7${count.slice(0, 3)}-8${count.slice(3, 6)}-${count.slice(6)}0000000000`;
+}
 
 /** The demo's grower: moves through the years and records with the same commands as the screens. */
 export class Grower {
   day: Day = "2021-01-01";
+  private presses = 0;
   constructor(
     readonly db: Db,
     readonly luck: Chance,
   ) {}
 
-  /** Time passes; only the demo moves the as-of day without a journal entry. */
+  /** Time passes: what is recorded from now on is pressed on that day. */
   on(day: Day): void {
     this.day = day;
-    this.db.prepare("UPDATE garden SET asOf = ? WHERE id = 1").run(day);
   }
 
-  record(name: string, input: object): { id: number; ids: number[] } {
-    const outcome = perform(this.db, COMMANDS.get(name)!, input, null);
-    if (!outcome.ok)
-      throw new Error(`Demo, ${this.day}, ${name}: ${outcome.message} ${JSON.stringify(outcome.fields)}`);
-    return { id: outcome.id ?? outcome.ids?.[0] ?? 0, ids: outcome.ids ?? [] };
+  record(name: string, input: object): { id: Id; ids: Id[] } {
+    const { day } = this;
+    const press = { id: pressId(day, ++this.presses), day, at: `${day}T08:00:00.000Z` };
+    const outcome = perform(this.db, COMMANDS.get(name)!, input, press);
+    if (!outcome.ok) throw new Error(`Demo, ${day}, ${name}: ${outcome.message} ${JSON.stringify(outcome.fields)}`);
+    return { id: outcome.id ?? outcome.ids?.[0] ?? "", ids: outcome.ids ?? [] };
   }
 
-  change(stand: number, patch: object): void {
-    const row = this.db.prepare("SELECT * FROM stand WHERE id = ?").get(stand) as Record<string, unknown>;
-    const { version, ...known } = Object.fromEntries(FIELDS.map((name) => [name, row[name]]));
-    const merged = Object.fromEntries(Object.entries({ ...known, ...patch }).filter(([, value]) => value !== null));
-    this.record("stand.change", { id: stand, version, ...merged });
+  change(stand: Id, patch: object): void {
+    const version = this.db.prepare("SELECT version FROM stand WHERE id = ?").pluck().get(stand) as Id;
+    this.record("stand.change", { id: stand, version, ...patch });
   }
 
   /** Sows a family, counts it and plants it out. Returns stand and plant ids. */
-  family(
-    lineId: number,
-    lotId: number | undefined,
-    bedId: number,
-    sown: Day,
-    seeds: number,
-    up: number,
-    planted: number,
-  ) {
+  family(lineId: Id, lotId: Id | undefined, bedId: Id, sown: Day, seeds: number, up: number, planted: number) {
     this.on(sown);
-    const stand = this.record("stand.add", { lineId, lotId, bedId, sown, sowedSeeds: seeds, family: true }).id;
+    const stand = this.record("stand.add", { lineId, lotId, bedId, sown, sowedSeeds: seeds, family: 1 }).id;
     this.on(addDays(sown, 24));
     this.change(stand, { cameUp: up, plants: planted });
-    const plants = this.db
-      .prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number")
-      .pluck()
-      .all(stand) as number[];
+    const plants = this.db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(stand) as Id[];
     return { stand, plants };
   }
 
-  score(plantId: number, yardstickId: number, value: string | number): void {
+  score(plantId: Id, yardstickId: Id, value: string | number): void {
     this.record("score.set", { plantId, yardstickId, value: String(value) });
   }
 
-  flowers(crossId: number): Flower[] {
+  flowers(crossId: Id): Flower[] {
     return this.db.prepare("SELECT * FROM flower WHERE crossId = ? ORDER BY number").all(crossId) as Flower[];
   }
 
   /** Covers flowers on an evening and pollinates them at dawn; a few are found open or limp. */
-  pollinate(crossId: number, evening: Day, flowers: number): void {
+  pollinate(crossId: Id, evening: Day, flowers: number): void {
     this.on(evening);
     const { ids } = this.record("flower.cover", { crossId, flowers });
     this.on(addDays(evening, 1));
-    const results = ids.map((id) => {
+    const first = this.flowers(crossId).length - flowers;
+    const results = ids.map((id, i) => {
+      const number = first + i + 1;
       const fault = this.luck.next();
       // Mostly the right ones; which are early or late is no matter of luck, so that the years stay as they are.
-      const bud = id % 9 === 0 ? "early" : id % 11 === 0 ? "late" : "right";
+      const bud = number % 9 === 0 ? "early" : number % 11 === 0 ? "late" : "right";
       return {
         id,
         bud,
@@ -104,7 +82,7 @@ export class Grower {
   }
 
   /** Looks at all waiting flowers of a week ago; the share that set falls with the hour at which they were done. */
-  look(crossId: number, day: Day, setRate: number): void {
+  look(crossId: Id, day: Day, setRate: number): void {
     this.on(day);
     const waiting = this.flowers(crossId).filter((f) => f.state === "pollinated" && addDays(f.pollinatedOn!, 7) <= day);
     if (waiting.length === 0) return;
@@ -116,7 +94,7 @@ export class Grower {
   }
 
   /** A whole cross from its first evening to its lot: flowers every third evening until enough have set. */
-  fulfil(crossId: number, first: Day, wanted: number, ripeAfter: number, seedsEach: number): number {
+  fulfil(crossId: Id, first: Day, wanted: number, ripeAfter: number, seedsEach: number): Id {
     const setRate = 0.42;
     let evening = first;
     for (let round = 0; round < 9 && this.flowers(crossId).filter((f) => f.state === "set").length < wanted; round++) {

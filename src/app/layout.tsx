@@ -3,6 +3,7 @@ import { cookies } from "next/headers";
 import type { ReactNode } from "react";
 import { Toaster } from "sonner";
 import { OutboxBar } from "@/ui/OutboxBar";
+import { here } from "./here";
 import "./globals.css";
 
 export const metadata: Metadata = {
@@ -16,9 +17,10 @@ const THEMES = ["paper", "sun", "dawn"];
 
 export default async function Layout({ children }: { children: ReactNode }) {
   const kept = (await cookies()).get("theme")?.value ?? "paper";
+  const sky = await here();
   const theme = THEMES.includes(kept) ? kept : "paper";
   return (
-    <html lang="en" data-theme={theme}>
+    <html lang="en" data-theme={theme} data-stands-on={sky.pinned ? sky.today : undefined}>
       <body>
         <OutboxBar />
         {children}

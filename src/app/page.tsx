@@ -1,7 +1,7 @@
-import { theDb } from "@/db/open";
 import { TodayScreen } from "@/screens/today/TodayScreen";
 import { todayView } from "@/views/today";
+import { here } from "./here";
 
-export default function Page() {
-  return <TodayScreen {...todayView(theDb())} />;
+export default async function Page() {
+  return <TodayScreen {...todayView(await here())} />;
 }

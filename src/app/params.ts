@@ -1,15 +1,37 @@
 import { notFound } from "next/navigation";
+import { isSeason } from "@/core/climate/season";
+import { readCode } from "@/core/custody/code";
+import type { Outlook } from "@/views/outlook";
+import { here } from "./here";
 
 export type Search = Promise<Record<string, string | string[] | undefined>>;
-export type IdParams = Promise<{ id: string }>;
+export type CodeParams = Promise<{ code: string }>;
 
 /** A whole number of the address, or null. */
 export function wholeNumber(text: string | string[] | undefined): number | null {
   return typeof text === "string" && /^\d{1,9}$/.test(text) ? Number(text) : null;
 }
 
-/** What an address names; the page of things not found when there is none. */
-export async function byId<T>(params: IdParams, read: (id: number) => T | null): Promise<T> {
-  const id = wholeNumber((await params).id);
-  return (id === null ? null : read(id)) ?? notFound();
+/** A season of the address; null for none, or for one that no garden can have. */
+export function seasonAsked(text: string | string[] | undefined): number | null {
+  const season = wholeNumber(text);
+  return season !== null && isSeason(season) ? season : null;
+}
+
+/** One word of the address, or null. */
+export const oneWord = (text: string | string[] | undefined): string | null =>
+  typeof text === "string" && text.length <= 60 ? text : null;
+
+/** The code of an address as it stands on the tag, however it was typed. */
+export function codeAsked(text: string | string[] | undefined): string | null {
+  const word = oneWord(text);
+  if (!word) return null;
+  const read = readCode(word);
+  return read.ok ? read.code : null;
+}
+
+/** What an address names by its tag's code; the page of things not found when there is none. */
+export async function byCode<T>(params: CodeParams, view: (sky: Outlook, code: string) => T | null): Promise<T> {
+  const code = codeAsked((await params).code);
+  return (code === null ? null : view(await here(), code)) ?? notFound();
 }

@@ -1,16 +1,36 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import type { Database } from "better-sqlite3";
+import { carryOver, setAside } from "./migrations/identity";
 
 const FOLDER = join(process.cwd(), "src/db/migrations");
 
+/** The schema that this program writes; the number of its newest migration. */
+export const SCHEMA = 4;
+
 type Migration = { number: number; name: string };
+type Step = { before?: (db: Database) => void; after?: (db: Database) => void };
+
+/** What a migration does that SQL can't say. */
+const STEPS: Record<number, Step> = { 4: { before: setAside, after: carryOver } };
 
 function migrations(folder: string): Migration[] {
   return readdirSync(folder)
     .filter((name) => /^\d{3}_.+\.sql$/.test(name))
     .sort()
     .map((name) => ({ number: Number(name.slice(0, 3)), name }));
+}
+
+function apply(db: Database, folder: string, all: Migration[]): void {
+  for (const { number, name } of all) {
+    STEPS[number]?.before?.(db);
+    db.exec(readFileSync(join(folder, name), "utf8"));
+    STEPS[number]?.after?.(db);
+    db.pragma(`user_version = ${number}`);
+  }
+  const [broken] = db.pragma("foreign_key_check") as { table: string; parent: string }[];
+  if (broken)
+    throw new Error(`A row of ${broken.table} names one of ${broken.parent} that is not there. Nothing was changed.`);
 }
 
 /**
@@ -28,8 +48,18 @@ export function migrate(db: Database, path: string, folder = FOLDER): void {
     );
   if (current === newest) return;
   if (current > 0) db.prepare("VACUUM INTO ?").run(`${path}.before-schema-${newest}-${Date.now()}.bak`);
-  db.transaction(() => {
-    for (const { number, name } of all) if (number > current) db.exec(readFileSync(join(folder, name), "utf8"));
-    db.pragma(`user_version = ${newest}`);
-  }).immediate();
+  // Tables are made anew under rows that name them; what they name is checked when all are there again.
+  const enforced = db.pragma("foreign_keys", { simple: true });
+  db.pragma("foreign_keys = OFF");
+  try {
+    db.transaction(() =>
+      apply(
+        db,
+        folder,
+        all.filter(({ number }) => number > current),
+      ),
+    ).immediate();
+  } finally {
+    db.pragma(`foreign_keys = ${enforced}`);
+  }
 }

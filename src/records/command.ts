@@ -1,27 +1,44 @@
 import type Joi from "joi";
 import type { Day } from "@/core/calendar/day";
-import { KINDS, makeCode } from "@/core/custody/code";
-import { appendEntry, Refusal, reverseEntry, Writer } from "@/db/journal";
+import { type Id, isId } from "@/core/custody/id";
+import { deviceOf, newId } from "@/db/ids";
 import type { Db } from "@/db/open";
-import { MESSAGES } from "./fields";
-import { asOfDay, type Garden, garden } from "./garden/queries";
+import { appendOp, type Change, opById, Refusal, reverse, type StoredOp, undoneOps, Writer } from "@/db/ops";
+import type { Facts } from "./facts";
+import { asOfDay, garden } from "./garden/queries";
+import type { Fields, Told } from "./record";
+import { RULES } from "./rules";
+import { check, schemaOf } from "./schema";
+import { Writes } from "./writes";
 
-export type Context = { db: Db; write: Writer; today: Day; garden: Garden };
-export type Done = { message: string; id?: number; ids?: number[]; warnings?: string[] };
-
-export type Command<I> = {
-  name: string;
-  schema: Joi.ObjectSchema<I>;
-  run: (context: Context, input: I) => Done;
+export type Context = Facts & {
+  write: Writes;
+  /** The device whose range of code numbers new things take theirs from. */
+  device: Id;
 };
 
-/** A command of any input, as the list of commands holds it. */
-export type AnyCommand = { name: string; schema: Joi.ObjectSchema; run: (context: Context, input: never) => Done };
+/** What a command says of itself: words for the person, and the rows it was about. */
+export type Done = { message: string; id?: Id; ids?: Id[]; code?: string; warnings?: string[] };
 
-export const command = <I>(definition: Command<I>): AnyCommand => definition as AnyCommand;
+export type Command<N extends string, F extends Fields> = {
+  name: N;
+  fields: F;
+  schema: Joi.ObjectSchema;
+  run: (context: Context, input: Told<F>) => Done;
+};
+
+/** A command of whatever fields, as the list of commands holds it. */
+export type AnyCommand = Omit<Command<string, Fields>, "run"> & { run: (context: Context, input: never) => Done };
+
+/** A typed door to the records: its fields give the schema, what `run` gets, and what a form may send. */
+export const command = <const N extends string, F extends Fields>(
+  name: N,
+  fields: F,
+  run: (context: Context, input: Told<F>) => Done,
+): Command<N, F> => ({ name, fields, schema: schemaOf(fields), run });
 
 export type Outcome =
-  | ({ ok: true; entry: number | null } & Done)
+  | ({ ok: true; entry: Id | null } & Done)
   | {
       ok: false;
       kind: "invalid" | "refused" | "conflict" | "dry-run";
@@ -29,89 +46,131 @@ export type Outcome =
       fields: Record<string, string>;
     };
 
-/** The code of a new thing. Numbers are never given twice, not even after an undo. */
-export function nextCode(db: Db, kind: keyof typeof KINDS, season: number): string {
-  const serial = db
-    .prepare(
-      `INSERT INTO serial (kind, year, last) VALUES (?, ?, 1)
-       ON CONFLICT (kind, year) DO UPDATE SET last = last + 1 RETURNING last`,
-    )
-    .pluck()
-    .get(KINDS[kind], season % 100) as number;
-  return makeCode(kind, season, serial);
+/** One press: under which name, on which device, on what day there, and when. */
+export type Press = { id: Id; device: Id; day: Day | null; at: string };
+
+const pressOf = (db: Db, { id, device, day, at }: Partial<Press>): Press => ({
+  id: id ?? newId(),
+  device: device ?? deviceOf(db),
+  day: day ?? null,
+  at: at ?? new Date().toISOString(),
+});
+
+type Row = Record<string, string | number | null>;
+
+/** A row as it was before an op: what it is now, with the first value of each column the op changed; null for a new one. */
+function rowBefore(now: Row, changes: Change[]): Row | null {
+  let row: Row | null = now;
+  for (const { before } of [...changes].reverse()) row = before && { ...(row ?? {}), ...before };
+  return row;
 }
 
-/** Empty fields of a form are fields not given. */
-function withoutEmpty(input: unknown): unknown {
-  if (typeof input !== "object" || input === null || Array.isArray(input)) return input;
-  return Object.fromEntries(Object.entries(input).filter(([, value]) => value !== ""));
+/** Holds one row against its record's rule book. */
+const judge = (facts: Facts, table: string, next: object, before: object | null): void =>
+  RULES[table]?.(facts, next as never, before as never);
+
+/** Every row an op leaves behind is held against its record's rule book. */
+function hold(facts: Facts, writer: Writer): void {
+  const byRow = new Map<string, Change[]>();
+  for (const change of writer.changes) {
+    const key = `${change.tableName} ${change.rowId}`;
+    const known = byRow.get(key);
+    if (known) known.push(change);
+    else byRow.set(key, [change]);
+  }
+  for (const changes of byRow.values()) {
+    const { tableName, rowId } = changes[0]!;
+    const now = RULES[tableName] && writer.read(tableName, rowId);
+    if (now) judge(facts, tableName, now, rowBefore(now, changes));
+  }
 }
 
-function remembered(db: Db, request: string | null): Outcome | null {
-  if (!request) return null;
-  const outcome = db.prepare("SELECT outcome FROM journal WHERE request = ?").pluck().get(request) as
-    | string
-    | undefined;
-  return outcome ? (JSON.parse(outcome) as Outcome) : null;
+type Work = { command: string; input: unknown; undoes: Id | null; run: (context: Context) => Done };
+
+/** The outcome kept of a press that was carried out before; one of other content under the same name is refused. */
+function remembered(before: StoredOp, { command: name, input, undoes }: Work): Outcome {
+  if (before.schema < 4) return JSON.parse(before.outcome) as Outcome;
+  if (before.command !== name || before.undoes !== undoes || before.input !== JSON.stringify(input))
+    throw new Refusal("Another press was carried out under this one's name already. Nothing was written; press again.");
+  return JSON.parse(before.outcome) as Outcome;
 }
 
-/** What a write says of itself; null when it changed nothing worth an entry. */
-type Work = (write: Writer) => { command: string; undoes: number | null; done: Done };
+const CONTRADICTION =
+  "That would contradict what is recorded: a day before the one it follows, a number out of its range, or a record that is not there. Nothing was written.";
 
-/** One transaction: the work, its journal entry, and the outcome kept under the request's name. */
-function once(db: Db, request: string | null, work: Work): Outcome {
-  const write = new Writer(db);
+/** One transaction: the work, the rule books, the op with its changes, and its outcome. */
+function once(db: Db, press: Press, work: Work): Outcome {
+  const writer = new Writer(db, press.id);
   const transaction = db.transaction((): Outcome => {
-    const before = remembered(db, request);
-    if (before) return before;
-    const { command: name, undoes, done } = work(write);
-    if (write.changes.length === 0) return { ok: true, entry: null, ...done };
-    const entry = { command: name, summary: done.message, day: asOfDay(garden(db)), request, undoes };
-    const made = appendEntry(db, entry, write.changes, (number) => ({ ok: true, entry: number, ...done }));
-    return { ok: true, entry: made, ...done };
+    const before = opById(db, press.id);
+    if (before) return remembered(before, work);
+    const place = garden(db);
+    const today = press.day ?? asOfDay(place);
+    const latest = work.undoes === null ? today : "9999-12-31";
+    const facts = { db, garden: place, today, latest };
+    const done = work.run({
+      ...facts,
+      write: new Writes(writer, (table, next, before) => judge(facts, table, next, before)),
+      device: deviceOf(db),
+    });
+    const { changes } = writer;
+    if (changes.length === 0) return { ok: true, entry: null, ...done };
+    hold(facts, writer);
+    const outcome: Outcome = { ok: true, entry: press.id, ...done };
+    const { command: name, input, undoes } = work;
+    const { id, device, at } = press;
+    appendOp(db, { id, device, at, day: today, command: name, input, undoes, summary: done.message, outcome }, changes);
+    return outcome;
   });
   try {
     return transaction.immediate();
   } catch (failure) {
     if (failure instanceof Refusal)
       return { ok: false, kind: failure.kind, message: failure.message, fields: failure.fields };
+    if ((failure as { code?: string }).code?.startsWith("SQLITE_CONSTRAINT"))
+      return { ok: false, kind: "refused", message: CONTRADICTION, fields: {} };
     throw failure;
   }
 }
 
 /**
- * Carries out one command: checks the input, then writes rows and journal entry in one transaction.
- * @param request a name of the request's own: sent twice (a double tap, a lost answer), it is carried out once
+ * Carries out one command: checks the input, then writes rows and op in one transaction.
+ * @param press what is known of the press; sent twice under one name (a double tap, a lost answer) it is carried out once
  */
-export function perform(db: Db, known: AnyCommand, input: unknown, request: string | null): Outcome {
-  const { value, error } = known.schema.validate(withoutEmpty(input), {
-    abortEarly: false,
-    messages: MESSAGES,
-    errors: { wrap: { label: false } },
-  });
-  if (error) {
-    const fields = Object.fromEntries(error.details.map((d) => [d.path.join(".") || "form", d.message]));
-    return { ok: false, kind: "invalid", message: Object.values(fields)[0]!, fields };
-  }
-  return once(db, request, (write) => {
-    const place = garden(db);
-    const done = known.run({ db, write, today: asOfDay(place), garden: place }, value as never);
-    return { command: known.name, undoes: null, done };
+export function perform(db: Db, known: AnyCommand, input: unknown, press: Partial<Press> = {}): Outcome {
+  const checked = check(known.fields, known.schema, input);
+  if (!checked.ok)
+    return { ok: false, kind: "invalid", message: Object.values(checked.fields)[0]!, fields: checked.fields };
+  return once(db, pressOf(db, press), {
+    command: known.name,
+    input,
+    undoes: null,
+    run: (context) => known.run(context, checked.value as never),
   });
 }
 
-/** Reverses a journal entry as a new entry; an undo can itself be undone. Same answers as `perform`. */
-export function undo(db: Db, entry: number, request: string | null): Outcome {
-  return once(db, request, (write) => {
-    const found = db.prepare("SELECT summary, undone, undoes FROM journal WHERE id = ?").get(entry) as
-      | { summary: string; undone: number; undoes: number | null }
-      | undefined;
-    if (!found) throw new Refusal("There is no such entry in the history.");
-    if (found.undone) throw new Refusal("This was undone already.");
-    reverseEntry(write, entry);
-    db.prepare("UPDATE journal SET undone = 1 WHERE id = ?").run(entry);
-    if (found.undoes) db.prepare("UPDATE journal SET undone = 0 WHERE id = ?").run(found.undoes);
-    const message = found.undoes ? found.summary.replace(/^Undone: /, "Done again: ") : `Undone: ${found.summary}`;
-    return { command: "undo", undoes: entry, done: { message } };
+/** What an op or its undoing is called: the first op of a chain of undoings, and whether it stands after the next. */
+function called(db: Db, op: StoredOp): string {
+  let first = op;
+  let undoings = 1;
+  for (; first.undoes; undoings++) first = opById(db, first.undoes)!;
+  return `${undoings % 2 ? "Undone" : "Done again"}: ${first.summary}`;
+}
+
+/** Takes an op back as a new op; an undo can itself be undone. Same answers as `perform`. */
+export function undo(db: Db, entry: unknown, press: Partial<Press> = {}): Outcome {
+  const missing = "There is no such entry in the history.";
+  const op = isId(entry) ? opById(db, entry) : undefined;
+  if (!op) return { ok: false, kind: "refused", message: missing, fields: {} };
+  return once(db, pressOf(db, press), {
+    command: "undo",
+    input: { entry },
+    undoes: op.id,
+    run: ({ write }) => {
+      if (op.command === "program.brought-over") throw new Refusal("The program did this itself; it stays.");
+      if (undoneOps(db).has(op.id)) throw new Refusal("This was undone already.");
+      reverse(write.raw, op);
+      return { message: called(db, op) };
+    },
   });
 }

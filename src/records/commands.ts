@@ -1,25 +1,41 @@
+import { bedCommands } from "./bed/commands";
 import { candidateCommands } from "./candidate/commands";
 import { climateCommands } from "./climate/commands";
 import type { AnyCommand } from "./command";
 import { crossCommands } from "./cross/commands";
+import { flowerCommands } from "./flower/commands";
 import { gardenCommands } from "./garden/commands";
 import { groundCommands } from "./ground/commands";
 import { lineCommands } from "./line/commands";
 import { lotCommands } from "./lot/commands";
 import { plantCommands } from "./plant/commands";
+import type { Sent } from "./record";
+import { scoreCommands } from "./score/commands";
 import { standCommands } from "./stand/commands";
+import { yardstickCommands } from "./yardstick/commands";
+
+const ALL = [
+  ...gardenCommands,
+  ...bedCommands,
+  ...groundCommands,
+  ...climateCommands,
+  ...lineCommands,
+  ...yardstickCommands,
+  ...standCommands,
+  ...plantCommands,
+  ...scoreCommands,
+  ...crossCommands,
+  ...flowerCommands,
+  ...candidateCommands,
+  ...lotCommands,
+] as const;
+
+type One = (typeof ALL)[number];
+
+/** What each command is sent: the doors that forms and buttons knock at. A wrong name or field does not compile. */
+export type Commands = { [C in One as C["name"] & string]: Sent<C["fields"]> };
 
 /** Every command by name. */
-export const COMMANDS: ReadonlyMap<string, AnyCommand> = new Map(
-  [
-    ...gardenCommands,
-    ...groundCommands,
-    ...climateCommands,
-    ...lineCommands,
-    ...standCommands,
-    ...plantCommands,
-    ...crossCommands,
-    ...candidateCommands,
-    ...lotCommands,
-  ].map((known) => [known.name, known]),
+export const COMMANDS: ReadonlyMap<string, AnyCommand> = new Map<string, AnyCommand>(
+  ALL.map((known) => [known.name, known as AnyCommand]),
 );

@@ -1,7 +1,7 @@
 "use client";
 import clsx from "clsx";
 import { useRouter } from "next/navigation";
-import { createContext, type FormEvent, type ReactNode, useContext, useEffect, useId, useState } from "react";
+import { createContext, type FormEvent, type ReactNode, useContext, useEffect, useId, useRef, useState } from "react";
 import { type FieldValues, FormProvider, useForm, useFormContext } from "react-hook-form";
 import type { Answer } from "./send";
 import { useCommand } from "./useCommand";
@@ -22,6 +22,8 @@ type Props = {
   /** Reads the filled-in form once more before it is sent. */
   shape?: (values: FieldValues) => Record<string, unknown>;
   extra?: ReactNode;
+  /** Sends only what differs from what the form began with: the command changes a row and leaves the rest of it alone. */
+  patch?: boolean;
   children: ReactNode;
 };
 
@@ -29,10 +31,21 @@ const Kept = createContext<Record<string, string>>({});
 
 function readDraft(key: string): Record<string, unknown> | null {
   try {
-    return JSON.parse(sessionStorage.getItem(key) ?? "null") as Record<string, unknown> | null;
+    const kept: unknown = JSON.parse(sessionStorage.getItem(key) ?? "null");
+    return typeof kept === "object" && !Array.isArray(kept) ? (kept as Record<string, unknown> | null) : null;
   } catch {
     // A draft that can't be read is no draft.
     return null;
+  }
+}
+
+/** Keeps what was typed and nothing else: the rest of the form shows what is stored by then. */
+function keepDraft(key: string, typed: FieldValues, began: FieldValues): void {
+  const own = Object.entries(typed).filter(([name, value]) => String(value ?? "") !== String(began[name] ?? ""));
+  try {
+    sessionStorage.setItem(key, JSON.stringify(Object.fromEntries(own)));
+  } catch {
+    // A device without room keeps no drafts; the form itself still holds what was typed.
   }
 }
 
@@ -40,12 +53,14 @@ const empty = (values: Props["values"]) =>
   Object.fromEntries(Object.entries(values).map(([name, value]) => [name, value ?? ""]));
 
 export function CommandForm(props: Props) {
-  const { command, values, hidden, submit, draft, factors = {}, onDone, goTo, shape, extra, children } = props;
+  const { command, values, hidden, submit, draft, factors = {}, onDone, goTo, shape, extra, patch, children } = props;
   const form = useForm({ defaultValues: empty(values) as FieldValues });
   const { run, busy } = useCommand();
   const router = useRouter();
   const [trouble, setTrouble] = useState<Answer | null>(null);
   const [ready, setReady] = useState(false);
+  /** A form that was sent leaves no draft, whatever is still heard of its fields. */
+  const finished = useRef(false);
   const key = `draft:${draft}`;
   const shown = JSON.stringify(empty(values));
 
@@ -57,7 +72,7 @@ export function CommandForm(props: Props) {
     const watching = form.subscribe({
       formState: { values: true, isDirty: true },
       callback: ({ values: typed, isDirty }) => {
-        if (isDirty) sessionStorage.setItem(key, JSON.stringify(typed));
+        if (isDirty && !finished.current) keepDraft(key, typed, form.formState.defaultValues ?? {});
       },
     });
     return watching;
@@ -71,8 +86,13 @@ export function CommandForm(props: Props) {
   const submitted = form.handleSubmit(async (typed) => {
     setTrouble(null);
     const shaped = shape ? shape(typed) : typed;
+    // What the fields began with, not what the server holds by now: an untouched field is none of this form's changes.
+    const began = { ...(form.formState.defaultValues as FieldValues) };
+    const from = shape ? shape(began) : began;
+    const text = (value: unknown) => (typeof value === "object" ? JSON.stringify(value ?? "") : String(value ?? ""));
+    const sent = Object.entries(shaped).filter(([name, value]) => !patch || text(value) !== text(from[name]));
     const scaled = Object.fromEntries(
-      Object.entries(shaped).map(([name, value]) => {
+      sent.map(([name, value]) => {
         const factor = factors[name];
         return [name, factor && value !== "" && Number.isFinite(Number(value)) ? Number(value) * factor : value];
       }),
@@ -80,6 +100,7 @@ export function CommandForm(props: Props) {
     const answer = await run(command, { ...scaled, ...hidden });
     if (!answer) return;
     if (answer.ok) {
+      finished.current = true;
       sessionStorage.removeItem(key);
       form.reset(JSON.parse(shown) as FieldValues);
       onDone?.(answer);
@@ -96,6 +117,7 @@ export function CommandForm(props: Props) {
 
   // What the server refused of no field of its own would otherwise hold the form back for good.
   const save = (event: FormEvent) => {
+    finished.current = false;
     form.clearErrors();
     return submitted(event);
   };

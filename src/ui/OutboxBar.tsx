@@ -1,9 +1,9 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useEffect, useSyncExternalStore } from "react";
-import { type Outbox, outbox, putAside, sendWaiting, watchOutbox } from "./outbox";
+import { type Outbox, outbox, putAway, sendWaiting, tryAgain, watchOutbox } from "./outbox";
 
-const NOTHING: Outbox = { waiting: [], refused: [], away: false };
+const NOTHING: Outbox = { waiting: [], aside: [], away: false };
 const EVERY = 5_000;
 
 /** What is kept on this device, drawn anew when it changes. */
@@ -12,7 +12,7 @@ export const useOutbox = (): Outbox => useSyncExternalStore(watchOutbox, outbox,
 /** Says what is kept on this device and what was refused, and keeps trying to send. */
 export function OutboxBar() {
   const router = useRouter();
-  const { waiting, refused } = useOutbox();
+  const { waiting, aside, away } = useOutbox();
   useEffect(() => {
     const trySending = async () => {
       if (outbox().waiting.length === 0) return;
@@ -35,22 +35,25 @@ export function OutboxBar() {
     if ("serviceWorker" in navigator && process.env.NODE_ENV === "production")
       void navigator.serviceWorker.register("/garden-worker");
   }, []);
-  if (waiting.length + refused.length === 0) return null;
+  if (waiting.length + aside.length === 0) return null;
   return (
     <section aria-label="Kept on this device" className="sticky top-0 z-20 border-b-2 border-quince bg-leaf px-4 py-2">
       {waiting.length > 0 && (
         <p role="status">
-          <strong>{waiting.length} kept on this device.</strong> The server does not answer; they are sent in order when
-          it does.
+          <strong>{waiting.length} kept on this device.</strong>{" "}
+          {away ? "The server does not answer; they are sent in order when it does." : "They are being sent, in order."}
         </p>
       )}
-      {refused.map((kept) => (
-        <div key={kept.request} className="flex flex-wrap items-center gap-x-4 py-1">
+      {aside.map((kept) => (
+        <div key={kept.id} className="flex flex-wrap items-center gap-x-4 py-1">
           <p role="alert" className="text-rust">
             <strong>Not taken:</strong> {kept.words}. {kept.message}
           </p>
-          <button type="button" className="leaf" onClick={() => putAside(kept.request)}>
-            Seen
+          <button type="button" className="leaf" onClick={() => void tryAgain(kept.id)}>
+            Try again
+          </button>
+          <button type="button" className="leaf" onClick={() => void putAway(kept.id)}>
+            Seen, put it away
           </button>
         </div>
       ))}

@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
 import { type ReactNode, useEffect, useState } from "react";
 
-export type Hit = { kind: string; id: number; code: string; name: string; href: string };
+export type Hit = { kind: string; id: string; code: string; name: string; href: string };
 type Props = { places: { href: string; label: string; key: string }[]; badge: (hit: Hit) => ReactNode };
 
 const typing = (target: EventTarget | null) =>

@@ -1,8 +1,9 @@
 "use client";
 import clsx from "clsx";
 import Link from "next/link";
+import { useRouter } from "next/navigation";
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
-import { useCommand } from "./useCommand";
+import { standOn } from "./press";
 
 export type Bar = {
   label: string;
@@ -52,7 +53,7 @@ const LANE = 24;
 
 export function SeasonBand(props: BandProps) {
   const { place, start, end, today, pinned, demo, light, lastFrost, firstFrost, bars, hidden, full } = props;
-  const { runAloud } = useCommand();
+  const router = useRouter();
   const frame = useRef<HTMLDivElement>(null);
   const [pointed, setPointed] = useState<string | null>(null);
   const [carried, setCarried] = useState<string | null>(null);
@@ -68,16 +69,17 @@ export function SeasonBand(props: BandProps) {
     const index = Math.floor(((event.clientX - box.left) / box.width) * days);
     return iso(at(start) + Math.min(days - 1, Math.max(0, index)) * DAY);
   };
-  const put = async (day: string | null) => {
-    await runAloud("garden.as-of", { day });
+  const put = (day: string | null) => {
+    standOn(day ?? "now");
     setCarried(null);
+    router.refresh();
   };
   const onKey = (event: KeyboardEvent) => {
     const step = { ArrowLeft: -1, ArrowRight: 1, PageDown: -7, PageUp: 7 }[event.key];
     if (step) {
       event.preventDefault();
       setCarried(iso(at(stake) + step * DAY));
-    } else if (event.key === "Enter" && carried) void put(carried);
+    } else if (event.key === "Enter" && carried) put(carried);
     else if (event.key === "Escape") setCarried(null);
   };
 
@@ -102,7 +104,7 @@ export function SeasonBand(props: BandProps) {
           carried && event.buttons ? setCarried(dayUnder(event)) : setPointed(dayUnder(event))
         }
         onPointerLeave={() => setPointed(null)}
-        onPointerUp={() => carried && void put(carried)}
+        onPointerUp={() => carried && put(carried)}
       >
         <svg
           className="absolute inset-0 h-full w-full"
@@ -228,9 +230,9 @@ export function SeasonBand(props: BandProps) {
         <button
           type="button"
           className="opens absolute left-3 top-8 bg-paper text-sm sm:left-7"
-          onClick={() => void put(null)}
+          onClick={() => put(null)}
         >
-          {demo ? "demo day, pinned" : "pinned day"}: back to today
+          this device stands on {words(today, false)}: back to today
         </button>
       )}
       <div className={clsx("absolute right-3 top-1 flex items-center gap-3 text-sm sm:right-7", full && "bg-paper")}>
@@ -240,7 +242,7 @@ export function SeasonBand(props: BandProps) {
           </span>
         )}
         {carried && (
-          <button type="button" className="opens bg-paper px-1" onClick={() => void put(carried)}>
+          <button type="button" className="opens bg-paper px-1" onClick={() => put(carried)}>
             Set this day
           </button>
         )}

@@ -1,49 +1,79 @@
-import { type Answer, newRequest, send } from "./send";
+import { type DBSchema, type IDBPDatabase, openDB } from "idb";
+import { newPress, type Press } from "./press";
+import { type Answer, send } from "./send";
 
-/** One write on its way: kept on the device until the server has answered it. */
-export type Kept = { request: string; name: string; input: unknown; words: string; at: string };
-/** One that the server refused: kept until the person has seen it. */
-export type Refused = Kept & { message: string };
-export type Outbox = { waiting: Kept[]; refused: Refused[]; away: boolean };
+/** One write on its way: kept on the device until the server has answered it. Its press names it. */
+export type Kept = Press & {
+  name: string;
+  input: unknown;
+  words: string;
+  /** How often the server could not carry it out. */
+  failed: number;
+  /** What it said, once a write stands aside: refused, or failing again and again. */
+  message: string | null;
+};
+export type Outbox = { waiting: Kept[]; aside: Kept[]; away: boolean };
 
-const KEY = "outbox";
-const EMPTY: Outbox = { waiting: [], refused: [], away: false };
+/** So often a failing write is tried before it steps aside for those behind it. */
+const PATIENCE = 3;
 
-const listeners = new Set<() => void>();
-let text = "";
-let current: Outbox = EMPTY;
-
-/** What lies here, the same object until it changes. */
-export function outbox(): Outbox {
-  const stored = localStorage.getItem(KEY) ?? "";
-  if (stored !== text) {
-    text = stored;
-    current = stored ? { ...(JSON.parse(stored) as Omit<Outbox, "away">), away: current.away } : { ...EMPTY };
-  }
-  return current;
+interface Schema extends DBSchema {
+  writes: { key: string; value: Kept };
 }
 
-function keep(next: Outbox): void {
+const EMPTY: Outbox = { waiting: [], aside: [], away: false };
+const listeners = new Set<() => void>();
+let current: Outbox = EMPTY;
+
+let opened: Promise<IDBPDatabase<Schema>> | null = null;
+const store = (): Promise<IDBPDatabase<Schema>> => {
+  opened ??= openDB<Schema>("orchard-outbox", 1, {
+    upgrade: (db) => void db.createObjectStore("writes", { keyPath: "id" }),
+  });
+  return opened;
+};
+
+/** Other tabs of this device are told, and read what is kept anew. */
+const channel = typeof BroadcastChannel === "undefined" ? null : new BroadcastChannel("orchard-outbox");
+if (channel) channel.onmessage = () => void read();
+
+/** Only what has the shape of a kept write is one: the device's storage is anybody's. */
+const isKept = (value: unknown): value is Kept => {
+  const { id, at, day, name, words } = Object(value) as Record<string, unknown>;
+  return [id, at, day, name, words].every((text) => typeof text === "string");
+};
+
+function show(next: Outbox): void {
   current = next;
-  text = JSON.stringify({ waiting: next.waiting, refused: next.refused });
-  localStorage.setItem(KEY, text);
   for (const listener of listeners) listener();
 }
 
+/** Reads what is kept, in the order of the presses. */
+async function read(away = current.away): Promise<void> {
+  const all = ((await (await store()).getAll("writes")) as unknown[]).filter(isKept);
+  const waiting = all.filter((kept) => !kept.message);
+  show({ waiting, aside: all.filter((kept) => kept.message), away: away && waiting.length > 0 });
+}
+
+async function change(work: (db: IDBPDatabase<Schema>) => Promise<unknown>, away?: boolean): Promise<void> {
+  await work(await store());
+  channel?.postMessage("changed");
+  await read(away);
+}
+
+/** What lies here, the same object until it changes. */
+export const outbox = (): Outbox => current;
+
 /** Listens for changes here and in other tabs of this device. */
 export function watchOutbox(listener: () => void): () => void {
+  if (listeners.size === 0) void read().catch(() => {});
   listeners.add(listener);
-  const onStorage = (event: StorageEvent) => {
-    if (event.key === KEY) listener();
-  };
-  window.addEventListener("storage", onStorage);
   return () => {
     listeners.delete(listener);
-    window.removeEventListener("storage", onStorage);
   };
 }
 
-/** Only one tab sends at a time, where the browser can tell; a request's own name makes a second sending harmless. */
+/** Only one tab sends at a time, where the browser can tell; a press's own name makes a second sending harmless. */
 const alone = <T>(work: () => Promise<T>): Promise<T> =>
   "locks" in navigator ? navigator.locks.request("orchard-outbox", work) : work();
 
@@ -51,18 +81,21 @@ let sending: Promise<Map<string, Answer>> | null = null;
 
 async function sendAll(): Promise<Map<string, Answer>> {
   const answers = new Map<string, Answer>();
-  for (let next = outbox().waiting[0]; next; next = outbox().waiting[0]) {
-    const { request, name, input } = next;
-    const answer = await send(`/api/commands/${name}`, input, request);
-    answers.set(request, answer);
-    const now = outbox();
+  await read();
+  for (let next = current.waiting[0]; next; next = current.waiting[0]) {
+    const kept = next;
+    const answer = await send(`/api/commands/${kept.name}`, kept.input, kept);
+    answers.set(kept.id, answer);
     if (answer.kind === "away") {
-      keep({ ...now, away: true });
+      await read(true);
       break;
     }
-    const waiting = now.waiting.filter((k) => k.request !== request);
-    const refused = answer.ok ? now.refused : [...now.refused, { ...next, message: answer.message }];
-    keep({ waiting, refused, away: false });
+    if (answer.ok) await change((db) => db.delete("writes", kept.id), false);
+    else if (answer.kind === "failing" && kept.failed + 1 < PATIENCE) {
+      await change((db) => db.put("writes", { ...kept, failed: kept.failed + 1 }), false);
+      // The next round tries again; what is behind it keeps its place.
+      break;
+    } else await change((db) => db.put("writes", { ...kept, failed: kept.failed + 1, message: answer.message }), false);
   }
   return answers;
 }
@@ -75,28 +108,48 @@ export async function sendWaiting(): Promise<Map<string, Answer>> {
   return sending;
 }
 
+const FULL: Answer = {
+  ok: false,
+  kind: "failing",
+  message: "This device could not keep it: it has no room left, or keeps nothing for this page. Write it down by hand.",
+  fields: {},
+};
+
 /**
  * Puts a write behind those that wait and sends them all.
  * @returns the server's answer; null while it is away and the write is kept here
  */
 export async function post(name: string, input: unknown, words: string): Promise<Answer | null> {
-  const kept = { request: newRequest(), name, input, words, at: new Date().toISOString() };
-  keep({ ...outbox(), waiting: [...outbox().waiting, kept] });
+  const press = newPress();
+  try {
+    await change((db) => db.put("writes", { ...press, name, input, words, failed: 0, message: null }));
+  } catch {
+    // Kept nowhere: it goes straight to the server, and what that says is the answer.
+    const answer = await send(`/api/commands/${name}`, input, press);
+    return answer.kind === "away" ? FULL : answer;
+  }
   // A sending under way may have passed the end already: it is waited for, then what is left goes.
   for (let tries = 0; tries < 2; tries++) {
-    const answer = (await sendWaiting()).get(kept.request);
+    const answer = (await sendWaiting()).get(press.id);
     if (answer) {
-      if (answer.kind === "away") return null;
+      if (answer.kind === "away" || answer.kind === "failing") return null;
       // Refused while the person looks on: it is said there, and need not wait to be seen.
-      if (!answer.ok) putAside(kept.request);
+      if (!answer.ok) await putAway(press.id);
       return answer;
     }
   }
   return null;
 }
 
-/** Takes a refused write away once it was seen. */
-export function putAside(request: string): void {
-  const now = outbox();
-  keep({ ...now, refused: now.refused.filter((k) => k.request !== request) });
+/** Takes a write away: one that was seen to be refused, or one that is taken back before it was sent. */
+export async function putAway(id: string): Promise<void> {
+  await change((db) => db.delete("writes", id));
+}
+
+/** Puts one that stood aside back among those that wait. */
+export async function tryAgain(id: string): Promise<void> {
+  const kept = current.aside.find((k) => k.id === id);
+  if (!kept) return;
+  await change((db) => db.put("writes", { ...kept, failed: 0, message: null }));
+  await sendWaiting();
 }

@@ -1,36 +1,65 @@
+import { device, type Press } from "./press";
+
 export type Answer = {
   ok: boolean;
-  kind?: "invalid" | "refused" | "conflict" | "dry-run" | "away";
-  entry?: number | null;
-  id?: number;
-  ids?: number[];
+  /**
+   * Why not: what was sent was not taken; `away` where no server answered; `failing` where it could not do its work, which
+   * may help to try again.
+   */
+  kind?: "invalid" | "refused" | "conflict" | "dry-run" | "away" | "failing";
+  entry?: string | null;
+  id?: string;
+  ids?: string[];
+  code?: string;
   message: string;
   warnings?: string[];
   fields?: Record<string, string>;
 };
 
-/** A name for one request, so that the server carries it out once however often it arrives. */
-export function newRequest(): string {
-  // Over plain http from another machine a browser has no randomUUID; random bytes it has.
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  return [...bytes].map((byte) => byte.toString(16).padStart(2, "0")).join("");
+const AWAY: Answer = {
+  ok: false,
+  kind: "away",
+  message: "The server did not answer. Nothing was lost here; try again.",
+  fields: {},
+};
+
+/** Times that a server which says it is busy is asked again by itself, and the wait between, ms. */
+const TRIES = 3;
+const WAIT = 400;
+
+async function once(path: string, body: unknown, { id, at, day }: Press): Promise<Answer & { busy?: boolean }> {
+  let response: Response;
+  try {
+    response = await fetch(path, {
+      method: "POST",
+      headers: {
+        "content-type": "application/json",
+        "x-request": id,
+        "x-device": device(),
+        "x-day": day,
+        "x-at": at,
+      },
+      body: JSON.stringify(body),
+    });
+  } catch {
+    return AWAY;
+  }
+  const busy = response.headers.has("retry-after");
+  try {
+    const answer = (await response.json()) as Answer;
+    if (response.status < 500) return answer;
+    return { ...answer, ok: false, kind: "failing", busy };
+  } catch {
+    const message = `The server answered with ${response.status} and no reason. Nothing was lost here; try again.`;
+    return { ok: false, kind: "failing", message, fields: {}, busy };
+  }
 }
 
 /** Sends one write. A server that can't be reached is an answer too: nothing was saved, what was typed is kept. */
-export async function send(path: string, body: unknown, request: string): Promise<Answer> {
-  try {
-    const response = await fetch(path, {
-      method: "POST",
-      headers: { "content-type": "application/json", "x-request": request },
-      body: JSON.stringify(body),
-    });
-    return (await response.json()) as Answer;
-  } catch {
-    return {
-      ok: false,
-      kind: "away",
-      message: "The server did not answer. Nothing was lost here; try again.",
-      fields: {},
-    };
+export async function send(path: string, body: unknown, press: Press): Promise<Answer> {
+  for (let tried = 1; ; tried++) {
+    const { busy, ...answer } = await once(path, body, press);
+    if (!busy || tried === TRIES) return answer;
+    await new Promise((wait) => setTimeout(wait, WAIT));
   }
 }

@@ -2,8 +2,9 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useRef, useState } from "react";
 import { toast } from "sonner";
-import { post } from "./outbox";
-import { type Answer, newRequest, send } from "./send";
+import { outbox, post, putAway } from "./outbox";
+import { newPress } from "./press";
+import { type Answer, send } from "./send";
 
 type Commands = {
   run: (name: string, input: unknown) => Promise<Answer | null>;
@@ -24,8 +25,14 @@ export function useCommand(): Commands {
   const underWay = useRef(false);
 
   const undo = useCallback(
-    async (entry: number) => {
-      const answer = await send("/api/undo", { entry }, newRequest());
+    async (entry: string) => {
+      // What was not sent yet is taken back here.
+      if (outbox().waiting.some((kept) => kept.id === entry)) {
+        await putAway(entry);
+        toast("Taken back before it was sent.");
+        return;
+      }
+      const answer = await send("/api/undo", { entry }, newPress());
       if (answer.ok) toast(answer.message);
       else toast.error(answer.message, { duration: 12_000 });
       router.refresh();
@@ -50,15 +57,17 @@ export function useCommand(): Commands {
     if (underWay.current) return null;
     underWay.current = true;
     setBusy(true);
-    const answer = await work();
-    underWay.current = false;
-    setBusy(false);
-    return answer;
+    try {
+      return await work();
+    } finally {
+      underWay.current = false;
+      setBusy(false);
+    }
   }, []);
 
   const run = useCallback(
     async (name: string, input: unknown) => {
-      const answer = await once(() => send(`/api/commands/${name}`, input, newRequest()));
+      const answer = await once(() => send(`/api/commands/${name}`, input, newPress()));
       if (answer?.ok) tell(answer);
       return answer;
     },

@@ -6,8 +6,12 @@ export function useKept<T>(name: string, initial: T): [T, (value: T) => void, ()
   const key = `kept:${name}`;
   const [value, setValue] = useState(initial);
   useEffect(() => {
-    const kept = sessionStorage.getItem(key);
-    if (kept) setValue(JSON.parse(kept) as T);
+    try {
+      const kept = sessionStorage.getItem(key);
+      if (kept) setValue(JSON.parse(kept) as T);
+    } catch {
+      // What can't be read was not kept.
+    }
   }, [key]);
   const keep = (next: T) => {
     setValue(next);

@@ -34,7 +34,8 @@ export type Band = {
   hidden: number;
 };
 
-const hrefOf = (stand: StandRow) => (stand.code.startsWith("F") ? `/nursery/${stand.id}` : `/ground?stand=${stand.id}`);
+const hrefOf = (stand: StandRow) =>
+  stand.family ? `/nursery/${stand.code}` : `/ground?season=${stand.season}&stand=${stand.code}`;
 
 /** Stands that share line and days are one bar. */
 function barsOf(stands: ForecastStand[], strong: (stand: ForecastStand) => boolean): Omit<BandBar, "lane">[] {
@@ -94,7 +95,7 @@ function inLanes(bars: Omit<BandBar, "lane">[], lanes: number, share: (day: stri
 
 /** The season as a landscape, with the flowerings that concern a screen. */
 export function band(
-  { garden, today, climate }: Outlook,
+  { garden, today, pinned, climate }: Outlook,
   season: number,
   stands: ForecastStand[],
   strong: (stand: ForecastStand) => boolean = () => true,
@@ -115,7 +116,7 @@ export function band(
     place: garden.name,
     ...span,
     today,
-    pinned: garden.asOf !== null,
+    pinned,
     demo: garden.demo === 1,
     light: days.map((day) => Number(hoursOn(climate, dayNumber(day)).toFixed(2))),
     lastFrost: climate.frosts && frostOn(climate.frosts.last),

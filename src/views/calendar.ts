@@ -3,6 +3,7 @@ import { seasonOf } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Db } from "@/db/open";
 import { standsOfSeason } from "@/records/stand/queries";
+import type { Outlook } from "@/views/outlook";
 import { type ForecastStand, outlook } from "./outlook";
 
 export type CalendarEvent = { id: string; start: Day; end: Day; title: string; note: string };
@@ -38,9 +39,9 @@ function eventsOf(stand: ForecastStand, today: Day): CalendarEvent[] {
 }
 
 /** A season's work as calendar events. */
-export function calendarView(db: Db, wantedSeason: number | null): { name: string; events: CalendarEvent[] } {
-  const { garden, today, forecast } = outlook(db);
-  const season = wantedSeason ?? seasonOf(today, garden.latitude);
-  const stands = standsOfSeason(db, season).filter((s) => s.outside !== 1);
-  return { name: `${garden.name} ${season}`, events: stands.flatMap((s) => eventsOf(forecast(s), today)) };
+export function calendarView(sky: Outlook, wantedSeason: number | null): { name: string; events: CalendarEvent[] } {
+  const { garden, today } = sky;
+  const season = wantedSeason ?? sky.season;
+  const stands = sky.standsOf(season).filter((s) => s.outside !== 1);
+  return { name: `${garden.name} ${season}`, events: stands.flatMap((s) => eventsOf(s, today)) };
 }

@@ -1,13 +1,16 @@
 import { methodsOf, speciesById } from "@/catalogue/catalogue";
 import { seasonOf } from "@/core/climate/season";
+import type { Id } from "@/core/custody/id";
 import { type Degree, degreeOf } from "@/core/isolation/crossing";
 import { groupBy } from "@/core/lists/groupBy";
 import { kinshipsOf } from "@/core/pedigree/pedigree";
 import type { Db } from "@/db/open";
-import { crossesOfSeason, seasonsWithCrosses, talliesOfSeason } from "@/records/cross/queries";
-import type { Garden } from "@/records/garden/queries";
+import { crossesOfSeason, seasonsWithCrosses } from "@/records/cross/queries";
+import { talliesOfSeason } from "@/records/flower/queries";
+import type { Garden } from "@/records/garden/garden";
 import { forebears, individualOf } from "@/records/line/pedigree";
 import { standsOfSeason } from "@/records/stand/queries";
+import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { type PlanChoices, planChoices } from "./crosses";
 import { chanceToMeet } from "./meet";
@@ -18,8 +21,8 @@ import { crossState, hand, parentsIn } from "./pollination";
 export type Relation = "self" | "sib" | "backcross" | "cross";
 
 export type Cell = {
-  motherId: number;
-  fatherId: number;
+  motherId: Id;
+  fatherId: Id;
   relation: Relation;
   degree: Degree;
   /** Whether a hand pollination is laid out for it. */
@@ -28,10 +31,10 @@ export type Cell = {
   /** Of the two, 0–1: the inbreeding of their offspring. */
   kinship: number;
   /** Flowers needed by the open crosses of the two, and done so far; null where none is planned. */
-  planned: { crossIds: number[]; codes: string[]; toDo: number; under: number; set: number; wanted: number } | null;
+  planned: { crossIds: Id[]; codes: string[]; toDo: number; under: number; set: number; wanted: number } | null;
 };
 
-export type PlanGroup = { group: string; parentIds: number[]; cells: Cell[]; hidden: number };
+export type PlanGroup = { group: string; parentIds: Id[]; cells: Cell[]; hidden: number };
 
 export type CrossPlan = {
   garden: Garden;
@@ -67,18 +70,15 @@ function mateGroups(stands: ForecastStand[]): ForecastStand[][] {
 }
 
 /** Mothers against fathers of a season, with what each pair promises and what is done of it. */
-export function crossPlanView(db: Db, wantedSeason: number | null): CrossPlan {
-  const sky = outlook(db);
-  const { garden: place } = sky;
-  const current = seasonOf(sky.today, place.latitude);
+export function crossPlanView(sky: Outlook, wantedSeason: number | null): CrossPlan {
+  const { db, garden: place } = sky;
+  const current = sky.season;
   const season = wantedSeason ?? current;
-  const stands = standsOfSeason(db, season)
-    .filter((s) => !s.outside)
-    .map((s) => sky.forecast(s));
+  const stands = sky.standsOf(season).filter((s) => !s.outside);
   const rows = crossesOfSeason(db, season);
   const tallies = talliesOfSeason(db, season);
-  const own = hand(db, sky);
-  const parents = parentsIn(db, sky, stands);
+  const own = hand(sky);
+  const parents = parentsIn(sky, stands);
   const byPair = groupBy(rows, (x) => `${x.motherStandId} ${x.fatherStandId}`);
   const busy = new Set(rows.flatMap((x) => [x.motherStandId, x.fatherStandId]));
   const name = (stand: ForecastStand, second: boolean) => individualOf({ standId: stand.id, plantId: null }, second);

@@ -3,6 +3,7 @@ import { HAZARDS } from "@/catalogue/hazards";
 import { seasonOf } from "@/core/climate/season";
 import { flowerCode } from "@/core/custody/code";
 import { nameWithGeneration } from "@/core/custody/generation";
+import type { Id } from "@/core/custody/id";
 import { effectiveSize } from "@/core/inheritance/smallPopulation";
 import { kinshipsOf } from "@/core/pedigree/pedigree";
 import type { WayToMeet } from "@/core/pollination/meetInFlower";
@@ -11,30 +12,28 @@ import { type Meeting, meeting } from "@/core/pollination/steps";
 import { tally } from "@/core/pollination/tally";
 import type { Db } from "@/db/open";
 import { type CandidateRow, candidatesOf, candidatesOfFlowers } from "@/records/candidate/queries";
-import { protocolOfCross } from "@/records/cross/flowers";
-import {
-  crossById,
-  crossesOfSeason,
-  type Flower,
-  flowersOfCross,
-  seasonsWithCrosses,
-  talliesOfSeason,
-} from "@/records/cross/queries";
-import type { Garden } from "@/records/garden/queries";
+import { crossByCode, crossesOfSeason, seasonsWithCrosses } from "@/records/cross/queries";
+import { protocolOfCross } from "@/records/flower/commands";
+import type { Flower } from "@/records/flower/flower";
+import { flowersOfCross, talliesOfSeason } from "@/records/flower/queries";
+import type { Garden } from "@/records/garden/garden";
 import { crossPedigrees, forebears, individualOf } from "@/records/line/pedigree";
+import { crossedPairs } from "@/records/line/queries";
 import { type LotRow, lotsOfCross } from "@/records/lot/queries";
-import { type KeptPlant, keptPlants, type Plant, plantsOfStand } from "@/records/plant/queries";
+import type { Plant } from "@/records/plant/plant";
+import { type KeptPlant, keptPlants, plantsOfStand } from "@/records/plant/queries";
 import { standById, standsOfSeason } from "@/records/stand/queries";
+import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { chanceToMeet, MEET_WANTED, meetWays } from "./meet";
 import { type ForecastStand, outlook } from "./outlook";
 import { type CrossState, crossState, hand, parentsIn } from "./pollination";
 
 export type ParentChoice = {
-  id: number;
+  id: Id;
   code: string;
   name: string;
-  lineId: number;
+  lineId: Id;
   species: string;
   start: string;
   end: string;
@@ -69,16 +68,10 @@ function parentChoice(s: ForecastStand): ParentChoice {
 export type PlanChoices = { parents: ParentChoice[]; kept: KeptPlant[]; knownPairs: string[] };
 
 export function planChoices(db: Db, stands: ForecastStand[], season: number): PlanChoices {
-  const pairs = db
-    .prepare(
-      "SELECT motherLineId || '-' || fatherLineId FROM line WHERE motherLineId IS NOT NULL AND fatherLineId IS NOT NULL",
-    )
-    .pluck()
-    .all() as string[];
   return {
     parents: stands.filter((s) => !s.outside).map(parentChoice),
     kept: keptPlants(db, season),
-    knownPairs: pairs,
+    knownPairs: crossedPairs(db),
   };
 }
 
@@ -91,16 +84,15 @@ export type Crosses = {
   choices: PlanChoices;
 };
 
-export function crossesView(db: Db, wantedSeason: number | null): Crosses {
-  const sky = outlook(db);
-  const { garden: place } = sky;
-  const current = seasonOf(sky.today, place.latitude);
+export function crossesView(sky: Outlook, wantedSeason: number | null): Crosses {
+  const { db, garden: place } = sky;
+  const current = sky.season;
   const season = wantedSeason ?? current;
-  const stands = standsOfSeason(db, season).map((s) => sky.forecast(s));
-  const parents = parentsIn(db, sky, stands);
+  const stands = sky.standsOf(season);
+  const parents = parentsIn(sky, stands);
   const tallies = talliesOfSeason(db, season);
   const rows = crossesOfSeason(db, season);
-  const own = hand(db, sky);
+  const own = hand(sky);
   const busy = new Set(rows.filter((x) => !x.closed).flatMap((x) => [x.motherStandId, x.fatherStandId]));
   return {
     garden: place,
@@ -131,7 +123,7 @@ export type CrossView = {
   lots: LotRow[];
   hazards: { title: string; caution: string }[];
   today: string;
-  parents: { mother: number; father: number };
+  parents: { mother: string; father: string };
   fathers: CandidateRow[];
   /** The pedigree in slash notation, and the inbreeding of the offspring. */
   notation: string;
@@ -151,10 +143,11 @@ function effectiveOf(protocol: Protocol, flowers: Flower[]): CrossView["effectiv
   return { males, females: shed.length, size };
 }
 
-export function crossView(db: Db, id: number): CrossView | null {
-  const cross = crossById(db, id);
+export function crossView(sky: Outlook, code: string): CrossView | null {
+  const { db } = sky;
+  const cross = crossByCode(db, code);
   if (!cross) return null;
-  const sky = outlook(db);
+  const { id } = cross;
   const species = speciesById(cross.species);
   const flowers = flowersOfCross(db, id);
   const [mother, father] = [cross.motherStandId, cross.fatherStandId].map((s) => sky.forecast(standById(db, s)!)) as [
@@ -173,7 +166,7 @@ export function crossView(db: Db, id: number): CrossView | null {
   return {
     garden: sky.garden,
     band: band(sky, cross.season, stands, (s) => s.id === mother.id),
-    state: crossState(cross, tally(flowers), { mother, father }, hand(db, sky)),
+    state: crossState(cross, tally(flowers), { mother, father }, hand(sky)),
     note: cross.note,
     flowers: flowers.map((f) => ({
       ...f,
@@ -191,7 +184,7 @@ export function crossView(db: Db, id: number): CrossView | null {
     lots: lotsOfCross(db, id),
     hazards: [...new Set([...species.hazards, ...protocol.steps.flatMap((s) => s.hazards)])].map((h) => HAZARDS[h]!),
     today: sky.today,
-    parents: { mother: mother.id, father: father.id },
+    parents: { mother: mother.code, father: father.code },
     fathers: candidatesOf(db, "cross", id).filter((c) => c.role === "father"),
     notation: crossPedigrees(db)(cross),
     inbreeding,

@@ -1,5 +1,6 @@
 import { SPECIES, speciesById } from "@/catalogue/catalogue";
 import { seasonOf } from "@/core/climate/season";
+import type { Id } from "@/core/custody/id";
 import { type Survival, winterSurvival } from "@/core/flowering/winter";
 import { block, inRows, type Planting } from "@/core/ground/planting";
 import type { EnoughInput } from "@/core/inheritance/enoughPlants";
@@ -9,11 +10,13 @@ import { type Remedy, remediesFor } from "@/core/isolation/remedies";
 import type { Scene, SceneStand } from "@/core/isolation/scene";
 import { isJudged, type Verdict, verdictOf } from "@/core/isolation/verdict";
 import type { Db } from "@/db/open";
-import { type Bed, beds, type Garden } from "@/records/garden/queries";
+import type { Bed } from "@/records/bed/bed";
+import { beds } from "@/records/bed/queries";
+import type { Garden } from "@/records/garden/garden";
 import { type BarrierRow, barriers, type SourceRow, sources } from "@/records/ground/queries";
 import { type LineChoice, lineChoices } from "@/records/line/queries";
 import { type LotChoice, lotChoices } from "@/records/lot/queries";
-import { seasonsWithStands, standsOfSeason } from "@/records/stand/queries";
+import { seasonsWithStands, standByCode, standsOfSeason } from "@/records/stand/queries";
 import { type Band, band } from "./band";
 import { type ForecastStand, type Outlook, outlook } from "./outlook";
 import { reckonedPlants, sceneOf } from "./scene";
@@ -21,7 +24,8 @@ import { reckonedPlants, sceneOf } from "./scene";
 /** What arrives at a stand's flowers, and what is said of it. */
 export type Judged = Verdict &
   Pick<Arrival, "low" | "likely" | "high"> & {
-    standId: number;
+    standId: Id;
+    code: string;
     name: string;
     limit: number;
     /** What the figure was reckoned with, for its working. */
@@ -62,11 +66,11 @@ export type Ground = {
   /** What the map needs of every stand, and the whole of the chosen one. */
   stands: MapStand[];
   stand: GroundStand | null;
-  chosen: number | null;
+  chosen: Id | null;
   /** Every stand for seed with what arrives at it, the worst against its limit first. */
   judged: Judged[];
   /** The one the right page is about: the chosen stand, else the worst over its limit. */
-  concern: number | null;
+  concern: Id | null;
   remedies: Remedy[];
   /** What could cross with it, but flowers at another time. */
   apart: { name: string; start: string; end: string }[];
@@ -76,14 +80,18 @@ export type Ground = {
   lots: LotChoice[];
 };
 
-export type MapStand = Pick<ForecastStand, "id" | "bedId" | "lineName" | "generation" | "numbered" | "seedWanted"> & {
+export type MapStand = Pick<
+  ForecastStand,
+  "id" | "code" | "bedId" | "lineName" | "generation" | "numbered" | "seedWanted"
+> & {
   isolation: { low: number; high: number };
 };
 
 function mapStand(stand: ForecastStand, { garden }: Outlook): MapStand {
-  const { id, bedId, lineName, generation, numbered, seedWanted, species } = stand;
+  const { id, code, bedId, lineName, generation, numbered, seedWanted, species } = stand;
   return {
     id,
+    code,
     bedId,
     lineName,
     generation,
@@ -156,14 +164,15 @@ const over = (j: Judged) => j.likely / j.limit;
 /** Stands of one line in one place are one worry to the grower: the worst speaks for them. */
 function worstOfEach(judged: Judged[], stands: SceneStand[]): Judged[] {
   const lineOf = new Map(stands.map((s) => [s.id, s.lineId]));
-  const seen = new Set<number>();
+  const seen = new Set<Id>();
   return judged.filter((j) => {
     const line = lineOf.get(j.standId)!;
     return !seen.has(line) && seen.add(line);
   });
 }
 
-function judgedOf(scene: Scene, arrived: Map<number, Arrival>): Judged[] {
+function judgedOf(scene: Scene, arrived: Map<Id, Arrival>, rows: ForecastStand[]): Judged[] {
+  const codes = new Map(rows.map((row) => [row.id, row.code]));
   return scene.stands
     .filter(isJudged)
     .map((stand) => {
@@ -172,6 +181,7 @@ function judgedOf(scene: Scene, arrived: Map<number, Arrival>): Judged[] {
       return {
         ...verdictOf(stand, arrival),
         standId: stand.id,
+        code: codes.get(stand.id)!,
         name: stand.name,
         limit: stand.limit,
         stand: workingOf(stand),
@@ -188,7 +198,7 @@ function judgedOf(scene: Scene, arrived: Map<number, Arrival>): Judged[] {
 function concernOf(
   scene: Scene,
   stand: SceneStand | undefined,
-  arrived: Map<number, Arrival>,
+  arrived: Map<Id, Arrival>,
   ways: Ways,
 ): Pick<Ground, "remedies" | "apart"> {
   if (!stand || !isJudged(stand)) return { remedies: [], apart: [] };
@@ -199,18 +209,20 @@ function concernOf(
   };
 }
 
-export function groundView(db: Db, wantedSeason: number | null, chosen: number | null): Ground {
-  const sky = outlook(db);
-  const { garden, today } = sky;
-  const current = seasonOf(today, garden.latitude);
-  const season = wantedSeason ?? current;
-  const rows = standsOfSeason(db, season).map(sky.forecast);
-  const chosenRow = rows.find((r) => r.id === chosen);
+/** @param chosen the code of the stand that was asked for */
+export function groundView(sky: Outlook, wantedSeason: number | null, chosen: string | null): Ground {
+  const { db, garden } = sky;
+  const current = sky.season;
+  // A stand that is asked for by itself is shown in its own season.
+  const asked = wantedSeason === null && chosen ? standByCode(db, chosen)?.season : null;
+  const season = wantedSeason ?? asked ?? current;
+  const rows = sky.standsOf(season);
+  const chosenRow = rows.find((r) => r.code === chosen);
   const chosenStand = chosenRow?.id ?? null;
-  const scene = sceneOf(db, sky, season, rows);
+  const scene = sceneOf(sky, season, rows);
   const ways: Ways = new Map();
   const arrived = arrivals(scene, ways);
-  const judged = judgedOf(scene, arrived);
+  const judged = judgedOf(scene, arrived, rows);
   const listed = worstOfEach(judged, scene.stands);
   const worst = judged.find((j) => j.level !== "within");
   const concern = chosenStand ?? worst?.standId ?? null;

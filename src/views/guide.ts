@@ -5,26 +5,23 @@ import { seasonOf } from "@/core/climate/season";
 import { type Degree, degreeOf } from "@/core/isolation/crossing";
 import type { Protocol } from "@/core/pollination/protocol";
 import type { Db } from "@/db/open";
-import type { Garden } from "@/records/garden/queries";
+import type { Garden } from "@/records/garden/garden";
+import { speciesGrown } from "@/records/line/queries";
 import { standsOfSeason } from "@/records/stand/queries";
+import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { outlook } from "./outlook";
 
 export type Base = { garden: Garden; band: Band };
 
 /** The band above a page of the guide, with what grows of a species or of all. */
-export const base = (db: Db, species: string | null): Base => {
-  const sky = outlook(db);
+export const base = (sky: Outlook, species: string | null): Base => {
   const { garden: place } = sky;
-  const season = seasonOf(sky.today, place.latitude);
-  const stands = standsOfSeason(db, season).filter((s) => !species || s.species === species);
+  const { season } = sky;
+  const stands = sky.standsOf(season).filter((s) => !species || s.species === species);
   return {
     garden: place,
-    band: band(
-      sky,
-      season,
-      stands.map((s) => sky.forecast(s)),
-    ),
+    band: band(sky, season, stands),
   };
 };
 
@@ -46,9 +43,8 @@ const LISTED = SPECIES.map(
 
 export type Guide = { garden: Garden; band: Band; species: typeof LISTED; grown: string[] };
 
-export function guideView(db: Db): Guide {
-  const grown = db.prepare("SELECT DISTINCT species FROM line").pluck().all() as string[];
-  return { ...base(db, null), species: LISTED, grown };
+export function guideView(sky: Outlook): Guide {
+  return { ...base(sky, null), species: LISTED, grown: speciesGrown(sky.db) };
 }
 
 export type SpeciesView = {
@@ -65,11 +61,11 @@ export type SpeciesView = {
   relatives: { name: string; degree: Degree; note: string }[];
 };
 
-export function speciesView(db: Db, id: string): SpeciesView | null {
+export function speciesView(sky: Outlook, id: string): SpeciesView | null {
   const species = SPECIES.find((s) => s.id === id);
   if (!species) return null;
   return {
-    ...base(db, id),
+    ...base(sky, id),
     species,
     protocols: [...new Set([...methodsOf(species, false), ...methodsOf(species, true)])],
     hazards: species.hazards.map((h) => HAZARDS[h]!),

@@ -1,24 +1,27 @@
 import { SPECIES, speciesById } from "@/catalogue/catalogue";
 import { seasonOf } from "@/core/climate/season";
+import type { Id } from "@/core/custody/id";
 import { mixedByGeneration } from "@/core/inheritance/heterozygosity";
 import { groupBy } from "@/core/lists/groupBy";
 import { type Cut, page } from "@/core/lists/page";
 import { type Summary, summarise } from "@/core/selection/ranking";
 import type { Db } from "@/db/open";
-import type { Garden } from "@/records/garden/queries";
+import type { Garden } from "@/records/garden/garden";
+import type { Line } from "@/records/line/line";
 import {
   type GenerationRow,
   generationRows,
-  type Line,
   type LineSummary,
+  lineByCode,
   lineById,
   lines,
   scoresOnYardsticks,
-  type YardstickRow,
   yardsticks,
 } from "@/records/line/queries";
 import { type LotRow, lots } from "@/records/lot/queries";
 import { standsOfLine, standsOfSeason } from "@/records/stand/queries";
+import type { Yardstick } from "@/records/yardstick/yardstick";
+import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { type ForecastStand, outlook } from "./outlook";
 
@@ -32,18 +35,13 @@ export type Lines = {
 
 const speciesChoices = SPECIES.map(({ id, name }) => ({ id, name }));
 
-export function linesView(db: Db, from: number | null = null): Lines {
-  const sky = outlook(db);
-  const { garden: place } = sky;
+export function linesView(sky: Outlook, from: number | null = null): Lines {
+  const { db, garden: place } = sky;
   const { items, cut } = page(lines(db), from);
-  const season = seasonOf(sky.today, place.latitude);
+  const { season } = sky;
   return {
     garden: place,
-    band: band(
-      sky,
-      season,
-      standsOfSeason(db, season).map((s) => sky.forecast(s)),
-    ),
+    band: band(sky, season, sky.standsOf(season)),
     lines: items.map((l) => ({ ...l, speciesName: speciesById(l.species).name })),
     cut,
     species: speciesChoices,
@@ -56,7 +54,7 @@ export type Rung = GenerationRow & {
   mixed: number | null;
 };
 export type YardstickLadder = {
-  yardstick: YardstickRow;
+  yardstick: Yardstick;
   points: { generation: number; seasons: string; summary: Summary }[];
   /** Share of the wanted word or of yes, for words. */
   shares: { generation: number; seasons: string; count: number; wanted: number }[];
@@ -90,7 +88,7 @@ function rungsOf(rows: GenerationRow[], fixing: boolean): Rung[] {
   });
 }
 
-function laddersOf(db: Db, line: Line, marks: YardstickRow[], parents: (Line | null)[]): YardstickLadder[] {
+function laddersOf(db: Db, line: Line, marks: Yardstick[], parents: (Line | null)[]): YardstickLadder[] {
   const scores = groupBy(scoresOnYardsticks(db, line.id), (s) => s.yardstickId);
   return marks.map((yardstick) => {
     const all = scores.get(yardstick.id) ?? [];
@@ -137,13 +135,14 @@ function laddersOf(db: Db, line: Line, marks: YardstickRow[], parents: (Line | n
   });
 }
 
-export function lineView(db: Db, id: number): LineView | null {
-  const line = lineById(db, id);
+export function lineView(sky: Outlook, code: string): LineView | null {
+  const { db } = sky;
+  const line = lineByCode(db, code);
   if (!line) return null;
-  const sky = outlook(db);
+  const { id } = line;
   const { garden: place } = sky;
-  const season = seasonOf(sky.today, place.latitude);
-  const parent = (parentId: number | null) => (parentId === null ? null : (lineById(db, parentId) ?? null));
+  const { season } = sky;
+  const parent = (parentId: Id | null) => (parentId === null ? null : (lineById(db, parentId) ?? null));
   const [mother, father] = [parent(line.motherLineId), parent(line.fatherLineId)];
   const marks = yardsticks(db, id);
   const own = marks.filter((m) => m.lineId === id);

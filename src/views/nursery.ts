@@ -1,15 +1,21 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { HAZARDS } from "@/catalogue/hazards";
 import { seasonOf } from "@/core/climate/season";
+import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { type Cut, page } from "@/core/lists/page";
 import { type Ranked, rankPlants, type ScoreValue, type Summary, summarise } from "@/core/selection/ranking";
 import type { Db } from "@/db/open";
-import { beds, type Garden } from "@/records/garden/queries";
-import { scoresOnYardsticks, type YardstickRow, yardsticks } from "@/records/line/queries";
+import { beds } from "@/records/bed/queries";
+import type { Garden } from "@/records/garden/garden";
+import { lineNames, scoresOnYardsticks, yardsticks } from "@/records/line/queries";
 import { type LotChoice, type LotRow, lotById, lotChoices } from "@/records/lot/queries";
-import { type Plant, plantsOfStand, scoresOfStand } from "@/records/plant/queries";
-import { families, standById } from "@/records/stand/queries";
+import type { Plant } from "@/records/plant/plant";
+import { plantsOfStand } from "@/records/plant/queries";
+import { scoresOfStand } from "@/records/score/queries";
+import { families, standByCode } from "@/records/stand/queries";
+import type { Yardstick } from "@/records/yardstick/yardstick";
+import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { type ForecastStand, outlook } from "./outlook";
 
@@ -21,13 +27,11 @@ export type Nursery = {
   cut: Cut;
   /** Lots with seed left, to sow. */
   lots: LotChoice[];
-  beds: { id: number; name: string }[];
+  beds: { id: Id; name: string }[];
 };
 
-export function nurseryView(db: Db, from: number | null = null): Nursery {
-  const sky = outlook(db);
-  const { garden: place } = sky;
-  const season = seasonOf(sky.today, place.latitude);
+export function nurseryView(sky: Outlook, from: number | null = null): Nursery {
+  const { db, garden: place, season } = sky;
   const { items, cut } = page(families(db), from);
   const rows = items.map((s) => sky.forecast(s));
   return {
@@ -46,7 +50,7 @@ export function nurseryView(db: Db, from: number | null = null): Nursery {
 }
 
 export type ParentFigure = { line: string; season: string; summary: Summary | null; words: string | null };
-export type YardstickView = YardstickRow & { words: string[]; parents: ParentFigure[]; family: Summary | null };
+export type YardstickView = Yardstick & { words: string[]; parents: ParentFigure[]; family: Summary | null };
 
 export type Family = {
   garden: Garden;
@@ -54,13 +58,14 @@ export type Family = {
   stand: ForecastStand;
   plants: Plant[];
   yardsticks: YardstickView[];
-  scores: Record<number, Record<number, ScoreValue>>;
-  ranks: Record<number, Ranked>;
+  /** By plant and yardstick, with the version of each. */
+  scores: Record<Id, Record<Id, ScoreValue & { version: Id }>>;
+  ranks: Record<Id, Ranked>;
   lot: LotRow | null;
   today: string;
   hazards: { title: string; caution: string }[];
   /** Whether the yardsticks belong to this line, so that more can be added. */
-  beds: { id: number; name: string }[];
+  beds: { id: Id; name: string }[];
 };
 
 const commonest = (words: string[]): string | null => {
@@ -70,17 +75,10 @@ const commonest = (words: string[]): string | null => {
 };
 
 /** A parent's plants on a yardstick: those of the same season if scored, else of all seasons. */
-function parentFigures(db: Db, stand: ForecastStand, marks: YardstickRow[]): Map<number, ParentFigure[]> {
-  const parents = [stand.motherLineId, stand.fatherLineId].filter((id): id is number => id !== null);
+function parentFigures(db: Db, stand: ForecastStand, marks: Yardstick[]): Map<Id, ParentFigure[]> {
+  const parents = [stand.motherLineId, stand.fatherLineId].filter((id): id is Id => id !== null);
   if (parents.length === 0) return new Map();
-  const names = new Map(
-    (
-      db.prepare("SELECT id, name FROM line WHERE id IN (?, ?)").all(parents[0], parents.at(-1)) as {
-        id: number;
-        name: string;
-      }[]
-    ).map((l) => [l.id, l.name]),
-  );
+  const names = lineNames(db);
   const rows = groupBy(
     scoresOnYardsticks(db, stand.lineId).filter((s) => parents.includes(s.lineId)),
     (s) => s.yardstickId,
@@ -103,18 +101,19 @@ function parentFigures(db: Db, stand: ForecastStand, marks: YardstickRow[]): Map
   );
 }
 
-export function familyView(db: Db, id: number): Family | null {
-  const row = standById(db, id);
+export function familyView(sky: Outlook, code: string): Family | null {
+  const { db } = sky;
+  const row = standByCode(db, code);
   if (!row) return null;
-  const sky = outlook(db);
+  const { id } = row;
   const { garden: place } = sky;
   const stand = sky.forecast(row);
   const plants = plantsOfStand(db, id);
   const marks = yardsticks(db, row.lineId);
   const scores: Family["scores"] = {};
-  for (const { plantId, yardstickId, number, word } of scoresOfStand(db, id)) {
+  for (const { plantId, yardstickId, number, word, version } of scoresOfStand(db, id)) {
     scores[plantId] ??= {};
-    scores[plantId][yardstickId] = { number, word };
+    scores[plantId][yardstickId] = { number, word, version };
   }
   const standing = plants.filter((p) => p.removedOn === null);
   const ranked = rankPlants(

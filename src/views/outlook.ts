@@ -1,37 +1,67 @@
 import type { Day } from "@/core/calendar/day";
 import type { Climate } from "@/core/climate/climate";
+import { seasonOf } from "@/core/climate/season";
+import { dayAt } from "@/core/climate/sun";
+import type { Id } from "@/core/custody/id";
 import type { Correction } from "@/core/flowering/correction";
 import { type Flowering, type Ripening, ripensBeforeFrost } from "@/core/flowering/forecast";
 import type { Db } from "@/db/open";
-import { asOfDay, type Garden, garden } from "@/records/garden/queries";
+import type { Garden } from "@/records/garden/garden";
+import { asOfDay, garden } from "@/records/garden/queries";
 import { forecaster } from "@/records/stand/forecast";
-import type { StandRow } from "@/records/stand/queries";
+import { type StandRow, standsOfSeason } from "@/records/stand/queries";
 
 export type ForecastStand = StandRow & { window: Flowering; ripening: Ripening };
 
-/** What every screen looks out from: the garden, its day and climate, and the forecast of a stand. */
+/** What every screen looks out from: the garden, the device's day, the climate, and the forecast of a stand. */
 export type Outlook = {
+  db: Db;
   garden: Garden;
   today: Day;
+  /** Whether the device stands on a day of its own, or a demo garden's. */
+  pinned: boolean;
+  /** The season that the day belongs to. */
+  season: number;
   climate: Climate;
-  correction: (lineId: number) => Correction | null;
+  correction: (lineId: Id) => Correction | null;
   flowering: ReturnType<typeof forecaster>["of"];
   /** A stand with its flowering and its race with the frost. */
   forecast: (stand: StandRow) => ForecastStand;
+  /** A season's stands with their forecasts, read once. */
+  standsOf: (season: number) => ForecastStand[];
 };
 
-export function outlook(db: Db): Outlook {
+/** What a device says of its day: one it stands on, the calendar's, or nothing. */
+export type DeviceDay = Day | "now" | null;
+
+/** The as-of day of a device. */
+export const dayOn = (place: Garden, day: DeviceDay): Day =>
+  day === "now" ? dayAt(new Date(), place.timezone) : (day ?? asOfDay(place));
+
+/** The outlook of one request: what several views of a page need is reckoned once. */
+export function outlook(db: Db, day: DeviceDay = null): Outlook {
   const place = garden(db);
-  const { climate, correction, of } = forecaster(db);
+  const today = dayOn(place, day);
+  const { climate, correction, of } = forecaster(db, today);
+  const forecast = (stand: StandRow): ForecastStand => {
+    const window = of(stand);
+    return { ...stand, window, ripening: ripensBeforeFrost(window, climate) };
+  };
+  const seasons = new Map<number, ForecastStand[]>();
   return {
+    db,
     garden: place,
-    today: asOfDay(place),
+    today,
+    pinned: day !== "now" && (day ?? place.asOf) !== null,
+    season: seasonOf(today, place.latitude),
     climate,
     correction,
     flowering: of,
-    forecast: (stand) => {
-      const window = of(stand);
-      return { ...stand, window, ripening: ripensBeforeFrost(window, climate) };
+    forecast,
+    standsOf: (season) => {
+      const known = seasons.get(season) ?? standsOfSeason(db, season).map(forecast);
+      seasons.set(season, known);
+      return known;
     },
   };
 }

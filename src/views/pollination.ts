@@ -1,7 +1,8 @@
 import { protocolKept, speciesById } from "@/catalogue/catalogue";
 import { addDays, type Day, daysBetween, type Span } from "@/core/calendar/day";
-import { frostAfter } from "@/core/climate/season";
+import { nextFrost } from "@/core/climate/season";
 import { clockTime, marksOf, momentOf } from "@/core/climate/sun";
+import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { betaOfRange } from "@/core/numbers/beta";
 import { type Evenings, type FlowersToDo, flowersToDo, tonight } from "@/core/pollination/flowersToDo";
@@ -11,8 +12,10 @@ import { type FlowerOnDay, type LastDay, lastDayToCover, type Marks, windowOn } 
 import { pollenLeft } from "@/core/pollination/storedPollen";
 import type { Tally } from "@/core/pollination/tally";
 import type { Db } from "@/db/open";
-import { asFlowerOnDay, protocolOfCross } from "@/records/cross/flowers";
-import { type CrossRow, type FlowerUnderWay, type Outcome, outcomes } from "@/records/cross/queries";
+import type { CrossRow } from "@/records/cross/queries";
+import { asFlowerOnDay, protocolOfCross } from "@/records/flower/commands";
+import type { Outcome } from "@/records/flower/queries";
+import { type FlowerUnderWay, outcomes } from "@/records/flower/queries";
 import { standById } from "@/records/stand/queries";
 import type { ForecastStand, Outlook } from "./outlook";
 
@@ -62,10 +65,10 @@ export type CrossState = {
 export type Parents = { mother: ForecastStand; father: ForecastStand };
 
 /** Finds the stands of crosses among those of their season; another season's father is read by itself. */
-export function parentsIn(db: Db, sky: Outlook, stands: ForecastStand[]): (cross: CrossRow) => Parents {
+export function parentsIn(sky: Outlook, stands: ForecastStand[]): (cross: CrossRow) => Parents {
   const known = new Map(stands.map((s) => [s.id, s]));
-  const find = (id: number) => {
-    const found = known.get(id) ?? sky.forecast(standById(db, id)!);
+  const find = (id: Id) => {
+    const found = known.get(id) ?? sky.forecast(standById(sky.db, id)!);
     known.set(id, found);
     return found;
   };
@@ -78,9 +81,9 @@ export type Hand = { sky: Outlook; marks: Marks; outcomes: Map<string, Outcome[]
 const keyOf = (species: string, method: string) => `${species} ${method}`;
 
 /** The garden's sky and sun, and its flowers by species and method. */
-export function hand(db: Db, sky: Outlook): Hand {
+export function hand(sky: Outlook): Hand {
   const { latitude, longitude } = sky.garden;
-  const known = groupBy(outcomes(db), (o) => keyOf(o.species, protocolKept(o.species, o.method).id));
+  const known = groupBy(outcomes(sky.db), (o) => keyOf(o.species, protocolKept(o.species, o.method).id));
   return { sky, marks: marksOf(latitude, longitude), outcomes: known };
 }
 
@@ -140,7 +143,7 @@ export function crossState(cross: CrossRow, done: Tally, parents: Parents, own: 
   const { rate, from } = learn(prior, lessons(cross, protocol, own));
   const toDo = flowersToDo(cross.fruitsWanted, done, rate, cross.confidence);
   const mother = parents.mother.window;
-  const frost = frostAfter(mother.start, climate.frosts?.first.day ?? null);
+  const frost = climate.frosts && nextFrost(mother.start, climate.frosts.first.day);
   const lead = leadDays(protocol);
   const span = pollenSpan(cross, cross.species, parents.father);
   const last = lastDayToCover(mother.female, span, frost, species.daysToRipe, today, lead);

@@ -1,7 +1,8 @@
 import { PROTOCOLS } from "@/catalogue/catalogue";
 import { STAGES, type Stage } from "@/core/pollination/protocol";
 import type { Db } from "@/db/open";
-import type { Garden } from "@/records/garden/queries";
+import type { Garden } from "@/records/garden/garden";
+import type { Outlook } from "@/views/outlook";
 import { type Base, base } from "./guide";
 
 /** A flower at a stage of a step: what a practice question shows. */
@@ -21,7 +22,7 @@ export type PracticeCard = {
 export type Practice = { garden: Garden; band: Base["band"]; cards: PracticeCard[] };
 
 /** Every stage of every step that is drawn, as a card. */
-export function practiceView(db: Db): Practice {
+export function practiceView(sky: Outlook): Practice {
   const seen = new Set<string>();
   const cards = PROTOCOLS.flatMap((protocol) =>
     protocol.steps.flatMap(({ action, drawing, stages, title, look, tooLate }): PracticeCard[] => {
@@ -42,5 +43,5 @@ export function practiceView(db: Db): Practice {
       }));
     }),
   );
-  return { ...base(db, null), cards };
+  return { ...base(sky, null), cards };
 }

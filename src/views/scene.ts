@@ -1,11 +1,13 @@
 import { sceneSpecies, speciesById } from "@/catalogue/catalogue";
 import { addDays, yearOf } from "@/core/calendar/day";
 import { inSeason } from "@/core/climate/season";
+import type { Id } from "@/core/custody/id";
 import type { Window } from "@/core/flowering/forecast";
 import { typicalFlowering } from "@/core/flowering/typical";
 import type { Scene, SceneSource, SceneStand } from "@/core/isolation/scene";
 import type { Db } from "@/db/open";
-import { beds, type Garden } from "@/records/garden/queries";
+import { beds } from "@/records/bed/queries";
+import type { Garden } from "@/records/garden/garden";
 import { barriers, type SourceRow, sources } from "@/records/ground/queries";
 import { newestSeed } from "@/records/lot/queries";
 import type { ForecastStand, Outlook } from "./outlook";
@@ -41,7 +43,7 @@ function sceneSource(source: SourceRow, season: number, sky: Outlook): SceneSour
   };
 }
 
-type Placed = ForecastStand & { x: number; y: number; width: number; length: number; turn: number; bedId: number };
+type Placed = ForecastStand & { x: number; y: number; width: number; length: number; turn: number; bedId: Id };
 
 const isPlaced = (stand: ForecastStand): stand is Placed => stand.x !== null && stand.bedId !== null;
 
@@ -49,7 +51,7 @@ const isPlaced = (stand: ForecastStand): stand is Placed => stand.x !== null && 
 export const reckonedPlants = ({ plants, cameUp, sowedSeeds, species }: ForecastStand): number =>
   plants ?? cameUp ?? sowedSeeds ?? speciesById(species).plants["keep going"].low;
 
-function sceneStand(stand: Placed, { garden, today, correction }: Outlook, newest: Map<number, string>): SceneStand {
+function sceneStand(stand: Placed, { garden, today, correction }: Outlook, newest: Map<Id, string>): SceneStand {
   const species = speciesById(stand.species);
   const { id, lineId, school, flowers, cover, removeEvery, saveFrom, window } = stand;
   const gathered = newest.get(lineId);
@@ -80,7 +82,8 @@ function sceneStand(stand: Placed, { garden, today, correction }: Outlook, newes
 }
 
 /** A season as the isolation engine sees it: stands in beds, sources, barriers, climate; plain data. */
-export function sceneOf(db: Db, sky: Outlook, season: number, stands: ForecastStand[]): Scene {
+export function sceneOf(sky: Outlook, season: number, stands: ForecastStand[]): Scene {
+  const { db } = sky;
   const newest = newestSeed(db);
   return {
     stands: stands.filter(isPlaced).map((stand) => sceneStand(stand, sky, newest)),

@@ -2,23 +2,26 @@ import { speciesById } from "@/catalogue/catalogue";
 import { dayNumber } from "@/core/calendar/day";
 import { seasonOf, seasonSpan } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
+import type { Id } from "@/core/custody/id";
 import type { Scene, School } from "@/core/isolation/scene";
 import { type Tried, tryOut } from "@/core/isolation/tryout";
 import type { Db } from "@/db/open";
-import type { Garden } from "@/records/garden/queries";
+import type { Garden } from "@/records/garden/garden";
 import { seasonsWithStands, standsOfSeason } from "@/records/stand/queries";
+import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { type ForecastStand, outlook } from "./outlook";
 import { sceneOf } from "./scene";
 
 export type SeasonStand = {
-  id: number;
+  id: Id;
+  version: Id;
   code: string;
   name: string;
   species: string;
   group: string;
   school: School;
-  bedId: number | null;
+  bedId: Id | null;
   bedName: string | null;
   family: boolean;
   seedWanted: boolean;
@@ -45,9 +48,10 @@ export type Season = {
 
 function seasonStand(stand: ForecastStand, today: string): SeasonStand {
   const species = speciesById(stand.species);
-  const { id, code, school, bedId, bedName, sown, window, ripening } = stand;
+  const { id, version, code, school, bedId, bedName, sown, window, ripening } = stand;
   return {
     id,
+    version,
     code,
     school,
     bedId,
@@ -58,7 +62,7 @@ function seasonStand(stand: ForecastStand, today: string): SeasonStand {
     name: nameWithGeneration(stand.lineName, stand.generation),
     species: species.name,
     group: species.crossingGroup,
-    family: code.startsWith("F"),
+    family: stand.family === 1,
     seedWanted: stand.seedWanted === 1,
     ahead: sown >= today && stand.firstFlower === null,
     daysToRipe: species.daysToRipe,
@@ -71,21 +75,20 @@ function trimmed(scene: Scene, from: number, to: number): Scene {
   return { ...scene, climate: { ...scene.climate, measured } };
 }
 
-export function seasonView(db: Db, wantedSeason: number | null, before = false): Season {
-  const sky = outlook(db);
+export function seasonView(sky: Outlook, wantedSeason: number | null, before = false): Season {
   const { garden, today } = sky;
-  const current = seasonOf(today, garden.latitude);
+  const current = sky.season;
   const season = wantedSeason ?? current;
-  const rows = standsOfSeason(db, season).map(sky.forecast);
+  const rows = [...sky.standsOf(season)];
   rows.sort((a, b) => (a.window.start < b.window.start ? -1 : 1));
   const span = seasonSpan(season, garden.latitude);
-  const scene = sceneOf(db, sky, season, rows);
+  const scene = sceneOf(sky, season, rows);
   const first = Math.min(dayNumber(span.start), ...rows.map((r) => dayNumber(r.sown)));
   return {
     garden,
     band: band(sky, season, [], undefined, 1, before ? 2 : 1),
     season,
-    seasons: [...new Set([season, current, ...seasonsWithStands(db)])].sort((a, b) => b - a),
+    seasons: [...new Set([season, current, ...seasonsWithStands(sky.db)])].sort((a, b) => b - a),
     before,
     stands: rows.map((stand) => seasonStand(stand, today)),
     scene: trimmed(scene, first - 130, dayNumber(span.end) + 30),

@@ -3,14 +3,17 @@ import { HAZARDS } from "@/catalogue/hazards";
 import { yearOf } from "@/core/calendar/day";
 import { seasonOf } from "@/core/climate/season";
 import { nameWithGeneration, type SeedCount, seedsInLot } from "@/core/custody/generation";
+import type { Id } from "@/core/custody/id";
 import { degreeOf } from "@/core/isolation/crossing";
 import { type Cut, page } from "@/core/lists/page";
 import type { Db } from "@/db/open";
+import { beds } from "@/records/bed/queries";
 import { type CandidateRow, candidatesOf } from "@/records/candidate/queries";
-import { beds, type Garden } from "@/records/garden/queries";
+import type { Garden } from "@/records/garden/garden";
 import { type LineChoice, lineChoices } from "@/records/line/queries";
-import { type LotRow, lotById, lots } from "@/records/lot/queries";
+import { type LotRow, lotByCode, lots } from "@/records/lot/queries";
 import { standsOfSeason } from "@/records/stand/queries";
+import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { type ForecastStand, outlook } from "./outlook";
 
@@ -52,14 +55,13 @@ export type Seed = {
   stands: ForecastStand[];
 };
 
-export function seedView(db: Db, from: number | null = null): Seed {
-  const sky = outlook(db);
-  const { garden: place } = sky;
+export function seedView(sky: Outlook, from: number | null = null): Seed {
+  const { db, garden: place } = sky;
   const today = sky.today;
   const drawer = lots(db, null, 5000).map((lot) => lotView(lot, today));
   const { items, cut } = page(drawer, from);
-  const season = seasonOf(today, place.latitude);
-  const stands = standsOfSeason(db, season).map((s) => sky.forecast(s));
+  const { season } = sky;
+  const stands = sky.standsOf(season);
   return {
     garden: place,
     band: band(sky, season, stands),
@@ -80,33 +82,31 @@ export type LotPage = {
   /** Who may have been mother or father, where that is not sure. */
   candidates: CandidateRow[];
   /** Stands that could have been, of the season the seed is from. */
-  possible: { id: number; label: string }[];
-  beds: { id: number; name: string }[];
+  possible: { id: Id; label: string }[];
+  beds: { id: Id; name: string }[];
   extraction: string;
   ripeSign: string;
   hazards: { title: string; caution: string }[];
 };
 
-export function lotPage(db: Db, id: number): LotPage | null {
-  const lot = lotById(db, id);
+export function lotPage(sky: Outlook, code: string): LotPage | null {
+  const { db } = sky;
+  const lot = lotByCode(db, code);
   if (!lot) return null;
-  const sky = outlook(db);
   const { garden: place } = sky;
   const today = sky.today;
   const species = speciesById(lot.species);
-  const season = seasonOf(today, place.latitude);
+  const { season } = sky;
   return {
     garden: place,
     band: band(
       sky,
       season,
-      standsOfSeason(db, season)
-        .filter((s) => s.lineId === lot.lineId)
-        .map((s) => sky.forecast(s)),
+      sky.standsOf(season).filter((s) => s.lineId === lot.lineId),
     ),
     today,
     lot: lotView(lot, today),
-    candidates: candidatesOf(db, "lot", id),
+    candidates: candidatesOf(db, "lot", lot.id),
     possible: standsOfSeason(db, seasonOf(lot.gathered, place.latitude))
       .filter((s) => degreeOf(species, speciesById(s.species)) !== null)
       .map((s) => ({ id: s.id, label: `${nameWithGeneration(s.lineName, s.generation)} ${s.code}` })),

@@ -4,15 +4,21 @@ import { growingDegreeDays } from "@/core/climate/degreeDays";
 import { type Frosts, frostFreeUntil, frostOverBy } from "@/core/climate/frost";
 import { inSeason, seasonOf, seasonSpan } from "@/core/climate/season";
 import type { Normals } from "@/core/climate/temperature";
-import type { Db } from "@/db/open";
-import { FORECAST_DAYS, normals, type ReadingStretch, readingStretch, stationOf } from "@/records/climate/queries";
-import type { Garden } from "@/records/garden/queries";
-import { type JournalEntry, journal } from "@/records/history/queries";
+import type { Id } from "@/core/custody/id";
+import {
+  FORECAST_DAYS,
+  normals,
+  normalsVersion,
+  type ReadingStretch,
+  readingStretch,
+  stationOf,
+} from "@/records/climate/queries";
+import type { Garden } from "@/records/garden/garden";
+import { counts, type Entry, entries } from "@/records/history/queries";
+import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
-import { outlook } from "./outlook";
 
-const base = (db: Db) => {
-  const sky = outlook(db);
+const base = (sky: Outlook) => {
   const { garden: place } = sky;
   return { garden: place, band: band(sky, seasonOf(sky.today, place.latitude), []) };
 };
@@ -24,6 +30,7 @@ export type Shed = {
   counts: { name: string; count: number }[];
   climate: {
     normals: Normals | null;
+    normalsVersion: Id | null;
     readings: ReadingStretch;
     frosts: Frosts | null;
     /** Chance that frost is over, or has not come, by some days around its usual one. */
@@ -37,16 +44,16 @@ export type Shed = {
 
 const SHOWN_DAYS = 7;
 
-function climateView(db: Db): Shed["climate"] {
-  const { garden, today, climate } = outlook(db);
+function climateView(sky: Outlook): Shed["climate"] {
+  const { db, garden, today, climate, season } = sky;
   const { frosts } = climate;
-  const season = seasonOf(today, garden.latitude);
   const known = normals(db);
   const station = stationOf(garden, climate.daily);
   const start = dayNumber(seasonSpan(season, garden.latitude).start);
   const since = Array.from({ length: dayNumber(today) - start + 1 }, (_, i) => temperatureOn(climate, start + i));
   return {
     normals: known,
+    normalsVersion: normalsVersion(db),
     readings: readingStretch(db),
     frosts,
     odds: frosts
@@ -73,23 +80,17 @@ function climateView(db: Db): Shed["climate"] {
   };
 }
 
-export function shedView(db: Db): Shed {
-  const counts = db
-    .prepare(
-      `SELECT 'lines' name, count(*) count FROM line UNION ALL SELECT 'stands', count(*) FROM stand
-       UNION ALL SELECT 'plants', count(*) FROM plant UNION ALL SELECT 'scores', count(*) FROM score
-       UNION ALL SELECT 'crosses', count(*) FROM cross UNION ALL SELECT 'seed lots', count(*) FROM lot
-       UNION ALL SELECT 'history entries', count(*) FROM journal`,
-    )
-    .all() as Shed["counts"];
-  return { ...base(db), path: db.name, counts, climate: climateView(db) };
+export function shedView(sky: Outlook): Shed {
+  const { db } = sky;
+  return { ...base(sky), path: db.name, counts: counts(db), climate: climateView(sky) };
 }
 
 const PAGE = 60;
 
-export type History = { garden: Garden; band: Band; entries: JournalEntry[]; older: number | null };
+export type History = { garden: Garden; band: Band; entries: Entry[]; older: Id | null };
 
-export function historyView(db: Db, before: number | null): History {
-  const entries = journal(db, before, PAGE);
-  return { ...base(db), entries, older: entries.length === PAGE ? entries.at(-1)!.id : null };
+/** @param before the entry that the page before ended with */
+export function historyView(sky: Outlook, before: Id | null): History {
+  const list = entries(sky.db, before, PAGE);
+  return { ...base(sky), entries: list, older: list.length === PAGE ? list.at(-1)!.id : null };
 }

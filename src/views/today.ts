@@ -6,21 +6,19 @@ import { firstInsects } from "@/core/climate/dayTemperature";
 import { seasonOf } from "@/core/climate/season";
 import { clockTime, sunOn } from "@/core/climate/sun";
 import { flowerCode } from "@/core/custody/code";
+import type { Id } from "@/core/custody/id";
 import { cornersOf, middleOf } from "@/core/ground/shape";
 import { walkThrough } from "@/core/ground/walk";
 import { BANDS, bandOf, type Band as DayBand, type ProtocolStep } from "@/core/pollination/protocol";
 import { dueSteps, windowOn } from "@/core/pollination/steps";
 import type { Db } from "@/db/open";
-import { protocolOfCross } from "@/records/cross/flowers";
-import {
-  type CrossRow,
-  crossesOfSeason,
-  type Flower,
-  type FlowerUnderWay,
-  flowersUnderWay,
-  talliesOfSeason,
-} from "@/records/cross/queries";
-import { type Bed, beds, type Garden } from "@/records/garden/queries";
+import type { Bed } from "@/records/bed/bed";
+import { beds } from "@/records/bed/queries";
+import { type CrossRow, crossesOfSeason } from "@/records/cross/queries";
+import { protocolOfCross } from "@/records/flower/commands";
+import type { Flower } from "@/records/flower/flower";
+import { type FlowerUnderWay, flowersUnderWay, talliesOfSeason } from "@/records/flower/queries";
+import type { Garden } from "@/records/garden/garden";
 import { type OutWaiting, plantsMarkedOut } from "@/records/plant/queries";
 import { standsOfSeason } from "@/records/stand/queries";
 import { type Band, band } from "./band";
@@ -46,7 +44,7 @@ export type RogueTask = { kind: "rogue"; band: DayBand; out: OutWaiting; firstFl
 export type LookTask = {
   kind: "look";
   band: DayBand;
-  stand: Pick<ForecastStand, "id" | "code" | "lineName" | "bedName" | "window">;
+  stand: Pick<ForecastStand, "id" | "version" | "family" | "code" | "lineName" | "bedName" | "window">;
 };
 export type Task = CrossTask | StoreTask | RogueTask | LookTask;
 
@@ -143,7 +141,7 @@ function inOrder(tasks: Task[], walk: string[]): Task[] {
 }
 
 /** The warmest hour, and whose pollen it harms. */
-function heatOf({ climate, today }: Outlook, tasks: Task[], crosses: Map<number, CrossRow>): Today["heat"] {
+function heatOf({ climate, today }: Outlook, tasks: Task[], crosses: Map<Id, CrossRow>): Today["heat"] {
   const temperature = temperatureOn(climate, dayNumber(today));
   if (!temperature) return null;
   const due = tasks.flatMap((t) => (t.kind === "cross" ? [speciesById(crosses.get(t.state.cross.id)!.species)] : []));
@@ -158,13 +156,11 @@ function heatOf({ climate, today }: Outlook, tasks: Task[], crosses: Map<number,
 const QUICKEST = Math.min(...SPECIES.map((s) => s.daysToRipe.low));
 
 /** What is to be done on the as-of day, by band of the day, each band in the order of a short walk. */
-export function todayView(db: Db): Today {
-  const sky = outlook(db);
-  const { garden: place, today: day } = sky;
-  const own = hand(db, sky);
-  const season = seasonOf(day, place.latitude);
-  const stands = standsOfSeason(db, season).map((s) => sky.forecast(s));
-  const parents = parentsIn(db, sky, stands);
+export function todayView(sky: Outlook): Today {
+  const { db, garden: place, today: day, season } = sky;
+  const own = hand(sky);
+  const stands = sky.standsOf(season);
+  const parents = parentsIn(sky, stands);
   const flowers = flowersUnderWay(db, season, addDays(day, -QUICKEST));
   const tallies = talliesOfSeason(db, season);
   const crosses = crossesOfSeason(db, season).filter((x) => !x.closed);
@@ -187,9 +183,9 @@ export function todayView(db: Db): Today {
     tasks.push({ kind: "rogue", band: "any-hour", out, firstFlower, daysLeft: daysBetween(day, firstFlower) });
   }
   for (const stand of stands) {
-    const { window, id, code, lineName, bedName } = stand;
+    const { window, id, version, family, code, lineName, bedName } = stand;
     if (!window.observed && !stand.outside && day >= window.earliest && day <= window.latest)
-      tasks.push({ kind: "look", band: "any-hour", stand: { id, code, lineName, bedName, window } });
+      tasks.push({ kind: "look", band: "any-hour", stand: { id, version, family, code, lineName, bedName, window } });
   }
   const known = beds(db);
   const visited = new Set(tasks.flatMap((t) => ("state" in t ? [t.state.cross.motherBedId] : [])));

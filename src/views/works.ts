@@ -7,8 +7,10 @@ import { marksOf, momentOf } from "@/core/climate/sun";
 import type { Stage } from "@/core/pollination/protocol";
 import { type Factor, type FlowerFacts, whatWorks } from "@/core/pollination/whatWorks";
 import type { Db } from "@/db/open";
-import type { Garden } from "@/records/garden/queries";
+import { flowerFates } from "@/records/flower/queries";
+import type { Garden } from "@/records/garden/garden";
 import { standsOfSeason } from "@/records/stand/queries";
+import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { outlook } from "./outlook";
 
@@ -22,28 +24,10 @@ export type Works = {
   factors: Factor[];
 };
 
-type Row = {
-  set: 0 | 1;
-  method: string | null;
-  species: string;
-  on: string;
-  at: string | null;
-  males: number | null;
-  bud: Stage | null;
-};
-
 /** How the flowers of a species did in this garden, over all years, by what was kept of each. */
-export function worksView(db: Db, wanted: string | null): Works {
-  const sky = outlook(db);
+export function worksView(sky: Outlook, wanted: string | null): Works {
   const { garden: place, climate } = sky;
-  const rows = db
-    .prepare(
-      `SELECT f.state <> 'failed' "set", x.method, l.species, f.pollinatedOn "on", f.pollinatedAt "at", f.males, f.bud
-       FROM flower f JOIN cross x ON x.id = f.crossId JOIN line l ON l.id = x.lineId
-       WHERE f.fault IS NULL AND f.pollinatedOn IS NOT NULL
-         AND (f.state IN ('set', 'harvested', 'failed') OR (f.state = 'lost' AND f.checkedOn IS NOT NULL))`,
-    )
-    .all() as Row[];
+  const rows = flowerFates(sky.db);
   const counts = new Map<string, number>();
   for (const { species } of rows) counts.set(species, (counts.get(species) ?? 0) + 1);
   const species = SPECIES.filter((s) => counts.has(s.id))
@@ -66,8 +50,8 @@ export function worksView(db: Db, wanted: string | null): Works {
         males: row.males,
       };
     });
-  const season = seasonOf(sky.today, place.latitude);
-  const stands = standsOfSeason(db, season).map((s) => sky.forecast(s));
+  const { season } = sky;
+  const stands = sky.standsOf(season);
   return {
     garden: place,
     band: band(sky, season, stands, (s) => s.species === chosen),

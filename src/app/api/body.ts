@@ -6,7 +6,7 @@ export type Body = { ok: true; value: unknown } | { ok: false; status: number; m
 
 /** Reads a JSON body of limited size; anything longer is dropped unread. */
 export async function readJson(request: Request, limit = LIMIT): Promise<Body> {
-  if (!request.headers.get("content-type")?.startsWith("application/json"))
+  if (!/^application\/json\b/i.test(request.headers.get("content-type") ?? ""))
     return { ok: false, status: 415, message: "Send JSON." };
   const chunks: Uint8Array[] = [];
   let size = 0;
@@ -22,20 +22,9 @@ export async function readJson(request: Request, limit = LIMIT): Promise<Body> {
   }
 }
 
-/** A refusal in the shape that every write answers with. */
-export function refused(status: number, message: string): Response {
-  return Response.json({ ok: false, kind: "refused", message, fields: {} }, { status });
-}
-
 const STATUS = { invalid: 400, refused: 422, conflict: 409, "dry-run": 200 } as const;
 
 /** The HTTP status of a command's outcome. */
 export function statusOf(outcome: { ok: true } | { ok: false; kind: keyof typeof STATUS }): number {
   return outcome.ok ? 200 : STATUS[outcome.kind];
-}
-
-/** The name a client gave its request, if it is one. */
-export function requestName(request: Request): string | null {
-  const name = request.headers.get("x-request");
-  return name && /^[\w-]{8,64}$/.test(name) ? name : null;
 }

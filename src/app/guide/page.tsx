@@ -1,9 +1,9 @@
-import { theDb } from "@/db/open";
 import { GuideScreen } from "@/screens/guide/GuideScreen";
 import { guideView } from "@/views/guide";
+import { here } from "../here";
 
 export const metadata = { title: "Guide" };
 
-export default function Page() {
-  return <GuideScreen {...guideView(theDb())} />;
+export default async function Page() {
+  return <GuideScreen {...guideView(await here())} />;
 }

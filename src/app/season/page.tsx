@@ -1,11 +1,11 @@
-import { theDb } from "@/db/open";
 import { SeasonScreen } from "@/screens/season/SeasonScreen";
 import { seasonView } from "@/views/season";
-import { type Search, wholeNumber } from "../params";
+import { here } from "../here";
+import { type Search, seasonAsked } from "../params";
 
 export const metadata = { title: "Season" };
 
 export default async function Page({ searchParams }: { searchParams: Search }) {
   const { season, before } = await searchParams;
-  return <SeasonScreen {...seasonView(theDb(), wholeNumber(season), before === "1")} />;
+  return <SeasonScreen {...seasonView(await here(), seasonAsked(season), before === "1")} />;
 }

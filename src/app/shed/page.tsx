@@ -1,9 +1,9 @@
-import { theDb } from "@/db/open";
 import { ShedScreen } from "@/screens/shed/ShedScreen";
 import { shedView } from "@/views/shed";
+import { here } from "../here";
 
 export const metadata = { title: "Shed" };
 
-export default function Page() {
-  return <ShedScreen {...shedView(theDb())} />;
+export default async function Page() {
+  return <ShedScreen {...shedView(await here())} />;
 }

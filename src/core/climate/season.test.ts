@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { everyDay, frostAfter, inSeason, isDayOfYear, seasonName, seasonOf, seasonSpan } from "./season";
+import { everyDay, frostBefore, inSeason, isSeason, nextFrost, isDayOfYear, seasonName, seasonOf, seasonSpan } from "./season";
 
 describe("seasons", () => {
   test("a northern season is the calendar year", () => {
@@ -21,10 +21,21 @@ describe("seasons", () => {
   });
 
   test("the frost to beat is the next one, into the next year if need be", () => {
-    expect(frostAfter("2027-07-01", "09-28")).toBe("2027-09-28");
-    expect(frostAfter("2027-10-01", "09-28")).toBe("2028-09-28");
-    expect(frostAfter("2026-12-20", "04-20")).toBe("2027-04-20");
-    expect(frostAfter("2027-07-01", null)).toBeNull();
+    expect(nextFrost("2027-07-01", "09-28")).toBe("2027-09-28");
+    expect(nextFrost("2027-09-28", "09-28")).toBe("2028-09-28");
+    expect(nextFrost("2026-12-20", "04-20")).toBe("2027-04-20");
+    expect(frostBefore("2027-09-28", "09-28")).toBe("2027-09-28");
+    expect(frostBefore("2027-09-27", "09-28")).toBe("2026-09-28");
+  });
+
+  test("a season has four figures, and days that are none are refused instead of counted for ever", () => {
+    expect([1900, 2200, 1899, 2201, 9999, 0, 2027.5].map(isSeason)).toEqual([true, true, false, false, false, false, false]);
+    expect(everyDay({ start: "9999-12-30", end: "9999-12-31" })).toEqual(["9999-12-30", "9999-12-31"]);
+    expect(everyDay({ start: "2027-03-01", end: "2027-03-09" }, 4)).toEqual(["2027-03-01", "2027-03-05", "2027-03-09"]);
+    expect(everyDay({ start: "2027-03-02", end: "2027-03-01" })).toEqual([]);
+    for (const bad of [{ start: "x", end: "2027-01-01" }, { start: "2027-01-01", end: "10000-01-01" }])
+      expect(() => everyDay(bad)).toThrow(RangeError);
+    expect(() => everyDay({ start: "2027-01-01", end: "2027-01-02" }, 0)).toThrow(RangeError);
   });
 
   test("days of the year that do not exist are refused", () => {

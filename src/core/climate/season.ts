@@ -1,4 +1,9 @@
-import { addDays, type Day, isDay, type Span, yearOf } from "../calendar/day";
+import { type Day, dayNumber, dayOf, isDay, type Span, yearOf } from "../calendar/day";
+
+/** Seasons that can be asked for: four figures, and days of theirs can be written. */
+const [EARLIEST_SEASON, LATEST_SEASON] = [1900, 2200];
+export const isSeason = (season: number): boolean =>
+  Number.isInteger(season) && season >= EARLIEST_SEASON && season <= LATEST_SEASON;
 
 /**
  * A season's days: the calendar year in the north, 1 July to 30 June in the south, so that a growing season is whole.
@@ -37,18 +42,29 @@ export function inSeason(dayOfYear: string, season: number, latitude: number): D
 }
 
 /**
- * The first first-frost day after a day: the frost that a seed set then must beat.
- * @returns null where there is no frost
+ * The next day, after a day, on which a frost's day of the year falls: the one place where that is reckoned.
+ * @param frost `MM-DD`, of a last or a first frost
+ * @example nextFrost("2027-10-02", "09-28") // "2028-09-28"
  */
-export function frostAfter(day: Day, firstFrost: string | null): Day | null {
-  if (!firstFrost) return null;
-  const thisYear = `${yearOf(day)}-${firstFrost}`;
-  return thisYear > day ? thisYear : `${yearOf(day) + 1}-${firstFrost}`;
+export function nextFrost(day: Day, frost: string): Day {
+  const thisYear = `${yearOf(day)}-${frost}`;
+  return thisYear > day ? thisYear : `${yearOf(day) + 1}-${frost}`;
 }
 
-/** The days from `span.start` to `span.end`, every `step` days. */
+/**
+ * The latest day, not after a day, on which a frost's day of the year fell.
+ * @param frost `MM-DD`
+ * @example frostBefore("2027-10-02", "09-28") // "2027-09-28"
+ */
+export function frostBefore(day: Day, frost: string): Day {
+  const thisYear = `${yearOf(day)}-${frost}`;
+  return thisYear <= day ? thisYear : `${yearOf(day) - 1}-${frost}`;
+}
+
+/** The days from `span.start` to `span.end`, every `step` days. @throws RangeError for days that are none */
 export function everyDay(span: Span, step = 1): Day[] {
-  const days: Day[] = [];
-  for (let day = span.start; day <= span.end; day = addDays(day, step)) days.push(day);
-  return days;
+  if (!isDay(span.start) || !isDay(span.end) || !(step >= 1))
+    throw new RangeError(`No days from ${span.start} to ${span.end} by ${step}`);
+  const [from, to] = [dayNumber(span.start), dayNumber(span.end)];
+  return Array.from({ length: Math.max(0, Math.floor((to - from) / step) + 1) }, (_, i) => dayOf(from + i * step));
 }

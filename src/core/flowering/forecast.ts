@@ -1,6 +1,8 @@
 import { addDays, type Day, dayNumber, dayOf, type Span } from "../calendar/day";
 import { type Climate, hoursOn, temperatureOn } from "../climate/climate";
 import { heatOf } from "../climate/degreeDays";
+import type { Frosts } from "../climate/frost";
+import { frostBefore, nextFrost } from "../climate/season";
 import { below } from "../numbers/normal";
 import type { Correction } from "./correction";
 
@@ -57,6 +59,8 @@ export type Flowering = Window & {
   ripe: Day;
   ripeEarliest: Day;
   ripeLatest: Day;
+  /** The day from which a tender stand is in the open, where the next frost ends it; null for one that stands frost. */
+  outFrom: Day | null;
 };
 
 /** Warmth under cover until planting out, °C: a working value for a windowsill or a heated frame. */
@@ -99,10 +103,7 @@ function startOfHeat(sowing: Sowing, facts: FloweringFacts, climate: Climate): S
 /** About when stored roots go out again: some weeks before the last frost that follows a day. */
 function replantDay(after: Day, climate: Climate): number | null {
   if (!climate.frosts) return null;
-  const { day } = climate.frosts.last;
-  const year = Number(after.slice(0, 4));
-  const frost = [year, year + 1].map((y) => `${y}-${day}`).find((d) => d > after)!;
-  return dayNumber(frost) - REPLANT_BEFORE_FROST;
+  return dayNumber(nextFrost(after, climate.frosts.last.day)) - REPLANT_BEFORE_FROST;
 }
 
 /** When a tender crop goes out: as recorded, else when the last frost after sowing is usually over. */
@@ -110,8 +111,8 @@ function outFrom(sowing: Sowing, facts: FloweringFacts, climate: Climate): numbe
   const sown = dayNumber(sowing.sown);
   if (sowing.plantedOut) return dayNumber(sowing.plantedOut);
   if (!facts.tender || !climate.frosts) return sown;
-  const frost = dayNumber(`${sowing.sown.slice(0, 4)}-${climate.frosts.last.day}`);
-  return frost > sown && frost - sown < 120 ? frost : sown;
+  const frost = dayNumber(nextFrost(sowing.sown, climate.frosts.last.day));
+  return frost - sown < 120 ? frost : sown;
 }
 
 /** The days on which the heat gathered from `from` reaches each of the totals, rising; null for those out of reach. */
@@ -283,6 +284,7 @@ export function flowering(
     ripe: addDays(female.start, middleDay(facts.daysToRipe)),
     ripeEarliest: addDays(female.earliest, facts.daysToRipe.low),
     ripeLatest: addDays(lastFemale, facts.daysToRipe.high),
+    outFrom: facts.tender ? (climate ? dayOf(outFrom(sowing, facts, climate)) : sowing.sown) : null,
   };
 }
 
@@ -290,7 +292,7 @@ export type Ripening = {
   /** The chance that the first seed is ripe before the first frost; 1 where there is none. */
   chance: number;
   verdict: "safe" | "doubtful" | "too-late" | "no-frost";
-  /** The usual day of the first frost after flowering begins. */
+  /** The usual day of the first frost that it races. */
   frost: Day | null;
 };
 
@@ -299,14 +301,24 @@ const SAFE = 0.9;
 const TOO_LATE = 0.1;
 
 /**
+ * The first frost that a stand's seed must be ripe before. One that is tender ends with the first frost after it is out in
+ * the open, flowers or not; one that stands frost races the next after its flowers, but seed that would have to ripen
+ * within the cold of one winter has lost its race already.
+ */
+function frostToBeat(window: Flowering, { first, last }: Frosts): Day {
+  if (window.outFrom) return nextFrost(window.outFrom, first.day);
+  const passed = frostBefore(window.start, first.day);
+  return window.ripe <= nextFrost(passed, last.day) ? passed : nextFrost(window.start, first.day);
+}
+
+/**
  * Whether seed ripens before the first frost: the ripening range read as two standard deviations to each side, the
  * years' first frosts as a normal distribution.
  */
 export function ripensBeforeFrost(window: Flowering, climate: Climate): Ripening {
   if (!climate.frosts) return { chance: 1, verdict: "no-frost", frost: null };
-  const { day, spread } = climate.frosts.first;
-  const year = Number(window.start.slice(0, 4));
-  const frost = [year, year + 1].map((y) => `${y}-${day}`).find((d) => d > window.start)!;
+  const { spread } = climate.frosts.first;
+  const frost = frostToBeat(window, climate.frosts);
   const ripe = dayNumber(window.ripe);
   const doubt = (dayNumber(window.ripeLatest) - dayNumber(window.ripeEarliest)) / 4;
   const chance = below(dayNumber(frost), ripe, Math.max(1, Math.hypot(spread, doubt)));

@@ -27,10 +27,12 @@ const mostIn = ({ width, length }: Sides, spacing: number) => ({
  * @param plants a count above 0
  * @param spacing metres between plants
  * @param bed its sides, metres
- * @example block(40, 0.4, { width: 8, length: 4 }) // { rows: 6, perRow: 7, fits: true, … }
+ * @example block(40, 0.4, { width: 8, length: 4 }) // { rows: 6, perRow: 7, along: 2.8000000000000003, across: 2.4000000000000004, fits: true, holds: 200 }
  */
 export function block(plants: number, spacing: number, bed: Sides): Planting {
-  const rows = Math.min(mostIn(bed, spacing).rows, Math.max(1, Math.floor(Math.sqrt(plants))));
+  const most = mostIn(bed, spacing);
+  // As near to square as can be, in more rows where the bed is too short for so long ones.
+  const rows = Math.min(most.rows, Math.max(Math.floor(Math.sqrt(plants)), Math.ceil(plants / most.perRow)));
   return inRows(plants, rows, spacing, bed);
 }
 

@@ -7,13 +7,13 @@ import type { Scene } from "./scene";
 const two = scene([stand(1, { bed: bed(1, 0) }), stand(2, { bed: bed(2, 14) })]);
 const task = (more: Partial<ArrangeTask> = {}, of: Scene = two): ArrangeTask => ({
   scene: of,
-  stands: [1, 2],
+  stands: ["1", "2"],
   windows: [
     { from: "2027-04-17", to: "2027-05-20" },
     { from: "2027-05-01", to: "2027-05-01" },
   ],
   step: 7,
-  beds: [90],
+  beds: ["90"],
   means: ["open", "cage"],
   ...more,
 });
@@ -44,12 +44,12 @@ describe("what a search may choose from", () => {
     const beds = (of: Scene, more: Partial<ArrangeTask> = {}) => [
       ...new Set(optionsOf(task(more, of))[0]!.map((o) => o.bedId)),
     ];
-    expect(beds(two)).toEqual([1, 90]);
-    expect(beds(two, { stands: [1], windows: [{ from: "2027-05-01", to: "2027-05-01" }], beds: [2, 90] })).toEqual([
+    expect(beds(two)).toEqual(["1", "90"]);
+    expect(beds(two, { stands: ["1"], windows: [{ from: "2027-05-01", to: "2027-05-01" }], beds: ["2", "90"] })).toEqual([
       1, 90,
     ]);
     const small = { ...two, beds: [...two.beds, bed(5, 60, { width: 1, length: 1 })] };
-    expect(beds(small, { beds: [5] })).toEqual([1]);
+    expect(beds(small, { beds: ["5"] })).toEqual([1]);
     const [first, ...rest] = two.stands;
     const blooming = { ...two, stands: [{ ...first!, window: { ...first!.window, observed: true } }, ...rest] };
     expect(beds(blooming)).toEqual([1]);
@@ -64,43 +64,43 @@ describe("what a search may choose from", () => {
 
 describe("how a plan is judged", () => {
   const judgePlan = judge(task());
-  const stay = (id: number) => ({ shift: 0, bedId: id, means: "open" as const });
+  const stay = (id: string) => ({ shift: 0, bedId: id, means: "open" as const });
 
   test("the present plan costs nothing but its faults", () => {
-    const now = judgePlan([stay(1), stay(2)]);
+    const now = judgePlan([stay("1"), stay("2")]);
     expect(now).toMatchObject({ labour: 0, over: 2, late: 0 });
     expect(now.score).toBeGreaterThan(2000);
   });
 
   test("labour is added up, and never outweighs a stand over its limit", () => {
-    const caged = judgePlan([{ ...stay(1), means: "cage" }, stay(2)]);
+    const caged = judgePlan([{ ...stay("1"), means: "cage" }, stay("2")]);
     expect(caged.labour).toBe(12);
-    const moved = judgePlan([{ shift: 14, bedId: 90, means: "cage" }, stay(2)]);
+    const moved = judgePlan([{ shift: 14, bedId: "90", means: "cage" }, stay("2")]);
     expect(moved.labour).toBeCloseTo(12 + 1 + 0.5);
-    expect(moved.score).toBeLessThan(judgePlan([stay(1), stay(2)]).score);
+    expect(moved.score).toBeLessThan(judgePlan([stay("1"), stay("2")]).score);
   });
 
   test("two stands are not put into one bed by the search", () => {
     const together = judgePlan([
-      { ...stay(1), bedId: 90 },
-      { ...stay(2), bedId: 90 },
+      { ...stay("1"), bedId: "90" },
+      { ...stay("2"), bedId: "90" },
     ]);
-    const apart = judgePlan([{ ...stay(1), bedId: 90 }, stay(2)]);
+    const apart = judgePlan([{ ...stay("1"), bedId: "90" }, stay("2")]);
     expect(together.score).toBeGreaterThan(apart.score + 2000);
   });
 
   test("what a plan changes is only what differs", () => {
-    expect(changesOf(task(), [stay(1), stay(2)])).toEqual([]);
+    expect(changesOf(task(), [stay("1"), stay("2")])).toEqual([]);
     expect(
       changesOf(task(), [
-        { shift: 7, bedId: 90, means: "cage" },
-        { ...stay(2), means: "hand" },
+        { shift: 7, bedId: "90", means: "cage" },
+        { ...stay("2"), means: "hand" },
       ]),
     ).toEqual([
-      { kind: "resow", standId: 1, sown: "2027-05-08" },
-      { kind: "move", standId: 1, bedId: 90 },
-      { kind: "cover", standId: 1, cover: "cage" },
-      { kind: "hand", standId: 2 },
+      { kind: "resow", standId: "1", sown: "2027-05-08" },
+      { kind: "move", standId: "1", bedId: "90" },
+      { kind: "cover", standId: "1", cover: "cage" },
+      { kind: "hand", standId: "2" },
     ]);
   });
 });

@@ -1,4 +1,5 @@
 import { addDays } from "../calendar/day";
+import type { Id } from "../custody/id";
 import { ripensBeforeFrost } from "../flowering/forecast";
 import { block } from "../ground/planting";
 import { seeded } from "../numbers/chance";
@@ -7,18 +8,18 @@ import { applied, type Change } from "./change";
 import type { Scene, SceneStand } from "./scene";
 
 /** One stand's place in a plan: by how many days its sowing moves, which bed it has, what guards its flowers. */
-export type Choice = { shift: number; bedId: number; means: "open" | "cage" | "hand" };
+export type Choice = { shift: number; bedId: Id; means: "open" | "cage" | "hand" };
 export type Plan = Choice[];
 
 export type ArrangeTask = {
   scene: Scene;
   /** The stands that must make seed, by id. */
-  stands: number[];
+  stands: Id[];
   /** Sowing dates that may be tried for each: first and last day, and days between tries. */
   windows: { from: string; to: string }[];
   step: number;
   /** Beds that may be used, by id; a stand may always stay where it is. */
-  beds: number[];
+  beds: Id[];
   means: Choice["means"][];
 };
 
@@ -42,7 +43,7 @@ const SHIFT_VISITS = 1 / 28;
 /** How much worse a plan counts for each stand over its limit (and again in proportion), or not ripe. */
 const FAULT = 1000;
 
-const standOf = (scene: Scene, id: number): SceneStand => scene.stands.find((s) => s.id === id)!;
+const standOf = (scene: Scene, id: Id): SceneStand => scene.stands.find((s) => s.id === id)!;
 
 export function optionsOf(task: ArrangeTask): Options {
   return task.stands.map((id, i) => {
@@ -122,7 +123,7 @@ export function judge(task: ArrangeTask): (plan: Plan) => Judged {
     });
     const scene = { ...task.scene, stands };
     const air = airOver(scene);
-    const used = new Map<number, number>();
+    const used = new Map<Id, number>();
     let [labour, over, late, fault] = [0, 0, 0, 0];
     plan.forEach((choice, i) => {
       const present = standOf(task.scene, task.stands[i]!);

@@ -7,15 +7,15 @@ import { canCross } from "./crossing";
 import type { Scene, SceneStand } from "./scene";
 import { isJudged, oneIn, verdictOf } from "./verdict";
 
-const at = (of: Scene, id: number) => arrivalAt(of, of.stands.find((s) => s.id === id)!);
+const at = (of: Scene, id: number) => arrivalAt(of, of.stands.find((s) => s.id === String(id))!);
 const pair = (more: Partial<SceneStand> = {}) => [stand(1), stand(2, more)];
 
 describe("what arrives at a stand", () => {
   test("two equal stands take the same from each other", () => {
     const both = arrivals(scene(pair()));
-    expect(both.get(1)!.likely).toBeGreaterThan(0);
-    expect(both.get(1)!.likely).toBeCloseTo(both.get(2)!.likely, 12);
-    expect(both.get(1)!.high).toBeCloseTo(both.get(2)!.high, 12);
+    expect(both.get("1")!.likely).toBeGreaterThan(0);
+    expect(both.get("1")!.likely).toBeCloseTo(both.get("2")!.likely, 12);
+    expect(both.get("1")!.high).toBeCloseTo(both.get("2")!.high, 12);
   });
 
   test("the range holds the likely share, whole and by source", () => {
@@ -63,19 +63,19 @@ describe("what arrives at a stand", () => {
   });
 
   test("the search's quick figure is the likely one", () => {
-    const of = scene([stand(1), stand(2), stand(3, { lineId: 1 })], {
+    const of = scene([stand(1), stand(2), stand(3, { lineId: "1" })], {
       sources: [source(1, 90)],
       barriers: [hedge(70)],
     });
     for (const one of of.stands)
-      expect(likelyShare(of, one, airOver(of), new Map())).toBeCloseTo(at(of, one.id).likely, 12);
+      expect(likelyShare(of, one, airOver(of), new Map())).toBeCloseTo(at(of, Number(one.id)).likely, 12);
   });
 
   test("another stand of the same line is the stand's own pollen", () => {
     const alone = at(scene(pair()), 1).likely;
-    const kin = at(scene([...pair(), stand(3, { lineId: 1, bed: bed(3, 44) })]), 1);
+    const kin = at(scene([...pair(), stand(3, { lineId: "1", bed: bed(3, 44) })]), 1);
     expect(kin.likely).toBeLessThan(alone);
-    expect(kin.bySource.map((s) => s.id)).toEqual([2]);
+    expect(kin.bySource.map((s) => s.id)).toEqual(["2"]);
   });
 
   test.each<[string, Partial<SceneStand>]>([

@@ -1,4 +1,5 @@
 import { dayNumber } from "../calendar/day";
+import type { Id } from "../custody/id";
 import type { Window } from "../flowering/forecast";
 import { positions } from "../ground/planting";
 import { bearingTo, cornersOf, distance, gap, meetsPath, middleOf, type Point } from "../ground/shape";
@@ -27,7 +28,7 @@ export type SourceShare = Share & {
   /** `stand 3` or `source 2`. */
   key: string;
   kind: "stand" | "source";
-  id: number;
+  id: Id;
   name: string;
   harm: Harm;
   way: Way;
@@ -59,8 +60,8 @@ type Emitter = {
   key: string;
   place: string;
   kind: "stand" | "source";
-  id: number;
-  lineId: number | null;
+  id: Id;
+  lineId: Id | null;
   name: string;
   harm: Harm;
   species: SceneStand["species"];
@@ -336,7 +337,7 @@ export function apartFrom(scene: Scene, stand: SceneStand, arrival: Arrival): { 
 }
 
 /** The arrival at every stand that bears seed. */
-export function arrivals(scene: Scene, ways: Ways = new Map()): Map<number, Arrival> {
+export function arrivals(scene: Scene, ways: Ways = new Map()): Map<Id, Arrival> {
   const air = airOver(scene);
   return new Map(scene.stands.filter(bearsSeed).map((stand) => [stand.id, arrivalAt(scene, stand, air, ways)]));
 }

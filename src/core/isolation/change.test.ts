@@ -15,36 +15,36 @@ describe("a change carried out on a plan", () => {
   test("a new sowing moves its windows and forgets what was seen and planted out of the old one", () => {
     const seen = { sown: "2027-05-01", plantedOut: "2027-05-20", firstFlower: "2027-07-01" };
     const plan = { ...of, stands: [stand(1, { sowing: seen }), ...of.stands.slice(1)] };
-    const moved = applied(plan, [{ kind: "resow", standId: 1, sown: "2027-06-01" }]).stands[0]!;
+    const moved = applied(plan, [{ kind: "resow", standId: "1", sown: "2027-06-01" }]).stands[0]!;
     expect(moved.sowing).toEqual({ sown: "2027-06-01", plantedOut: null, firstFlower: null });
     expect(moved.window).toEqual(flowering({ sown: "2027-06-01" }, moved.species, of.climate));
   });
 
   test("a move takes the bed, and stays where a bed is not there", () => {
-    expect(one({ kind: "move", standId: 1, bedId: 91 }).bed).toEqual(bed(91, -300));
-    expect(one({ kind: "move", standId: 1, bedId: 999 }).bed).toEqual(of.stands[0]!.bed);
+    expect(one({ kind: "move", standId: "1", bedId: "91" }).bed).toEqual(bed(91, -300));
+    expect(one({ kind: "move", standId: "1", bedId: "999" }).bed).toEqual(of.stands[0]!.bed);
   });
 
   test.each<[Change, object]>([
-    [{ kind: "thicken", standId: 1, plants: 44 }, { plants: 44 }],
+    [{ kind: "thicken", standId: "1", plants: 44 }, { plants: 44 }],
     [
-      { kind: "save-from", standId: 1, plants: 6 },
+      { kind: "save-from", standId: "1", plants: 6 },
       { saveFrom: 6, plants: 20 },
     ],
     [
-      { kind: "cover", standId: 1, cover: "bags" },
+      { kind: "cover", standId: "1", cover: "bags" },
       { flowers: "covered", cover: "bags", seedWanted: true },
     ],
     [
-      { kind: "hand", standId: 1 },
+      { kind: "hand", standId: "1" },
       { flowers: "hand", seedWanted: true },
     ],
     [
-      { kind: "remove", standId: 1, every: 3 },
+      { kind: "remove", standId: "1", every: 3 },
       { flowers: "removed", removeEvery: 3, seedWanted: false },
     ],
     [
-      { kind: "not-this-year", standId: 1 },
+      { kind: "not-this-year", standId: "1" },
       { flowers: "removed", removeEvery: null, seedWanted: false },
     ],
   ])("%j", (change, expected) => {
@@ -57,25 +57,25 @@ describe("a change carried out on a plan", () => {
   });
 
   test("a promise is the source's alone, and what is not there is left out", () => {
-    expect(planned({ kind: "agree", sourceId: 1 }).sources[0]!.agreed).toBe(true);
-    expect(planned({ kind: "agree", sourceId: 9 }, { kind: "hand", standId: 9 })).toEqual(of);
+    expect(planned({ kind: "agree", sourceId: "1" }).sources[0]!.agreed).toBe(true);
+    expect(planned({ kind: "agree", sourceId: "9" }, { kind: "hand", standId: "9" })).toEqual(of);
   });
 
   test("several are carried out in order", () => {
-    const both = one({ kind: "hand", standId: 1 }, { kind: "cover", standId: 1, cover: "cage" });
+    const both = one({ kind: "hand", standId: "1" }, { kind: "cover", standId: "1", cover: "cage" });
     expect(both).toMatchObject({ flowers: "covered", cover: "cage" });
   });
 
   test("flowers off every few days leave some pollen, a year off leaves none", () => {
     const from = (change: Change) =>
       arrivals(planned(change))
-        .get(1)!
+        .get("1")!
         .bySource.find((s) => s.key === "stand 2")?.likely ?? 0;
-    const often = from({ kind: "remove", standId: 2, every: 1 });
-    const seldom = from({ kind: "remove", standId: 2, every: 7 });
+    const often = from({ kind: "remove", standId: "2", every: 1 });
+    const seldom = from({ kind: "remove", standId: "2", every: 7 });
     expect(often).toBeGreaterThan(0);
     expect(seldom).toBeGreaterThan(often);
-    expect(from({ kind: "not-this-year", standId: 2 })).toBe(0);
+    expect(from({ kind: "not-this-year", standId: "2" })).toBe(0);
   });
 });
 
@@ -83,8 +83,8 @@ describe("a plan tried out", () => {
   test("without changes says what the engine says, of every stand once", () => {
     const tried = tryOut(of, [], new Map());
     const arrived = arrivals(of);
-    expect(tried.map((t) => t.id)).toEqual([1, 2, 3]);
-    expect(tried[0]!.share!.likely).toBe(arrived.get(1)!.likely);
+    expect(tried.map((t) => t.id)).toEqual(["1", "2", "3"]);
+    expect(tried[0]!.share!.likely).toBe(arrived.get("1")!.likely);
     expect(tried[0]!.share!.limit).toBe(0.01);
     // Hand-pollinated flowers of a cross are not asked about.
     expect(tried[2]!.share).toBeNull();
@@ -104,7 +104,7 @@ describe("a plan tried out", () => {
     const ways = new Map();
     const now = tryOut(of, [], ways);
     const known = ways.size;
-    const then = tryOut(of, [{ kind: "resow", standId: 1, sown: "2027-07-15" }], ways);
+    const then = tryOut(of, [{ kind: "resow", standId: "1", sown: "2027-07-15" }], ways);
     expect(ways.size).toBe(known);
     expect(then[0]!.window.start > now[0]!.window.start).toBe(true);
     expect(then[1]!.window).toEqual(now[1]!.window);

@@ -1,16 +1,17 @@
+import type { Id } from "../custody/id";
 import { type Cover, type Scene, type SceneStand, sownAnew } from "./scene";
 
 /** One thing a remedy changes, as data that a command can carry out. */
 export type Change =
-  | { kind: "resow"; standId: number; sown: string }
-  | { kind: "move"; standId: number; bedId: number }
-  | { kind: "thicken"; standId: number; plants: number }
-  | { kind: "save-from"; standId: number; plants: number }
-  | { kind: "cover"; standId: number; cover: Cover }
-  | { kind: "hand"; standId: number }
-  | { kind: "remove"; standId: number; every: number }
-  | { kind: "agree"; sourceId: number }
-  | { kind: "not-this-year"; standId: number };
+  | { kind: "resow"; standId: Id; sown: string }
+  | { kind: "move"; standId: Id; bedId: Id }
+  | { kind: "thicken"; standId: Id; plants: number }
+  | { kind: "save-from"; standId: Id; plants: number }
+  | { kind: "cover"; standId: Id; cover: Cover }
+  | { kind: "hand"; standId: Id }
+  | { kind: "remove"; standId: Id; every: number }
+  | { kind: "agree"; sourceId: Id }
+  | { kind: "not-this-year"; standId: Id };
 
 /** The scene with changes carried out; what they name and do not find is left out. */
 export function applied(scene: Scene, changes: Change[]): Scene {

@@ -8,7 +8,7 @@ import { remediesFor } from "./remedies";
 import type { Scene, SceneStand } from "./scene";
 
 const remediesOf = (of: Scene, id: number) => {
-  const one = of.stands.find((s) => s.id === id)!;
+  const one = of.stands.find((s) => s.id === String(id))!;
   return remediesFor(of, one, arrivalAt(of, one));
 };
 const near = (more: Partial<SceneStand> = {}, rival: Partial<SceneStand> = {}) =>
@@ -40,7 +40,7 @@ describe("ways out", () => {
         continue;
       }
       const next = applied(of, remedy.changes);
-      const then = next.stands.find((s) => s.id === 1)!;
+      const then = next.stands.find((s) => s.id === "1")!;
       const after = then.seedWanted ? arrivalAt(next, then, airOver(next)).likely : 0;
       expect(after, remedy.title).toBeCloseTo(remedy.after.likely, 12);
       expect(after, remedy.title).toBeLessThan(now);
@@ -66,7 +66,7 @@ describe("ways out", () => {
     expect(shift.cost.days).toBeLessThanOrEqual(onCurve);
     expect(shift.cost.days).toBeGreaterThan(onCurve - 3);
     const by = Math.sign(daysBetween(of.stands[0]!.sowing.sown, change.sown));
-    const less = applied(of, [{ kind: "resow", standId: 1, sown: addDays(change.sown, -by) }]);
+    const less = applied(of, [{ kind: "resow", standId: "1", sown: addDays(change.sown, -by) }]);
     expect(arrivalAt(less, less.stands[0]!).likely).toBeGreaterThan(of.stands[0]!.limit);
     const late = { ...of, today: "2027-09-20" };
     expect(remediesOf(late, 1).find((r) => r.key === "shift 1")).toMatchObject({ feasible: false, changes: [] });
@@ -88,8 +88,8 @@ describe("ways out", () => {
       const next = applied(plain, changes);
       return arrivalAt(next, next.stands[0]!).likely;
     };
-    const walk = { kind: "remove", standId: 2, every: 1 } as const;
-    const talk = { kind: "agree", sourceId: 1 } as const;
+    const walk = { kind: "remove", standId: "2", every: 1 } as const;
+    const talk = { kind: "agree", sourceId: "1" } as const;
     const limit = (left([walk, talk]) + Math.min(left([walk]), left([talk]))) / 2;
     const of = { ...plain, stands: plain.stands.map((s) => ({ ...s, limit })) };
     const found = remediesOf(of, 1);
@@ -140,7 +140,7 @@ describe("arranging a season", () => {
 
   test.each<[string, ArrangeTask]>([
     ["two stands side by side", task(near())],
-    ["three in a row", task(three, { step: 28, beds: [90], means: ["open", "cage"] })],
+    ["three in a row", task(three, { step: 28, beds: ["90"], means: ["open", "cage"] })],
     ["three without a spare bed", task(three, { step: 16, beds: [] })],
     ["no time to spare", task(three, { windows: three.stands.map(() => ({ from: "2027-05-01", to: "2027-05-01" })) })],
     ["open flowers only", task(near(), { means: ["open"], beds: [] })],

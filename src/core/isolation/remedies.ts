@@ -1,4 +1,5 @@
 import { addDays, dayInWords, dayNumber, daysBetween, overlapDays } from "../calendar/day";
+import type { Id } from "../custody/id";
 import { ripensBeforeFrost } from "../flowering/forecast";
 import { bedInWords } from "../ground/bedInWords";
 import { block } from "../ground/planting";
@@ -50,7 +51,7 @@ const A_YEAR = 365;
 
 type Draft = Omit<Remedy, "after" | "enough" | "curve"> & { curve?: Remedy["curve"] };
 /** The scene holds only what can cross with the stand; `taken` are the beds of all the others too. */
-type Task = { scene: Scene; stand: SceneStand; arrival: Arrival; ways: Ways; taken: Set<number> };
+type Task = { scene: Scene; stand: SceneStand; arrival: Arrival; ways: Ways; taken: Set<Id> };
 
 const bloom = (stand: SceneStand) => dayNumber(stand.window.end) - dayNumber(stand.window.start) + 1;
 

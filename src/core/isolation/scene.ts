@@ -1,4 +1,5 @@
 import type { Climate } from "../climate/climate";
+import type { Id } from "../custody/id";
 import type { Correction } from "../flowering/correction";
 import {
   type Flowering,
@@ -23,11 +24,11 @@ export type Harm = "none" | "bitter" | "hot" | "male-sterile" | "wild";
 export type SceneSpecies = FloweringFacts &
   CrossingFacts & { outcrossing: Range; vector: Vector; selfs: boolean; byHand: boolean };
 
-export type Bed = Plot & { id: number; name: string; outside: boolean };
+export type Bed = Plot & { id: Id; name: string; outside: boolean };
 
 export type SceneStand = {
-  id: number;
-  lineId: number;
+  id: Id;
+  lineId: Id;
   name: string;
   species: SceneSpecies;
   school: School;
@@ -56,7 +57,7 @@ export type SceneStand = {
 
 /** Pollen from beyond the garden: a neighbour's crop, a field, a wild stand. */
 export type SceneSource = {
-  id: number;
+  id: Id;
   name: string;
   kind: "neighbour" | "field" | "wild" | "ornamental";
   species: SceneSpecies;
@@ -70,7 +71,7 @@ export type SceneSource = {
   agreed: boolean;
 };
 
-export type Barrier = { id: number; name: string; path: Point[]; factor: number };
+export type Barrier = { id: Id; name: string; path: Point[]; factor: number };
 
 export type Scene = {
   stands: SceneStand[];

@@ -1,3 +1,4 @@
+import type { Id } from "../custody/id";
 import type { Flowering, Ripening } from "../flowering/forecast";
 import { ripensBeforeFrost } from "../flowering/forecast";
 import { arrivals, type Share, type Ways } from "./arrival";
@@ -7,9 +8,9 @@ import { isJudged, type Verdict, verdictOf } from "./verdict";
 
 /** A stand in a plan that is being tried: its windows, its odds of ripening, and what arrives at its flowers. */
 export type Tried = {
-  id: number;
+  id: Id;
   sown: string;
-  bedId: number;
+  bedId: Id;
   window: Flowering;
   ripening: Ripening;
   share: (Share & { level: Verdict["level"]; limit: number }) | null;

@@ -24,6 +24,7 @@ function window(start: string, long = 20): Flowering {
     ripe: addDays(start, 45),
     ripeEarliest: addDays(start, 35),
     ripeLatest: addDays(start, 60),
+    outFrom: null,
   };
 }
 const parent = (start: string, more: Partial<MeetParent> = {}): MeetParent => ({

@@ -177,7 +177,7 @@ describe("set rates", () => {
 
 const RIPE = { low: 40, high: 60 };
 const flower = (state: FlowerState, on: FlowerOnDay["on"], more: Partial<FlowerOnDay> = {}): FlowerOnDay => ({
-  id: 1,
+  id: "1",
   number: 1,
   state,
   on,
@@ -235,11 +235,11 @@ describe("steps", () => {
 
   test("flowers of one step go together, and the soonest impossible stands first", () => {
     const flowers = [
-      { ...flower("covered", { cover: "2027-07-08" }), id: 1 },
-      { ...flower("covered", { cover: "2027-07-08" }), id: 2 },
-      { ...flower("pollinated", { cover: "2027-07-01", pollinate: "2027-07-02" }), id: 3 },
+      { ...flower("covered", { cover: "2027-07-08" }), id: "1" },
+      { ...flower("covered", { cover: "2027-07-08" }), id: "2" },
+      { ...flower("pollinated", { cover: "2027-07-01", pollinate: "2027-07-02" }), id: "3" },
     ];
-    expect(dueSteps(DAWN, flowers, "2027-07-09", RIPE, marks).map((s) => s.flowerIds)).toEqual([[1, 2], [3]]);
+    expect(dueSteps(DAWN, flowers, "2027-07-09", RIPE, marks).map((s) => s.flowerIds)).toEqual([["1", "2"], ["3"]]);
   });
 
   test("what can't be recorded yet, or any more, is told why", () => {

@@ -1,12 +1,13 @@
 import { addDays, type Day, daysBetween, overlapDays, type Span, sharedSpan } from "../calendar/day";
 import type { SunMarks } from "../climate/sun";
+import type { Id } from "../custody/id";
 import type { Range } from "../flowering/forecast";
 import type { Protocol, ProtocolStep, StepAction } from "./protocol";
 import { type FlowerState, UNDER_WAY } from "./tally";
 
 /** What is known of a flower: the day of each step that was done, and the moment where one was kept. */
 export type FlowerOnDay = {
-  id: number;
+  id: Id;
   number: number;
   state: FlowerState;
   on: Partial<Record<StepAction, Day>>;
@@ -96,7 +97,7 @@ export function dueOf(protocol: Protocol, flower: FlowerOnDay, day: Day, ripeDay
   return null;
 }
 
-export type DueStep = Due & { flowerIds: number[] };
+export type DueStep = Due & { flowerIds: Id[] };
 
 /** The steps that a cross's flowers are due for on a day, one for each action, last chance first. */
 export function dueSteps(

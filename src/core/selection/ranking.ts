@@ -1,9 +1,10 @@
 import { mean, sampleStandardDeviation } from "simple-statistics";
+import type { Id } from "../custody/id";
 
 export type Wanted = "high" | "low" | "target" | "category" | "yes" | "no";
 
 export type Yardstick = {
-  id: number;
+  id: Id;
   wanted: Wanted;
   target: number | null;
   targetWord: string | null;
@@ -11,7 +12,7 @@ export type Yardstick = {
 };
 
 export type ScoreValue = { number: number | null; word: string | null };
-export type ScoredPlant = { id: number; scores: Record<number, ScoreValue | undefined> };
+export type ScoredPlant = { id: Id; scores: Record<Id, ScoreValue | undefined> };
 
 /** Goodness of one value before scaling: larger is nearer to what is wanted. */
 function goodness(yardstick: Yardstick, { number, word }: ScoreValue): number {
@@ -28,7 +29,7 @@ function goodness(yardstick: Yardstick, { number, word }: ScoreValue): number {
   }
 }
 
-export type Ranked = { id: number; index: number; scored: number; rank: number };
+export type Ranked = { id: Id; index: number; scored: number; rank: number };
 
 /**
  * Plants ranked by weighted score.

@@ -3,7 +3,7 @@ import { rankPlants, summarise, type Yardstick } from "./ranking";
 import { removal } from "./roguing";
 
 const yardstick = (id: number, wanted: Yardstick["wanted"], more: Partial<Yardstick> = {}): Yardstick => ({
-  id,
+  id: String(id),
   wanted,
   target: null,
   targetWord: null,
@@ -11,7 +11,7 @@ const yardstick = (id: number, wanted: Yardstick["wanted"], more: Partial<Yardst
   ...more,
 });
 const plant = (id: number, scores: Record<number, number | string>) => ({
-  id,
+  id: String(id),
   scores: Object.fromEntries(
     Object.entries(scores).map(([key, v]) => [
       key,
@@ -20,7 +20,7 @@ const plant = (id: number, scores: Record<number, number | string>) => ({
   ),
 });
 const order = (plants: ReturnType<typeof plant>[], yardsticks: Yardstick[]) =>
-  rankPlants(plants, yardsticks).map((r) => r.id);
+  rankPlants(plants, yardsticks).map((r) => Number(r.id));
 
 describe("ranking", () => {
   test.each<[string, Yardstick, (number | string)[], number[]]>([
@@ -41,7 +41,7 @@ describe("ranking", () => {
   test("worked example: two yardsticks of weight 2 and 1, standardised by hand", () => {
     const plants = [plant(1, { 1: 1, 2: 30 }), plant(2, { 1: 2, 2: 20 }), plant(3, { 1: 3, 2: 10 })];
     const ranked = rankPlants(plants, [yardstick(1, "high", { weight: 2 }), yardstick(2, "high")]);
-    expect(ranked.map((r) => [r.id, Number(r.index.toFixed(6))])).toEqual([
+    expect(ranked.map((r) => [Number(r.id), Number(r.index.toFixed(6))])).toEqual([
       [3, 0.333333],
       [2, 0],
       [1, -0.333333],

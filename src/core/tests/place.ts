@@ -67,7 +67,7 @@ export const SPECIES: SceneSpecies = {
 };
 
 export const bed = (id: number, x: number, more: Partial<Bed> = {}): Bed => ({
-  id,
+  id: String(id),
   name: `bed ${id}`,
   x,
   y: 0,
@@ -79,12 +79,13 @@ export const bed = (id: number, x: number, more: Partial<Bed> = {}): Bed => ({
 });
 
 /** A stand of a line of its own in a bed of its own, 40 m from the next. */
+/** Ids of these places are small numbers as text. */
 export function stand(id: number, more: Partial<SceneStand> = {}): SceneStand {
   const sowing = more.sowing ?? { sown: "2027-05-01" };
   const species = more.species ?? SPECIES;
   return {
-    id,
-    lineId: id,
+    id: String(id),
+    lineId: String(id),
     name: `line ${id}`,
     species,
     school: "keep-pure",
@@ -109,7 +110,7 @@ export function stand(id: number, more: Partial<SceneStand> = {}): SceneStand {
 
 export function source(id: number, x: number, more: Partial<SceneSource> = {}): SceneSource {
   return {
-    id,
+    id: String(id),
     name: `source ${id}`,
     kind: "neighbour",
     species: SPECIES,
@@ -124,7 +125,7 @@ export function source(id: number, x: number, more: Partial<SceneSource> = {}): 
 }
 
 export const hedge = (x: number, factor = 0.3): Barrier => ({
-  id: x,
+  id: String(x),
   name: `hedge ${x}`,
   factor,
   path: [

@@ -1,38 +1,27 @@
+import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
+import type { CandidateKept } from "./candidate";
 
-export type Role = "mother" | "father";
+export type Role = CandidateKept["role"];
 export type Owner = "cross" | "flower" | "lot";
 
 /** One who may have been a parent: a stand or a plant of it, or a stranger; and the share that is thought its own. */
-export type Candidate = {
-  role: Role;
-  standId: number | null;
-  plantId: number | null;
-  share: number;
-};
+export type Candidate = Pick<CandidateKept, "role" | "standId" | "plantId" | "share">;
 
-export type CandidateRow = Candidate & {
-  id: number;
-  crossId: number | null;
-  flowerId: number | null;
-  lotId: number | null;
-  code: string | null;
-  name: string | null;
-  number: number | null;
-};
+export type CandidateRow = CandidateKept & { code: string | null; name: string | null; number: number | null };
 
 const SELECT = `SELECT c.*, s.code, l.name, p.number FROM candidate c
   LEFT JOIN stand s ON s.id = c.standId LEFT JOIN line l ON l.id = s.lineId LEFT JOIN plant p ON p.id = c.plantId`;
 
 /** Who may have been a parent of a cross, a flower or a lot, the likeliest first. */
-export function candidatesOf(db: Db, owner: Owner, id: number): CandidateRow[] {
+export function candidatesOf(db: Db, owner: Owner, id: Id): CandidateRow[] {
   return db
     .prepare(`${SELECT} WHERE c.${owner}Id = ? ORDER BY c.role DESC, c.share DESC, c.id`)
     .all(id) as CandidateRow[];
 }
 
 /** The candidates of all flowers of a cross. */
-export function candidatesOfFlowers(db: Db, crossId: number): CandidateRow[] {
+export function candidatesOfFlowers(db: Db, crossId: Id): CandidateRow[] {
   return db
     .prepare(
       `${SELECT} WHERE c.flowerId IN (SELECT id FROM flower WHERE crossId = ?) ORDER BY c.flowerId, c.share DESC, c.id`,

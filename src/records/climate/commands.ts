@@ -1,46 +1,50 @@
 import { CsvError, parse } from "csv-parse/sync";
 import Joi from "joi";
-import { dayInWords, dayNumber, dayOf, isDay } from "@/core/calendar/day";
-import { refuse } from "@/db/journal";
-import type { Db } from "@/db/open";
+import { type Day, dayInWords, dayNumber, dayOf, isDay } from "@/core/calendar/day";
+import { refuse } from "@/db/ops";
 import { command } from "../command";
-import { normals } from "./queries";
+import { normal } from "../normal/normal";
+import { reading } from "../reading/reading";
+import { type Field, given, seen } from "../record";
+import { monthsKept, type Reading, readingsKept } from "./queries";
 
 const MONTHS = Array.from({ length: 12 }, (_, i) => i + 1);
-const monthField = (name: string, words: string) =>
-  Object.fromEntries(
-    MONTHS.map((month) => [
-      `${name}${month}`,
-      Joi.number().min(-60).max(50).required().label(`Month ${month}, ${words}`),
-    ]),
-  );
+type MonthKey = `${"min" | "max"}${number}`;
 
-/** Keys min1 … min12 and max1 … max12, January first. */
-type SetNormals = Record<string, number>;
+const monthFields = Object.fromEntries(
+  MONTHS.flatMap((month) => [
+    [`min${month}`, normal.columns.min.as(`Month ${month}, lowest`)],
+    [`max${month}`, normal.columns.max.as(`Month ${month}, highest`)],
+  ]),
+) as Record<MonthKey, Field<number>>;
 
-const setNormals = command<SetNormals>({
-  name: "climate.normals",
-  schema: Joi.object<SetNormals>({ ...monthField("min", "lowest"), ...monthField("max", "highest") }),
-  run({ db, write }, input) {
-    const known = normals(db);
+const setNormals = command(
+  "climate.normals",
+  /** The newest version of the twelve that was seen; none where none was kept. */
+  { version: seen().optional(), ...monthFields },
+  ({ db, write }, { version, ...input }) => {
+    const typed = input as unknown as Record<MonthKey, number>;
+    const kept = monthsKept(db);
     for (const month of MONTHS) {
-      const row = { min: input[`min${month}`]!, max: input[`max${month}`]! };
+      const row = { min: typed[`min${month}`]!, max: typed[`max${month}`]! };
       if (row.min > row.max) refuse(`max${month}`, `The mean highest can't be below the mean lowest, ${row.min} °C.`);
-      if (known) write.update("normal", month, row);
-      else write.insert("normal", { id: month, ...row });
+      const id = String(month).padStart(2, "0");
+      if (kept.has(id)) write.update(normal, id, row, version);
+      else write.insert(normal, { id, ...row });
     }
     return { message: "Monthly normals kept" };
   },
-});
+);
 
 const MOST_READINGS = 12_000;
-
-type Read = { id: number; min: number; max: number };
 
 /** A number as a station writes it, comma or point. */
 const number = (text: string | undefined) => (text?.trim() ? Number(text.trim().replace(",", ".")) : Number.NaN);
 
-function rowsOf(text: string): string[][] {
+type Line = { record: string[]; info: { lines: number } };
+
+/** The file's lines that say something, each with the number it stands on. */
+function rowsOf(text: string): Line[] {
   const first = text.slice(0, text.indexOf("\n") + 1 || undefined);
   const delimiter = first.includes(";") ? ";" : first.includes("\t") ? "\t" : ",";
   try {
@@ -50,16 +54,17 @@ function rowsOf(text: string): string[][] {
       skip_empty_lines: true,
       relax_column_count: true,
       to: MOST_READINGS + 2,
-    });
+      info: true,
+    }) as unknown as Line[];
   } catch (error) {
     if (error instanceof CsvError) return refuse("text", `The file can't be read as CSV: ${error.message}`);
     throw error;
   }
 }
 
-function readingsOf(text: string): Read[] {
+function readingsOf(text: string): Reading[] {
   const [head, ...rows] = rowsOf(text);
-  const names = (head ?? []).map((name) => name.trim().toLowerCase());
+  const names = (head?.record ?? []).map((name) => name.trim().toLowerCase());
   const columns = ["date", "min", "max"].map((name) => names.indexOf(name)) as [number, number, number];
   if (columns.some((at) => at < 0))
     refuse(
@@ -72,9 +77,8 @@ function readingsOf(text: string): Read[] {
       "text",
       `At most ${MOST_READINGS.toLocaleString("en-GB")} days at once; this file holds more. Split it by years.`,
     );
-  const seen = new Map<number, number>();
-  return rows.map((row, i) => {
-    const line = i + 2;
+  const lines = new Map<Day, number>();
+  return rows.map(({ record: row, info: { lines: line } }) => {
     const [date, min, max] = columns.map((at) => row[at]) as [
       string | undefined,
       string | undefined,
@@ -90,25 +94,24 @@ function readingsOf(text: string): Read[] {
       if (!(value >= -60 && value <= 50))
         refuse("text", `Line ${line}: ${name} must be a temperature in °C, −60 to 50. Nothing was taken in.`);
     if (low > high) refuse("text", `Line ${line}: min ${low} lies above max ${high}. Nothing was taken in.`);
-    const id = dayNumber(day);
-    const before = seen.get(id);
+    const before = lines.get(day);
     if (before) refuse("text", `Line ${line}: ${day} stands on line ${before} already. Nothing was taken in.`);
-    seen.set(id, line);
-    return { id, min: low, max: high };
+    lines.set(day, line);
+    return { id: day, min: low, max: high };
   });
 }
 
 /** Days missing between the first and the last reading, as stretches. */
-function gapsIn(ids: number[]): { from: number; days: number }[] {
-  const sorted = [...ids].sort((a, b) => a - b);
+function gapsIn(days: Day[]): { from: number; days: number }[] {
+  const sorted = days.map(dayNumber).sort((a, b) => a - b);
   return sorted.flatMap((id, i) => {
     const days = i === 0 ? 0 : id - sorted[i - 1]! - 1;
     return days > 0 ? [{ from: sorted[i - 1]! + 1, days }] : [];
   });
 }
 
-function gapWarning(ids: number[]): string[] {
-  const gaps = gapsIn(ids);
+function gapWarning(read: Day[]): string[] {
+  const gaps = gapsIn(read);
   if (gaps.length === 0) return [];
   const longest = gaps.reduce((a, b) => (b.days > a.days ? b : a));
   const missing = gaps.reduce((sum, gap) => sum + gap.days, 0);
@@ -117,36 +120,27 @@ function gapWarning(ids: number[]): string[] {
   ];
 }
 
-type ImportReadings = { text: string };
-
-const existing = (db: Db) =>
-  new Map((db.prepare("SELECT id, min, max FROM reading").all() as Read[]).map((r) => [r.id, r] as const));
-
 /** Takes in a CSV file of daily readings, all or nothing; a day that is there already takes the file's figures. */
-const importReadings = command<ImportReadings>({
-  name: "climate.import",
-  schema: Joi.object<ImportReadings>({
-    text: Joi.string().max(1_000_000).required().label("File").messages({
+const importReadings = command(
+  "climate.import",
+  {
+    text: given<string>("File", Joi.string().max(1_000_000)).saying({
       "string.max": "The file is larger than a megabyte. Split it by years.",
     }),
-  }),
-  run({ db, write }, { text }) {
-    const readings = readingsOf(text);
-    const known = existing(db);
-    let fresh = 0;
-    for (const { id, min, max } of readings) {
-      if (known.has(id)) write.update("reading", id, { min, max });
-      else {
-        write.insert("reading", { id, min, max });
-        fresh++;
-      }
+  },
+  ({ db, write }, { text }) => {
+    const read = readingsOf(text);
+    const kept = new Set(readingsKept(db).map(({ id }) => id));
+    for (const { id, min, max } of read) {
+      if (kept.has(id)) write.update(reading, id, { min, max });
+      else write.insert(reading, { id, min, max });
     }
-    const replaced = readings.length - fresh;
+    const replaced = read.filter(({ id }) => kept.has(id)).length;
     return {
-      message: `${readings.length} days of readings taken in${replaced ? `, ${replaced} of them over earlier ones` : ""}`,
-      warnings: gapWarning(readings.map((r) => r.id)),
+      message: `${read.length} days of readings taken in${replaced ? `, ${replaced} of them over earlier ones` : ""}`,
+      warnings: gapWarning(read.map((r) => r.id)),
     };
   },
-});
+);
 
-export const climateCommands = [setNormals, importReadings];
+export const climateCommands = [setNormals, importReadings] as const;

@@ -3,8 +3,10 @@ import { type Climate, hoursOfYear } from "@/core/climate/climate";
 import { type Frosts, frostsByNormals, frostsByReadings, STATED_SPREAD } from "@/core/climate/frost";
 import { simulatedStation, type WeatherStation } from "@/core/climate/station";
 import { dailyNormals, type Normals, type Temperature } from "@/core/climate/temperature";
+import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
-import { asOfDay, type Garden, garden } from "../garden/queries";
+import type { Garden } from "../garden/garden";
+import { garden } from "../garden/queries";
 
 /** The monthly normals that the grower gave; null until they did. */
 export function normals(db: Db): Normals | null {
@@ -12,16 +14,33 @@ export function normals(db: Db): Normals | null {
   return rows.length === 12 ? { min: rows.map((r) => r.min), max: rows.map((r) => r.max) } : null;
 }
 
+/** The months of which normals are kept. */
+export function monthsKept(db: Db): Set<string> {
+  return new Set(db.prepare("SELECT id FROM normal").pluck().all() as string[]);
+}
+
+/** The version of the normal that was written last; null without any. */
+export function normalsVersion(db: Db): Id | null {
+  return db
+    .prepare("SELECT n.version FROM normal n LEFT JOIN op o ON o.id = n.version ORDER BY o.clock DESC LIMIT 1")
+    .pluck()
+    .get() as Id | null;
+}
+
+export type Reading = Temperature & { id: Day };
+
+/** Every reading of the grower's own. */
+export const readingsKept = (db: Db): Reading[] => db.prepare("SELECT id, min, max FROM reading").all() as Reading[];
+
 export type ReadingStretch = { count: number; from: Day | null; to: Day | null };
 
 export function readingStretch(db: Db): ReadingStretch {
   const row = db.prepare("SELECT count(*) count, min(id) low, max(id) high FROM reading").get() as {
     count: number;
-    low: number | null;
-    high: number | null;
+    low: Day | null;
+    high: Day | null;
   };
-  const day = (number: number | null) => (number === null ? null : addDays("1970-01-01", number));
-  return { count: row.count, from: day(row.low), to: day(row.high) };
+  return { count: row.count, from: row.low, to: row.high };
 }
 
 /** The days over which a simulated station is asked: all that a garden's records may look back on. */
@@ -56,24 +75,16 @@ function frostsOf(
 const kept = new WeakMap<Db, { key: string; climate: Climate }>();
 
 /** What is known of the garden's climate: normals, the grower's readings, the station's readings and forecast, frosts. */
-export function climateOf(db: Db): Climate {
+export function climateOf(db: Db, today: Day): Climate {
   const place = garden(db);
-  const today = asOfDay(place);
   const known = normals(db);
-  const stamp = db
-    .prepare("SELECT count(*), total(id), total(version), total(min), total(max) FROM reading")
-    .raw()
-    .get();
+  const stamp = db.prepare("SELECT count(*), max(id), max(version), total(min), total(max) FROM reading").raw().get();
   const { latitude, longitude, lastFrost, firstFrost, station } = place;
   const key = JSON.stringify([latitude, longitude, lastFrost, firstFrost, station, today, known, stamp]);
   const before = kept.get(db);
   if (before?.key === key) return before.climate;
   const daily = known ? dailyNormals(known) : [];
-  const own = new Map(
-    (db.prepare("SELECT id, min, max FROM reading").all() as (Temperature & { id: number })[]).map(
-      ({ id, min, max }) => [id, { min, max }],
-    ),
-  );
+  const own = new Map(readingsKept(db).map(({ id, min, max }) => [dayNumber(id), { min, max }]));
   const measured = new Map<number, Temperature>();
   const device = stationOf(place, daily);
   if (device) {

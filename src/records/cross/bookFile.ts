@@ -1,7 +1,8 @@
 import { parse } from "csv-parse/sync";
 import { stringify } from "csv-stringify/sync";
-import { refuse } from "@/db/journal";
+import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
+import { refuse } from "@/db/ops";
 import { crossPedigrees } from "../line/pedigree";
 
 /** The columns of the cross book's file: a line for each flower, or one for a cross without any. */
@@ -56,9 +57,9 @@ export function bookRows(db: Db, season: number | null): Row[] {
        LEFT JOIN plant mp ON mp.id = x.motherPlantId LEFT JOIN plant fp ON fp.id = x.fatherPlantId
        LEFT JOIN flower w ON w.crossId = x.id LEFT JOIN plant wp ON wp.id = w.plantId LEFT JOIN lot k ON k.id = w.lotId
        WHERE :season IS NULL OR x.season = :season
-       ORDER BY x.season, x.id, w.number`,
+       ORDER BY x.season, x.code, w.number`,
     )
-    .all({ season }) as (Row & { lineId: number; motherLineId: number; fatherLineId: number })[];
+    .all({ season }) as (Row & { lineId: Id; motherLineId: Id; fatherLineId: Id })[];
   return rows.map(({ lineId, motherLineId, fatherLineId, ...row }) => ({
     ...row,
     pedigree: pedigreeOf({ lineId, motherLineId, fatherLineId }),

@@ -1,129 +1,101 @@
 import Joi from "joi";
+import type { Id } from "@/core/custody/id";
+import { groupBy } from "@/core/lists/groupBy";
 import { readPedigree } from "@/core/pedigree/notation";
-import { STAGES } from "@/core/pollination/protocol";
-import { FAULTS, FLOWER_STATES, type FlowerState } from "@/core/pollination/tally";
-import { Refusal, type Row } from "@/db/journal";
-import { type Context, command, type Done } from "../command";
-import { count, day, MESSAGES } from "../fields";
+import type { FlowerState } from "@/core/pollination/tally";
+import { Refusal } from "@/db/ops";
+import { type Context, command } from "../command";
+import { type Flower, flower as flowerRecord } from "../flower/flower";
+import { flowersOfCross } from "../flower/queries";
+import { DAYS, flowerRule } from "../flower/rules";
 import { plantsOfStand } from "../plant/queries";
+import { count, type Fields, given, type Patch, type Told, text as textField, whole, yesNo } from "../record";
+import { check, schemaOf } from "../schema";
 import { type Forecaster, forecaster } from "../stand/forecast";
-import type { StandRow } from "../stand/queries";
+import { allStands, type StandRow } from "../stand/queries";
 import { type BookLine, readBook } from "./bookFile";
+import { cross as crossRecord } from "./cross";
 import { planOne, usualPlan } from "./plan";
-import { type CrossRow, crossById, type Flower, flowersOfCross } from "./queries";
+import { type CrossRow, crossByCode, crossById } from "./queries";
 
-/** What a line may say of a flower, checked by itself. */
-const flowerSchema = Joi.object({
-  flower: count("flower", 100_000).required(),
-  onPlant: count("onPlant", 100_000),
-  covered: day("covered"),
-  gathered: day("gathered"),
-  pollinated: day("pollinated"),
-  at: Joi.string()
-    .pattern(/^([01]\d|2[0-3]):[0-5]\d$/)
-    .label("at"),
-  passes: Joi.number().integer().min(0).max(100).label("passes"),
-  lastPass: day("lastPass"),
-  males: count("males", 1000),
-  bud: Joi.string()
-    .valid(...STAGES)
-    .label("bud"),
-  uncovered: day("uncovered"),
-  checked: day("checked"),
-  state: Joi.string()
-    .valid(...FLOWER_STATES)
-    .required()
-    .label("state"),
-  fault: Joi.string()
-    .valid(...FAULTS)
-    .label("fault"),
-  lostWhy: Joi.string().max(200).label("lostWhy"),
-  lot: Joi.string().label("lot"),
-  flowerNote: Joi.string().max(500).label("flowerNote"),
-});
-const FLOWER_CELLS = Object.keys(flowerSchema.describe().keys as object);
+const { columns } = flowerRecord;
 
-const crossSchema = Joi.object({
-  season: Joi.number().integer(),
-  kind: Joi.string(),
-  method: Joi.string(),
-  mother: Joi.string(),
-  motherPlant: count("motherPlant", 100_000),
-  father: Joi.string(),
-  fatherPlant: count("fatherPlant", 100_000),
-  pedigree: Joi.string().max(2000),
-  fruitsWanted: count("fruitsWanted", 10_000),
-  note: Joi.string().max(4000),
-}).unknown(false);
-const CROSS_CELLS = Object.keys(crossSchema.describe().keys as object);
+/** What a line may say of a flower, by the file's names for it; the record's own rules hold for the whole. */
+const FLOWER = {
+  flower: columns.number.as("flower"),
+  onPlant: count("onPlant", 100_000).optional(),
+  covered: columns.coveredOn.as("covered").optional(),
+  gathered: columns.gatheredOn.as("gathered"),
+  pollinated: columns.pollinatedOn.as("pollinated"),
+  at: columns.pollinatedAt.as("at"),
+  passes: columns.passes.as("passes").optional(),
+  lastPass: columns.lastPass.as("lastPass"),
+  males: columns.males.as("males"),
+  bud: columns.bud.as("bud"),
+  uncovered: columns.uncoveredOn.as("uncovered"),
+  checked: columns.checkedOn.as("checked"),
+  state: columns.state.as("state"),
+  fault: columns.fault.as("fault"),
+  lostWhy: columns.lostWhy.as("lostWhy"),
+  lot: textField("lot"),
+  flowerNote: columns.note.as("flowerNote"),
+};
 
-type Cells = Record<string, string | number | undefined>;
+const CROSS = {
+  season: whole("season", 1900, 2200).optional(),
+  kind: textField("kind", 20).optional(),
+  method: crossRecord.columns.method.as("method"),
+  mother: textField("mother", 120).optional(),
+  motherPlant: count("motherPlant", 100_000).optional(),
+  father: textField("father", 120).optional(),
+  fatherPlant: count("fatherPlant", 100_000).optional(),
+  pedigree: textField("pedigree", 2000).optional(),
+  fruitsWanted: crossRecord.columns.fruitsWanted.as("fruitsWanted").optional(),
+  note: crossRecord.columns.note.as("note").kept(),
+};
+const SCHEMAS = { flower: schemaOf(FLOWER), cross: schemaOf(CROSS) };
+
 type Trouble = { line: number; message: string };
 
 /** Thrown for one line; the whole is read before anything is said, so that all faults show at once. */
 class LineTrouble extends Error {}
 
-function checked(schema: Joi.ObjectSchema, cells: Cells): Cells {
-  const { value, error } = schema.validate(cells, { messages: MESSAGES, errors: { wrap: { label: false } } });
-  if (error) throw new LineTrouble(error.message);
-  return value as Cells;
-}
+type Cells<F extends Fields> = Told<F>;
 
-const pick = (cells: Cells, names: string[]) =>
-  Object.fromEntries(names.filter((n) => n in cells).map((n) => [n, cells[n]]));
+/** The cells of one kind in a line, checked and typed. */
+function cellsOf<F extends Fields>(fields: F, schema: Joi.ObjectSchema, cells: Record<string, string>): Cells<F> {
+  const own = Object.fromEntries(Object.entries(cells).filter(([name]) => Object.hasOwn(fields, name)));
+  const checked = check(fields, schema, own);
+  if (!checked.ok) throw new LineTrouble(Object.values(checked.fields)[0]!);
+  return checked.value as Cells<F>;
+}
 
 /** States that a file may not make: seed lots are made where their seed is counted. */
 const MADE_ELSEWHERE: ReadonlySet<FlowerState> = new Set(["harvested"]);
 
-/** The days a state must know of, in the order in which they pass. */
-const NEEDS: Record<FlowerState, string[]> = {
-  covered: ["covered"],
-  gathered: ["covered", "gathered"],
-  pollinated: ["covered", "pollinated"],
-  uncovered: ["covered", "pollinated", "uncovered"],
-  set: ["covered", "pollinated", "checked"],
-  harvested: ["covered", "pollinated", "checked"],
-  failed: ["covered", "pollinated", "checked"],
-  lost: ["covered"],
-  unusable: ["covered"],
-};
-
-/** A flower's columns from a line's cells, its days in order and its state borne out by them. */
-function flowerRow(cells: Cells, today: string, plants: Map<number, number>): Row {
-  const state = cells.state as FlowerState;
-  for (const name of NEEDS[state])
-    if (!cells[name]) throw new LineTrouble(`a flower that is ${state} needs the day “${name}”`);
-  const order = ["covered", "gathered", "pollinated", "lastPass", "uncovered", "checked"];
-  const days = order.filter((name) => cells[name]).map((name) => ({ name, day: String(cells[name]) }));
-  for (const [i, { name, day: on }] of days.entries()) {
-    if (on > today) throw new LineTrouble(`“${name}” is still to come`);
-    const before = days[i - 1];
-    if (before && on < before.day) throw new LineTrouble(`“${name}” lies before “${before.name}”`);
-  }
-  if (state === "unusable" && !cells.fault) throw new LineTrouble("an unusable flower needs its “fault”");
-  if ((state === "lost") !== (cells.lostWhy !== undefined))
-    throw new LineTrouble("“lostWhy” goes with the state lost, and only with it");
-  const plantId = cells.onPlant === undefined ? null : plants.get(Number(cells.onPlant));
-  if (plantId === undefined) throw new LineTrouble(`plant ${cells.onPlant} does not stand with the mother`);
-  const text = (name: string) => (cells[name] as string | undefined) ?? null;
-  const pollinatedOn = text("pollinated");
+/** A flower's columns from a line's cells. */
+function flowerRow(cells: Cells<typeof FLOWER>, plants: Map<number, Id>) {
+  const { covered, pollinated, onPlant } = cells;
+  if (!covered) throw new LineTrouble(`a flower that is ${cells.state} needs the day “${DAYS.coveredOn}”`);
+  const plantId = onPlant === null ? null : plants.get(onPlant);
+  if (plantId === undefined) throw new LineTrouble(`plant ${onPlant} does not stand with the mother`);
   return {
-    number: cells.flower as number,
-    state,
+    number: cells.flower,
+    state: cells.state,
     plantId,
-    coveredOn: text("covered"),
-    gatheredOn: text("gathered"),
-    pollinatedOn,
-    pollinatedAt: text("at"),
-    passes: Number(cells.passes ?? (pollinatedOn ? 1 : 0)),
-    lastPass: text("lastPass") ?? pollinatedOn,
-    males: (cells.males as number | undefined) ?? null,
-    bud: text("bud"),
-    uncoveredOn: text("uncovered"),
-    checkedOn: text("checked"),
-    fault: text("fault"),
-    lostWhy: text("lostWhy"),
-    note: text("flowerNote") ?? "",
+    coveredOn: covered,
+    gatheredOn: cells.gathered,
+    pollinatedOn: pollinated,
+    pollinatedAt: cells.at,
+    passes: cells.passes ?? (pollinated ? 1 : 0),
+    lastPass: cells.lastPass ?? pollinated,
+    males: cells.males,
+    bud: cells.bud,
+    uncoveredOn: cells.uncovered,
+    checkedOn: cells.checked,
+    fault: cells.fault,
+    lostWhy: cells.lostWhy,
+    note: cells.flowerNote,
   };
 }
 
@@ -132,33 +104,29 @@ class Intake {
   readonly changes: string[] = [];
   readonly troubles: Trouble[] = [];
   private readonly sky: Forecaster;
-  private readonly made = new Map<string, number>();
-  private readonly known = new Map<
-    number,
-    { cross: CrossRow; flowers: Map<number, Flower>; plants: Map<number, number> }
-  >();
+  private readonly made = new Map<string, Id>();
+  private readonly known = new Map<Id, { cross: CrossRow; flowers: Map<number, Flower>; plants: Map<number, Id> }>();
 
   constructor(
     private readonly context: Context,
     private readonly stands: Map<string, StandRow>,
     private readonly lines: Map<string, StandRow[]>,
   ) {
-    this.sky = forecaster(context.db);
+    this.sky = forecaster(context.db, context.today);
   }
 
   take({ line, cells }: BookLine): void {
     try {
-      const own = checked(crossSchema, pick(cells, CROSS_CELLS));
+      const own = cellsOf(CROSS, SCHEMAS.cross, cells);
       const crossId = this.crossOf(cells.cross, own);
       if (cells.flower !== undefined || cells.state !== undefined) this.flower(crossId, cells);
     } catch (failure) {
-      if (failure instanceof LineTrouble) this.troubles.push({ line, message: failure.message });
-      else if (failure instanceof Refusal) this.troubles.push({ line, message: failure.message });
-      else throw failure;
+      if (!(failure instanceof LineTrouble || failure instanceof Refusal)) throw failure;
+      this.troubles.push({ line, message: failure.message });
     }
   }
 
-  private memo(crossId: number) {
+  private memo(crossId: Id) {
     const { db } = this.context;
     const known = this.known.get(crossId);
     if (known) return known;
@@ -173,12 +141,10 @@ class Intake {
   }
 
   /** The cross a line belongs to: one of the book by its code, or a new one under any other name. */
-  private crossOf(label: string | undefined, own: Cells): number {
+  private crossOf(label: string | undefined, own: Cells<typeof CROSS>): Id {
     const { db } = this.context;
     if (label && /^X\d{2}-/i.test(label)) {
-      const found = db.prepare("SELECT id FROM cross WHERE code = ?").pluck().get(label.toUpperCase()) as
-        | number
-        | undefined;
+      const found = crossByCode(db, label.toUpperCase())?.id;
       if (!found)
         throw new LineTrouble(
           `there is no cross ${label}; leave its code out, or name it otherwise, to make a new one`,
@@ -194,9 +160,9 @@ class Intake {
     return made;
   }
 
-  private changeCross(crossId: number, own: Cells): void {
+  private changeCross(crossId: Id, own: Cells<typeof CROSS>): void {
     const { cross } = this.memo(crossId);
-    const fixed: [string, unknown][] = [
+    const fixed: [keyof typeof CROSS, unknown][] = [
       ["mother", cross.motherCode],
       ["father", cross.fatherCode],
       ["season", cross.season],
@@ -206,19 +172,18 @@ class Intake {
       ["method", cross.method],
     ];
     for (const [name, value] of fixed)
-      if (own[name] !== undefined && own[name] !== value)
+      if (own[name] !== null && own[name] !== value)
         throw new LineTrouble(`“${name}” of ${cross.code} is ${value ?? "empty"}; a file can't change it`);
-    const patch: Row = {};
+    const patch: Patch<typeof crossRecord> = {};
     if (own.note !== undefined && own.note !== cross.note) patch.note = own.note;
-    if (own.fruitsWanted !== undefined && own.fruitsWanted !== cross.fruitsWanted)
-      patch.fruitsWanted = own.fruitsWanted;
+    if (own.fruitsWanted !== null && own.fruitsWanted !== cross.fruitsWanted) patch.fruitsWanted = own.fruitsWanted;
     if (Object.keys(patch).length === 0) return;
-    this.context.write.update("cross", crossId, patch);
+    this.context.write.update(crossRecord, crossId, patch);
     this.changes.push(`${cross.code}: ${Object.keys(patch).join(" and ")} changed`);
     this.known.delete(crossId);
   }
 
-  private stand(text: string | undefined, role: string): StandRow {
+  private stand(text: string | null, role: string): StandRow {
     if (!text)
       throw new LineTrouble(
         `the “${role}” is needed: a stand's code, or a pedigree of two lines that grow this season`,
@@ -234,11 +199,11 @@ class Intake {
     );
   }
 
-  private newCross(own: Cells): number {
+  private newCross(own: Cells<typeof CROSS>): Id {
     const { mother, father } = this.named(own);
     const { db } = this.context;
-    const numbered = (stand: StandRow, number: unknown, role: string): number | undefined => {
-      if (number === undefined) return undefined;
+    const numbered = (stand: StandRow, number: number | null, role: string): Id | null => {
+      if (number === null) return null;
       const plant = plantsOfStand(db, stand.id).find((p) => p.number === number);
       if (!plant) throw new LineTrouble(`${role} plant ${number} does not stand in ${stand.code}`);
       return plant.id;
@@ -249,54 +214,55 @@ class Intake {
       fatherStandId: father.id,
       motherPlantId: numbered(mother, own.motherPlant, "mother"),
       fatherPlantId: numbered(father, own.fatherPlant, "father"),
-      lineName: mother.lineId === father.lineId ? undefined : `${mother.lineName} × ${father.lineName}`.slice(0, 120),
-      fruitsWanted: Number(own.fruitsWanted ?? 4),
-      method: own.method as string | undefined,
+      lineName: mother.lineId === father.lineId ? null : `${mother.lineName} × ${father.lineName}`.slice(0, 120),
+      fruitsWanted: own.fruitsWanted ?? 4,
+      method: own.method,
     });
-    if (own.note) this.context.write.update("cross", done.id, { note: own.note as string });
+    if (own.note) this.context.write.update(crossRecord, done.id, { note: own.note });
     this.changes.push(`${done.message.replace(" planned", " new")}`);
     return done.id;
   }
 
   /** Mother and father by their columns, or by the outermost cross of the pedigree. */
-  private named(own: Cells): { mother: StandRow; father: StandRow } {
-    const text = own.pedigree as string | undefined;
+  private named(own: Cells<typeof CROSS>): { mother: StandRow; father: StandRow } {
+    const text = own.pedigree;
     const tree = text ? readPedigree(text) : null;
     if (tree && !tree.ok) throw new LineTrouble(`pedigree: ${tree.message}`);
-    const side = (role: "mother" | "father"): string | undefined => {
-      if (own[role]) return own[role] as string;
-      if (!tree?.ok || typeof tree.tree === "string") return undefined;
+    const side = (role: "mother" | "father"): string | null => {
+      if (own[role]) return own[role];
+      if (!tree?.ok || typeof tree.tree === "string") return null;
       const parent = tree.tree[role];
-      return typeof parent === "string" ? parent : undefined;
+      return typeof parent === "string" ? parent : null;
     };
     return { mother: this.stand(side("mother"), "mother"), father: this.stand(side("father"), "father") };
   }
 
-  private flower(crossId: number, cells: Cells): void {
+  private flower(crossId: Id, cells: Record<string, string>): void {
+    const { write } = this.context;
     const { cross, flowers, plants } = this.memo(crossId);
-    const row = flowerRow(checked(flowerSchema, pick(cells, FLOWER_CELLS)), this.context.today, plants);
-    const number = row.number as number;
+    const row = flowerRow(cellsOf(FLOWER, SCHEMAS.flower, cells), plants);
+    const { number, state } = row;
     const before = flowers.get(number);
     const name = `${cross.code} flower ${number}`;
-    const state = row.state as FlowerState;
     if (before?.lotId) {
       if (state !== before.state)
         throw new LineTrouble(`${name} was brought in as seed already; its state can't change`);
     } else if (MADE_ELSEWHERE.has(state))
       throw new LineTrouble(`${name}: fruit is brought in on the cross's page, where its seed is counted`);
+    // Held against the record's rules here, so that a fault is told with its line.
+    const next = { id: "", version: "", crossId, lotId: null, ...before, ...row };
+    flowerRule(this.context, next, before ?? null);
     if (!before) {
-      this.context.write.insert("flower", { crossId, ...row });
+      write.insert(flowerRecord, { crossId, ...row });
       this.changes.push(`${name} new, ${state}`);
       return;
     }
-    const differing = Object.keys(row).filter((column) => row[column] !== before[column as keyof Flower]);
+    const differing = (Object.keys(row) as (keyof typeof row)[]).filter((column) => row[column] !== before[column]);
     if (differing.length === 0) return;
-    this.context.write.update("flower", before.id, Object.fromEntries(differing.map((c) => [c, row[c]!])) as Row);
+    write.update(flowerRecord, before.id, Object.fromEntries(differing.map((c) => [c, row[c]])));
     this.changes.push(`${name}: ${differing.join(", ")} changed`);
   }
 }
-
-type ImportBook = { text: string; dryRun: boolean };
 
 /** So many troubles are told; a file with more is faulty from the start. */
 const TOLD = 200;
@@ -305,28 +271,21 @@ const TOLD = 200;
  * Takes in a cross book's file, all or nothing. A line that is as the record is changes nothing; new flowers and new
  * crosses are added. Every faulty line is named; a dry run says what would change.
  */
-export const importBook = command<ImportBook>({
-  name: "cross.import",
-  schema: Joi.object<ImportBook>({
-    text: Joi.string().max(2_500_000).required().label("File").messages({
+export const importBook = command(
+  "cross.import",
+  {
+    text: given<string>("File", Joi.string().max(2_500_000)).saying({
       "string.max": "The file is larger than two and a half megabytes.",
     }),
-    dryRun: Joi.boolean().default(false),
-  }),
-  run(context, { text, dryRun }): Done {
+    dryRun: yesNo("Only look"),
+  },
+  (context, { text, dryRun }) => {
     const lines = readBook(text);
-    const rows = context.db
-      .prepare(
-        "SELECT s.*, l.name lineName, l.species, l.status, l.school, l.anthers FROM stand s JOIN line l ON l.id = s.lineId",
-      )
-      .all() as StandRow[];
-    const season = Math.max(0, ...rows.filter((s) => s.sown <= context.today).map((s) => s.season));
-    const byLine = new Map<string, StandRow[]>();
-    for (const stand of rows.filter((s) => s.season === season)) {
-      const key = stand.lineName.toLowerCase();
-      byLine.set(key, [...(byLine.get(key) ?? []), stand]);
-    }
-    const intake = new Intake(context, new Map(rows.map((s) => [s.code, s])), byLine);
+    const stands = allStands(context.db);
+    const season = Math.max(0, ...stands.filter((s) => s.sown <= context.today).map((s) => s.season));
+    const ofSeason = stands.filter((s) => s.season === season);
+    const byLine = groupBy(ofSeason, (s) => s.lineName.toLowerCase());
+    const intake = new Intake(context, new Map(stands.map((s) => [s.code, s])), byLine);
     for (const line of lines) intake.take(line);
     const { changes, troubles } = intake;
     if (troubles.length > 0)
@@ -343,4 +302,4 @@ export const importBook = command<ImportBook>({
       );
     return { message: summary, ids: [] };
   },
-});
+);

@@ -1,20 +1,23 @@
-import Joi from "joi";
-import { methodsOf, speciesById } from "@/catalogue/catalogue";
+import { speciesById } from "@/catalogue/catalogue";
 import { daysBetween } from "@/core/calendar/day";
 import { seasonOf } from "@/core/climate/season";
-import { STORAGES, type Storage } from "@/core/pollination/storedPollen";
-import { type Row, refuse } from "@/db/journal";
+import type { Id } from "@/core/custody/id";
+import { refuse } from "@/db/ops";
 import { writeCandidates } from "../candidate/commands";
 import { candidatesOf, candidatesOfFlowers } from "../candidate/queries";
-import { type Context, command, nextCode } from "../command";
-import { count, day, id, seedAmount, version } from "../fields";
+import { nextCode } from "../code";
+import { type Context, command } from "../command";
+import { openCross } from "../flower/commands";
+import { type Flower, flower } from "../flower/flower";
+import { flowersOfCross } from "../flower/queries";
+import { lot } from "../lot/lot";
+import { count, day, given, type New, ref, seen, yesNo } from "../record";
+import { idList } from "../schema";
 import { importBook } from "./bookImport";
-import { flowerCommands, notAhead, openCross } from "./flowers";
+import { cross as crossRecord } from "./cross";
 import { nextGenerationOf, planCross } from "./plan";
-import { type CrossRow, crossById, type Flower, flowersOfCross } from "./queries";
+import { type CrossRow, crossById } from "./queries";
 import { cutBack, sowAgain, sowOn } from "./sow";
-
-type Harvest = { crossId: number; fruits: number; on?: string; seeds?: number; mass?: number; doubtful: boolean };
 
 /** Half and half, where nobody has said more: the father that was meant, or a stranger. */
 const UNSAID = 0.5;
@@ -23,12 +26,16 @@ const UNSAID = 0.5;
  * What a lot of fruit with a fault is: open-pollinated seed of the mother's line, which names the cross and the doubt,
  * with whoever may have been the father in shares, the fruits counting alike.
  */
-function doubtfulLot(context: Context, cross: CrossRow, taken: Flower[]): { row: Row; fathers: Map<string, number> } {
+function doubtfulLot(
+  context: Context,
+  cross: CrossRow,
+  taken: Flower[],
+): { row: Pick<New<typeof lot>, "lineId" | "kind" | "generation" | "doubt">; fathers: Map<string, number> } {
   const told = candidatesOfFlowers(context.db, cross.id);
   const meant = candidatesOf(context.db, "cross", cross.id);
   const pollen = meant.length ? meant : [{ standId: cross.fatherStandId, plantId: cross.fatherPlantId, share: 1 }];
   const fathers = new Map<string, number>();
-  const give = (standId: number | null, plantId: number | null, share: number) => {
+  const give = (standId: Id | null, plantId: Id | null, share: number) => {
     const key = `${standId ?? ""},${plantId ?? ""}`;
     fathers.set(key, (fathers.get(key) ?? 0) + share / taken.length);
   };
@@ -51,33 +58,49 @@ function doubtfulLot(context: Context, cross: CrossRow, taken: Flower[]): { row:
   };
 }
 
-const harvestCross = command<Harvest>({
-  name: "cross.harvest",
-  schema: Joi.object<Harvest>({
-    crossId: id().required(),
-    fruits: count("Fruits", 10_000).required(),
-    on: day("Day"),
-    ...seedAmount,
-    doubtful: Joi.boolean().default(false).label("Fruit with a fault"),
-  }),
-  run(context, { crossId, fruits, on = context.today, seeds, mass, doubtful }) {
+/** The fruits that are brought in: those that were named, or the oldest pollinations, which ripen first. */
+function fruitsTaken(cross: CrossRow, ready: Flower[], fruits: number | null, named: Id[], kind: string): Flower[] {
+  if (named.length > 0) {
+    const byId = new Map(ready.map((f) => [f.id, f]));
+    return named.map(
+      (id) => byId.get(id) ?? refuse("flowerIds", `One of these is no set fruit ${kind} of ${cross.code}.`),
+    );
+  }
+  const wanted = fruits ?? refuse("fruits", "Say how many fruits are brought in.");
+  if (wanted > ready.length)
+    refuse(
+      "fruits",
+      `${cross.code} has ${ready.length} set ${ready.length === 1 ? "fruit" : "fruits"} ${kind} waiting; ${wanted} can't be brought in.`,
+    );
+  const oldest = [...ready].sort((a, b) => (a.pollinatedOn! < b.pollinatedOn! ? -1 : 1) || a.number - b.number);
+  return oldest.slice(0, wanted);
+}
+
+const harvestCross = command(
+  "cross.harvest",
+  {
+    crossId: ref("cross", "Cross"),
+    fruits: count("Fruits", 10_000).optional(),
+    /** Which fruits, by their flowers; without them the oldest. */
+    flowerIds: given<Id[]>("Fruits", idList(500)).or([]),
+    on: day("Day").optional(),
+    seeds: lot.columns.seeds,
+    mass: lot.columns.mass,
+    doubtful: yesNo("Fruit with a fault"),
+  },
+  (context, { crossId, fruits, flowerIds, on: told, seeds, mass, doubtful }) => {
     const { db, write, garden } = context;
+    const on = told ?? context.today;
     const cross = openCross(context, crossId);
-    notAhead(on, context.today);
-    if (!seeds && !mass) refuse("seeds", "Count the seeds or weigh them.");
     const ready = flowersOfCross(db, crossId).filter((f) => f.state === "set" && (f.fault !== null) === doubtful);
-    if (fruits > ready.length)
-      refuse(
-        "fruits",
-        `${cross.code} has ${ready.length} set ${ready.length === 1 ? "fruit" : "fruits"} ${doubtful ? "with a fault" : "without a fault"} waiting; ${fruits} can't be brought in.`,
-      );
-    const taken = ready.slice(0, fruits);
+    const kind = doubtful ? "with a fault" : "without a fault";
+    const taken = fruitsTaken(cross, ready, fruits, flowerIds, kind);
     const early = taken.find((f) => on <= f.pollinatedOn!);
     if (early)
       refuse("on", `Flower ${early.number} was pollinated on ${early.pollinatedOn}; its fruit can't be ripe that day.`);
-    const code = nextCode(db, "lot", seasonOf(on, garden.latitude));
+    const code = nextCode(context, "lot", seasonOf(on, garden.latitude));
     const doubt = doubtful ? doubtfulLot(context, cross, taken) : null;
-    const lotId = write.insert("lot", {
+    const lotId = write.insert(lot, {
       code,
       lineId: cross.lineId,
       kind: cross.kind,
@@ -87,23 +110,25 @@ const harvestCross = command<Harvest>({
       motherStandId: cross.motherStandId,
       motherPlantId: cross.motherPlantId,
       gathered: on,
-      fruits,
-      seeds: seeds ?? null,
-      mass: mass ?? null,
+      fruits: taken.length,
+      seeds,
+      mass,
     });
     if (doubt) {
-      const candidates = [...doubt.fathers].map(([key, share]) => {
-        const [standId, plantId] = key.split(",").map((n) => Number(n) || null);
+      const shares = [...doubt.fathers].map(([key, share]) => {
+        const [standId, plantId] = key.split(",").map((id) => id || null);
         return { standId: standId ?? null, plantId: plantId ?? null, share };
       });
-      writeCandidates(context, "lot", lotId, "father", candidates);
+      writeCandidates(context, "lot", lotId, "father", shares);
     }
-    for (const flower of taken) write.update("flower", flower.id, { state: "harvested", lotId });
+    for (const { id } of taken) write.update(flower, id, { state: "harvested", lotId });
     const { daysToRipe } = speciesById(cross.species);
     const waited = Math.min(...taken.map((f) => daysBetween(f.pollinatedOn!, on)));
+    const words = `${taken.length} ${taken.length === 1 ? "fruit" : "fruits"}`;
     return {
-      message: `Lot ${code}: ${fruits} ${fruits === 1 ? "fruit" : "fruits"} of ${cross.code}${doubtful ? ", kept apart: not the cross for sure" : ""}`,
+      message: `Lot ${code}: ${words} of ${cross.code}${doubtful ? ", kept apart: not the cross for sure" : ""}`,
       id: lotId,
+      code,
       warnings:
         waited < daysToRipe.low
           ? [
@@ -112,76 +137,43 @@ const harvestCross = command<Harvest>({
           : [],
     };
   },
-});
+);
 
-type AdjustCross = {
-  id: number;
-  version: number;
-  fruitsWanted?: number;
-  closed?: number;
-  perEvening?: number;
-  method?: string;
-  note?: string;
-  storage?: Storage | null;
-  storedOn?: string | null;
-};
-
-const adjustCross = command<AdjustCross>({
-  name: "cross.adjust",
-  schema: Joi.object<AdjustCross>({
-    id: id().required(),
-    version: version().required(),
-    fruitsWanted: count("Fruits wanted", 10_000),
-    closed: Joi.number().valid(0, 1).label("Closed"),
-    perEvening: count("Flowers in one evening", 500),
-    method: Joi.string().label("Method"),
-    note: Joi.string().trim().max(4000).allow("").label("Note"),
-    storage: Joi.string()
-      .valid(...STORAGES)
-      .allow(null)
-      .label("Pollen kept"),
-    storedOn: day("Pollen gathered on").allow(null),
-  }),
-  run(context, { id: crossId, version: seen, ...input }) {
-    const { db, write, today } = context;
-    const cross = crossById(db, crossId) ?? refuse("id", "That cross does not exist.");
-    if (input.method && input.method !== cross.method) {
-      const ways = methodsOf(speciesById(cross.species), cross.kind === "self", cross.motherAnthers);
-      if (!ways.some((way) => way.id === input.method)) refuse("method", "That method does not serve this cross.");
-      if (flowersOfCross(db, crossId).some((f) => f.pollinatedOn))
-        refuse("method", "Flowers were done already in the other way; plan a cross of its own for this one.");
-    }
-    if (input.storage === null) input.storedOn = null;
-    if (input.storedOn) {
-      if (input.storedOn > today) refuse("storedOn", "That day is still to come.");
-      if (!(input.storage ?? cross.storage)) refuse("storage", "Say how the pollen is kept.");
-    }
-    write.update("cross", crossId, input, seen);
-    const now = crossById(db, crossId)!;
+const adjustCross = command(
+  "cross.adjust",
+  {
+    id: ref("cross", "Cross"),
+    version: seen(),
+    ...crossRecord.patching("fruitsWanted", "closed", "perEvening", "method", "note", "storage", "storedOn"),
+  },
+  ({ db, write }, { id, version, ...patch }) => {
+    if (!crossById(db, id)) refuse("id", "That cross does not exist.");
+    if (patch.storage === null) patch.storedOn = null;
+    write.update(crossRecord, id, patch, version);
+    const now = crossById(db, id)!;
     const words = [
-      input.fruitsWanted !== undefined || input.closed !== undefined ? `${now.fruitsWanted} fruits wanted` : "",
-      input.closed ? "closed" : "",
-      input.method ? `method ${now.method}` : "",
-      input.perEvening ? `${now.perEvening} in an evening` : "",
-      input.note !== undefined ? "note kept" : "",
-      input.storage !== undefined || input.storedOn !== undefined
+      patch.fruitsWanted !== undefined || patch.closed !== undefined ? `${now.fruitsWanted} fruits wanted` : "",
+      patch.closed ? "closed" : "",
+      patch.method ? `method ${now.method}` : "",
+      patch.perEvening ? `${now.perEvening} in an evening` : "",
+      patch.note !== undefined ? (now.note ? "note kept" : "note taken away") : "",
+      patch.storage !== undefined || patch.storedOn !== undefined
         ? now.storage
           ? `pollen kept, ${now.storage}`
           : "fresh pollen"
         : "",
     ].filter(Boolean);
-    return { message: `${cross.code}: ${words.join(", ") || "unchanged"}`, id: crossId };
+    return { message: `${now.code}: ${words.join(", ") || "unchanged"}`, id, code: now.code };
   },
-});
+);
 
 export const crossCommands = [
   planCross,
   nextGenerationOf,
-  ...flowerCommands,
   harvestCross,
   adjustCross,
   sowOn,
   sowAgain,
   cutBack,
   importBook,
-];
+] as const;

@@ -3,79 +3,46 @@ import { methodsOf, speciesById } from "@/catalogue/catalogue";
 import type { Species } from "@/catalogue/types";
 import { yearOf } from "@/core/calendar/day";
 import { nextGeneration } from "@/core/custody/generation";
+import type { Id } from "@/core/custody/id";
 import { canCross } from "@/core/isolation/crossing";
 import { fruitsFor } from "@/core/pollination/flowersToDo";
 import { meeting } from "@/core/pollination/steps";
-import { refuse } from "@/db/journal";
+import { refuse } from "@/db/ops";
 import { writeCandidates } from "../candidate/commands";
-import { type Context, command, type Done, nextCode } from "../command";
-import { count, id, name } from "../fields";
-import { type Plant, plantById } from "../plant/queries";
+import { nextCode } from "../code";
+import { type Context, command, type Done } from "../command";
+import { line } from "../line/line";
+import { lineOfName, lineOfParents } from "../line/queries";
+import { plantList } from "../plant/commands";
+import type { Plant } from "../plant/plant";
+import { plantById } from "../plant/queries";
+import { choice, count, given, name, ref, type Told, yesNo } from "../record";
+import { idOf } from "../schema";
 import { existingStand } from "../stand/commands";
 import { type Forecaster, forecaster } from "../stand/forecast";
 import type { StandRow } from "../stand/queries";
-import type { CrossKind } from "./queries";
+import { type CrossKind, cross } from "./cross";
 
-export type PlanCross = {
-  motherStandId: number;
-  fatherStandId: number;
-  motherPlantId?: number;
-  fatherPlantId?: number;
-  lineName?: string;
-  fruitsWanted?: number;
-  seedsWanted?: number;
-  seedsPerFruit?: number;
-  setLow: number;
-  setLikely: number;
-  setHigh: number;
-  confidence: number;
-  method?: string;
-  perEvening: number;
-  /** More mothers: a cross of its own for each, with the same father. */
-  moreMothers: Parent[];
-  /** More fathers: their pollen is mixed, each with the same share. */
-  moreFathers: Parent[];
-  /** The other way round as well. */
-  reciprocal: boolean;
-};
-type Parent = { standId: number; plantId?: number };
-
-const rate = (label: string) => Joi.number().min(0.01).max(1).label(label);
-
+type Parent = { standId: Id; plantId?: Id };
 const parents = (label: string) =>
-  Joi.array()
-    .items(Joi.object({ standId: id().required(), plantId: id() }))
-    .max(50)
-    .default([])
-    .label(label);
+  given<Parent[]>(
+    label,
+    Joi.array()
+      .items(Joi.object({ standId: idOf().required(), plantId: idOf() }))
+      .max(50),
+  ).or([]);
 
-const planSchema = Joi.object<PlanCross>({
-  motherStandId: id().required().label("Mother"),
-  fatherStandId: id().required().label("Father"),
-  motherPlantId: id().label("Mother plant"),
-  fatherPlantId: id().label("Father plant"),
-  lineName: name("New line's name"),
-  fruitsWanted: count("Fruits wanted", 10_000),
-  seedsWanted: count("Seeds wanted", 10_000_000),
-  seedsPerFruit: count("Seeds in a fruit", 100_000),
-  setLow: rate("Lowest set rate").required(),
-  setLikely: rate("Likely set rate")
-    .min(Joi.ref("setLow"))
-    .required()
-    .messages({ "number.min": "The likely rate can't be under the lowest." }),
-  setHigh: rate("Highest set rate")
-    .min(Joi.ref("setLikely"))
-    .required()
-    .messages({ "number.min": "The highest rate can't be under the likely one." }),
-  confidence: Joi.number().min(0.5).max(0.999).required().label("How sure"),
-  method: Joi.string().label("Method"),
-  perEvening: count("Flowers in one evening", 500).default(6),
-  moreMothers: parents("More mothers"),
+const oneCross = {
+  ...cross.adding("motherStandId", "fatherStandId", "motherPlantId", "fatherPlantId"),
+  ...cross.adding("seedsWanted", "seedsPerFruit", "setLow", "setHigh", "confidence", "method", "perEvening"),
+  fruitsWanted: cross.columns.fruitsWanted.optional(),
+  lineName: name("New line's name").optional(),
+  /** More fathers: their pollen is mixed, each with the same share. */
   moreFathers: parents("More fathers"),
-  reciprocal: Joi.boolean().default(false).label("The other way round too"),
-});
+};
+type OneCross = Told<typeof oneCross>;
 
-function parentPlant(context: Context, plantId: number | undefined, stand: StandRow, field: string): Plant | null {
+function parentPlant(context: Context, plantId: Id | null | undefined, stand: StandRow, field: string): Plant | null {
   if (!plantId) return null;
   const plant = plantById(context.db, plantId) ?? refuse(field, "That plant does not exist.");
   if (plant.standId !== stand.id) refuse(field, `That plant does not stand in ${stand.code}.`);
@@ -86,34 +53,29 @@ function parentPlant(context: Context, plantId: number | undefined, stand: Stand
 }
 
 /** The line that the seed will belong to: the parents' own, one they were crossed into before, or a new one. */
-function offspringLine(context: Context, mother: StandRow, father: StandRow, lineName: string | undefined): number {
+function offspringLine(context: Context, mother: StandRow, fathers: StandRow[], lineName: string | null): Id {
   const { db, write, today } = context;
-  if (mother.lineId === father.lineId) return mother.lineId;
-  const known = db
-    .prepare("SELECT id FROM line WHERE motherLineId = ? AND fatherLineId = ? ORDER BY id LIMIT 1")
-    .pluck()
-    .get(mother.lineId, father.lineId) as number | undefined;
-  if (known && !lineName) return known;
+  const strange = fathers.find((father) => father.lineId !== mother.lineId);
+  if (!strange) return mother.lineId;
+  const known = lineOfParents(db, mother.lineId, strange.lineId);
+  if (known && !lineName) return known.id;
   const wanted = lineName ?? refuse("lineName", "Give the new line a working name.");
-  const taken = db
-    .prepare("SELECT id, motherLineId, fatherLineId FROM line WHERE species = ? AND name = ?")
-    .get(mother.species, wanted) as
-    | { id: number; motherLineId: number | null; fatherLineId: number | null }
-    | undefined;
-  if (taken) {
-    if (taken.motherLineId === mother.lineId && taken.fatherLineId === father.lineId) return taken.id;
-    refuse("lineName", "Another line has that name already.");
-  }
-  return write.insert("line", {
-    code: nextCode(db, "line", yearOf(today)),
+  const taken = lineOfName(db, wanted, mother.species);
+  if (taken?.motherLineId === mother.lineId && taken.fatherLineId === strange.lineId) return taken.id;
+  // Seed of the cross would be mixed up with that line's on every screen and packet.
+  if (taken) refuse("lineName", "Another line has that name already.");
+  const origin = [mother, ...fathers].map((s) => s.lineName);
+  return write.insert(line, {
+    code: nextCode(context, "line", yearOf(today)),
     name: wanted,
     species: mother.species,
     school: "cross-and-fix",
     status: "breeding-line",
-    origin: `${mother.lineName} × ${father.lineName}`.slice(0, 200),
+    origin: [origin[0], [...new Set(origin.slice(1))].join(" + ")].join(" × ").slice(0, 200),
     year: yearOf(today),
     motherLineId: mother.lineId,
-    fatherLineId: father.lineId,
+    // Where several lines gave pollen, which is the father of a seed is not known.
+    fatherLineId: fathers.every((father) => father.lineId === strange.lineId) ? strange.lineId : null,
   });
 }
 
@@ -125,10 +87,8 @@ function wantedFruits(input: OneCross): number {
   return input.fruitsWanted ?? refuse("fruitsWanted", "Say how many fruits or seeds are wanted.");
 }
 
-type OneCross = Omit<PlanCross, "moreMothers" | "reciprocal">;
-
 /** The way chosen, or the usual one; refused where there is none. */
-function methodFor(mother: StandRow, species: Species, kind: CrossKind, wanted: string | undefined): string {
+function methodFor(mother: StandRow, species: Species, kind: CrossKind, wanted: string | null): string {
   const ways = methodsOf(species, kind === "self", mother.anthers);
   if (ways.length === 0)
     refuse(
@@ -153,15 +113,25 @@ function mixedFathers(context: Context, mother: Species, more: Parent[]): { stan
   });
 }
 
+const NOTHING_SAID = {
+  fruitsWanted: null,
+  seedsWanted: null,
+  seedsPerFruit: null,
+  method: null,
+  lineName: null,
+  motherPlantId: null,
+  fatherPlantId: null,
+};
+
 /** What a cross is planned with where nobody says otherwise: the catalogue's set rate, nine times in ten. */
 export function usualPlan(species: string) {
   const { low, high } = speciesById(species).handSet;
-  return { setLow: low, setLikely: (low + high) / 2, setHigh: high, confidence: 0.9, perEvening: 6, moreFathers: [] };
+  return { setLow: low, setHigh: high, confidence: 0.9, perEvening: 6, moreFathers: [], ...NOTHING_SAID };
 }
 
 /** Checks and writes one planned cross; says when the flowerings do not meet. */
-export function planOne(context: Context, sky: Forecaster, input: OneCross): Done & { id: number } {
-  const { db, write, today } = context;
+export function planOne(context: Context, sky: Forecaster, input: OneCross): Done & { id: Id; code: string } {
+  const { write, today } = context;
   const mother = existingStand(context, input.motherStandId, "motherStandId");
   const father = existingStand(context, input.fatherStandId, "fatherStandId");
   const [motherSpecies, fatherSpecies] = [speciesById(mother.species), speciesById(father.species)];
@@ -173,16 +143,17 @@ export function planOne(context: Context, sky: Forecaster, input: OneCross): Don
   const kind: CrossKind =
     motherPlant && motherPlant.id === fatherPlant?.id && more.length === 0
       ? "self"
-      : [father, ...more.map((m) => m.stand)].every((stand) => stand.lineId === mother.lineId)
+      : [father, ...more.map((m) => m.stand)].every(({ lineId }) => lineId === mother.lineId)
         ? "intercross"
         : "cross";
   const method = methodFor(mother, motherSpecies, kind, input.method);
   const fruitsWanted = wantedFruits(input);
-  const lineId = offspringLine(context, mother, father, input.lineName);
+  const fathers = [father, ...more.map((m) => m.stand)];
+  const lineId = offspringLine(context, mother, fathers, input.lineName);
   const generation = nextGeneration(kind, mother.generation, father.generation);
   const { lineName: _, moreFathers: __, ...kept } = input;
-  const code = nextCode(db, "cross", mother.season);
-  const made = write.insert("cross", {
+  const code = nextCode(context, "cross", mother.season);
+  const made = write.insert(cross, {
     code,
     kind,
     season: mother.season,
@@ -204,10 +175,11 @@ export function planOne(context: Context, sky: Forecaster, input: OneCross): Don
     );
   }
   const meet = meeting(sky.of(mother).female, sky.of(father).male);
-  const fathers = [labelOf(father, fatherPlant), ...more.map((m) => labelOf(m.stand, m.plant))].join(" + ");
+  const pollen = [labelOf(father, fatherPlant), ...more.map((m) => labelOf(m.stand, m.plant))].join(" + ");
   return {
-    message: `${code} planned: ${labelOf(mother, motherPlant)} × ${kind === "self" ? "itself" : fathers}`,
+    message: `${code} planned: ${labelOf(mother, motherPlant)} × ${kind === "self" ? "itself" : pollen}`,
     id: made,
+    code,
     warnings: [
       ...(meet.days > 0
         ? []
@@ -224,16 +196,23 @@ export function planOne(context: Context, sky: Forecaster, input: OneCross): Don
   };
 }
 
+const planned = {
+  ...oneCross,
+  /** More mothers: a cross of its own for each, with the same father. */
+  moreMothers: parents("More mothers"),
+  reciprocal: yesNo("The other way round too"),
+};
+
 /** One cross, or several at once: a mother each with the same father, and the other way round where asked. */
-function plan(context: Context, { moreMothers, reciprocal, ...input }: PlanCross): Done {
-  const sky = forecaster(context.db);
+export const planCross = command("cross.plan", planned, (context, { moreMothers, reciprocal, ...input }) => {
+  const sky = forecaster(context.db, context.today);
   const one = (patch: Partial<OneCross>) => planOne(context, sky, { ...input, ...patch });
   const made = [
     one({}),
     ...moreMothers.map(({ standId, plantId }) => {
       const mother = existingStand(context, standId, "moreMothers");
       const lineName = input.lineName && `${input.lineName} from ${mother.lineName}`.slice(0, 120);
-      return one({ motherStandId: standId, motherPlantId: plantId, lineName });
+      return one({ motherStandId: standId, motherPlantId: plantId ?? null, lineName });
     }),
   ];
   if (reciprocal)
@@ -245,44 +224,43 @@ function plan(context: Context, { moreMothers, reciprocal, ...input }: PlanCross
         fatherPlantId: input.motherPlantId,
         moreFathers: [],
         lineName: input.lineName && `${input.lineName}, the other way`.slice(0, 120),
-        method: undefined,
+        method: null,
       }),
     );
+  const [first] = made as [(typeof made)[number]];
   return {
-    message: made.length === 1 ? made[0]!.message : `${made.length} crosses planned`,
-    id: made[0]!.id,
+    message: made.length === 1 ? first.message : `${made.length} crosses planned`,
+    id: first.id,
+    code: first.code,
     ids: made.map((m) => m.id),
     warnings: [...new Set(made.flatMap((m) => m.warnings ?? []))],
   };
-}
-
-export const planCross = command<PlanCross>({ name: "cross.plan", schema: planSchema, run: plan });
-
-type NextGeneration = { standId: number; plantIds: number[]; how: "self" | "intercross"; fruitsEach: number };
+});
 
 /** Selfs every chosen plant, or crosses each with the next in a ring so that all are mother once and father once. */
-export const nextGenerationOf = command<NextGeneration>({
-  name: "cross.next-generation",
-  schema: Joi.object<NextGeneration>({
-    standId: id().required(),
-    plantIds: Joi.array().items(id()).min(1).max(200).unique().required().label("Plants"),
-    how: Joi.string().valid("self", "intercross").required().label("How"),
-    fruitsEach: count("Fruits of each", 100).required(),
-  }),
-  run(context, { standId, plantIds, how, fruitsEach }) {
+export const nextGenerationOf = command(
+  "cross.next-generation",
+  {
+    standId: ref("stand", "Stand"),
+    plantIds: plantList("Plants", 200),
+    how: choice("How", ["self", "intercross"]),
+    fruitsEach: count("Fruits of each", 100),
+  },
+  (context, { standId, plantIds, how, fruitsEach }) => {
+    if (plantIds.length === 0) refuse("plantIds", "Choose at least one.");
     if (how === "intercross" && plantIds.length < 2)
       refuse("plantIds", "Choose at least two plants to cross among themselves.");
     const stand = existingStand(context, standId, "standId");
     const usual = usualPlan(stand.species);
-    const sky = forecaster(context.db);
+    const sky = forecaster(context.db, context.today);
     const made = plantIds.map((motherPlantId, i) =>
       planOne(context, sky, {
+        ...usual,
         motherStandId: standId,
         fatherStandId: standId,
         motherPlantId,
         fatherPlantId: how === "self" ? motherPlantId : plantIds[(i + 1) % plantIds.length]!,
         fruitsWanted: fruitsEach,
-        ...usual,
       }),
     );
     return {
@@ -290,4 +268,4 @@ export const nextGenerationOf = command<NextGeneration>({
       ids: made.map((m) => m.id),
     };
   },
-});
+);

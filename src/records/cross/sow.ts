@@ -1,94 +1,87 @@
-import Joi from "joi";
 import { speciesById } from "@/catalogue/catalogue";
 import { dayInWords } from "@/core/calendar/day";
-import { refuse } from "@/db/journal";
-import { type Context, command, nextCode } from "../command";
-import { day, id } from "../fields";
-import { existingStand, floweringSeason } from "../stand/commands";
+import { refuse } from "@/db/ops";
+import { writeCandidates } from "../candidate/commands";
+import { candidatesOf } from "../candidate/queries";
+import { nextCode } from "../code";
+import { type Context, command } from "../command";
+import { openCross } from "../flower/commands";
+import { anyPollinated } from "../flower/queries";
+import { choice, day, ref, seen } from "../record";
+import { changeStand, existingStand, floweringSeason, moveSowing } from "../stand/commands";
 import type { StandRow } from "../stand/queries";
-import { openCross } from "./flowers";
+import { stand } from "../stand/stand";
+import { cross } from "./cross";
 import type { CrossRow } from "./queries";
 
-type ParentRole = { parent: "mother" | "father" };
+const parent = choice("Parent", ["mother", "father"]);
 
-const parentStand = (context: Context, cross: CrossRow, parent: ParentRole["parent"]): StandRow =>
-  existingStand(context, parent === "mother" ? cross.motherStandId : cross.fatherStandId, "parent");
-
-type SowOn = ParentRole & { crossId: number; sown: string };
+const parentStand = (context: Context, of: CrossRow, which: "mother" | "father"): StandRow =>
+  existingStand(context, which === "mother" ? of.motherStandId : of.fatherStandId, "parent");
 
 /** Moves the sowing of a parent that is not sown yet, so that the two meet in flower. */
-export const sowOn = command<SowOn>({
-  name: "cross.sow-on",
-  schema: Joi.object<SowOn>({
-    crossId: id().required(),
-    parent: Joi.string().valid("mother", "father").required().label("Parent"),
-    sown: day("Sown on").required(),
-  }),
-  run(context, { crossId, parent, sown }) {
-    const { write, today } = context;
-    const cross = openCross(context, crossId);
-    const stand = parentStand(context, cross, parent);
-    if (stand.sown <= today) refuse("sown", `${stand.code} was sown on ${stand.sown}; sow a second time instead.`);
-    if (sown < today) refuse("sown", "That day is past.");
-    const season = floweringSeason(context, { ...stand, sown });
-    write.update("stand", stand.id, { sown, season });
-    if (parent === "mother") write.update("cross", crossId, { season });
-    return { message: `${stand.code} ${stand.lineName} is to be sown on ${dayInWords(sown)}`, id: stand.id };
+export const sowOn = command(
+  "cross.sow-on",
+  { crossId: ref("cross", "Cross"), parent, sown: day("Sown on"), version: seen().optional() },
+  (context, { crossId, parent: which, sown, version }) => {
+    const of = parentStand(context, openCross(context, crossId), which);
+    if (of.sown <= context.today) refuse("sown", `${of.code} was sown on ${of.sown}; sow a second time instead.`);
+    if (sown < context.today) refuse("sown", "That day is past.");
+    moveSowing(context, of, sown, version ?? undefined);
+    return { message: `${of.code} ${of.lineName} is to be sown on ${dayInWords(sown)}`, id: of.id };
   },
-});
-
-type CutBack = ParentRole & { crossId: number; on: string };
+);
 
 /** Cuts a parent back on a day, so that its new flowers meet the other's; its forecast begins anew from there. */
-export const cutBack = command<CutBack>({
-  name: "cross.cut-back",
-  schema: Joi.object<CutBack>({
-    crossId: id().required(),
-    parent: Joi.string().valid("mother", "father").required().label("Parent"),
-    on: day("Cut back on").required(),
-  }),
-  run(context, { crossId, parent, on }) {
-    const cross = openCross(context, crossId);
-    const stand = parentStand(context, cross, parent);
-    const { name, cutBack: days } = speciesById(stand.species);
-    if (!days) refuse("parent", `${name} does not flower again when it is cut back.`);
-    if (on <= stand.sown) refuse("on", `${stand.code} was sown on ${stand.sown}.`);
-    context.write.update("stand", stand.id, { cutBack: on });
+export const cutBack = command(
+  "cross.cut-back",
+  { crossId: ref("cross", "Cross"), parent, on: day("Cut back on") },
+  (context, { crossId, parent: which, on }) => {
+    const of = parentStand(context, openCross(context, crossId), which);
+    const { name, cutBack: days } = speciesById(of.species);
+    if (!days) return refuse("parent", `${name} does not flower again when it is cut back.`);
+    if (on <= of.sown) refuse("on", `${of.code} was sown on ${of.sown}.`);
+    changeStand(context, of, { cutBack: on });
     return {
-      message: `${stand.code} ${stand.lineName} to be cut back on ${dayInWords(on)}; it flowers again ${days!.low} to ${days!.high} days later`,
-      id: stand.id,
+      message: `${of.code} ${of.lineName} to be cut back on ${dayInWords(on)}; it flowers again ${days.low} to ${days.high} days later`,
+      id: of.id,
     };
   },
-});
-
-type SowAgain = { crossId: number; sown: string };
+);
 
 /** Plans a second sowing of the father, from the same lot into the same bed, and takes its pollen for the cross. */
-export const sowAgain = command<SowAgain>({
-  name: "cross.sow-again",
-  schema: Joi.object<SowAgain>({ crossId: id().required(), sown: day("Sown on").required() }),
-  run(context, { crossId, sown }) {
+export const sowAgain = command(
+  "cross.sow-again",
+  { crossId: ref("cross", "Cross"), sown: day("Sown on") },
+  (context, { crossId, sown }) => {
     const { db, write, today } = context;
-    const cross = openCross(context, crossId);
+    const of = openCross(context, crossId);
     if (sown < today) refuse("sown", "That day is past.");
-    const father = existingStand(context, cross.fatherStandId, "crossId");
-    const season = floweringSeason(context, { ...father, sown });
-    const code = nextCode(db, "stand", season);
-    const made = write.insert("stand", {
-      code,
-      lineId: father.lineId,
-      lotId: father.lotId,
-      bedId: father.bedId,
-      season,
-      generation: father.generation,
-      sown,
-      plants: father.plants,
-      seedWanted: 0,
-    });
-    write.update("cross", crossId, { fatherStandId: made, fatherPlantId: null });
+    if (of.kind === "self")
+      refuse("crossId", "A plant that is selfed is its own father; a second sowing is another plant.");
+    if (anyPollinated(db, crossId))
+      refuse("crossId", "Flowers got this father's pollen already; plan a cross of its own with the second sowing.");
+    const father = existingStand(context, of.fatherStandId, "crossId");
+    const season = floweringSeason(context, { ...father, plantedOut: null, cutBack: null, sown });
+    const code = nextCode(context, "stand", season);
+    const { lineId, lotId, bedId, generation, plants } = father;
+    const made = write.insert(stand, { code, lineId, lotId, bedId, season, generation, sown, plants, seedWanted: 0 });
+    write.update(cross, crossId, { fatherStandId: made, fatherPlantId: null });
+    const mixed = candidatesOf(db, "cross", crossId).filter((c) => c.role === "father");
+    if (mixed.length > 0)
+      writeCandidates(
+        context,
+        "cross",
+        crossId,
+        "father",
+        mixed.map(({ standId, plantId, share }) =>
+          standId === father.id ? { standId: made, plantId: null, share } : { standId, plantId, share },
+        ),
+      );
     return {
-      message: `${code}: ${father.lineName} to be sown a second time on ${dayInWords(sown)}, as father of ${cross.code}`,
+      message: `${code}: ${father.lineName} to be sown a second time on ${dayInWords(sown)}, as father of ${of.code}`,
       id: made,
+      code,
     };
   },
-});
+);

@@ -1,107 +1,83 @@
 import Joi from "joi";
-import { SPECIES, speciesById } from "@/catalogue/catalogue";
-import { areaOf, atBearing, cornersOf, crossesItself, type Point } from "@/core/ground/shape";
-import { BARRIER_FACTORS, type BarrierKind } from "@/core/isolation/barrier";
-import { type Row, refuse } from "@/db/journal";
-import type { Db } from "@/db/open";
-import { command } from "../command";
-import { count, dayOfYear, id, metres, name, version } from "../fields";
+import { speciesById } from "@/catalogue/catalogue";
+import { atBearing, cornersOf, type Point } from "@/core/ground/shape";
+import { BARRIER_FACTORS } from "@/core/isolation/barrier";
+import { Refusal, refuse } from "@/db/ops";
+import { barrier } from "../barrier/barrier";
+import { bed } from "../bed/bed";
+import { type Context, command } from "../command";
+import { choice, given, metres, type Patch, real, ref, seen, yesNo } from "../record";
+import { source } from "../source/source";
+import { namedTwice } from "../twice";
 import { readGround } from "./geojson";
-import { pointsToText } from "./queries";
+import { pointsOf, pointsToText } from "./points";
 
+const coordinate = Joi.number().min(-100_000).max(100_000).required();
 const points = (label: string, least: number) =>
-  Joi.array()
-    .items(Joi.object({ x: metres("East").required(), y: metres("North").required() }))
-    .min(least)
-    .max(500)
-    .label(label)
-    .messages({
-      "array.base": "{{#label}}: write one point a line, east and north in metres with a comma between.",
-      "array.min": `{{#label}} needs at least ${least} ${least === 1 ? "point" : "points"}.`,
-    });
-
-function refuseTaken(db: Db, table: "barrier" | "source", called: string, except = 0): void {
-  if (db.prepare(`SELECT 1 FROM ${table} WHERE name = ? AND id <> ?`).get(called, except))
-    refuse("name", `There is a ${table} named ${called} already.`);
-}
-
-type BarrierInput = { name: string; kind: BarrierKind; path: Point[]; factor?: number };
-const barrierFields = {
-  name: name("Name").required(),
-  kind: Joi.string().valid("hedge", "wall", "building", "tunnel").required().label("Kind"),
-  path: points("The line of a barrier", 2).required(),
-  factor: Joi.number().min(0).max(1).label("Share that passes"),
-};
-
-function barrierRow({ path, factor, kind, ...rest }: BarrierInput): Row {
-  const long = path.some((p, i) => i > 0 && Math.hypot(p.x - path[i - 1]!.x, p.y - path[i - 1]!.y) > 0);
-  if (!long) refuse("path", "A barrier needs two different points.");
-  return { ...rest, kind, path: pointsToText(path), factor: factor ?? BARRIER_FACTORS[kind] };
-}
-
-const addBarrier = command<BarrierInput>({
-  name: "barrier.add",
-  schema: Joi.object<BarrierInput>(barrierFields),
-  run({ db, write }, input) {
-    refuseTaken(db, "barrier", input.name);
-    return { message: `${input.name} drawn`, id: write.insert("barrier", barrierRow(input)) };
-  },
-});
-
-const changeBarrier = command<BarrierInput & { id: number; version: number }>({
-  name: "barrier.change",
-  schema: Joi.object({ ...barrierFields, id: id().required(), version: version().required() }),
-  run({ db, write }, { id: barrier, version: seen, ...input }) {
-    refuseTaken(db, "barrier", input.name, barrier);
-    write.update("barrier", barrier, barrierRow(input), seen);
-    return { message: `${input.name} changed`, id: barrier };
-  },
-});
-
-const remover = (table: "barrier" | "source") =>
-  command<{ id: number }>({
-    name: `${table}.remove`,
-    schema: Joi.object<{ id: number }>({ id: id().required() }),
-    run({ write }, { id: row }) {
-      const found = write.read(table, row);
-      write.remove(table, row);
-      return { message: `${found?.name} taken off the ground` };
-    },
+  given<Point[]>(
+    label,
+    Joi.array()
+      .items(Joi.object({ x: coordinate.label("East"), y: coordinate.label("North") }))
+      .min(least)
+      .max(500),
+  ).saying({
+    "array.base": "{{#label}}: write one point a line, east and north in metres with a comma between.",
+    "array.min": `{{#label}} needs at least ${least} ${least === 1 ? "point" : "points"}.`,
   });
 
-/** Where a source is: an outline, or a distance and bearing from the garden's corner with the side of a square field. */
-type SourceInput = {
-  name: string;
-  kind: string;
-  species: string;
-  plants: number;
-  presence: number;
-  harm: string;
-  flowersFrom?: string;
-  flowersTo?: string;
-  outline?: Point[];
-  distance?: number;
-  bearing?: number;
-  across?: number;
-};
+const path = points("The line of a barrier", 2);
 
-const sourceFields = {
-  name: name("Name").required(),
-  kind: Joi.string().valid("neighbour", "field", "wild", "ornamental").required().label("What it is"),
-  species: Joi.string()
-    .valid(...SPECIES.map((s) => s.id))
-    .required()
-    .label("Species"),
-  plants: count("Plants", 10_000_000).required(),
-  presence: Joi.number().min(0.05).max(1).required().label("How sure"),
-  harm: Joi.string().valid("none", "bitter", "hot", "male-sterile", "wild").default("none").label("Harm"),
-  flowersFrom: dayOfYear("Flowers from"),
-  flowersTo: dayOfYear("Flowers to"),
-  outline: points("The outline", 1),
-  distance: Joi.number().min(0).max(50_000).label("Distance"),
-  bearing: Joi.number().min(0).less(360.001).label("Bearing"),
-  across: Joi.number().min(0).max(5000).label("Across"),
+const addBarrier = command(
+  "barrier.add",
+  { ...barrier.adding("name", "kind"), path, factor: barrier.columns.factor.optional() },
+  (context, { path: drawn, factor, ...input }) => {
+    const warnings = namedTwice(context, barrier, input.name);
+    const row = { ...input, path: pointsToText(drawn), factor: factor ?? BARRIER_FACTORS[input.kind] };
+    return { message: `${input.name} drawn`, id: context.write.insert(barrier, row), warnings };
+  },
+);
+
+const changeBarrier = command(
+  "barrier.change",
+  {
+    id: ref("barrier", "Barrier"),
+    version: seen(),
+    ...barrier.patching("name", "kind"),
+    path: path.kept(),
+    factor: barrier.columns.factor.optional().kept(),
+  },
+  ({ write }, { id, version, path: drawn, factor, ...patch }) => {
+    const before = write.read(barrier, id);
+    if (!before) throw new Refusal("That barrier is not on the ground any more.");
+    const next: Patch<typeof barrier> = { ...patch };
+    if (drawn) next.path = pointsToText(drawn);
+    // Emptied, or a barrier of another kind of which nothing else is said: what such a one usually lets through.
+    const rekinded = patch.kind && patch.kind !== before.kind && factor === undefined;
+    if (typeof factor === "number") next.factor = factor;
+    else if (factor === null || rekinded) next.factor = BARRIER_FACTORS[patch.kind ?? before.kind];
+    write.update(barrier, id, next, version);
+    return { message: `${patch.name ?? before.name} changed`, id };
+  },
+);
+
+const removeBarrier = command(
+  "barrier.remove",
+  { id: ref("barrier", "Barrier"), version: seen() },
+  ({ write }, { id, version }) => {
+    const found = write.read(barrier, id);
+    write.remove(barrier, id, version);
+    return { message: `${found?.name} taken off the ground` };
+  },
+);
+
+/** Where a source is: an outline, or a distance and bearing from the garden's corner with the side of a square field. */
+const where = {
+  outline: points("The outline", 1).optional(),
+  distance: real("Distance", { least: 0, most: 50_000 }).optional(),
+  bearing: real("Bearing", { least: 0, below: 360.001 }).optional(),
+  across: real("Across", { least: 0, most: 5000 }).optional(),
 };
+type Where = { outline?: Point[] | null; distance?: number | null; bearing?: number | null; across?: number | null };
 
 /** A square of a side around a point; the point alone where it has no breadth. */
 function square(middle: Point, side: number): Point[] {
@@ -109,122 +85,151 @@ function square(middle: Point, side: number): Point[] {
   return cornersOf({ x: middle.x - side / 2, y: middle.y - side / 2, width: side, length: side, turn: 0 });
 }
 
-/** Refuses an outline that encloses nothing or crosses itself. */
-function checkOutline(outline: Point[], field: string): void {
-  if (outline.length === 1) return;
-  if (crossesItself(outline)) refuse(field, "The outline crosses itself. Draw it round once, without loops.");
-  if (outline.length === 2 || areaOf(outline) < 0.01) refuse(field, "The outline encloses no ground.");
+function outlineOf({ outline, distance, bearing, across }: Where): string {
+  if (outline) return pointsToText(outline);
+  const far = distance ?? refuse("distance", "Say how far it is, and in which direction.");
+  const towards = bearing ?? refuse("bearing", "Say in which direction it lies, as a bearing from north.");
+  return pointsToText(square(atBearing({ x: 0, y: 0 }, towards, far), across ?? 0));
 }
 
-function sourceRow(input: SourceInput): Row {
-  const { outline, distance, bearing, across, flowersFrom, flowersTo, ...rest } = input;
-  if ((flowersFrom === undefined) !== (flowersTo === undefined))
-    refuse(flowersFrom === undefined ? "flowersFrom" : "flowersTo", "Give both days, or neither.");
-  if (!outline && distance === undefined) refuse("distance", "Say how far it is, and in which direction.");
-  if (!outline && bearing === undefined) refuse("bearing", "Say in which direction it lies, as a bearing from north.");
-  const shape = outline ?? square(atBearing({ x: 0, y: 0 }, bearing!, distance!), across ?? 0);
-  checkOutline(shape, "outline");
-  const harm = rest.kind === "wild" && rest.harm === "none" ? "wild" : rest.harm;
-  return {
-    ...rest,
-    harm,
-    outline: pointsToText(shape),
-    flowersFrom: flowersFrom ?? null,
-    flowersTo: flowersTo ?? null,
-  };
-}
+const SOURCE = ["name", "kind", "species", "plants", "presence", "harm", "flowersFrom", "flowersTo"] as const;
+/** Wild kin are never wanted, even where nothing else is said of them. */
+const harmOf = ({ kind, harm }: { kind: string; harm: string }) =>
+  (kind === "wild" && harm === "none" ? "wild" : harm) as "wild";
 
-const addSource = command<SourceInput>({
-  name: "source.add",
-  schema: Joi.object<SourceInput>(sourceFields),
-  run({ db, write }, input) {
-    refuseTaken(db, "source", input.name);
-    const made = write.insert("source", sourceRow(input));
-    return { message: `${input.name}, ${speciesById(input.species).name.toLowerCase()}, put on the map`, id: made };
+const addSource = command(
+  "source.add",
+  { ...source.adding(...SOURCE), ...where },
+  (context, { outline, distance, bearing, across, ...input }) => {
+    const shape = outlineOf({ outline, distance, bearing, across });
+    const warnings = namedTwice(context, source, input.name);
+    const id = context.write.insert(source, { ...input, harm: harmOf(input), outline: shape });
+    const kind = speciesById(input.species).name.toLowerCase();
+    return { message: `${input.name}, ${kind}, put on the map`, id, warnings };
   },
-});
+);
 
-const changeSource = command<SourceInput & { id: number; version: number }>({
-  name: "source.change",
-  schema: Joi.object({ ...sourceFields, id: id().required(), version: version().required() }),
-  run({ db, write }, { id: source, version: seen, ...input }) {
-    refuseTaken(db, "source", input.name, source);
-    write.update("source", source, sourceRow(input), seen);
-    return { message: `${input.name} changed`, id: source };
+const changeSource = command(
+  "source.change",
+  {
+    id: ref("source", "Source"),
+    version: seen(),
+    ...source.patching(...SOURCE),
+    outline: where.outline.kept(),
+    distance: where.distance.kept(),
+    bearing: where.bearing.kept(),
+    across: where.across.kept(),
   },
-});
+  ({ write }, { id, version, outline, distance, bearing, across, ...patch }) => {
+    const before = write.read(source, id);
+    if (!before) throw new Refusal("That pollen source is not on the ground any more.");
+    const moved = outline || typeof distance === "number" || typeof bearing === "number";
+    const next: Patch<typeof source> = { ...patch };
+    if (moved) next.outline = outlineOf({ outline, distance, bearing, across });
+    if (patch.kind || patch.harm) next.harm = harmOf({ ...before, ...patch });
+    write.update(source, id, next, version);
+    return { message: `${patch.name ?? before.name} changed`, id };
+  },
+);
 
-type MoveShape = { id: number; kind: "barrier" | "source"; east: number; north: number };
+const removeSource = command(
+  "source.remove",
+  { id: ref("source", "Source"), version: seen() },
+  ({ write }, { id, version }) => {
+    const found = write.read(source, id);
+    write.remove(source, id, version);
+    return { message: `${found?.name} taken off the ground` };
+  },
+);
+
+const shifted = (text: string, east: number, north: number) => {
+  const whole = (metres: number) => Math.round(metres * 1000) / 1000;
+  return pointsToText(pointsOf(text).map(({ x, y }) => ({ x: whole(x + east), y: whole(y + north) })));
+};
 
 /** Moves a barrier or a source as a whole. */
-const moveShape = command<MoveShape>({
-  name: "ground.move",
-  schema: Joi.object<MoveShape>({
-    id: id().required(),
-    kind: Joi.string().valid("barrier", "source").required(),
-    east: metres("East").required(),
-    north: metres("North").required(),
-  }),
-  run({ write }, { id: row, kind, east, north }) {
-    const column = kind === "barrier" ? "path" : "outline";
-    const found = write.read(kind, row);
-    if (!found) return refuse("id", "That is not on the ground any more.");
-    const moved = (JSON.parse(found[column] as string) as [number, number][]).map(([x, y]) => ({
-      x: Math.round((x + east) * 1000) / 1000,
-      y: Math.round((y + north) * 1000) / 1000,
-    }));
-    write.update(kind, row, { [column]: pointsToText(moved) });
-    return { message: `${found.name} moved`, id: row };
+const moveShape = command(
+  "ground.move",
+  {
+    id: ref("barrier", "Shape"),
+    version: seen(),
+    kind: choice("Kind", ["barrier", "source"]),
+    east: metres("East"),
+    north: metres("North"),
   },
-});
+  ({ write }, { id, version, kind, east, north }) => {
+    const gone = () => refuse("id", "That is not on the ground any more.");
+    if (kind === "barrier") {
+      const { name, path: drawn } = write.read(barrier, id) ?? gone();
+      write.update(barrier, id, { path: shifted(drawn, east, north) }, version);
+      return { message: `${name} moved`, id };
+    }
+    const { name, outline } = write.read(source, id) ?? gone();
+    write.update(source, id, { outline: shifted(outline, east, north) }, version);
+    return { message: `${name} moved`, id };
+  },
+);
 
-type ImportGround = { text: string; species?: string; plants?: number; presence?: number; dryRun: boolean };
+const TABLES = { bed, barrier, source };
+const counted = (one: string, names: string[]) =>
+  `${names.length} ${names.length === 1 ? one : `${one}s`} (${names.slice(0, 4).join(", ")}${names.length > 4 ? ", …" : ""})`;
 
-/** Takes in a GeoJSON file, all or nothing. A dry run says what would come in and writes nothing. */
-const importGround = command<ImportGround>({
-  name: "ground.import",
-  schema: Joi.object<ImportGround>({
-    text: Joi.string().max(1_000_000).required().label("File").messages({
+/** The row of a name, where it is the only one: a map program may have dropped the ids. */
+function onlyOfName({ db }: Context, table: keyof typeof TABLES, name: string): Id | undefined {
+  const ids = db.prepare(`SELECT id FROM "${table}" WHERE name = ? LIMIT 2`).pluck().all(name) as Id[];
+  return ids.length === 1 ? ids[0] : undefined;
+}
+
+/**
+ * Takes in a GeoJSON file, all or nothing. What this garden wrote comes back to its own rows; what the file knows no row
+ * of is new. A dry run says what would come in and writes nothing.
+ */
+const importGround = command(
+  "ground.import",
+  {
+    text: given<string>("File", Joi.string().max(1_000_000)).saying({
       "string.max": "The file is larger than a megabyte.",
     }),
-    species: Joi.string()
-      .valid(...SPECIES.map((s) => s.id))
-      .label("Species"),
-    plants: count("Plants", 10_000_000).label("Plants"),
-    presence: Joi.number().min(0.05).max(1).label("How sure"),
-    dryRun: Joi.boolean().default(false),
-  }),
-  run({ db, write, garden }, { text, dryRun, ...given }) {
-    const found = readGround(text, garden, given);
-    for (const { table, row } of found) {
-      const taken = db.prepare(`SELECT 1 FROM "${table}" WHERE name = ?`).get(row.name);
-      if (taken) refuse("text", `There is a ${table} named ${row.name} on the ground already. Nothing was taken in.`);
-      if (!dryRun) write.insert(table, row);
-    }
-    const of = (table: string) => found.filter((f) => f.table === table).map((f) => f.row.name as string);
-    const parts = [
-      ["bed", "beds"],
-      ["barrier", "barriers"],
-      ["source", "sources"],
-    ].flatMap(([one, many]) => {
-      const names = of(one!);
-      return names.length
-        ? [
-            `${names.length} ${names.length === 1 ? one : many} (${names.slice(0, 4).join(", ")}${names.length > 4 ? ", …" : ""})`,
-          ]
-        : [];
-    });
-    return { message: `${dryRun ? "Would come in" : "Taken in"}: ${parts.join(", ")}` };
+    species: source.columns.species.optional(),
+    plants: source.columns.plants.optional(),
+    presence: source.columns.presence.optional(),
+    dryRun: yesNo("Only look"),
   },
-});
+  (context, { text, dryRun, ...given }) => {
+    const { write, garden } = context;
+    const found = readGround(text, garden, given);
+    const fresh = { bed: [] as string[], barrier: [] as string[], source: [] as string[] };
+    const changed = { bed: [] as string[], barrier: [] as string[], source: [] as string[] };
+    for (const { table, row, id, told } of found) {
+      const name = String(row.name);
+      const own = (id && write.read(TABLES[table], id)?.id) || onlyOfName(context, table, name);
+      const before = own && write.read(TABLES[table], own);
+      if (!before) {
+        fresh[table].push(name);
+        if (!dryRun) write.insert(TABLES[table], row as never);
+        continue;
+      }
+      const patch = Object.fromEntries(Object.entries(row).filter(([column]) => told.has(column)));
+      if (Object.entries(patch).every(([column, value]) => before[column as "name"] === value)) continue;
+      changed[table].push(name);
+      if (!dryRun) write.update(TABLES[table], own, patch as never);
+    }
+    const parts = (["bed", "barrier", "source"] as const).flatMap((table) => [
+      ...(fresh[table].length ? [counted(table, fresh[table])] : []),
+      ...(changed[table].length ? [`${counted(table, changed[table])} changed`] : []),
+    ]);
+    const words = parts.join(", ") || "nothing; the ground is as the file has it";
+    return { message: `${dryRun ? "Would come in" : "Taken in"}: ${words}` };
+  },
+);
 
 export const groundCommands = [
   addBarrier,
   changeBarrier,
-  remover("barrier"),
+  removeBarrier,
   addSource,
   changeSource,
-  remover("source"),
+  removeSource,
   moveShape,
   importGround,
-];
+] as const;

@@ -1,12 +1,16 @@
 import Joi from "joi";
 import { SPECIES } from "@/catalogue/catalogue";
+import { type Id, isId } from "@/core/custody/id";
 import { fromGlobe, type Origin, toGlobe } from "@/core/ground/geojson";
 import { areaOf, cornersOf, crossesItself, type Plot, type Point } from "@/core/ground/shape";
 import { BARRIER_FACTORS, type BarrierKind } from "@/core/isolation/barrier";
-import { type Row, refuse } from "@/db/journal";
 import type { Db } from "@/db/open";
-import { beds, type Garden } from "../garden/queries";
-import { barriers, pointsToText, sources } from "./queries";
+import { type Row, refuse } from "@/db/ops";
+import { beds } from "../bed/queries";
+import type { Garden } from "../garden/garden";
+import { idOf, words } from "../schema";
+import { pointsToText } from "./points";
+import { barriers, sources } from "./queries";
 
 type Feature = {
   type: "Feature";
@@ -17,17 +21,25 @@ type Feature = {
 const MOST = 500;
 
 const pair = Joi.array().items(Joi.number().required()).min(2).max(3);
-const SHAPES: Record<string, Joi.Schema> = {
-  Point: pair,
-  LineString: Joi.array().items(pair).min(2).max(500),
-  Polygon: Joi.array().items(Joi.array().items(pair).min(4).max(500)).min(1).max(1).messages({
-    "array.max": "a polygon with holes can't be taken in",
-  }),
-};
+const SHAPES: ReadonlyMap<unknown, Joi.Schema> = new Map<unknown, Joi.Schema>([
+  ["Point", pair],
+  ["LineString", Joi.array().items(pair).min(2).max(500)],
+  [
+    "Polygon",
+    Joi.array().items(Joi.array().items(pair).min(4).max(500)).min(1).max(1).messages({
+      "array.max": "a polygon with holes can't be taken in",
+    }),
+  ],
+]);
+
+const monthDay = Joi.string()
+  .pattern(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/)
+  .allow(null);
 
 const properties = Joi.object({
   kind: Joi.string().valid("bed", "hedge", "wall", "building", "tunnel", "neighbour", "field", "wild", "ornamental"),
-  name: Joi.string().trim().max(120),
+  id: idOf(),
+  name: words(120),
   metres: Joi.array()
     .items(Joi.array().items(Joi.number().min(-100_000).max(100_000)).length(2))
     .max(500),
@@ -44,6 +56,9 @@ const properties = Joi.object({
   harm: Joi.string().valid("none", "bitter", "hot", "male-sterile", "wild"),
   factor: Joi.number().min(0).max(1),
   outside: Joi.number().valid(0, 1),
+  flowersFrom: monthDay,
+  flowersTo: monthDay,
+  agreedSeason: Joi.number().integer().min(1900).max(2200).allow(null),
 }).unknown(true);
 
 type Known = {
@@ -57,11 +72,19 @@ type Known = {
   harm?: string;
   factor?: number;
   outside?: number;
+  id?: Id;
+  flowersFrom?: string | null;
+  flowersTo?: string | null;
+  agreedSeason?: number | null;
 };
 
 /** What the grower says once for features that do not say it themselves. */
-export type Given = { species?: string; plants?: number; presence?: number };
-export type Found = { table: "bed" | "barrier" | "source"; row: Row };
+export type Given = { species?: string | null; plants?: number | null; presence?: number | null };
+/**
+ * One row of a file: of which record, its id where this garden wrote it, and which of its columns the file told; the others
+ * hold what stands in for a new one.
+ */
+export type Found = { table: "bed" | "barrier" | "source"; row: Row; id: Id | undefined; told: Set<string> };
 
 function parse(text: string): Feature[] {
   let read: unknown;
@@ -70,22 +93,26 @@ function parse(text: string): Feature[] {
   } catch {
     return refuse("text", "This is not JSON, so it can't be a GeoJSON file.");
   }
-  const { type, features } = (read ?? {}) as { type?: unknown; features?: unknown };
+  const { type, features } = Object(read) as { type?: unknown; features?: unknown };
   const list = type === "Feature" ? [read] : type === "FeatureCollection" && Array.isArray(features) ? features : null;
   if (!list) return refuse("text", "This is not a GeoJSON feature or collection of features.");
   if (list.length === 0) refuse("text", "The file holds no features.");
   if (list.length > MOST)
     refuse("text", `The file holds ${list.length} features; at most ${MOST} are taken in at once.`);
+  const strange = list.findIndex(
+    (feature) => typeof feature !== "object" || feature === null || Array.isArray(feature),
+  );
+  if (strange >= 0) refuse("text", `Feature ${strange + 1} is not a GeoJSON feature.`);
   return list as Feature[];
 }
 
 function pointsOf(feature: Feature, kept: Known, origin: Origin, where: string): Point[] {
   const { geometry } = feature;
-  const schema = SHAPES[geometry?.type ?? ""];
+  const schema = SHAPES.get(Object(geometry).type);
   if (!schema)
     return refuse(
       "text",
-      `${where}: only points, lines and polygons can be taken in, not ${geometry?.type ?? "nothing"}.`,
+      `${where}: only points, lines and polygons can be taken in, not ${JSON.stringify(Object(geometry).type) ?? "nothing"}.`,
     );
   const { error } = schema.validate(geometry.coordinates, { convert: false });
   if (error) return refuse("text", `${where}: its coordinates can't be read: ${error.message}.`);
@@ -112,11 +139,48 @@ function pointsOf(feature: Feature, kept: Known, origin: Origin, where: string):
   return shape;
 }
 
-/** A bed that has no sides of its own on file is the upright rectangle around its polygon. */
-function bedAround(shape: Point[]): Omit<Plot, "turn"> {
-  const [xs, ys] = [shape.map((p) => p.x), shape.map((p) => p.y)];
-  const [x, y] = [Math.min(...xs), Math.min(...ys)];
-  return { x, y, width: Math.max(...xs) - x, length: Math.max(...ys) - y };
+const CORNER = 0.05;
+const near = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y) < CORNER;
+
+/**
+ * The bed that a polygon draws: the sides it was written with where its corners still lie there, else a rectangle, turned
+ * as it lies. What is no rectangle can't be a bed.
+ */
+function bedOf(shape: Point[], kept: Plot | undefined, where: string): Plot {
+  if (kept && shape.length === 4 && cornersOf(kept).every((corner) => shape.some((p) => near(p, corner)))) return kept;
+  const [a, b, c, d] = shape;
+  const square = (p: Point, q: Point, r: Point) => {
+    const [u, v] = [
+      { x: p.x - q.x, y: p.y - q.y },
+      { x: r.x - q.x, y: r.y - q.y },
+    ];
+    // Within a degree of a right angle.
+    return Math.abs(u.x * v.x + u.y * v.y) < 0.0175 * Math.hypot(u.x, u.y) * Math.hypot(v.x, v.y);
+  };
+  if (!a || !b || !c || !d || shape.length > 4 || !square(a, b, c) || !square(b, c, d) || !square(c, d, a))
+    return refuse("text", `${where}: a bed is a rectangle; this has ${shape.length} corners or no right angles.`);
+  // The lowest corner first, then round against the clock: its first side is the width, turned from east.
+  const clockwise = (b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x) < 0;
+  const ring = clockwise ? [a, d, c, b] : [a, b, c, d];
+  const turns = ring.map((p, i) => {
+    const q = ring[(i + 1) % 4]!;
+    return { i, turn: (Math.atan2(q.y - p.y, q.x - p.x) * 180) / Math.PI };
+  });
+  const wanted = kept ? kept.turn : 0;
+  const off = (turn: number) => Math.abs(((turn - wanted + 540) % 360) - 180);
+  const { i, turn } = turns.reduce((best, one) => (off(one.turn) < off(best.turn) - 0.01 ? one : best));
+  const at = (n: number) => ring[(i + n) % 4]!;
+  const width = Math.hypot(at(1).x - at(0).x, at(1).y - at(0).y);
+  const length = Math.hypot(at(2).x - at(1).x, at(2).y - at(1).y);
+  const middle = { x: (at(0).x + at(2).x) / 2, y: (at(0).y + at(2).y) / 2 };
+  const to = (n: number, places: number) => Number(n.toFixed(places));
+  return {
+    x: to(middle.x - width / 2, 2),
+    y: to(middle.y - length / 2, 2),
+    width: to(width, 2),
+    length: to(length, 2),
+    turn: to((turn + 360) % 360, 1) % 360,
+  };
 }
 
 function rowOf(feature: Feature, i: number, origin: Origin, given: Given): Found {
@@ -130,18 +194,20 @@ function rowOf(feature: Feature, i: number, origin: Origin, given: Given): Found
   const type = feature.geometry.type;
   const kind = kept.kind ?? (type === "LineString" ? "hedge" : "field");
   const name = kept.name || `${kind} ${i + 1}`;
+  const told = (row: Row, always: string[]): Set<string> =>
+    new Set([...always, ...Object.keys(row).filter((column) => kept[column as keyof Known] !== undefined)]);
+  const id = isId(kept.id) ? kept.id : undefined;
   if (kind === "bed") {
     if (type !== "Polygon") return refuse("text", `${where}: a bed must be a polygon.`);
-    const { x, y, width, length, turn } = kept.bed ?? { ...bedAround(shape), turn: 0 };
-    return { table: "bed", row: { name, x, y, width, length, turn, outside: kept.outside ?? 0 } };
+    const row = { name, ...bedOf(shape, kept.bed, where), outside: kept.outside ?? 0 };
+    return { table: "bed", row, id, told: told(row, ["x", "y", "width", "length", "turn"]) };
   }
-  if (kind in BARRIER_FACTORS) {
+  if (Object.hasOwn(BARRIER_FACTORS, kind)) {
     if (shape.length < 2) return refuse("text", `${where}: a ${kind} must be a line or a polygon.`);
     const path = type === "Polygon" ? [...shape, shape[0]!] : shape;
-    return {
-      table: "barrier",
-      row: { name, kind, path: pointsToText(path), factor: kept.factor ?? BARRIER_FACTORS[kind as BarrierKind] },
-    };
+    const factor = kept.factor ?? BARRIER_FACTORS[kind as BarrierKind];
+    const row = { name, kind, path: pointsToText(path), factor };
+    return { table: "barrier", row, id, told: told(row, ["path"]) };
   }
   if (type === "LineString") return refuse("text", `${where}: a ${kind} must be a point or a polygon.`);
   const species = kept.species ?? given.species;
@@ -150,17 +216,20 @@ function rowOf(feature: Feature, i: number, origin: Origin, given: Given): Found
   if (!plants) return refuse("plants", `${where} does not say how many plants stand there. Give a number.`);
   const presence = kept.presence ?? given.presence ?? 1;
   const harm = kept.harm ?? (kind === "wild" ? "wild" : "none");
-  return { table: "source", row: { name, kind, species, plants, presence, harm, outline: pointsToText(shape) } };
+  const { flowersFrom = null, flowersTo = null, agreedSeason = null } = kept;
+  const days = { flowersFrom, flowersTo, agreedSeason };
+  const row = { name, kind, species, plants, presence, harm, outline: pointsToText(shape), ...days };
+  return { table: "source", row, id, told: told(row, ["outline"]) };
 }
 
 /** The beds, barriers and sources of a GeoJSON text, checked. @throws Refusal naming the feature that can't be taken in */
 export function readGround(text: string, origin: Origin, given: Given): Found[] {
   const found = parse(text).map((feature, i) => rowOf(feature, i, origin, given));
-  const names = new Set<string>();
-  for (const { table, row } of found) {
-    const key = `${table} ${row.name}`;
-    if (names.has(key)) refuse("text", `The file holds two ${table}s named ${row.name}.`);
-    names.add(key);
+  const named = new Set<string>();
+  for (const { table, id, row } of found) {
+    const key = id ?? `${table} ${row.name}`;
+    if (named.has(key)) refuse("text", `The file holds two ${table}s named ${row.name}.`);
+    named.add(key);
   }
   return found;
 }
@@ -178,17 +247,17 @@ export function writeGround(db: Db, place: Garden): object {
     type: "FeatureCollection",
     features: [
       ...beds(db).map((bed) => {
-        const { name, x, y, width, length, turn, outside } = bed;
-        return feature(area(cornersOf(bed)), { kind: "bed", name, outside, bed: { x, y, width, length, turn } });
+        const { id, name, x, y, width, length, turn, outside } = bed;
+        return feature(area(cornersOf(bed)), { kind: "bed", id, name, outside, bed: { x, y, width, length, turn } });
       }),
-      ...barriers(db).map(({ name, kind, path, factor }) =>
+      ...barriers(db).map(({ id, name, kind, path, factor }) =>
         feature(
           { type: "LineString", coordinates: path.map((p) => toGlobe(p, place)) },
-          { kind, name, factor, metres: exact(path) },
+          { kind, id, name, factor, metres: exact(path) },
         ),
       ),
-      ...sources(db).map(({ name, kind, species, plants, presence, harm, outline }) =>
-        feature(area(outline), { kind, name, species, plants, presence, harm, metres: exact(outline) }),
+      ...sources(db).map(({ outline, version: _, ...own }) =>
+        feature(area(outline), { ...own, metres: exact(outline) }),
       ),
     ],
   };

@@ -1,29 +1,40 @@
 import { flowerCode } from "@/core/custody/code";
+import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
+import { type StoredOp, undoneOps } from "@/db/ops";
 
-export type JournalEntry = {
-  id: number;
-  at: string;
-  day: string;
-  command: string;
-  summary: string;
-  undoes: number | null;
-  undone: 0 | 1;
+/** An op as the history lists it. */
+export type Entry = Pick<StoredOp, "id" | "clock" | "at" | "day" | "command" | "summary" | "undoes"> & {
+  undone: boolean;
 };
 
-/** Journal entries, newest first, below `before` when paging. */
-export function journal(db: Db, before: number | null, limit: number): JournalEntry[] {
+/** Ops, newest first, before one of them when paging. */
+export function entries(db: Db, before: Id | null, limit: number): Entry[] {
+  const rows = db
+    .prepare(
+      `SELECT id, clock, at, day, command, summary, undoes FROM op
+       WHERE :before IS NULL OR clock < (SELECT clock FROM op WHERE id = :before) ORDER BY clock DESC LIMIT :limit`,
+    )
+    .all({ before, limit }) as Omit<Entry, "undone">[];
+  const undone = undoneOps(db);
+  return rows.map((row) => ({ ...row, undone: undone.has(row.id) }));
+}
+
+/** How many rows there are of the records a grower counts, and of the history. */
+export function counts(db: Db): { name: string; count: number }[] {
   return db
     .prepare(
-      `SELECT id, at, day, command, summary, undoes, undone FROM journal
-       WHERE :before IS NULL OR id < :before ORDER BY id DESC LIMIT :limit`,
+      `SELECT 'lines' name, count(*) count FROM line UNION ALL SELECT 'stands', count(*) FROM stand
+       UNION ALL SELECT 'plants', count(*) FROM plant UNION ALL SELECT 'scores', count(*) FROM score
+       UNION ALL SELECT 'crosses', count(*) FROM cross UNION ALL SELECT 'seed lots', count(*) FROM lot
+       UNION ALL SELECT 'history entries', count(*) FROM op`,
     )
-    .all({ before, limit }) as JournalEntry[];
+    .all() as { name: string; count: number }[];
 }
 
 export type Found = {
   kind: "line" | "stand" | "family" | "cross" | "lot" | "plant" | "flower";
-  id: number;
+  id: Id;
   code: string;
   name: string;
   href: string;
@@ -35,17 +46,17 @@ export function find(db: Db, words: string): Found[] {
   const plantWords = /^(.*?)[\s./#-]+(\d{1,5})$/.exec(words);
   const rows = db
     .prepare(
-      `SELECT * FROM (SELECT 'line' kind, id, code, name, '/lines/' || id href FROM line
+      `SELECT * FROM (SELECT 'line' kind, id, code, name, '/lines/' || code href FROM line
          WHERE code LIKE :like ESCAPE '\\' OR name LIKE :like ESCAPE '\\' ORDER BY name LIMIT 10)
-       UNION ALL SELECT * FROM (SELECT CASE WHEN s.code GLOB 'F*' THEN 'family' ELSE 'stand' END, s.id, s.code,
+       UNION ALL SELECT * FROM (SELECT CASE WHEN s.family THEN 'family' ELSE 'stand' END, s.id, s.code,
            l.name || coalesce(' F' || s.generation, '') || ', ' || s.season,
-           CASE WHEN s.code GLOB 'F*' THEN '/nursery/' ELSE '/ground?stand=' END || s.id
+           CASE WHEN s.family THEN '/nursery/' ELSE '/ground?season=' || s.season || '&stand=' END || s.code
          FROM stand s JOIN line l ON l.id = s.lineId
          WHERE s.code LIKE :like ESCAPE '\\' OR l.name LIKE :like ESCAPE '\\' ORDER BY s.season DESC LIMIT 10)
-       UNION ALL SELECT * FROM (SELECT 'cross', x.id, x.code, l.name || ' F' || x.generation, '/crosses/' || x.id
+       UNION ALL SELECT * FROM (SELECT 'cross', x.id, x.code, l.name || coalesce(' F' || x.generation, ''), '/crosses/' || x.code
          FROM cross x JOIN line l ON l.id = x.lineId
          WHERE x.code LIKE :like ESCAPE '\\' OR l.name LIKE :like ESCAPE '\\' ORDER BY x.season DESC LIMIT 10)
-       UNION ALL SELECT * FROM (SELECT 'lot', k.id, k.code, l.name || coalesce(' F' || k.generation, ''), '/seed/' || k.id
+       UNION ALL SELECT * FROM (SELECT 'lot', k.id, k.code, l.name || coalesce(' F' || k.generation, ''), '/seed/' || k.code
          FROM lot k JOIN line l ON l.id = k.lineId
          WHERE k.code LIKE :like ESCAPE '\\' OR l.name LIKE :like ESCAPE '\\' ORDER BY k.gathered DESC LIMIT 10)`,
     )
@@ -54,7 +65,7 @@ export function find(db: Db, words: string): Found[] {
   const plants = db
     .prepare(
       `SELECT 'plant' kind, p.id, s.code || '.' || p.number code, l.name || ' plant ' || p.number name,
-         '/nursery/' || s.id || '?plant=' || p.number href
+         '/nursery/' || s.code || '?plant=' || p.number href
        FROM stand s JOIN line l ON l.id = s.lineId JOIN plant p ON p.standId = s.id AND p.number = :number
        WHERE s.code LIKE :like ESCAPE '\\' OR l.name LIKE :like ESCAPE '\\' ORDER BY s.season DESC LIMIT 10`,
     )
@@ -69,7 +80,7 @@ export function findFlower(db: Db, crossCode: string, number: number): Found[] {
       `SELECT x.id, l.name, (SELECT f.id FROM flower f WHERE f.crossId = x.id AND f.number = :number) flowerId
        FROM cross x JOIN line l ON l.id = x.lineId WHERE x.code = :crossCode`,
     )
-    .get({ crossCode, number }) as { id: number; name: string; flowerId: number | null } | undefined;
+    .get({ crossCode, number }) as { id: Id; name: string; flowerId: Id | null } | undefined;
   if (!cross) return [];
   const known = cross.flowerId !== null;
   return [
@@ -78,7 +89,7 @@ export function findFlower(db: Db, crossCode: string, number: number): Found[] {
       id: cross.flowerId ?? cross.id,
       code: flowerCode(crossCode, number),
       name: `${cross.name}, flower ${number}${known ? "" : ", not covered yet"}`,
-      href: `/crosses/${cross.id}${known ? `?flower=${number}` : ""}`,
+      href: `/crosses/${crossCode}${known ? `?flower=${number}` : ""}`,
     },
   ];
 }

@@ -1,21 +1,22 @@
 import { speciesById } from "@/catalogue/catalogue";
+import type { Id } from "@/core/custody/id";
 import { type PedigreeTree, writePedigree } from "@/core/pedigree/notation";
 import type { Individual } from "@/core/pedigree/pedigree";
 import type { Db } from "@/db/open";
 
 type StandParents = {
-  id: number;
-  lineId: number;
+  id: Id;
+  lineId: Id;
   species: string;
   kind: string | null;
-  motherStandId: number | null;
-  motherPlantId: number | null;
-  fatherStandId: number | null;
-  fatherPlantId: number | null;
+  motherStandId: Id | null;
+  motherPlantId: Id | null;
+  fatherStandId: Id | null;
+  fatherPlantId: Id | null;
 };
 
 /** A parent as crosses name it: any plant of a stand, or one of its plants. */
-export type ParentId = { standId: number; plantId: number | null };
+export type ParentId = { standId: Id; plantId: Id | null };
 
 /** The name of a parent's individual; `second` is another plant of the same stand. */
 export const individualOf = ({ standId, plantId }: ParentId, second = false): string =>
@@ -25,7 +26,7 @@ export const individualOf = ({ standId, plantId }: ParentId, second = false): st
  * The forebears of some parents as the records know them, each before its children: a plant of a stand is the child of
  * the lot's mother and father. Plants of a line that was bought or received are taken as near as its breeding makes them
  * (ours): of one pure line where the species selfs, as full sibs where it does both, as half sibs where it outcrosses.
- * Pollen of an open-pollinated lot is unknown.
+ * Pollen of an open-pollinated lot is unknown, and so is which of several fathers of mixed pollen a seed has.
  */
 export function forebears(db: Db, parents: ParentId[]): Individual[] {
   const stands = new Map(
@@ -33,10 +34,13 @@ export function forebears(db: Db, parents: ParentId[]): Individual[] {
       db
         .prepare(
           `SELECT s.id, s.lineId, l.species, k.kind, k.motherStandId, k.motherPlantId,
-             CASE WHEN k.doubt IS NULL THEN x.fatherStandId END fatherStandId,
-             CASE WHEN k.doubt IS NULL THEN x.fatherPlantId END fatherPlantId
+             CASE WHEN k.doubt IS NULL AND NOT mixed THEN x.fatherStandId END fatherStandId,
+             CASE WHEN k.doubt IS NULL AND NOT mixed THEN x.fatherPlantId END fatherPlantId
            FROM stand s JOIN line l ON l.id = s.lineId
-           LEFT JOIN lot k ON k.id = s.lotId LEFT JOIN cross x ON x.id = k.crossId`,
+           LEFT JOIN lot k ON k.id = s.lotId LEFT JOIN (
+             SELECT id, fatherStandId, fatherPlantId,
+               EXISTS (SELECT 1 FROM candidate c WHERE c.crossId = cross.id AND c.role = 'father') mixed
+             FROM cross) x ON x.id = k.crossId`,
         )
         .all() as StandParents[]
     ).map((s) => [s.id, s]),
@@ -86,17 +90,17 @@ function parentsFirst(individuals: Individual[]): Individual[] {
   return [...ordered.values()];
 }
 
-type LineParents = { id: number; name: string; motherLineId: number | null; fatherLineId: number | null };
+type LineParents = { id: Id; name: string; motherLineId: Id | null; fatherLineId: Id | null };
 
 /** Crosses one above the other that are written out; older ones are named. */
 const DEEPEST = 6;
 
 /** Pedigrees of lines, back to those that were not crossed here. */
-function lineTrees(db: Db): (lineId: number) => PedigreeTree {
+function lineTrees(db: Db): (lineId: Id) => PedigreeTree {
   const lines = new Map(
     (db.prepare("SELECT id, name, motherLineId, fatherLineId FROM line").all() as LineParents[]).map((l) => [l.id, l]),
   );
-  const tree = (id: number, depth: number): PedigreeTree => {
+  const tree = (id: Id, depth: number): PedigreeTree => {
     const { name, motherLineId, fatherLineId } = lines.get(id)!;
     if (!motherLineId || !fatherLineId || depth >= DEEPEST) return name;
     return { mother: tree(motherLineId, depth + 1), father: tree(fatherLineId, depth + 1) };
@@ -104,7 +108,7 @@ function lineTrees(db: Db): (lineId: number) => PedigreeTree {
   return (lineId) => tree(lineId, 0);
 }
 
-type LinesOfCross = { lineId: number; motherLineId: number; fatherLineId: number };
+type LinesOfCross = { lineId: Id; motherLineId: Id; fatherLineId: Id };
 
 /** Pedigrees of crosses in slash notation: of the two lines, or of their own where both are one. */
 export function crossPedigrees(db: Db): (cross: LinesOfCross) => string {

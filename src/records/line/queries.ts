@@ -1,50 +1,56 @@
-import type { Anthers } from "@/catalogue/catalogue";
-import type { Harm, School } from "@/core/isolation/scene";
+import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
+import type { Yardstick } from "../yardstick/yardstick";
+import type { Line } from "./line";
 
-export type Status = "open-pollinated" | "f1-hybrid" | "breeding-line" | "mix" | "wild";
-
-export type Line = {
-  id: number;
-  code: string;
-  name: string;
-  species: string;
-  school: School;
-  status: Status;
-  origin: string;
-  year: number | null;
-  description: string;
-  /** The share of true seed wanted, 0–1; null where the level of care decides. */
-  purity: number | null;
-  harm: Exclude<Harm, "wild">;
-  /** Whether its fruiting flowers carry anthers, where those of its species may. */
-  anthers: Anthers;
-  motherLineId: number | null;
-  fatherLineId: number | null;
-  version: number;
-};
-
-export type YardstickKind = "number" | "scale" | "category" | "yes-no" | "date";
-export type YardstickRow = {
-  id: number;
-  lineId: number;
-  position: number;
-  name: string;
-  kind: YardstickKind;
-  unit: string;
-  lowEnd: string;
-  highEnd: string;
-  /** JSON list of words, for a category. */
-  categories: string;
-  wanted: "high" | "low" | "target" | "category" | "yes" | "no";
-  target: number | null;
-  targetWord: string | null;
-  weight: number;
-  version: number;
-};
-
-export function lineById(db: Db, id: number): Line | undefined {
+export function lineById(db: Db, id: Id): Line | undefined {
   return db.prepare("SELECT * FROM line WHERE id = ?").get(id) as Line | undefined;
+}
+
+export function lineByCode(db: Db, code: string): Line | undefined {
+  return db.prepare("SELECT * FROM line WHERE code = ?").get(code) as Line | undefined;
+}
+
+/** The first line of a name and species. */
+export function lineOfName(db: Db, name: string, species: string): Line | undefined {
+  return db.prepare("SELECT * FROM line WHERE name = ? AND species = ? ORDER BY id LIMIT 1").get(name, species) as
+    | Line
+    | undefined;
+}
+
+/** The line that a mother and a father were crossed into before, the first one. */
+export function lineOfParents(db: Db, motherLineId: Id, fatherLineId: Id): Line | undefined {
+  return db
+    .prepare("SELECT * FROM line WHERE motherLineId = ? AND fatherLineId = ? ORDER BY id LIMIT 1")
+    .get(motherLineId, fatherLineId) as Line | undefined;
+}
+
+/** Pairs of lines that were crossed before, as "mother-father". */
+export function crossedPairs(db: Db): string[] {
+  return db
+    .prepare(
+      "SELECT motherLineId || '-' || fatherLineId FROM line WHERE motherLineId IS NOT NULL AND fatherLineId IS NOT NULL",
+    )
+    .pluck()
+    .all() as string[];
+}
+
+/** The names of lines by id. */
+export function lineNames(db: Db): Map<Id, string> {
+  return new Map(db.prepare("SELECT id, name FROM line").raw().all() as [Id, string][]);
+}
+
+/** The species of which there are lines. */
+export function speciesGrown(db: Db): string[] {
+  return db.prepare("SELECT DISTINCT species FROM line").pluck().all() as string[];
+}
+
+/** Whether stands or seed are kept under a line. */
+export function lineInUse(db: Db, id: Id): boolean {
+  return (
+    db.prepare("SELECT 1 FROM stand WHERE lineId = :id UNION SELECT 1 FROM lot WHERE lineId = :id").get({ id }) !==
+    undefined
+  );
 }
 
 export type LineSummary = Line & { stands: number; lots: number; lastSeason: number | null };
@@ -70,7 +76,7 @@ export function lines(db: Db): LineSummary[] {
 }
 
 /** A line's yardsticks; a parent line is measured with those of its offspring when it has none. */
-export function yardsticks(db: Db, lineId: number): YardstickRow[] {
+export function yardsticks(db: Db, lineId: Id): Yardstick[] {
   return db
     .prepare(
       `SELECT y.* FROM yardstick y WHERE y.lineId = :line
@@ -80,7 +86,7 @@ export function yardsticks(db: Db, lineId: number): YardstickRow[] {
          AND NOT EXISTS (SELECT 1 FROM yardstick own WHERE own.lineId = :line)
        ORDER BY lineId, position, id`,
     )
-    .all({ line: lineId }) as YardstickRow[];
+    .all({ line: lineId }) as Yardstick[];
 }
 
 export type GenerationRow = {
@@ -95,7 +101,7 @@ export type GenerationRow = {
 };
 
 /** Per generation of a line: plants grown, kept, removed, and of how many sown lots the seed was selfed. */
-export function generationRows(db: Db, lineId: number): GenerationRow[] {
+export function generationRows(db: Db, lineId: Id): GenerationRow[] {
   return db
     .prepare(
       `SELECT s.generation, count(*) stands,
@@ -116,16 +122,16 @@ export function generationRows(db: Db, lineId: number): GenerationRow[] {
 }
 
 export type ScoreRow = {
-  lineId: number;
+  lineId: Id;
   generation: number | null;
   season: number;
-  yardstickId: number;
+  yardstickId: Id;
   number: number | null;
   word: string | null;
 };
 
 /** Every score on a line's yardsticks, its parents' plants included. */
-export function scoresOnYardsticks(db: Db, lineId: number): ScoreRow[] {
+export function scoresOnYardsticks(db: Db, lineId: Id): ScoreRow[] {
   return db
     .prepare(
       `SELECT s.lineId, s.generation, s.season, c.yardstickId, c.number, c.word

@@ -1,37 +1,16 @@
+import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
+import type { Mark, Plant } from "./plant";
 
-export type Mark = "none" | "keep" | "seed-parent" | "watch" | "out";
-
-export type Plant = {
-  id: number;
-  standId: number;
-  number: number;
-  mark: Mark;
-  reason: string;
-  removedOn: string | null;
-  version: number;
-};
-
-export function plantsOfStand(db: Db, standId: number): Plant[] {
+export function plantsOfStand(db: Db, standId: Id): Plant[] {
   return db.prepare("SELECT * FROM plant WHERE standId = ? ORDER BY number").all(standId) as Plant[];
 }
 
-export function plantById(db: Db, id: number): Plant | undefined {
+export function plantById(db: Db, id: Id): Plant | undefined {
   return db.prepare("SELECT * FROM plant WHERE id = ?").get(id) as Plant | undefined;
 }
 
-export type PlantScore = { plantId: number; yardstickId: number; number: number | null; word: string | null };
-
-export function scoresOfStand(db: Db, standId: number): PlantScore[] {
-  return db
-    .prepare(
-      `SELECT c.plantId, c.yardstickId, c.number, c.word
-       FROM plant p JOIN score c ON c.plantId = p.id WHERE p.standId = ?`,
-    )
-    .all(standId) as PlantScore[];
-}
-
-export type KeptPlant = { id: number; standId: number; number: number; mark: Mark; code: string };
+export type KeptPlant = { id: Id; standId: Id; number: number; mark: Mark; code: string };
 
 /** Plants marked for keeping and still standing, in a season's stands. */
 export function keptPlants(db: Db, season: number): KeptPlant[] {
@@ -43,13 +22,21 @@ export function keptPlants(db: Db, season: number): KeptPlant[] {
     .all(season) as KeptPlant[];
 }
 
-export type OutWaiting = { standId: number; code: string; lineName: string; plants: string; count: number };
+export type OutWaiting = {
+  family: 0 | 1;
+  ids: string;
+  standId: Id;
+  code: string;
+  lineName: string;
+  plants: string;
+  count: number;
+};
 
 /** Plants marked out that still stand, by stand, of one season. */
 export function plantsMarkedOut(db: Db, season: number): OutWaiting[] {
   return db
     .prepare(
-      `SELECT s.id standId, s.code, l.name lineName, group_concat(p.number, ', ') plants, count(*) count
+      `SELECT s.id standId, s.code, s.family, l.name lineName, group_concat(p.id) ids, group_concat(p.number, ', ') plants, count(*) count
        FROM stand s JOIN line l ON l.id = s.lineId
        JOIN plant p ON p.standId = s.id AND p.mark = 'out' AND p.removedOn IS NULL
        WHERE s.season = ? GROUP BY s.id ORDER BY s.code`,

@@ -2,6 +2,7 @@ import { sceneSpecies, speciesById } from "@/catalogue/catalogue";
 import type { Day } from "@/core/calendar/day";
 import { daysBetween } from "@/core/calendar/day";
 import type { Climate } from "@/core/climate/climate";
+import type { Id } from "@/core/custody/id";
 import { type Correction, correctionFrom } from "@/core/flowering/correction";
 import { type Flowering, flowering, heatUntil, type Overwintering, type Sowing } from "@/core/flowering/forecast";
 import type { Db } from "@/db/open";
@@ -10,18 +11,20 @@ import { climateOf } from "../climate/queries";
 type Seen = { sown: Day; plantedOut: Day | null; overwinter: Overwintering | null; firstFlower: Day; species: string };
 
 /** The first flowers that were seen of a line, every season. */
-function firstFlowers(db: Db, lineId: number): Seen[] {
+function firstFlowers(db: Db, lineId: Id): Seen[] {
   return db
     .prepare(
       `SELECT s.sown, s.plantedOut, s.overwinter, s.firstFlower, l.species
        FROM stand s JOIN line l ON l.id = s.lineId
-       WHERE s.lineId = ? AND s.firstFlower IS NOT NULL`,
+       WHERE s.lineId = ? AND s.firstFlower IS NOT NULL
+         -- What flowers again after it was cut back says nothing of the wait from sowing.
+         AND (s.cutBack IS NULL OR s.firstFlower < s.cutBack)`,
     )
     .all(lineId) as Seen[];
 }
 
 /** What a line's own first flowers say of the catalogue's figure; null without any. */
-function lineCorrection(db: Db, lineId: number, climate: Climate): Correction | null {
+function lineCorrection(db: Db, lineId: Id, climate: Climate): Correction | null {
   const seen = firstFlowers(db, lineId);
   if (seen.length === 0) return null;
   const species = speciesById(seen[0]!.species);
@@ -38,15 +41,15 @@ function lineCorrection(db: Db, lineId: number, climate: Climate): Correction | 
 
 export type Forecaster = {
   climate: Climate;
-  correction: (lineId: number) => Correction | null;
-  of: (stand: Sowing & { lineId: number; species: string }) => Flowering;
+  correction: (lineId: Id) => Correction | null;
+  of: (stand: Sowing & { lineId: Id; species: string }) => Flowering;
 };
 
 /** Forecasts flowerings with the garden's climate and each line's own record; a line is looked up once. */
-export function forecaster(db: Db): Forecaster {
-  const climate = climateOf(db);
-  const kept = new Map<number, Correction | null>();
-  const correction = (lineId: number) => {
+export function forecaster(db: Db, today: Day): Forecaster {
+  const climate = climateOf(db, today);
+  const kept = new Map<Id, Correction | null>();
+  const correction = (lineId: Id) => {
     if (!kept.has(lineId)) kept.set(lineId, lineCorrection(db, lineId, climate));
     return kept.get(lineId)!;
   };

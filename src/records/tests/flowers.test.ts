@@ -7,9 +7,10 @@ import { migrate } from "@/db/migrate";
 import { openDb } from "@/db/open";
 import { perform, undo } from "../command";
 import { COMMANDS } from "../commands";
-import { type Flower, flowersOfCross, outcomes } from "../cross/queries";
+import type { Flower } from "../flower/flower";
+import { flowersOfCross, outcomes } from "../flower/queries";
 import { findFlower } from "../history/queries";
-import { type Plot, plot, twoMelons } from "./plot";
+import { NOBODY, type Plot, plot, twoMelons } from "./plot";
 
 let garden: Plot;
 beforeEach(() => {
@@ -17,7 +18,7 @@ beforeEach(() => {
 });
 afterEach(() => garden.close());
 
-const flowers = (crossId: number): Flower[] => flowersOfCross(garden.db, crossId);
+const flowers = (crossId: string): Flower[] => flowersOfCross(garden.db, crossId);
 const rows = (table: string) => garden.db.prepare(`SELECT * FROM "${table}"`).all() as Record<string, unknown>[];
 const line = (name: string, species: string, more: object = {}) =>
   garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated", ...more }).id;
@@ -30,7 +31,7 @@ function pollinated(count: number, at = "06:10") {
   record(crossId, ids, "pollinated", "2027-07-02", { at, males: 3 });
   return { ...made, crossId, ids };
 }
-const record = (crossId: number, ids: number[], result: string, on: string, more: object = {}) =>
+const record = (crossId: string, ids: string[], result: string, on: string, more: object = {}) =>
   garden.done("flower.record", { crossId, on, ...more, results: ids.map((id) => ({ id, result })) });
 
 describe("one flower after the other", () => {
@@ -106,11 +107,18 @@ describe("one flower after the other", () => {
     const { crossId, ids } = pollinated(1);
     const set = { crossId, on: "2027-07-09", results: [{ id: ids[0], result: "set" }] };
     garden.done("flower.record", set);
-    expect(garden.done("flower.record", set).entry).toBe(0);
+    expect(garden.done("flower.record", set).entry).toBe("");
     const failed = { ...set, results: [{ id: ids[0], result: "failed" }] };
     expect(garden.refused("flower.record", failed).message).toContain("is set already");
-    const twice = perform(garden.db, COMMANDS.get("flower.cover")!, { crossId, flowers: 2 }, "the-same-name");
-    expect(perform(garden.db, COMMANDS.get("flower.cover")!, { crossId, flowers: 2 }, "the-same-name")).toEqual(twice);
+    const twice = perform(
+      garden.db,
+      COMMANDS.get("flower.cover")!,
+      { crossId, flowers: 2 },
+      { id: NOBODY, day: "2027-07-09" },
+    );
+    expect(
+      perform(garden.db, COMMANDS.get("flower.cover")!, { crossId, flowers: 2 }, { id: NOBODY, day: "2027-07-09" }),
+    ).toEqual(twice);
     expect(flowers(crossId)).toHaveLength(3);
   });
 
@@ -191,7 +199,7 @@ describe("planning", () => {
       { motherStandId: third, fatherStandId: father },
       { motherStandId: father, fatherStandId: plan.motherStandId },
     ]);
-    expect(undo(garden.db, many.entry, null).ok).toBe(true);
+    expect(undo(garden.db, many.entry).ok).toBe(true);
     expect(rows("cross")).toHaveLength(1);
     const bean = garden.done("stand.add", { lineId: line("Bean", "runner-bean"), sown: "2027-05-01", plants: 4 }).id;
     expect(garden.refused("cross.plan", { ...plan, moreFathers: [{ standId: bean }] }).fields).toHaveProperty(
@@ -200,8 +208,8 @@ describe("planning", () => {
   });
 
   test("a line without anthers in its fruiting flowers is not emasculated", () => {
-    const { plan, row } = twoMelons(garden);
-    const { version, code: _, motherLineId: __, fatherLineId: ___, ...known } = row("line", 1);
+    const { plan } = twoMelons(garden);
+    const { version, code: _, motherLineId: __, fatherLineId: ___, ...known } = garden.row("line", 1);
     garden.done("line.change", { ...known, version, anthers: "no" });
     garden.done("cross.plan", plan);
     expect(rows("cross")[0]).toMatchObject({ method: "separate-sex" });
@@ -253,7 +261,7 @@ describe("the book's file", () => {
       { number: 2, state: "pollinated" },
       { number: 3, state: "covered" },
     ]);
-    expect(garden.done("cross.import", take(text)).entry).toBe(0);
+    expect(garden.done("cross.import", take(text)).entry).toBe("");
   });
 
   test("every faulty line is named by its number, and nothing comes in", () => {

@@ -1,10 +1,11 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { addDays } from "@/core/calendar/day";
+import { beds } from "../bed/queries";
 import { climateOf } from "../climate/queries";
-import { beds, garden as readGarden } from "../garden/queries";
+import { garden as readGarden } from "../garden/queries";
 import { writeGround } from "../ground/geojson";
 import { barriers, sources } from "../ground/queries";
-import { type Plot, plot } from "./plot";
+import { NOBODY, type Plot, plot } from "./plot";
 
 let garden: Plot;
 beforeEach(() => {
@@ -58,9 +59,9 @@ describe("the ground as GeoJSON", () => {
     const text = JSON.stringify(writeGround(garden.db, readGarden(garden.db)));
     const other = plot();
     try {
-      for (const { id } of beds(other.db)) other.done("bed.remove", { id });
+      for (const { id } of beds(other.db)) other.done("bed.remove", { id, version: 1 });
       other.done("ground.import", { text });
-      const without = (rows: object[]) => rows.map((row) => ({ ...row, id: 0, version: 0 }));
+      const without = (rows: object[]) => rows.map((row) => ({ ...row, id: "", version: "" }));
       for (const read of [beds, barriers, sources]) expect(without(read(other.db))).toEqual(without(read(garden.db)));
     } finally {
       other.close();
@@ -83,7 +84,7 @@ describe("the ground as GeoJSON", () => {
     );
     const { message, entry } = garden.done("ground.import", { text, dryRun: true });
     expect(message).toBe("Would come in: 1 barrier (row of poplars), 1 source (maize)");
-    expect(entry).toBe(0);
+    expect(entry).toBe("");
     expect(sources(garden.db)).toEqual([]);
     garden.done("ground.import", { text });
     expect(barriers(garden.db)).toMatchObject([{ name: "row of poplars", kind: "hedge", factor: 0.4 }]);
@@ -211,7 +212,7 @@ describe("barriers and outside pollen", () => {
       "factor",
     ],
     ["bed.add", { name: "b", x: 0, y: 0, width: 0, length: 3 }, "width"],
-    ["bed.move", { id: 1, turn: 360 }, "turn"],
+    ["bed.move", { id: 1, version: 1, turn: 360 }, "turn"],
   ])("%s %j is refused by %s", (name, input, field) => {
     expect(garden.refused(name, input).fields).toHaveProperty(field);
   });
@@ -221,9 +222,11 @@ describe("barriers and outside pollen", () => {
     const [wild] = sources(garden.db);
     expect(wild!.harm).toBe("wild");
     expect(wild!.outline.map((p) => Math.round(p.x))).toEqual([95, 105, 105, 95]);
-    garden.done("ground.move", { id: wild!.id, kind: "source", east: 1.5, north: -1 });
+    garden.done("ground.move", { id: wild!.id, version: wild!.version, kind: "source", east: 1.5, north: -1 });
     expect(sources(garden.db)[0]!.outline[0]!.x).toBeCloseTo(96.5);
-    expect(garden.refused("ground.move", { id: 99, kind: "barrier", east: 1, north: 1 }).fields).toHaveProperty("id");
+    expect(
+      garden.refused("ground.move", { id: NOBODY, version: NOBODY, kind: "barrier", east: 1, north: 1 }).fields,
+    ).toHaveProperty("id");
   });
 });
 
@@ -238,8 +241,8 @@ describe("readings", () => {
     expect(message).toBe("500 days of readings taken in");
     const again = garden.done("climate.import", { text: `Date;Max;Min\r\n2026-01-01;12,5;-1,5\r\n` });
     expect(again.message).toContain("1 of them over earlier ones");
-    expect(climateOf(garden.db).measured.get(20_454)).toEqual({ min: -1.5, max: 12.5 });
-    expect(climateOf(garden.db).measured.size).toBe(500);
+    expect(climateOf(garden.db, garden.sky().today).measured.get(20_454)).toEqual({ min: -1.5, max: 12.5 });
+    expect(climateOf(garden.db, garden.sky().today).measured.size).toBe(500);
   });
 
   test("gaps are named and the normals stand in", () => {
@@ -289,20 +292,20 @@ describe("normals and frost", () => {
 
   test("stated frost days rule until five seasons of readings are there; then the readings do", () => {
     garden.done("climate.normals", normals(winter));
-    expect(climateOf(garden.db).frosts).toMatchObject({ from: "stated", last: { day: "05-20" } });
+    expect(climateOf(garden.db, garden.sky().today).frosts).toMatchObject({ from: "stated", last: { day: "05-20" } });
     garden.db.prepare("UPDATE garden SET lastFrost = NULL, firstFrost = NULL").run();
-    expect(climateOf(garden.db).frosts?.from).toBe("normals");
+    expect(climateOf(garden.db, garden.sky().today).frosts?.from).toBe("normals");
     garden.done(
       "climate.normals",
       normals(() => 18),
     );
-    expect(climateOf(garden.db).frosts).toBeNull();
+    expect(climateOf(garden.db, garden.sky().today).frosts).toBeNull();
     const cold = Array.from({ length: 365 * 6 }, (_, i) => {
       const day = addDays("2020-01-01", i);
       return `${day},${day.slice(5) < "05-05" || day.slice(5) > "10-10" ? -1 : 6},16`;
     });
     garden.done("climate.import", { text: ["date,min,max", ...cold].join("\n") });
-    expect(climateOf(garden.db).frosts).toMatchObject({ from: "readings", last: { day: "05-04" } });
+    expect(climateOf(garden.db, garden.sky().today).frosts).toMatchObject({ from: "readings", last: { day: "05-04" } });
   });
 
   test("a month whose highest lies below its lowest is refused beside its field", () => {
@@ -312,9 +315,9 @@ describe("normals and frost", () => {
 
   test("the simulated station speaks only when it is asked for, up to its forecast", () => {
     garden.done("climate.normals", normals(winter));
-    expect(climateOf(garden.db).measured.size).toBe(0);
+    expect(climateOf(garden.db, garden.sky().today).measured.size).toBe(0);
     garden.db.prepare("UPDATE garden SET station = 'simulated'").run();
-    const { measured } = climateOf(garden.db);
+    const { measured } = climateOf(garden.db, garden.sky().today);
     expect(Math.max(...measured.keys())).toBe(21_008 + 5);
     expect(measured.size).toBeGreaterThan(2900);
   });

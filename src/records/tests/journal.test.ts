@@ -28,26 +28,26 @@ describe("the journal", () => {
 
   test("undo takes back, undo of the undo does again, and each is an entry", () => {
     const { entry } = garden.done("bed.add", addBed("C"));
-    const back = undo(garden.db, entry, null);
+    const back = undo(garden.db, entry);
     expect(bedNames()).toEqual(["A", "B"]);
-    expect(undo(garden.db, entry, null)).toMatchObject({ ok: false, message: "This was undone already." });
+    expect(undo(garden.db, entry)).toMatchObject({ ok: false, message: "This was undone already." });
     if (!back.ok) throw new Error(back.message);
-    expect(undo(garden.db, back.entry!, null)).toMatchObject({ ok: true, message: "Done again: Bed C added" });
+    expect(undo(garden.db, back.entry!)).toMatchObject({ ok: true, message: "Done again: Bed C added" });
     expect(bedNames()).toEqual(["A", "B", "C"]);
-    expect(undo(garden.db, entry, null).ok).toBe(true);
-    expect(undo(garden.db, 9999, null)).toMatchObject({ ok: false });
+    expect(undo(garden.db, entry).ok).toBe(true);
+    expect(undo(garden.db, 9999)).toMatchObject({ ok: false });
   });
 
   test("undo that can't apply any more says why and changes nothing", () => {
     const { id, entry } = garden.done("bed.add", addBed("C"));
     garden.done("bed.move", { id, x: 3, y: 3 });
-    expect(undo(garden.db, entry, null)).toMatchObject({ ok: false, message: expect.stringContaining("Bed C moved") });
+    expect(undo(garden.db, entry)).toMatchObject({ ok: false, message: expect.stringContaining("Bed C moved") });
     const { mother } = twoMelons(garden);
     const lineEntry = garden.db
       .prepare("SELECT id FROM journal WHERE summary = 'Line Ashlar Gold added'")
       .pluck()
       .get() as number;
-    expect(undo(garden.db, lineEntry, null)).toMatchObject({
+    expect(undo(garden.db, lineEntry)).toMatchObject({
       ok: false,
       message: expect.stringContaining("later records rest on it"),
     });
@@ -62,29 +62,29 @@ describe("the journal", () => {
     const entries = garden.db
       .prepare("SELECT id FROM journal WHERE command <> 'garden.set' ORDER BY id DESC")
       .pluck()
-      .all() as number[];
+      .all() as string[];
     const undone = entries.map((entry) => {
-      const outcome = undo(garden.db, entry, null);
+      const outcome = undo(garden.db, entry);
       if (!outcome.ok) throw new Error(outcome.message);
       return outcome.entry!;
     });
     expect(counts()).toEqual([0, 0, 0, 0, 0, 0]);
-    for (const entry of undone.reverse()) expect(undo(garden.db, entry, null).ok).toBe(true);
+    for (const entry of undone.reverse()) expect(undo(garden.db, entry).ok).toBe(true);
     expect(counts()).toEqual(full);
   });
 
   test("a code is never given twice, not even after an undo", () => {
     const add = (name: string) =>
       garden.done("line.add", { name, species: "melon", school: "keep-pure", status: "mix" });
-    const code = (id: number) => garden.db.prepare("SELECT code FROM line WHERE id = ?").pluck().get(id);
+    const code = (id: string) => garden.db.prepare("SELECT code FROM line WHERE id = ?").pluck().get(id);
     const first = add("one");
     const taken = code(first.id);
-    undo(garden.db, first.entry, null);
+    undo(garden.db, first.entry);
     expect(code(add("two").id)).not.toBe(taken);
   });
 
   test("of two tabs the second is told, and may then put its own over it", () => {
-    const version = () => garden.db.prepare("SELECT version FROM bed WHERE id = 1").pluck().get() as number;
+    const version = () => garden.db.prepare("SELECT version FROM bed WHERE rowid = 1").pluck().get() as number;
     const change = (name: string, seen: number) => ({ ...addBed(name), id: 1, version: seen });
     const seen = version();
     garden.done("bed.change", change("first tab", seen));

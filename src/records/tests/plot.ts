@@ -1,10 +1,13 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { TABLES } from "@/db/journal";
+import type { Day } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
 import { type Db, openDb } from "@/db/open";
-import { type Outcome, perform } from "../command";
+import { type Outlook, outlook } from "@/views/outlook";
+import { type Outcome, perform, undo } from "../command";
 import { COMMANDS } from "../commands";
+import { RECORDS } from "../records";
 
 export type Plot = {
   db: Db;
@@ -13,35 +16,78 @@ export type Plot = {
   done: (
     name: string,
     input: object,
-  ) => { id: number; ids: number[]; entry: number; warnings: string[]; message: string };
+  ) => { id: Id; ids: Id[]; entry: Id; code: string; warnings: string[]; message: string };
   /** Carries out a command and expects it to be refused with nothing written. */
   refused: (name: string, input: object) => { message: string; fields: Record<string, string>; kind: string };
-  on: (day: string) => void;
+  /** Takes an entry back and expects that it can be; gives the undo's own entry. */
+  undone: (entry: Id) => Id;
+  on: (day: Day) => void;
+  sky: () => Outlook;
+  /** A row, its code and its version, by its id or as the n-th of its table. */
+  row: (table: string, id: Id | number) => Record<string, unknown>;
+  code: (table: string, id: Id | number) => string;
+  version: (table: string, id: Id | number) => Id;
   close: () => void;
 };
 
+/** An id that no row has. */
+export const NOBODY = "01900000-0000-7000-8000-000000000000";
+
+const TABLES: string[] = RECORDS.map(({ table }) => table);
 const contents = (db: Db) =>
-  [...TABLES, "journal", "journalChange"].map((table) => JSON.stringify(db.prepare(`SELECT * FROM "${table}"`).all()));
+  [...TABLES, "op", "opChange", "lease"].map((table) => JSON.stringify(db.prepare(`SELECT * FROM "${table}"`).all()));
+
+/** The table that a field of a command names a row of, by the end of its name. */
+const tableOf = (command: string, field: string): string | undefined =>
+  field === "id" ? command.split(".")[0] : TABLES.find((table) => field.toLowerCase().endsWith(`${table}id`));
+
+/** The id of the n-th row of a table. */
+const nth = (db: Db, table: string, n: number): Id =>
+  (db.prepare(`SELECT id FROM "${table}" WHERE rowid = ?`).pluck().get(n) as Id | undefined) ?? NOBODY;
+
+/**
+ * In tests the n-th row of a table may be named by its number, and the version of the row a command is about, as it is
+ * now, by any number.
+ */
+function named(db: Db, command: string, input: unknown): unknown {
+  if (Array.isArray(input)) return input.map((one) => named(db, command, one));
+  if (typeof input !== "object" || input === null) return input;
+  const entries = Object.entries(input).map(([field, value]) => {
+    const table = typeof value === "number" ? tableOf(command, field) : undefined;
+    return [field, table && TABLES.includes(table) ? nth(db, table, value as number) : named(db, command, value)];
+  });
+  const told = Object.fromEntries(entries) as { id?: Id; version?: unknown };
+  if (typeof told.version !== "number") return told;
+  const table = command.split(".")[0]!;
+  const row = db
+    .prepare(`SELECT version FROM "${table}" WHERE id = ?`)
+    .pluck()
+    .get(told.id ?? "garden");
+  return { ...told, version: row ?? NOBODY };
+}
 
 /** A garden on a file of its own, with two beds, at 48.6° N on 9 July 2027. */
 export function plot(): Plot {
   const folder = mkdtempSync(join(tmpdir(), "orchard-test-"));
   const path = join(folder, "orchard.db");
   const db = openDb(path);
-  const send = (name: string, input: object): Outcome => perform(db, COMMANDS.get(name)!, input, null);
+  db.pragma("synchronous = OFF");
+  let day: Day = "2027-07-09";
+  const send = (name: string, input: object): Outcome =>
+    perform(db, COMMANDS.get(name)!, named(db, name, input), { day });
+  const row = (table: string, id: Id | number) =>
+    db.prepare(`SELECT * FROM "${table}" WHERE id = ?`).get(typeof id === "number" ? nth(db, table, id) : id) as Record<
+      string,
+      unknown
+    >;
   const made: Plot = {
     db,
     path,
     done(name, input) {
       const outcome = send(name, input);
-      if (!outcome.ok) throw new Error(`${name} was refused: ${outcome.message}`);
-      return {
-        id: outcome.id ?? 0,
-        ids: outcome.ids ?? [],
-        entry: outcome.entry ?? 0,
-        warnings: outcome.warnings ?? [],
-        message: outcome.message,
-      };
+      if (!outcome.ok) throw new Error(`${name} was refused: ${outcome.message} ${JSON.stringify(outcome.fields)}`);
+      const { id = "", ids = [], entry, code = "", warnings = [], message } = outcome;
+      return { id, ids, entry: entry ?? "", code, warnings, message };
     },
     refused(name, input) {
       const before = contents(db);
@@ -51,13 +97,24 @@ export function plot(): Plot {
         throw new Error(`${name} was refused but wrote something`);
       return outcome;
     },
-    on: (day) => void db.prepare("UPDATE garden SET asOf = ? WHERE id = 1").run(day),
+    undone(entry) {
+      const outcome = undo(db, entry);
+      if (!outcome.ok) throw new Error(`Not undone: ${outcome.message}`);
+      return outcome.entry!;
+    },
+    on: (next) => {
+      day = next;
+    },
+    sky: () => outlook(db, day),
+    row,
+    code: (table, id) => (row(table, id)?.code as string | undefined) ?? "",
+    version: (table, id) => row(table, id).version as Id,
     close() {
       db.close();
       rmSync(folder, { recursive: true });
     },
   };
-  made.done("garden.set", {
+  made.done("garden.begin", {
     name: "Tarnholt",
     latitude: 48.6,
     longitude: 9.3,
@@ -65,16 +122,14 @@ export function plot(): Plot {
     lastFrost: "05-20",
     firstFrost: "09-28",
     units: "metric",
-    version: 0,
   });
-  made.on("2027-07-09");
   made.done("bed.add", { name: "A", x: 0, y: 0, width: 8, length: 4 });
   made.done("bed.add", { name: "B", x: 30, y: 0, width: 8, length: 4 });
   return made;
 }
 
 /** Two melon lines in flower together, as mother and father. */
-export function twoMelons({ done, db }: Plot) {
+export function twoMelons({ done, row }: Plot) {
   const line = (name: string) =>
     done("line.add", { name, species: "melon", school: "keep-pure", status: "open-pollinated" }).id;
   const mother = done("stand.add", { lineId: line("Ashlar Gold"), bedId: 1, sown: "2027-04-24", plants: 6 }).id;
@@ -85,12 +140,9 @@ export function twoMelons({ done, db }: Plot) {
     lineName: "Lantern",
     fruitsWanted: 2,
     setLow: 0.3,
-    setLikely: 0.4,
     setHigh: 0.5,
     confidence: 0.9,
   };
-  const row = (table: string, id: number) =>
-    db.prepare(`SELECT * FROM "${table}" WHERE id = ?`).get(id) as Record<string, unknown>;
   return { mother, father, plan, row };
 }
 
@@ -109,7 +161,7 @@ export function family(garden: Plot, plants = 5) {
   done("flower.record", { crossId: cross, on: "2027-07-09", results: ids.map((id) => ({ id, result: "set" })) });
   on("2027-08-25");
   const lot = done("cross.harvest", { crossId: cross, fruits: 2, seeds: 40 }).id;
-  const { lineId } = melons.row("lot", lot) as { lineId: number };
+  const { lineId } = melons.row("lot", lot) as { lineId: Id };
   on("2028-05-10");
   const stand = done("stand.add", {
     lineId,
@@ -117,13 +169,10 @@ export function family(garden: Plot, plants = 5) {
     bedId: 1,
     sown: "2028-05-10",
     sowedSeeds: 10,
-    family: true,
+    family: 1,
   }).id;
   const counts = { sown: "2028-05-10", sowedSeeds: 10, flowers: "open", seedWanted: 1, bedId: 1 };
   if (plants) done("stand.change", { id: stand, version: 1, ...counts, cameUp: plants + 1, plants });
-  const ids2 = garden.db
-    .prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number")
-    .pluck()
-    .all(stand) as number[];
+  const ids2 = garden.db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(stand) as Id[];
   return { ...melons, plan, cross, lot, lineId, stand, counts, plants: ids2 };
 }

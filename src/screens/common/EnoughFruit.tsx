@@ -1,7 +1,7 @@
 import { dayInWords } from "@/core/calendar/day";
-import { CommandButton } from "@/ui/CommandButton";
 import { Enough } from "@/ui/Enough";
 import type { CrossState } from "@/views/pollination";
+import { CommandButton } from "./command";
 import { FlowersFigure } from "./figures";
 import { percent, plural } from "./words";
 

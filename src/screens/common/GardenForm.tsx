@@ -1,9 +1,24 @@
 "use client";
-import type { Garden } from "@/records/garden/queries";
-import { CommandForm, Field } from "@/ui/CommandForm";
+import { useFormState } from "react-hook-form";
+import type { Garden } from "@/records/garden/garden";
+import { CommandForm, Field } from "./command";
+
+/** Frost days that are questioned can be kept all the same, by saying so. */
+function FrostsMeant() {
+  const { errors } = useFormState();
+  if (!errors.lastFrost && !errors.firstFrost) return null;
+  return (
+    <Field
+      name="frostsMeant"
+      label="The frost days are meant as they stand"
+      type="checkbox"
+      className="sm:col-span-2"
+    />
+  );
+}
 
 export function GardenForm({ garden }: { garden: Garden }) {
-  const kept = garden.version > 0;
+  const kept = garden.version !== "";
   const values = kept
     ? garden
     : { ...garden, latitude: null, longitude: null, timezone: Intl.DateTimeFormat().resolvedOptions().timeZone };
@@ -11,8 +26,9 @@ export function GardenForm({ garden }: { garden: Garden }) {
     values;
   return (
     <CommandForm
-      command="garden.set"
-      draft="garden"
+      command={kept ? "garden.change" : "garden.begin"}
+      draft={kept ? "garden-change" : "garden-begin"}
+      patch={kept}
       values={{
         name,
         latitude,
@@ -25,8 +41,9 @@ export function GardenForm({ garden }: { garden: Garden }) {
         windFrom,
         station,
         ripeWanted,
+        frostsMeant: false,
       }}
-      hidden={{ version: garden.version }}
+      hidden={kept ? { version: garden.version } : undefined}
       submit={kept ? "Keep the garden" : "Begin with this garden"}
     >
       <Field name="name" label="Name of the place" />
@@ -39,6 +56,7 @@ export function GardenForm({ garden }: { garden: Garden }) {
           hint="Month and day, as 05-20. Empty where there is none."
         />
         <Field name="firstFrost" label="First frost, usually" hint="As 09-25." />
+        <FrostsMeant />
         <Field name="timezone" label="Time zone" hint="As Europe/Zurich." />
         <Field
           name="units"

@@ -1,21 +1,23 @@
 "use client";
 import { ToggleGroup } from "radix-ui";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { addDays, dayInWords } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
 import type { ProtocolStep, Stage, Unit } from "@/core/pollination/protocol";
 import { massTyped, massUnit, type Units } from "@/core/units/units";
-import { CommandForm, Field } from "@/ui/CommandForm";
+import type { Result } from "@/records/flower/commands";
+import { dayNow } from "@/ui/press";
 import { Stepper } from "@/ui/Stepper";
-import { useCommand } from "@/ui/useCommand";
 import { useKept } from "@/ui/useKept";
 import { BudChoice } from "./BudChoice";
+import { CommandForm, Field, useCommand } from "./command";
 import { StageRow } from "./drawings/FlowerStage";
 import { MALES_WORDS, RESULT_CHOICES } from "./results";
 import { plural } from "./words";
 
-type Flower = { id: number; number: number; code: string };
+type Flower = { id: Id; number: number; code: string };
 type Props = {
-  crossId: number;
+  crossId: Id;
   code: string;
   unit: Unit;
   day: string;
@@ -76,23 +78,26 @@ export function Trouble({ message }: { message: string | null }) {
 
 const wide = "leaf leaf-strong mt-6 min-h-16 w-full text-xl";
 
-/** The day something was done: today, or told the day after. */
-function WhichDay({ day, on, onChange }: { day: string; on: string; onChange: (on: string) => void }) {
+/** The day something was done: the press's own, or the one before. Kept as days ago, as a page may stand open overnight. */
+function WhichDay({ day, ago, onChange }: { day: string; ago: number; onChange: (ago: number) => void }) {
+  // Drawn with the server's day first, and with this device's as soon as it is known.
+  const [today, setToday] = useState(day);
+  useEffect(() => setToday(dayNow()), []);
   return (
     <ToggleGroup.Root
       type="single"
-      value={on}
-      onValueChange={(value) => value && onChange(value)}
+      value={String(ago)}
+      onValueChange={(value) => value && onChange(Number(value))}
       aria-label="Day"
       className="mb-4 flex gap-2"
     >
-      {[day, addDays(day, -1)].map((choice, i) => (
+      {[0, 1].map((days) => (
         <ToggleGroup.Item
-          key={choice}
-          value={choice}
+          key={days}
+          value={String(days)}
           className="leaf data-[state=on]:bg-damson data-[state=on]:text-on-damson"
         >
-          {i === 0 ? "Today" : "Yesterday"}, {dayInWords(choice)}
+          {days === 0 ? "Today" : "Yesterday"}, {dayInWords(addDays(today, -days))}
         </ToggleGroup.Item>
       ))}
     </ToggleGroup.Root>
@@ -102,11 +107,11 @@ function WhichDay({ day, on, onChange }: { day: string; on: string; onChange: (o
 function Cover({ crossId, code, unit, day, suggested, onDone }: Props) {
   const { runKept, busy } = useCommand();
   const [flowers, setFlowers, clear] = useKept(`cover-${crossId}-${day}`, Math.max(1, suggested));
-  const [on, setOn] = useState(day);
+  const [ago, setAgo] = useState(0);
   const [trouble, setTrouble] = useState<string | null>(null);
   const save = async () => {
     const words = `${code}: ${plural(flowers, unit)} covered`;
-    const answer = await runKept("flower.cover", { crossId, flowers, on }, words);
+    const answer = await runKept("flower.cover", { crossId, flowers, on: addDays(dayNow(), -ago) }, words);
     if (!answer) return;
     if (!answer.ok) return setTrouble(answer.message);
     clear();
@@ -114,7 +119,7 @@ function Cover({ crossId, code, unit, day, suggested, onDone }: Props) {
   };
   return (
     <>
-      <WhichDay day={day} on={on} onChange={setOn} />
+      <WhichDay day={day} ago={ago} onChange={setAgo} />
       <Stepper
         label={`${unit === "flower" ? "mother flower" : unit}s covered`}
         value={flowers}
@@ -137,7 +142,7 @@ function Results({ crossId, code, unit, day, step, flowers, onDone }: Props) {
   const usual = choices[0]![0];
   const [chosen, setChosen, clear] = useKept<Record<string, string>>(`${action}-${crossId}-${day}`, {});
   const [males, setMales] = useKept(`males-${crossId}-${day}`, 2);
-  const [on, setOn] = useState(day);
+  const [ago, setAgo] = useState(0);
   const [at, setAt] = useState("");
   const [bud, setBud] = useState<Stage>("right");
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -147,9 +152,13 @@ function Results({ crossId, code, unit, day, step, flowers, onDone }: Props) {
   const word = choices[0]![1].toLowerCase();
   const save = async () => {
     const told = action === "pollinate" ? { bud } : {};
-    const results = recorded.map((f) => ({ id: f.id, result: of(f), ...told }));
+    const results = recorded.map((f) => ({ id: f.id, result: of(f) as Result, ...told }));
     const timed = action === "pollinate" ? { males, ...(at ? { at } : {}) } : {};
-    const answer = await runKept("flower.record", { crossId, on, ...timed, results }, `${code}: ${good} ${word}`);
+    const answer = await runKept(
+      "flower.record",
+      { crossId, on: addDays(dayNow(), -ago), ...timed, results },
+      `${code}: ${good} ${word}`,
+    );
     if (!answer) return;
     if (!answer.ok) return setTrouble(answer.message);
     clear();
@@ -157,7 +166,7 @@ function Results({ crossId, code, unit, day, step, flowers, onDone }: Props) {
   };
   return (
     <>
-      <WhichDay day={day} on={on} onChange={setOn} />
+      <WhichDay day={day} ago={ago} onChange={setAgo} />
       {flowers.length > 2 && (
         <div className="mb-4 flex flex-wrap items-center gap-2" role="group" aria-label="All at once">
           <span className="text-soft">All {flowers.length}:</span>

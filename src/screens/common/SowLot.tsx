@@ -1,10 +1,11 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { nameWithGeneration } from "@/core/custody/generation";
-import { CommandForm, Field } from "@/ui/CommandForm";
+import type { Id } from "@/core/custody/id";
+import { CommandForm, Field } from "./command";
 
-type LotChoice = { id: number; code: string; lineId: number; lineName: string; generation: number | null };
-type Props = { lots: LotChoice[]; beds: { id: number; name: string }[]; today: string; most?: number };
+type LotChoice = { id: Id; code: string; lineId: Id; lineName: string; generation: number | null };
+type Props = { lots: LotChoice[]; beds: { id: Id; name: string }[]; today: string; most?: number };
 
 /** Sows a lot as a family: one tray, numbered plants once they are planted. */
 export function SowLot({ lots, beds, today, most }: Props) {
@@ -15,10 +16,10 @@ export function SowLot({ lots, beds, today, most }: Props) {
       command="stand.add"
       draft={`sow-${only?.id ?? "any"}`}
       values={{ lotId: only?.id, sown: today, sowedSeeds: null, bedId: null }}
-      shape={(typed) => ({ ...typed, lineId: lots.find((l) => l.id === Number(typed.lotId))?.lineId ?? "" })}
-      hidden={{ family: true }}
+      shape={(typed) => ({ ...typed, lineId: lots.find((l) => l.id === typed.lotId)?.lineId ?? "" })}
+      hidden={{ family: 1 }}
       submit="Sow the family"
-      onDone={(answer) => router.push(`/nursery/${answer.id}`)}
+      onDone={(answer) => router.push(`/nursery/${answer.code}`)}
     >
       <Field
         name="lotId"

@@ -1,8 +1,9 @@
+import type { Id } from "@/core/custody/id";
 import { massUnit, type Units } from "@/core/units/units";
-import { Field } from "@/ui/CommandForm";
+import { Field } from "./command";
 
 /** The line of a stand or a lot. */
-export const LineField = ({ lines }: { lines: { id: number; name: string; species: string }[] }) => (
+export const LineField = ({ lines }: { lines: { id: Id; name: string; species: string }[] }) => (
   <Field
     name="lineId"
     label="Line"

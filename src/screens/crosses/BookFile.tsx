@@ -1,9 +1,10 @@
 "use client";
 import { useState } from "react";
 import { FilePick } from "@/ui/FilePick";
+import { newPress } from "@/ui/press";
 import type { Answer } from "@/ui/send";
-import { newRequest, send } from "@/ui/send";
-import { useCommand } from "@/ui/useCommand";
+import { send } from "@/ui/send";
+import { useCommand } from "../common/command";
 
 /** The book as a file, out and in; in only after it was shown what would change. */
 export function BookFile() {
@@ -12,7 +13,7 @@ export function BookFile() {
   const [answer, setAnswer] = useState<Answer | null>(null);
   const dryRun = async (content: string) => {
     setText(content);
-    setAnswer(await send("/api/commands/cross.import", { text: content, dryRun: true }, newRequest()));
+    setAnswer(await send("/api/commands/cross.import", { text: content, dryRun: true }, newPress()));
   };
   const takeIn = async () => {
     const done = await runAloud("cross.import", { text });

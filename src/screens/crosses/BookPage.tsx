@@ -15,7 +15,7 @@ export function BookPage({ entry }: { entry: BookEntry }) {
     const stop = new AbortController();
     const read = async () => {
       try {
-        const response = await fetch(`/api/crosses/${entry.id}/flowers`, { signal: stop.signal });
+        const response = await fetch(`/api/crosses/${entry.code}/flowers`, { signal: stop.signal });
         setFlowers((await response.json()) as BookFlower[]);
       } catch {
         if (!stop.signal.aborted) setTrouble("The server did not answer; choose the line again.");
@@ -23,11 +23,11 @@ export function BookPage({ entry }: { entry: BookEntry }) {
     };
     void read();
     return () => stop.abort();
-  }, [entry.id]);
+  }, [entry.code]);
   const rate = entry.pollinated ? Math.round((entry.set / entry.pollinated) * 100) : null;
   return (
     <>
-      <Tag kind="cross" code={entry.code} href={`/crosses/${entry.id}`} />
+      <Tag kind="cross" code={entry.code} href={`/crosses/${entry.code}`} />
       <h2 className="mt-2 break-words">
         {entry.mother} × {entry.father}
       </h2>
@@ -43,7 +43,7 @@ export function BookPage({ entry }: { entry: BookEntry }) {
       </p>
       {entry.note && <p className="mt-2 whitespace-pre-wrap border-l-4 border-rule pl-3">{entry.note}</p>}
       <p className="my-3">
-        <Link className="leaf" href={`/crosses/${entry.id}`}>
+        <Link className="leaf" href={`/crosses/${entry.code}`}>
           Open the cross
         </Link>
       </p>

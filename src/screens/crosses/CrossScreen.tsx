@@ -3,9 +3,9 @@ import { addDays, dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
 import { parentName } from "@/core/custody/parents";
 import { bandOf, type Protocol } from "@/core/pollination/protocol";
-import { CommandButton } from "@/ui/CommandButton";
 import type { CrossView } from "@/views/crosses";
 import { Cautions } from "../common/Cautions";
+import { CommandButton } from "../common/command";
 import { StageRow } from "../common/drawings/FlowerStage";
 import { EnoughFruit } from "../common/EnoughFruit";
 import { Page } from "../common/Page";
@@ -44,7 +44,7 @@ export function CrossScreen(view: CrossView & { opened: number | null }) {
       <CrossTabs at="/crosses" />
       <div className="flex flex-wrap items-center gap-4">
         <Tag kind="cross" code={cross.code} />
-        <TagSheet crossId={cross.id} flowers={view.flowers.length} />
+        <TagSheet cross={cross.code} flowers={view.flowers.length} />
         <CommandButton
           command="cross.adjust"
           input={{
@@ -95,7 +95,7 @@ export function CrossScreen(view: CrossView & { opened: number | null }) {
           <ul className="flex flex-wrap gap-x-4 gap-y-2">
             {lots.map((lot) => (
               <li key={lot.id} className="flex items-center gap-2">
-                <Tag kind="lot" code={lot.code} href={`/seed/${lot.id}`} />
+                <Tag kind="lot" code={lot.code} href={`/seed/${lot.code}`} />
                 {lot.doubt && <span className="text-sm font-bold text-rust">in doubt</span>}
               </li>
             ))}

@@ -1,7 +1,7 @@
 "use client";
-import { CommandForm, Field } from "@/ui/CommandForm";
 import { Sheet } from "@/ui/Sheet";
 import type { CrossView } from "@/views/crosses";
+import { CommandForm, Field } from "../common/command";
 import { choicesOf, STORAGE_WORDS } from "../common/words";
 
 /** How many are wanted, how many an evening allows, by which way, with which pollen, and a note. */
@@ -22,10 +22,9 @@ export function CrossSettings({ view }: { view: CrossView }) {
             note: view.note,
           }}
           hidden={{ id: cross.id, version: cross.version }}
+          patch
           shape={({ storage, storedOn, ...typed }) => ({
             ...typed,
-            // An empty field is one not given: a space takes the note away.
-            note: typed.note || " ",
             storage: storage || null,
             storedOn: storage ? storedOn || null : null,
           })}

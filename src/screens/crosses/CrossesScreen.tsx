@@ -36,7 +36,7 @@ export function CrossesScreen({ garden, band, season, seasons, crosses, choices 
           {crosses.map(({ cross, tally, toDo, evenings }) => (
             <tr key={cross.id}>
               <td>
-                <Tag kind="cross" code={cross.code} href={`/crosses/${cross.id}`} small />
+                <Tag kind="cross" code={cross.code} href={`/crosses/${cross.code}`} small />
               </td>
               <td className="max-w-80 break-words">{parentsInWords(cross)}</td>
               <td className="whitespace-nowrap">

@@ -1,10 +1,11 @@
 "use client";
 import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
 import { UNDER_WAY } from "@/core/pollination/tally";
-import { CommandForm, Field } from "@/ui/CommandForm";
 import { SheetPanel } from "@/ui/Sheet";
 import type { CrossView, FlowerRow } from "@/views/crosses";
+import { CommandForm, Field, OwnField } from "../common/command";
 import { LOST_WHYS } from "../common/results";
 import { Tag } from "../common/Tag";
 import { choicesOf, FAULTS, percent, STATES } from "../common/words";
@@ -12,7 +13,7 @@ import { choicesOf, FAULTS, percent, STATES } from "../common/words";
 /** Every flower of a cross with its days; pressed, it takes a fault, a loss or a note. */
 export function FlowerTable({ view, opened: number }: { view: CrossView; opened: number | null }) {
   const { flowers, protocol } = view;
-  const [opened, setOpened] = useState<number | null>(flowers.find((f) => f.number === number)?.id ?? null);
+  const [opened, setOpened] = useState<Id | null>(flowers.find((f) => f.number === number)?.id ?? null);
   const chosen = flowers.find((f) => f.id === opened);
   if (flowers.length === 0)
     return (
@@ -95,7 +96,7 @@ function FlowerSheet({ flower, view, onClose }: SheetProps) {
     <SheetPanel title={`Flower ${flower.number} of ${cross.code}`} onClose={onClose}>
       <p className="mb-4 flex flex-wrap items-center gap-3">
         <Tag kind="flower" code={flower.code} />
-        <a href={`/api/tags/flower/${flower.id}`} className="leaf leaf-plain">
+        <a href={`/api/tags/flower/${flower.code}`} className="leaf leaf-plain">
           Print its tag
         </a>
       </p>
@@ -116,7 +117,7 @@ function FlowerSheet({ flower, view, onClose }: SheetProps) {
           submit="Keep it"
           onDone={onClose}
         >
-          <Field
+          <OwnField
             name="result"
             label="What was found"
             type="select"
@@ -128,7 +129,7 @@ function FlowerSheet({ flower, view, onClose }: SheetProps) {
                 : "Before it is pollinated a flower with a fault is given up."
             }
           />
-          <Field
+          <OwnField
             name="why"
             label="If lost, why"
             type="select"
@@ -155,7 +156,7 @@ function FlowerSheet({ flower, view, onClose }: SheetProps) {
             submit="Keep the shares"
             onDone={onClose}
           >
-            <Field
+            <OwnField
               name="share"
               label={`Share thought to be ${cross.fatherName}'s`}
               type="number"

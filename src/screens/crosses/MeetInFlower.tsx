@@ -1,7 +1,7 @@
 import { dayInWords } from "@/core/calendar/day";
 import type { WayToMeet } from "@/core/pollination/meetInFlower";
-import { CommandButton } from "@/ui/CommandButton";
 import type { CrossView } from "@/views/crosses";
+import { CommandButton } from "../common/command";
 import { percent, STORAGE_WORDS, spanInWords } from "../common/words";
 
 /** Whether the parents meet in flower, and the ways out when they don't. */

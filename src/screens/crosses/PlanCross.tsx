@@ -2,39 +2,39 @@
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import { type FieldValues, useFormContext, useWatch } from "react-hook-form";
+import type { Id } from "@/core/custody/id";
 import { betaOfRange } from "@/core/numbers/beta";
 import { fruitsFor } from "@/core/pollination/flowersToDo";
 import { setRate } from "@/core/pollination/setRate";
 import { meeting } from "@/core/pollination/steps";
-import { CommandForm, Field } from "@/ui/CommandForm";
 import type { ParentChoice, PlanChoices } from "@/views/crosses";
+import { CommandForm, Field } from "../common/command";
 import { FlowersFigure } from "../common/figures";
 import { spanInWords } from "../common/words";
 
-type Pair = { motherId: number; fatherId: number };
+type Pair = { motherId: Id; fatherId: Id };
 type Props = { choices: PlanChoices; chosen?: Pair | null };
 
 const middleOf = ({ low, high }: { low: number; high: number }) => Number(((low + high) / 2).toFixed(2));
 
 /** Stands picked in a list of boxes; react-hook-form gives one value, or a list. */
-const picked = (value: unknown): { standId: number }[] =>
+const picked = (value: unknown): { standId: Id }[] =>
   [value]
     .flat()
     .filter(Boolean)
-    .map((id) => ({ standId: Number(id) }));
+    .map((id) => ({ standId: String(id) }));
 
 /** What is not said takes the catalogue's values for the mother. */
 function completed(typed: FieldValues, parents: ParentChoice[]): Record<string, unknown> {
-  const mother = parents.find((p) => p.id === Number(typed.motherStandId));
+  const mother = parents.find((p) => p.id === typed.motherStandId);
   const rate = mother?.handSet;
   return {
     ...typed,
     setLow: typed.setLow || rate?.low,
-    setLikely: typed.setLikely || (rate && middleOf(rate)),
     setHigh: typed.setHigh || rate?.high,
     reciprocal: typed.reciprocal === true,
-    moreFathers: picked(typed.moreFathers).filter((f) => f.standId !== Number(typed.fatherStandId)),
-    moreMothers: picked(typed.moreMothers).filter((m) => m.standId !== Number(typed.motherStandId)),
+    moreFathers: picked(typed.moreFathers).filter((f) => f.standId !== typed.fatherStandId),
+    moreMothers: picked(typed.moreMothers).filter((m) => m.standId !== typed.motherStandId),
   };
 }
 
@@ -66,7 +66,6 @@ export function PlanCross({ choices, chosen }: Props) {
           seedsWanted: null,
           seedsPerFruit: null,
           setLow: null,
-          setLikely: null,
           setHigh: null,
           confidence: 0.9,
           reciprocal: false,
@@ -75,7 +74,7 @@ export function PlanCross({ choices, chosen }: Props) {
         }}
         shape={(typed) => completed(typed, parents)}
         submit="Plan it"
-        onDone={(answer) => router.push(`/crosses/${answer.id}`)}
+        onDone={(answer) => router.push(`/crosses/${answer.code}`)}
       >
         <PlanFields choices={choices} chosen={chosen ?? null} />
       </CommandForm>
@@ -97,11 +96,11 @@ function PlanFields({ choices: { parents, kept, knownPairs }, chosen }: { choice
       setValue(name, value, { shouldDirty: true });
   }, [chosen, setValue]);
   const typed = useWatch({ control }) as Record<string, string>;
-  const stand = (id: string | undefined) => parents.find((p) => p.id === Number(id));
+  const stand = (id: string | undefined) => parents.find((p) => p.id === id);
   const [mother, father] = [stand(typed.motherStandId), stand(typed.fatherStandId)];
   const plants = (id: string | undefined) =>
     kept
-      .filter((p) => p.standId === Number(id))
+      .filter((p) => p.standId === id)
       .map((p) => ({ value: p.id, label: `plant ${p.number} (${p.mark.replace("-", " ")})` }));
   const choices = parents.map((p) => ({ value: p.id, label: `${p.name} ${p.code}` }));
   const newLine =
@@ -156,9 +155,8 @@ function PlanFields({ choices: { parents, kept, knownPairs }, chosen }: { choice
           Left empty, the catalogue&apos;s working value
           {mother ? ` (${mother.handSet.low}–${mother.handSet.high})` : ""} is taken; your own flowers correct it.
         </p>
-        <div className="grid grid-cols-3 gap-3">
+        <div className="grid grid-cols-2 gap-3">
           <Field name="setLow" label="low" type="number" />
-          <Field name="setLikely" label="likely" type="number" />
           <Field name="setHigh" label="high" type="number" />
         </div>
       </fieldset>
@@ -198,8 +196,8 @@ function MoreParents({ parents, mother, father }: MoreProps) {
 type ParentProps = {
   name: "mother" | "father";
   label: string;
-  choices: { value: number; label: string }[];
-  plants: { value: number; label: string }[];
+  choices: { value: Id; label: string }[];
+  plants: { value: Id; label: string }[];
   chosen: ParentChoice | undefined;
 };
 

@@ -3,6 +3,7 @@ import clsx from "clsx";
 import Link from "next/link";
 import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
 import type { Cell, CrossPlan, PlanGroup, Relation } from "@/views/crossPlan";
 import { Page } from "../common/Page";
 import { SeasonPicker } from "../common/SeasonPicker";
@@ -66,7 +67,7 @@ export function PlanMatrix({ garden, band, season, seasons, groups, choices }: C
   );
 }
 
-type Named = Map<number, CrossPlan["choices"]["parents"][number]>;
+type Named = Map<Id, CrossPlan["choices"]["parents"][number]>;
 type MatrixProps = { group: PlanGroup; named: Named; chosen: Cell | null; onChoose: (cell: Cell) => void };
 
 function Matrix({ group, named, chosen, onChoose }: MatrixProps) {
@@ -173,9 +174,9 @@ function Pair({ cell, named }: { cell: Cell; named: Named }) {
       </p>
       {planned && (
         <ul className="mt-3 flex flex-wrap items-center gap-2">
-          {planned.codes.map((code, i) => (
+          {planned.codes.map((code) => (
             <li key={code}>
-              <Tag kind="cross" code={code} href={`/crosses/${planned.crossIds[i]}`} small />
+              <Tag kind="cross" code={code} href={`/crosses/${code}`} small />
             </li>
           ))}
           <li className="text-sm text-soft">

@@ -1,5 +1,6 @@
 "use client";
 import { useState } from "react";
+import type { Id } from "@/core/custody/id";
 import { Sheet } from "@/ui/Sheet";
 import { plural } from "../common/words";
 
@@ -10,13 +11,13 @@ const PARTS = [
 ] as const;
 
 /** Tags of a cross as a PDF: which, how large, on what paper, with which square code. */
-export function TagSheet({ crossId, flowers }: { crossId: number; flowers: number }) {
+export function TagSheet({ cross, flowers }: { cross: string; flowers: number }) {
   const [parts, setParts] = useState<string[]>(["flowers", "bags", "packets"]);
   const [size, setSize] = useState({ width: "90", height: "32" });
   const [paper, setPaper] = useState("a4");
   const [code, setCode] = useState("qr");
   const [spare, setSpare] = useState("6");
-  const query = new URLSearchParams({ cross: String(crossId), parts: parts.join(","), ...size, paper, code, spare });
+  const query = new URLSearchParams({ cross, parts: parts.join(","), ...size, paper, code, spare });
   const number = (label: string, value: string, onChange: (value: string) => void) => (
     <label className="block">
       <span className="block font-semibold">{label}</span>
@@ -74,7 +75,7 @@ export function TagSheet({ crossId, flowers }: { crossId: number; flowers: numbe
           >
             Make the PDF
           </a>
-          <a className="text-center" href={`/api/tags/cross/${crossId}`}>
+          <a className="text-center" href={`/api/tags/cross/${cross}`}>
             Only the cross&apos;s own tag
           </a>
         </div>

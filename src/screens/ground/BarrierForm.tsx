@@ -3,8 +3,7 @@ import { pointsFromLines, pointsToLines } from "@/core/ground/pointsText";
 import type { Point } from "@/core/ground/shape";
 import { BARRIER_FACTORS, type BarrierKind } from "@/core/isolation/barrier";
 import type { BarrierRow } from "@/records/ground/queries";
-import { CommandButton } from "@/ui/CommandButton";
-import { CommandForm, Field } from "@/ui/CommandForm";
+import { CommandButton, CommandForm, Field } from "../common/command";
 import { choicesOf } from "../common/words";
 
 const KINDS: Record<BarrierKind, string> = {
@@ -28,6 +27,7 @@ export function BarrierForm({ barrier, path, onDone }: { barrier?: BarrierRow; p
           path: pointsToLines(path),
         }}
         shape={(typed) => ({ ...typed, path: pointsFromLines(String(typed.path)) ?? typed.path })}
+        patch={barrier !== undefined}
         hidden={barrier && { id: barrier.id, version: barrier.version }}
         submit={barrier ? "Keep" : "Draw it"}
         onDone={onDone}
@@ -52,7 +52,7 @@ export function BarrierForm({ barrier, path, onDone }: { barrier?: BarrierRow; p
       </CommandForm>
       {barrier && (
         <p className="mt-6">
-          <CommandButton command="barrier.remove" input={{ id: barrier.id }} plain>
+          <CommandButton command="barrier.remove" input={{ id: barrier.id, version: barrier.version }} plain>
             Take it off the ground
           </CommandButton>
         </p>

@@ -1,9 +1,8 @@
 "use client";
 import { lengthShown, lengthTyped, lengthUnit, type Units } from "@/core/units/units";
-import type { Bed } from "@/records/garden/queries";
-import { CommandButton } from "@/ui/CommandButton";
-import { CommandForm, Field } from "@/ui/CommandForm";
+import type { Bed } from "@/records/bed/bed";
 import { Sheet } from "@/ui/Sheet";
+import { CommandButton, CommandForm, Field } from "../common/command";
 
 /** Adds a bed, or changes the one given. */
 export function BedForm({ bed, units }: { bed?: Bed; units: Units }) {
@@ -31,6 +30,7 @@ export function BedForm({ bed, units }: { bed?: Bed; units: Units }) {
               outside: bed?.outside ?? 0,
             }}
             factors={{ x: factor, y: factor, width: factor, length: factor }}
+            patch={bed !== undefined}
             hidden={bed && { id: bed.id, version: bed.version }}
             submit={bed ? "Keep" : "Add the bed"}
             onDone={close}
@@ -57,7 +57,7 @@ export function BedForm({ bed, units }: { bed?: Bed; units: Units }) {
           </CommandForm>
           {bed && (
             <p className="mt-6">
-              <CommandButton command="bed.remove" input={{ id: bed.id }} plain>
+              <CommandButton command="bed.remove" input={{ id: bed.id, version: bed.version }} plain>
                 Take this bed off the ground
               </CommandButton>
             </p>

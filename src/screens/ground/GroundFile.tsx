@@ -1,9 +1,10 @@
 "use client";
 import { useState } from "react";
-import { CommandForm, Field } from "@/ui/CommandForm";
 import { FilePick } from "@/ui/FilePick";
+import { newPress } from "@/ui/press";
 import { Sheet } from "@/ui/Sheet";
-import { newRequest, send } from "@/ui/send";
+import { send } from "@/ui/send";
+import { CommandForm, Field } from "../common/command";
 
 /** GeoJSON in, with a dry run first, and out. */
 export function GroundFile({ species }: { species: { id: string; name: string }[] }) {
@@ -11,7 +12,7 @@ export function GroundFile({ species }: { species: { id: string; name: string }[
   const [said, setSaid] = useState("");
   const tryIt = async (content: string) => {
     setText(content);
-    const answer = await send("/api/commands/ground.import", { text: content, dryRun: true }, newRequest());
+    const answer = await send("/api/commands/ground.import", { text: content, dryRun: true }, newPress());
     setSaid(answer.message);
   };
   return (

@@ -5,11 +5,12 @@ import { select } from "d3-selection";
 import { useRouter } from "next/navigation";
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
 import { nameWithGeneration } from "@/core/custody/generation";
+import type { Id } from "@/core/custody/id";
 import { bearingTo, cornersOf, middleOf, type Plot, type Point, snapped } from "@/core/ground/shape";
 import { lengthInWords, type Units } from "@/core/units/units";
-import type { Bed } from "@/records/garden/queries";
-import { useCommand } from "@/ui/useCommand";
+import type { Bed } from "@/records/bed/bed";
 import type { Ground, Judged } from "@/views/ground";
+import { useCommand } from "../common/command";
 import { boxOn, frameOf, pathOn, placeLabels, roundLength, type Size, sizeFor, widthOf, wordsBox } from "./frame";
 import { arrivalLines, Handles, Ring } from "./mapParts";
 import { useZoom } from "./useZoom";
@@ -23,7 +24,7 @@ type Props = Pick<Ground, "beds" | "stands" | "barriers" | "sources"> & {
   drawing: Drawing | null;
   /** Points as they are drawn; `done` when the line is ended. */
   onDraw: (points: Point[], done: boolean) => void;
-  onOpen: (kind: "barrier" | "source", id: number) => void;
+  onOpen: (kind: "barrier" | "source", id: Id) => void;
 };
 
 const SNAP = 0.25;
@@ -50,8 +51,8 @@ export function GroundMap(props: Props) {
   const [size, setSize] = useState<Size>(sizeFor(800));
   const [snap, setSnap] = useState(true);
   const [all, setAll] = useState(beds.length === 0);
-  const [held, setHeld] = useState<(Plot & { id: number }) | null>(null);
-  const [focused, setFocused] = useState<number | null>(null);
+  const [held, setHeld] = useState<(Plot & { id: Id }) | null>(null);
+  const [focused, setFocused] = useState<Id | null>(null);
   const [pointer, setPointer] = useState<Point | null>(null);
   const { runAloud } = useCommand();
   const router = useRouter();
@@ -61,23 +62,27 @@ export function GroundMap(props: Props) {
   const frame = frameOf([...beds.flatMap(cornersOf), ...(all ? far : [])], zoom, size);
   const step = (metres: number) => (snap ? snapped(metres, SNAP) : Math.round(metres * 100) / 100);
 
-  const keep = async (id: number, plot: Plot) => {
+  const keep = async (id: Id, plot: Plot) => {
     setHeld({ id, ...plot });
-    await runAloud("bed.move", { id, ...plot });
+    await runAloud("bed.move", { id, version: beds.find((b) => b.id === id)!.version, ...plot });
     setHeld(null);
+  };
+  const move = (kind: "barrier" | "source", id: Id, east: number, north: number) => {
+    const { version } = (kind === "barrier" ? barriers : sources).find((shape) => shape.id === id)!;
+    return runAloud("ground.move", { kind, id, version, east, north });
   };
   const open = (bed: Bed) => {
     const here = stands.filter((s) => s.bedId === bed.id);
     const next = here[(here.findIndex((s) => s.id === concern?.standId) + 1) % Math.max(1, here.length)];
-    if (next) router.push(`/ground?season=${season}&stand=${next.id}`);
+    if (next) router.push(`/ground?season=${season}&stand=${next.code}`);
   };
 
   // What drags: whole beds, their corner (size) and their handle (turn), barriers and sources.
-  const drags = useRef<(kind: string, id: number, dx: number, dy: number, end: boolean, at: Point) => void>(() => {});
+  const drags = useRef<(kind: string, id: Id, dx: number, dy: number, end: boolean, at: Point) => void>(() => {});
   drags.current = (kind, id, dx, dy, end, at) => {
     const [east, north] = [dx / frame.scale, -dy / frame.scale];
     if (kind === "barrier" || kind === "source") {
-      if (end) void runAloud("ground.move", { kind, id, east: step(east), north: step(north) });
+      if (end) void move(kind, id, step(east), step(north));
       return;
     }
     const bed = beds.find((b) => b.id === id)!;
@@ -134,7 +139,7 @@ export function GroundMap(props: Props) {
               ((touch.clientX - box.left) / box.width) * size.width,
               ((touch.clientY - box.top) / box.height) * size.height,
             );
-            drags.current(kind, Number(id), event.x, event.y, event.type === "end", at);
+            drags.current(kind, id, event.x, event.y, event.type === "end", at);
           },
         ),
     );
@@ -169,7 +174,7 @@ export function GroundMap(props: Props) {
     event.stopPropagation();
     void keep(bed.id, plot);
   };
-  const onShapeKey = (event: KeyboardEvent, kind: "barrier" | "source", id: number) => {
+  const onShapeKey = (event: KeyboardEvent, kind: "barrier" | "source", id: Id) => {
     const by = event.shiftKey ? 5 : 0.5;
     const arrow = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] }[event.key];
     // Without this the same Enter would press what the sheet puts under it.
@@ -178,7 +183,7 @@ export function GroundMap(props: Props) {
     if (!arrow) return;
     event.preventDefault();
     event.stopPropagation();
-    void runAloud("ground.move", { kind, id, east: arrow[0], north: arrow[1] });
+    void move(kind, id, arrow[0]!, arrow[1]!);
   };
   const onSheetKey = (event: KeyboardEvent) => {
     if (event.key === "+") by(1.4);
@@ -211,7 +216,7 @@ export function GroundMap(props: Props) {
   const small = frame.scale < SMALL;
   const concernStand = stands.find((s) => s.id === concern?.standId);
   const concernBed = placed.find((b) => b.id === concernStand?.bedId);
-  const middleOfBed = (id: number | null | undefined) => {
+  const middleOfBed = (id: Id | null | undefined) => {
     const bed = placed.find((b) => b.id === id);
     return bed ? middleOf(cornersOf(bed)) : null;
   };
@@ -219,9 +224,9 @@ export function GroundMap(props: Props) {
     concern && concernBed
       ? arrivalLines(concern, middleOf(cornersOf(concernBed)), frame, size, units, (key) => {
           const [kind, id] = key.split(" ");
-          const source = sources.find((s) => s.id === Number(id));
+          const source = sources.find((s) => s.id === id);
           if (kind === "source") return source ? middleOf(source.outline) : null;
-          return middleOfBed(stands.find((s) => s.id === Number(id))?.bedId);
+          return middleOfBed(stands.find((s) => s.id === id)?.bedId);
         })
       : [];
   const labels = placeLabels(

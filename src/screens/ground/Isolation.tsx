@@ -55,7 +55,7 @@ function Worry(props: { worry: Judged; units: Units; season: number; alone: bool
   return (
     <article className="mt-4 border-t border-ink pt-3">
       <h3 className={alone ? "text-xl" : ""}>
-        {alone ? "Strange pollen" : <Link href={`/ground?season=${season}&stand=${worry.standId}`}>{worry.name}</Link>}
+        {alone ? "Strange pollen" : <Link href={`/ground?season=${season}&stand=${worry.code}`}>{worry.name}</Link>}
       </h3>
       <p className={`mt-1 ${worry.level === "over" ? "font-bold text-rust" : ""}`}>{worry.words}</p>
       {worry.bySource.length > 0 && (

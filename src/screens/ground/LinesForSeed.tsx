@@ -24,7 +24,7 @@ export function LinesForSeed({ judged, season, stands }: Ground) {
         {shown.map((j) => (
           <tr key={j.standId}>
             <td>
-              <Link href={`/ground?season=${season}&stand=${j.standId}`}>{j.name}</Link>
+              <Link href={`/ground?season=${season}&stand=${j.code}`}>{j.name}</Link>
             </td>
             <td className={LEVELS[j.level].tone}>
               <span aria-hidden>{LEVELS[j.level].mark} </span>

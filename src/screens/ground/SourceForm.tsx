@@ -3,8 +3,7 @@ import { pointsFromLines, pointsToLines } from "@/core/ground/pointsText";
 import type { Point } from "@/core/ground/shape";
 import { lengthTyped, lengthUnit, type Units } from "@/core/units/units";
 import type { SourceRow } from "@/records/ground/queries";
-import { CommandButton } from "@/ui/CommandButton";
-import { CommandForm, Field } from "@/ui/CommandForm";
+import { CommandButton, CommandForm, Field } from "../common/command";
 import { choicesOf, HARMS, SOURCE_KINDS } from "../common/words";
 
 type Props = {
@@ -53,6 +52,7 @@ export function SourceForm({ source, at, species, units, season, onDone }: Props
           ...typed,
           ...(lines ? { outline: pointsFromLines(String(lines)) ?? lines } : {}),
         })}
+        patch={source !== undefined}
         hidden={source && { id: source.id, version: source.version }}
         submit={source ? "Keep" : "Put it on the map"}
         onDone={onDone}
@@ -102,7 +102,7 @@ export function SourceForm({ source, at, species, units, season, onDone }: Props
               The neighbour has agreed this season
             </CommandButton>
           )}
-          <CommandButton command="source.remove" input={{ id: source.id }} plain>
+          <CommandButton command="source.remove" input={{ id: source.id, version: source.version }} plain>
             Take it off the map
           </CommandButton>
         </p>

@@ -4,10 +4,10 @@ import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
 import { bedInWords } from "@/core/ground/bedInWords";
 import { lengthInWords, lengthShown, lengthTyped, lengthUnit, type Units } from "@/core/units/units";
-import type { Bed } from "@/records/garden/queries";
-import { CommandForm, Field } from "@/ui/CommandForm";
+import type { Bed } from "@/records/bed/bed";
 import { Sheet } from "@/ui/Sheet";
 import type { GroundStand } from "@/views/ground";
+import { CommandForm, Field } from "../common/command";
 import { Tag } from "../common/Tag";
 import { COVERS, choicesOf, FLOWERS, percent, plural, SCHOOLS, spanInWords, WINTERS } from "../common/words";
 import { BedForm } from "./BedForm";
@@ -17,16 +17,20 @@ type Props = { stand: GroundStand; beds: Bed[]; units: Units; season: number };
 
 export function StandCard({ stand, beds, units, season }: Props) {
   const { window, ripening } = stand;
-  const family = stand.code.startsWith("F");
+  const family = stand.family === 1;
   const bed = beds.find((b) => b.id === stand.bedId);
   return (
     <section className="mb-8" aria-label={`Stand ${stand.code}`}>
       <div className="flex items-center justify-between gap-3">
-        <Tag kind={family ? "family" : "stand"} code={stand.code} href={family ? `/nursery/${stand.id}` : undefined} />
+        <Tag
+          kind={family ? "family" : "stand"}
+          code={stand.code}
+          href={family ? `/nursery/${stand.code}` : undefined}
+        />
         <Link href={`/ground?season=${season}`}>Whole ground</Link>
       </div>
       <h2 className="mt-3 text-2xl">
-        <Link href={`/lines/${stand.lineId}`}>{stand.lineName}</Link>
+        <Link href={`/lines/${stand.lineCode}`}>{stand.lineName}</Link>
         {` ${generationName(stand.generation)}`}
       </h2>
       <p className="text-soft">
@@ -97,7 +101,7 @@ export function StandCard({ stand, beds, units, season }: Props) {
       <div className="mt-4 flex flex-wrap gap-3">
         <StandChange stand={stand} beds={beds} units={units} />
         {bed && <BedForm bed={bed} units={units} />}
-        <a href={`/api/tags/stand/${stand.id}`} className="leaf leaf-plain">
+        <a href={`/api/tags/stand/${stand.code}`} className="leaf leaf-plain">
           Print its tag
         </a>
       </div>
@@ -188,6 +192,7 @@ function StandChange({ stand, beds, units }: Pick<Props, "stand" | "beds" | "uni
           }}
           factors={{ spacing: lengthTyped(1, units) }}
           hidden={{ id, version }}
+          patch
           submit="Keep"
           onDone={close}
         >

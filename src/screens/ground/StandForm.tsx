@@ -1,12 +1,13 @@
 "use client";
-import { CommandForm, Field } from "@/ui/CommandForm";
+import type { Id } from "@/core/custody/id";
 import { Sheet } from "@/ui/Sheet";
+import { CommandForm, Field } from "../common/command";
 import { LineField } from "../common/fields";
 
 type Props = {
-  beds: { id: number; name: string }[];
-  lines: { id: number; name: string; species: string }[];
-  lots: { id: number; code: string; lineName: string }[];
+  beds: { id: Id; name: string }[];
+  lines: { id: Id; name: string; species: string }[];
+  lots: { id: Id; code: string; lineName: string }[];
   today: string;
 };
 

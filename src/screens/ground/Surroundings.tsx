@@ -1,5 +1,6 @@
 "use client";
 import { useState } from "react";
+import type { Id } from "@/core/custody/id";
 import type { Point } from "@/core/ground/shape";
 import { Sheet, SheetPanel } from "@/ui/Sheet";
 import type { Ground } from "@/views/ground";
@@ -8,7 +9,7 @@ import { GroundFile } from "./GroundFile";
 import { type Drawing, GroundMap } from "./GroundMap";
 import { SourceForm } from "./SourceForm";
 
-type Open = { kind: "barrier" | "source"; id: number | null; points: Point[] };
+type Open = { kind: "barrier" | "source"; id: Id | null; points: Point[] };
 
 /** The map with what is drawn on it: barriers, and sources beyond the garden. */
 export function Surroundings(view: Ground) {

@@ -1,6 +1,6 @@
 import type { Remedy } from "@/core/isolation/remedies";
 import { oneIn, rangeInWords } from "@/core/isolation/verdict";
-import { CommandButton } from "@/ui/CommandButton";
+import { CommandButton } from "../common/command";
 import { plural } from "../common/words";
 import { ShiftCurve } from "./ShiftCurve";
 

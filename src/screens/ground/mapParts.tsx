@@ -1,6 +1,6 @@
 import { cornersOf, type Point } from "@/core/ground/shape";
 import { lengthInWords, type Units } from "@/core/units/units";
-import type { Bed } from "@/records/garden/queries";
+import type { Bed } from "@/records/bed/bed";
 import type { Judged } from "@/views/ground";
 import { boxOn, type Frame, pathOn, type Size } from "./frame";
 

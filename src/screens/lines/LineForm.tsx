@@ -1,8 +1,8 @@
 "use client";
 import { useWatch } from "react-hook-form";
-import type { Line } from "@/records/line/queries";
-import { CommandForm, Field } from "@/ui/CommandForm";
+import type { Line } from "@/records/line/line";
 import { Sheet } from "@/ui/Sheet";
+import { CommandForm, Field } from "../common/command";
 import { ANTHERS, choicesOf, HARMS, SCHOOLS, STATUSES } from "../common/words";
 
 /** Wild kin is a status, not a harm of its own. */

@@ -46,7 +46,7 @@ export function LineScreen(view: LineView) {
           <ul className="mt-5 flex flex-wrap gap-2">
             {lots.slice(0, 18).map((lot) => (
               <li key={lot.id}>
-                <Tag kind="lot" code={lot.code} href={`/seed/${lot.id}`} small />
+                <Tag kind="lot" code={lot.code} href={`/seed/${lot.code}`} small />
               </li>
             ))}
           </ul>
@@ -57,7 +57,7 @@ export function LineScreen(view: LineView) {
       <div className="flex flex-wrap items-center gap-4">
         <Tag kind="line" code={line.code} />
         <LineForm line={line} species={species} />
-        <a href={`/api/tags/line/${line.id}`} className="leaf leaf-plain">
+        <a href={`/api/tags/line/${line.code}`} className="leaf leaf-plain">
           Print its tag
         </a>
       </div>
@@ -68,8 +68,8 @@ export function LineScreen(view: LineView) {
         {line.year ? `, ${line.year}` : ""}.{" "}
         {mother && father ? (
           <>
-            From <Link href={`/lines/${mother.id}`}>{mother.name}</Link> ×{" "}
-            <Link href={`/lines/${father.id}`}>{father.name}</Link>.
+            From <Link href={`/lines/${mother.code}`}>{mother.name}</Link> ×{" "}
+            <Link href={`/lines/${father.code}`}>{father.name}</Link>.
           </>
         ) : (
           line.origin && `From ${line.origin}.`

@@ -26,7 +26,7 @@ export function LinesScreen({ garden, band, lines, cut, species }: Lines) {
           {lines.map((line) => (
             <tr key={line.id}>
               <td>
-                <Tag kind="line" code={line.code} href={`/lines/${line.id}`} small />
+                <Tag kind="line" code={line.code} href={`/lines/${line.code}`} small />
               </td>
               <td className="max-w-80 break-words font-semibold">{line.name}</td>
               <td>{line.speciesName}</td>

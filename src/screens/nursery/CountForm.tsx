@@ -1,10 +1,10 @@
 "use client";
-import { CommandForm, Field } from "@/ui/CommandForm";
 import { Sheet } from "@/ui/Sheet";
 import type { Family } from "@/views/nursery";
+import { CommandForm, Field } from "../common/command";
 
 export function CountForm({ stand, beds }: Pick<Family, "stand" | "beds">) {
-  const { id, version, bedId, sown, sowedSeeds, cameUp, plants, firstFlower, flowers, seedWanted } = stand;
+  const { id, version, bedId, sown, sowedSeeds, cameUp, plants, firstFlower } = stand;
   return (
     <Sheet trigger="Count: came up, planted, first flower" title={`${stand.code}: counts`}>
       {(close) => (
@@ -12,7 +12,8 @@ export function CountForm({ stand, beds }: Pick<Family, "stand" | "beds">) {
           command="stand.change"
           draft={`counts-${id}`}
           values={{ bedId, sown, sowedSeeds, cameUp, plants, firstFlower }}
-          hidden={{ id, version, flowers, seedWanted }}
+          hidden={{ id, version }}
+          patch
           submit="Keep"
           onDone={close}
         >

@@ -31,17 +31,17 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
       <div className="flex flex-wrap items-center gap-4">
         <Tag kind={stand.code.startsWith("F") ? "family" : "stand"} code={stand.code} />
         <CountForm stand={stand} beds={view.beds} />
-        <a className="leaf leaf-plain" href={`/api/tags/stand/${stand.id}`}>
+        <a className="leaf leaf-plain" href={`/api/tags/stand/${stand.code}`}>
           Print its tag
         </a>
       </div>
       <h2 className="mt-3 break-words text-2xl">
-        <Link href={`/lines/${stand.lineId}`}>{stand.lineName}</Link> {generationName(stand.generation)}
+        <Link href={`/lines/${stand.lineCode}`}>{stand.lineName}</Link> {generationName(stand.generation)}
       </h2>
       <p className="mb-5 text-soft">
         {lot ? (
           <>
-            From lot <Link href={`/seed/${lot.id}`}>{lot.code}</Link>
+            From lot <Link href={`/seed/${lot.code}`}>{lot.code}</Link>
             {lot.motherCode ? `, mother ${lot.motherCode}${lot.motherNumber ? ` plant ${lot.motherNumber}` : ""}` : ""}.{" "}
           </>
         ) : null}

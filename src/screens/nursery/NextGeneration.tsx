@@ -1,11 +1,12 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import type { Id } from "@/core/custody/id";
 import { massTyped, type Units } from "@/core/units/units";
-import type { Plant } from "@/records/plant/queries";
-import { CommandForm, Field } from "@/ui/CommandForm";
+import type { Plant } from "@/records/plant/plant";
 import { Sheet } from "@/ui/Sheet";
 import type { Family } from "@/views/nursery";
+import { CommandForm, Field } from "../common/command";
 import { AmountFields, PollenField } from "../common/fields";
 import { plural } from "../common/words";
 
@@ -38,15 +39,7 @@ export function NextGeneration({ stand, kept, units }: Props) {
   );
 }
 
-function PlantChoice({
-  kept,
-  chosen,
-  onChange,
-}: {
-  kept: Plant[];
-  chosen: number[];
-  onChange: (ids: number[]) => void;
-}) {
+function PlantChoice({ kept, chosen, onChange }: { kept: Plant[]; chosen: Id[]; onChange: (ids: Id[]) => void }) {
   return (
     <fieldset>
       <legend className="mb-1 font-semibold">Plants</legend>

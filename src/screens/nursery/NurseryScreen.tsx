@@ -46,7 +46,7 @@ export function NurseryScreen({ garden, band, families, cut, lots, beds }: Nurse
               {list.map((f) => (
                 <tr key={f.id}>
                   <td>
-                    <Tag kind="family" code={f.code} href={`/nursery/${f.id}`} small />
+                    <Tag kind="family" code={f.code} href={`/nursery/${f.code}`} small />
                   </td>
                   <td className="max-w-72 break-words">{nameWithGeneration(f.lineName, f.generation)}</td>
                   <td className="whitespace-nowrap">{f.lotCode ?? "–"}</td>

@@ -2,10 +2,10 @@
 import { ChevronLeft, ChevronRight, X } from "lucide-react";
 import { Dialog, ToggleGroup } from "radix-ui";
 import { useState } from "react";
-import type { Plant } from "@/records/plant/queries";
-import { useCommand } from "@/ui/useCommand";
+import type { Mark, Plant } from "@/records/plant/plant";
 import { useKept } from "@/ui/useKept";
 import type { Family, YardstickView } from "@/views/nursery";
+import { useCommand } from "../common/command";
 import { MARKS } from "../common/words";
 import { ScoreCell } from "./ScoreCell";
 
@@ -94,7 +94,8 @@ function PlantBody({ plant, view, onGo }: { plant: Plant; view: Family; onGo: Pr
 
 function ScaleButtons({ plant, yardstick, view }: { plant: Plant; yardstick: YardstickView; view: Family }) {
   const { run, busy } = useCommand();
-  const value = view.scores[plant.id]?.[yardstick.id]?.number;
+  const kept = view.scores[plant.id]?.[yardstick.id];
+  const value = kept?.number;
   return (
     <ToggleGroup.Root
       type="single"
@@ -102,7 +103,13 @@ function ScaleButtons({ plant, yardstick, view }: { plant: Plant; yardstick: Yar
       disabled={busy}
       value={value === null || value === undefined ? "" : String(value)}
       onValueChange={(next) =>
-        next && void run("score.set", { plantId: plant.id, yardstickId: yardstick.id, value: next })
+        next &&
+        void run("score.set", {
+          plantId: plant.id,
+          yardstickId: yardstick.id,
+          value: next,
+          version: kept?.version,
+        })
       }
       className="mt-1 grid grid-cols-9 gap-1"
     >
@@ -129,8 +136,11 @@ function Marks({ plant }: { plant: Plant }) {
         Taken out on {plant.removedOn}: {plant.reason}. Undo it in the history if that was a slip.
       </p>
     );
-  const act = async (command: string, input: object) => {
-    const answer = await run(command, input);
+  // Why it was kept is not why it goes: only a reason that was written for this mark goes with it.
+  const why = (mark: string) => (mark === plant.mark || reason !== plant.reason ? reason : undefined);
+  const { id, version } = plant;
+  const act = async (sending: ReturnType<typeof run>) => {
+    const answer = await sending;
     setTrouble(answer && !answer.ok ? answer.message : null);
     if (answer?.ok) clear();
   };
@@ -150,7 +160,9 @@ function Marks({ plant }: { plant: Plant }) {
         aria-label="Mark"
         disabled={busy}
         value={plant.mark}
-        onValueChange={(mark) => mark && void act("plant.mark", { id: plant.id, mark, reason })}
+        onValueChange={(mark) =>
+          mark && void act(run("plant.mark", { id, version, mark: mark as Mark, reason: why(mark) }))
+        }
         className="mt-3 grid grid-cols-2 gap-2"
       >
         {Object.entries(MARKS).map(([id, label]) => (
@@ -167,7 +179,7 @@ function Marks({ plant }: { plant: Plant }) {
         type="button"
         disabled={busy}
         className="leaf mt-3 min-h-12 w-full border-rust text-rust"
-        onClick={() => void act("plant.remove", { ids: [plant.id], reason })}
+        onClick={() => void act(run("plant.remove", { ids: [id], reason: why("out") }))}
       >
         Taken out today
       </button>

@@ -1,8 +1,10 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { type KeyboardEvent, useEffect, useState } from "react";
+import type { Id } from "@/core/custody/id";
 import type { ScoreValue } from "@/core/selection/ranking";
-import { newRequest, send } from "@/ui/send";
+import { newPress } from "@/ui/press";
+import { send } from "@/ui/send";
 import type { YardstickView } from "@/views/nursery";
 
 /** A kept score as it is typed. */
@@ -12,7 +14,12 @@ function scoreInWords(yardstick: Pick<YardstickView, "kind">, value: ScoreValue 
   return yardstick.kind === "yes-no" ? (value.number === 1 ? "y" : "n") : String(value.number);
 }
 
-type Props = { plantId: number; number: number; yardstick: YardstickView; value: ScoreValue | undefined };
+type Props = {
+  plantId: Id;
+  number: number;
+  yardstick: YardstickView;
+  value: (ScoreValue & { version: Id }) | undefined;
+};
 
 /** One score: typed, kept on leaving the cell. A refused one stays with its message. */
 export function ScoreCell({ plantId, number, yardstick, value }: Props) {
@@ -26,8 +33,8 @@ export function ScoreCell({ plantId, number, yardstick, value }: Props) {
     if (typed.trim() === kept) return setTrouble(null);
     const answer = await send(
       "/api/commands/score.set",
-      { plantId, yardstickId: yardstick.id, value: typed },
-      newRequest(),
+      { plantId, yardstickId: yardstick.id, value: typed, version: value?.version },
+      newPress(),
     );
     if (!answer.ok) return setTrouble(answer.message);
     setTrouble(null);

@@ -4,9 +4,9 @@ import { type KeyboardEvent, useState } from "react";
 import { toast } from "sonner";
 import { dayInWords } from "@/core/calendar/day";
 import { removal } from "@/core/selection/roguing";
-import type { Plant } from "@/records/plant/queries";
-import { useCommand } from "@/ui/useCommand";
+import type { Plant } from "@/records/plant/plant";
 import type { Family } from "@/views/nursery";
+import { useCommand } from "../common/command";
 import { MARKS } from "../common/words";
 import { PlantSheet } from "./PlantSheet";
 import { ScoreCell } from "./ScoreCell";
@@ -28,12 +28,12 @@ export function ScoreTable({ view }: { view: Family & { chosen: number | null } 
       : [...plants].sort((a, b) => (rankOf(a)?.rank ?? 9e9) - (rankOf(b)?.rank ?? 9e9) || a.number - b.number);
 
   const onKey = (event: KeyboardEvent, plant: Plant) => {
-    const mark = { k: "keep", s: "seed-parent", w: "watch", n: "none" }[event.key];
+    const mark = ({ k: "keep", s: "seed-parent", w: "watch", n: "none" } as const)[event.key as "k"];
     if (event.key === "o" || event.key === "Enter") {
       event.preventDefault();
       setOpen(plant.number);
     } else if (mark)
-      void run("plant.mark", { id: plant.id, mark, reason: plant.reason }).then(
+      void run("plant.mark", { id: plant.id, version: plant.version, mark }).then(
         (a) => a && !a.ok && toast.error(a.message),
       );
   };

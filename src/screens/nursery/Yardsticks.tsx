@@ -1,8 +1,9 @@
 "use client";
 import { useWatch } from "react-hook-form";
-import { CommandForm, Field } from "@/ui/CommandForm";
+import type { Id } from "@/core/custody/id";
 import { Sheet } from "@/ui/Sheet";
 import type { Family, YardstickView } from "@/views/nursery";
+import { CommandForm, Field } from "../common/command";
 
 const wantedInWords = (y: YardstickView) =>
   ({
@@ -133,7 +134,7 @@ const KINDS = {
   date: "Day it happened",
 };
 
-function AddYardstick({ lineId, close }: { lineId: number; close: () => void }) {
+function AddYardstick({ lineId, close }: { lineId: Id; close: () => void }) {
   return (
     <CommandForm
       command="yardstick.add"

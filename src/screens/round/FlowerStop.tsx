@@ -2,13 +2,15 @@
 import clsx from "clsx";
 import { useEffect, useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
 import type { Stage } from "@/core/pollination/protocol";
 import type { Units } from "@/core/units/units";
-import { CommandButton } from "@/ui/CommandButton";
+import type { Result } from "@/records/flower/commands";
+import { dayNow } from "@/ui/press";
 import { Stepper } from "@/ui/Stepper";
-import { useCommand } from "@/ui/useCommand";
 import { useKept } from "@/ui/useKept";
 import { BudChoice } from "../common/BudChoice";
+import { CommandButton, useCommand } from "../common/command";
 import { FlowerStage, StageRow } from "../common/drawings/FlowerStage";
 import { RecordStep, Trouble } from "../common/RecordStep";
 import { hourNow, MALES_WORDS, RESULT_CHOICES } from "../common/results";
@@ -96,10 +98,15 @@ function One({ stop, list, day, onDone }: OneProps) {
   const choices = RESULT_CHOICES[step.action]!;
   const told = step.action === "pollinate" ? { bud } : {};
   const timed = step.action === "pollinate" ? { males, ...(at ? { at } : {}) } : {};
-  const record = async (result: string, label: string, ids: number[]) => {
+  const record = async (result: string, label: string, ids: Id[]) => {
     if (result === "later") return onDone();
     const words = `${ids.length > 1 ? `${ids.length} flowers` : `Flower ${flower.number}`} of ${cross.code}: ${label.toLowerCase()}`;
-    const input = { crossId: cross.id, on: day, ...timed, results: ids.map((id) => ({ id, result, ...told })) };
+    const input = {
+      crossId: cross.id,
+      on: dayNow(),
+      ...timed,
+      results: ids.map((id) => ({ id, result: result as Result, ...told })),
+    };
     const answer = await runKept("flower.record", input, words);
     if (!answer) return;
     if (!answer.ok) return setTrouble(answer.message);

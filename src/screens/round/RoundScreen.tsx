@@ -3,6 +3,7 @@ import clsx from "clsx";
 import Link from "next/link";
 import { type TouchEvent, useEffect, useMemo, useRef } from "react";
 import { dayInWords } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
 import type { Band } from "@/core/pollination/protocol";
 import { useOutbox } from "@/ui/OutboxBar";
 import { DawnSwitch } from "@/ui/ThemeChoice";
@@ -31,7 +32,7 @@ function useDone(): Set<string> {
   return useMemo(() => {
     const done = new Set<string>();
     for (const { name, input } of waiting) {
-      const { crossId, results } = input as { crossId?: number; results?: { id: number; result: string }[] };
+      const { crossId, results } = input as { crossId?: number; results?: { id: Id; result: string }[] };
       if (name === "flower.cover") done.add(`cover ${crossId}`);
       for (const { id } of results ?? [])
         for (const action of ["gather", "pollinate", "uncover", "check"]) done.add(`${action} ${id}`);

@@ -1,12 +1,13 @@
 "use client";
 import { useState } from "react";
 import { addDays, dayInWords } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
 import { bedInWords } from "@/core/ground/bedInWords";
 import { oneIn } from "@/core/isolation/verdict";
-import { CommandButton } from "@/ui/CommandButton";
 import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
 import type { Season, SeasonStand } from "@/views/season";
+import { CommandButton } from "../common/command";
 import { percent, plural } from "../common/words";
 import type { useSeasonWorker } from "./useSeasonWorker";
 
@@ -39,7 +40,7 @@ function Search({ view, worker, ready, close }: Props & { ready: SeasonStand[]; 
   const [chosen, setChosen] = useState(() => new Set(ready.map((s) => s.id)));
   const free = scene.beds.filter((b) => !b.outside);
   const [beds, setBeds] = useState(() => new Set(free.map((b) => b.id)));
-  const [windows, setWindows] = useState<Record<number, { from: string; to: string }>>(() =>
+  const [windows, setWindows] = useState<Record<Id, { from: string; to: string }>>(() =>
     Object.fromEntries(
       ready.map((s) => [s.id, { from: addDays(s.sown, -DAYS_AROUND), to: addDays(s.sown, DAYS_AROUND) }]),
     ),
@@ -184,9 +185,9 @@ function Compare({
 }: {
   view: Season;
   found: NonNullable<Props["worker"]["found"]>;
-  chosen: Set<number>;
+  chosen: Set<Id>;
 }) {
-  const bed = (id: number) => view.scene.beds.find((b) => b.id === id)?.name;
+  const bed = (id: Id) => view.scene.beds.find((b) => b.id === id)?.name;
   return (
     <Table heads={["Stand", "Now", "Then", "Strangers", "Ripe in time"]}>
       {view.stands

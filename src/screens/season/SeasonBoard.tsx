@@ -3,13 +3,14 @@ import clsx from "clsx";
 import Link from "next/link";
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from "react";
 import { addDays, dayInWords, daysBetween } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
 import { bedInWords } from "@/core/ground/bedInWords";
 import type { Tried } from "@/core/isolation/tryout";
 import { oneIn } from "@/core/isolation/verdict";
 import { groupBy } from "@/core/lists/groupBy";
 import { frostShades } from "@/ui/SeasonBand";
-import { useCommand } from "@/ui/useCommand";
 import type { Season, SeasonStand } from "@/views/season";
+import { useCommand } from "../common/command";
 import { RipeFigure } from "../common/figures";
 import { percent, SCHOOLS, spanInWords } from "../common/words";
 import { Arrange } from "./Arrange";
@@ -18,7 +19,7 @@ import { useSeasonWorker } from "./useSeasonWorker";
 const LEVEL_TONES = { within: "text-moss", perhaps: "text-quince", over: "font-bold text-rust" } as const;
 const LEVEL_WORDS = { within: "within your limit", perhaps: "perhaps over", over: "over your limit" } as const;
 
-type Moving = { id: number; days: number };
+type Moving = { id: Id; days: number };
 
 /** The band at full height: every stand's windows, its ground, frost and clashes; sowings ahead can be dragged. */
 export function SeasonBoard(view: Season) {
@@ -33,7 +34,7 @@ export function SeasonBoard(view: Season) {
   const days = band.light.length;
   const share = (day: string) => (daysBetween(band.start, day) / days) * 100;
 
-  const shift = (id: number, by: number) => {
+  const shift = (id: Id, by: number) => {
     const stand = stands.find((s) => s.id === id)!;
     const sown = addDays(stand.sown, by);
     if (sown < band.today) return;
@@ -47,7 +48,7 @@ export function SeasonBoard(view: Season) {
   const keep = async ({ id, days: by }: Moving) => {
     const stand = stands.find((s) => s.id === id)!;
     if (by === 0) return drop();
-    const changes = [{ kind: "resow", standId: id, sown: addDays(stand.sown, by) }];
+    const changes = [{ kind: "resow" as const, standId: id, sown: addDays(stand.sown, by), version: stand.version }];
     await runAloud("stand.remedy", { season, changes });
     setMoving(null);
   };

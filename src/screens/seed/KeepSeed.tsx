@@ -1,9 +1,9 @@
 "use client";
 import { nameWithGeneration } from "@/core/custody/generation";
 import { massTyped, type Units } from "@/core/units/units";
-import { CommandForm, Field } from "@/ui/CommandForm";
 import { Sheet } from "@/ui/Sheet";
 import type { Seed } from "@/views/seed";
+import { CommandForm, Field } from "../common/command";
 import { AmountFields, LineField, PollenField } from "../common/fields";
 
 type Props = Pick<Seed, "lines" | "stands" | "today"> & { units: Units };

@@ -40,12 +40,12 @@ export function LotScreen(view: LotPage) {
     >
       <div className="flex flex-wrap items-center gap-4">
         <Tag kind="lot" code={lot.code} />
-        <a href={`/api/tags/lot/${lot.id}`} className="leaf">
+        <a href={`/api/tags/lot/${lot.code}`} className="leaf">
           Print its tag
         </a>
       </div>
       <h2 className="mt-3 break-words text-2xl">
-        <Link href={`/lines/${lot.lineId}`}>{lot.lineName}</Link> {generationName(lot.generation)}
+        <Link href={`/lines/${lot.lineCode}`}>{lot.lineName}</Link> {generationName(lot.generation)}
       </h2>
       <dl className="rows mt-4 max-w-2xl border-y border-rule">
         {[
@@ -80,7 +80,7 @@ export function LotScreen(view: LotPage) {
           <div className="grid grid-cols-[9rem_1fr] gap-3 py-2">
             <dt className="text-soft">Cross</dt>
             <dd>
-              <Tag kind="cross" code={lot.crossCode ?? ""} href={`/crosses/${lot.crossId}`} small />
+              <Tag kind="cross" code={lot.crossCode ?? ""} href={`/crosses/${lot.crossCode}`} small />
             </dd>
           </div>
         )}

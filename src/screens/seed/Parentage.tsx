@@ -1,7 +1,7 @@
 "use client";
-import { CommandForm, Field } from "@/ui/CommandForm";
 import { Sheet } from "@/ui/Sheet";
 import type { LotPage } from "@/views/seed";
+import { CommandForm, Field, OwnField } from "../common/command";
 import { percent } from "../common/words";
 
 type Props = Pick<LotPage, "lot" | "candidates" | "possible">;
@@ -38,12 +38,12 @@ export function Parentage({ lot, candidates, possible }: Props) {
               command="candidate.set"
               draft={`parents-${lot.id}`}
               values={{ role: "mother", first: null, share: 0.5, second: null }}
-              hidden={{ of: "lot", id: lot.id }}
+              hidden={{ of: "lot", id: lot.id, version: lot.version }}
               shape={({ role, first, share, second }) => ({
                 role,
                 candidates: [
-                  { standId: first ? Number(first) : null, share: Number(share) },
-                  ...(Number(share) < 1 ? [{ standId: second ? Number(second) : null, share: 1 - Number(share) }] : []),
+                  { standId: first ? String(first) : null, share: Number(share) },
+                  ...(Number(share) < 1 ? [{ standId: second ? String(second) : null, share: 1 - Number(share) }] : []),
                 ],
               })}
               submit="Keep the shares"
@@ -55,9 +55,9 @@ export function Parentage({ lot, candidates, possible }: Props) {
                 type="select"
                 choices={["mother", "father"].map((value) => ({ value, label: value }))}
               />
-              <Field name="first" label="Perhaps" type="select" none="A stranger" choices={choices} />
-              <Field name="share" label="Share thought to be its own" type="number" hint="Between 0 and 1." />
-              <Field name="second" label="The rest" type="select" none="A stranger" choices={choices} />
+              <OwnField name="first" label="Perhaps" type="select" none="A stranger" choices={choices} />
+              <OwnField name="share" label="Share thought to be its own" type="number" hint="Between 0 and 1." />
+              <OwnField name="second" label="The rest" type="select" none="A stranger" choices={choices} />
             </CommandForm>
           )}
         </Sheet>

@@ -35,7 +35,7 @@ export function SeedScreen({ garden, band, lots, cut, dying, lines, stands, toda
           {lots.map((lot) => (
             <tr key={lot.id}>
               <td>
-                <Tag kind="lot" code={lot.code} href={`/seed/${lot.id}`} small />
+                <Tag kind="lot" code={lot.code} href={`/seed/${lot.code}`} small />
               </td>
               <td className="max-w-64 break-words">{nameWithGeneration(lot.lineName, lot.generation)}</td>
               <td className="whitespace-nowrap">

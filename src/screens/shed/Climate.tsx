@@ -1,11 +1,12 @@
 "use client";
 import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
-import { CommandForm, Field } from "@/ui/CommandForm";
+import type { Id } from "@/core/custody/id";
 import { FilePick } from "@/ui/FilePick";
 import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
 import type { Shed } from "@/views/shed";
+import { CommandForm, Field, OwnField } from "../common/command";
 import { percent, plural } from "../common/words";
 
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
@@ -21,7 +22,7 @@ const tenth = (degrees: number) => `${degrees.toFixed(1)} °C`;
 
 /** What is known of the place's climate, and what it says of frost. */
 export function Climate({ climate }: { climate: Shed["climate"] }) {
-  const { normals, readings, frosts, odds, days, heat } = climate;
+  const { normals, normalsVersion, readings, frosts, odds, days, heat } = climate;
   return (
     <section aria-label="Climate" className="mt-10 max-w-2xl">
       <h2 className="text-2xl">Climate</h2>
@@ -32,7 +33,7 @@ export function Climate({ climate }: { climate: Shed["climate"] }) {
         {heat === null ? "" : ` This season has had ${Math.round(heat)} °C days above 5 °C so far.`}
       </p>
       <div className="mt-3 flex flex-wrap gap-3">
-        <NormalsSheet normals={normals} />
+        <NormalsSheet normals={normals} version={normalsVersion} />
         <ReadingsSheet />
       </div>
       <p className="mt-3 text-sm text-soft">
@@ -81,7 +82,7 @@ export function Climate({ climate }: { climate: Shed["climate"] }) {
   );
 }
 
-function NormalsSheet({ normals }: { normals: Shed["climate"]["normals"] }) {
+function NormalsSheet({ normals, version }: { normals: Shed["climate"]["normals"]; version: Id | null }) {
   const values = Object.fromEntries(
     MONTHS.flatMap((_, i) => [
       [`min${i + 1}`, normals?.min[i] ?? null],
@@ -91,14 +92,21 @@ function NormalsSheet({ normals }: { normals: Shed["climate"]["normals"] }) {
   return (
     <Sheet trigger={normals ? "Change the normals" : "Give the monthly normals"} title="Monthly normals">
       {(close) => (
-        <CommandForm command="climate.normals" draft="normals" values={values} submit="Keep the normals" onDone={close}>
+        <CommandForm
+          command="climate.normals"
+          draft="normals"
+          values={values}
+          hidden={{ version }}
+          submit="Keep the normals"
+          onDone={close}
+        >
           <p className="text-sm text-soft">
             Mean daily lowest and highest of each month, °C, as weather services publish them for the nearest station.
           </p>
           {MONTHS.map((month, i) => (
             <div key={month} className="grid grid-cols-2 gap-4">
-              <Field name={`min${i + 1}`} label={`${month}, lowest`} type="number" unit="°C" />
-              <Field name={`max${i + 1}`} label={`${month}, highest`} type="number" unit="°C" />
+              <OwnField name={`min${i + 1}`} label={`${month}, lowest`} type="number" unit="°C" />
+              <OwnField name={`max${i + 1}`} label={`${month}, highest`} type="number" unit="°C" />
             </div>
           ))}
         </CommandForm>

@@ -50,7 +50,7 @@ export async function ShedScreen({ garden, band, path, counts, climate }: Shed) 
       <div className="max-w-2xl">
         <GardenForm garden={garden} />
       </div>
-      {garden.version > 0 && <Climate climate={climate} />}
+      {garden.version !== "" && <Climate climate={climate} />}
     </Page>
   );
 }

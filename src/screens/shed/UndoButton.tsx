@@ -1,15 +1,16 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { newRequest, send } from "@/ui/send";
+import { newPress } from "@/ui/press";
+import { send } from "@/ui/send";
 
-export function UndoButton({ entry, summary }: { entry: number; summary: string }) {
+export function UndoButton({ entry, summary }: { entry: string; summary: string }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const router = useRouter();
   const undo = async () => {
     setBusy(true);
-    const answer = await send("/api/undo", { entry }, newRequest());
+    const answer = await send("/api/undo", { entry }, newPress());
     setBusy(false);
     setTrouble(answer.ok ? null : answer.message);
     router.refresh();

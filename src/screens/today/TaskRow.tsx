@@ -2,10 +2,9 @@
 import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import type { Units } from "@/core/units/units";
-import { CommandButton } from "@/ui/CommandButton";
-import { CommandForm, Field } from "@/ui/CommandForm";
 import { Sheet } from "@/ui/Sheet";
 import type { CrossTask, LookTask, RogueTask, StoreTask, Task } from "@/views/today";
+import { CommandButton, CommandForm, Field } from "../common/command";
 import { RecordStep } from "../common/RecordStep";
 import { Tag } from "../common/Tag";
 import { parentsInWords, plural, STORAGE_WORDS, spanInWords } from "../common/words";
@@ -48,7 +47,7 @@ function CrossRow({ task, day, units }: Of<CrossTask>) {
   return (
     <li className={row}>
       <span className="max-sm:col-span-2">
-        <Tag kind="cross" code={cross.code} href={`/crosses/${cross.id}`} />
+        <Tag kind="cross" code={cross.code} href={`/crosses/${cross.code}`} />
       </span>
       <span>
         <span className="font-semibold">{titleOf(task)}</span>
@@ -82,7 +81,7 @@ function StoreRow({ task: { state, until, daysLeft }, day }: { task: StoreTask; 
   return (
     <li className={row}>
       <span className="max-sm:col-span-2">
-        <Tag kind="cross" code={cross.code} href={`/crosses/${cross.id}`} />
+        <Tag kind="cross" code={cross.code} href={`/crosses/${cross.code}`} />
       </span>
       <span>
         <span className="font-semibold">Gather pollen of {cross.fatherName} and keep it</span>
@@ -102,7 +101,7 @@ function RogueRow({ task: { out, firstFlower, daysLeft } }: { task: RogueTask })
   return (
     <li className={row}>
       <span className="max-sm:col-span-2">
-        <Tag kind={out.code.startsWith("F") ? "family" : "stand"} code={out.code} href={`/nursery/${out.standId}`} />
+        <Tag kind={out.family ? "family" : "stand"} code={out.code} href={`/nursery/${out.code}`} />
       </span>
       <span>
         <span className="font-semibold">
@@ -119,7 +118,7 @@ function RogueRow({ task: { out, firstFlower, daysLeft } }: { task: RogueTask })
           )}
         </span>
       </span>
-      <Link className="leaf" href={`/nursery/${out.standId}`}>
+      <Link className="leaf" href={`/nursery/${out.code}`}>
         Walk
       </Link>
     </li>
@@ -131,11 +130,7 @@ function LookRow({ task: { stand }, day }: Omit<Of<LookTask>, "units">) {
   return (
     <li className={row}>
       <span className="max-sm:col-span-2">
-        <Tag
-          kind={stand.code.startsWith("F") ? "family" : "stand"}
-          code={stand.code}
-          href={`/ground?stand=${stand.id}`}
-        />
+        <Tag kind={stand.family ? "family" : "stand"} code={stand.code} href={`/ground?stand=${stand.code}`} />
       </span>
       <span>
         <span className="font-semibold">Look for the first flower of {stand.lineName}</span>
@@ -149,7 +144,7 @@ function LookRow({ task: { stand }, day }: Omit<Of<LookTask>, "units">) {
             command="stand.first-flower"
             draft={`first-flower-${stand.id}`}
             values={{ firstFlower: day }}
-            hidden={{ id: stand.id }}
+            hidden={{ id: stand.id, version: stand.version }}
             submit="Keep the day"
             onDone={close}
           >

@@ -28,7 +28,7 @@ const SHOWN = 20;
 
 export function TodayScreen(view: Today) {
   const { garden, day, sun, heat, walk, tasks, open, hazards, empty, band } = view;
-  if (garden.version === 0)
+  if (garden.version === "")
     return (
       <Page at="/" title="Today" band={band} beside={<FirstSteps />}>
         <h2 className="mb-2 text-3xl">Where is your garden?</h2>

@@ -29,7 +29,7 @@ describe("the season's board", () => {
     garden.done("climate.normals", NORMALS);
     garden.db.prepare("UPDATE garden SET station = 'simulated'").run();
     twoMelons(garden);
-    const { scene, tried, stands } = seasonView(garden.db, 2027);
+    const { scene, tried, stands } = seasonView(garden.sky(), 2027);
     expect(tryOut(scene, [], new Map())).toEqual(tried);
     expect(tried.map((t) => t.share?.level)).toEqual(["over", "over"]);
     expect(stands.map((s) => s.window.start)).toEqual(tried.map((t) => t.window.start));
@@ -41,14 +41,14 @@ describe("the season's board", () => {
     twoMelons(garden);
     const lineId = line("Later", "melon");
     garden.done("stand.add", { lineId, bedId: 1, sown: "2028-05-01", plants: 5 });
-    expect(seasonView(garden.db, 2027).stands.map((s) => s.ahead)).toEqual([false, false]);
-    expect(seasonView(garden.db, 2028).stands.map((s) => s.ahead)).toEqual([true]);
+    expect(seasonView(garden.sky(), 2027).stands.map((s) => s.ahead)).toEqual([false, false]);
+    expect(seasonView(garden.sky(), 2028).stands.map((s) => s.ahead)).toEqual([true]);
   });
 
   test("two seasons are one band, twice as long", () => {
     twoMelons(garden);
-    expect(seasonView(garden.db, 2027).band.light).toHaveLength(365);
-    const both = seasonView(garden.db, 2027, true).band;
+    expect(seasonView(garden.sky(), 2027).band.light).toHaveLength(365);
+    const both = seasonView(garden.sky(), 2027, true).band;
     expect(both).toMatchObject({ start: "2026-01-01", end: "2027-12-31" });
     expect(both.light).toHaveLength(730);
   });
@@ -60,10 +60,10 @@ describe("the season's board", () => {
         garden.done("stand.add", { lineId: line(name, "melon"), bedId: i + 1, sown: "2028-05-01", plants: 8 }).id,
     );
     const change = { kind: "resow" as const, standId: ids[0]!, sown: "2028-05-29" };
-    const expected = tryOut(seasonView(garden.db, 2028).scene, [change], new Map());
+    const expected = tryOut(seasonView(garden.sky(), 2028).scene, [change], new Map());
     const { message } = garden.done("stand.remedy", { season: 2028, changes: [change] });
     expect(message).toContain("sowing moved to 29 May");
-    const kept = seasonView(garden.db, 2028).tried;
+    const kept = seasonView(garden.sky(), 2028).tried;
     for (const one of expected) {
       const same = kept.find((t) => t.id === one.id)!;
       expect(same.window).toEqual(one.window);
@@ -77,11 +77,11 @@ describe("the calendar", () => {
     const { mother } = twoMelons(garden);
     garden.db.prepare("UPDATE stand SET flowers = 'hand' WHERE id = ?").run(mother);
     garden.db.prepare("UPDATE stand SET seedWanted = 0 WHERE id <> ?").run(mother);
-    const { events } = calendarView(garden.db, 2027);
+    const { events } = calendarView(garden.sky(), 2027);
     expect(events.map((e) => e.id.split("-").pop())).toEqual(["cover", "rogue", "harvest"]);
     for (const { start, end } of events) expect(daysBetween(start, end)).toBeGreaterThanOrEqual(0);
     garden.done("stand.add", { lineId: line("Later", "tomato"), bedId: 1, sown: "2028-03-20", plants: 5 });
-    expect(calendarView(garden.db, 2028).events[0]).toMatchObject({ start: "2028-03-20", end: "2028-03-20" });
+    expect(calendarView(garden.sky(), 2028).events[0]).toMatchObject({ start: "2028-03-20", end: "2028-03-20" });
   });
 });
 
@@ -89,11 +89,11 @@ describe("plants not counted yet", () => {
   test("are reckoned by what is known, and said so", () => {
     const lineId = line("One", "melon");
     const stand = garden.done("stand.add", { lineId, bedId: 1, sown: "2027-05-01", sowedSeeds: 14 }).id;
-    expect(groundView(garden.db, 2027, stand).stand!.reckonedPlants).toBe(14);
+    expect(groundView(garden.sky(), 2027, garden.code("stand", stand)).stand!.reckonedPlants).toBe(14);
     const bare = garden.done("stand.add", { lineId, bedId: 2, sown: "2027-05-01" }).id;
-    expect(groundView(garden.db, 2027, bare).stand!.reckonedPlants).toBe(5);
+    expect(groundView(garden.sky(), 2027, garden.code("stand", bare)).stand!.reckonedPlants).toBe(5);
     const counted = garden.done("stand.add", { lineId, bedId: 2, sown: "2027-05-01", plants: 3 }).id;
-    expect(groundView(garden.db, 2027, counted).stand!.reckonedPlants).toBeNull();
+    expect(groundView(garden.sky(), 2027, garden.code("stand", counted)).stand!.reckonedPlants).toBeNull();
   });
 });
 
@@ -101,25 +101,27 @@ describe("a line's own first flowers", () => {
   test("of every season correct its forecast, and no other line's", () => {
     const early = line("Early", "melon");
     const plain = line("Plain", "melon");
-    const sow = (lineId: number, sown: string) => garden.done("stand.add", { lineId, bedId: 1, sown, plants: 5 }).id;
+    const sow = (lineId: string, sown: string) => garden.done("stand.add", { lineId, bedId: 1, sown, plants: 5 }).id;
     for (const year of [2024, 2025, 2026])
       garden.done("stand.first-flower", { id: sow(early, `${year}-05-01`), firstFlower: `${year}-06-18` });
     const [a, b] = [sow(early, "2027-05-01"), sow(plain, "2027-05-01")];
-    const { stands } = seasonView(garden.db, 2027);
-    const of = (id: number) => stands.find((s) => s.id === id)!.window;
+    const { stands } = seasonView(garden.sky(), 2027);
+    const of = (id: string) => stands.find((s) => s.id === id)!.window;
     expect(of(a).start < of(b).start).toBe(true);
     expect(daysBetween(of(a).earliest, of(a).start)).toBeLessThan(daysBetween(of(b).earliest, of(b).start) + 3);
-    expect(groundView(garden.db, 2027, a).stand!.correction).toMatchObject({ observations: 3 });
-    expect(groundView(garden.db, 2027, b).stand!.correction).toBeNull();
+    expect(groundView(garden.sky(), 2027, garden.code("stand", a)).stand!.correction).toMatchObject({
+      observations: 3,
+    });
+    expect(groundView(garden.sky(), 2027, garden.code("stand", b)).stand!.correction).toBeNull();
   });
 });
 
 describe("the Shed's climate", () => {
   test("says what it lacks, then heat, frost odds in order, and the station's days", () => {
-    expect(shedView(garden.db).climate).toMatchObject({ normals: null, days: [], heat: null });
+    expect(shedView(garden.sky()).climate).toMatchObject({ normals: null, days: [], heat: null });
     garden.done("climate.normals", NORMALS);
     garden.db.prepare("UPDATE garden SET station = 'simulated'").run();
-    const { climate } = shedView(garden.db);
+    const { climate } = shedView(garden.sky());
     expect(climate.heat).toBeGreaterThan(100);
     expect(climate.days).toHaveLength(12);
     expect(climate.days.filter((d) => d.spread !== null).map((d) => d.day)).toEqual([
@@ -133,10 +135,13 @@ describe("the Shed's climate", () => {
   });
 
   test("the tropics have no frost, and every stand there ripens", () => {
-    garden.done("garden.set", {
+    garden.done("garden.change", {
       name: "Warm",
       latitude: 2,
       longitude: 30,
+      lastFrost: null,
+      firstFrost: null,
+      frostsMeant: true,
       timezone: "UTC",
       units: "metric",
       version: garden.db.prepare("SELECT version FROM garden").pluck().get(),
@@ -146,8 +151,8 @@ describe("the Shed's climate", () => {
       Object.fromEntries(Object.keys(NORMALS).map((k) => [k, k.startsWith("min") ? 21 : 31])),
     );
     twoMelons(garden);
-    expect(outlook(garden.db).climate.frosts).toBeNull();
-    expect(shedView(garden.db).climate.odds).toEqual([]);
-    expect(seasonView(garden.db, 2027).stands.map((s) => s.ripening.verdict)).toEqual(["no-frost", "no-frost"]);
+    expect(garden.sky().climate.frosts).toBeNull();
+    expect(shedView(garden.sky()).climate.odds).toEqual([]);
+    expect(seasonView(garden.sky(), 2027).stands.map((s) => s.ripening.verdict)).toEqual(["no-frost", "no-frost"]);
   });
 });

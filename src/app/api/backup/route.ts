@@ -1,11 +1,13 @@
 import { backup } from "@/db/backup";
 import { theDb } from "@/db/open";
-import { asOfDay, garden } from "@/records/garden/queries";
+import { garden } from "@/records/garden/queries";
+import { dayOn } from "@/views/outlook";
+import { dayOfRequest } from "../../here";
+import { answering, file } from "../answer";
 
-export async function GET(): Promise<Response> {
-  const db = theDb();
-  const name = `nimble-orchard-${asOfDay(garden(db))}.db`;
-  return new Response(await backup(db), {
-    headers: { "content-type": "application/vnd.sqlite3", "content-disposition": `attachment; filename="${name}"` },
+export const GET = (request: Request) =>
+  answering(async () => {
+    const db = theDb();
+    const day = dayOn(garden(db), dayOfRequest(request));
+    return file(await backup(db), "application/vnd.sqlite3", `nimble-orchard-${day}.db`);
   });
-}

@@ -2,28 +2,27 @@ import ical from "ical-generator";
 import { addDays } from "@/core/calendar/day";
 import { theDb } from "@/db/open";
 import { calendarView } from "@/views/calendar";
-import { wholeNumber } from "../../params";
+import { outlook } from "@/views/outlook";
+import { dayOfRequest } from "../../here";
+import { seasonAsked } from "../../params";
+import { answering, file } from "../answer";
 
 /** Whole-day events: local midnights, and the end is the day after, as iCalendar has it. */
 const at = (day: string) => new Date(`${day}T00:00:00Z`);
 
-export function GET(request: Request): Response {
-  const wanted = new URL(request.url).searchParams.get("season");
-  const { name, events } = calendarView(theDb(), wholeNumber(wanted ?? undefined));
-  const calendar = ical({ name, prodId: { company: "Nimble Orchard", product: "Season" } });
-  for (const { id, start, end, title, note } of events)
-    calendar.createEvent({
-      id,
-      start: at(start),
-      end: at(addDays(end, 1)),
-      allDay: true,
-      summary: title,
-      description: note,
-    });
-  return new Response(calendar.toString(), {
-    headers: {
-      "content-type": "text/calendar; charset=utf-8",
-      "content-disposition": 'attachment; filename="season.ics"',
-    },
+export const GET = (request: Request) =>
+  answering(() => {
+    const wanted = new URL(request.url).searchParams.get("season") ?? undefined;
+    const { name, events } = calendarView(outlook(theDb(), dayOfRequest(request)), seasonAsked(wanted));
+    const calendar = ical({ name, prodId: { company: "Nimble Orchard", product: "Season" } });
+    for (const { id, start, end, title, note } of events)
+      calendar.createEvent({
+        id,
+        start: at(start),
+        end: at(addDays(end, 1)),
+        allDay: true,
+        summary: title,
+        description: note,
+      });
+    return file(calendar.toString(), "text/calendar; charset=utf-8", "season.ics");
   });
-}

@@ -1,17 +1,19 @@
 import { readCode } from "@/core/custody/code";
 import { theDb } from "@/db/open";
 import { find, findFlower } from "@/records/history/queries";
+import { answering, json } from "../answer";
 
 const LIKE_A_CODE = /^[a-z][\s-]?[\doi]{2}[\s-]?[\doi]{3,}[\s-]?(n[\doi]+[\s-]?)?[a-z\d]$/i;
 
 /** What looks like a whole code is read as one, so that a slip is named instead of not found. */
-export function GET(request: Request): Response {
-  const words = new URL(request.url).searchParams.get("q")?.trim().slice(0, 120) ?? "";
-  if (!words) return Response.json({ found: [] });
-  const read = LIKE_A_CODE.test(words) ? readCode(words) : null;
-  const found =
-    read?.ok && read.kind === "flower"
-      ? findFlower(theDb(), read.cross, read.number)
-      : find(theDb(), read?.ok ? read.code : words);
-  return Response.json({ found, slip: found.length === 0 && read && !read.ok ? read.message : undefined });
-}
+export const GET = (request: Request) =>
+  answering(() => {
+    const words = new URL(request.url).searchParams.get("q")?.trim().slice(0, 120) ?? "";
+    if (!words) return json({ found: [] });
+    const read = LIKE_A_CODE.test(words) ? readCode(words) : null;
+    const found =
+      read?.ok && read.kind === "flower"
+        ? findFlower(theDb(), read.cross, read.number)
+        : find(theDb(), read?.ok ? read.code : words);
+    return json({ found, slip: found.length === 0 && read && !read.ok ? read.message : undefined });
+  });

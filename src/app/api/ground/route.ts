@@ -1,13 +1,11 @@
 import { theDb } from "@/db/open";
 import { garden } from "@/records/garden/queries";
 import { writeGround } from "@/records/ground/geojson";
+import { answering, file } from "../answer";
 
-export function GET(): Response {
-  const db = theDb();
-  return new Response(JSON.stringify(writeGround(db, garden(db)), null, 1), {
-    headers: {
-      "content-type": "application/geo+json",
-      "content-disposition": 'attachment; filename="ground.geojson"',
-    },
+export const GET = () =>
+  answering(() => {
+    const db = theDb();
+    const text = JSON.stringify(writeGround(db, garden(db)), null, 1);
+    return file(text, "application/geo+json", "ground.geojson");
   });
-}

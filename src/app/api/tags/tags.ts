@@ -1,21 +1,21 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { dayInWords } from "@/core/calendar/day";
-import { flowerCode } from "@/core/custody/code";
+import { flowerCode, readCode } from "@/core/custody/code";
 import { nameWithGeneration } from "@/core/custody/generation";
 import { fatherInWords, parentName } from "@/core/custody/parents";
 import { UNDER_WAY } from "@/core/pollination/tally";
 import type { Db } from "@/db/open";
-import { type CrossRow, crossById, flowersOfCross } from "@/records/cross/queries";
-import { lineById } from "@/records/line/queries";
-import { lotById, lotsOfCross } from "@/records/lot/queries";
-import { standById } from "@/records/stand/queries";
+import { type CrossRow, crossByCode } from "@/records/cross/queries";
+import { flowersOfCross } from "@/records/flower/queries";
+import type { Line } from "@/records/line/line";
+import { lineByCode } from "@/records/line/queries";
+import { type LotRow, lotByCode, lotsOfCross } from "@/records/lot/queries";
+import { type StandRow, standByCode } from "@/records/stand/queries";
 import type { TagText } from "./tagPdf";
 
 const FOR_SEED = "For seed: do not pick";
 
-function lotTag(db: Db, id: number): TagText | null {
-  const lot = lotById(db, id);
-  if (!lot) return null;
+function lotTagOf(lot: LotRow): TagText {
   const from =
     lot.crossCode ??
     (lot.motherCode ? `${lot.motherCode}${lot.motherNumber ? ` plant ${lot.motherNumber}` : ""}` : "received");
@@ -39,10 +39,12 @@ const crossLines = (cross: CrossRow): string[] => [
   `bed ${cross.motherBed ?? "not set"}`,
 ];
 
-function crossTag(db: Db, id: number): TagText | null {
-  const cross = crossById(db, id);
-  return cross ? { kind: "cross", code: cross.code, title: FOR_SEED, lines: crossLines(cross) } : null;
-}
+const crossTagOf = (cross: CrossRow): TagText => ({
+  kind: "cross",
+  code: cross.code,
+  title: FOR_SEED,
+  lines: crossLines(cross),
+});
 
 const flowerTagOf = (cross: CrossRow, number: number): TagText => ({
   kind: "flower",
@@ -51,18 +53,9 @@ const flowerTagOf = (cross: CrossRow, number: number): TagText => ({
   lines: crossLines(cross).slice(0, 2),
 });
 
-function flowerTag(db: Db, id: number): TagText | null {
-  const found = db.prepare("SELECT crossId, number FROM flower WHERE id = ?").get(id) as
-    | { crossId: number; number: number }
-    | undefined;
-  return found ? flowerTagOf(crossById(db, found.crossId)!, found.number) : null;
-}
-
-function standTag(db: Db, id: number): TagText | null {
-  const stand = standById(db, id);
-  if (!stand) return null;
+function standTagOf(stand: StandRow): TagText {
   return {
-    kind: stand.code.startsWith("F") ? "family" : "stand",
+    kind: stand.family ? "family" : "stand",
     code: stand.code,
     title: nameWithGeneration(stand.lineName, stand.generation),
     lines: [
@@ -73,21 +66,33 @@ function standTag(db: Db, id: number): TagText | null {
   };
 }
 
-function lineTag(db: Db, id: number): TagText | null {
-  const line = lineById(db, id);
-  if (!line) return null;
+function lineTagOf(line: Line): TagText {
   return { kind: "line", code: line.code, title: line.name, lines: [speciesById(line.species).binomial, line.origin] };
 }
 
-/** The tag of one thing, by its kind; null where there is none. */
-export const TAGS: Record<string, (db: Db, id: number) => TagText | null> = {
-  lot: lotTag,
-  cross: crossTag,
-  flower: flowerTag,
-  stand: standTag,
-  family: standTag,
-  line: lineTag,
-};
+const made = <T>(found: T | undefined, tag: (of: T) => TagText): TagText | null => (found ? tag(found) : null);
+
+/** The tag of one thing, by its kind and code; null where there is none. */
+export function tagOf(db: Db, kind: string, code: string): TagText | null {
+  switch (kind) {
+    case "lot":
+      return made(lotByCode(db, code), lotTagOf);
+    case "cross":
+      return made(crossByCode(db, code), crossTagOf);
+    case "stand":
+    case "family":
+      return made(standByCode(db, code), standTagOf);
+    case "line":
+      return made(lineByCode(db, code), lineTagOf);
+    case "flower": {
+      const read = readCode(code);
+      if (!read.ok || read.kind !== "flower") return null;
+      return made(crossByCode(db, read.cross), (cross) => flowerTagOf(cross, read.number));
+    }
+    default:
+      return null;
+  }
+}
 
 export type Part = "flowers" | "bags" | "packets";
 
@@ -95,10 +100,10 @@ export type Part = "flowers" | "bags" | "packets";
  * The tags a cross needs: one for each flower and for some to come, the same for their bags, and for its seed a packet
  * tag that goes outside and one that goes inside. Without a lot yet, packets carry the cross.
  */
-export function crossTags(db: Db, crossId: number, parts: Part[], spare: number): TagText[] | null {
-  const cross = crossById(db, crossId);
+export function crossTags(db: Db, code: string, parts: Part[], spare: number): TagText[] | null {
+  const cross = crossByCode(db, code);
   if (!cross) return null;
-  const flowers = flowersOfCross(db, crossId);
+  const flowers = flowersOfCross(db, cross.id);
   const known = flowers.filter((f) => UNDER_WAY.has(f.state));
   const last = flowers.at(-1)?.number ?? 0;
   const numbers = [...known.map((f) => f.number), ...Array.from({ length: spare }, (_, i) => last + i + 1)];
@@ -107,10 +112,10 @@ export function crossTags(db: Db, crossId: number, parts: Part[], spare: number)
   if (parts.includes("bags"))
     tags.push(...numbers.map((n) => ({ ...flowerTagOf(cross, n), title: "Bag: leave it closed" })));
   if (parts.includes("packets")) {
-    const lots = lotsOfCross(db, crossId).flatMap((lot) => lotTag(db, lot.id) ?? []);
+    const lots = lotsOfCross(db, cross.id).map(lotTagOf);
     const packets = lots.length
       ? lots
-      : [{ ...crossTag(db, crossId)!, title: nameWithGeneration(cross.lineName, cross.generation) }];
+      : [{ ...crossTagOf(cross), title: nameWithGeneration(cross.lineName, cross.generation) }];
     for (const packet of packets)
       for (const where of ["outside", "inside"])
         tags.push({ ...packet, lines: [...packet.lines.slice(0, 2), `${where}; ${packet.lines[2] ?? ""}`] });

@@ -1,9 +1,9 @@
-import { theDb } from "@/db/open";
 import { BookScreen } from "@/screens/crosses/BookScreen";
 import { bookView } from "@/views/book";
+import { here } from "../../here";
 
 export const metadata = { title: "Cross book" };
 
-export default function Page() {
-  return <BookScreen {...bookView(theDb())} />;
+export default async function Page() {
+  return <BookScreen {...bookView(await here())} />;
 }

@@ -1,9 +1,9 @@
-import { theDb } from "@/db/open";
 import { PracticeScreen } from "@/screens/guide/PracticeScreen";
 import { practiceView } from "@/views/practice";
+import { here } from "../../here";
 
 export const metadata = { title: "Practice" };
 
-export default function Page() {
-  return <PracticeScreen {...practiceView(theDb())} />;
+export default async function Page() {
+  return <PracticeScreen {...practiceView(await here())} />;
 }

@@ -1,10 +1,10 @@
-import { theDb } from "@/db/open";
 import { HistoryScreen } from "@/screens/shed/HistoryScreen";
 import { historyView } from "@/views/shed";
-import { type Search, wholeNumber } from "../../params";
+import { here } from "../../here";
+import { oneWord, type Search } from "../../params";
 
 export const metadata = { title: "History" };
 
 export default async function Page({ searchParams }: { searchParams: Search }) {
-  return <HistoryScreen {...historyView(theDb(), wholeNumber((await searchParams).before))} />;
+  return <HistoryScreen {...historyView(await here(), oneWord((await searchParams).before))} />;
 }

@@ -1,10 +1,12 @@
 import Joi from "joi";
 import { theDb } from "@/db/open";
+import { codeAsked } from "../../../params";
+import { answering, file, words } from "../../answer";
 import { tagsPdf } from "../tagPdf";
 import { crossTags, type Part } from "../tags";
 
 type Query = {
-  cross: number;
+  cross: string;
   parts: Part[];
   width: number;
   height: number;
@@ -13,8 +15,11 @@ type Query = {
   spare: number;
 };
 
+/** A sheet of more takes longer to draw than anyone waits. */
+const MOST_TAGS = 400;
+
 const schema = Joi.object<Query>({
-  cross: Joi.number().integer().min(1).required(),
+  cross: Joi.string().max(60).required(),
   parts: Joi.array()
     .items(Joi.string().valid("flowers", "bags", "packets"))
     .min(1)
@@ -24,18 +29,20 @@ const schema = Joi.object<Query>({
   height: Joi.number().min(12).max(90).required(),
   paper: Joi.string().valid("a4", "letter", "single").required(),
   code: Joi.string().valid("qr", "datamatrix").required(),
-  spare: Joi.number().integer().min(0).max(200).required(),
+  spare: Joi.number().integer().min(0).max(60).required(),
 });
 
 /** Tags of a cross, sizes in mm. */
-export async function GET(request: Request): Promise<Response> {
-  const { parts = "", ...query } = Object.fromEntries(new URL(request.url).searchParams);
-  const { value, error } = schema.validate({ ...query, parts: parts.split(",").filter(Boolean) });
-  if (error) return new Response(`These tags can't be made: ${error.message}.`, { status: 400 });
-  const tags = crossTags(theDb(), value.cross, value.parts, value.spare);
-  if (!tags) return new Response("There is no such cross.", { status: 404 });
-  if (tags.length === 0) return new Response("No flower is waiting for a tag.", { status: 404 });
-  return new Response(new Uint8Array(await tagsPdf(tags, value)), {
-    headers: { "content-type": "application/pdf", "content-disposition": 'inline; filename="tags.pdf"' },
+export const GET = (request: Request) =>
+  answering(async () => {
+    const { parts = "", ...query } = Object.fromEntries(new URL(request.url).searchParams);
+    const { value, error } = schema.validate({ ...query, parts: parts.split(",").filter(Boolean) });
+    if (error) return words(400, `These tags can't be made: ${error.message}.`);
+    const code = codeAsked(value.cross);
+    const tags = code && crossTags(theDb(), code, value.parts, value.spare);
+    if (!tags) return words(404, "There is no such cross.");
+    if (tags.length === 0) return words(404, "No flower is waiting for a tag.");
+    if (tags.length > MOST_TAGS)
+      return words(400, `That makes ${tags.length} tags; at most ${MOST_TAGS} are made at once. Ask for fewer.`);
+    return file(new Uint8Array(await tagsPdf(tags, value)), "application/pdf", "tags.pdf", "inline");
   });
-}

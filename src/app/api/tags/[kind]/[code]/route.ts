@@ -1,0 +1,17 @@
+import { theDb } from "@/db/open";
+import { codeAsked } from "../../../../params";
+import { answering, file, words } from "../../../answer";
+import { tagsPdf, USUAL } from "../../tagPdf";
+import { tagOf } from "../../tags";
+
+type Params = { params: Promise<{ kind: string; code: string }> };
+
+/** The tag of one thing, by its code. */
+export const GET = (_: Request, { params }: Params) =>
+  answering(async () => {
+    const { kind, code: typed } = await params;
+    const code = codeAsked(typed);
+    const tag = code && tagOf(theDb(), kind, code);
+    if (!tag) return words(404, "There is no such tag.");
+    return file(new Uint8Array(await tagsPdf([tag], USUAL)), "application/pdf", `${tag.code}.pdf`, "inline");
+  });

@@ -1,0 +1,45 @@
+import { cookies } from "next/headers";
+import { cache } from "react";
+import { isDay } from "@/core/calendar/day";
+import { isId } from "@/core/custody/id";
+import { theDb } from "@/db/open";
+import type { Press } from "@/records/command";
+import { garden } from "@/records/garden/queries";
+import { type DeviceDay, dayOn, outlook } from "@/views/outlook";
+
+/** Days that a device may stand on. */
+const possible = (text: string | undefined): text is string =>
+  text !== undefined && isDay(text) && text >= "1990-01-01" && text <= "2100-12-31";
+
+/** The as-of day that a device keeps in its cookie. */
+export function deviceDay(kept: string | undefined): DeviceDay {
+  if (kept === "now") return "now";
+  return possible(kept) ? kept : null;
+}
+
+/** The outlook of the request under way, reckoned once however many ask. */
+export const here = cache(async () => outlook(theDb(), deviceDay((await cookies()).get("day")?.value)));
+
+const cookieOf = (request: Request, name: string) =>
+  request.headers
+    .get("cookie")
+    ?.split(/;\s*/)
+    .find((part) => part.startsWith(`${name}=`))
+    ?.slice(name.length + 1);
+
+/** The day on which a request's device stands. */
+export const dayOfRequest = (request: Request): DeviceDay => deviceDay(cookieOf(request, "day"));
+
+/** What a request says of the press that it carries: its name, its device, the day and moment there. */
+export function pressOf(request: Request): Partial<Press> {
+  const id = request.headers.get("x-request");
+  const device = request.headers.get("x-device");
+  const day = request.headers.get("x-day") ?? undefined;
+  const at = new Date(request.headers.get("x-at") ?? Number.NaN);
+  return {
+    ...(isId(id) ? { id } : {}),
+    ...(isId(device) ? { device } : {}),
+    ...(Number.isNaN(at.getTime()) ? {} : { at: at.toISOString() }),
+    day: possible(day) ? day : dayOn(garden(theDb()), dayOfRequest(request)),
+  };
+}

@@ -1,0 +1,15 @@
+/**
+ * A hybrid logical clock (Kulkarni et al. 2014): the wall clock's milliseconds, a count for what falls into one of them,
+ * and the device, as text that sorts. It never goes back: where the wall clock was set back, or another device's is
+ * ahead, the count carries on from the latest that was seen.
+ */
+const MS_DIGITS = 15;
+const COUNT_DIGITS = 6;
+
+/** The clock of the next op of a device, after the latest known (null for none), at a moment of the wall clock in ms. */
+export function tick(latest: string | null, now: number, device: string): string {
+  const [ms = 0, count = 0] = latest?.split("-", 2).map(Number) ?? [];
+  const ahead = latest !== null && ms >= now;
+  const [at, n] = ahead ? [ms, count + 1] : [now, 0];
+  return `${String(at).padStart(MS_DIGITS, "0")}-${String(n).padStart(COUNT_DIGITS, "0")}-${device}`;
+}

@@ -1,0 +1,51 @@
+import { Refusal } from "@/db/ops";
+import { type Context, command } from "../command";
+import { ref, seen } from "../record";
+import { namedTwice } from "../twice";
+import { bed } from "./bed";
+import { standsInBed } from "./queries";
+
+const PLACE = ["x", "y", "width", "length", "turn"] as const;
+const existing = ({ write }: Context, id: string) => {
+  const found = write.read(bed, id);
+  if (!found) throw new Refusal("That bed is not on the ground any more.");
+  return found;
+};
+
+const addBed = command("bed.add", bed.adding("name", ...PLACE, "outside"), (context, input) => {
+  const warnings = namedTwice(context, bed, input.name);
+  const id = context.write.insert(bed, input);
+  return { message: `Bed ${input.name} added`, id, warnings };
+});
+
+const changeBed = command(
+  "bed.change",
+  { id: ref("bed", "Bed"), version: seen(), ...bed.patching("name", ...PLACE, "outside") },
+  (context, { id, version, ...patch }) => {
+    const before = existing(context, id);
+    const warnings = patch.name && patch.name !== before.name ? namedTwice(context, bed, patch.name) : [];
+    context.write.update(bed, id, patch, version);
+    return { message: `Bed ${patch.name ?? before.name} changed`, id, warnings };
+  },
+);
+
+const moveBed = command(
+  "bed.move",
+  { id: ref("bed", "Bed"), version: seen(), ...bed.patching(...PLACE) },
+  (context, { id, version, ...place }) => {
+    const { name } = existing(context, id);
+    context.write.update(bed, id, place, version);
+    return { message: `Bed ${name} moved`, id };
+  },
+);
+
+const removeBed = command("bed.remove", { id: ref("bed", "Bed"), version: seen() }, (context, { id, version }) => {
+  const { name } = existing(context, id);
+  const stands = standsInBed(context.db, id);
+  if (stands > 0)
+    throw new Refusal(`${stands} ${stands === 1 ? "stand" : "stands"} grew in this bed; it stays for their sake.`);
+  context.write.remove(bed, id, version);
+  return { message: `Bed ${name} taken off the ground` };
+});
+
+export const bedCommands = [addBed, changeBed, moveBed, removeBed] as const;

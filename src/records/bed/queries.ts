@@ -1,0 +1,16 @@
+import type { Id } from "@/core/custody/id";
+import type { Db } from "@/db/open";
+import type { Bed } from "./bed";
+
+export function beds(db: Db): Bed[] {
+  return db.prepare("SELECT * FROM bed ORDER BY outside, name, id").all() as Bed[];
+}
+
+export function bedById(db: Db, id: Id): Bed | undefined {
+  return db.prepare("SELECT * FROM bed WHERE id = ?").get(id) as Bed | undefined;
+}
+
+/** How many stands grew in a bed, of all seasons. */
+export function standsInBed(db: Db, id: Id): number {
+  return db.prepare("SELECT count(*) FROM stand WHERE bedId = ?").pluck().get(id) as number;
+}

@@ -1,0 +1,34 @@
+import { barrier } from "./barrier/barrier";
+import { bed } from "./bed/bed";
+import { candidate } from "./candidate/candidate";
+import { cross } from "./cross/cross";
+import { flower } from "./flower/flower";
+import { gardenRecord } from "./garden/garden";
+import { line } from "./line/line";
+import { lot } from "./lot/lot";
+import { normal } from "./normal/normal";
+import { plant } from "./plant/plant";
+import { reading } from "./reading/reading";
+import { score } from "./score/score";
+import { source } from "./source/source";
+import { stand } from "./stand/stand";
+import { yardstick } from "./yardstick/yardstick";
+
+/** Every record there is, those that others name before those that name them. */
+export const RECORDS = [
+  gardenRecord,
+  bed,
+  line,
+  lot,
+  stand,
+  plant,
+  yardstick,
+  score,
+  cross,
+  flower,
+  barrier,
+  source,
+  normal,
+  reading,
+  candidate,
+] as const;

@@ -1,0 +1,27 @@
+import { crossRule } from "./cross/rules";
+import type { Facts } from "./facts";
+import { flowerRule } from "./flower/rules";
+import { gardenRule } from "./garden/rules";
+import { barrierRule, sourceRule } from "./ground/rules";
+import { lineRule } from "./line/rules";
+import { lotRule } from "./lot/rules";
+import { plantRule } from "./plant/rules";
+import { standRule } from "./stand/rules";
+import { yardstickRule } from "./yardstick/rules";
+
+/** The rule books, by table: every row that a command, an import or an undo leaves behind is held against its own. */
+export const RULES: Record<string, (facts: Facts, next: never, before: never) => void> = Object.assign(
+  Object.create(null),
+  {
+    garden: gardenRule,
+    line: lineRule,
+    stand: standRule,
+    plant: plantRule,
+    yardstick: yardstickRule,
+    cross: crossRule,
+    flower: flowerRule,
+    lot: lotRule,
+    barrier: barrierRule,
+    source: sourceRule,
+  },
+);

@@ -1,0 +1,92 @@
+import { daysBetween, isDay } from "@/core/calendar/day";
+import { refuse } from "@/db/ops";
+import { command } from "../command";
+import { yardsticks } from "../line/queries";
+import { plantById } from "../plant/queries";
+import { ref, seen, text } from "../record";
+import { existingStand } from "../stand/commands";
+import type { Yardstick } from "../yardstick/yardstick";
+import { scoreOf } from "./queries";
+import { score } from "./score";
+
+type Value = { number: number | null; word: string | null };
+
+/** A number as a person writes it: digits with one comma or point. What could be thousands is not guessed at. */
+function plainNumber(text: string): number | "thousands" | null {
+  if (/^[-+−]?\d{1,3}([.,]\d{3})+$/.test(text) && !/^[-+−]?0[.,]/.test(text)) return "thousands";
+  if (!/^[-+−]?(\d+([.,]\d*)?|[.,]\d+)$/.test(text)) return null;
+  return Number(text.replace("−", "-").replace(",", "."));
+}
+
+/**
+ * A typed score as it is kept. A day becomes days from sowing.
+ * @throws Refusal for what can't be read, or read in two ways
+ */
+export function readScore(yardstick: Yardstick, typed: string, sown: string, today: string): Value {
+  const text = typed.trim();
+  const asNumber = (low: number, high: number, whole: boolean): Value => {
+    const number = plainNumber(text);
+    if (number === "thousands")
+      return refuse("value", `“${text}” can be read in two ways. Write it without marks between thousands.`);
+    if (number === null || number < low || number > high || (whole && !Number.isInteger(number)))
+      return refuse("value", `${yardstick.name} takes a ${whole ? "whole number" : "number"} from ${low} to ${high}.`);
+    return { number, word: null };
+  };
+  switch (yardstick.kind) {
+    case "scale":
+      return asNumber(1, 9, true);
+    case "number":
+      return asNumber(-1_000_000, 1_000_000, false);
+    case "yes-no":
+      if (/^(y|yes|1)$/i.test(text)) return { number: 1, word: null };
+      if (/^(n|no|0)$/i.test(text)) return { number: 0, word: null };
+      return refuse("value", `${yardstick.name} takes y or n.`);
+    case "date": {
+      const days = /^\d{1,3}$/.test(text) ? Number(text) : null;
+      if (days === null && !isDay(text))
+        return refuse("value", `${yardstick.name} takes a day as 2027-07-09, or days from sowing.`);
+      const since = days ?? daysBetween(sown, text);
+      if (since < 0 || since > daysBetween(sown, today))
+        return refuse("value", "That day is before sowing or still to come.");
+      return { number: since, word: null };
+    }
+    default: {
+      const words = JSON.parse(yardstick.categories) as string[];
+      const fits = words.filter((w) => w.toLowerCase().startsWith(text.toLowerCase()));
+      const word =
+        words.find((w) => w.toLowerCase() === text.toLowerCase()) ?? (fits.length === 1 ? fits[0] : undefined);
+      return word ? { number: null, word } : refuse("value", `${yardstick.name} takes one of: ${words.join(", ")}.`);
+    }
+  }
+}
+
+const setScore = command(
+  "score.set",
+  {
+    plantId: ref("plant", "Plant"),
+    yardstickId: ref("yardstick", "Yardstick"),
+    value: text("Score", 60),
+    /** The version of the score that was seen; none where there was none. */
+    version: seen().optional(),
+  },
+  (context, { plantId, yardstickId, value, version }) => {
+    const { db, write, today } = context;
+    const plant = plantById(db, plantId) ?? refuse("plantId", "That plant does not exist.");
+    const stand = existingStand(context, plant.standId, "plantId");
+    const yardstick =
+      yardsticks(db, stand.lineId).find((y) => y.id === yardstickId) ??
+      refuse("yardstickId", "That yardstick does not belong to this plant's line.");
+    const known = scoreOf(db, plantId, yardstickId);
+    const where = `${stand.code} plant ${plant.number}, ${yardstick.name}`;
+    if (!value) {
+      if (known) write.remove(score, known.id, version);
+      return { message: `${where}: cleared` };
+    }
+    const read = readScore(yardstick, value, stand.sown, today);
+    if (known) write.update(score, known.id, { ...read, scoredOn: today }, version);
+    else write.insert(score, { plantId, yardstickId, ...read, scoredOn: today });
+    return { message: `${where}: ${value}` };
+  },
+);
+
+export const scoreCommands = [setScore] as const;

@@ -1,0 +1,73 @@
+import { speciesById } from "@/catalogue/catalogue";
+import { addDays } from "@/core/calendar/day";
+import { seedsInLot } from "@/core/custody/generation";
+import { refuse } from "@/db/ops";
+import { type Facts, notAhead, type Rule, touched } from "../facts";
+import { lineById } from "../line/queries";
+import { lotById } from "../lot/queries";
+import { numberedPlants } from "./queries";
+import type { Stand } from "./stand";
+
+/** Numbered plants of one family; more can't be scored by hand in a season. */
+const MOST_NUMBERED = 2000;
+
+function counts(facts: Facts, next: Stand): void {
+  const { sowedSeeds, cameUp, plants } = next;
+  if (cameUp !== null && sowedSeeds === null) refuse("sowedSeeds", "Say how many seeds were sown.");
+  if (cameUp !== null && cameUp > sowedSeeds!) refuse("cameUp", `${cameUp} can't come up from ${sowedSeeds} seeds.`);
+  if (plants !== null && cameUp !== null && plants > cameUp)
+    refuse("plants", `${plants} can't be planted: only ${cameUp} came up.`);
+  if (plants !== null && sowedSeeds !== null && plants > sowedSeeds)
+    refuse("plants", `${plants} plants can't stand from ${sowedSeeds} seeds.`);
+  if (!next.family) return;
+  if ((plants ?? 0) > MOST_NUMBERED) refuse("plants", `At most ${MOST_NUMBERED} plants of one family carry numbers.`);
+  const numbered = numberedPlants(facts.db, next.id);
+  if ((plants ?? 0) < numbered) refuse("plants", `${numbered} plants carry numbers already.`);
+}
+
+function days(facts: Facts, next: Stand, before: Stand | null, species: string): void {
+  const { sown, plantedOut, cutBack, firstFlower } = next;
+  const { cold, daysToFlower } = speciesById(species);
+  if (plantedOut && plantedOut < sown) refuse("plantedOut", "It can't be planted out before it was sown.");
+  if (cutBack && cutBack <= sown) refuse("cutBack", `It is to be cut back on ${cutBack}; it must be sown before that.`);
+  if (next.overwinter && !cold)
+    refuse("overwinter", "This species flowers in its first year; no winter stands between.");
+  if (!firstFlower || !touched(next, before, "firstFlower", "sown")) return;
+  if (firstFlower <= sown) refuse("firstFlower", "A stand can't flower before it was sown.");
+  notAhead(facts, firstFlower, "firstFlower");
+  if (firstFlower > addDays(sown, daysToFlower.high * 2))
+    refuse("firstFlower", "That is more than twice the usual wait from sowing. Check the day, or the sowing day.");
+}
+
+function fromLot({ db }: Facts, next: Stand, before: Stand | null): void {
+  const lot = next.lotId ? lotById(db, next.lotId) : undefined;
+  if (!lot) return;
+  const { code, gathered } = lot;
+  if (lot.lineId !== next.lineId) refuse("lotId", `Lot ${code} is seed of ${lot.lineName}, not of this line.`);
+  if (next.sown < gathered) refuse("sown", `Lot ${code} was gathered on ${gathered}; it can't be sown before.`);
+  // A sowing that is only planned may leave open how much of the lot it takes.
+  if (next.sowedSeeds === null) {
+    if (before?.sowedSeeds) refuse("sowedSeeds", "Say how many seeds of the lot are sown.");
+    return;
+  }
+  const amount = seedsInLot(lot.seeds, lot.mass, speciesById(lot.species).seedsPerGram);
+  // What the lot gave counts this sowing already.
+  const left = amount.high - (lot.sowedSeeds - next.sowedSeeds);
+  if (next.sowedSeeds > left)
+    refuse(
+      "sowedSeeds",
+      `Lot ${code} holds ${Math.max(0, left)} of its ${amount.high} seeds yet${amount.counted ? "" : " at the most, by its mass"}; ${next.sowedSeeds} can't be sown from it.`,
+    );
+}
+
+export const standRule: Rule<Stand> = (facts, next, before) => {
+  const { species } = lineById(facts.db, next.lineId)!;
+  if (touched(next, before, "sowedSeeds", "cameUp", "plants", "family")) counts(facts, next);
+  if (touched(next, before, "sown", "plantedOut", "cutBack", "firstFlower", "overwinter"))
+    days(facts, next, before, species);
+  if (touched(next, before, "lotId", "lineId", "sown", "sowedSeeds")) fromLot(facts, next, before);
+  if (touched(next, before, "rowCount", "plants") && next.rowCount && next.plants && next.rowCount > next.plants)
+    refuse("rowCount", `${next.plants} plants can't stand in ${next.rowCount} rows.`);
+  if (touched(next, before, "saveFrom", "plants") && next.saveFrom && next.saveFrom > (next.plants ?? 0))
+    refuse("saveFrom", `Only ${next.plants ?? 0} plants stand there.`);
+};

@@ -1,0 +1,17 @@
+import type { Id } from "@/core/custody/id";
+import type { Db } from "@/db/open";
+
+/** The place behind a line's last yardstick. */
+export function nextPosition(db: Db, lineId: Id): number {
+  return db
+    .prepare("SELECT coalesce(max(position), 0) + 1 FROM yardstick WHERE lineId = ?")
+    .pluck()
+    .get(lineId) as number;
+}
+
+/** Whether a line has another yardstick of a name. */
+export function hasYardstick(db: Db, lineId: Id, name: string, but: Id): boolean {
+  return (
+    db.prepare("SELECT 1 FROM yardstick WHERE lineId = ? AND name = ? AND id <> ?").get(lineId, name, but) !== undefined
+  );
+}
