@@ -1,7 +1,10 @@
 import { SPECIES } from "@/catalogue/catalogue";
 import { addDays } from "@/core/calendar/day";
 import { makeCode } from "@/core/custody/code";
+import { newId } from "@/db/ids";
 import { openDb } from "@/db/open";
+import { appendOp } from "@/db/ops";
+import { GARDEN_ID } from "@/records/garden/garden";
 
 const SEASONS = 10;
 const LINES = 300;
@@ -37,21 +40,21 @@ function flowerOn(n: number): Record<string, string | number | null> {
 export function fillLarge(path: string): void {
   const db = openDb(path);
   db.pragma("synchronous = OFF");
-  const insert = (table: string, row: Record<string, string | number | null>) =>
-    Number(
-      db
-        .prepare(
-          `INSERT INTO "${table}" (${Object.keys(row)
-            .map((k) => `"${k}"`)
-            .join(",")}) VALUES (${Object.keys(row)
-            .map(() => "?")
-            .join(",")})`,
-        )
-        .run(...Object.values(row)).lastInsertRowid,
-    );
+  const op = newId();
+  const insert = (table: string, given: Record<string, string | number | null>): string => {
+    const row = { id: newId(), version: op, ...given };
+    db.prepare(
+      `INSERT INTO "${table}" (${Object.keys(row)
+        .map((k) => `"${k}"`)
+        .join(",")}) VALUES (${Object.keys(row)
+        .map(() => "?")
+        .join(",")})`,
+    ).run(...Object.values(row));
+    return row.id as string;
+  };
   db.transaction(() => {
     insert("garden", {
-      id: 1,
+      id: GARDEN_ID,
       name: "Large",
       latitude: 48.6,
       longitude: 9.3,
@@ -101,6 +104,7 @@ export function fillLarge(path: string): void {
         bedId: beds[i % 40]!,
         season,
         generation: 1 + (i % 8),
+        family: 1,
         sown,
         sowedSeeds: 30,
         cameUp: 25,
@@ -113,7 +117,7 @@ export function fillLarge(path: string): void {
           insert("score", {
             plantId: plant,
             yardstickId: mark,
-            number: ((i * 31 + n * 17 + mark) % 100) / 10,
+            number: ((i * 31 + n * 17 + scores) % 100) / 10,
             scoredOn: addDays(sown, 100),
           });
           scores++;
@@ -121,8 +125,8 @@ export function fillLarge(path: string): void {
       }
     }
     const stands = db.prepare("SELECT id, lineId FROM stand WHERE season = 2027").all() as {
-      id: number;
-      lineId: number;
+      id: string;
+      lineId: string;
     }[];
     for (let i = 0; i < CROSSES; i++) {
       const { id, lineId } = stands[i]!;
@@ -136,7 +140,6 @@ export function fillLarge(path: string): void {
         fatherStandId: id,
         fruitsWanted: 5,
         setLow: 0.3,
-        setLikely: 0.4,
         setHigh: 0.5,
         confidence: 0.9,
         plannedOn: "2027-06-20",
@@ -149,10 +152,20 @@ export function fillLarge(path: string): void {
         });
     }
     for (let i = 1; i <= 20_000; i++)
-      db.prepare("INSERT INTO journal (at, day, command, summary, outcome) VALUES (?, ?, 'score.set', ?, '{}')").run(
-        new Date(0).toISOString(),
-        "2027-07-01",
-        `score ${i}`,
+      appendOp(
+        db,
+        {
+          id: newId(),
+          device: op,
+          at: new Date(0).toISOString(),
+          day: "2027-07-01",
+          command: "score.set",
+          input: {},
+          undoes: null,
+          summary: `score ${i}`,
+          outcome: {},
+        },
+        [],
       );
   })();
   db.close();

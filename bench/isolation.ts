@@ -108,7 +108,7 @@ function byChance(task: ArrangeTask, tries: number): number {
 function benchArranger(): void {
   const row = (count: number) =>
     scene(Array.from({ length: count }, (_, i) => stand(i + 1, { bed: bed(i + 1, i * 14) })));
-  const task = (of: Scene, step: number, beds: number[]): ArrangeTask => ({
+  const task = (of: Scene, step: number, beds: string[]): ArrangeTask => ({
     scene: of,
     stands: of.stands.map((s) => s.id),
     windows: of.stands.map(() => ({ from: "2027-03-20", to: "2027-06-10" })),
@@ -122,7 +122,7 @@ function benchArranger(): void {
     [3, 14],
     [4, 20],
   ] as const) {
-    const of = task(row(count), step, [90]);
+    const of = task(row(count), step, ["90"]);
     const { best, plans } = bruteForce(of);
     const found = finish(of, 6, 1500);
     console.log(
@@ -130,7 +130,7 @@ function benchArranger(): void {
     );
   }
   for (const count of [8, 14]) {
-    const of = task(row(count), 7, [90, 91]);
+    const of = task(row(count), 7, ["90", "91"]);
     const from = performance.now();
     const found = finish(of, 6, 1500);
     const took = performance.now() - from;

@@ -37,16 +37,17 @@ fillLarge(path);
 const db = new Database(path, { readonly: true });
 const count = (table: string) => db.prepare(`SELECT count(*) FROM "${table}"`).pluck().get();
 console.log(
-  `Ten seasons: ${["line", "stand", "plant", "score", "cross", "flower", "lot", "journal"].map((t) => `${count(t)} ${t}`).join(", ")}; filled in ${((performance.now() - began) / 1000).toFixed(1)} s`,
+  `Ten seasons: ${["line", "stand", "plant", "score", "cross", "flower", "lot", "op"].map((t) => `${count(t)} ${t}`).join(", ")}; filled in ${((performance.now() - began) / 1000).toFixed(1)} s`,
 );
 const any = (sql: string) => db.prepare(sql).pluck().get();
 const records = {
-  cross: `/crosses/${any("SELECT min(id) FROM cross")}`,
-  family: `/nursery/${any("SELECT min(id) FROM stand WHERE season = 2027")}`,
-  lot: `/seed/${any("SELECT max(id) FROM lot")}`,
-  line: `/lines/${any("SELECT lineId FROM stand WHERE season = 2027 LIMIT 1")}`,
+  cross: `/crosses/${any("SELECT min(code) FROM cross")}`,
+  family: `/nursery/${any("SELECT min(code) FROM stand WHERE season = 2027")}`,
+  lot: `/seed/${any("SELECT max(code) FROM lot")}`,
+  line: `/lines/${any("SELECT l.code FROM stand s JOIN line l ON l.id = s.lineId WHERE s.season = 2027 LIMIT 1")}`,
 };
-const [plantId, yardstickId] = db.prepare("SELECT plantId, yardstickId FROM score LIMIT 1").raw().get() as number[];
+const [plantId, yardstickId] = db.prepare("SELECT plantId, yardstickId FROM score LIMIT 1").raw().get() as string[];
+const crossId = any("SELECT id FROM cross ORDER BY code LIMIT 1");
 db.close();
 
 const large = await startServer("demo", path);
@@ -78,9 +79,7 @@ const score = await timed(() => {
   value = (value + 1) % 97;
   return post(large.url, "/api/commands/score.set", { plantId, yardstickId, value: String(value) })();
 });
-const flower = await timed(() =>
-  post(large.url, "/api/commands/flower.cover", { crossId: records.cross.split("/").at(-1), flowers: 1 })(),
-);
+const flower = await timed(() => post(large.url, "/api/commands/flower.cover", { crossId, flowers: 1 })());
 const nothing = await timed(
   post(large.url, "/api/compute/heterozygosity", { generations: 3, selfingRate: 1, initial: 0.5 }),
 );

@@ -1,4 +1,12 @@
-import { type Browser, expect, type Page, test } from "@playwright/test";
+import {
+  type Browser,
+  type BrowserContext,
+  type BrowserContextOptions,
+  expect,
+  type Page,
+  test,
+} from "@playwright/test";
+import Database from "better-sqlite3";
 import { type Server, startServer } from "./server";
 
 const sheet = (page: Page) => page.getByRole("dialog");
@@ -11,21 +19,46 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => server.stop());
 
-/** Writes straight through the server's door, as the screens do. */
-async function write(name: string, data: object): Promise<{ id: number; ids: number[] }> {
+/** What a record of the server's database says, by its code or name. */
+function lookUp(table: "cross" | "bed", name: string): { id: string; version: string } {
+  const db = new Database(server.db, { readonly: true });
+  const column = table === "bed" ? "name" : "code";
+  const row = db.prepare(`SELECT id, version FROM "${table}" WHERE ${column} = ?`).get(name);
+  db.close();
+  return row as { id: string; version: string };
+}
+
+let day = "2027-07-09";
+const contexts = new Set<BrowserContext>();
+const standOn = (context: BrowserContext) => context.addCookies([{ name: "day", value: day, url: server.url }]);
+
+/** Writes straight through the server's door, as the screens do; a cross is named by its code, a bed by its name. */
+async function write(
+  name: string,
+  data: Record<string, unknown>,
+): Promise<{ id: string; ids: string[]; code: string }> {
+  const { crossId, bedId } = data;
+  const body = {
+    ...data,
+    ...(crossId ? { crossId: lookUp("cross", String(crossId)).id } : {}),
+    ...(bedId ? { bedId: lookUp("bed", String(bedId)).id } : {}),
+  };
   const answer = await fetch(`${server.url}/api/commands/${name}`, {
     method: "POST",
-    headers: { "content-type": "application/json" },
-    body: JSON.stringify(data),
+    headers: { "content-type": "application/json", "x-day": day },
+    body: JSON.stringify(body),
   });
-  const told = (await answer.json()) as { ok: boolean; message: string; id: number; ids: number[] };
+  const told = (await answer.json()) as { ok: boolean; message: string; id: string; ids: string[]; code: string };
   expect(told.ok, `${name}: ${told.message}`).toBe(true);
   return told;
 }
-const dayIs = (day: string) => write("garden.as-of", { day });
-const flowersOf = async (crossId: number) =>
-  (await (await fetch(`${server.url}/api/crosses/${crossId}/flowers`)).json()) as {
-    id: number;
+async function dayIs(next: string) {
+  day = next;
+  await Promise.all([...contexts].map(standOn));
+}
+const flowersOf = async (cross: string) =>
+  (await (await fetch(`${server.url}/api/crosses/${cross}/flowers`)).json()) as {
+    id: string;
     number: number;
     state: string;
     fault: string | null;
@@ -33,31 +66,22 @@ const flowersOf = async (crossId: number) =>
     pollinatedAt: string | null;
     code: string;
   }[];
-const states = async (crossId: number) => (await flowersOf(crossId)).map((f) => f.state);
+const states = async (cross: string) => (await flowersOf(cross)).map((f) => f.state);
 
 /** A stand in flower since a day. */
 async function stand(species: string, name: string, sown: string, firstFlower: string, more: object = {}) {
   const lineId = (await write("line.add", { name, species, school: "keep-pure", status: "open-pollinated" })).id;
-  const { id } = await write("stand.add", { lineId, bedId: 1, sown, plants: 20, ...more });
+  const { id } = await write("stand.add", { lineId, bedId: "A", sown, plants: 20, ...more });
   await write("stand.first-flower", { id, firstFlower });
   return id;
 }
 const RATES = { setLow: 0.4, setLikely: 0.6, setHigh: 0.8, confidence: 0.8, perEvening: 3 };
-/** Plans a cross of one stand with itself or another, and closes what else is under way. */
-async function onlyCross(motherStandId: number, fatherStandId: number, more: object = {}): Promise<number> {
+/** Plans a cross of one stand with itself or another, closes what else is under way, and gives its code. */
+async function onlyCross(motherStandId: string, fatherStandId: string, more: object = {}): Promise<string> {
   const page = await fetch(`${server.url}/api/crosses?format=json&season=2027`);
   const { rows } = (await page.json()) as { rows: { cross: string }[] };
-  for (const code of new Set(rows.map((r) => r.cross))) {
-    const { found } = (await (await fetch(`${server.url}/api/find?q=${code}`)).json()) as { found: { id: number }[] };
-    for (let version = 1; version < 9; version++) {
-      const answer = await fetch(`${server.url}/api/commands/cross.adjust`, {
-        method: "POST",
-        headers: { "content-type": "application/json" },
-        body: JSON.stringify({ id: found[0]!.id, version, closed: 1 }),
-      });
-      if (answer.ok) break;
-    }
-  }
+  for (const code of new Set(rows.map((r) => r.cross)))
+    await write("cross.adjust", { ...lookUp("cross", code), closed: 1 });
   const plan = {
     motherStandId,
     fatherStandId,
@@ -66,19 +90,20 @@ async function onlyCross(motherStandId: number, fatherStandId: number, more: obj
     ...RATES,
     ...more,
   };
-  return (await write("cross.plan", plan)).id;
+  return (await write("cross.plan", plan)).code;
 }
 
-const phone = async (browser: Browser) =>
-  (
-    await browser.newContext({
-      baseURL: server.url,
-      viewport: { width: 390, height: 844 },
-      isMobile: true,
-      hasTouch: true,
-      deviceScaleFactor: 1,
-    })
-  ).newPage();
+/** A context that stands on the day the test is at. */
+async function standing(browser: Browser, options: BrowserContextOptions = {}): Promise<BrowserContext> {
+  const context = await browser.newContext({ baseURL: server.url, ...options });
+  await standOn(context);
+  contexts.add(context);
+  context.on("close", () => contexts.delete(context));
+  return context;
+}
+const PHONE = { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true, deviceScaleFactor: 1 };
+const phone = async (browser: Browser) => (await standing(browser, PHONE)).newPage();
+const desk = async (browser: Browser) => (await standing(browser)).newPage();
 
 /** Presses one result for every flower of the round's screens, one after the other. */
 async function eachFlower(page: Page, label: string, times: number) {
@@ -196,7 +221,7 @@ test("phone: ears and tassels over three days, with the server away in the middl
   // Three entries of one flower each, and the page may name each more than once.
   const entries = new Set(
     history.match(
-      /data-entry="\d+"[^>]*aria-label="Undo: [^"]*1 gathered"|aria-label="Undo: [^"]*1 gathered"[^>]*data-entry="\d+"/g,
+      /data-entry="[\da-f-]+"[^>]*aria-label="Undo: [^"]*1 gathered"|aria-label="Undo: [^"]*1 gathered"[^>]*data-entry="[\da-f-]+"/g,
     ),
   );
   expect(entries.size).toBe(3);
@@ -276,7 +301,7 @@ test("desk: beans emasculated in bud, recorded for yesterday, pressed twice", as
   await dayIs("2027-07-09");
   const bean = await stand("runner-bean", "Run Bean", "2027-05-10", "2027-07-05");
   const cross = await onlyCross(bean, bean);
-  const page = await browser.newPage({ baseURL: server.url });
+  const page = await desk(browser);
   await page.goto(`/crosses/${cross}`);
   await page.getByRole("button", { name: "Cover", exact: true }).click();
   await sheet(page)
@@ -315,18 +340,18 @@ test("desk: beans emasculated in bud, recorded for yesterday, pressed twice", as
 
 test("desk: peppers selfed under a bag, the mark kept, and told apart by two phones at once", async ({ browser }) => {
   await dayIs("2027-07-09");
-  const pepper = await stand("pepper", "Run Pepper", "2027-03-20", "2027-06-25", { family: true });
+  const pepper = await stand("pepper", "Run Pepper", "2027-03-20", "2027-06-25", { family: 1 });
   const plants = await fetch(`${server.url}/api/find?q=${encodeURIComponent("Run Pepper 3")}`);
   const plantId = ((await plants.json()) as { found: { kind: string; id: number }[] }).found.find(
     (f) => f.kind === "plant",
   )!.id;
   const cross = await onlyCross(pepper, pepper, { motherPlantId: plantId, fatherPlantId: plantId, fruitsWanted: 3 });
-  const page = await browser.newPage({ baseURL: server.url });
+  const page = await desk(browser);
   await page.goto(`/crosses/${cross}`);
   await expect(page.getByText("Selfing under a bag", { exact: false }).first()).toBeVisible();
   await write("flower.cover", { crossId: cross, flowers: 4, on: "2027-07-08" });
   await page.reload();
-  const other = await browser.newPage({ baseURL: server.url });
+  const other = await desk(browser);
   await other.goto(`/crosses/${cross}`);
   for (const own of [page, other]) await own.getByRole("button", { name: "Pollinate (4)" }).click();
   await sheet(page).getByRole("button", { name: "4 pollinated" }).click();
@@ -360,7 +385,7 @@ test("desk: separate-sex plants count males and females", async ({ browser }) =>
   await dayIs("2027-06-20");
   const spinach = await stand("spinach", "Run Spinach", "2027-04-01", "2027-06-10");
   const cross = await onlyCross(spinach, spinach);
-  const page = await browser.newPage({ baseURL: server.url });
+  const page = await desk(browser);
   await page.goto(`/crosses/${cross}`);
   await page.getByRole("button", { name: "Cover", exact: true }).click();
   await expect(sheet(page).getByText("Males dusty: they have shed.")).toBeVisible();
@@ -384,7 +409,7 @@ test("desk: separate-sex plants count males and females", async ({ browser }) =>
 
 test("a tag is found by the simulated scanner and by typing; a slip is named", async ({ browser }) => {
   await dayIs("2027-07-09");
-  const page = await browser.newPage({ baseURL: server.url });
+  const page = await desk(browser);
   await page.goto("/crosses/book");
   await page.getByRole("button", { name: /^Read X27-001/ }).click();
   const tag = page.getByRole("list", { name: "Its flowers" }).getByText(/^X27-001-N2-/);
@@ -408,7 +433,7 @@ test("a tag is found by the simulated scanner and by typing; a slip is named", a
 });
 
 test("the book is searched, grouped, and takes in a file after a dry run; a bad line is named", async ({ browser }) => {
-  const page = await browser.newPage({ baseURL: server.url });
+  const page = await desk(browser);
   await page.goto("/crosses/book");
   await page.getByLabel("Search").fill("Kiln");
   await expect(page.getByRole("status").filter({ hasText: "crosses" })).toContainText("1 of");
@@ -447,12 +472,12 @@ test("mothers against fathers: a cell opens its pair and fills the form; a miss 
   browser,
 }) => {
   await dayIs("2027-05-20");
-  const page = await browser.newPage({ baseURL: server.url });
+  const page = await desk(browser);
   const early = await stand("tomatillo", "Run Early", "2027-03-01", "2027-05-15");
   const lineId = (
     await write("line.add", { name: "Run Late", species: "tomatillo", school: "keep-pure", status: "open-pollinated" })
   ).id;
-  await write("stand.add", { lineId, bedId: 1, sown: "2027-06-28", plants: 4 });
+  await write("stand.add", { lineId, bedId: "A", sown: "2027-06-28", plants: 4 });
   await page.goto("/crosses/plan");
   const matrix = page.getByRole("region", { name: "Tomatillo", exact: true });
   await matrix
@@ -476,7 +501,7 @@ test("mothers against fathers: a cell opens its pair and fills the form; a miss 
 });
 
 test("practice asks, explains, and brings back what was wrong, on this device", async ({ browser }) => {
-  const page = await browser.newPage({ baseURL: server.url });
+  const page = await desk(browser);
   await page.goto("/guide/practice");
   await expect(page.getByRole("heading", { name: /what now\?$/ })).toBeVisible();
   await page.getByRole("button", { name: "Leave it, too late" }).click();

@@ -51,13 +51,13 @@ test("feet and ounces are typed and shown, metres are kept", async ({ browser, d
   await page.close();
 });
 
-async function lastEntry(page: Page, summary: string): Promise<number> {
+async function lastEntry(page: Page, summary: string): Promise<string> {
   await page.goto("/shed/history");
   const label = await page
     .getByRole("button", { name: `Undo: ${summary}` })
     .first()
     .getAttribute("data-entry");
-  return Number(label);
+  return label!;
 }
 
 test("while the server is away nothing typed is lost, and it is sent once when it is back", async ({

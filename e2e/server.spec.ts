@@ -1,5 +1,6 @@
 import { spawnSync } from "node:child_process";
 import Database from "better-sqlite3";
+import { v7 } from "uuid";
 import { expect, test } from "./server";
 
 test("pages carry a strict policy, and nothing but the server itself is asked", async ({ browser, demo }) => {
@@ -85,7 +86,7 @@ test("a database written by a newer program is refused at the start, in words, a
     timeout: 30_000,
   });
   expect(stderr).toContain(
-    "was written by a newer Nimble Orchard (schema 99; this program knows 3). It was left untouched.",
+    "was written by a newer Nimble Orchard (schema 99; this program knows 4). It was left untouched.",
   );
   expect(status).toBe(1);
 });
@@ -96,7 +97,7 @@ test("killed in the middle of a burst of writes, it keeps every write it acknowl
     headers: { "content-type": "application/json" },
     body: JSON.stringify({ name: "Burst", species: "tomato", school: "keep-pure", status: "mix" }),
   });
-  const { id: lineId } = (await line.json()) as { id: number };
+  const { id: lineId } = (await line.json()) as { id: string };
   const acknowledged: string[] = [];
   let number = 0;
   let dead = false;
@@ -106,7 +107,7 @@ test("killed in the middle of a burst of writes, it keeps every write it acknowl
       try {
         const answer = await fetch(`${demo.url}/api/commands/lot.receive`, {
           method: "POST",
-          headers: { "content-type": "application/json", "x-request": `burst-${number}-request` },
+          headers: { "content-type": "application/json", "x-request": v7() },
           body: JSON.stringify({ lineId, gathered: "2027-07-01", seeds: 10, note }),
         });
         if (((await answer.json()) as { ok: boolean }).ok) acknowledged.push(note);
@@ -127,7 +128,7 @@ test("killed in the middle of a burst of writes, it keeps every write it acknowl
   expect(acknowledged.filter((note) => !kept.has(note))).toEqual([]);
   // Rows and their journal entries stand or fall together.
   expect(
-    db.prepare("SELECT count(*) FROM journal WHERE command = 'lot.receive' AND summary LIKE '%Burst%'").pluck().get(),
+    db.prepare("SELECT count(*) FROM op WHERE command = 'lot.receive' AND summary LIKE '%Burst%'").pluck().get(),
   ).toBe(kept.size);
   db.close();
   expect((await fetch(`${demo.url}/seed`)).status).toBe(200);

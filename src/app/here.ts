@@ -12,7 +12,7 @@ const possible = (text: string | undefined): text is string =>
   text !== undefined && isDay(text) && text >= "1990-01-01" && text <= "2100-12-31";
 
 /** The as-of day that a device keeps in its cookie. */
-export function deviceDay(kept: string | undefined): DeviceDay {
+function deviceDay(kept: string | undefined): DeviceDay {
   if (kept === "now") return "now";
   return possible(kept) ? kept : null;
 }

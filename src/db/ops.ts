@@ -141,7 +141,7 @@ const parsed = ({ before, after, ...of }: StoredChange): Change => ({
 });
 
 /** What an op changed, in the order in which it did. */
-export function changesOf(db: Db, op: Id): Change[] {
+function changesOf(db: Db, op: Id): Change[] {
   const rows = db.prepare("SELECT tableName, rowId, before, after FROM opChange WHERE op = ? ORDER BY seq").all(op);
   return (rows as StoredChange[]).map(parsed);
 }

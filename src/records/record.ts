@@ -115,7 +115,7 @@ export type Sent<F extends Fields> = Flat<
 type KeptField<F> = F extends Field<infer Out, infer Sent> ? Field<Out | undefined, Sent | undefined> : never;
 
 /** A record: one table, defined once. */
-export class RecordOf<N extends string, C extends Fields> {
+class RecordOf<N extends string, C extends Fields> {
   constructor(
     readonly table: N,
     readonly columns: C,

@@ -7,7 +7,7 @@ import { isId } from "@/core/custody/id";
 import type { AnyField, Fields, Spec } from "./record";
 
 /** Sentences for what Joi finds, with the field's label. */
-export const MESSAGES: Record<string, string> = {
+const MESSAGES: Record<string, string> = {
   "any.required": "{{#label}} is needed.",
   "any.only": "{{#label}} is not one of the choices.",
   "string.base": "{{#label}} must be text.",

@@ -1,6 +1,8 @@
+import "fake-indexeddb/auto";
+import { IDBFactory } from "fake-indexeddb";
 import { beforeEach, describe, expect, test, vi } from "vitest";
 
-type Sent = { name: string; request: string; input: unknown };
+type Sent = { name: string; request: string; day: string; input: unknown };
 
 /** A device with its storage, and a server that can be away, slow, or refuse. */
 function device() {
@@ -8,6 +10,8 @@ function device() {
   const server = {
     away: false,
     refuses: new Set<string>(),
+    /** Writes that it fails on: with a reason in words, or without one. */
+    fails: new Map<string, "words" | "nothing" | "busy">(),
     sent: [] as Sent[],
     /** Called when a write arrives, before it is answered. */
     onArrival: () => {},
@@ -17,16 +21,26 @@ function device() {
     setItem: (key: string, value: string) => void stored.set(key, value),
     removeItem: (key: string) => void stored.delete(key),
   });
-  vi.stubGlobal("window", { addEventListener: () => {}, removeEventListener: () => {} });
+  vi.stubGlobal("document", { documentElement: { dataset: { standsOn: "2027-07-09" } } });
+  // Every device has a store of its own.
+  vi.stubGlobal("indexedDB", new IDBFactory());
+  vi.stubGlobal("BroadcastChannel", undefined);
   vi.stubGlobal("navigator", {});
   vi.stubGlobal("fetch", async (path: string, init: { headers: Record<string, string>; body: string }) => {
     if (server.away) throw new TypeError("no network");
     const name = path.replace("/api/commands/", "");
-    server.sent.push({ name, request: init.headers["x-request"]!, input: JSON.parse(init.body) });
+    const { "x-request": request, "x-day": day } = init.headers;
+    server.sent.push({ name, request: request!, day: day!, input: JSON.parse(init.body) });
     server.onArrival();
     if (server.away) throw new TypeError("the answer was lost");
+    const fails = server.fails.get(name);
+    if (fails === "nothing") return new Response("<html>", { status: 500 });
+    if (fails) {
+      const headers = fails === "busy" ? { "retry-after": "1" } : undefined;
+      return Response.json({ ok: false, kind: "refused", message: "The disk is full." }, { status: 507, headers });
+    }
     const ok = !server.refuses.has(name);
-    return { json: async () => (ok ? { ok, message: "done", entry: 1 } : { ok, kind: "refused", message: "no" }) };
+    return Response.json(ok ? { ok, message: "done", entry: request } : { ok, kind: "refused", message: "no" });
   });
   return { stored, server };
 }
@@ -46,7 +60,7 @@ describe("the outbox", () => {
   test("with the server there a write goes at once and nothing stays", async () => {
     const { post, outbox } = await load();
     expect(await post("flower.cover", { flowers: 2 }, "2 covered")).toMatchObject({ ok: true });
-    expect(outbox()).toMatchObject({ waiting: [], refused: [] });
+    expect(outbox()).toMatchObject({ waiting: [], aside: [] });
     expect(its.server.sent).toMatchObject([{ name: "flower.cover", input: { flowers: 2 } }]);
   });
 
@@ -55,7 +69,9 @@ describe("the outbox", () => {
     const first = await load();
     expect(await first.post("a", 1, "one")).toBeNull();
     expect(await first.post("b", 2, "two")).toBeNull();
-    const { outbox, post, sendWaiting } = await load();
+    const { outbox, post, sendWaiting, watchOutbox } = await load();
+    watchOutbox(() => {});
+    await vi.waitFor(() => expect(outbox().waiting).toHaveLength(2));
     expect(outbox().waiting.map((k) => k.words)).toEqual(["one", "two"]);
     its.server.away = false;
     await post("c", 3, "three");
@@ -83,22 +99,22 @@ describe("the outbox", () => {
   test("one refused later stays to be seen and does not hold the others up", async () => {
     its.server.away = true;
     its.server.refuses.add("bad");
-    const { post, outbox, sendWaiting, putAside } = await load();
+    const { post, outbox, sendWaiting, putAway } = await load();
     await post("bad", 1, "the bad one");
     await post("good", 2, "the good one");
     its.server.away = false;
     await sendWaiting();
     expect(its.server.sent.map((s) => s.name)).toEqual(["bad", "good"]);
-    expect(outbox()).toMatchObject({ waiting: [], refused: [{ words: "the bad one", message: "no" }] });
-    putAside(outbox().refused[0]!.request);
-    expect(outbox().refused).toEqual([]);
+    expect(outbox()).toMatchObject({ waiting: [], aside: [{ words: "the bad one", message: "no" }] });
+    await putAway(outbox().aside[0]!.id);
+    expect(outbox().aside).toEqual([]);
   });
 
   test("one refused at once is told where it was pressed, not kept", async () => {
     its.server.refuses.add("bad");
     const { post, outbox } = await load();
     expect(await post("bad", 1, "the bad one")).toMatchObject({ ok: false, message: "no" });
-    expect(outbox()).toMatchObject({ waiting: [], refused: [] });
+    expect(outbox()).toMatchObject({ waiting: [], aside: [] });
   });
 
   test("presses in quick succession are all sent, each once, in their order", async () => {
@@ -119,5 +135,92 @@ describe("the outbox", () => {
     told.mockClear();
     await post("b", 2, "two");
     expect(told).not.toHaveBeenCalled();
+  });
+
+  test.each(["words", "nothing"] as const)(
+    "one that fails again and again (%s) steps aside, and may be tried again",
+    async (how) => {
+      its.server.fails.set("bad", how);
+      const { post, outbox, tryAgain } = await load();
+      expect(await post("bad", 1, "the bad one")).toBeNull();
+      expect(outbox()).toMatchObject({ waiting: [{ words: "the bad one", failed: 1 }], aside: [] });
+      expect(await post("good", 2, "the good one")).toMatchObject({ ok: true });
+      expect(outbox()).toMatchObject({ waiting: [], aside: [{ words: "the bad one" }] });
+      expect(outbox().aside[0]!.message).toMatch(how === "words" ? "The disk is full." : /answered with 500/);
+      expect(its.server.sent.at(-1)!.name).toBe("good");
+      its.server.fails.clear();
+      await tryAgain(outbox().aside[0]!.id);
+      expect(outbox()).toMatchObject({ waiting: [], aside: [] });
+      expect(new Set(its.server.sent.filter((s) => s.name === "bad").map((s) => s.request)).size).toBe(1);
+    },
+  );
+
+  test("a server that says it is busy is asked again by itself", async () => {
+    its.server.fails.set("slow", "busy");
+    its.server.onArrival = () => {
+      if (its.server.sent.length === 3) its.server.fails.clear();
+    };
+    const { post } = await load();
+    expect(await post("slow", 1, "one")).toMatchObject({ ok: true });
+    expect(its.server.sent).toHaveLength(3);
+  });
+
+  test("a device without room says so when the server is away too, and sends straight on when it is there", async () => {
+    vi.stubGlobal("indexedDB", {
+      open: () => {
+        throw new DOMException("full", "QuotaExceededError");
+      },
+    });
+    const { post } = await load();
+    expect(await post("a", 1, "one")).toMatchObject({ ok: true });
+    its.server.away = true;
+    expect(await post("b", 2, "two")).toMatchObject({ ok: false, message: expect.stringContaining("no room left") });
+  });
+
+  test("two tabs of one device lose nothing of each other", async () => {
+    its.server.away = true;
+    const [one, two] = [await load(), await load()];
+    await Promise.all(Array.from({ length: 40 }, (_, i) => (i % 2 ? one : two).post("a", i, `${i}`)));
+    its.server.away = false;
+    await one.sendWaiting();
+    expect(its.server.sent.map((s) => s.input).sort((a, b) => Number(a) - Number(b))).toEqual(
+      Array.from({ length: 40 }, (_, i) => i),
+    );
+  });
+
+  test("what lies in the store and is no write of ours is left alone", async () => {
+    const { post, outbox, sendWaiting } = await load();
+    await post("a", 1, "one");
+    const open = indexedDB.open("orchard-outbox", 1);
+    const db = await new Promise<IDBDatabase>((resolve) => {
+      open.onsuccess = () => resolve(open.result);
+    });
+    const put = db.transaction("writes", "readwrite").objectStore("writes").put({ id: "x", surprise: true });
+    await new Promise((resolve) => {
+      put.onsuccess = resolve;
+    });
+    await sendWaiting();
+    expect(outbox()).toMatchObject({ waiting: [], aside: [] });
+    expect(its.server.sent).toHaveLength(1);
+  });
+
+  test("a press keeps the day it was made on, however late it is sent", async () => {
+    its.server.away = true;
+    const { post, sendWaiting } = await load();
+    await post("a", 1, "one");
+    vi.stubGlobal("document", { documentElement: { dataset: { standsOn: "2027-07-11" } } });
+    its.server.away = false;
+    await sendWaiting();
+    expect(its.server.sent.map((s) => s.day)).toEqual(["2027-07-09"]);
+  });
+});
+
+describe("the day of a press", () => {
+  test("is the one this device stands on, else the calendar's, also on a page drawn the day before", async () => {
+    const { dayNow } = await import("./press");
+    expect(dayNow(new Date(2027, 6, 10, 5, 30))).toBe("2027-07-09");
+    vi.stubGlobal("document", { documentElement: { dataset: {} } });
+    expect(dayNow(new Date(2027, 6, 10, 5, 30))).toBe("2027-07-10");
+    expect(dayNow(new Date(2027, 11, 31, 23, 59))).toBe("2027-12-31");
   });
 });

@@ -28,8 +28,8 @@ let named: string | null = null;
 export function device(): string {
   if (named) return named;
   try {
-    named = localStorage.getItem("device");
-    if (!named) localStorage.setItem("device", (named = v7()));
+    named = localStorage.getItem("device") ?? v7();
+    localStorage.setItem("device", named);
   } catch {
     named ??= v7();
   }

@@ -1,21 +1,16 @@
 import { protocolKept, speciesById } from "@/catalogue/catalogue";
-import { seasonOf } from "@/core/climate/season";
 import { flowerCode } from "@/core/custody/code";
-import type { Id } from "@/core/custody/id";
 import { fatherInWords, parentName } from "@/core/custody/parents";
 import type { Db } from "@/db/open";
 import { type BookRow, bookEntries } from "@/records/cross/book";
 import { bookCsv, bookJson, bookRows } from "@/records/cross/bookFile";
-import type { CrossKind } from "@/records/cross/cross";
 import { crossByCode } from "@/records/cross/queries";
 import type { Flower } from "@/records/flower/flower";
 import { flowersOfCross } from "@/records/flower/queries";
 import type { Garden } from "@/records/garden/garden";
 import { crossPedigrees } from "@/records/line/pedigree";
-import { standsOfSeason } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
-import { outlook } from "./outlook";
 
 export type BookEntry = Omit<
   BookRow,

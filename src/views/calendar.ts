@@ -1,10 +1,7 @@
 import { addDays, type Day } from "@/core/calendar/day";
-import { seasonOf } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
-import type { Db } from "@/db/open";
-import { standsOfSeason } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
-import { type ForecastStand, outlook } from "./outlook";
+import type { ForecastStand } from "./outlook";
 
 export type CalendarEvent = { id: string; start: Day; end: Day; title: string; note: string };
 

@@ -1,20 +1,17 @@
 import { methodsOf, speciesById } from "@/catalogue/catalogue";
-import { seasonOf } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
 import { type Degree, degreeOf } from "@/core/isolation/crossing";
 import { groupBy } from "@/core/lists/groupBy";
 import { kinshipsOf } from "@/core/pedigree/pedigree";
-import type { Db } from "@/db/open";
 import { crossesOfSeason, seasonsWithCrosses } from "@/records/cross/queries";
 import { talliesOfSeason } from "@/records/flower/queries";
 import type { Garden } from "@/records/garden/garden";
 import { forebears, individualOf } from "@/records/line/pedigree";
-import { standsOfSeason } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { type PlanChoices, planChoices } from "./crosses";
 import { chanceToMeet } from "./meet";
-import { type ForecastStand, outlook } from "./outlook";
+import type { ForecastStand } from "./outlook";
 import { crossState, hand, parentsIn } from "./pollination";
 
 /** What a mother and a father would make of each other. */

@@ -1,6 +1,5 @@
 import { methodsOf, speciesById } from "@/catalogue/catalogue";
 import { HAZARDS } from "@/catalogue/hazards";
-import { seasonOf } from "@/core/climate/season";
 import { flowerCode } from "@/core/custody/code";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
@@ -22,11 +21,11 @@ import { crossedPairs } from "@/records/line/queries";
 import { type LotRow, lotsOfCross } from "@/records/lot/queries";
 import type { Plant } from "@/records/plant/plant";
 import { type KeptPlant, keptPlants, plantsOfStand } from "@/records/plant/queries";
-import { standById, standsOfSeason } from "@/records/stand/queries";
+import { standById } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { chanceToMeet, MEET_WANTED, meetWays } from "./meet";
-import { type ForecastStand, outlook } from "./outlook";
+import type { ForecastStand } from "./outlook";
 import { type CrossState, crossState, hand, parentsIn } from "./pollination";
 
 export type ParentChoice = {

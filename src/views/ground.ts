@@ -1,5 +1,4 @@
 import { SPECIES, speciesById } from "@/catalogue/catalogue";
-import { seasonOf } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
 import { type Survival, winterSurvival } from "@/core/flowering/winter";
 import { block, inRows, type Planting } from "@/core/ground/planting";
@@ -9,16 +8,15 @@ import { KERNELS, type KernelRange } from "@/core/isolation/kernel";
 import { type Remedy, remediesFor } from "@/core/isolation/remedies";
 import type { Scene, SceneStand } from "@/core/isolation/scene";
 import { isJudged, type Verdict, verdictOf } from "@/core/isolation/verdict";
-import type { Db } from "@/db/open";
 import type { Bed } from "@/records/bed/bed";
 import { beds } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
 import { type BarrierRow, barriers, type SourceRow, sources } from "@/records/ground/queries";
 import { type LineChoice, lineChoices } from "@/records/line/queries";
 import { type LotChoice, lotChoices } from "@/records/lot/queries";
-import { seasonsWithStands, standByCode, standsOfSeason } from "@/records/stand/queries";
+import { seasonsWithStands, standByCode } from "@/records/stand/queries";
 import { type Band, band } from "./band";
-import { type ForecastStand, type Outlook, outlook } from "./outlook";
+import type { ForecastStand, Outlook } from "./outlook";
 import { reckonedPlants, sceneOf } from "./scene";
 
 /** What arrives at a stand's flowers, and what is said of it. */

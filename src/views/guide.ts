@@ -1,16 +1,12 @@
 import { methodsOf, SPECIES } from "@/catalogue/catalogue";
 import { HAZARDS } from "@/catalogue/hazards";
 import { SOURCE_KINDS, type Species } from "@/catalogue/types";
-import { seasonOf } from "@/core/climate/season";
 import { type Degree, degreeOf } from "@/core/isolation/crossing";
 import type { Protocol } from "@/core/pollination/protocol";
-import type { Db } from "@/db/open";
 import type { Garden } from "@/records/garden/garden";
 import { speciesGrown } from "@/records/line/queries";
-import { standsOfSeason } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
-import { outlook } from "./outlook";
 
 export type Base = { garden: Garden; band: Band };
 

@@ -1,5 +1,4 @@
 import { SPECIES, speciesById } from "@/catalogue/catalogue";
-import { seasonOf } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
 import { mixedByGeneration } from "@/core/inheritance/heterozygosity";
 import { groupBy } from "@/core/lists/groupBy";
@@ -19,11 +18,11 @@ import {
   yardsticks,
 } from "@/records/line/queries";
 import { type LotRow, lots } from "@/records/lot/queries";
-import { standsOfLine, standsOfSeason } from "@/records/stand/queries";
+import { standsOfLine } from "@/records/stand/queries";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
-import { type ForecastStand, outlook } from "./outlook";
+import type { ForecastStand } from "./outlook";
 
 export type Lines = {
   garden: Garden;

@@ -1,6 +1,5 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { HAZARDS } from "@/catalogue/hazards";
-import { seasonOf } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { type Cut, page } from "@/core/lists/page";
@@ -17,7 +16,7 @@ import { families, standByCode } from "@/records/stand/queries";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
-import { type ForecastStand, outlook } from "./outlook";
+import type { ForecastStand } from "./outlook";
 
 export type Nursery = {
   garden: Garden;

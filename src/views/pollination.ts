@@ -11,7 +11,6 @@ import { type Lesson, learn, type SetRate } from "@/core/pollination/setRate";
 import { type FlowerOnDay, type LastDay, lastDayToCover, type Marks, windowOn } from "@/core/pollination/steps";
 import { pollenLeft } from "@/core/pollination/storedPollen";
 import type { Tally } from "@/core/pollination/tally";
-import type { Db } from "@/db/open";
 import type { CrossRow } from "@/records/cross/queries";
 import { asFlowerOnDay, protocolOfCross } from "@/records/flower/commands";
 import type { Outcome } from "@/records/flower/queries";

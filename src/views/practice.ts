@@ -1,6 +1,5 @@
 import { PROTOCOLS } from "@/catalogue/catalogue";
 import { STAGES, type Stage } from "@/core/pollination/protocol";
-import type { Db } from "@/db/open";
 import type { Garden } from "@/records/garden/garden";
 import type { Outlook } from "@/views/outlook";
 import { type Base, base } from "./guide";

@@ -5,7 +5,6 @@ import type { Id } from "@/core/custody/id";
 import type { Window } from "@/core/flowering/forecast";
 import { typicalFlowering } from "@/core/flowering/typical";
 import type { Scene, SceneSource, SceneStand } from "@/core/isolation/scene";
-import type { Db } from "@/db/open";
 import { beds } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
 import { barriers, type SourceRow, sources } from "@/records/ground/queries";

@@ -1,16 +1,15 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { dayNumber } from "@/core/calendar/day";
-import { seasonOf, seasonSpan } from "@/core/climate/season";
+import { seasonSpan } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import type { Scene, School } from "@/core/isolation/scene";
 import { type Tried, tryOut } from "@/core/isolation/tryout";
-import type { Db } from "@/db/open";
 import type { Garden } from "@/records/garden/garden";
-import { seasonsWithStands, standsOfSeason } from "@/records/stand/queries";
+import { seasonsWithStands } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
-import { type ForecastStand, outlook } from "./outlook";
+import type { ForecastStand } from "./outlook";
 import { sceneOf } from "./scene";
 
 export type SeasonStand = {

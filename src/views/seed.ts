@@ -6,7 +6,6 @@ import { nameWithGeneration, type SeedCount, seedsInLot } from "@/core/custody/g
 import type { Id } from "@/core/custody/id";
 import { degreeOf } from "@/core/isolation/crossing";
 import { type Cut, page } from "@/core/lists/page";
-import type { Db } from "@/db/open";
 import { beds } from "@/records/bed/queries";
 import { type CandidateRow, candidatesOf } from "@/records/candidate/queries";
 import type { Garden } from "@/records/garden/garden";
@@ -15,7 +14,7 @@ import { type LotRow, lotByCode, lots } from "@/records/lot/queries";
 import { standsOfSeason } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
-import { type ForecastStand, outlook } from "./outlook";
+import type { ForecastStand } from "./outlook";
 
 export type LotView = LotRow & {
   amount: SeedCount;

@@ -2,17 +2,12 @@ import { protocolKept, SPECIES } from "@/catalogue/catalogue";
 import { dayNumber } from "@/core/calendar/day";
 import { temperatureOn } from "@/core/climate/climate";
 import { temperatureAt } from "@/core/climate/dayTemperature";
-import { seasonOf } from "@/core/climate/season";
 import { marksOf, momentOf } from "@/core/climate/sun";
-import type { Stage } from "@/core/pollination/protocol";
 import { type Factor, type FlowerFacts, whatWorks } from "@/core/pollination/whatWorks";
-import type { Db } from "@/db/open";
 import { flowerFates } from "@/records/flower/queries";
 import type { Garden } from "@/records/garden/garden";
-import { standsOfSeason } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
-import { outlook } from "./outlook";
 
 export type Works = {
   garden: Garden;

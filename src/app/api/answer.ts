@@ -47,9 +47,6 @@ function failureInWords({ code = "", message = "" }: Failure): { status: number;
   };
 }
 
-/** Busy for a moment only: worth asking again by itself. */
-export const RETRY_AFTER = "retry-after";
-
 /** Answers, and says in words what went wrong where no answer can be had. */
 export async function answering(work: () => Response | Promise<Response>): Promise<Response> {
   try {
@@ -58,7 +55,8 @@ export async function answering(work: () => Response | Promise<Response>): Promi
     const { status, message } = failureInWords(failure as Failure);
     if (status === 500) console.error(failure);
     const answer = refused(status, message);
-    if ((failure as Failure).code?.startsWith("SQLITE_BUSY")) answer.headers.set(RETRY_AFTER, "1");
+    // Busy for a moment only: worth asking again by itself.
+    if ((failure as Failure).code?.startsWith("SQLITE_BUSY")) answer.headers.set("retry-after", "1");
     return answer;
   }
 }

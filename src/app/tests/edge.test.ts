@@ -1,14 +1,17 @@
 import { BinaryBitmap, HybridBinarizer, MultiFormatReader, RGBLuminanceSource } from "@zxing/library";
 import { NextRequest } from "next/server";
 import { PDFDocument } from "pdf-lib";
-import { afterEach, describe, expect, test } from "vitest";
+import { afterEach, describe, expect, test, vi } from "vitest";
+import { makeCode } from "@/core/custody/code";
 import { type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { proxy } from "../../proxy";
-import { readJson, requestName, statusOf } from "../api/body";
+import { answering } from "../api/answer";
+import { readJson, statusOf } from "../api/body";
 import { GET as calendar } from "../api/calendar/route";
 import { GET as ground } from "../api/ground/route";
 import { cellsOf, tagsPdf, USUAL } from "../api/tags/tagPdf";
-import { wholeNumber } from "../params";
+import { pressOf } from "../here";
+import { codeAsked, oneWord, seasonAsked, wholeNumber } from "../params";
 
 const ask = (headers: Record<string, string>, method = "POST", url = "http://127.0.0.1:4620/api/undo") =>
   proxy(new NextRequest(url, { method, headers: { host: "127.0.0.1:4620", ...headers } }));
@@ -51,15 +54,20 @@ describe("bodies", () => {
     expect(await post(`"${"x".repeat(262_100)}"`)).toMatchObject({ ok: true });
   });
 
-  test("a request's name is a short plain word or none", () => {
-    const named = (name: string) => requestName(new Request("http://x/", { headers: { "x-request": name } }));
-    expect(named("3f2a-11ee-burst")).toBe("3f2a-11ee-burst");
-    expect([named("short"), named("x".repeat(65)), named("with space in it"), named("';drop table")]).toEqual([
-      null,
-      null,
-      null,
-      null,
-    ]);
+  test("what a request says of its press is taken only where it can be true", () => {
+    const id = "01a2123e-b7c2-700c-be4e-5a5d391ff92a";
+    const said = (headers: Record<string, string>) => pressOf(new Request("http://x/", { method: "POST", headers }));
+    const whole = { "x-request": id, "x-device": id, "x-day": "2027-07-09", "x-at": "2027-07-09T04:00:00.000Z" };
+    expect(said(whole)).toEqual({ id, device: id, day: "2027-07-09", at: "2027-07-09T04:00:00.000Z" });
+    const today = new Date().toISOString().slice(0, 10);
+    const odd: Record<string, string>[] = [
+      { "x-request": "1 OR 1", "x-device": "7", "x-day": "2027-02-30", "x-at": "yesterday" },
+      { "x-day": "9999-01-01" },
+      { "x-day": "1200-01-01" },
+    ];
+    for (const bad of odd) expect(said(bad)).toEqual({ day: today });
+    expect(said({ cookie: "theme=dawn; day=2027-06-01" })).toEqual({ day: "2027-06-01" });
+    expect(said({ cookie: "day=now" })).toEqual({ day: today });
   });
 
   test("outcomes have their status", () => {
@@ -80,6 +88,42 @@ describe("bodies", () => {
       null,
       null,
     ]);
+  });
+});
+
+describe("what an address may ask for", () => {
+  test("seasons that gardens have, codes as they are typed, one short word", () => {
+    expect(["2027", "1900", "9999", "0", "51", "10000", "x"].map(seasonAsked)).toEqual([
+      2027,
+      1900,
+      null,
+      null,
+      null,
+      null,
+      null,
+    ]);
+    const code = makeCode("cross", 2027, 14);
+    expect([code, code.toLowerCase().replaceAll("-", " "), "X27-014-0", "12", ["x"], undefined].map(codeAsked)).toEqual(
+      [code, code, null, null, null, null],
+    );
+    expect([oneWord("a"), oneWord("a".repeat(61)), oneWord(["a"])]).toEqual(["a", null, null]);
+  });
+
+  test.each([
+    [{ code: "SQLITE_FULL" }, 507, "The disk is full"],
+    [{ code: "SQLITE_READONLY_DBMOVED" }, 503, "can only be read"],
+    [{ code: "SQLITE_BUSY" }, 503, "try again"],
+    [{ code: "SQLITE_CORRUPT" }, 503, "damaged"],
+    [new Error("a surprise"), 500, "a surprise"],
+  ])("a failure %j is answered in words, nothing written", async (failure, status, words) => {
+    vi.spyOn(console, "error").mockImplementation(() => {});
+    const answer = await answering(() => {
+      throw failure;
+    });
+    expect(answer.status).toBe(status);
+    expect(answer.headers.get("cache-control")).toBe("no-store");
+    expect(answer.headers.has("retry-after")).toBe(words === "try again");
+    expect(await answer.json()).toMatchObject({ ok: false, message: expect.stringContaining(words), fields: {} });
   });
 });
 
@@ -148,7 +192,7 @@ describe("files that go out", () => {
       process.env.TZ = timezone;
       const { plan } = twoMelons(garden);
       garden.db.prepare("UPDATE stand SET sown = '2028-05-04', season = 2028 WHERE id = ?").run(plan.motherStandId);
-      const text = await calendar(new Request("http://x/api/calendar?season=2028")).text();
+      const text = await (await calendar(new Request("http://x/api/calendar?season=2028"))).text();
       expect(text).toContain("DTSTART;VALUE=DATE:20280504");
       expect(text).toContain("DTEND;VALUE=DATE:20280505");
     },
@@ -157,7 +201,7 @@ describe("files that go out", () => {
   test("the ground goes out as a collection of features with a name to save it by", async () => {
     garden = plot();
     holder.orchardDb = garden.db;
-    const answer = ground();
+    const answer = await ground();
     expect(answer.headers.get("content-disposition")).toContain("ground.geojson");
     expect(await answer.json()).toMatchObject({ type: "FeatureCollection", features: { length: 2 } });
   });

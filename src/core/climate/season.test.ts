@@ -1,5 +1,15 @@
 import { describe, expect, test } from "vitest";
-import { everyDay, frostBefore, inSeason, isSeason, nextFrost, isDayOfYear, seasonName, seasonOf, seasonSpan } from "./season";
+import {
+  everyDay,
+  frostBefore,
+  inSeason,
+  isDayOfYear,
+  isSeason,
+  nextFrost,
+  seasonName,
+  seasonOf,
+  seasonSpan,
+} from "./season";
 
 describe("seasons", () => {
   test("a northern season is the calendar year", () => {
@@ -29,11 +39,22 @@ describe("seasons", () => {
   });
 
   test("a season has four figures, and days that are none are refused instead of counted for ever", () => {
-    expect([1900, 2200, 1899, 2201, 9999, 0, 2027.5].map(isSeason)).toEqual([true, true, false, false, false, false, false]);
+    expect([1900, 2200, 1899, 2201, 9999, 0, 2027.5].map(isSeason)).toEqual([
+      true,
+      true,
+      false,
+      false,
+      false,
+      false,
+      false,
+    ]);
     expect(everyDay({ start: "9999-12-30", end: "9999-12-31" })).toEqual(["9999-12-30", "9999-12-31"]);
     expect(everyDay({ start: "2027-03-01", end: "2027-03-09" }, 4)).toEqual(["2027-03-01", "2027-03-05", "2027-03-09"]);
     expect(everyDay({ start: "2027-03-02", end: "2027-03-01" })).toEqual([]);
-    for (const bad of [{ start: "x", end: "2027-01-01" }, { start: "2027-01-01", end: "10000-01-01" }])
+    for (const bad of [
+      { start: "x", end: "2027-01-01" },
+      { start: "2027-01-01", end: "10000-01-01" },
+    ])
       expect(() => everyDay(bad)).toThrow(RangeError);
     expect(() => everyDay({ start: "2027-01-01", end: "2027-01-02" }, 0)).toThrow(RangeError);
   });

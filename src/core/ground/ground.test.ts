@@ -3,6 +3,7 @@ import { describe, expect, test } from "vitest";
 import { fromGlobe, toGlobe } from "./geojson";
 import { block, inRows, positions } from "./planting";
 import { pointsFromLines, pointsToLines } from "./pointsText";
+import { rectangleOf } from "./rectangle";
 import {
   areaOf,
   atBearing,
@@ -24,6 +25,32 @@ const plot = fc.record({
   width: fc.integer({ min: 1, max: 30 }),
   length: fc.integer({ min: 1, max: 30 }),
   turn: fc.integer({ min: 0, max: 359 }),
+});
+
+test("a rectangle is read back from its corners, whichever way round and from whichever corner", () => {
+  fc.assert(
+    fc.property(plot, fc.nat(3), fc.boolean(), (bed, first, back) => {
+      const corners = cornersOf(bed);
+      const told = [...corners.slice(first), ...corners.slice(0, first)];
+      const read = rectangleOf(back ? told.reverse() : told, bed.turn)!;
+      for (const side of ["x", "y", "width", "length"] as const) expect(read[side]).toBeCloseTo(bed[side], 1);
+      expect(Math.abs(((read.turn - bed.turn + 540) % 360) - 180)).toBeLessThan(0.11);
+    }),
+  );
+  const kite = [
+    { x: 0, y: 0 },
+    { x: 6, y: 1 },
+    { x: 9, y: 9 },
+    { x: 0, y: 4 },
+  ];
+  for (const none of [kite, kite.slice(1), [...cornersOf({ x: 0, y: 0, width: 2, length: 2, turn: 0 }), kite[0]!]])
+    expect(rectangleOf(none, 0)).toBeNull();
+});
+
+test("a block that the bed holds fits: rows are added where they can't be longer", () => {
+  expect(block(99, 1, { width: 10, length: 10 })).toMatchObject({ rows: 10, perRow: 10, fits: true, holds: 100 });
+  expect(block(100, 1, { width: 10, length: 10 }).fits).toBe(true);
+  expect(block(101, 1, { width: 10, length: 10 })).toMatchObject({ fits: false, holds: 100 });
 });
 
 describe("distance between shapes", () => {

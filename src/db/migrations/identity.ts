@@ -115,6 +115,11 @@ function columns(names: Names, table: string, { id: _, version: __, ...row }: Ro
   for (const [column, target] of Object.entries(REFERENCES[table]!))
     if (typeof row[column] === "number") row[column] = names.of(target, row[column]);
   if (table === "cross") delete row.setLikely;
+  // What migration 003 filled in for the rows it found holds for the history of those rows too.
+  if (table === "flower" && row.passes === undefined) {
+    row.passes = row.pollinatedOn ? 1 : 0;
+    row.lastPass = row.pollinatedOn ?? null;
+  }
   if (table === "stand" && typeof row.code === "string") row.family = row.code.startsWith("F") ? 1 : 0;
   return row;
 }

@@ -114,8 +114,3 @@ export function flowerFates(db: Db): FlowerFate[] {
     )
     .all() as FlowerFate[];
 }
-
-/** A flower with the cross it is of. */
-export function flowerById(db: Db, id: Id): Flower | undefined {
-  return db.prepare("SELECT * FROM flower WHERE id = ?").get(id) as Flower | undefined;
-}

@@ -1,5 +1,6 @@
 import Joi from "joi";
 import { speciesById } from "@/catalogue/catalogue";
+import type { Id } from "@/core/custody/id";
 import { atBearing, cornersOf, type Point } from "@/core/ground/shape";
 import { BARRIER_FACTORS } from "@/core/isolation/barrier";
 import { Refusal, refuse } from "@/db/ops";

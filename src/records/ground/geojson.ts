@@ -2,6 +2,7 @@ import Joi from "joi";
 import { SPECIES } from "@/catalogue/catalogue";
 import { type Id, isId } from "@/core/custody/id";
 import { fromGlobe, type Origin, toGlobe } from "@/core/ground/geojson";
+import { rectangleOf } from "@/core/ground/rectangle";
 import { areaOf, cornersOf, crossesItself, type Plot, type Point } from "@/core/ground/shape";
 import { BARRIER_FACTORS, type BarrierKind } from "@/core/isolation/barrier";
 import type { Db } from "@/db/open";
@@ -142,45 +143,13 @@ function pointsOf(feature: Feature, kept: Known, origin: Origin, where: string):
 const CORNER = 0.05;
 const near = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y) < CORNER;
 
-/**
- * The bed that a polygon draws: the sides it was written with where its corners still lie there, else a rectangle, turned
- * as it lies. What is no rectangle can't be a bed.
- */
+/** The bed that a polygon draws: with the sides it was written with where its corners still lie there, else as it lies. */
 function bedOf(shape: Point[], kept: Plot | undefined, where: string): Plot {
-  if (kept && shape.length === 4 && cornersOf(kept).every((corner) => shape.some((p) => near(p, corner)))) return kept;
-  const [a, b, c, d] = shape;
-  const square = (p: Point, q: Point, r: Point) => {
-    const [u, v] = [
-      { x: p.x - q.x, y: p.y - q.y },
-      { x: r.x - q.x, y: r.y - q.y },
-    ];
-    // Within a degree of a right angle.
-    return Math.abs(u.x * v.x + u.y * v.y) < 0.0175 * Math.hypot(u.x, u.y) * Math.hypot(v.x, v.y);
-  };
-  if (!a || !b || !c || !d || shape.length > 4 || !square(a, b, c) || !square(b, c, d) || !square(c, d, a))
-    return refuse("text", `${where}: a bed is a rectangle; this has ${shape.length} corners or no right angles.`);
-  // The lowest corner first, then round against the clock: its first side is the width, turned from east.
-  const clockwise = (b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x) < 0;
-  const ring = clockwise ? [a, d, c, b] : [a, b, c, d];
-  const turns = ring.map((p, i) => {
-    const q = ring[(i + 1) % 4]!;
-    return { i, turn: (Math.atan2(q.y - p.y, q.x - p.x) * 180) / Math.PI };
-  });
-  const wanted = kept ? kept.turn : 0;
-  const off = (turn: number) => Math.abs(((turn - wanted + 540) % 360) - 180);
-  const { i, turn } = turns.reduce((best, one) => (off(one.turn) < off(best.turn) - 0.01 ? one : best));
-  const at = (n: number) => ring[(i + n) % 4]!;
-  const width = Math.hypot(at(1).x - at(0).x, at(1).y - at(0).y);
-  const length = Math.hypot(at(2).x - at(1).x, at(2).y - at(1).y);
-  const middle = { x: (at(0).x + at(2).x) / 2, y: (at(0).y + at(2).y) / 2 };
-  const to = (n: number, places: number) => Number(n.toFixed(places));
-  return {
-    x: to(middle.x - width / 2, 2),
-    y: to(middle.y - length / 2, 2),
-    width: to(width, 2),
-    length: to(length, 2),
-    turn: to((turn + 360) % 360, 1) % 360,
-  };
+  if (kept && cornersOf(kept).every((corner) => shape.some((p) => near(p, corner)))) return kept;
+  return (
+    rectangleOf(shape, kept?.turn ?? 0) ??
+    refuse("text", `${where}: a bed is a rectangle; this has ${shape.length} corners or no right angles.`)
+  );
 }
 
 function rowOf(feature: Feature, i: number, origin: Origin, given: Given): Found {

@@ -22,7 +22,7 @@ function plainNumber(text: string): number | "thousands" | null {
  * A typed score as it is kept. A day becomes days from sowing.
  * @throws Refusal for what can't be read, or read in two ways
  */
-export function readScore(yardstick: Yardstick, typed: string, sown: string, today: string): Value {
+function readScore(yardstick: Yardstick, typed: string, sown: string, today: string): Value {
   const text = typed.trim();
   const asNumber = (low: number, high: number, whole: boolean): Value => {
     const number = plainNumber(text);

@@ -208,8 +208,9 @@ describe("every command", () => {
 
   test.each(USES)("%s changes something, is undone without a trace, and done again alike", (name, input) => {
     const made = withEverything();
+    const sent = input(made);
     const before = contents();
-    const { entry, message } = garden.done(name, input(made));
+    const { entry, message } = garden.done(name, sent);
     const after = contents();
     expect(after).not.toEqual(before);
     expect(message).toMatch(/\S/);

@@ -1,10 +1,4 @@
-import { copyFileSync, mkdirSync } from "node:fs";
-import { dirname, join } from "node:path";
-import Database from "better-sqlite3";
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
-import { appendEntry, Writer } from "@/db/journal";
-import { migrate } from "@/db/migrate";
-import { openDb } from "@/db/open";
 import { perform, undo } from "../command";
 import { COMMANDS } from "../commands";
 import type { Flower } from "../flower/flower";
@@ -55,9 +49,16 @@ describe("one flower after the other", () => {
     const lot = garden.done("cross.harvest", { crossId, fruits: 1, seeds: 90, doubtful: true });
     const [clean, doubt] = rows("lot");
     expect(clean).toMatchObject({ kind: "cross", doubt: null, generation: 1 });
-    expect(doubt).toMatchObject({ id: lot.id, kind: "open", doubt: "torn-bag", lineId: 1, generation: null, crossId });
+    expect(doubt).toMatchObject({
+      id: lot.id,
+      kind: "open",
+      doubt: "torn-bag",
+      lineId: garden.row("line", 1).id,
+      generation: null,
+      crossId,
+    });
     expect(rows("candidate")).toMatchObject([
-      { lotId: lot.id, role: "father", standId: 2, share: 0.5 },
+      { lotId: lot.id, role: "father", standId: garden.row("stand", 2).id, share: 0.5 },
       { lotId: lot.id, role: "father", standId: null, share: 0.5 },
     ]);
     const covered = garden.done("flower.cover", { crossId, flowers: 1, on: "2027-08-25" }).ids[0]!;
@@ -158,16 +159,23 @@ describe("one flower after the other", () => {
     record(crossId, ids.slice(0, 3), "set", "2027-07-09");
     record(crossId, [ids[3]!], "failed", "2027-07-09");
     expect(outcomes(garden.db)).toEqual([
-      { species: "melon", lineId: 1, method: "separate-sex-emasculated", hour: "06", set: 2, failed: 1 },
+      {
+        species: "melon",
+        lineId: garden.row("line", 1).id,
+        method: "separate-sex-emasculated",
+        hour: "06",
+        set: 2,
+        failed: 1,
+      },
     ]);
   });
 
   test("a tag leads to its flower, one printed ahead to the cross", () => {
-    const { crossId } = pollinated(2);
+    pollinated(2);
     const code = rows("cross")[0]!.code as string;
-    expect(findFlower(garden.db, code, 2)).toMatchObject([{ kind: "flower", href: `/crosses/${crossId}?flower=2` }]);
+    expect(findFlower(garden.db, code, 2)).toMatchObject([{ kind: "flower", href: `/crosses/${code}?flower=2` }]);
     expect(findFlower(garden.db, code, 9)).toMatchObject([
-      { href: `/crosses/${crossId}`, name: "Lantern, flower 9, not covered yet" },
+      { href: `/crosses/${code}`, name: "Lantern, flower 9, not covered yet" },
     ]);
     expect(findFlower(garden.db, "X27-999-9", 1)).toEqual([]);
   });
@@ -314,39 +322,4 @@ describe("the book's file", () => {
     for (const text of ["", "{nonsense", '{"a":1}', "cross,colour\nx,red", 'cross\n"open'])
       expect(garden.refused("cross.import", take(text)).message).toMatch(/\S/);
   });
-});
-
-test("flowers of the schema before keep their rows, their numbers and their undo", () => {
-  const folder = join(dirname(garden.path), "before");
-  mkdirSync(folder);
-  for (const name of ["001_start.sql", "002_ground_and_climate.sql"])
-    copyFileSync(`src/db/migrations/${name}`, join(folder, name));
-  const path = join(dirname(garden.path), "old.db");
-  const old = new Database(path);
-  migrate(old, path, folder);
-  old.exec(`INSERT INTO line (code, name, species, school, status) VALUES ('L', 'A', 'melon', 'keep-pure', 'mix');
-    INSERT INTO stand (code, lineId, season, sown) VALUES ('S', 1, 2027, '2027-05-01');
-    INSERT INTO cross (code, kind, season, lineId, motherStandId, fatherStandId, fruitsWanted, setLow, setLikely, setHigh,
-      confidence, plannedOn) VALUES ('X', 'intercross', 2027, 1, 1, 1, 2, 0.3, 0.4, 0.5, 0.9, '2027-07-01');
-    INSERT INTO flower (crossId, number, state, coveredOn) VALUES (1, 1, 'covered', '2027-07-01'), (1, 2, 'covered', '2027-07-01'),
-      (1, 3, 'covered', '2027-07-01');
-    DELETE FROM flower WHERE id = 3;`);
-  const write = new Writer(old);
-  write.update("flower", 1, { state: "pollinated", pollinatedOn: "2027-07-02", males: 2 });
-  write.update("flower", 2, { state: "unusable", fault: "limp", checkedOn: "2027-07-02" });
-  const entry = { command: "flower.record", summary: "x", day: "2027-07-02", request: null, undoes: null };
-  const made = appendEntry(old, entry, write.changes, () => ({}));
-  old.close();
-  const db = openDb(path);
-  expect(db.prepare("SELECT id, state, passes, lastPass, fault FROM flower").all()).toEqual([
-    { id: 1, state: "pollinated", passes: 1, lastPass: "2027-07-02", fault: null },
-    { id: 2, state: "unusable", passes: 0, lastPass: null, fault: "limp" },
-  ]);
-  expect(undo(db, made, null).ok).toBe(true);
-  expect(db.prepare("SELECT state FROM flower").pluck().all()).toEqual(["covered", "covered"]);
-  const next = db
-    .prepare("INSERT INTO flower (crossId, number, state, coveredOn) VALUES (1, 4, 'covered', '2027-07-03')")
-    .run();
-  expect(next.lastInsertRowid).toBe(4);
-  db.close();
 });

@@ -90,11 +90,68 @@ describe("the ground as GeoJSON", () => {
     expect(barriers(garden.db)).toMatchObject([{ name: "row of poplars", kind: "hedge", factor: 0.4 }]);
   });
 
+  test("an edited map comes in again: what it moved is moved, what it left is left, what is new is new", () => {
+    garden.done("source.add", {
+      name: "weeds",
+      kind: "wild",
+      species: "orach",
+      plants: 5,
+      presence: 0.6,
+      flowersFrom: "06-20",
+      flowersTo: "07-30",
+      distance: 77,
+      bearing: 33,
+      across: 9,
+    });
+    garden.done("stand.remedy", { season: 2027, changes: [{ kind: "agree", sourceId: 1 }] });
+    garden.done("bed.change", { id: 2, version: 1, turn: 30 });
+    type Map = { features: { geometry: { coordinates: number[][][] }; properties: Record<string, unknown> }[] };
+    const map = writeGround(garden.db, readGarden(garden.db)) as Map;
+    const weeds = map.features.find((f) => f.properties.name === "weeds")!.properties;
+    expect(weeds).toMatchObject({ flowersFrom: "06-20", flowersTo: "07-30", agreedSeason: 2027 });
+    const of = (name: string) => map.features.find((f) => f.properties.name === name)!;
+    // Bed A goes 0.001° north, about 111 m, and is called otherwise; B is turned by a map program that drops our metres.
+    of("A").geometry.coordinates[0] = of("A").geometry.coordinates[0]!.map(([x, y]) => [x!, y! + 0.001]);
+    of("A").properties.name = "north";
+    const { turn, ...rest } = of("B").properties.bed as Record<string, number>;
+    expect(turn).toBe(30);
+    of("B").properties = { kind: "bed", name: "B", bed: { ...rest, turn: 35 } };
+    const { message } = garden.done("ground.import", { text: JSON.stringify(map) });
+    expect(message).toBe("Taken in: 1 bed (north) changed");
+    const [north, b] = [garden.row("bed", 1), garden.row("bed", 2)];
+    expect(north).toMatchObject({ name: "north", x: 0, width: 8, length: 4, turn: 0 });
+    expect(north.y).toBeCloseTo(111.2, 0);
+    expect(b).toMatchObject({ x: 30, y: 0, width: 8, length: 4, turn: 30 });
+    expect(sources(garden.db)).toHaveLength(1);
+  });
+
+  test("a bed is a rectangle as it lies; anything else is refused", () => {
+    const metre = 1 / 111_195;
+    const east = metre / Math.cos((48.6 * Math.PI) / 180);
+    const corner = (x: number, y: number) => [9.3 + x * east, 48.6 + y * metre];
+    const turned = [corner(0, 0), corner(6, 3), corner(5, 5), corner(-1, 2), corner(0, 0)];
+    garden.done("ground.import", { text: JSON.stringify(polygon([turned], { kind: "bed", name: "askew" })) });
+    const askew = garden.row("bed", 3);
+    expect(askew.width).toBeCloseTo(6.71, 1);
+    expect(askew.length).toBeCloseTo(2.24, 1);
+    expect(askew.turn).toBeCloseTo(360 - 26.6, 0);
+    const skewed = [corner(0, 0), corner(6, 3), corner(9, 9), corner(-1, 2), corner(0, 0)];
+    const text = JSON.stringify(polygon([skewed], { kind: "bed", name: "kite" }));
+    expect(garden.refused("ground.import", { text }).fields.text).toContain("a bed is a rectangle");
+  });
+
   const bowTie = [ring[0], ring[2], ring[1], ring[3], ring[0]];
   test.each<[string, string, string]>([
     ["no JSON", "beds: 3", "not JSON"],
     ["no GeoJSON", '{"type":"Topology"}', "not a GeoJSON feature"],
     ["no features", collection(), "no features"],
+    [
+      "a feature that is nothing",
+      '{"type":"FeatureCollection","features":[null]}',
+      "Feature 1 is not a GeoJSON feature",
+    ],
+    ["a shape named after what every object has", collection(feature({ type: "constructor" })), "only points, lines"],
+    ["no shape at all", collection({ type: "Feature", geometry: null }), "only points, lines"],
     ["a polygon that crosses itself", collection(polygon([bowTie])), "Feature 1: the polygon crosses itself"],
     ["a polygon of no size", collection(polygon([[ring[0], ring[0], ring[0], ring[0]]])), "encloses no ground"],
     ["a polygon with a hole", collection(polygon([ring, ring])), "holes"],
@@ -135,7 +192,8 @@ describe("the ground as GeoJSON", () => {
     expect(garden.refused("ground.import", { text, species: "melon" }).fields).toHaveProperty("plants");
     garden.done("ground.import", { text, species: "melon", plants: 40, presence: 0.5 });
     expect(sources(garden.db)).toMatchObject([{ species: "melon", plants: 40, presence: 0.5 }]);
-    expect(garden.refused("ground.import", { text, species: "melon", plants: 40 }).fields.text).toContain("already");
+    const again = garden.done("ground.import", { text, species: "melon", plants: 40, presence: 0.5 });
+    expect(again).toMatchObject({ entry: "", message: "Taken in: nothing; the ground is as the file has it" });
   });
 });
 

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from "node:fs";
+import { copyFileSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Day } from "@/core/calendar/day";
@@ -66,10 +66,39 @@ function named(db: Db, command: string, input: unknown): unknown {
   return { ...told, version: row ?? NOBODY };
 }
 
+let template: string | null = null;
+
+/** A garden just begun, made once and copied for every test. */
+function begun(): string {
+  if (template) return template;
+  template = join(mkdtempSync(join(tmpdir(), "orchard-begun-")), "orchard.db");
+  const db = openDb(template);
+  db.pragma("synchronous = OFF");
+  const done = (name: string, input: object) => {
+    const outcome = perform(db, COMMANDS.get(name)!, input, { day: "2027-07-09" });
+    if (!outcome.ok) throw new Error(outcome.message);
+  };
+  done("garden.begin", {
+    name: "Tarnholt",
+    latitude: 48.6,
+    longitude: 9.3,
+    timezone: "Europe/Zurich",
+    lastFrost: "05-20",
+    firstFrost: "09-28",
+    units: "metric",
+  });
+  done("bed.add", { name: "A", x: 0, y: 0, width: 8, length: 4 });
+  done("bed.add", { name: "B", x: 30, y: 0, width: 8, length: 4 });
+  db.pragma("wal_checkpoint(TRUNCATE)");
+  db.close();
+  return template;
+}
+
 /** A garden on a file of its own, with two beds, at 48.6° N on 9 July 2027. */
 export function plot(): Plot {
   const folder = mkdtempSync(join(tmpdir(), "orchard-test-"));
   const path = join(folder, "orchard.db");
+  for (const end of ["", ".device"]) copyFileSync(begun() + end, path + end);
   const db = openDb(path);
   db.pragma("synchronous = OFF");
   let day: Day = "2027-07-09";
@@ -114,17 +143,6 @@ export function plot(): Plot {
       rmSync(folder, { recursive: true });
     },
   };
-  made.done("garden.begin", {
-    name: "Tarnholt",
-    latitude: 48.6,
-    longitude: 9.3,
-    timezone: "Europe/Zurich",
-    lastFrost: "05-20",
-    firstFrost: "09-28",
-    units: "metric",
-  });
-  made.done("bed.add", { name: "A", x: 0, y: 0, width: 8, length: 4 });
-  made.done("bed.add", { name: "B", x: 30, y: 0, width: 8, length: 4 });
   return made;
 }
 

@@ -15,8 +15,6 @@ import { spanInWords } from "../common/words";
 type Pair = { motherId: Id; fatherId: Id };
 type Props = { choices: PlanChoices; chosen?: Pair | null };
 
-const middleOf = ({ low, high }: { low: number; high: number }) => Number(((low + high) / 2).toFixed(2));
-
 /** Stands picked in a list of boxes; react-hook-form gives one value, or a list. */
 const picked = (value: unknown): { standId: Id }[] =>
   [value]

@@ -1,6 +1,5 @@
 "use client";
 import { useState } from "react";
-import type { Id } from "@/core/custody/id";
 import { Sheet } from "@/ui/Sheet";
 import { plural } from "../common/words";
 

@@ -1,9 +1,8 @@
 import { describe, expect, test } from "vitest";
-import type { Id } from "@/core/custody/id";
 import type { CrossTask, StoreTask } from "@/views/today";
 import { bandsOf, stopsOf } from "./stops";
 
-const task = (id: Id, action: string, band: string, flowers: number[]) =>
+const task = (id: number, action: string, band: string, flowers: number[]) =>
   ({
     kind: "cross",
     band,

@@ -6,7 +6,7 @@ import { FilePick } from "@/ui/FilePick";
 import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
 import type { Shed } from "@/views/shed";
-import { CommandForm, Field, OwnField } from "../common/command";
+import { CommandForm, OwnField } from "../common/command";
 import { percent, plural } from "../common/words";
 
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];

@@ -3,7 +3,6 @@ import { garden as readGarden } from "@/records/garden/queries";
 import { standsOfSeason } from "@/records/stand/queries";
 import { type Plot, plot } from "@/records/tests/plot";
 import { type Band, band } from "../band";
-import { outlook } from "../outlook";
 
 let garden: Plot;
 beforeEach(() => {

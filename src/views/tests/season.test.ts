@@ -4,7 +4,6 @@ import { tryOut } from "@/core/isolation/tryout";
 import { type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { calendarView } from "../calendar";
 import { groundView } from "../ground";
-import { outlook } from "../outlook";
 import { seasonView } from "../season";
 import { shedView } from "../shed";
 
