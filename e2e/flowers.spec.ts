@@ -75,7 +75,7 @@ async function stand(species: string, name: string, sown: string, firstFlower: s
   await write("stand.first-flower", { id, firstFlower });
   return id;
 }
-const RATES = { setLow: 0.4, setLikely: 0.6, setHigh: 0.8, confidence: 0.8, perEvening: 3 };
+const RATES = { setLow: 0.4, setHigh: 0.8, confidence: 0.8, perEvening: 3 };
 /** Plans a cross of one stand with itself or another, closes what else is under way, and gives its code. */
 async function onlyCross(motherStandId: string, fatherStandId: string, more: object = {}): Promise<string> {
   const page = await fetch(`${server.url}/api/crosses?format=json&season=2027`);

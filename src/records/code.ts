@@ -11,16 +11,20 @@ const COPIES = 90;
 
 type Lease = { low: number; last: number };
 
-/** The device that wrote the garden's first op under this journal: its numbers run on from 1. */
-const firstDevice = (db: Db): Id | undefined =>
-  db.prepare("SELECT device FROM op WHERE schema >= 4 ORDER BY clock LIMIT 1").pluck().get() as Id | undefined;
+/** The device that gave the garden's first numbers: its own run on from 1. */
+function homeOf(db: Db, device: Id): Id {
+  db.prepare("INSERT OR IGNORE INTO lease (kind, year, low, high, device, last) VALUES ('home', 0, 1, 1, ?, 1)").run(
+    device,
+  );
+  return db.prepare("SELECT device FROM lease WHERE kind = 'home'").pluck().get() as Id;
+}
 
 /** A spot that differs between devices, from the part of an id that is chance. */
 const spot = (device: Id) => Number.parseInt(device.slice(-6), 16) % COPIES;
 
 /** Leases a device the next range of numbers; on a copy of a garden one far from those of the device it was copied from. */
 function lease(db: Db, kind: string, year: number, device: Id): Lease {
-  const own = (firstDevice(db) ?? device) === device;
+  const own = homeOf(db, device) === device;
   const overlaps = db.prepare("SELECT max(high) FROM lease WHERE kind = ? AND year = ? AND low <= ? AND high >= ?");
   let low = (own ? 0 : COPIES_FROM + spot(device)) * LEASED + 1;
   for (;;) {

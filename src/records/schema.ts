@@ -68,6 +68,14 @@ function numberOf(spec: Spec & { kind: "whole" | "real" }): Joi.NumberSchema {
 
 const SPECIES_IDS = SPECIES.map((s) => s.id);
 
+/** A flag as a box is ticked, as a list chooses it, and as it is kept. */
+const FLAGS = new Map([
+  ["true", 1],
+  ["1", 1],
+  ["false", 0],
+  ["0", 0],
+]);
+
 function valueSchema(spec: Spec): Joi.Schema {
   switch (spec.kind) {
     case "text":
@@ -85,7 +93,7 @@ function valueSchema(spec: Spec): Joi.Schema {
     case "time-zone":
       return checked(Joi.string().max(60), "time-zone.unknown", isTimezone);
     case "flag":
-      return Joi.number().valid(0, 1);
+      return Joi.any().custom((value: unknown, helpers) => FLAGS.get(String(value)) ?? helpers.error("any.only"));
     case "yes-no":
       return Joi.boolean();
     case "species":

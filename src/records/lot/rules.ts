@@ -4,11 +4,12 @@ import { standById } from "../stand/queries";
 import type { Lot } from "./lot";
 
 export const lotRule: Rule<Lot> = (facts, next, before) => {
+  if (touched(next, before, "gathered", "motherStandId")) {
+    notAhead(facts, next.gathered, "gathered");
+    const mother = next.motherStandId ? standById(facts.db, next.motherStandId) : undefined;
+    if (mother && next.gathered <= (mother.firstFlower ?? mother.sown))
+      refuse("gathered", "Seed can't be gathered before the stand has flowered.");
+  }
   if (touched(next, before, "seeds", "mass") && !next.seeds && !next.mass)
     refuse("seeds", "Count the seeds or weigh them.");
-  if (!touched(next, before, "gathered", "motherStandId")) return;
-  notAhead(facts, next.gathered, "gathered");
-  const mother = next.motherStandId ? standById(facts.db, next.motherStandId) : undefined;
-  if (mother && next.gathered <= (mother.firstFlower ?? mother.sown))
-    refuse("gathered", "Seed can't be gathered before the stand has flowered.");
 };

@@ -56,7 +56,7 @@ function fromLot({ db }: Facts, next: Stand, before: Stand | null): void {
   if (next.sowedSeeds > left)
     refuse(
       "sowedSeeds",
-      `Lot ${code} holds ${Math.max(0, left)} of its ${amount.high} seeds yet${amount.counted ? "" : " at the most, by its mass"}; ${next.sowedSeeds} can't be sown from it.`,
+      `Lot ${code} holds ${Math.max(0, left)} seeds more${amount.counted ? "" : " at the most, by its mass"}; ${next.sowedSeeds} can't be sown from it.`,
     );
 }
 
