@@ -10,7 +10,7 @@ import { Grower } from "./season";
 /** Writes the demo database: seven seasons recorded through the application's own commands. Whole or not at all. */
 export function fillDemo(path: string): void {
   const unfinished = `${path}.unfinished`;
-  for (const end of ["", "-wal", "-shm"]) rmSync(unfinished + end, { force: true });
+  for (const end of ["", "-wal", "-shm", ".device"]) rmSync(unfinished + end, { force: true });
   const db = openDb(unfinished);
   db.pragma("synchronous = OFF");
   const grower = new Grower(db, chance(48_093));
@@ -26,6 +26,8 @@ export function fillDemo(path: string): void {
   nextSeason(grower, beds, DEMO_DAY);
   db.pragma("wal_checkpoint(TRUNCATE)");
   db.close();
+  // The database last: where it stands, all stands.
+  renameSync(`${unfinished}.device`, `${path}.device`);
   renameSync(unfinished, path);
 }
 

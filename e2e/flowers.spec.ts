@@ -420,7 +420,7 @@ test("a tag is found by the simulated scanner and by typing; a slip is named", a
   await expect(sheet(page).getByText("The check character does not fit")).toBeVisible();
   await sheet(page).getByLabel("Type the code").fill(code.toLowerCase());
   await sheet(page).getByRole("button", { name: "Press the simulated scanner" }).click();
-  await expect(page).toHaveURL(/crosses\/\d+\?flower=2/);
+  await expect(page).toHaveURL(/crosses\/X27-001-\w\?flower=2/);
   await expect(sheet(page).getByRole("heading", { name: /^Flower 2 of X27-001/ })).toBeVisible();
   const pdf = await page.request.get(
     await sheet(page)

@@ -53,7 +53,7 @@ test("nothing runs off the side, on the desk at 200 %, on the phone, or with ver
   }
 });
 
-test("keys find, go and explain; the band's stake moves the day and undo brings it back", async ({ browser, demo }) => {
+test("keys find, go and explain; the band's stake moves the day of this device alone", async ({ browser, demo }) => {
   const page = await browser.newPage({ baseURL: demo.url });
   await page.goto("/");
   await page.locator("[data-ready], h2").first().waitFor();
@@ -79,8 +79,16 @@ test("keys find, go and explain; the band's stake moves the day and undo brings 
   await stake.focus();
   await page.keyboard.press("PageUp");
   await page.keyboard.press("Enter");
-  await expect(page.getByText("The day stands on Fri 16 July 2027")).toBeVisible();
-  await page.getByRole("button", { name: "Undo" }).click();
+  const back = page.getByRole("button", { name: "this device stands on 16 Jul: back to today" });
+  await expect(back).toBeVisible();
+  // The day belongs to this device: another one still stands where it stood.
+  const other = await (await browser.newContext({ baseURL: demo.url })).newPage();
+  await other.goto("/season");
+  await expect(other.getByRole("slider", { name: /As-of day/ })).toHaveAttribute("aria-valuetext", /9 July 2027/);
+  await other.context().close();
+  await stake.focus();
+  await page.keyboard.press("PageDown");
+  await page.keyboard.press("Enter");
   await expect(stake).toHaveAttribute("aria-valuetext", /9 July 2027/);
   await page.close();
 });

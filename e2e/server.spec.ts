@@ -77,7 +77,7 @@ test("a database written by a newer program is refused at the start, in words, a
 }) => {
   const path = `${demo.db}.newer`;
   const newer = new Database(path);
-  newer.pragma("user_version = 99");
+  newer.exec("CREATE TABLE garden (id TEXT PRIMARY KEY); PRAGMA user_version = 99;");
   newer.close();
   const next = ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", "0"];
   const { status, stderr } = spawnSync(process.execPath, next, {

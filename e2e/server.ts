@@ -41,7 +41,7 @@ async function answered(url: string, child: ChildProcess): Promise<void> {
 export async function startServer(kind: "empty" | "demo", seed = DEMO_DB): Promise<Server> {
   const folder = mkdtempSync(join(tmpdir(), "orchard-e2e-"));
   const db = join(folder, "orchard.db");
-  if (kind === "demo") copyFileSync(seed, db);
+  if (kind === "demo") for (const end of ["", ".device"]) copyFileSync(seed + end, db + end);
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
   let child: ChildProcess;

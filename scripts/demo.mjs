@@ -1,4 +1,4 @@
-import { existsSync } from "node:fs";
+import { existsSync, mkdirSync } from "node:fs";
 import { bin, build, checkNode, install, run, serve, stop } from "./prepare.mjs";
 
 const path = process.env.ORCHARD_DB ?? "data/demo.db";
@@ -6,8 +6,9 @@ checkNode();
 install();
 build();
 if (!existsSync(path)) {
+  if (!process.env.ORCHARD_DB) mkdirSync("data", { recursive: true });
   console.log("Filling the demo garden …");
   if (!run(bin("tsx"), ["demo/fill.ts", path]))
     stop("The demo garden could not be filled; what is wrong stands above.");
 }
-serve({ ORCHARD_DB: path });
+await serve({ ORCHARD_DB: path });

@@ -3,4 +3,4 @@ import { build, checkNode, install, serve } from "./prepare.mjs";
 checkNode();
 install();
 build();
-serve();
+await serve();

@@ -1,23 +1,48 @@
 import { type NextRequest, NextResponse } from "next/server";
 
 /** Names under which this server may be addressed; a foreign name means a rebound DNS entry. */
-const allowedHosts = () => new Set(["127.0.0.1", "localhost", "[::1]", process.env.ORCHARD_HOST ?? "127.0.0.1"]);
+const HOSTS = new Set(["127.0.0.1", "localhost", "[::1]"]);
+const METHODS = new Set(["GET", "HEAD", "POST", "OPTIONS"]);
 
-function refusal(request: NextRequest): string | null {
+type Refusal = { status: number; message: string };
+
+function isReadable(address: string): boolean {
+  try {
+    decodeURIComponent(address);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+function refusal(request: NextRequest): Refusal | null {
   const host = request.headers.get("host") ?? "";
-  if (!allowedHosts().has(host.replace(/:\d+$/, ""))) return "This server does not answer under that name.";
-  if (request.method === "GET" || request.method === "HEAD") return null;
+  if (!HOSTS.has(host.replace(/:\d+$/, "")))
+    return { status: 403, message: "This server does not answer under that name." };
+  if (!METHODS.has(request.method)) return { status: 405, message: "Nothing here answers to that method." };
+  const { pathname } = request.nextUrl;
+  if (!isReadable(pathname)) return { status: 400, message: "That address can't be read." };
+  const reads = request.method === "GET" || request.method === "HEAD";
+  // A page may be reached by a link from anywhere; what it is made of is given to the application's own pages only.
+  if (reads && !pathname.startsWith("/api/")) return null;
   const origin = request.headers.get("origin");
   const site = request.headers.get("sec-fetch-site");
   const foreign =
-    (origin !== null && origin !== `http://${host}` && origin !== `https://${host}`) || site === "cross-site";
-  return foreign ? "Writes are taken only from the application's own pages." : null;
+    (origin !== null && origin !== `http://${host}` && origin !== `https://${host}`) ||
+    site === "cross-site" ||
+    site === "same-site";
+  return foreign
+    ? { status: 403, message: "This is taken only from, and given only to, the application's own pages." }
+    : null;
 }
 
 /** Refuses foreign hosts and origins, and gives every answer its security headers with a nonce for its scripts. */
 export function proxy(request: NextRequest): NextResponse {
   const refused = refusal(request);
-  if (refused) return NextResponse.json({ ok: false, kind: "refused", message: refused, fields: {} }, { status: 403 });
+  if (refused) {
+    const { status, message } = refused;
+    return NextResponse.json({ ok: false, kind: "refused", message, fields: {} }, { status });
+  }
   const nonce = Buffer.from(crypto.randomUUID()).toString("base64");
   const development = process.env.NODE_ENV === "development";
   const policy = [

@@ -41,7 +41,8 @@ function apply(db: Database, folder: string, all: Migration[]): void {
 export function migrate(db: Database, path: string, folder = FOLDER): void {
   const all = migrations(folder);
   const newest = all.at(-1)?.number ?? 0;
-  const current = db.pragma("user_version", { simple: true }) as number;
+  const version = () => db.pragma("user_version", { simple: true }) as number;
+  const current = version();
   if (current > newest)
     throw new Error(
       `The database ${path} was written by a newer Nimble Orchard (schema ${current}; this program knows ${newest}). It was left untouched. Start the newer program, or name another file with ORCHARD_DB.`,
@@ -52,13 +53,15 @@ export function migrate(db: Database, path: string, folder = FOLDER): void {
   const enforced = db.pragma("foreign_keys", { simple: true });
   db.pragma("foreign_keys = OFF");
   try {
-    db.transaction(() =>
+    // Read again behind the lock: another start may have been quicker.
+    db.transaction(() => {
+      const done = version();
       apply(
         db,
         folder,
-        all.filter(({ number }) => number > current),
-      ),
-    ).immediate();
+        all.filter(({ number }) => number > done),
+      );
+    }).immediate();
   } finally {
     db.pragma(`foreign_keys = ${enforced}`);
   }

@@ -1,8 +1,8 @@
 import { dayInWords, dayNumber } from "@/core/calendar/day";
 import { hoursOn } from "@/core/climate/climate";
 import { everyDay, inSeason, seasonSpan } from "@/core/climate/season";
+import { addressOfStand } from "@/core/custody/address";
 import { nameWithGeneration } from "@/core/custody/generation";
-import type { StandRow } from "@/records/stand/queries";
 import type { ForecastStand, Outlook } from "./outlook";
 
 export type BandBar = {
@@ -34,9 +34,6 @@ export type Band = {
   hidden: number;
 };
 
-const hrefOf = (stand: StandRow) =>
-  stand.family ? `/nursery/${stand.code}` : `/ground?season=${stand.season}&stand=${stand.code}`;
-
 /** Stands that share line and days are one bar. */
 function barsOf(stands: ForecastStand[], strong: (stand: ForecastStand) => boolean): Omit<BandBar, "lane">[] {
   const seen = new Map<string, { bar: Omit<BandBar, "lane">; stands: number; name: string }>();
@@ -57,7 +54,7 @@ function barsOf(stands: ForecastStand[], strong: (stand: ForecastStand) => boole
       name,
       bar: {
         label: name,
-        href: hrefOf(stand),
+        href: addressOfStand(stand),
         tone: strong(stand) ? "strong" : "other",
         start: window.start,
         end: window.end,

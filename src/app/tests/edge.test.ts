@@ -28,9 +28,21 @@ describe("who is answered", () => {
     ["a rebound name with our port", { host: "evil.example:4620" }, "POST", 403],
     ["localhost", { host: "localhost:4620" }, "GET", 200],
     ["IPv6 loopback", { host: "[::1]:4620" }, "GET", 200],
-    ["a foreign page that only reads", { origin: "http://evil.example" }, "GET", 200],
+    ["a foreign page that only reads what is recorded", { origin: "http://evil.example" }, "GET", 403],
+    ["a foreign page that shows a file as its own", { "sec-fetch-site": "cross-site" }, "GET", 403],
+    ["another program on this machine", { "sec-fetch-site": "same-site" }, "GET", 403],
+    ["an address typed by hand", { "sec-fetch-site": "none" }, "GET", 200],
+    ["a method that nothing answers to", {}, "DELETE", 405],
   ])("%s", (_, headers, method, status) => {
     expect(ask(headers, method).status).toBe(status);
+  });
+
+  test("a link from anywhere reaches a page, and an address that can't be read is said to be none", () => {
+    const page = (path: string, site: string) =>
+      ask({ "sec-fetch-site": site }, "GET", `http://127.0.0.1:4620${path}`).status;
+    expect(page("/crosses/X27-004-3", "cross-site")).toBe(200);
+    expect(page("/api/tags/X27-004-3", "cross-site")).toBe(403);
+    expect(page("/crosses/%E0%A4%A", "none")).toBe(400);
   });
 
   test("every answer has a nonce of its own in its policy, and no remote origin", () => {

@@ -1,5 +1,6 @@
 import Link from "next/link";
 import { seasonName } from "@/core/climate/season";
+import { addressOfStand } from "@/core/custody/address";
 import { generationName } from "@/core/custody/generation";
 import type { LineView } from "@/views/lines";
 import { MixedFigure } from "../common/figures";
@@ -29,12 +30,7 @@ export function LineScreen(view: LineView) {
           <ul className="space-y-2">
             {stands.slice(0, 24).map((s) => (
               <li key={s.id} className="flex items-center gap-3">
-                <Tag
-                  kind={s.code.startsWith("F") ? "family" : "stand"}
-                  code={s.code}
-                  href={s.code.startsWith("F") ? `/nursery/${s.id}` : `/ground?season=${s.season}&stand=${s.id}`}
-                  small
-                />
+                <Tag kind={s.family ? "family" : "stand"} code={s.code} href={addressOfStand(s)} small />
                 <span className="text-sm text-soft">
                   {seasonName(s.season, garden.latitude)}
                   {s.generation ? `, ${generationName(s.generation)}` : ""}, {plural(s.plants ?? 0, "plant")}

@@ -29,7 +29,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
       }
     >
       <div className="flex flex-wrap items-center gap-4">
-        <Tag kind={stand.code.startsWith("F") ? "family" : "stand"} code={stand.code} />
+        <Tag kind={stand.family ? "family" : "stand"} code={stand.code} />
         <CountForm stand={stand} beds={view.beds} />
         <a className="leaf leaf-plain" href={`/api/tags/stand/${stand.code}`}>
           Print its tag

@@ -46,8 +46,7 @@ function Search({ view, worker, ready, close }: Props & { ready: SeasonStand[]; 
     ),
   );
   const [means, setMeans] = useState(() => new Set(["open", "cage", "hand"]));
-  const [running, setRunning] = useState(false);
-  const { found } = worker;
+  const { found, searching: running } = worker;
   const toggle = <T,>(set: Set<T>, value: T): Set<T> => {
     const next = new Set(set);
     if (!next.delete(value)) next.add(value);
@@ -55,7 +54,6 @@ function Search({ view, worker, ready, close }: Props & { ready: SeasonStand[]; 
   };
   const start = () => {
     const list = ready.filter((s) => chosen.has(s.id));
-    setRunning(true);
     worker.arrange(
       {
         stands: list.map((s) => s.id),

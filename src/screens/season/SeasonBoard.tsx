@@ -3,6 +3,7 @@ import clsx from "clsx";
 import Link from "next/link";
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from "react";
 import { addDays, dayInWords, daysBetween } from "@/core/calendar/day";
+import { addressOfStand } from "@/core/custody/address";
 import type { Id } from "@/core/custody/id";
 import { bedInWords } from "@/core/ground/bedInWords";
 import type { Tried } from "@/core/isolation/tryout";
@@ -256,11 +257,10 @@ function Row({ stand, tried, moved, share, season, end, hold, onKey }: RowProps)
   };
   const clashes =
     tried?.share && tried.share.level !== "within" ? tried.meets.filter((m) => m.likely > tried.share!.limit / 4) : [];
-  const href = stand.family ? `/nursery/${stand.id}` : `/ground?season=${season}&stand=${stand.id}`;
   return (
     <div role="group" aria-label={`${stand.code} ${stand.name}`} className="relative h-[3.6rem]">
       <p className="relative z-10 flex w-full items-baseline gap-x-3 overflow-hidden whitespace-nowrap px-4 text-sm sm:px-7">
-        <Link href={href} className="font-bold">
+        <Link href={addressOfStand({ ...stand, season })} className="font-bold">
           {stand.code}
         </Link>
         <span className="max-w-64 truncate">{stand.name}</span>

@@ -11,8 +11,11 @@ export function useSeasonWorker(scene: Scene, first: Tried[]) {
   const worker = useRef<Worker | null>(null);
   const busy = useRef(false);
   const waiting = useRef<Change[] | null>(null);
+  // What is on the screen now: an answer to an older question is none.
+  const current = useRef({ scene: 0, search: 0 });
   const [tried, setTried] = useState(first);
   const [found, setFound] = useState<Found | null>(null);
+  const [searching, setSearching] = useState(false);
   const [failed, setFailed] = useState(false);
 
   const ask = useCallback((changes: Change[]) => {
@@ -29,8 +32,11 @@ export function useSeasonWorker(scene: Scene, first: Tried[]) {
     worker.current = made;
     made.onerror = () => setFailed(true);
     made.onmessage = ({ data }: MessageEvent<FromSeasonWorker>) => {
-      if (data.kind === "found") return setFound(data);
-      setTried(data.stands);
+      if (data.kind === "found") {
+        if (data.of === current.current.search) setFound(data);
+        return;
+      }
+      if (data.of === current.current.scene) setTried(data.stands);
       busy.current = false;
       const next = waiting.current;
       waiting.current = null;
@@ -44,18 +50,25 @@ export function useSeasonWorker(scene: Scene, first: Tried[]) {
   }, [ask]);
 
   useEffect(() => {
-    worker.current?.postMessage({ kind: "scene", scene } satisfies ToSeasonWorker);
+    current.current = { scene: current.current.scene + 1, search: current.current.search + 1 };
+    setFound(null);
+    setSearching(false);
+    worker.current?.postMessage({ kind: "scene", of: current.current.scene, scene } satisfies ToSeasonWorker);
     ask([]);
   }, [scene, ask]);
 
   return {
     tried,
     found,
+    /** A search has been asked for on the ground as it is now, and perhaps answered. */
+    searching,
     failed,
     ask,
     arrange: (task: Omit<ArrangeTask, "scene">, seed: number) => {
       setFound(null);
-      worker.current?.postMessage({ kind: "arrange", task, seed } satisfies ToSeasonWorker);
+      setSearching(true);
+      const of = ++current.current.search;
+      worker.current?.postMessage({ kind: "arrange", of, task, seed } satisfies ToSeasonWorker);
     },
     stop: () => worker.current?.postMessage({ kind: "stop" } satisfies ToSeasonWorker),
   };
