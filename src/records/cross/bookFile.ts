@@ -36,6 +36,8 @@ const COLUMNS = [
   "lot",
   "flowerNote",
 ] as const;
+/** Lines of one file; a larger book comes in parts, so that nobody else waits for it. */
+const MOST_LINES = 5000;
 type Column = (typeof COLUMNS)[number];
 
 /** One line of the file, each cell as text; an empty one says nothing. */
@@ -106,6 +108,8 @@ function jsonLines(text: string): BookLine[] {
   const rows = (read as { rows?: unknown } | null)?.rows;
   if (!Array.isArray(rows) || rows.some((row) => typeof row !== "object" || row === null))
     return refuse("text", "A cross book in JSON holds a list named rows.");
+  const nested = rows.findIndex((row) => Object.values(row as object).some((cell) => cell && typeof cell === "object"));
+  if (nested >= 0) return refuse("text", `Row ${nested + 1} holds more than text and numbers.`);
   return rows.map((row, i) => lineOf(i + 1, row as Record<string, unknown>));
 }
 
@@ -116,6 +120,11 @@ function jsonLines(text: string): BookLine[] {
 export function readBook(text: string): BookLine[] {
   const lines = text.trimStart().startsWith("{") ? jsonLines(text) : csvLines(text);
   if (lines.length === 0) refuse("text", "The file holds no line.");
+  if (lines.length > MOST_LINES)
+    refuse(
+      "text",
+      `The file holds ${lines.length} lines; at most ${MOST_LINES} are taken in at once. Take it in in parts.`,
+    );
   const known: ReadonlySet<string> = new Set(COLUMNS);
   const strange = new Set(lines.flatMap(({ cells }) => Object.keys(cells)).filter((name) => !known.has(name)));
   if (strange.size > 0) refuse("text", `The column “${[...strange][0]}” is not one of a cross book's.`);
