@@ -41,7 +41,7 @@ function tokensOf(text: string): Token[] | string {
   return tokens;
 }
 
-/** A backcross written short: `A*3/B` is A crossed to itself-and-B three times, A//A/3/A/B in full. */
+/** A backcross written short: `A*3/B` has three doses of A, `A/3/A//A/B` in full. */
 function named(name: string): { name: string; doses: number } | string {
   const [, bare, doses] = /^(.*?)\s*\*\s*(\d+)$/.exec(name) ?? [];
   if (bare === undefined)

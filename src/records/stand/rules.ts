@@ -29,7 +29,9 @@ function days(facts: Facts, next: Stand, before: Stand | null, species: string):
   const { sown, plantedOut, cutBack, firstFlower } = next;
   const { cold, daysToFlower } = speciesById(species);
   if (plantedOut && plantedOut < sown) refuse("plantedOut", "It can't be planted out before it was sown.");
-  if (cutBack && cutBack <= sown) refuse("cutBack", `It is to be cut back on ${cutBack}; it must be sown before that.`);
+  const moved = before !== null && before.sown !== sown;
+  if (cutBack && cutBack <= sown)
+    refuse(moved ? "sown" : "cutBack", `It is to be cut back on ${cutBack}; it must be sown before that.`);
   if (next.overwinter && !cold)
     refuse("overwinter", "This species flowers in its first year; no winter stands between.");
   if (!firstFlower || !touched(next, before, "firstFlower", "sown")) return;
