@@ -55,6 +55,31 @@ test.describe
       await expect(page.getByText("Fri, 9 July 2027")).toBeVisible();
     });
 
+    test("the Shed shows what is stored, and asks before the frost goes", async () => {
+      await page.goto("/shed");
+      await expect(page.getByLabel("Name of the place")).toHaveValue("Tarnholt");
+      await expect(page.getByLabel("Last frost")).toHaveValue("05-20");
+      await expect(page.getByLabel("First frost")).toHaveValue("09-28");
+      await page.getByLabel("Last frost").fill("");
+      await page.getByLabel("First frost").fill("");
+      await page.getByRole("button", { name: "Keep the garden" }).click();
+      await expect(page.getByText("This takes both frost days away")).toBeVisible();
+      await page.getByLabel("Last frost").fill("11-20");
+      await page.getByLabel("First frost").fill("04-10");
+      await page.getByRole("button", { name: "Keep the garden" }).click();
+      await expect(page.getByText("The last frost at 48.6° north can hardly be in that month.")).toBeVisible();
+      await page.goto("/shed");
+      await page.getByLabel("Last frost").fill("05-21");
+      await page.getByLabel("First frost").fill("09-28");
+      await page.getByRole("button", { name: "Keep the garden" }).click();
+      await said(page, "Garden Tarnholt kept");
+      await page.reload();
+      await expect(page.getByLabel("Last frost")).toHaveValue("05-21");
+      await page.getByLabel("Last frost").fill("05-20");
+      await page.getByRole("button", { name: "Keep the garden" }).click();
+      await expect(page.getByLabel("Last frost")).toHaveValue("05-20");
+    });
+
     test("beds, typed, then moved by keyboard and taken back", async () => {
       await page.getByRole("link", { name: "Ground" }).first().click();
       for (const [name, east] of [

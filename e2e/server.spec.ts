@@ -40,6 +40,35 @@ test("foreign origins, foreign hosts, large bodies and broken JSON are refused a
   expect((await send(bed, { origin: demo.url })).status).toBe(200);
 });
 
+test("no address, however odd, stops the server or is answered with a failure of its own", async ({ demo }) => {
+  const seasons = ["0", "51", "1899", "9999", "10000", "-1", "1e9", "NaN", "2027.5", "%00"];
+  const codes = ["__proto__", "constructor", "toString", "X27-001-Z", "0", "%F0%9F%8C%BB", "a".repeat(3000)];
+  const addresses = [
+    ...["/season", "/ground", "/crosses", "/crosses/plan"].flatMap((at) => seasons.map((s) => `${at}?season=${s}`)),
+    ...["/crosses", "/nursery", "/seed", "/lines", "/guide", "/api/tags"].flatMap((at) =>
+      codes.map((c) => `${at}/${c}`),
+    ),
+    ...["constructor", "toString", "__proto__"].map((kind) => `/api/tags/${kind}/1`),
+    ...[
+      "/season?season=2027&season=2028",
+      "/ground?stand=%00",
+      "/crosses/X27-001-F?flower=999999999999",
+      "/crosses/%E0%A4%A",
+    ],
+    ...["/api/calendar?season=9999", "/api/find?q=%25%5C_", "/api/compute/__proto__", "/shed/history?page=1e12"],
+  ];
+  const failed: string[] = [];
+  for (const address of addresses) {
+    // Not a measure of speed: an address that hangs the server hangs it for good.
+    const answer = await fetch(demo.url + address, { signal: AbortSignal.timeout(20_000) });
+    await answer.arrayBuffer();
+    if (answer.status >= 500) failed.push(`${address}: ${answer.status}`);
+  }
+  expect(failed).toEqual([]);
+  for (const method of ["PUT", "DELETE", "PATCH"])
+    expect((await fetch(`${demo.url}/api/commands/bed.add`, { method })).status).toBe(405);
+});
+
 test("the methods answer as documented", async ({ demo }) => {
   const { methods } = (await (await fetch(`${demo.url}/api/compute`)).json()) as {
     methods: { name: string; source: string; input: object }[];

@@ -36,7 +36,7 @@ const speciesChoices = SPECIES.map(({ id, name }) => ({ id, name }));
 
 export function linesView(sky: Outlook, from: number | null = null): Lines {
   const { db, garden: place } = sky;
-  const { items, cut } = page(lines(db), from);
+  const { items, cut } = page(lines(db, sky.today), from);
   const { season } = sky;
   return {
     garden: place,
@@ -156,7 +156,7 @@ export function lineView(sky: Outlook, code: string): LineView | null {
     line: { ...line, speciesName: speciesById(line.species).name },
     mother,
     father,
-    rungs: rungsOf(generationRows(db, id), line.school === "cross-and-fix"),
+    rungs: rungsOf(generationRows(db, id, sky.today), line.school === "cross-and-fix"),
     ladders: laddersOf(db, line, own, [mother, father]),
     ownYardsticks: own.length > 0,
     stands,

@@ -21,7 +21,7 @@ const task = (more: Partial<ArrangeTask> = {}, of: Scene = two): ArrangeTask => 
 describe("what a search may choose from", () => {
   test("begins with the plan as it is", () => {
     for (const [i, options] of optionsOf(task()).entries())
-      expect(options[0]).toEqual({ shift: 0, bedId: i + 1, means: "open" });
+      expect(options[0]).toEqual({ shift: 0, bedId: String(i + 1), means: "open" });
   });
 
   test("sowings keep to each stand's own dates, in steps", () => {

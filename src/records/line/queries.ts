@@ -1,3 +1,4 @@
+import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
 import type { Yardstick } from "../yardstick/yardstick";
@@ -53,6 +54,7 @@ export function lineInUse(db: Db, id: Id): boolean {
   );
 }
 
+/** `lastSeason` is the last one that was sown for; what is only planned was not grown. */
 export type LineSummary = Line & { stands: number; lots: number; lastSeason: number | null };
 
 export type LineChoice = Pick<Line, "id" | "name" | "species">;
@@ -62,17 +64,17 @@ export function lineChoices(db: Db): LineChoice[] {
   return db.prepare("SELECT id, name, species FROM line ORDER BY name").all() as LineChoice[];
 }
 
-/** Every line with how many stands and lots it has. */
-export function lines(db: Db): LineSummary[] {
+/** Every line with how many stands it was grown in up to a day, and how many lots it has. */
+export function lines(db: Db, today: Day): LineSummary[] {
   return db
     .prepare(
       `SELECT l.*, coalesce(s.stands, 0) stands, s.lastSeason, coalesce(k.lots, 0) lots
        FROM line l
-       LEFT JOIN (SELECT lineId, count(*) stands, max(season) lastSeason FROM stand GROUP BY lineId) s ON s.lineId = l.id
+       LEFT JOIN (SELECT lineId, count(*) stands, max(season) lastSeason FROM stand WHERE sown <= ? GROUP BY lineId) s ON s.lineId = l.id
        LEFT JOIN (SELECT lineId, count(*) lots FROM lot GROUP BY lineId) k ON k.lineId = l.id
        ORDER BY l.name`,
     )
-    .all() as LineSummary[];
+    .all(today) as LineSummary[];
 }
 
 /** A line's yardsticks; a parent line is measured with those of its offspring when it has none. */
@@ -100,8 +102,8 @@ export type GenerationRow = {
   selfedLots: number;
 };
 
-/** Per generation of a line: plants grown, kept, removed, and of how many sown lots the seed was selfed. */
-export function generationRows(db: Db, lineId: Id): GenerationRow[] {
+/** Per generation of a line as sown up to a day: plants grown, kept, removed, and of how many lots the seed was selfed. */
+export function generationRows(db: Db, lineId: Id, today: Day): GenerationRow[] {
   return db
     .prepare(
       `SELECT s.generation, count(*) stands,
@@ -115,10 +117,10 @@ export function generationRows(db: Db, lineId: Id): GenerationRow[] {
                   FROM plant WHERE standId IN (SELECT id FROM stand WHERE lineId = :line) GROUP BY standId) p
          ON p.standId = s.id
        LEFT JOIN lot k ON k.id = s.lotId
-       WHERE s.lineId = :line
+       WHERE s.lineId = :line AND s.sown <= :today
        GROUP BY s.generation ORDER BY s.generation`,
     )
-    .all({ line: lineId }) as GenerationRow[];
+    .all({ line: lineId, today }) as GenerationRow[];
 }
 
 export type ScoreRow = {

@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { addDays } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { crossPedigrees } from "../line/pedigree";
+import { generationRows, lines } from "../line/queries";
 import { family, type Plot, plot, twoMelons } from "./plot";
 
 let garden: Plot;
@@ -184,6 +185,23 @@ describe("what is measured of a plant", () => {
   test.each(["1,250", "0x10", "1e3", "about 2"])("%s may mean two things, or none, and is asked about", (typed) => {
     expect(garden.refused("score.set", score(typed)).fields).toHaveProperty("value");
   });
+});
+
+test("what is only planned was not grown", () => {
+  const lineId = garden.done("line.add", {
+    name: "Duskwing",
+    species: "melon",
+    school: "keep-pure",
+    status: "open-pollinated",
+  }).id;
+  const sow = (sown: string, plants: number) => garden.done("stand.add", { lineId, bedId: 1, sown, plants });
+  sow("2028-05-08", 40);
+  const summary = (day: string) => lines(garden.db, day).map(({ stands, lastSeason }) => ({ stands, lastSeason }));
+  expect(summary("2027-07-09")).toEqual([{ stands: 0, lastSeason: null }]);
+  sow("2027-05-08", 20);
+  expect(summary("2027-07-09")).toEqual([{ stands: 1, lastSeason: 2027 }]);
+  expect(generationRows(garden.db, lineId, "2027-07-09")).toMatchObject([{ stands: 1, grown: 20 }]);
+  expect(generationRows(garden.db, lineId, "2028-05-08")).toMatchObject([{ stands: 2, grown: 60 }]);
 });
 
 test("a lot sown to its last seed is no longer offered as having some", () => {
