@@ -63,7 +63,7 @@ test("an earlier season is looked at without moving the day", async ({ browser, 
   await expect(page.getByRole("row", { name: /Ashlar Gold × Nettle Moon/ })).toContainText("Lantern melon F1");
   await page.goBack();
   await expect(page.getByRole("row", { name: /X27-001-F/ })).toBeVisible();
-  await expect(page.getByText("this device stands on 9 Jul: back to today")).toBeVisible();
+  await expect(page.getByRole("button", { name: "this device stands on 9 Jul: back to today" })).toBeVisible();
   await page.close();
 });
 

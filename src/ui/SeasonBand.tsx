@@ -3,6 +3,7 @@ import clsx from "clsx";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
+import { StandsOn } from "@/ui/StandsOn";
 import { standOn } from "./press";
 
 export type Bar = {
@@ -69,8 +70,8 @@ export function SeasonBand(props: BandProps) {
     const index = Math.floor(((event.clientX - box.left) / box.width) * days);
     return iso(at(start) + Math.min(days - 1, Math.max(0, index)) * DAY);
   };
-  const put = (day: string | null) => {
-    standOn(day ?? "now");
+  const put = (day: string) => {
+    standOn(day);
     setCarried(null);
     router.refresh();
   };
@@ -226,15 +227,7 @@ export function SeasonBand(props: BandProps) {
           />
         )}
       </div>
-      {pinned && (
-        <button
-          type="button"
-          className="opens absolute left-3 top-8 bg-paper text-sm sm:left-7"
-          onClick={() => put(null)}
-        >
-          this device stands on {words(today, false)}: back to today
-        </button>
-      )}
+      {pinned && <StandsOn day={today} className="absolute left-7 top-8" />}
       <div className={clsx("absolute right-3 top-1 flex items-center gap-3 text-sm sm:right-7", full && "bg-paper")}>
         {pointed && !carried && pointed !== today && (
           <span className="bg-paper px-1 text-soft">

@@ -32,7 +32,7 @@ function useDone(): Set<string> {
   return useMemo(() => {
     const done = new Set<string>();
     for (const { name, input } of waiting) {
-      const { crossId, results } = input as { crossId?: number; results?: { id: Id; result: string }[] };
+      const { crossId, results } = input as { crossId?: Id; results?: { id: Id; result: string }[] };
       if (name === "flower.cover") done.add(`cover ${crossId}`);
       for (const { id } of results ?? [])
         for (const action of ["gather", "pollinate", "uncover", "check"]) done.add(`${action} ${id}`);

@@ -29,8 +29,8 @@ export async function ShedScreen({ garden, band, path, counts, climate }: Shed) 
           </Link>
           <h2 className="mt-8">Backup</h2>
           <p className="mb-3 mt-1 text-soft">
-            The whole garden is one file: <code className="break-all text-ink">{path}</code>. Take a copy to another
-            disk.
+            The whole garden is one file: <code className="break-all text-ink">{path}</code>. A backup of each day is
+            kept beside it by itself, fourteen of them; take a copy to another disk too.
           </p>
           <a href="/api/backup" className="leaf leaf-strong" download>
             Download a backup

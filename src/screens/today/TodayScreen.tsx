@@ -55,7 +55,6 @@ export function TodayScreen(view: Today) {
     >
       <p className="mb-5 sm:hidden">
         <strong>{dayInWords(day, "long")}</strong>
-        {garden.demo === 1 && " (demo day, pinned)"}
         <span className="block text-soft">
           {garden.name}, sun {sun.sunrise ?? "–"} to {sun.sunset ?? "–"}
         </span>
