@@ -1,7 +1,8 @@
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
+import { existsSync, statSync } from "node:fs";
 import Database from "better-sqlite3";
 import { v7 } from "uuid";
-import { expect, test } from "./server";
+import { expect, freePort, test } from "./server";
 
 test("pages carry a strict policy, and nothing but the server itself is asked", async ({ browser, demo }) => {
   const page = await browser.newPage({ baseURL: demo.url });
@@ -118,6 +119,32 @@ test("a database written by a newer program is refused at the start, in words, a
     "was written by a newer Nimble Orchard (schema 99; this program knows 4). It was left untouched.",
   );
   expect(status).toBe(1);
+});
+
+test("told to stop, it stops within five seconds, and its file is whole by itself", async ({ demo }) => {
+  const path = `${demo.db}.stopped`;
+  const own = String(await freePort());
+  const script = "import('./scripts/prepare.mjs').then(({ serve }) => serve())";
+  const program = spawn(process.execPath, ["-e", script], {
+    env: { ...process.env, ORCHARD_DB: path, PORT: own },
+    stdio: "ignore",
+  });
+  const url = `http://127.0.0.1:${own}`;
+  await expect
+    .poll(
+      () =>
+        fetch(`${url}/api/compute`).then(
+          (a) => a.status,
+          () => 0,
+        ),
+      { timeout: 20_000 },
+    )
+    .toBe(200);
+  const ended = new Promise<number | null>((resolve) => program.once("exit", resolve));
+  program.kill("SIGTERM");
+  expect(await Promise.race([ended, new Promise((late) => setTimeout(() => late("still running"), 7_000))])).toBe(0);
+  await expect(fetch(`${url}/api/compute`)).rejects.toThrow();
+  expect(existsSync(`${path}-wal`) && statSync(`${path}-wal`).size > 0).toBe(false);
 });
 
 test("killed in the middle of a burst of writes, it keeps every write it acknowledged", async ({ demo }) => {

@@ -15,7 +15,7 @@ export type Server = {
   stop: () => Promise<void>;
 };
 
-const freePort = () =>
+export const freePort = () =>
   new Promise<number>((resolve, reject) => {
     const probe = createServer().on("error", reject);
     probe.listen(0, "127.0.0.1", () => {

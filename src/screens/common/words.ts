@@ -99,6 +99,12 @@ export const plural = (count: number, noun: string): string => `${count} ${noun}
 
 export const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
+/** A chance that a model gives: never certain, and never none. */
+export function chanceInWords(chance: number, over = "over", under = "under"): string {
+  if (chance > 0.99) return `${over} 99 %`;
+  return chance < 0.01 ? `${under} 1 %` : percent(chance);
+}
+
 type ParentsNamed = {
   motherName: string;
   motherNumber: number | null;
@@ -115,3 +121,6 @@ export const parentsInWords = (cross: ParentsNamed): string =>
 /** When the first insects fly; bumblebees and honey bees at once on a mild morning. */
 export const insectsInWords = ({ from, to }: { from: string; to: string }): string =>
   from === to ? `from ${from}` : `${from} to ${to}`;
+
+/** Words as a sentence begins. */
+export const sentence = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

@@ -8,7 +8,7 @@ import type { Cell, CrossPlan, PlanGroup, Relation } from "@/views/crossPlan";
 import { Page } from "../common/Page";
 import { SeasonPicker } from "../common/SeasonPicker";
 import { Tag } from "../common/Tag";
-import { percent, plural } from "../common/words";
+import { chanceInWords, plural, sentence } from "../common/words";
 import { CrossTabs } from "./CrossTabs";
 import { PlanCross } from "./PlanCross";
 
@@ -141,7 +141,7 @@ function CellButton({ cell, on, onPress }: { cell: Cell; on: boolean; onPress: (
       )}
     >
       <span className={clsx("block font-bold", meets >= 0.8 ? "text-moss" : meets >= 0.3 ? "text-ink" : "text-rust")}>
-        {relation === "self" ? "self" : percent(meets)}
+        {relation === "self" ? "self" : chanceInWords(meets, ">", "<")}
         {planned && (
           <>
             <span aria-hidden className="ml-1 inline-block size-2 rounded-full bg-damson" />
@@ -169,8 +169,8 @@ function Pair({ cell, named }: { cell: Cell; named: Named }) {
         {mother.name} × {father.name}
       </h2>
       <p className="mt-2">
-        {RELATIONS[relation]}; they cross {degree}. <strong>{percent(meets)}</strong> that they flower together. Kinship{" "}
-        {kinship.toFixed(2)}: {kinshipInWords(kinship)}.
+        {RELATIONS[relation]}; they cross {degree}. <strong>{sentence(chanceInWords(meets))}</strong> that they flower
+        together. Kinship {kinship.toFixed(2)}: {kinshipInWords(kinship)}.
       </p>
       {planned && (
         <ul className="mt-3 flex flex-wrap items-center gap-2">

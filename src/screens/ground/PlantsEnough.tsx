@@ -2,7 +2,7 @@
 import { type EnoughInput, enoughPlants } from "@/core/inheritance/enoughPlants";
 import { Enough } from "@/ui/Enough";
 import { Working } from "@/ui/Working";
-import { percent, plural } from "../common/words";
+import { chanceInWords, percent, plural } from "../common/words";
 
 /** Whether the stand is enough parents for its aim: chance of keeping a rare gene, inbreeding, plants wanted. */
 export function PlantsEnough({ input, thumb }: { input: EnoughInput; thumb: { low: number; high: number } }) {
@@ -102,7 +102,7 @@ export function PlantsEnough({ input, thumb }: { input: EnoughInput; thumb: { lo
             const tried = enoughPlants({ ...input, ...v, males: input.males === null ? null : v.males! });
             return {
               number: tried.kept,
-              words: `kept with ${percent(tried.kept)}; ${tried.effective.toFixed(1)} effective parents; inbreeding ${percent(tried.inbreeding)} after ${v.generations} generations; ${tried.need} plants wanted`,
+              words: `kept with ${chanceInWords(tried.kept)}; ${tried.effective.toFixed(1)} effective parents; inbreeding ${percent(tried.inbreeding)} after ${v.generations} generations; ${tried.need} plants wanted`,
             };
           }}
         />{" "}

@@ -9,7 +9,17 @@ import { Sheet } from "@/ui/Sheet";
 import type { GroundStand } from "@/views/ground";
 import { CommandForm, Field } from "../common/command";
 import { Tag } from "../common/Tag";
-import { COVERS, choicesOf, FLOWERS, percent, plural, SCHOOLS, spanInWords, WINTERS } from "../common/words";
+import {
+  COVERS,
+  chanceInWords,
+  choicesOf,
+  FLOWERS,
+  percent,
+  plural,
+  SCHOOLS,
+  spanInWords,
+  WINTERS,
+} from "../common/words";
 import { BedForm } from "./BedForm";
 import { PlantsEnough } from "./PlantsEnough";
 
@@ -61,8 +71,8 @@ export function StandCard({ stand, beds, units, season }: Props) {
             value={dayInWords(window.ripe)}
             note={
               {
-                safe: `${percent(ripening.chance)} to ripen before frost`,
-                doubtful: `${spanInWords(window.ripeEarliest, window.ripeLatest)}; ${percent(ripening.chance)} to be before frost, about ${ripening.frost ? dayInWords(ripening.frost) : ""}`,
+                safe: `${chanceInWords(ripening.chance)} to ripen before frost`,
+                doubtful: `${spanInWords(window.ripeEarliest, window.ripeLatest)}; ${chanceInWords(ripening.chance)} to be before frost, about ${ripening.frost ? dayInWords(ripening.frost) : ""}`,
                 "too-late": `seed can hardly ripen before the frost about ${ripening.frost ? dayInWords(ripening.frost) : ""}. Sow earlier, under glass, or elsewhere`,
                 "no-frost": "no frost here",
               }[ripening.verdict]

@@ -8,7 +8,7 @@ import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
 import type { Season, SeasonStand } from "@/views/season";
 import { CommandButton } from "../common/command";
-import { percent, plural } from "../common/words";
+import { chanceInWords, plural } from "../common/words";
 import type { useSeasonWorker } from "./useSeasonWorker";
 
 type Props = { view: Season; worker: ReturnType<typeof useSeasonWorker> };
@@ -212,7 +212,7 @@ function Compare({
                 {now.share ? oneIn(now.share.likely) : "not asked"} →{" "}
                 {then.share ? oneIn(then.share.likely) : "covered"}
               </td>
-              <td>{percent(then.ripening.chance)}</td>
+              <td>{chanceInWords(then.ripening.chance)}</td>
             </tr>
           );
         })}

@@ -13,7 +13,7 @@ import { frostShades } from "@/ui/SeasonBand";
 import type { Season, SeasonStand } from "@/views/season";
 import { useCommand } from "../common/command";
 import { RipeFigure } from "../common/figures";
-import { percent, SCHOOLS, spanInWords } from "../common/words";
+import { chanceInWords, SCHOOLS, sentence, spanInWords } from "../common/words";
 import { Arrange } from "./Arrange";
 import { useSeasonWorker } from "./useSeasonWorker";
 
@@ -194,9 +194,8 @@ export function SeasonBoard(view: Season) {
 
 const figuresInWords = (tried: Tried | undefined) =>
   tried
-    ? `${tried.share ? `${sentence(oneIn(tried.share.likely))} fathered by strangers. ` : ""}Ripe before frost with ${percent(tried.ripening.chance)}.`
+    ? `${tried.share ? `${sentence(oneIn(tried.share.likely))} fathered by strangers. ` : ""}Ripe before frost with ${chanceInWords(tried.ripening.chance)}.`
     : "";
-const sentence = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
 function frostWords(place: string, { climate: { frosts } }: Season["scene"]): string {
   if (!frosts) return `No frost is known at ${place}.`;
@@ -281,7 +280,7 @@ function Row({ stand, tried, moved, share, season, end, hold, onKey }: RowProps)
               className={clsx("max-sm:hidden", ripening.verdict === "too-late" ? "font-bold text-rust" : "text-soft")}
             >
               ripe <RipeFigure from={window.female.start} observed={window.observed} range={stand.daysToRipe} />
-              {ripening.verdict === "no-frost" ? "" : `, ${percent(ripening.chance)} before frost`}
+              {ripening.verdict === "no-frost" ? "" : `, ${chanceInWords(ripening.chance)} before frost`}
             </span>
           </>
         ) : (

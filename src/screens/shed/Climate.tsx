@@ -7,7 +7,7 @@ import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
 import type { Shed } from "@/views/shed";
 import { CommandForm, OwnField } from "../common/command";
-import { percent, plural } from "../common/words";
+import { chanceInWords, plural } from "../common/words";
 
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 const FROM = {
@@ -52,7 +52,7 @@ export function Climate({ climate }: { climate: Shed["climate"] }) {
           <ul className="mt-1 text-sm sm:columns-2">
             {odds.map((o) => (
               <li key={o.day}>
-                {dayInWords(o.day)}: {percent(o.chance)} that {o.words}
+                {dayInWords(o.day)}: {chanceInWords(o.chance)} that {o.words}
               </li>
             ))}
           </ul>
