@@ -407,6 +407,22 @@ test("desk: separate-sex plants count males and females", async ({ browser }) =>
   await page.close();
 });
 
+test("desk: of one flower it is said how sure its father is, and taken back", async ({ browser }) => {
+  const page = await browser.newPage({ baseURL: server.url });
+  const list = (await (await page.request.get("/crosses")).text()).match(/\/crosses\/X27-001-\w/)![0];
+  await page.goto(`${list}?flower=2`);
+  const share = sheet(page).getByLabel(/Share thought to be Lantern melon's/);
+  await share.fill("1.7");
+  await sheet(page).getByRole("button", { name: "Keep the shares" }).click();
+  await expect(sheet(page).getByText("Share must be at most 1.").first()).toBeVisible();
+  await share.fill("0.7");
+  await sheet(page).getByRole("button", { name: "Keep the shares" }).click();
+  await expect(page.getByText("father perhaps Lantern melon 70 %, a stranger 30 %")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).first().click();
+  await expect(page.getByText("father perhaps")).toHaveCount(0);
+  await page.close();
+});
+
 test("a tag is found by the simulated scanner and by typing; a slip is named", async ({ browser }) => {
   await dayIs("2027-07-09");
   const page = await desk(browser);

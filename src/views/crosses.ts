@@ -103,6 +103,8 @@ export function crossesView(sky: Outlook, wantedSeason: number | null): Crosses 
   };
 }
 
+const parentOf = ({ id, version, code, season, family }: ForecastStand) => ({ id, version, code, season, family });
+
 export type FlowerRow = Flower & { code: string; plantNumber: number | null; fathers: CandidateRow[] };
 
 export type CrossView = {
@@ -122,7 +124,7 @@ export type CrossView = {
   lots: LotRow[];
   hazards: { title: string; caution: string }[];
   today: string;
-  parents: { mother: string; father: string };
+  parents: Record<"mother" | "father", Pick<ForecastStand, "id" | "version" | "code" | "season" | "family">>;
   fathers: CandidateRow[];
   /** The pedigree in slash notation, and the inbreeding of the offspring. */
   notation: string;
@@ -183,7 +185,7 @@ export function crossView(sky: Outlook, code: string): CrossView | null {
     lots: lotsOfCross(db, id),
     hazards: [...new Set([...species.hazards, ...protocol.steps.flatMap((s) => s.hazards)])].map((h) => HAZARDS[h]!),
     today: sky.today,
-    parents: { mother: mother.code, father: father.code },
+    parents: { mother: parentOf(mother), father: parentOf(father) },
     fathers: candidatesOf(db, "cross", id).filter((c) => c.role === "father"),
     notation: crossPedigrees(db)(cross),
     inbreeding,

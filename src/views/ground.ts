@@ -14,6 +14,7 @@ import type { Garden } from "@/records/garden/garden";
 import { type BarrierRow, barriers, type SourceRow, sources } from "@/records/ground/queries";
 import { type LineChoice, lineChoices } from "@/records/line/queries";
 import { type LotChoice, lotChoices } from "@/records/lot/queries";
+import type { SeenChange } from "@/records/stand/commands";
 import { seasonsWithStands, standByCode } from "@/records/stand/queries";
 import { type Band, band } from "./band";
 import type { ForecastStand, Outlook } from "./outlook";
@@ -69,7 +70,7 @@ export type Ground = {
   judged: Judged[];
   /** The one the right page is about: the chosen stand, else the worst over its limit. */
   concern: Id | null;
-  remedies: Remedy[];
+  remedies: SeenRemedy[];
   /** What could cross with it, but flowers at another time. */
   apart: { name: string; start: string; end: string }[];
   species: { id: string; name: string }[];
@@ -192,8 +193,12 @@ function judgedOf(scene: Scene, arrived: Map<Id, Arrival>, rows: ForecastStand[]
     .sort((a, b) => over(b) - over(a));
 }
 
+/** A way out, with the versions of what it was reckoned with. */
+export type SeenRemedy = Omit<Remedy, "changes"> & { changes: SeenChange[] };
+
 /** The ways out for the stand in question, and what it is safe from by its days. */
 function concernOf(
+  seen: Map<Id, Id>,
   scene: Scene,
   stand: SceneStand | undefined,
   arrived: Map<Id, Arrival>,
@@ -202,7 +207,13 @@ function concernOf(
   if (!stand || !isJudged(stand)) return { remedies: [], apart: [] };
   const arrival = arrived.get(stand.id)!;
   return {
-    remedies: arrival.bySource.length > 0 ? remediesFor(scene, stand, arrival, ways) : [],
+    remedies: (arrival.bySource.length > 0 ? remediesFor(scene, stand, arrival, ways) : []).map((remedy) => ({
+      ...remedy,
+      changes: remedy.changes.map((change) => ({
+        ...change,
+        version: seen.get(change.kind === "agree" ? change.sourceId : change.standId),
+      })),
+    })),
     apart: apartFrom(scene, stand, arrival).map(({ name, window: { start, end } }) => ({ name, start, end })),
   };
 }
@@ -245,6 +256,7 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
         : judged.filter((j) => j.standId === chosenStand),
     concern,
     ...concernOf(
+      new Map([...rows, ...sources(db)].map(({ id, version }) => [id, version])),
       scene,
       scene.stands.find((s) => s.id === concern),
       arrived,

@@ -35,13 +35,13 @@ export const sowOn = command(
 /** Cuts a parent back on a day, so that its new flowers meet the other's; its forecast begins anew from there. */
 export const cutBack = command(
   "cross.cut-back",
-  { crossId: ref("cross", "Cross"), parent, on: day("Cut back on") },
-  (context, { crossId, parent: which, on }) => {
+  { crossId: ref("cross", "Cross"), parent, on: day("Cut back on"), version: seen().optional() },
+  (context, { crossId, parent: which, on, version }) => {
     const of = parentStand(context, openCross(context, crossId), which);
     const { name, cutBack: days } = speciesById(of.species);
     if (!days) return refuse("parent", `${name} does not flower again when it is cut back.`);
     if (on <= of.sown) refuse("on", `${of.code} was sown on ${of.sown}.`);
-    changeStand(context, of, { cutBack: on });
+    changeStand(context, of, { cutBack: on }, version ?? undefined);
     return {
       message: `${of.code} ${of.lineName} to be cut back on ${dayInWords(on)}; it flowers again ${days.low} to ${days.high} days later`,
       id: of.id,
@@ -52,8 +52,8 @@ export const cutBack = command(
 /** Plans a second sowing of the father, from the same lot into the same bed, and takes its pollen for the cross. */
 export const sowAgain = command(
   "cross.sow-again",
-  { crossId: ref("cross", "Cross"), sown: day("Sown on") },
-  (context, { crossId, sown }) => {
+  { crossId: ref("cross", "Cross"), sown: day("Sown on"), version: seen().optional() },
+  (context, { crossId, sown, version }) => {
     const { db, write, today } = context;
     const of = openCross(context, crossId);
     if (sown < today) refuse("sown", "That day is past.");
@@ -66,7 +66,7 @@ export const sowAgain = command(
     const code = nextCode(context, "stand", season);
     const { lineId, lotId, bedId, generation, plants } = father;
     const made = write.insert(stand, { code, lineId, lotId, bedId, season, generation, sown, plants, seedWanted: 0 });
-    write.update(cross, crossId, { fatherStandId: made, fatherPlantId: null });
+    write.update(cross, crossId, { fatherStandId: made, fatherPlantId: null }, version ?? undefined);
     const mixed = candidatesOf(db, "cross", crossId).filter((c) => c.role === "father");
     if (mixed.length > 0)
       writeCandidates(

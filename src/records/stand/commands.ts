@@ -194,7 +194,7 @@ const applyRemedy = command(
       if (change.kind === "agree") {
         const found = write.read(source, change.sourceId);
         if (!found) throw new Refusal("That pollen source is not on the ground any more.");
-        write.update(source, change.sourceId, { agreedSeason: season });
+        write.update(source, change.sourceId, { agreedSeason: season }, version);
         names.add(found.name);
         continue;
       }

@@ -1,5 +1,6 @@
 import Link from "next/link";
 import { addDays, dayInWords } from "@/core/calendar/day";
+import { addressOfStand } from "@/core/custody/address";
 import { generationName } from "@/core/custody/generation";
 import { parentName } from "@/core/custody/parents";
 import { bandOf, type Protocol } from "@/core/pollination/protocol";
@@ -60,11 +61,11 @@ export function CrossScreen(view: CrossView & { opened: number | null }) {
         <CrossSettings view={view} />
       </div>
       <h2 className="mt-3 break-words text-2xl">
-        <Link href={`/ground?stand=${view.parents.mother}`}>{parentName(cross.motherName, cross.motherNumber)}</Link> ×{" "}
+        <Link href={addressOfStand(view.parents.mother)}>{parentName(cross.motherName, cross.motherNumber)}</Link> ×{" "}
         {cross.kind === "self" ? (
           "itself"
         ) : (
-          <Link href={`/ground?stand=${view.parents.father}`}>{parentName(cross.fatherName, cross.fatherNumber)}</Link>
+          <Link href={addressOfStand(view.parents.father)}>{parentName(cross.fatherName, cross.fatherNumber)}</Link>
         )}
       </h2>
       {fathers.length > 0 && (

@@ -145,11 +145,11 @@ function FlowerSheet({ flower, view, onClose }: SheetProps) {
           <CommandForm
             command="candidate.set"
             draft={`fathers-${flower.id}`}
-            values={{ share: flower.fathers.find((f) => f.standId === view.parents.father)?.share ?? 0.5 }}
-            hidden={{ of: "flower", id: flower.id, role: "father" }}
+            values={{ share: flower.fathers.find((f) => f.standId === view.parents.father.id)?.share ?? 0.5 }}
+            hidden={{ of: "flower", id: flower.id, role: "father", version: flower.version }}
             shape={({ share }) => ({
               candidates: [
-                { standId: view.parents.father, share: Number(share) },
+                { standId: view.parents.father.id, share: Number(share) },
                 ...(Number(share) < 1 ? [{ share: 1 - Number(share) }] : []),
               ],
             })}

@@ -78,6 +78,7 @@ function wayCost(way: WayToMeet): string {
 
 function WayButton({ way, view }: { way: WayToMeet; view: CrossView }) {
   const { cross } = view.state;
+  const { mother, father } = view.parents;
   if (way.kind === "store")
     return (
       <CommandButton command="cross.adjust" input={{ id: cross.id, version: cross.version, storage: way.storage }}>
@@ -86,17 +87,31 @@ function WayButton({ way, view }: { way: WayToMeet; view: CrossView }) {
     );
   if (way.kind === "cut-back")
     return (
-      <CommandButton command="cross.cut-back" input={{ crossId: cross.id, parent: way.who, on: way.day }}>
+      <CommandButton
+        command="cross.cut-back"
+        input={{
+          crossId: cross.id,
+          parent: way.who,
+          on: way.day,
+          version: (way.who === "mother" ? mother : father).version,
+        }}
+      >
         Plan the cut
       </CommandButton>
     );
-  const input =
-    way.kind === "sow-father-again"
-      ? { crossId: cross.id, sown: way.day }
-      : { crossId: cross.id, sown: way.day, parent: way.kind === "sow-mother" ? "mother" : "father" };
+  if (way.kind === "sow-father-again")
+    return (
+      <CommandButton command="cross.sow-again" input={{ crossId: cross.id, sown: way.day, version: cross.version }}>
+        Plan the sowing
+      </CommandButton>
+    );
+  const parent = way.kind === "sow-mother" ? "mother" : "father";
   return (
-    <CommandButton command={way.kind === "sow-father-again" ? "cross.sow-again" : "cross.sow-on"} input={input}>
-      {way.kind === "sow-father-again" ? "Plan the sowing" : "Move the sowing"}
+    <CommandButton
+      command="cross.sow-on"
+      input={{ crossId: cross.id, sown: way.day, parent, version: view.parents[parent].version }}
+    >
+      Move the sowing
     </CommandButton>
   );
 }

@@ -96,7 +96,7 @@ export function SourceForm({ source, at, species, units, season, onDone }: Props
           {source.agreedSeason !== season && source.kind !== "wild" && (
             <CommandButton
               command="stand.remedy"
-              input={{ season, changes: [{ kind: "agree", sourceId: source.id }] }}
+              input={{ season, changes: [{ kind: "agree", sourceId: source.id, version: source.version }] }}
               plain
             >
               The neighbour has agreed this season

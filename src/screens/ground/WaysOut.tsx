@@ -1,10 +1,10 @@
-import type { Remedy } from "@/core/isolation/remedies";
 import { oneIn, rangeInWords } from "@/core/isolation/verdict";
+import type { SeenRemedy } from "@/views/ground";
 import { CommandButton } from "../common/command";
 import { plural } from "../common/words";
 import { ShiftCurve } from "./ShiftCurve";
 
-const costOf = ({ cost, note }: Remedy): string =>
+const costOf = ({ cost, note }: SeenRemedy): string =>
   [
     cost.visits ? `about ${plural(cost.visits, "visit")}` : "",
     cost.plants ? plural(cost.plants, "plant") : "",
@@ -15,7 +15,7 @@ const costOf = ({ cost, note }: Remedy): string =>
     .join("; ") || "nothing to speak of";
 
 /** The ways out, computed: what each leaves, what it costs, whether it is enough. */
-export function WaysOut({ remedies, limit, season }: { remedies: Remedy[]; limit: number; season: number }) {
+export function WaysOut({ remedies, limit, season }: { remedies: SeenRemedy[]; limit: number; season: number }) {
   if (remedies.length === 0) return null;
   const can = remedies.filter((r) => r.feasible);
   const cannot = remedies.filter((r) => !r.feasible);

@@ -3,7 +3,9 @@ import { useState } from "react";
 import { addDays, dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { bedInWords } from "@/core/ground/bedInWords";
+import type { Change } from "@/core/isolation/change";
 import { oneIn } from "@/core/isolation/verdict";
+import type { SeenChange } from "@/records/stand/commands";
 import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
 import type { Season, SeasonStand } from "@/views/season";
@@ -66,6 +68,9 @@ function Search({ view, worker, ready, close }: Props & { ready: SeasonStand[]; 
     );
   };
   const over = running && found?.done;
+  const versions = new Map(view.stands.map((s) => [s.id, s.version]));
+  const asSeen = (change: Change): SeenChange =>
+    change.kind === "agree" ? change : { ...change, version: versions.get(change.standId) };
   return (
     <div className="grid gap-5">
       <p className="text-sm text-soft">
@@ -152,7 +157,12 @@ function Search({ view, worker, ready, close }: Props & { ready: SeasonStand[]; 
       {over && found && found.changes.length === 0 && <p>The present plan is the best that was found.</p>}
       {over && found && found.changes.length > 0 && (
         <div className="flex gap-3">
-          <CommandButton command="stand.remedy" input={{ season, changes: found.changes }} strong onDone={close}>
+          <CommandButton
+            command="stand.remedy"
+            input={{ season, changes: found.changes.map(asSeen) }}
+            strong
+            onDone={close}
+          >
             Accept this arrangement
           </CommandButton>
           <button type="button" className="leaf leaf-plain" onClick={close}>
