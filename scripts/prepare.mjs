@@ -96,12 +96,15 @@ export async function serve(env = {}) {
     },
   );
   let asked = false;
-  for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"])
-    process.on(signal, () => {
-      if (asked) return;
-      asked = true;
-      server.kill("SIGTERM");
-      setTimeout(() => server.kill("SIGKILL"), PATIENCE).unref();
-    });
+  const end = () => {
+    if (asked) return;
+    asked = true;
+    server.kill("SIGTERM");
+    setTimeout(() => server.kill("SIGKILL"), PATIENCE).unref();
+  };
+  for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, end);
+  // npm hands a stop on to the shell between them, which ends without a word to this one.
+  const above = process.ppid;
+  if (process.env.npm_lifecycle_event) setInterval(() => process.ppid !== above && end(), 500).unref();
   server.on("exit", (status) => process.exit(asked ? 0 : (status ?? 1)));
 }
