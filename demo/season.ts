@@ -1,3 +1,4 @@
+import { v7 } from "uuid";
 import { addDays, type Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
@@ -7,11 +8,8 @@ import type { Flower } from "@/records/flower/flower";
 import type { Chance } from "./random";
 
 /** The n-th press of the demo, on a day: the same on every machine. */
-function pressId(day: Day, n: number): Id {
-  const time = Date.parse(`${day}T08:00:00Z`).toString(16).padStart(12, "0");
-  const count = n.toString(16).padStart(8, "0");
-  return `${time.slice(0, 8)}-${time.slice(8)}-7${count.slice(0, 3)}-8${count.slice(3, 6)}-${count.slice(6)}0000000000`;
-}
+const pressId = (day: Day, n: number): Id =>
+  v7({ msecs: Date.parse(`${day}T08:00:00Z`), seq: n, random: new Uint8Array(16) });
 
 /** The demo's grower: moves through the years and records with the same commands as the screens. */
 export class Grower {

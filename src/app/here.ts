@@ -1,20 +1,16 @@
 import { cookies } from "next/headers";
 import { cache } from "react";
-import { isDay } from "@/core/calendar/day";
+import { isRecordable } from "@/core/calendar/day";
 import { isId } from "@/core/custody/id";
 import { theDb } from "@/db/open";
 import type { Press } from "@/records/command";
 import { garden } from "@/records/garden/queries";
 import { type DeviceDay, dayOn, outlook } from "@/views/outlook";
 
-/** Days that a device may stand on. */
-const possible = (text: string | undefined): text is string =>
-  text !== undefined && isDay(text) && text >= "1990-01-01" && text <= "2100-12-31";
-
 /** The as-of day that a device keeps in its cookie. */
 function deviceDay(kept: string | undefined): DeviceDay {
   if (kept === "now") return "now";
-  return possible(kept) ? kept : null;
+  return kept && isRecordable(kept) ? kept : null;
 }
 
 /** The outlook of the request under way, reckoned once however many ask. */
@@ -40,6 +36,6 @@ export function pressOf(request: Request): Partial<Press> {
     ...(isId(id) ? { id } : {}),
     ...(isId(device) ? { device } : {}),
     ...(Number.isNaN(at.getTime()) ? {} : { at: at.toISOString() }),
-    day: possible(day) ? day : dayOn(garden(theDb()), dayOfRequest(request)),
+    day: day && isRecordable(day) ? day : dayOn(garden(theDb()), dayOfRequest(request)),
   };
 }

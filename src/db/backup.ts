@@ -25,11 +25,17 @@ function backupsOf(path: string): string[] {
     .map((name) => join(folder, name));
 }
 
+/** What is damaged in a database, in SQLite's words; null for nothing. */
+export function troubleIn(db: Db): string | null {
+  const found = db.pragma("quick_check(1)", { simple: true }) as string;
+  return found === "ok" ? null : found;
+}
+
 function isSound(path: string): boolean {
   try {
     const db = new Database(path, { readonly: true });
     try {
-      return db.pragma("quick_check(1)", { simple: true }) === "ok";
+      return troubleIn(db) === null;
     } finally {
       db.close();
     }
@@ -70,8 +76,7 @@ export async function keepDaily(db: Db, day: string): Promise<string | null> {
   const folder = folderOf(db.name);
   const path = join(folder, nameOf(db.name, day));
   if (existsSync(path)) return null;
-  if (db.pragma("quick_check(1)", { simple: true }) !== "ok")
-    throw new Error("The database is damaged: no backup was made, so that the earlier ones stay.");
+  if (troubleIn(db)) throw new Error("The database is damaged: no backup was made, so that the earlier ones stay.");
   mkdirSync(folder, { recursive: true });
   const unfinished = `${path}.unfinished`;
   rmSync(unfinished, { force: true });

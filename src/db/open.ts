@@ -1,7 +1,8 @@
 import { accessSync, closeSync, constants, existsSync, mkdirSync, openSync, readSync, statSync } from "node:fs";
 import { dirname, resolve } from "node:path";
 import Database from "better-sqlite3";
-import { newestSound } from "./backup";
+import { newestSound, troubleIn } from "./backup";
+import { isBusy, isDamaged, isFull, isHeld } from "./failure";
 import { migrate } from "./migrate";
 
 export type Db = Database.Database;
@@ -51,9 +52,8 @@ function soundBackup(path: string): string {
 
 /** Refuses a damaged file and one of another program before anything is written to it. */
 function refuseForeign(db: Db, path: string): void {
-  const trouble = db.pragma("quick_check(1)", { simple: true }) as string;
-  if (trouble !== "ok")
-    throw new Error(`${quoted(path)} is damaged (${trouble}). ${LEFT} ${INSTEAD}${soundBackup(path)}`);
+  const trouble = troubleIn(db);
+  if (trouble) throw new Error(`${quoted(path)} is damaged (${trouble}). ${LEFT} ${INSTEAD}${soundBackup(path)}`);
   const version = db.pragma("user_version", { simple: true }) as number;
   const tables = db.prepare("SELECT name FROM sqlite_master").pluck().all() as string[];
   const fresh = version === 0 && tables.length === 0;
@@ -67,12 +67,9 @@ type Failure = { code?: string; message: string };
 /** What SQLite says of a file it can't open, with what to do. */
 function explained(failure: Failure, path: string): Error {
   const { code = "" } = failure;
-  if (code === "SQLITE_NOTADB" || code.startsWith("SQLITE_CORRUPT"))
-    return new Error(`${quoted(path)} is damaged. ${LEFT} ${INSTEAD}${soundBackup(path)}`);
-  if (code.startsWith("SQLITE_BUSY") || code.startsWith("SQLITE_LOCKED"))
-    return new Error(`${quoted(path)} is held by another program. Stop that one, then start again.`);
-  if (code === "SQLITE_FULL")
-    return new Error(`The disk is full: ${quoted(path)} could not be opened. Make room first.`);
+  if (isDamaged(failure)) return new Error(`${quoted(path)} is damaged. ${LEFT} ${INSTEAD}${soundBackup(path)}`);
+  if (isHeld(failure)) return new Error(`${quoted(path)} is held by another program. Stop that one, then start again.`);
+  if (isFull(failure)) return new Error(`The disk is full: ${quoted(path)} could not be opened. Make room first.`);
   if (code.startsWith("SQLITE_READONLY") || code.startsWith("SQLITE_CANTOPEN") || code.startsWith("SQLITE_IOERR"))
     return new Error(`${quoted(path)} can't be read and written here (${failure.message}).`);
   return failure as Error;
@@ -119,6 +116,6 @@ export function settle(db: Db): void {
     db.pragma("wal_checkpoint(TRUNCATE)");
   } catch (failure) {
     // Somebody reads or writes just now: the next round will do.
-    if (!(failure as Failure).code?.startsWith("SQLITE_BUSY")) throw failure;
+    if (!isBusy(failure)) throw failure;
   }
 }

@@ -1,5 +1,6 @@
 import { type Id, nthId } from "@/core/custody/id";
 import { tick } from "./clock";
+import { isConstraint } from "./failure";
 import { SCHEMA } from "./migrate";
 import type { Db } from "./open";
 
@@ -209,7 +210,7 @@ export function reverse(writer: Writer, op: StoredOp): void {
       else if (!after) writer.insert(tableName, { id: rowId, ...before });
       else writer.update(tableName, rowId, before);
     } catch (error) {
-      if ((error as { code?: string }).code?.startsWith("SQLITE_CONSTRAINT")) refuseUndo(db, op, change);
+      if (isConstraint(error)) refuseUndo(db, op, change);
       throw error;
     }
   }

@@ -1,6 +1,8 @@
 import type Joi from "joi";
 import type { Day } from "@/core/calendar/day";
 import { type Id, isId } from "@/core/custody/id";
+import { groupBy } from "@/core/lists/groupBy";
+import { isConstraint } from "@/db/failure";
 import { deviceOf, newId } from "@/db/ids";
 import type { Db } from "@/db/open";
 import { appendOp, type Change, opById, Refusal, reverse, type StoredOp, undoneOps, Writer } from "@/db/ops";
@@ -71,13 +73,7 @@ const judge = (facts: Facts, table: string, next: object, before: object | null)
 
 /** Every row an op leaves behind is held against its record's rule book. */
 function hold(facts: Facts, writer: Writer): void {
-  const byRow = new Map<string, Change[]>();
-  for (const change of writer.changes) {
-    const key = `${change.tableName} ${change.rowId}`;
-    const known = byRow.get(key);
-    if (known) known.push(change);
-    else byRow.set(key, [change]);
-  }
+  const byRow = groupBy(writer.changes, ({ tableName, rowId }) => `${tableName} ${rowId}`);
   for (const changes of byRow.values()) {
     const { tableName, rowId } = changes[0]!;
     const now = RULES[tableName] && writer.read(tableName, rowId);
@@ -127,8 +123,7 @@ function once(db: Db, press: Press, work: Work): Outcome {
   } catch (failure) {
     if (failure instanceof Refusal)
       return { ok: false, kind: failure.kind, message: failure.message, fields: failure.fields };
-    if ((failure as { code?: string }).code?.startsWith("SQLITE_CONSTRAINT"))
-      return { ok: false, kind: "refused", message: CONTRADICTION, fields: {} };
+    if (isConstraint(failure)) return { ok: false, kind: "refused", message: CONTRADICTION, fields: {} };
     throw failure;
   }
 }

@@ -1,6 +1,6 @@
 import Joi from "joi";
 import { SPECIES } from "@/catalogue/catalogue";
-import { isDay } from "@/core/calendar/day";
+import { isDay, isRecordable } from "@/core/calendar/day";
 import { isDayOfYear } from "@/core/climate/season";
 import { isTimezone } from "@/core/climate/sun";
 import { isId } from "@/core/custody/id";
@@ -52,7 +52,7 @@ export const idList = (most: number) => Joi.array().items(idOf()).max(most).uniq
 export function schemaOfDay(): Joi.Schema {
   return Joi.string().custom((value: string, helpers) => {
     if (!isDay(value)) return helpers.error("day.missing");
-    return value >= "1990-01-01" && value <= "2100-12-31" ? value : helpers.error("day.range");
+    return isRecordable(value) ? value : helpers.error("day.range");
   });
 }
 

@@ -1,4 +1,5 @@
 import type { Id } from "@/core/custody/id";
+import { isConstraint } from "@/db/failure";
 import { Refusal, type Writer, writtenSince } from "@/db/ops";
 import type { AnyRecord, Fields, New, Patch, Row } from "./record";
 
@@ -45,7 +46,7 @@ export class Writes {
     try {
       return write();
     } catch (failure) {
-      if ((failure as { code?: string }).code?.startsWith("SQLITE_CONSTRAINT")) judge();
+      if (isConstraint(failure)) judge();
       throw failure;
     }
   }

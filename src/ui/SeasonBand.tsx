@@ -3,8 +3,9 @@ import clsx from "clsx";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
-import { StandsOn } from "@/ui/StandsOn";
+import { at, words } from "./days";
 import { standOn } from "./press";
+import { StandsOn } from "./StandsOn";
 
 export type Bar = {
   label: string;
@@ -39,15 +40,7 @@ export type BandProps = {
 };
 
 const DAY = 86_400_000;
-const at = (iso: string) => Date.parse(`${iso}T00:00:00Z`);
 const iso = (time: number) => new Date(time).toISOString().slice(0, 10);
-const words = (day: string, long = true) =>
-  new Intl.DateTimeFormat(
-    "en-GB",
-    long
-      ? { weekday: "short", day: "numeric", month: "long", year: "numeric", timeZone: "UTC" }
-      : { day: "numeric", month: "short", timeZone: "UTC" },
-  ).format(at(day));
 const hoursInWords = (hours: number) =>
   `${Math.floor(hours)} h ${String(Math.round((hours % 1) * 60) % 60).padStart(2, "0")}`;
 const LANE = 24;

@@ -1,12 +1,12 @@
 "use client";
 import clsx from "clsx";
 import { useRouter } from "next/navigation";
+import { words } from "./days";
 import { standOn } from "./press";
 
 /** Says on every screen that this device stands on another day than today, and takes it back. */
 export function StandsOn({ day, className }: { day: string; className?: string }) {
   const router = useRouter();
-  const words = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", timeZone: "UTC" });
   return (
     <button
       type="button"
@@ -16,7 +16,7 @@ export function StandsOn({ day, className }: { day: string; className?: string }
         router.refresh();
       }}
     >
-      this device stands on {words.format(new Date(`${day}T00:00:00Z`))}: back to today
+      this device stands on {words(day, false)}: back to today
     </button>
   );
 }

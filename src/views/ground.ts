@@ -235,6 +235,7 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
   const listed = worstOfEach(judged, scene.stands);
   const worst = judged.find((j) => j.level !== "within");
   const concern = chosenStand ?? worst?.standId ?? null;
+  const pollen = sources(db);
   const windows = new Map(scene.sources.map((s) => [s.id, s.male]));
   return {
     garden,
@@ -243,7 +244,7 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
     band: band(sky, season, rows, (s) => chosenStand === null || s.id === chosenStand),
     beds: beds(db),
     barriers: barriers(db),
-    sources: sources(db).map((source) => {
+    sources: pollen.map((source) => {
       const { start, end } = windows.get(source.id)!;
       return { ...source, speciesName: speciesById(source.species).name, window: { start, end } };
     }),
@@ -256,7 +257,7 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
         : judged.filter((j) => j.standId === chosenStand),
     concern,
     ...concernOf(
-      new Map([...rows, ...sources(db)].map(({ id, version }) => [id, version])),
+      new Map([...rows, ...pollen].map(({ id, version }) => [id, version])),
       scene,
       scene.stands.find((s) => s.id === concern),
       arrived,

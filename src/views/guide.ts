@@ -12,8 +12,7 @@ export type Base = { garden: Garden; band: Band };
 
 /** The band above a page of the guide, with what grows of a species or of all. */
 export const base = (sky: Outlook, species: string | null): Base => {
-  const { garden: place } = sky;
-  const { season } = sky;
+  const { garden: place, season } = sky;
   const stands = sky.standsOf(season).filter((s) => !species || s.species === species);
   return {
     garden: place,

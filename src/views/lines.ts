@@ -35,9 +35,8 @@ export type Lines = {
 const speciesChoices = SPECIES.map(({ id, name }) => ({ id, name }));
 
 export function linesView(sky: Outlook, from: number | null = null): Lines {
-  const { db, garden: place } = sky;
-  const { items, cut } = page(lines(db, sky.today), from);
-  const { season } = sky;
+  const { db, garden: place, season, today } = sky;
+  const { items, cut } = page(lines(db, today), from);
   return {
     garden: place,
     band: band(sky, season, sky.standsOf(season)),
@@ -139,8 +138,7 @@ export function lineView(sky: Outlook, code: string): LineView | null {
   const line = lineByCode(db, code);
   if (!line) return null;
   const { id } = line;
-  const { garden: place } = sky;
-  const { season } = sky;
+  const { garden: place, season } = sky;
   const parent = (parentId: Id | null) => (parentId === null ? null : (lineById(db, parentId) ?? null));
   const [mother, father] = [parent(line.motherLineId), parent(line.fatherLineId)];
   const marks = yardsticks(db, id);

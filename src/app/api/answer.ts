@@ -1,3 +1,5 @@
+import { isBusy, isDamaged, isFull, isHeld } from "@/db/failure";
+
 /** What is recorded in a garden is nobody else's: no copy of an answer is kept between the server and its reader. */
 const PRIVATE = { "cache-control": "no-store" };
 
@@ -24,8 +26,9 @@ export function file(
 type Failure = { code?: string; message?: string };
 
 /** What went wrong below, in words that say what was kept and what to do. */
-function failureInWords({ code = "", message = "" }: Failure): { status: number; message: string } {
-  if (code === "SQLITE_FULL" || code === "ENOSPC")
+function failureInWords(failure: Failure): { status: number; message: string } {
+  const { code = "", message = "" } = failure;
+  if (isFull(failure))
     return { status: 507, message: "The disk is full. Nothing was written; make room, then press again." };
   if (code.startsWith("SQLITE_READONLY") || code === "EROFS" || code === "EACCES")
     return {
@@ -33,9 +36,9 @@ function failureInWords({ code = "", message = "" }: Failure): { status: number;
       message:
         "The database file can only be read. Nothing was written; give the program the right to write it and start it again.",
     };
-  if (code.startsWith("SQLITE_BUSY") || code.startsWith("SQLITE_LOCKED"))
+  if (isHeld(failure))
     return { status: 503, message: "Another program holds the database. Nothing was written; try again." };
-  if (code.startsWith("SQLITE_CORRUPT") || code === "SQLITE_NOTADB" || code.startsWith("SQLITE_IOERR"))
+  if (isDamaged(failure) || code.startsWith("SQLITE_IOERR"))
     return {
       status: 503,
       message:
@@ -55,8 +58,7 @@ export async function answering(work: () => Response | Promise<Response>): Promi
     const { status, message } = failureInWords(failure as Failure);
     if (status === 500) console.error(failure);
     const answer = refused(status, message);
-    // Busy for a moment only: worth asking again by itself.
-    if ((failure as Failure).code?.startsWith("SQLITE_BUSY")) answer.headers.set("retry-after", "1");
+    if (isBusy(failure)) answer.headers.set("retry-after", "1");
     return answer;
   }
 }

@@ -33,6 +33,12 @@ export function isDay(text: string): boolean {
 }
 
 /**
+ * Whether a text is a day that can be recorded, or looked out from: one from 1990 to 2100.
+ * @example isRecordable("1989-12-31") // false
+ */
+export const isRecordable = (text: string): boolean => isDay(text) && text >= "1990-01-01" && text <= "2100-12-31";
+
+/**
  * The day `days` after `day` (before it when negative).
  * @example addDays("2027-12-31", 1) // "2028-01-01"
  */

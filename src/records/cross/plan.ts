@@ -140,15 +140,15 @@ export function planOne(context: Context, sky: Forecaster, input: OneCross): Don
   const motherPlant = parentPlant(context, input.motherPlantId, mother, "motherPlantId");
   const fatherPlant = parentPlant(context, input.fatherPlantId, father, "fatherPlantId");
   const more = mixedFathers(context, motherSpecies, input.moreFathers);
+  const fathers = [father, ...more.map((m) => m.stand)];
   const kind: CrossKind =
     motherPlant && motherPlant.id === fatherPlant?.id && more.length === 0
       ? "self"
-      : [father, ...more.map((m) => m.stand)].every(({ lineId }) => lineId === mother.lineId)
+      : fathers.every(({ lineId }) => lineId === mother.lineId)
         ? "intercross"
         : "cross";
   const method = methodFor(mother, motherSpecies, kind, input.method);
   const fruitsWanted = wantedFruits(input);
-  const fathers = [father, ...more.map((m) => m.stand)];
   const lineId = offspringLine(context, mother, fathers, input.lineName);
   const generation = nextGeneration(kind, mother.generation, father.generation);
   const { lineName: _, moreFathers: __, ...kept } = input;

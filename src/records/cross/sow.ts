@@ -3,14 +3,12 @@ import { dayInWords } from "@/core/calendar/day";
 import { refuse } from "@/db/ops";
 import { writeCandidates } from "../candidate/commands";
 import { candidatesOf } from "../candidate/queries";
-import { nextCode } from "../code";
 import { type Context, command } from "../command";
 import { openCross } from "../flower/commands";
 import { anyPollinated } from "../flower/queries";
 import { choice, day, ref, seen } from "../record";
-import { changeStand, existingStand, floweringSeason, moveSowing } from "../stand/commands";
+import { changeStand, existingStand, moveSowing, sowSecond } from "../stand/commands";
 import type { StandRow } from "../stand/queries";
-import { stand } from "../stand/stand";
 import { cross } from "./cross";
 import type { CrossRow } from "./queries";
 
@@ -27,7 +25,7 @@ export const sowOn = command(
     const of = parentStand(context, openCross(context, crossId), which);
     if (of.sown <= context.today) refuse("sown", `${of.code} was sown on ${of.sown}; sow a second time instead.`);
     if (sown < context.today) refuse("sown", "That day is past.");
-    moveSowing(context, of, sown, version ?? undefined);
+    moveSowing(context, of, sown, version);
     return { message: `${of.code} ${of.lineName} is to be sown on ${dayInWords(sown)}`, id: of.id };
   },
 );
@@ -41,7 +39,7 @@ export const cutBack = command(
     const { name, cutBack: days } = speciesById(of.species);
     if (!days) return refuse("parent", `${name} does not flower again when it is cut back.`);
     if (on <= of.sown) refuse("on", `${of.code} was sown on ${of.sown}.`);
-    changeStand(context, of, { cutBack: on }, version ?? undefined);
+    changeStand(context, of, { cutBack: on }, version);
     return {
       message: `${of.code} ${of.lineName} to be cut back on ${dayInWords(on)}; it flowers again ${days.low} to ${days.high} days later`,
       id: of.id,
@@ -62,11 +60,8 @@ export const sowAgain = command(
     if (anyPollinated(db, crossId))
       refuse("crossId", "Flowers got this father's pollen already; plan a cross of its own with the second sowing.");
     const father = existingStand(context, of.fatherStandId, "crossId");
-    const season = floweringSeason(context, { ...father, plantedOut: null, cutBack: null, sown });
-    const code = nextCode(context, "stand", season);
-    const { lineId, lotId, bedId, generation, plants } = father;
-    const made = write.insert(stand, { code, lineId, lotId, bedId, season, generation, sown, plants, seedWanted: 0 });
-    write.update(cross, crossId, { fatherStandId: made, fatherPlantId: null }, version ?? undefined);
+    const { id: made, code } = sowSecond(context, father, sown, { seedWanted: 0 });
+    write.update(cross, crossId, { fatherStandId: made, fatherPlantId: null }, version);
     const mixed = candidatesOf(db, "cross", crossId).filter((c) => c.role === "father");
     if (mixed.length > 0)
       writeCandidates(

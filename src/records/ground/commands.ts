@@ -61,15 +61,15 @@ const changeBarrier = command(
   },
 );
 
-const removeBarrier = command(
-  "barrier.remove",
-  { id: ref("barrier", "Barrier"), version: seen() },
-  ({ write }, { id, version }) => {
-    const found = write.read(barrier, id);
-    write.remove(barrier, id, version);
+/** Takes a shape off the ground. */
+const removing = <N extends string>(name: N, of: typeof barrier | typeof source, label: string) =>
+  command(name, { id: ref(of.table, label), version: seen() }, ({ write }, { id, version }) => {
+    const found = write.read(of, id);
+    write.remove(of, id, version);
     return { message: `${found?.name} taken off the ground` };
-  },
-);
+  });
+
+const removeBarrier = removing("barrier.remove", barrier, "Barrier");
 
 /** Where a source is: an outline, or a distance and bearing from the garden's corner with the side of a square field. */
 const where = {
@@ -133,15 +133,7 @@ const changeSource = command(
   },
 );
 
-const removeSource = command(
-  "source.remove",
-  { id: ref("source", "Source"), version: seen() },
-  ({ write }, { id, version }) => {
-    const found = write.read(source, id);
-    write.remove(source, id, version);
-    return { message: `${found?.name} taken off the ground` };
-  },
-);
+const removeSource = removing("source.remove", source, "Source");
 
 const shifted = (text: string, east: number, north: number) => {
   const whole = (metres: number) => Math.round(metres * 1000) / 1000;

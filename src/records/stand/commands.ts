@@ -27,7 +27,7 @@ export function existingStand({ db }: Pick<Context, "db">, id: Id, field: string
 }
 
 /** The season in which a stand flowers for seed: a crop of the second year belongs to that year. */
-export const floweringSeason = (
+const floweringSeason = (
   { db, garden, today }: Pick<Context, "db" | "garden" | "today">,
   sowing: Sowing & { lineId: Id; species: string },
 ) => seasonOf(forecaster(db, today).of({ ...sowing, firstFlower: null }).start, garden.latitude);
@@ -41,7 +41,7 @@ function numberPlants({ write }: Context, standId: Id, from: number, to: number)
  * Changes a stand with all that follows from it: the season in which it flowers, and with it that of the crosses it is
  * the mother of; the numbers of a family's plants; what a way of guarding the flowers leaves without sense.
  */
-export function changeStand(context: Context, before: StandRow, patch: Patch<typeof stand>, version?: Id): void {
+export function changeStand(context: Context, before: StandRow, patch: Patch<typeof stand>, version?: Id | null): void {
   const { db, write } = context;
   const next = { ...before, ...patch };
   const resown = (["sown", "plantedOut", "overwinter", "cutBack"] as const).some((c) => next[c] !== before[c]);
@@ -65,20 +65,27 @@ export function changeStand(context: Context, before: StandRow, patch: Patch<typ
 /** Whether a stand is in the ground already, so that its sowing can't be moved any more. */
 const isSown = ({ today }: Context, { sown, firstFlower }: StandRow) => sown < today || firstFlower !== null;
 
+/** A second sowing of a stand's line, from the same lot into the same bed, as a stand of its own. */
+export function sowSecond(context: Context, first: StandRow, sown: Day, more: Patch<typeof stand>) {
+  const { lineId, lotId, bedId, generation, plants } = first;
+  const season = floweringSeason(context, { ...first, plantedOut: null, cutBack: null, sown });
+  const code = nextCode(context, "stand", season);
+  const id = context.write.insert(stand, { code, lineId, lotId, bedId, generation, plants, sown, season, ...more });
+  return { id, code };
+}
+
 /**
- * Sows a stand's line a second time, as a stand of its own in the same bed; the first is given up for seed and keeps what
+ * Sows a stand's line a second time; the first is given up for seed and keeps what
  * was seen of it.
  */
 function sowAnew(context: Context, first: StandRow, sown: Day, version?: Id): void {
-  const { lineId, lotId, bedId, generation, plants, spacing, rowCount } = first;
-  const season = floweringSeason(context, { ...first, plantedOut: null, cutBack: null, sown });
-  const code = nextCode(context, "stand", season);
-  context.write.insert(stand, { code, lineId, lotId, bedId, generation, plants, spacing, rowCount, sown, season });
+  const { spacing, rowCount } = first;
+  sowSecond(context, first, sown, { spacing, rowCount });
   changeStand(context, first, { flowers: "removed", removeEvery: null, seedWanted: 0 }, version);
 }
 
 /** Moves a sowing that is still ahead; planting out moves along with it. */
-export function moveSowing(context: Context, before: StandRow, sown: Day, version?: Id): void {
+export function moveSowing(context: Context, before: StandRow, sown: Day, version?: Id | null): void {
   if (isSown(context, before)) refuse("sown", `${before.code} was sown on ${before.sown}; sow a second time instead.`);
   const plantedOut = before.plantedOut && addDays(before.plantedOut, daysBetween(before.sown, sown));
   changeStand(context, before, { sown, plantedOut }, version);

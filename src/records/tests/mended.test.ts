@@ -15,6 +15,9 @@ const first = (table: string) => garden.row(table, 1);
 const numbers = (state: string) =>
   garden.db.prepare("SELECT number FROM flower WHERE state = ? ORDER BY number").pluck().all(state);
 
+const pureLine = (name: string, species: string): Id =>
+  garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated" }).id;
+
 /** A cross with flowers pollinated on the days given, all set. */
 function set(...days: string[]): { crossId: Id; ids: Id[] } {
   const { plan } = twoMelons(garden);
@@ -31,12 +34,7 @@ function set(...days: string[]): { crossId: Id; ids: Id[] } {
 
 describe("a stand", () => {
   const planted = () => {
-    const lineId = garden.done("line.add", {
-      name: "Sun",
-      species: "sunflower",
-      school: "keep-pure",
-      status: "open-pollinated",
-    }).id;
+    const lineId = pureLine("Sun", "sunflower");
     return garden.done("stand.add", { lineId, bedId: 1, sown: "2027-05-01", plants: 20, rowCount: 4, spacing: 0.5 }).id;
   };
 
@@ -63,12 +61,7 @@ describe("a stand", () => {
 
   test("that flowers after the first frost is not ripe before the next year's", () => {
     // Sown in August it can't flower before the frost of 28 September; the year after is another one.
-    const lineId = garden.done("line.add", {
-      name: "Late",
-      species: "sunflower",
-      school: "keep-pure",
-      status: "open-pollinated",
-    }).id;
+    const lineId = pureLine("Late", "sunflower");
     const id = garden.done("stand.add", { lineId, bedId: 1, sown: "2027-08-10", plants: 4 }).id;
     const stand = garden
       .sky()
@@ -188,12 +181,7 @@ describe("what is measured of a plant", () => {
 });
 
 test("what is only planned was not grown", () => {
-  const lineId = garden.done("line.add", {
-    name: "Duskwing",
-    species: "melon",
-    school: "keep-pure",
-    status: "open-pollinated",
-  }).id;
+  const lineId = pureLine("Duskwing", "melon");
   const sow = (sown: string, plants: number) => garden.done("stand.add", { lineId, bedId: 1, sown, plants });
   sow("2028-05-08", 40);
   const summary = (day: string) => lines(garden.db, day).map(({ stands, lastSeason }) => ({ stands, lastSeason }));

@@ -78,7 +78,6 @@ function wayCost(way: WayToMeet): string {
 
 function WayButton({ way, view }: { way: WayToMeet; view: CrossView }) {
   const { cross } = view.state;
-  const { mother, father } = view.parents;
   if (way.kind === "store")
     return (
       <CommandButton command="cross.adjust" input={{ id: cross.id, version: cross.version, storage: way.storage }}>
@@ -93,7 +92,7 @@ function WayButton({ way, view }: { way: WayToMeet; view: CrossView }) {
           crossId: cross.id,
           parent: way.who,
           on: way.day,
-          version: (way.who === "mother" ? mother : father).version,
+          version: view.parents[way.who].version,
         }}
       >
         Plan the cut
