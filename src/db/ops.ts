@@ -1,3 +1,4 @@
+import type { Statement } from "better-sqlite3";
 import { type Id, nthId } from "@/core/custody/id";
 import { tick } from "./clock";
 import { isConstraint } from "./failure";
@@ -7,7 +8,10 @@ import type { Db } from "./open";
 export type Value = string | number | null;
 export type Row = Record<string, Value>;
 
-/** What an op did to one row: the columns that changed, before and after. Without a before it made the row, without an after it took it away. */
+/**
+ * What an op did to one row: the columns that changed, before and after. Without a before it made the row, without an
+ * after it took it away; with neither it says that the row is not there, whatever ops of another copy say.
+ */
 export type Change = { tableName: string; rowId: Id; before: Row | null; after: Row | null };
 
 /** Why a write was refused: a sentence, and a message for each field that caused it. Thrown, it rolls all back. */
@@ -30,6 +34,24 @@ export function refuse(field: string, message: string): never {
 const GONE = "That record does not exist any more.";
 const quoted = (row: Row) => Object.keys(row).map((name) => `"${name}"`);
 
+const statements = new WeakMap<Db, Map<string, Statement>>();
+
+/** A statement, prepared once for a database. */
+export function prepared(db: Db, sql: string): Statement {
+  const known = statements.get(db) ?? new Map<string, Statement>();
+  statements.set(db, known);
+  const statement = known.get(sql) ?? db.prepare(sql);
+  known.set(sql, statement);
+  return statement;
+}
+
+export function insertRow(db: Db, table: string, row: Row): void {
+  const names = quoted(row);
+  prepared(db, `INSERT INTO "${table}" (${names.join(", ")}) VALUES (${names.map(() => "?").join(", ")})`).run(
+    ...Object.values(row),
+  );
+}
+
 /**
  * Writes rows for one op and remembers each change for the journal. A row's version is the op that wrote it last, and the
  * rows an op makes are numbered from its id.
@@ -44,16 +66,13 @@ export class Writer {
   ) {}
 
   read(table: string, id: Id): Row | undefined {
-    return this.db.prepare(`SELECT * FROM "${table}" WHERE id = ?`).get(id) as Row | undefined;
+    return prepared(this.db, `SELECT * FROM "${table}" WHERE id = ?`).get(id) as Row | undefined;
   }
 
   /** Adds a row, under its own id or the op's next. */
   insert(table: string, row: Row): Id {
     const id = (row.id as Id | undefined) ?? nthId(this.op, ++this.made);
-    const whole = { ...row, id, version: this.op };
-    this.db
-      .prepare(`INSERT INTO "${table}" (${quoted(whole).join(", ")}) VALUES (${quoted(whole).fill("?").join(", ")})`)
-      .run(...Object.values(whole));
+    insertRow(this.db, table, { ...row, id, version: this.op });
     this.changes.push({ tableName: table, rowId: id, before: null, after: this.kept(table, id) });
     return id;
   }
@@ -64,19 +83,33 @@ export class Writer {
     if (!row) throw new Refusal(GONE);
     const after = Object.fromEntries(Object.entries(patch).filter(([name, value]) => row[name] !== value));
     if (Object.keys(after).length === 0) return;
-    const sets = quoted(after).map((name) => `${name} = ?`);
-    this.db
-      .prepare(`UPDATE "${table}" SET ${sets.join(", ")}, version = ? WHERE id = ?`)
-      .run(...Object.values(after), this.op, id);
+    this.set(table, id, after);
     const before = Object.fromEntries(Object.keys(after).map((name) => [name, row[name]!]));
     this.changes.push({ tableName: table, rowId: id, before, after });
+  }
+
+  /** Says what columns of a row hold already, so that the journal has it from this op; taking it back changes nothing. */
+  confirm(table: string, id: Id, columns: Row): void {
+    this.set(table, id, {});
+    this.changes.push({ tableName: table, rowId: id, before: {}, after: columns });
+  }
+
+  /** Says that a row is not there. */
+  absent(table: string, id: Id): void {
+    this.changes.push({ tableName: table, rowId: id, before: null, after: null });
   }
 
   remove(table: string, id: Id): void {
     if (!this.read(table, id)) throw new Refusal(GONE);
     const before = this.kept(table, id);
-    this.db.prepare(`DELETE FROM "${table}" WHERE id = ?`).run(id);
+    prepared(this.db, `DELETE FROM "${table}" WHERE id = ?`).run(id);
     this.changes.push({ tableName: table, rowId: id, before, after: null });
+  }
+
+  private set(table: string, id: Id, columns: Row): void {
+    const whole = { ...columns, version: this.op };
+    const sets = quoted(whole).map((name) => `${name} = ?`);
+    prepared(this.db, `UPDATE "${table}" SET ${sets.join(", ")} WHERE id = ?`).run(...Object.values(whole), id);
   }
 
   /** A row as the journal keeps it: its id and version stand with the change itself. */
@@ -134,8 +167,8 @@ export function opById(db: Db, id: Id): StoredOp | undefined {
   return db.prepare("SELECT * FROM op WHERE id = ?").get(id) as StoredOp | undefined;
 }
 
-type StoredChange = { tableName: string; rowId: Id; before: string | null; after: string | null };
-const parsed = ({ before, after, ...of }: StoredChange): Change => ({
+export type StoredChange = { tableName: string; rowId: Id; before: string | null; after: string | null };
+export const parsed = ({ before, after, ...of }: StoredChange): Change => ({
   ...of,
   before: before === null ? null : (JSON.parse(before) as Row),
   after: after === null ? null : (JSON.parse(after) as Row),
@@ -183,12 +216,14 @@ function laterOn(db: Db, op: StoredOp, { tableName, rowId }: Change): string[] {
   return rows.filter(({ id }) => !undone.has(id)).map(({ summary }) => summary);
 }
 
+const RESTED_ON = "This can't be undone any more, because later records rest on it. Undo those first.";
+
 function refuseUndo(db: Db, op: StoredOp, change: Change): never {
   const later = laterOn(db, op, change).slice(0, 3);
   throw new Refusal(
     later.length
       ? `This can't be undone any more, because the same record was changed later: ${later.join("; ")}. Undo that first.`
-      : "This can't be undone any more, because later records rest on it. Undo those first.",
+      : RESTED_ON,
   );
 }
 
@@ -201,8 +236,12 @@ const holds = (row: Row, columns: Row) => Object.keys(columns).every((name) => r
  */
 export function reverse(writer: Writer, op: StoredOp): void {
   const { db } = writer;
+  // Rows of two copies name each other crosswise: whether all are there is seen when all is taken back.
+  const crosswise = db.prepare("SELECT 1 FROM brought WHERE merge = ? LIMIT 1").get(op.id) !== undefined;
+  if (crosswise) db.pragma("defer_foreign_keys = ON");
   for (const change of changesOf(db, op.id).reverse()) {
     const { tableName, rowId, before, after } = change;
+    if (!before && !after) continue;
     const current = writer.read(tableName, rowId);
     if (after ? !current || !holds(current, after) : current) refuseUndo(db, op, change);
     try {
@@ -214,19 +253,6 @@ export function reverse(writer: Writer, op: StoredOp): void {
       throw error;
     }
   }
-}
-
-/** Carries the ops of a journal out again on an empty database of the same schema, in the order of their clocks. */
-export function replay(from: Db, to: Db): void {
-  const ops = from.prepare("SELECT * FROM op ORDER BY clock");
-  to.transaction(() => {
-    for (const op of ops.iterate() as IterableIterator<StoredOp>) {
-      const write = new Writer(to, op.id);
-      for (const { tableName, rowId, before, after } of changesOf(from, op.id)) {
-        if (!before) write.insert(tableName, { id: rowId, ...after });
-        else if (!after) write.remove(tableName, rowId);
-        else write.update(tableName, rowId, after);
-      }
-    }
-  }).immediate();
+  const broken = crosswise && (db.pragma("foreign_key_check") as object[]).length > 0;
+  if (broken) throw new Refusal(RESTED_ON);
 }

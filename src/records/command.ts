@@ -51,7 +51,7 @@ export type Outcome =
 /** One press: under which name, on which device, on what day there, and when. */
 export type Press = { id: Id; device: Id; day: Day | null; at: string };
 
-const pressOf = (db: Db, { id, device, day, at }: Partial<Press>): Press => ({
+export const pressOf = (db: Db, { id, device, day, at }: Partial<Press>): Press => ({
   id: id ?? newId(),
   device: device ?? deviceOf(db),
   day: day ?? null,
@@ -68,7 +68,7 @@ function rowBefore(now: Row, changes: Change[]): Row | null {
 }
 
 /** Holds one row against its record's rule book. */
-const judge = (facts: Facts, table: string, next: object, before: object | null): void =>
+export const judgeOf = (facts: Facts, table: string, next: object, before: object | null): void =>
   RULES[table]?.(facts, next as never, before as never);
 
 /** Every row an op leaves behind is held against its record's rule book. */
@@ -77,7 +77,7 @@ function hold(facts: Facts, writer: Writer): void {
   for (const changes of byRow.values()) {
     const { tableName, rowId } = changes[0]!;
     const now = RULES[tableName] && writer.read(tableName, rowId);
-    if (now) judge(facts, tableName, now, rowBefore(now, changes));
+    if (now) judgeOf(facts, tableName, now, rowBefore(now, changes));
   }
 }
 
@@ -106,7 +106,7 @@ function once(db: Db, press: Press, work: Work): Outcome {
     const facts = { db, garden: place, today, latest };
     const done = work.run({
       ...facts,
-      write: new Writes(writer, (table, next, before) => judge(facts, table, next, before)),
+      write: new Writes(writer, (table, next, before) => judgeOf(facts, table, next, before)),
       device: deviceOf(db),
     });
     const { changes } = writer;

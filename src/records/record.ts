@@ -114,11 +114,22 @@ export type Sent<F extends Fields> = Flat<
 
 type KeptField<F> = F extends Field<infer Out, infer Sent> ? Field<Out | undefined, Sent | undefined> : never;
 
+/** How rows of two copies of a garden are brought together, beyond column by column. */
+export type Meet<C> = {
+  /** Columns that tell one story and are taken from one copy. */
+  together?: (keyof C & string)[];
+  /** Rows that agree in these are one and the same thing, written down twice. */
+  same?: (keyof C & string)[];
+  /** Rows that agree in these are two things under one number or code: one of them gets another. */
+  apart?: (keyof C & string)[];
+};
+
 /** A record: one table, defined once. */
 class RecordOf<N extends string, C extends Fields> {
   constructor(
     readonly table: N,
     readonly columns: C,
+    readonly meet: Meet<C>,
   ) {}
 
   /** Columns as the fields of a command that adds a row. */
@@ -134,7 +145,8 @@ class RecordOf<N extends string, C extends Fields> {
   }
 }
 
-export const record = <const N extends string, C extends Fields>(table: N, columns: C) => new RecordOf(table, columns);
+export const record = <const N extends string, C extends Fields>(table: N, columns: C, meet: Meet<C> = {}) =>
+  new RecordOf(table, columns, meet);
 
 // biome-ignore lint/suspicious/noExplicitAny: a record of whatever columns, as lists of records hold it
 export type AnyRecord = RecordOf<string, any>;

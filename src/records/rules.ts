@@ -1,3 +1,4 @@
+import { candidateRule } from "./candidate/rules";
 import { crossRule } from "./cross/rules";
 import type { Facts } from "./facts";
 import { flowerRule } from "./flower/rules";
@@ -23,5 +24,6 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     lot: lotRule,
     barrier: barrierRule,
     source: sourceRule,
+    candidate: candidateRule,
   },
 );

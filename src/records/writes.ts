@@ -80,7 +80,7 @@ export class Writes {
 }
 
 /** A row of which nothing was said. */
-const beginnings = (columns: Fields): Kept =>
+export const beginnings = (columns: Fields): Kept =>
   Object.fromEntries(
     Object.entries(columns).map(([column, { absent }]) => [column, absent.is === "value" ? absent.value : null]),
   ) as Kept;

@@ -4,31 +4,35 @@ import { choice, count, day, flag, type Row, real, record, ref, text, whole } fr
 const rate = (label: string) => real(label, { least: 0.01, most: 1 });
 
 /** A mother and a father, and what is wanted of them. */
-export const cross = record("cross", {
-  code: text("Code", 40),
-  kind: choice("Kind", ["cross", "self", "intercross"]),
-  season: whole("Season", 1900, 2200),
-  lineId: ref("line", "Line"),
-  generation: whole("Generation", 1, 40).optional(),
-  motherStandId: ref("stand", "Mother"),
-  fatherStandId: ref("stand", "Father"),
-  motherPlantId: ref("plant", "Mother plant").optional(),
-  fatherPlantId: ref("plant", "Father plant").optional(),
-  fruitsWanted: count("Fruits wanted", 10_000),
-  seedsWanted: count("Seeds wanted", 10_000_000).optional(),
-  seedsPerFruit: count("Seeds in a fruit", 100_000).optional(),
-  setLow: rate("Lowest set rate"),
-  setHigh: rate("Highest set rate"),
-  confidence: real("How sure", { least: 0.5, most: 0.999 }),
-  /** The protocol chosen; null for those of before there was a choice. */
-  method: text("Method", 60).optional(),
-  perEvening: count("Flowers in one evening", 500).or(6),
-  /** Pollen that is gathered and kept until the mother flowers: how, and since when once it is done. */
-  storage: choice("Pollen kept", STORAGES).optional(),
-  storedOn: day("Pollen gathered on").optional(),
-  plannedOn: day("Planned on"),
-  closed: flag("Closed"),
-  note: text("Note", 4000),
-});
+export const cross = record(
+  "cross",
+  {
+    code: text("Code", 40),
+    kind: choice("Kind", ["cross", "self", "intercross"]),
+    season: whole("Season", 1900, 2200),
+    lineId: ref("line", "Line"),
+    generation: whole("Generation", 1, 40).optional(),
+    motherStandId: ref("stand", "Mother"),
+    fatherStandId: ref("stand", "Father"),
+    motherPlantId: ref("plant", "Mother plant").optional(),
+    fatherPlantId: ref("plant", "Father plant").optional(),
+    fruitsWanted: count("Fruits wanted", 10_000),
+    seedsWanted: count("Seeds wanted", 10_000_000).optional(),
+    seedsPerFruit: count("Seeds in a fruit", 100_000).optional(),
+    setLow: rate("Lowest set rate"),
+    setHigh: rate("Highest set rate"),
+    confidence: real("How sure", { least: 0.5, most: 0.999 }),
+    /** The protocol chosen; null for those of before there was a choice. */
+    method: text("Method", 60).optional(),
+    perEvening: count("Flowers in one evening", 500).or(6),
+    /** Pollen that is gathered and kept until the mother flowers: how, and since when once it is done. */
+    storage: choice("Pollen kept", STORAGES).optional(),
+    storedOn: day("Pollen gathered on").optional(),
+    plannedOn: day("Planned on"),
+    closed: flag("Closed"),
+    note: text("Note", 4000),
+  },
+  { apart: ["code"] },
+);
 export type Cross = Row<typeof cross>;
 export type CrossKind = Cross["kind"];

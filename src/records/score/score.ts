@@ -1,11 +1,15 @@
 import { day, type Row, real, record, ref, text } from "../record";
 
 /** What one plant shows on one yardstick: a number or a word. A date is kept as days from sowing. */
-export const score = record("score", {
-  plantId: ref("plant", "Plant"),
-  yardstickId: ref("yardstick", "Yardstick"),
-  number: real("Score", {}).optional().asked(),
-  word: text("Score", 60).optional().asked(),
-  scoredOn: day("Scored on"),
-});
+export const score = record(
+  "score",
+  {
+    plantId: ref("plant", "Plant"),
+    yardstickId: ref("yardstick", "Yardstick"),
+    number: real("Score", {}).optional().asked(),
+    word: text("Score", 60).optional().asked(),
+    scoredOn: day("Scored on"),
+  },
+  { same: ["plantId", "yardstickId"], together: ["number", "word", "scoredOn"] },
+);
 export type Score = Row<typeof score>;

@@ -1,18 +1,22 @@
 import { choice, count, dayOfYear, json, name, type Row, real, record, species, whole } from "../record";
 
 /** Pollen from beyond the fence: a neighbour's crop, a field, a wild stand. */
-export const source = record("source", {
-  name: name("Name"),
-  kind: choice("What it is", ["neighbour", "field", "wild", "ornamental"]),
-  species: species(),
-  /** Points in metres, JSON [[x, y], …]; one where no more is known. */
-  outline: json("The outline"),
-  plants: count("Plants", 10_000_000),
-  presence: real("How sure", { least: 0.05, most: 1 }),
-  harm: choice("Harm", ["none", "bitter", "hot", "male-sterile", "wild"]).or("none"),
-  flowersFrom: dayOfYear("Flowers from").optional(),
-  flowersTo: dayOfYear("Flowers to").optional(),
-  /** The season for which the neighbour has agreed to do without. */
-  agreedSeason: whole("Agreed for", 1900, 2200).optional(),
-});
+export const source = record(
+  "source",
+  {
+    name: name("Name"),
+    kind: choice("What it is", ["neighbour", "field", "wild", "ornamental"]),
+    species: species(),
+    /** Points in metres, JSON [[x, y], …]; one where no more is known. */
+    outline: json("The outline"),
+    plants: count("Plants", 10_000_000),
+    presence: real("How sure", { least: 0.05, most: 1 }),
+    harm: choice("Harm", ["none", "bitter", "hot", "male-sterile", "wild"]).or("none"),
+    flowersFrom: dayOfYear("Flowers from").optional(),
+    flowersTo: dayOfYear("Flowers to").optional(),
+    /** The season for which the neighbour has agreed to do without. */
+    agreedSeason: whole("Agreed for", 1900, 2200).optional(),
+  },
+  { together: ["flowersFrom", "flowersTo"] },
+);
 export type SourceKept = Row<typeof source>;

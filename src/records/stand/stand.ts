@@ -1,31 +1,35 @@
 import { choice, count, day, flag, type Row, real, record, ref, text, whole } from "../record";
 
-export const stand = record("stand", {
-  code: text("Code", 40),
-  lineId: ref("line", "Line"),
-  lotId: ref("lot", "Lot").optional(),
-  bedId: ref("bed", "Bed").optional(),
-  /** The season in which it is expected to flower. */
-  season: whole("Season", 1900, 2200),
-  generation: whole("Generation", 1, 40).optional(),
-  /** Whether its plants carry numbers of their own. */
-  family: flag("Number the plants"),
-  sown: day("Sown on"),
-  sowedSeeds: count("Seeds sown").optional(),
-  cameUp: whole("Came up", 0, 1_000_000).optional(),
-  plants: whole("Plants", 0, 100_000).optional(),
-  plantedOut: day("Planted out").optional(),
-  overwinter: choice("Over winter", ["lifted", "left", "late-sown"]).optional(),
-  spacing: real("Between plants", { least: 0.01, most: 20 }).optional(),
-  rowCount: count("Rows", 1000).optional(),
-  firstFlower: day("First flower").optional(),
-  cutBack: day("Cut back on").optional(),
-  flowers: choice("Flowers", ["open", "covered", "hand", "removed"]).or("open"),
-  cover: choice("Covered with", ["bags", "cage", "alternate-cages"]).optional(),
-  /** Days between walks that take its flowers off. */
-  removeEvery: whole("Flowers off every", 1, 30).optional(),
-  /** Seed is saved only from so many plants, those farthest from the strongest source. */
-  saveFrom: count("Seed only from", 100_000).optional(),
-  seedWanted: flag("Grown for seed").or(1),
-});
+export const stand = record(
+  "stand",
+  {
+    code: text("Code", 40),
+    lineId: ref("line", "Line"),
+    lotId: ref("lot", "Lot").optional(),
+    bedId: ref("bed", "Bed").optional(),
+    /** The season in which it is expected to flower. */
+    season: whole("Season", 1900, 2200),
+    generation: whole("Generation", 1, 40).optional(),
+    /** Whether its plants carry numbers of their own. */
+    family: flag("Number the plants"),
+    sown: day("Sown on"),
+    sowedSeeds: count("Seeds sown").optional(),
+    cameUp: whole("Came up", 0, 1_000_000).optional(),
+    plants: whole("Plants", 0, 100_000).optional(),
+    plantedOut: day("Planted out").optional(),
+    overwinter: choice("Over winter", ["lifted", "left", "late-sown"]).optional(),
+    spacing: real("Between plants", { least: 0.01, most: 20 }).optional(),
+    rowCount: count("Rows", 1000).optional(),
+    firstFlower: day("First flower").optional(),
+    cutBack: day("Cut back on").optional(),
+    flowers: choice("Flowers", ["open", "covered", "hand", "removed"]).or("open"),
+    cover: choice("Covered with", ["bags", "cage", "alternate-cages"]).optional(),
+    /** Days between walks that take its flowers off. */
+    removeEvery: whole("Flowers off every", 1, 30).optional(),
+    /** Seed is saved only from so many plants, those farthest from the strongest source. */
+    saveFrom: count("Seed only from", 100_000).optional(),
+    seedWanted: flag("Grown for seed").or(1),
+  },
+  { apart: ["code"] },
+);
 export type Stand = Row<typeof stand>;

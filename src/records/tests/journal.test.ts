@@ -9,7 +9,7 @@ import { tick } from "@/db/clock";
 import { deviceOf, newId } from "@/db/ids";
 import { migrate } from "@/db/migrate";
 import { type Db, openDb } from "@/db/open";
-import { replay } from "@/db/ops";
+import { replay } from "@/db/replay";
 import { perform, undo } from "../command";
 import { COMMANDS } from "../commands";
 import { entries, find } from "../history/queries";
