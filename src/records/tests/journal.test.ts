@@ -7,7 +7,7 @@ import { readCode } from "@/core/custody/code";
 import { type Id, nthId } from "@/core/custody/id";
 import { tick } from "@/db/clock";
 import { deviceOf, newId } from "@/db/ids";
-import { migrate } from "@/db/migrate";
+import { migrate, SCHEMA } from "@/db/migrate";
 import { type Db, openDb } from "@/db/open";
 import { replay } from "@/db/replay";
 import { perform, undo } from "../command";
@@ -70,7 +70,7 @@ describe("a press", () => {
     const input = { id: garden.row("bed", 1).id, version: garden.version("bed", 1), x: 3 };
     expect(perform(garden.db, COMMANDS.get("bed.move")!, input, press).ok).toBe(true);
     const op = garden.db.prepare("SELECT * FROM op WHERE id = ?").get(press.id);
-    expect(op).toMatchObject({ ...press, command: "bed.move", input: JSON.stringify(input), schema: 4, undoes: null });
+    expect(op).toMatchObject({ ...press, command: "bed.move", input: JSON.stringify(input), schema: SCHEMA, undoes: null });
     const changes = garden.db
       .prepare("SELECT tableName, rowId, before, after FROM opChange WHERE op = ?")
       .all(press.id);

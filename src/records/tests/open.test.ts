@@ -78,7 +78,7 @@ describe("a file that can't be trusted is left as it is, and said to be so", () 
     const newer = new Database(path);
     newer.pragma("user_version = 99");
     newer.close();
-    expect(refusal()).toMatch(/written by a newer Nimble Orchard \(schema 99; this program knows 4\)/);
+    expect(refusal()).toMatch(/written by a newer Nimble Orchard \(schema 99; this program knows 5\)/);
   });
 
   test("one that may only be read, or lies where nothing may be written", () => {
