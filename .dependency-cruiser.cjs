@@ -17,7 +17,15 @@ module.exports = {
       from: { path: "^src/records/", pathNot: "^src/records/tests/" },
     },
     layer("views-import-records-core-catalogue", "^src/views/", "^src/(views|records|core|catalogue|db)/"),
-    layer("workers-run-the-core", "^src/workers/", "^src/(workers|core)/"),
+    {
+      ...layer("the-page's-worker-runs-the-core", "^src/workers/", "^src/(workers|core)/"),
+      from: { path: "^src/workers/", pathNot: "^src/workers/server" },
+    },
+    layer(
+      "the-server's-worker-reads-records-and-views",
+      "^src/workers/server",
+      "^src/(workers|views|records|core|catalogue|db)/",
+    ),
     layer("ui-imports-nothing-of-ours", "^src/ui/", "^src/ui/"),
     layer("screens-import-ui-core-and-types", "^src/screens/", "^src/(screens|ui|core|records|views|workers)/"),
     {

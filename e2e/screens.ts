@@ -18,6 +18,7 @@ export const SCREENS = [
   "/guide/practice",
   "/shed",
   "/shed/history",
+  "/shed/copies",
 ];
 
 /** One of each kind of record, by the links of its list. */

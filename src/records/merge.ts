@@ -148,7 +148,7 @@ function difference(names: Names, { kind, id, row }: Meeting, dispute: Dispute):
       : about === "removed"
         ? "was changed, or is needed"
         : about === "number"
-          ? capital(names.of(kind.table, id, value))
+          ? capital(value.coveredOn ? `covered ${value.coveredOn}` : names.of(kind.table, id, value))
           : names.said(kind.table, differing, value);
     return { words, at: press?.at ?? null, summary: press?.summary ?? null };
   };

@@ -14,7 +14,7 @@ import {
   stationOf,
 } from "@/records/climate/queries";
 import type { Garden } from "@/records/garden/garden";
-import { counts, type Entry, entries } from "@/records/history/queries";
+import { counts, type Entry, entries, entriesOf } from "@/records/history/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 
@@ -94,3 +94,7 @@ export function historyView(sky: Outlook, before: Id | null): History {
   const list = entries(sky.db, before, PAGE);
   return { ...base(sky), entries: list, older: list.length === PAGE ? list.at(-1)!.id : null };
 }
+
+export type Copies = { band: Band; merges: Entry[] };
+
+export const copiesView = (sky: Outlook): Copies => ({ ...base(sky), merges: entriesOf(sky.db, "garden.merge") });

@@ -20,6 +20,16 @@ export function entries(db: Db, before: Id | null, limit: number): Entry[] {
   return rows.map((row) => ({ ...row, undone: undone.has(row.id) }));
 }
 
+/** The ops of one command, newest first. */
+export function entriesOf(db: Db, command: string): Entry[] {
+  const rows = db
+    .prepare("SELECT id, clock, at, day, command, summary, undoes FROM op WHERE command = ? ORDER BY clock DESC")
+    .all(command) as Omit<Entry, "undone">[];
+  if (rows.length === 0) return [];
+  const undone = undoneOps(db);
+  return rows.map((row) => ({ ...row, undone: undone.has(row.id) }));
+}
+
 /** How many rows there are of the records a grower counts, and of the history. */
 export function counts(db: Db): { name: string; count: number }[] {
   return db

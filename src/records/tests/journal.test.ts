@@ -70,7 +70,13 @@ describe("a press", () => {
     const input = { id: garden.row("bed", 1).id, version: garden.version("bed", 1), x: 3 };
     expect(perform(garden.db, COMMANDS.get("bed.move")!, input, press).ok).toBe(true);
     const op = garden.db.prepare("SELECT * FROM op WHERE id = ?").get(press.id);
-    expect(op).toMatchObject({ ...press, command: "bed.move", input: JSON.stringify(input), schema: SCHEMA, undoes: null });
+    expect(op).toMatchObject({
+      ...press,
+      command: "bed.move",
+      input: JSON.stringify(input),
+      schema: SCHEMA,
+      undoes: null,
+    });
     const changes = garden.db
       .prepare("SELECT tableName, rowId, before, after FROM opChange WHERE op = ?")
       .all(press.id);

@@ -95,7 +95,8 @@ export const choicesOf = (table: Record<string, string>) =>
 export const spanInWords = (start: Day, end: Day): string => `${dayInWords(start)} to ${dayInWords(end)}`;
 
 /** A count with its noun. @example plural(1, "fruit") // "1 fruit" */
-export const plural = (count: number, noun: string): string => `${count} ${noun}${count === 1 ? "" : "s"}`;
+export const plural = (count: number, noun: string, many = `${noun}s`): string =>
+  `${count} ${count === 1 ? noun : many}`;
 
 export const percent = (share: number): string => `${Math.round(share * 100)} %`;
 

@@ -35,6 +35,13 @@ export async function ShedScreen({ garden, band, path, counts, climate }: Shed) 
           <a href="/api/backup" className="leaf leaf-strong" download>
             Download a backup
           </a>
+          <h2 className="mt-8">Another copy</h2>
+          <p className="mb-3 mt-1 text-soft">
+            A copy that was written on elsewhere can be brought together with this one.
+          </p>
+          <Link href="/shed/copies" className="leaf">
+            Bring two copies together
+          </Link>
           <dl className="rows mt-6 border-y border-rule text-sm">
             {counts.map(({ name, count }) => (
               <div key={name} className="flex justify-between py-1.5">

@@ -1,0 +1,54 @@
+import { Worker } from "node:worker_threads";
+import type { FromWorker, ToWorker } from "@/workers/jobs";
+
+type Waiting = (message: FromWorker) => void;
+const kept = globalThis as { orchardWorker?: Worker };
+const waiting = new Map<number, Waiting>();
+let last = 0;
+
+function theWorker(): Worker {
+  if (kept.orchardWorker) return kept.orchardWorker;
+  const worker = new Worker(new URL("../workers/server.ts", import.meta.url));
+  const over = (message: string) => {
+    kept.orchardWorker = undefined;
+    for (const [id, tell] of waiting) tell({ id, kind: "failed", message });
+    waiting.clear();
+  };
+  worker.on("message", (message: FromWorker) => waiting.get(message.id)?.(message));
+  worker.on("error", (failure) => over(failure.message));
+  worker.on("exit", () => over("The work was broken off."));
+  worker.unref();
+  kept.orchardWorker = worker;
+  return worker;
+}
+
+const line = (value: unknown) => new TextEncoder().encode(`${JSON.stringify(value)}\n`);
+
+/**
+ * Runs a job in the server's worker and answers line by line, JSON each: progress as it goes, and what came of it at the
+ * end. Who stops reading stops the job.
+ * @param ended gets what came of it, null where it failed
+ */
+export function jobAnswer(job: string, input: unknown, ended: (result: unknown) => void): Response {
+  const id = ++last;
+  const worker = theWorker();
+  const tell = (message: ToWorker) => worker.postMessage(message);
+  const body = new ReadableStream({
+    start(controller) {
+      waiting.set(id, (message) => {
+        const { id: _, ...said } = message;
+        controller.enqueue(line(said));
+        if (message.kind === "progress") return;
+        waiting.delete(id);
+        ended(message.kind === "done" ? message.result : null);
+        controller.close();
+      });
+      tell({ kind: "run", id, job, input });
+    },
+    cancel() {
+      waiting.delete(id);
+      tell({ kind: "stop", id });
+    },
+  });
+  return new Response(body, { headers: { "content-type": "application/x-ndjson", "cache-control": "no-store" } });
+}

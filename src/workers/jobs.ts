@@ -1,0 +1,57 @@
+/** How far a job is. */
+export type Progress = { doing: string; done: number; of: number };
+
+/** Long work, in steps between which it can be stopped; what it returns is plain data. */
+// biome-ignore lint/suspicious/noExplicitAny: a job of whatever input, as lists of jobs hold it
+export type Job = (input: any) => Generator<unknown, unknown>;
+export type Jobs = Record<string, Job>;
+
+export type ToWorker = { kind: "run"; id: number; job: string; input: unknown } | { kind: "stop"; id: number };
+export type FromWorker =
+  | { id: number; kind: "progress"; progress: unknown }
+  | { id: number; kind: "done"; result: unknown }
+  | { id: number; kind: "failed"; message: string };
+
+/** So long, ms, a job works before messages are looked at and its progress is told. */
+const SLICE = 40;
+const pause = () => new Promise<void>((resolve) => setTimeout(resolve));
+
+/**
+ * Carries out the jobs of a list, wherever it runs: every answer bears the id of what was asked, and a job that is
+ * stopped is over where it stands.
+ */
+export function runner(jobs: Jobs, say: (message: FromWorker) => void): (message: ToWorker) => void {
+  const stopped = new Set<number>();
+  const running = new Set<number>();
+
+  async function run(id: number, name: string, input: unknown): Promise<void> {
+    const steps = jobs[name]!(input);
+    let from = Date.now();
+    for (;;) {
+      const { done, value } = steps.next();
+      if (done) return say({ id, kind: "done", result: value });
+      if (Date.now() - from < SLICE) continue;
+      say({ id, kind: "progress", progress: value });
+      await pause();
+      from = Date.now();
+      if (!stopped.has(id)) continue;
+      steps.return(undefined);
+      return;
+    }
+  }
+
+  return (message) => {
+    const { id } = message;
+    if (message.kind === "stop") {
+      if (running.has(id)) stopped.add(id);
+      return;
+    }
+    running.add(id);
+    void run(id, message.job, message.input)
+      .catch((failure: Error) => say({ id, kind: "failed", message: failure.message }))
+      .finally(() => {
+        running.delete(id);
+        stopped.delete(id);
+      });
+  };
+}
