@@ -5,9 +5,11 @@ import Database from "better-sqlite3";
 import { median } from "simple-statistics";
 import { SCREENS } from "../e2e/screens";
 import { startServer } from "../e2e/server";
+import { serveEmptyPage } from "./emptyPage";
 import { benchFlowers } from "./flowers";
 import { fillLarge } from "./garden";
 import { benchIsolation } from "./isolation";
+import { benchJournal } from "./journal";
 
 const RUNS = 25;
 
@@ -29,6 +31,7 @@ const page = (url: string) => async () => {
 
 benchIsolation();
 benchFlowers();
+benchJournal();
 
 const folder = mkdtempSync(join(tmpdir(), "orchard-bench-"));
 const path = join(folder, "large.db");
@@ -52,20 +55,33 @@ db.close();
 
 const large = await startServer("demo", path);
 const empty = await startServer("empty");
-console.log(`\nServer time of a page, median of ${RUNS}, ms: ten seasons | empty | ratio`);
-for (const at of SCREENS) {
-  const [full, none] = [await timed(page(large.url + at)), await timed(page(empty.url + at))];
-  console.log(
-    `${at.padEnd(16)} ${full.toFixed(1).padStart(8)} ${none.toFixed(1).padStart(8)} ${(full / none).toFixed(1).padStart(8)}`,
-  );
+const bare = await serveEmptyPage();
+/** Pages are asked for in turn, so that a busy moment of the machine falls on all alike. */
+async function inTurn(urls: string[]): Promise<number[]> {
+  const times = urls.map((): number[] => []);
+  for (let run = 0; run < RUNS + 3; run++)
+    for (const [i, url] of urls.entries()) {
+      const from = performance.now();
+      await page(url)();
+      if (run >= 3) times[i]!.push(performance.now() - from);
+    }
+  return times.map(median);
 }
-const plain = await timed(page(`${empty.url}/guide`));
-for (const at of Object.values(records)) {
-  const full = await timed(page(large.url + at));
-  console.log(
-    `${at.padEnd(16)} ${full.toFixed(1).padStart(8)} ${plain.toFixed(1).padStart(8)} ${(full / plain).toFixed(1).padStart(8)}  (against the guide when empty: no such record there)`,
+console.log(
+  `\nServer time of a page, median of ${RUNS}, ms: ten seasons | empty garden | Next's empty page | × empty garden | × empty page`,
+);
+const tell = (at: string, [full, none, next]: number[], note = "") => {
+  const cells = [full, none, next, full! / none!, full! / next!].map((n) => n!.toFixed(1).padStart(8));
+  console.log(`${at.padEnd(18)} ${cells.join(" ")}${note}`);
+};
+for (const at of SCREENS) tell(at, await inTurn([large.url + at, empty.url + at, bare.url]));
+for (const at of Object.values(records))
+  tell(
+    at,
+    await inTurn([large.url + at, `${empty.url}/guide`, bare.url]),
+    "  (against the guide: no such record when empty)",
   );
-}
+bare.stop();
 let value = 0;
 const post = (server: string, path: string, body: object) => async () => {
   const answer = await fetch(server + path, {

@@ -10,6 +10,7 @@ import { type Outlook, outlook } from "@/views/outlook";
 import { seasonView } from "@/views/season";
 import { seedView } from "@/views/seed";
 import { todayView } from "@/views/today";
+import { waysOut } from "@/views/waysOut";
 import { worksView } from "@/views/works";
 import { DEMO_DAY } from "./day";
 import { fillDemo } from "./fill";
@@ -163,7 +164,7 @@ describe("the demo garden", () => {
       [2028, next],
     ] as const)
       for (const { code, level, name } of list.filter((j) => j.level !== "within")) {
-        const { remedies } = groundView(sky(), season, code);
+        const { remedies } = waysOut(db, groundView(sky(), season, code).askWays!);
         expect(
           remedies.some((r) => r.enough),
           `${name}, ${level}, ${season}`,

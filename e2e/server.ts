@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from "node:child_process";
-import { copyFileSync, mkdtempSync, rmSync } from "node:fs";
+import { copyFileSync, existsSync, mkdtempSync, rmSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -41,7 +41,8 @@ async function answered(url: string, child: ChildProcess): Promise<void> {
 export async function startServer(kind: "empty" | "demo", seed = DEMO_DB): Promise<Server> {
   const folder = mkdtempSync(join(tmpdir(), "orchard-e2e-"));
   const db = join(folder, "orchard.db");
-  if (kind === "demo") for (const end of ["", ".device"]) copyFileSync(seed + end, db + end);
+  if (kind === "demo")
+    for (const end of ["", ".device"]) if (existsSync(seed + end)) copyFileSync(seed + end, db + end);
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
   let child: ChildProcess;

@@ -22,6 +22,31 @@ function theWorker(): Worker {
   return worker;
 }
 
+/** Starts a job; what it says comes to `hear`. Gives a way to stop it. */
+function start(job: string, input: unknown, hear: Waiting): () => void {
+  const id = ++last;
+  const worker = theWorker();
+  const tell = (message: ToWorker) => worker.postMessage(message);
+  waiting.set(id, (message) => {
+    if (message.kind !== "progress") waiting.delete(id);
+    hear(message);
+  });
+  tell({ kind: "run", id, job, input });
+  return () => {
+    waiting.delete(id);
+    tell({ kind: "stop", id });
+  };
+}
+
+/** Runs a job in the server's worker to its end. */
+export const jobResult = <R>(job: string, input: unknown): Promise<R> =>
+  new Promise((resolve, reject) => {
+    start(job, input, (message) => {
+      if (message.kind === "done") resolve(message.result as R);
+      else if (message.kind === "failed") reject(Object.assign(new Error(message.message), { code: message.code }));
+    });
+  });
+
 const line = (value: unknown) => new TextEncoder().encode(`${JSON.stringify(value)}\n`);
 
 /**
@@ -29,26 +54,19 @@ const line = (value: unknown) => new TextEncoder().encode(`${JSON.stringify(valu
  * end. Who stops reading stops the job.
  * @param ended gets what came of it, null where it failed
  */
-export function jobAnswer(job: string, input: unknown, ended: (result: unknown) => void): Response {
-  const id = ++last;
-  const worker = theWorker();
-  const tell = (message: ToWorker) => worker.postMessage(message);
+export function jobAnswer(job: string, input: unknown, ended: (result: unknown) => void = () => {}): Response {
+  let stop = () => {};
   const body = new ReadableStream({
     start(controller) {
-      waiting.set(id, (message) => {
+      stop = start(job, input, (message) => {
         const { id: _, ...said } = message;
         controller.enqueue(line(said));
         if (message.kind === "progress") return;
-        waiting.delete(id);
         ended(message.kind === "done" ? message.result : null);
         controller.close();
       });
-      tell({ kind: "run", id, job, input });
     },
-    cancel() {
-      waiting.delete(id);
-      tell({ kind: "stop", id });
-    },
+    cancel: () => stop(),
   });
   return new Response(body, { headers: { "content-type": "application/x-ndjson", "cache-control": "no-store" } });
 }

@@ -3,7 +3,7 @@ import { groupBy } from "@/core/lists/groupBy";
 import { type Parted, partedAt, refuseStrange, takeOver, uniteLeases } from "./copies";
 import { isConstraint } from "./failure";
 import type { Db } from "./open";
-import { type Change, parsed, Refusal, type Row, type StoredChange, type Value, Writer } from "./ops";
+import { type Change, columnsOf, Refusal, type Row, type StoredChange, type Value, Writer } from "./ops";
 import { folded, type State } from "./replay";
 import {
   type Dispute,
@@ -71,12 +71,6 @@ const TOLD = `
   JOIN op o ON o.id = c.op LEFT JOIN temp.parted p ON p.op = o.id
   ORDER BY c.tableName, c.rowId, o.clock, c.seq`;
 
-const bare = (row: Row | undefined): Row | null => {
-  if (!row) return null;
-  const { id: _, version: __, ...columns } = row;
-  return columns;
-};
-
 function meetingOf(kind: Kind, told: Told[], rows: Record<Side, Row | null>, answers: Merging["answers"]): Meeting {
   const id = told[0]!.rowId;
   const presses: Record<Side, Version> = {
@@ -86,15 +80,14 @@ function meetingOf(kind: Kind, told: Told[], rows: Record<Side, Row | null>, ans
   let base: State = null;
   let expected: State = null;
   for (const one of told) {
-    const change = parsed(one);
-    expected = folded(expected, change, one.id);
-    if (one.side === null) base = folded(base, change, one.id);
+    expected = folded(expected, one, one.id);
+    if (one.side === null) base = folded(base, one, one.id);
     if (one.side !== "ours" && one.side !== "theirs") continue;
     const { clock, at, day, summary } = one;
     const press = { id: one.id, clock, at, day, summary };
     const version = presses[one.side];
     version.last = press;
-    for (const column of Object.keys(change.after ?? change.before ?? {})) version.presses.set(column, press);
+    for (const column of Object.keys(JSON.parse(one.after ?? one.before ?? "{}"))) version.presses.set(column, press);
   }
   const answer = (about: Dispute["about"], columns: string[]) => answers[questionId(kind, id, { about, columns })];
   const settled = threeWay(kind, base?.row ?? null, presses, answer);
@@ -104,7 +97,10 @@ function meetingOf(kind: Kind, told: Told[], rows: Record<Side, Row | null>, ans
 function* meetings(ours: Db, theirs: Db, { kinds, answers }: Merging): Generator<Progress, Meeting[]> {
   const byTable = new Map(kinds.map((kind) => [kind.table, kind]));
   const found: Meeting[] = [];
-  const row = (db: Db, table: string, id: Id) => bare(new Writer(db, id).read(table, id));
+  const row = (db: Db, table: string, id: Id) => {
+    const found = new Writer(db, id).read(table, id);
+    return found ? columnsOf(found) : null;
+  };
   let told: Told[] = [];
   const meet = () => {
     const [first] = told;
@@ -297,7 +293,7 @@ function* hold(writer: Writer, list: Meeting[], { judge, answers }: Merging): Ge
     if (i % STEP === 0) yield { doing: "Checking", done: i, of: written.length };
     const broken = () => {
       try {
-        judge(kind.table, writer.read(kind.table, id)!, base);
+        judge(kind.table, { ...one.row!, id }, base);
         return null;
       } catch (failure) {
         if (!(failure instanceof Refusal) || failure.kind === "conflict") throw failure;

@@ -8,8 +8,8 @@ import { migrate } from "./migrate";
 export type Db = Database.Database;
 
 const HEADER = "SQLite format 3\0";
-/** A writer waits so long for another one, ms; then the press is answered, and tried again by itself. */
-const PATIENCE = 250;
+/** A writer waits so long for another one, ms; then the press is answered, and tried again by itself. Nobody is answered meanwhile. */
+const PATIENCE = 100;
 
 const quoted = (path: string) => `The database ${resolve(path)}`;
 const LEFT = "It was left as it is.";

@@ -45,11 +45,29 @@ export function prepared(db: Db, sql: string): Statement {
   return statement;
 }
 
-export function insertRow(db: Db, table: string, row: Row): void {
+/** A row as the journal keeps it: its id and version stand with the change itself. */
+export function columnsOf({ id: _, version: __, ...columns }: Row): Row {
+  return columns;
+}
+
+const inserts = new WeakMap<Db, Map<string, Statement>>();
+
+/** The statement that adds a row of some columns to a table. */
+function inserting(db: Db, table: string, row: Row, end = ""): Statement {
+  const known = inserts.get(db) ?? new Map<string, Statement>();
+  inserts.set(db, known);
+  const key = `${table} ${Object.keys(row)} ${end}`;
+  const made = known.get(key);
+  if (made) return made;
   const names = quoted(row);
-  prepared(db, `INSERT INTO "${table}" (${names.join(", ")}) VALUES (${names.map(() => "?").join(", ")})`).run(
-    ...Object.values(row),
-  );
+  const values = names.map(() => "?");
+  const statement = db.prepare(`INSERT INTO "${table}" (${names.join(", ")}) VALUES (${values.join(", ")}) ${end}`);
+  known.set(key, statement);
+  return statement;
+}
+
+export function insertRow(db: Db, table: string, row: Row): void {
+  inserting(db, table, row).run(...Object.values(row));
 }
 
 /**
@@ -72,8 +90,10 @@ export class Writer {
   /** Adds a row, under its own id or the op's next. */
   insert(table: string, row: Row): Id {
     const id = (row.id as Id | undefined) ?? nthId(this.op, ++this.made);
-    insertRow(this.db, table, { ...row, id, version: this.op });
-    this.changes.push({ tableName: table, rowId: id, before: null, after: this.kept(table, id) });
+    const whole = { ...row, id, version: this.op };
+    // With what the schema fills in.
+    const kept = inserting(this.db, table, whole, "RETURNING *").get(...Object.values(whole)) as Row;
+    this.changes.push({ tableName: table, rowId: id, before: null, after: columnsOf(kept) });
     return id;
   }
 
@@ -100,22 +120,16 @@ export class Writer {
   }
 
   remove(table: string, id: Id): void {
-    if (!this.read(table, id)) throw new Refusal(GONE);
-    const before = this.kept(table, id);
+    const row = this.read(table, id);
+    if (!row) throw new Refusal(GONE);
     prepared(this.db, `DELETE FROM "${table}" WHERE id = ?`).run(id);
-    this.changes.push({ tableName: table, rowId: id, before, after: null });
+    this.changes.push({ tableName: table, rowId: id, before: columnsOf(row), after: null });
   }
 
   private set(table: string, id: Id, columns: Row): void {
     const whole = { ...columns, version: this.op };
     const sets = quoted(whole).map((name) => `${name} = ?`);
     prepared(this.db, `UPDATE "${table}" SET ${sets.join(", ")} WHERE id = ?`).run(...Object.values(whole), id);
-  }
-
-  /** A row as the journal keeps it: its id and version stand with the change itself. */
-  private kept(table: string, id: Id): Row {
-    const { id: _, version: __, ...row } = this.read(table, id)!;
-    return row;
   }
 }
 
@@ -142,7 +156,7 @@ export type StoredOp = Omit<Op, "input" | "outcome"> & {
 
 /** Appends an op with its changes. Must run inside the transaction that made them. */
 export function appendOp(db: Db, op: Op, changes: Change[]): void {
-  const latest = db.prepare("SELECT max(clock) FROM op").pluck().get() as string | null;
+  const latest = prepared(db, "SELECT max(clock) FROM op").pluck().get() as string | null;
   const stored: StoredOp = {
     ...op,
     clock: tick(latest, Date.now(), op.device),
@@ -150,11 +164,13 @@ export function appendOp(db: Db, op: Op, changes: Change[]): void {
     input: JSON.stringify(op.input),
     outcome: JSON.stringify(op.outcome),
   };
-  db.prepare(
+  prepared(
+    db,
     `INSERT INTO op (id, device, clock, at, day, command, input, schema, undoes, summary, outcome)
      VALUES (:id, :device, :clock, :at, :day, :command, :input, :schema, :undoes, :summary, :outcome)`,
   ).run(stored);
-  const insert = db.prepare(
+  const insert = prepared(
+    db,
     "INSERT INTO opChange (op, seq, tableName, rowId, before, after) VALUES (?, ?, ?, ?, ?, ?)",
   );
   const json = (row: Row | null) => (row ? JSON.stringify(row) : null);

@@ -132,7 +132,11 @@ function fieldSchema({ spec, label, absent, said }: AnyField): Joi.Schema {
 
 /** The schema of a command's fields. */
 export const schemaOf = (fields: Fields): Joi.ObjectSchema =>
-  Joi.object(Object.fromEntries(Object.entries(fields).map(([field, of]) => [field, fieldSchema(of)])));
+  Joi.object(Object.fromEntries(Object.entries(fields).map(([field, of]) => [field, fieldSchema(of)]))).prefs({
+    abortEarly: false,
+    messages: MESSAGES,
+    errors: { wrap: { label: false } },
+  });
 
 /** In a patch an emptied field empties its column; text is emptied to nothing, all else to null. */
 function emptied(fields: Fields, value: Record<string, unknown>): Record<string, unknown> {
@@ -161,11 +165,7 @@ export function check(fields: Fields, schema: Joi.ObjectSchema, input: unknown):
       ok: false,
       fields: { form: `That is more than one press can hold: a list of over ${LONGEST}, or lists in lists.` },
     };
-  const { value, error } = schema.validate(input, {
-    abortEarly: false,
-    messages: MESSAGES,
-    errors: { wrap: { label: false } },
-  });
+  const { value, error } = schema.validate(input);
   if (!error) return { ok: true, value: emptied(fields, value as Record<string, unknown>) };
   return { ok: false, fields: Object.fromEntries(error.details.map((d) => [d.path.join(".") || "form", d.message])) };
 }

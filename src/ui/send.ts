@@ -24,7 +24,7 @@ const AWAY: Answer = {
 };
 
 /** Times that a server which says it is busy is asked again by itself, and the wait between, ms. */
-const TRIES = 3;
+const TRIES = 10;
 const WAIT = 400;
 
 async function once(path: string, body: unknown, { id, at, day }: Press): Promise<Answer & { busy?: boolean }> {

@@ -1,5 +1,5 @@
 "use client";
-import { useCallback, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { device, type Press } from "./press";
 
 export type Progress = { doing: string; done: number; of: number };
@@ -67,4 +67,18 @@ export function useJob<R>(path: string) {
     [path, stop],
   );
   return { run, stop, progress };
+}
+
+/** What a job makes of an input, asked for anew whenever that changes. */
+export function useJobResult<R>(path: string, input: object): { result: R | null; trouble: string | null } {
+  const { run, stop } = useJob<R>(path);
+  const asked = JSON.stringify(input);
+  const [end, setEnd] = useState<{ asked: string; end: JobEnd<R> } | null>(null);
+  useEffect(() => {
+    void run(JSON.parse(asked) as object).then((told) => told && setEnd({ asked, end: told }));
+    return stop;
+  }, [run, stop, asked]);
+  // What was reckoned for another input is not this one's.
+  const told = end?.asked === asked ? end.end : null;
+  return { result: told?.ok ? told.result : null, trouble: told && !told.ok ? told.message : null };
 }

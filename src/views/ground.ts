@@ -3,22 +3,22 @@ import type { Id } from "@/core/custody/id";
 import { type Survival, winterSurvival } from "@/core/flowering/winter";
 import { block, inRows, type Planting } from "@/core/ground/planting";
 import type { EnoughInput } from "@/core/inheritance/enoughPlants";
-import { type Arrival, apartFrom, arrivals, type SourceShare, type Ways } from "@/core/isolation/arrival";
+import { type Arrival, arrivals, type SourceShare } from "@/core/isolation/arrival";
 import { KERNELS, type KernelRange } from "@/core/isolation/kernel";
-import { type Remedy, remediesFor } from "@/core/isolation/remedies";
 import type { Scene, SceneStand } from "@/core/isolation/scene";
 import { isJudged, type Verdict, verdictOf } from "@/core/isolation/verdict";
 import type { Bed } from "@/records/bed/bed";
 import { beds } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
 import { type BarrierRow, barriers, type SourceRow, sources } from "@/records/ground/queries";
+import { headOf } from "@/records/history/queries";
 import { type LineChoice, lineChoices } from "@/records/line/queries";
 import { type LotChoice, lotChoices } from "@/records/lot/queries";
-import type { SeenChange } from "@/records/stand/commands";
 import { seasonsWithStands, standByCode } from "@/records/stand/queries";
 import { type Band, band } from "./band";
 import type { ForecastStand, Outlook } from "./outlook";
 import { reckonedPlants, sceneOf } from "./scene";
+import type { WaysOutInput } from "./waysOut";
 
 /** What arrives at a stand's flowers, and what is said of it. */
 export type Judged = Verdict &
@@ -70,9 +70,8 @@ export type Ground = {
   judged: Judged[];
   /** The one the right page is about: the chosen stand, else the worst over its limit. */
   concern: Id | null;
-  remedies: SeenRemedy[];
-  /** What could cross with it, but flowers at another time. */
-  apart: { name: string; start: string; end: string }[];
+  /** What the ways out of that concern are asked with; null where none are needed. */
+  askWays: AskWays | null;
   species: { id: string; name: string }[];
   /** For the stand form. */
   lines: LineChoice[];
@@ -193,30 +192,8 @@ function judgedOf(scene: Scene, arrived: Map<Id, Arrival>, rows: ForecastStand[]
     .sort((a, b) => over(b) - over(a));
 }
 
-/** A way out, with the versions of what it was reckoned with. */
-export type SeenRemedy = Omit<Remedy, "changes"> & { changes: SeenChange[] };
-
-/** The ways out for the stand in question, and what it is safe from by its days. */
-function concernOf(
-  seen: Map<Id, Id>,
-  scene: Scene,
-  stand: SceneStand | undefined,
-  arrived: Map<Id, Arrival>,
-  ways: Ways,
-): Pick<Ground, "remedies" | "apart"> {
-  if (!stand || !isJudged(stand)) return { remedies: [], apart: [] };
-  const arrival = arrived.get(stand.id)!;
-  return {
-    remedies: (arrival.bySource.length > 0 ? remediesFor(scene, stand, arrival, ways) : []).map((remedy) => ({
-      ...remedy,
-      changes: remedy.changes.map((change) => ({
-        ...change,
-        version: seen.get(change.kind === "agree" ? change.sourceId : change.standId),
-      })),
-    })),
-    apart: apartFrom(scene, stand, arrival).map(({ name, window: { start, end } }) => ({ name, start, end })),
-  };
-}
+/** The head says when to ask again: the ways out are those of the ground as it is now. */
+export type AskWays = WaysOutInput & { head: string | null };
 
 /** @param chosen the code of the stand that was asked for */
 export function groundView(sky: Outlook, wantedSeason: number | null, chosen: string | null): Ground {
@@ -229,8 +206,7 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
   const chosenRow = rows.find((r) => r.code === chosen);
   const chosenStand = chosenRow?.id ?? null;
   const scene = sceneOf(sky, season, rows);
-  const ways: Ways = new Map();
-  const arrived = arrivals(scene, ways);
+  const arrived = arrivals(scene, new Map());
   const judged = judgedOf(scene, arrived, rows);
   const listed = worstOfEach(judged, scene.stands);
   const worst = judged.find((j) => j.level !== "within");
@@ -256,13 +232,10 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
         ? listed.map((j) => (j.standId === concern ? j : { ...j, bySource: j.bySource.slice(0, 1) }))
         : judged.filter((j) => j.standId === chosenStand),
     concern,
-    ...concernOf(
-      new Map([...rows, ...pollen].map(({ id, version }) => [id, version])),
-      scene,
-      scene.stands.find((s) => s.id === concern),
-      arrived,
-      ways,
-    ),
+    askWays:
+      concern !== null && judged.some((j) => j.standId === concern)
+        ? { standId: concern, season, day: sky.today, head: headOf(db) }
+        : null,
     species: SPECIES.map(({ id, name }) => ({ id, name })),
     lines: lineChoices(db).map(({ id, name, species }) => ({ id, name, species: speciesById(species).name })),
     lots: lotChoices(db),

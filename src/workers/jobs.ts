@@ -10,7 +10,7 @@ export type ToWorker = { kind: "run"; id: number; job: string; input: unknown } 
 export type FromWorker =
   | { id: number; kind: "progress"; progress: unknown }
   | { id: number; kind: "done"; result: unknown }
-  | { id: number; kind: "failed"; message: string };
+  | { id: number; kind: "failed"; message: string; code?: string };
 
 /** So long, ms, a job works before messages are looked at and its progress is told. */
 const SLICE = 40;
@@ -48,7 +48,7 @@ export function runner(jobs: Jobs, say: (message: FromWorker) => void): (message
     }
     running.add(id);
     void run(id, message.job, message.input)
-      .catch((failure: Error) => say({ id, kind: "failed", message: failure.message }))
+      .catch(({ message, code }: Error & { code?: string }) => say({ id, kind: "failed", message, code }))
       .finally(() => {
         running.delete(id);
         stopped.delete(id);

@@ -1,5 +1,6 @@
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
+import { prepared } from "@/db/ops";
 import type { Bed } from "./bed";
 
 export function beds(db: Db): Bed[] {
@@ -7,7 +8,7 @@ export function beds(db: Db): Bed[] {
 }
 
 export function bedById(db: Db, id: Id): Bed | undefined {
-  return db.prepare("SELECT * FROM bed WHERE id = ?").get(id) as Bed | undefined;
+  return prepared(db, "SELECT * FROM bed WHERE id = ?").get(id) as Bed | undefined;
 }
 
 /** How many stands grew in a bed, of all seasons. */

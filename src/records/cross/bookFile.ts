@@ -61,7 +61,7 @@ export function bookRows(db: Db, season: number | null): Row[] {
        WHERE :season IS NULL OR x.season = :season
        ORDER BY x.season, x.code, w.number`,
     )
-    .all({ season }) as (Row & { lineId: Id; motherLineId: Id; fatherLineId: Id })[];
+    .all({ season }) as (Omit<Row, "pedigree"> & { lineId: Id; motherLineId: Id; fatherLineId: Id })[];
   return rows.map(({ lineId, motherLineId, fatherLineId, ...row }) => ({
     ...row,
     pedigree: pedigreeOf({ lineId, motherLineId, fatherLineId }),

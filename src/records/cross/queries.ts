@@ -1,6 +1,7 @@
 import type { Anthers } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
+import { prepared } from "@/db/ops";
 import type { Cross } from "./cross";
 
 export type CrossRow = Cross & {
@@ -35,7 +36,7 @@ const SELECT = `SELECT x.*, l.name lineName, l.species,
   LEFT JOIN plant mp ON mp.id = x.motherPlantId LEFT JOIN plant fp ON fp.id = x.fatherPlantId`;
 
 export function crossById(db: Db, id: Id): CrossRow | undefined {
-  return db.prepare(`${SELECT} WHERE x.id = ?`).get(id) as CrossRow | undefined;
+  return prepared(db, `${SELECT} WHERE x.id = ?`).get(id) as CrossRow | undefined;
 }
 
 export function crossesOfSeason(db: Db, season: number): CrossRow[] {

@@ -1,11 +1,12 @@
 import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
+import { prepared } from "@/db/ops";
 import type { Yardstick } from "../yardstick/yardstick";
 import type { Line } from "./line";
 
 export function lineById(db: Db, id: Id): Line | undefined {
-  return db.prepare("SELECT * FROM line WHERE id = ?").get(id) as Line | undefined;
+  return prepared(db, "SELECT * FROM line WHERE id = ?").get(id) as Line | undefined;
 }
 
 export function lineByCode(db: Db, code: string): Line | undefined {
@@ -49,7 +50,7 @@ export function speciesGrown(db: Db): string[] {
 /** Whether stands or seed are kept under a line. */
 export function lineInUse(db: Db, id: Id): boolean {
   return (
-    db.prepare("SELECT 1 FROM stand WHERE lineId = :id UNION SELECT 1 FROM lot WHERE lineId = :id").get({ id }) !==
+    prepared(db, "SELECT 1 FROM stand WHERE lineId = :id UNION SELECT 1 FROM lot WHERE lineId = :id").get({ id }) !==
     undefined
   );
 }

@@ -1,5 +1,6 @@
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
+import { prepared } from "@/db/ops";
 import type { Lot } from "./lot";
 
 export type LotRow = Lot & {
@@ -26,7 +27,7 @@ const select = (
   LEFT JOIN plant p ON p.id = k.motherPlantId`;
 
 export function lotById(db: Db, id: Id): LotRow | undefined {
-  return db.prepare(`${select("WHERE lotId = :id")} WHERE k.id = :id`).get({ id }) as LotRow | undefined;
+  return prepared(db, `${select("WHERE lotId = :id")} WHERE k.id = :id`).get({ id }) as LotRow | undefined;
 }
 
 export function lotByCode(db: Db, code: string): LotRow | undefined {

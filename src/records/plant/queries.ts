@@ -1,5 +1,6 @@
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
+import { prepared } from "@/db/ops";
 import type { Mark, Plant } from "./plant";
 
 export function plantsOfStand(db: Db, standId: Id): Plant[] {
@@ -7,7 +8,7 @@ export function plantsOfStand(db: Db, standId: Id): Plant[] {
 }
 
 export function plantById(db: Db, id: Id): Plant | undefined {
-  return db.prepare("SELECT * FROM plant WHERE id = ?").get(id) as Plant | undefined;
+  return prepared(db, "SELECT * FROM plant WHERE id = ?").get(id) as Plant | undefined;
 }
 
 export type KeptPlant = { id: Id; standId: Id; number: number; mark: Mark; code: string };

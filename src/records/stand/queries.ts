@@ -1,5 +1,6 @@
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
+import { prepared } from "@/db/ops";
 import type { Line } from "../line/line";
 import type { Stand } from "./stand";
 
@@ -33,7 +34,7 @@ const SELECT = `SELECT s.*, l.name lineName, l.code lineCode, l.species, l.schoo
   LEFT JOIN lot k ON k.id = s.lotId LEFT JOIN bed b ON b.id = s.bedId`;
 
 export function standById(db: Db, id: Id): StandRow | undefined {
-  return db.prepare(`${SELECT} WHERE s.id = ?`).get(id) as StandRow | undefined;
+  return prepared(db, `${SELECT} WHERE s.id = ?`).get(id) as StandRow | undefined;
 }
 
 export function standByCode(db: Db, code: string): StandRow | undefined {
@@ -47,7 +48,7 @@ export function allStands(db: Db): StandRow[] {
 
 /** How many plants of a stand carry numbers. */
 export function numberedPlants(db: Db, id: Id): number {
-  return db.prepare("SELECT count(*) FROM plant WHERE standId = ?").pluck().get(id) as number;
+  return prepared(db, "SELECT count(*) FROM plant WHERE standId = ?").pluck().get(id) as number;
 }
 
 export function standsOfSeason(db: Db, season: number): StandRow[] {

@@ -5,6 +5,7 @@ import { groundView } from "@/views/ground";
 import { lineView } from "@/views/lines";
 import { familyView } from "@/views/nursery";
 import { todayView } from "@/views/today";
+import { waysOut } from "@/views/waysOut";
 import { undo } from "../command";
 import { family, type Plot, plot, twoMelons } from "./plot";
 
@@ -123,7 +124,10 @@ describe("from a cross to chosen seedlings", () => {
       groundView(garden.sky(), 2027, garden.code("stand", mother)).judged.find((j) => j.standId === mother);
     const before = judged()!;
     expect(before).toMatchObject({ level: "over", thumb: { metres: 22, wanted: 400, kept: false } });
-    const offered = () => groundView(garden.sky(), 2027, garden.code("stand", mother)).remedies.filter((r) => r.enough);
+    const offered = () => {
+      const { askWays } = groundView(garden.sky(), 2027, garden.code("stand", mother));
+      return askWays ? waysOut(garden.db, askWays).remedies.filter((r) => r.enough) : [];
+    };
     const ways = offered();
     // Each goes with what it was reckoned with, so that what was changed meanwhile is not written over.
     for (const { standId, version } of ways.flatMap((way) => way.changes as { standId: Id; version: Id }[]))

@@ -1,5 +1,6 @@
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
+import { prepared } from "@/db/ops";
 
 /** The place behind a line's last yardstick. */
 export function nextPosition(db: Db, lineId: Id): number {
@@ -12,6 +13,7 @@ export function nextPosition(db: Db, lineId: Id): number {
 /** Whether a line has another yardstick of a name. */
 export function hasYardstick(db: Db, lineId: Id, name: string, but: Id): boolean {
   return (
-    db.prepare("SELECT 1 FROM yardstick WHERE lineId = ? AND name = ? AND id <> ?").get(lineId, name, but) !== undefined
+    prepared(db, "SELECT 1 FROM yardstick WHERE lineId = ? AND name = ? AND id <> ?").get(lineId, name, but) !==
+    undefined
   );
 }

@@ -2,12 +2,12 @@ import Link from "next/link";
 import { rangeInWords } from "@/core/isolation/verdict";
 import { lengthInWords, type Units } from "@/core/units/units";
 import type { Ground, Judged } from "@/views/ground";
-import { plural, spanInWords } from "../common/words";
+import { plural } from "../common/words";
 import { ShareFigure } from "./ShareFigure";
-import { WaysOut } from "./WaysOut";
+import { Apart, WaysOut } from "./WaysOut";
 
 /** What pollen arrives at the stand in question, and what can be done. */
-export function Isolation({ judged, concern, chosen, remedies, apart, garden, season }: Ground) {
+export function Isolation({ judged, concern, chosen, askWays, garden, season }: Ground) {
   const worry = judged.find((j) => j.standId === concern);
   const over = judged.filter((j) => j.level !== "within");
   return (
@@ -30,13 +30,8 @@ export function Isolation({ judged, concern, chosen, remedies, apart, garden, se
       )}
       {worry && (
         <Worry worry={worry} units={garden.units} season={season} alone={chosen !== null}>
-          {apart.length > 0 && (
-            <p className="mt-2 text-sm text-soft">
-              Crosses with it too, but flowers at another time:{" "}
-              {apart.map((a) => `${a.name} (${spanInWords(a.start, a.end)})`).join("; ")}.
-            </p>
-          )}
-          {!chosen && <WaysOut remedies={remedies} limit={worry.limit} season={season} />}
+          {askWays && <Apart ask={askWays} />}
+          {!chosen && askWays && <WaysOut ask={askWays} limit={worry.limit} season={season} />}
         </Worry>
       )}
       {chosen && !worry && (

@@ -1,7 +1,10 @@
+"use client";
 import { oneIn, rangeInWords } from "@/core/isolation/verdict";
-import type { SeenRemedy } from "@/views/ground";
+import { useJobResult } from "@/ui/useJob";
+import type { AskWays } from "@/views/ground";
+import type { SeenRemedy, WaysOut as Ways } from "@/views/waysOut";
 import { CommandButton } from "../common/command";
-import { plural } from "../common/words";
+import { plural, spanInWords } from "../common/words";
 import { ShiftCurve } from "./ShiftCurve";
 
 const costOf = ({ cost, note }: SeenRemedy): string =>
@@ -14,8 +17,36 @@ const costOf = ({ cost, note }: SeenRemedy): string =>
     .filter(Boolean)
     .join("; ") || "nothing to speak of";
 
+const useWays = (ask: AskWays) => useJobResult<Ways>("/api/jobs/ground.ways-out", ask);
+
+/** What could cross with the stand, but flowers at another time. */
+export function Apart({ ask }: { ask: AskWays }) {
+  const { result } = useWays(ask);
+  if (!result?.apart.length) return null;
+  return (
+    <p className="mt-2 text-sm text-soft">
+      Crosses with it too, but flowers at another time:{" "}
+      {result.apart.map((a) => `${a.name} (${spanInWords(a.start, a.end)})`).join("; ")}.
+    </p>
+  );
+}
+
 /** The ways out, computed: what each leaves, what it costs, whether it is enough. */
-export function WaysOut({ remedies, limit, season }: { remedies: SeenRemedy[]; limit: number; season: number }) {
+export function WaysOut({ ask, limit, season }: { ask: AskWays; limit: number; season: number }) {
+  const { result, trouble } = useWays(ask);
+  if (trouble)
+    return (
+      <p role="alert" className="mt-6 text-rust">
+        The ways out could not be reckoned: {trouble}
+      </p>
+    );
+  if (!result)
+    return (
+      <p role="status" className="mt-6 text-soft">
+        Reckoning the ways out …
+      </p>
+    );
+  const { remedies } = result;
   if (remedies.length === 0) return null;
   const can = remedies.filter((r) => r.feasible);
   const cannot = remedies.filter((r) => !r.feasible);

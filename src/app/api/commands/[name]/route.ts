@@ -1,7 +1,8 @@
 import { theDb } from "@/db/open";
-import { perform } from "@/records/command";
+import { type Outcome, perform } from "@/records/command";
 import { COMMANDS } from "@/records/commands";
 import { pressOf } from "../../../here";
+import { jobResult } from "../../../jobs";
 import { answering, json, refused } from "../../answer";
 import { FILE_LIMIT, readJson, statusOf } from "../../body";
 
@@ -12,8 +13,12 @@ export const POST = (request: Request, { params }: Params) =>
     const { name } = await params;
     const known = COMMANDS.get(name);
     if (!known) return refused(404, "There is no such command.");
-    const body = await readJson(request, name.endsWith(".import") ? FILE_LIMIT : undefined);
+    const large = name.endsWith(".import");
+    const body = await readJson(request, large ? FILE_LIMIT : undefined);
     if (!body.ok) return refused(body.status, body.message);
-    const outcome = perform(theDb(), known, body.value, pressOf(request));
+    const press = pressOf(request);
+    const outcome = large
+      ? await jobResult<Outcome>("press", { name, input: body.value, press })
+      : perform(theDb(), known, body.value, press);
     return json(outcome, statusOf(outcome));
   });

@@ -1,9 +1,10 @@
 import { rmSync } from "node:fs";
 import { join } from "node:path";
 import Database from "better-sqlite3";
-import { type Db, openDb } from "@/db/open";
+import { type Db, openDb, theDb } from "@/db/open";
 import type { Side } from "@/db/threeWay";
-import type { Press } from "./command";
+import { type Press, perform } from "./command";
+import { COMMANDS } from "./commands";
 import { merge } from "./merge";
 
 export type MergeInput = {
@@ -62,5 +63,11 @@ function* bringIn({
   }
 }
 
+/** A press that writes much, like an import: on the worker's own connection, so that others are answered meanwhile. */
+// biome-ignore lint/correctness/useYield: it is one transaction, which can't be left in the middle
+function* press({ name, input, press: known }: { name: string; input: unknown; press: Partial<Press> }) {
+  return perform(theDb(), COMMANDS.get(name)!, input, known);
+}
+
 /** Work on whole files, for the server's worker. */
-export const mergeJobs = { "garden.look-at-copy": look, "garden.bring-in": bringIn };
+export const recordJobs = { "garden.look-at-copy": look, "garden.bring-in": bringIn, press };

@@ -1,0 +1,5 @@
+import type { NextConfig } from "next";
+
+const config: NextConfig = { poweredByHeader: false };
+
+export default config;

@@ -1,0 +1,154 @@
+import { readdirSync } from "node:fs";
+import ts from "typescript";
+import { afterEach, beforeEach, expect, test } from "vitest";
+import { openDb } from "@/db/open";
+import { bookFile, bookFlowers, bookView } from "@/views/book";
+import { calendarView } from "@/views/calendar";
+import { crossesView, crossView } from "@/views/crosses";
+import { crossPlanView } from "@/views/crossPlan";
+import { groundView } from "@/views/ground";
+import { linesView, lineView } from "@/views/lines";
+import { familyView, nurseryView } from "@/views/nursery";
+import { outlook } from "@/views/outlook";
+import { seasonView } from "@/views/season";
+import { lotPage, seedView } from "@/views/seed";
+import { historyView, shedView } from "@/views/shed";
+import { todayView } from "@/views/today";
+import { worksView } from "@/views/works";
+import { crossById } from "../cross/queries";
+import { find, findFlower } from "../history/queries";
+import { lotById } from "../lot/queries";
+import { allStands, seasonsWithStands, standById, standsOfSeason } from "../stand/queries";
+import { family, type Plot, plot } from "./plot";
+
+let garden: Plot;
+beforeEach(() => {
+  garden = plot();
+});
+afterEach(() => garden.close());
+
+/** A query in the source: the fixed parts of its SQL, and the columns of the row type that it is said to give. */
+type Site = { at: string; parts: string[]; columns: string[] };
+
+const READS = new Set(["get", "all", "iterate"]);
+
+/** The SQL of a call chain like db.prepare(sql).all(…), where it gives whole rows. */
+function sqlOf(node: ts.Expression): ts.Expression | null {
+  let inner = node;
+  while (ts.isParenthesizedExpression(inner)) inner = inner.expression;
+  if (!ts.isCallExpression(inner) || !ts.isPropertyAccessExpression(inner.expression)) return null;
+  if (!READS.has(inner.expression.name.text)) return null;
+  const statement = inner.expression.expression;
+  if (!ts.isCallExpression(statement)) return null;
+  const called = statement.expression;
+  if (ts.isIdentifier(called) && called.text === "prepared") return statement.arguments[1] ?? null;
+  return ts.isPropertyAccessExpression(called) && called.name.text === "prepare"
+    ? (statement.arguments[0] ?? null)
+    : null;
+}
+
+function partsOf(sql: ts.Expression, checker: ts.TypeChecker): string[] {
+  const named = ts.isIdentifier(sql) ? checker.getSymbolAtLocation(sql)?.valueDeclaration : undefined;
+  if (named && ts.isVariableDeclaration(named) && named.initializer) return partsOf(named.initializer, checker);
+  if (ts.isStringLiteralLike(sql)) return [sql.text];
+  if (!ts.isTemplateExpression(sql)) return ["", ""];
+  return [sql.head.text, ...sql.templateSpans.map(({ literal }) => literal.text)];
+}
+
+function sitesIn(files: string[]): Site[] {
+  const { config } = ts.readConfigFile("tsconfig.json", ts.sys.readFile);
+  const { options } = ts.parseJsonConfigFileContent(config, ts.sys, ".");
+  const program = ts.createProgram(files, options);
+  const checker = program.getTypeChecker();
+  const sites: Site[] = [];
+  const rowOf = (type: ts.Type): ts.Type => {
+    const there = checker.getNonNullableType(type);
+    return checker.isArrayType(there) ? checker.getTypeArguments(there as ts.TypeReference)[0]! : there;
+  };
+  for (const file of files) {
+    const source = program.getSourceFile(file)!;
+    const visit = (node: ts.Node): void => {
+      const sql = ts.isAsExpression(node) ? sqlOf(node.expression) : null;
+      if (sql && ts.isAsExpression(node)) {
+        const { line } = source.getLineAndCharacterOfPosition(node.pos);
+        const columns = rowOf(checker.getTypeFromTypeNode(node.type))
+          .getProperties()
+          .map(({ name }) => name);
+        sites.push({ at: `${file}:${line + 1}`, parts: partsOf(sql, checker), columns });
+      }
+      ts.forEachChild(node, visit);
+    };
+    visit(source);
+  }
+  return sites;
+}
+
+/** Looks at every screen of a garden that has some of everything, and gives the SQL that it took. */
+function asked(): string[] {
+  const made = family(garden);
+  // A connection of its own, which has no statement ready yet.
+  const db = openDb(garden.path);
+  const heard = new Set<string>();
+  const prepare = db.prepare.bind(db);
+  db.prepare = ((sql: string) => {
+    heard.add(sql);
+    return prepare(sql);
+  }) as typeof db.prepare;
+  const sky = outlook(db, "2028-07-20");
+  const code = (table: string, id: string) => garden.code(table, id);
+  for (const look of [todayView, nurseryView, seedView, linesView, shedView]) look(sky);
+  for (const look of [crossesView, worksView]) look(sky, null);
+  groundView(sky, 2028, code("stand", made.stand));
+  crossView(sky, code("cross", made.cross));
+  familyView(sky, code("stand", made.stand));
+  lotPage(sky, code("lot", made.lot));
+  lineView(sky, code("line", made.lineId));
+  bookView(sky);
+  crossPlanView(sky, 2027);
+  seasonView(sky, 2028);
+  calendarView(sky, 2028);
+  bookFlowers(db, code("cross", made.cross));
+  bookFile(db, null, "json");
+  historyView(sky, null);
+  find(db, "Lantern 3");
+  findFlower(db, code("cross", made.cross), 1);
+  crossById(db, made.cross);
+  lotById(db, made.lot);
+  standById(db, made.stand);
+  standsOfSeason(db, 2028);
+  seasonsWithStands(db);
+  allStands(db);
+  db.close();
+  return [...heard];
+}
+
+const escaped = (text: string) => text.replaceAll(/[.*+?^${}()|[\]\\]/g, "\\$&");
+
+test("every query gives the columns that its row type names, and no others", () => {
+  const sites = sitesIn(
+    (readdirSync("src/records", { recursive: true }) as string[])
+      .filter((file) => /^(?!tests)\w+\/\w+\.ts$/.test(file))
+      .map((file) => `src/records/${file}`),
+  );
+  expect(sites.length).toBeGreaterThan(40);
+  const heard = asked();
+  const wrong: string[] = [];
+  const unheard: string[] = [];
+  for (const { at, parts, columns } of sites) {
+    const whole = parts.length === 1 ? parts[0]! : null;
+    const like = new RegExp(`^${parts.map(escaped).join("[^]*")}$`);
+    const sql = whole ?? heard.find((one) => like.test(one));
+    if (!sql) {
+      unheard.push(at);
+      continue;
+    }
+    const given = garden.db
+      .prepare(sql)
+      .columns()
+      .map(({ name }) => name);
+    const [more, less] = [given.filter((c) => !columns.includes(c)), columns.filter((c) => !given.includes(c))];
+    if (more.length + less.length > 0) wrong.push(`${at}: gives ${more} that its type lacks, lacks ${less}`);
+  }
+  expect(wrong).toEqual([]);
+  expect(unheard).toEqual([]);
+});

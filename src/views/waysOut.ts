@@ -1,0 +1,65 @@
+import { apartFrom, arrivals, type Ways } from "@/core/isolation/arrival";
+import { type Remedy, remediesFor } from "@/core/isolation/remedies";
+import { isJudged } from "@/core/isolation/verdict";
+import { type Db, theDb } from "@/db/open";
+import { sources } from "@/records/ground/queries";
+import { headOf } from "@/records/history/queries";
+import { day as dayField, ref, type Told, whole } from "@/records/record";
+import type { SeenChange } from "@/records/stand/commands";
+import { outlook } from "./outlook";
+import { sceneOf } from "./scene";
+
+/** A way out, with the versions of what it was reckoned with. */
+export type SeenRemedy = Omit<Remedy, "changes"> & { changes: SeenChange[] };
+
+export type WaysOut = {
+  remedies: SeenRemedy[];
+  /** What could cross with the stand, but flowers at another time. */
+  apart: { name: string; start: string; end: string }[];
+};
+
+/** Which stand on which ground. */
+export const WAYS_OUT = {
+  standId: ref("stand", "Stand"),
+  season: whole("Season", 1900, 2200),
+  day: dayField("Day"),
+};
+export type WaysOutInput = Told<typeof WAYS_OUT>;
+
+const NONE: WaysOut = { remedies: [], apart: [] };
+
+/** The ways out for one stand that gets too much strange pollen, and what it is safe from by its days. */
+export function waysOut(db: Db, { standId, season, day }: WaysOutInput): WaysOut {
+  const sky = outlook(db, day);
+  const rows = sky.standsOf(season);
+  const scene = sceneOf(sky, season, rows);
+  const ways: Ways = new Map();
+  const stand = scene.stands.find(({ id }) => id === standId);
+  const arrival = stand && arrivals(scene, ways).get(standId);
+  if (!stand || !arrival || !isJudged(stand)) return NONE;
+  const seen = new Map([...rows, ...sources(db)].map(({ id, version }) => [id, version]));
+  return {
+    remedies: (arrival.bySource.length > 0 ? remediesFor(scene, stand, arrival, ways) : []).map((remedy) => ({
+      ...remedy,
+      changes: remedy.changes.map((change) => ({
+        ...change,
+        version: seen.get(change.kind === "agree" ? change.sourceId : change.standId),
+      })),
+    })),
+    apart: apartFrom(scene, stand, arrival).map(({ name, window: { start, end } }) => ({ name, start, end })),
+  };
+}
+
+/** Answers kept while nothing is written, the newest few. */
+const KEPT = 40;
+const known = new Map<string, WaysOut>();
+
+// biome-ignore lint/correctness/useYield: one reckoning, which has no steps between
+export function* waysOutJob(input: WaysOutInput): Generator<never, WaysOut> {
+  const key = JSON.stringify([headOf(theDb()), input]);
+  const found = known.get(key) ?? waysOut(theDb(), input);
+  known.delete(key);
+  known.set(key, found);
+  if (known.size > KEPT) known.delete(known.keys().next().value!);
+  return found;
+}
