@@ -5,7 +5,7 @@ import { isId } from "@/core/custody/id";
 import { theDb } from "@/db/open";
 import type { Press } from "@/records/command";
 import { garden } from "@/records/garden/queries";
-import { type DeviceDay, dayOn, outlook } from "@/views/outlook";
+import { type DeviceDay, dayOn, outlookKept } from "@/views/outlook";
 
 /** The as-of day that a device keeps in its cookie. */
 function deviceDay(kept: string | undefined): DeviceDay {
@@ -13,8 +13,8 @@ function deviceDay(kept: string | undefined): DeviceDay {
   return kept && isRecordable(kept) ? kept : null;
 }
 
-/** The outlook of the request under way, reckoned once however many ask. */
-export const here = cache(async () => outlook(theDb(), deviceDay((await cookies()).get("day")?.value)));
+/** The outlook of the request under way. */
+export const here = cache(async () => outlookKept(theDb(), deviceDay((await cookies()).get("day")?.value)));
 
 const cookieOf = (request: Request, name: string) =>
   request.headers

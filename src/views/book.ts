@@ -25,7 +25,9 @@ export type BookEntry = Omit<
 export type Book = { garden: Garden; band: Band; entries: BookEntry[] };
 
 /** Every cross with what became of it, the newest first. */
-export function bookView(sky: Outlook): Book {
+export const bookView = (sky: Outlook): Book => sky.once("book", () => written(sky));
+
+function written(sky: Outlook): Book {
   const { db, season } = sky;
   const pedigreeOf = crossPedigrees(db);
   const entries = bookEntries(db).map((row): BookEntry => {

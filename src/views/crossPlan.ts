@@ -67,7 +67,10 @@ function mateGroups(stands: ForecastStand[]): ForecastStand[][] {
 }
 
 /** Mothers against fathers of a season, with what each pair promises and what is done of it. */
-export function crossPlanView(sky: Outlook, wantedSeason: number | null): CrossPlan {
+export const crossPlanView = (sky: Outlook, wantedSeason: number | null): CrossPlan =>
+  sky.once(`plan ${wantedSeason}`, () => planned(sky, wantedSeason));
+
+function planned(sky: Outlook, wantedSeason: number | null): CrossPlan {
   const { db, garden: place } = sky;
   const current = sky.season;
   const season = wantedSeason ?? current;

@@ -1,5 +1,6 @@
 import { methodsOf, speciesById } from "@/catalogue/catalogue";
 import { HAZARDS } from "@/catalogue/hazards";
+import type { Species } from "@/catalogue/types";
 import { flowerCode } from "@/core/custody/code";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
@@ -44,10 +45,20 @@ export type ParentChoice = {
 };
 export type Way = { id: string; name: string };
 
+const knownWays = new Map<string, ParentChoice["methods"]>();
+
+/** The ways of a species, one object for all its stands: what goes to the browser names it and does not repeat it. */
+function waysOf(species: Species, anthers: ForecastStand["anthers"]): ParentChoice["methods"] {
+  const key = `${species.id} ${anthers}`;
+  const ways = (self: boolean) => methodsOf(species, self, anthers).map(({ id, name }) => ({ id, name }));
+  const made = knownWays.get(key) ?? { cross: ways(false), self: ways(true) };
+  knownWays.set(key, made);
+  return made;
+}
+
 /** What a form that chooses parents needs of a stand. */
 function parentChoice(s: ForecastStand): ParentChoice {
   const species = speciesById(s.species);
-  const ways = (self: boolean) => methodsOf(species, self, s.anthers).map(({ id, name }) => ({ id, name }));
   return {
     id: s.id,
     code: s.code,
@@ -58,7 +69,7 @@ function parentChoice(s: ForecastStand): ParentChoice {
     end: s.window.end,
     handSet: species.handSet,
     seedsPerFruit: species.seedsPerFruit,
-    methods: { cross: ways(false), self: ways(true) },
+    methods: waysOf(species, s.anthers),
     group: species.crossingGroup,
   };
 }
@@ -99,7 +110,7 @@ export function crossesView(sky: Outlook, wantedSeason: number | null): Crosses 
     season,
     seasons: [...new Set([season, current, ...seasonsWithCrosses(db)])].sort((a, b) => b - a),
     crosses: rows.map((x) => crossState(x, tallies(x.id), parents(x), own)),
-    choices: planChoices(db, stands, season),
+    choices: sky.once(`choices ${season}`, () => planChoices(db, stands, season)),
   };
 }
 

@@ -205,8 +205,8 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
   const rows = sky.standsOf(season);
   const chosenRow = rows.find((r) => r.code === chosen);
   const chosenStand = chosenRow?.id ?? null;
-  const scene = sceneOf(sky, season, rows);
-  const arrived = arrivals(scene, new Map());
+  const scene = sceneOf(sky, season);
+  const arrived = sky.once(`arrivals ${season}`, () => arrivals(scene, new Map()));
   const judged = judgedOf(scene, arrived, rows);
   const listed = worstOfEach(judged, scene.stands);
   const worst = judged.find((j) => j.level !== "within");
@@ -238,6 +238,6 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
         : null,
     species: SPECIES.map(({ id, name }) => ({ id, name })),
     lines: lineChoices(db).map(({ id, name, species }) => ({ id, name, species: speciesById(species).name })),
-    lots: lotChoices(db),
+    lots: sky.once("lot choices", () => lotChoices(db)),
   };
 }

@@ -36,7 +36,10 @@ const speciesChoices = SPECIES.map(({ id, name }) => ({ id, name }));
 
 export function linesView(sky: Outlook, from: number | null = null): Lines {
   const { db, garden: place, season, today } = sky;
-  const { items, cut } = page(lines(db, today), from);
+  const { items, cut } = page(
+    sky.once("lines", () => lines(db, today)),
+    from,
+  );
   return {
     garden: place,
     band: band(sky, season, sky.standsOf(season)),

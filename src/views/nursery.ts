@@ -12,7 +12,7 @@ import { type LotChoice, type LotRow, lotById, lotChoices } from "@/records/lot/
 import type { Plant } from "@/records/plant/plant";
 import { plantsOfStand } from "@/records/plant/queries";
 import { scoresOfStand } from "@/records/score/queries";
-import { families, standByCode } from "@/records/stand/queries";
+import { families, type StandRow, standByCode } from "@/records/stand/queries";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
@@ -22,7 +22,7 @@ export type Nursery = {
   garden: Garden;
   band: Band;
   season: number;
-  families: ForecastStand[];
+  families: StandRow[];
   cut: Cut;
   /** Lots with seed left, to sow. */
   lots: LotChoice[];
@@ -31,19 +31,21 @@ export type Nursery = {
 
 export function nurseryView(sky: Outlook, from: number | null = null): Nursery {
   const { db, garden: place, season } = sky;
-  const { items, cut } = page(families(db), from);
-  const rows = items.map((s) => sky.forecast(s));
+  const { items, cut } = page(
+    sky.once("families", () => families(db)),
+    from,
+  );
   return {
     garden: place,
     band: band(
       sky,
       season,
-      rows.filter((s) => s.season === season),
+      sky.standsOf(season).filter((s) => s.family === 1),
     ),
     season,
-    families: rows,
+    families: items,
     cut,
-    lots: lotChoices(db),
+    lots: sky.once("lot choices", () => lotChoices(db)),
     beds: beds(db).filter((b) => !b.outside),
   };
 }

@@ -8,6 +8,7 @@ import { type Flowering, type Ripening, ripensBeforeFrost } from "@/core/floweri
 import type { Db } from "@/db/open";
 import type { Garden } from "@/records/garden/garden";
 import { asOfDay, garden } from "@/records/garden/queries";
+import { headOf } from "@/records/history/queries";
 import { forecaster } from "@/records/stand/forecast";
 import { type StandRow, standsOfSeason } from "@/records/stand/queries";
 
@@ -29,6 +30,8 @@ export type Outlook = {
   forecast: (stand: StandRow) => ForecastStand;
   /** A season's stands with their forecasts, read once. */
   standsOf: (season: number) => ForecastStand[];
+  /** What several screens need, worked out by the first that asks for it under a name. */
+  once: <T>(name: string, work: () => T) => T;
 };
 
 /** What a device says of its day: one it stands on, the calendar's, or nothing. */
@@ -47,7 +50,11 @@ export function outlook(db: Db, day: DeviceDay = null): Outlook {
     const window = of(stand);
     return { ...stand, window, ripening: ripensBeforeFrost(window, climate) };
   };
-  const seasons = new Map<number, ForecastStand[]>();
+  const known = new Map<string, unknown>();
+  const once = <T>(name: string, work: () => T): T => {
+    if (!known.has(name)) known.set(name, work());
+    return known.get(name) as T;
+  };
   return {
     db,
     garden: place,
@@ -58,10 +65,25 @@ export function outlook(db: Db, day: DeviceDay = null): Outlook {
     correction,
     flowering: of,
     forecast,
-    standsOf: (season) => {
-      const known = seasons.get(season) ?? standsOfSeason(db, season).map(forecast);
-      seasons.set(season, known);
-      return known;
-    },
+    standsOf: (season) => once(`stands ${season}`, () => standsOfSeason(db, season).map(forecast)),
+    once,
   };
+}
+
+/** So many outlooks are kept: devices that stand on different days. */
+const KEPT = 4;
+const kept = new WeakMap<Db, Map<string, Outlook>>();
+
+/** The outlook of a day as the garden is now, kept until something is written: what it worked out serves the next page too. */
+export function outlookKept(db: Db, day: DeviceDay = null): Outlook {
+  const place = garden(db);
+  const known = kept.get(db) ?? new Map<string, Outlook>();
+  kept.set(db, known);
+  // A device that stands on the calendar's day sees the day change.
+  const key = `${headOf(db)} ${day} ${dayOn(place, day)}`;
+  const sky = known.get(key) ?? outlook(db, day);
+  known.delete(key);
+  known.set(key, sky);
+  if (known.size > KEPT) known.delete(known.keys().next().value!);
+  return sky;
 }

@@ -80,11 +80,12 @@ export type Hand = { sky: Outlook; marks: Marks; outcomes: Map<string, Outcome[]
 const keyOf = (species: string, method: string) => `${species} ${method}`;
 
 /** The garden's sky and sun, and its flowers by species and method. */
-export function hand(sky: Outlook): Hand {
-  const { latitude, longitude } = sky.garden;
-  const known = groupBy(outcomes(sky.db), (o) => keyOf(o.species, protocolKept(o.species, o.method).id));
-  return { sky, marks: marksOf(latitude, longitude), outcomes: known };
-}
+export const hand = (sky: Outlook): Hand =>
+  sky.once("hand", () => {
+    const { latitude, longitude } = sky.garden;
+    const known = groupBy(outcomes(sky.db), (o) => keyOf(o.species, protocolKept(o.species, o.method).id));
+    return { sky, marks: marksOf(latitude, longitude), outcomes: known };
+  });
 
 /** Hours of the clock that go together when a set rate is learned. */
 const HOUR_BANDS = [
@@ -129,7 +130,10 @@ function pollenSpan(cross: Pick<CrossRow, "storage" | "storedOn">, species: stri
 }
 
 /** How a cross stands: what has set, what is still to do, and until when it can be done. */
-export function crossState(cross: CrossRow, done: Tally, parents: Parents, own: Hand): CrossState {
+export const crossState = (cross: CrossRow, done: Tally, parents: Parents, own: Hand): CrossState =>
+  own.sky.once(`state ${cross.id}`, () => stateOf(cross, done, parents, own));
+
+function stateOf(cross: CrossRow, done: Tally, parents: Parents, own: Hand): CrossState {
   const { climate, today } = own.sky;
   const species = speciesById(cross.species);
   const protocol = protocolOfCross(cross);

@@ -81,17 +81,21 @@ function sceneStand(stand: Placed, { garden, today, correction }: Outlook, newes
 }
 
 /** A season as the isolation engine sees it: stands in beds, sources, barriers, climate; plain data. */
-export function sceneOf(sky: Outlook, season: number, stands: ForecastStand[]): Scene {
-  const { db } = sky;
-  const newest = newestSeed(db);
-  return {
-    stands: stands.filter(isPlaced).map((stand) => sceneStand(stand, sky, newest)),
-    sources: sources(db).map((source) => sceneSource(source, season, sky)),
-    barriers: barriers(db).map(({ id, name, path, factor }) => ({ id, name, path, factor })),
-    beds: beds(db).map(({ version: _, ...bed }) => ({ ...bed, outside: bed.outside === 1 })),
-    windFrom: sky.garden.windFrom,
-    climate: sky.climate,
-    ripeWanted: sky.garden.ripeWanted,
-    today: sky.today,
-  };
-}
+export const sceneOf = (sky: Outlook, season: number): Scene =>
+  sky.once(`scene ${season}`, () => {
+    const { db } = sky;
+    const newest = newestSeed(db);
+    return {
+      stands: sky
+        .standsOf(season)
+        .filter(isPlaced)
+        .map((stand) => sceneStand(stand, sky, newest)),
+      sources: sources(db).map((source) => sceneSource(source, season, sky)),
+      barriers: barriers(db).map(({ id, name, path, factor }) => ({ id, name, path, factor })),
+      beds: beds(db).map(({ version: _, ...bed }) => ({ ...bed, outside: bed.outside === 1 })),
+      windFrom: sky.garden.windFrom,
+      climate: sky.climate,
+      ripeWanted: sky.garden.ripeWanted,
+      today: sky.today,
+    };
+  });

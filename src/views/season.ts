@@ -81,7 +81,7 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
   const rows = [...sky.standsOf(season)];
   rows.sort((a, b) => (a.window.start < b.window.start ? -1 : 1));
   const span = seasonSpan(season, garden.latitude);
-  const scene = sceneOf(sky, season, rows);
+  const scene = sceneOf(sky, season);
   const first = Math.min(dayNumber(span.start), ...rows.map((r) => dayNumber(r.sown)));
   return {
     garden,
@@ -91,6 +91,6 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
     before,
     stands: rows.map((stand) => seasonStand(stand, today)),
     scene: trimmed(scene, first - 130, dayNumber(span.end) + 30),
-    tried: tryOut(scene, [], new Map()),
+    tried: sky.once(`tried ${season}`, () => tryOut(scene, [], new Map())),
   };
 }

@@ -11,10 +11,9 @@ import { type CandidateRow, candidatesOf } from "@/records/candidate/queries";
 import type { Garden } from "@/records/garden/garden";
 import { type LineChoice, lineChoices } from "@/records/line/queries";
 import { type LotRow, lotByCode, lots } from "@/records/lot/queries";
-import { standsOfSeason } from "@/records/stand/queries";
+import { type StandRow, standsOfSeason } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
-import type { ForecastStand } from "./outlook";
 
 export type LotView = LotRow & {
   amount: SeedCount;
@@ -42,6 +41,11 @@ function lotView(lot: LotRow, today: string): LotView {
   };
 }
 
+const standChoice = ({ id, lineName, generation, code }: StandRow) => ({
+  id,
+  label: `${nameWithGeneration(lineName, generation)} ${code}`,
+});
+
 export type Seed = {
   garden: Garden;
   band: Band;
@@ -51,13 +55,14 @@ export type Seed = {
   /** Lots that should be grown again before they die, of the whole drawer. */
   dying: number;
   lines: LineChoice[];
-  stands: ForecastStand[];
+  /** Stands that seed may be saved from. */
+  stands: { id: Id; label: string }[];
 };
 
 export function seedView(sky: Outlook, from: number | null = null): Seed {
   const { db, garden: place } = sky;
   const today = sky.today;
-  const drawer = lots(db, null, 5000).map((lot) => lotView(lot, today));
+  const drawer = sky.once("drawer", () => lots(db, null, 5000).map((lot) => lotView(lot, today)));
   const { items, cut } = page(drawer, from);
   const { season } = sky;
   const stands = sky.standsOf(season);
@@ -69,7 +74,7 @@ export function seedView(sky: Outlook, from: number | null = null): Seed {
     cut,
     dying: drawer.filter((l) => l.shelf !== "keeps" && l.left.high > 0).length,
     lines: lineChoices(db).map(({ id, name, species }) => ({ id, name, species: speciesById(species).name })),
-    stands: stands.filter((s) => !s.outside),
+    stands: stands.filter((s) => !s.outside).map(standChoice),
   };
 }
 
@@ -108,7 +113,7 @@ export function lotPage(sky: Outlook, code: string): LotPage | null {
     candidates: candidatesOf(db, "lot", lot.id),
     possible: standsOfSeason(db, seasonOf(lot.gathered, place.latitude))
       .filter((s) => degreeOf(species, speciesById(s.species)) !== null)
-      .map((s) => ({ id: s.id, label: `${nameWithGeneration(s.lineName, s.generation)} ${s.code}` })),
+      .map(standChoice),
     beds: beds(db).filter((b) => !b.outside),
     extraction: species.extraction,
     ripeSign: species.ripeSign,

@@ -153,7 +153,9 @@ function heatOf({ climate, today }: Outlook, tasks: Task[], crosses: Map<Id, Cro
 const QUICKEST = Math.min(...SPECIES.map((s) => s.daysToRipe.low));
 
 /** What is to be done on the as-of day, by band of the day, each band in the order of a short walk. */
-export function todayView(sky: Outlook): Today {
+export const todayView = (sky: Outlook): Today => sky.once("today", () => worked(sky));
+
+function worked(sky: Outlook): Today {
   const { db, garden: place, today: day, season } = sky;
   const own = hand(sky);
   const stands = sky.standsOf(season);

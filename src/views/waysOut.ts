@@ -6,7 +6,7 @@ import { sources } from "@/records/ground/queries";
 import { headOf } from "@/records/history/queries";
 import { day as dayField, ref, type Told, whole } from "@/records/record";
 import type { SeenChange } from "@/records/stand/commands";
-import { outlook } from "./outlook";
+import { outlookKept } from "./outlook";
 import { sceneOf } from "./scene";
 
 /** A way out, with the versions of what it was reckoned with. */
@@ -30,9 +30,9 @@ const NONE: WaysOut = { remedies: [], apart: [] };
 
 /** The ways out for one stand that gets too much strange pollen, and what it is safe from by its days. */
 export function waysOut(db: Db, { standId, season, day }: WaysOutInput): WaysOut {
-  const sky = outlook(db, day);
+  const sky = outlookKept(db, day);
   const rows = sky.standsOf(season);
-  const scene = sceneOf(sky, season, rows);
+  const scene = sceneOf(sky, season);
   const ways: Ways = new Map();
   const stand = scene.stands.find(({ id }) => id === standId);
   const arrival = stand && arrivals(scene, ways).get(standId);

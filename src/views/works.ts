@@ -20,7 +20,10 @@ export type Works = {
 };
 
 /** How the flowers of a species did in this garden, over all years, by what was kept of each. */
-export function worksView(sky: Outlook, wanted: string | null): Works {
+export const worksView = (sky: Outlook, wanted: string | null): Works =>
+  sky.once(`works ${wanted}`, () => learned(sky, wanted));
+
+function learned(sky: Outlook, wanted: string | null): Works {
   const { garden: place, climate } = sky;
   const rows = flowerFates(sky.db);
   const counts = new Map<string, number>();

@@ -1,5 +1,4 @@
 "use client";
-import { nameWithGeneration } from "@/core/custody/generation";
 import { massTyped, type Units } from "@/core/units/units";
 import { Sheet } from "@/ui/Sheet";
 import type { Seed } from "@/views/seed";
@@ -32,10 +31,7 @@ export function KeepSeed({ lines, stands, units, today }: Props) {
                   label="Stand"
                   type="select"
                   none="Choose a stand"
-                  choices={stands.map((s) => ({
-                    value: s.id,
-                    label: `${nameWithGeneration(s.lineName, s.generation)} ${s.code}`,
-                  }))}
+                  choices={stands.map(({ id, label }) => ({ value: id, label }))}
                 />
                 <PollenField />
                 <Field name="gathered" label="Gathered on" type="date" />

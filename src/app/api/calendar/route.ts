@@ -2,7 +2,7 @@ import ical from "ical-generator";
 import { addDays } from "@/core/calendar/day";
 import { theDb } from "@/db/open";
 import { calendarView } from "@/views/calendar";
-import { outlook } from "@/views/outlook";
+import { outlookKept } from "@/views/outlook";
 import { dayOfRequest } from "../../here";
 import { seasonAsked } from "../../params";
 import { answering, file } from "../answer";
@@ -13,7 +13,7 @@ const at = (day: string) => new Date(`${day}T00:00:00Z`);
 export const GET = (request: Request) =>
   answering(() => {
     const wanted = new URL(request.url).searchParams.get("season") ?? undefined;
-    const { name, events } = calendarView(outlook(theDb(), dayOfRequest(request)), seasonAsked(wanted));
+    const { name, events } = calendarView(outlookKept(theDb(), dayOfRequest(request)), seasonAsked(wanted));
     const calendar = ical({ name, prodId: { company: "Nimble Orchard", product: "Season" } });
     for (const { id, start, end, title, note } of events)
       calendar.createEvent({
