@@ -1,9 +1,14 @@
 import { existsSync, renameSync, rmSync } from "node:fs";
 import { openDb } from "@/db/open";
+import { duskwing } from "./beans";
 import { DEMO_DAY } from "./day";
+import { drawer, otherHands } from "./drawer";
 import { setUpGround } from "./ground";
+import { leek } from "./leek";
 import { Melon } from "./melon";
-import { drawer, duskwing, leek, nextSeason, orach, otherHands, pepper } from "./others";
+import { nextSeason } from "./nextSeason";
+import { orach } from "./orach";
+import { pepper } from "./pepper";
 import { chance } from "./random";
 import { Grower } from "./season";
 

@@ -116,7 +116,7 @@ test("a database written by a newer program is refused at the start, in words, a
     timeout: 30_000,
   });
   expect(stderr).toContain(
-    "was written by a newer Nimble Orchard (schema 99; this program knows 4). It was left untouched.",
+    "was written by a newer Nimble Orchard (schema 99; this program knows 5). It was left untouched.",
   );
   expect(status).toBe(1);
 });

@@ -1,4 +1,4 @@
-import type { Range } from "@/core/flowering/forecast";
+import type { Range } from "@/core/flowering/facts";
 import type { Degree } from "@/core/isolation/crossing";
 import type { Vector } from "@/core/isolation/kernel";
 import type { Storage } from "@/core/pollination/storedPollen";

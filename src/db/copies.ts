@@ -1,8 +1,9 @@
 import { type Id, isId } from "@/core/custody/id";
 import { SCHEMA } from "./migrate";
 import type { Db } from "./open";
-import { Refusal, type StoredChange, type StoredOp, undoneOps } from "./ops";
+import { Refusal, type StoredChange, type StoredOp } from "./ops";
 import type { Kind } from "./threeWay";
+import { undoneOps } from "./undo";
 
 /** The ops that what is in a copy's tables follows from: not those whose bringing in was taken back. */
 function standing(db: Db): Map<Id, string> {

@@ -1,6 +1,6 @@
 import type { Id } from "@/core/custody/id";
 import type { Db } from "./open";
-import { insertRow, type Row } from "./ops";
+import { insertRow, type Row } from "./rows";
 
 /** A row as a journal leaves it, and the op that wrote it last; null where it is not there. */
 export type State = { row: Row; version: Id } | null;

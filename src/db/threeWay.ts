@@ -1,4 +1,4 @@
-import type { Row, Value } from "./ops";
+import type { Row, Value } from "./rows";
 
 /** What bringing two copies together has to know of a table. */
 export type Kind = {
@@ -14,8 +14,7 @@ export type Kind = {
   next: (row: Row, taken: Value[]) => Value;
 };
 
-export const SIDES = ["ours", "theirs"] as const;
-export type Side = (typeof SIDES)[number];
+export type Side = "ours" | "theirs";
 export const other = (side: Side): Side => (side === "ours" ? "theirs" : "ours");
 
 /** The press that wrote something. */

@@ -3,25 +3,10 @@ import clsx from "clsx";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
-import { at, words } from "./days";
+import { BandBar, type Bar, type Frost, FrostWords, frostShades, LANE } from "./bandParts";
+import { at, DAY, iso, words } from "./days";
 import { standOn } from "./press";
 import { StandsOn } from "./StandsOn";
-
-export type Bar = {
-  label: string;
-  href: string;
-  tone: "strong" | "other";
-  start: string;
-  end: string;
-  earliest: string;
-  latest: string;
-  lane: number;
-  /** A mark on the bar's lane, such as ripe seed. */
-  point?: { day: string; words: string; bad: boolean };
-};
-
-/** A frost's usual day and the deviation of the years around it, days. */
-export type Frost = { day: string; spread: number };
 
 export type BandProps = {
   place: string;
@@ -39,11 +24,8 @@ export type BandProps = {
   full?: boolean;
 };
 
-const DAY = 86_400_000;
-const iso = (time: number) => new Date(time).toISOString().slice(0, 10);
 const hoursInWords = (hours: number) =>
   `${Math.floor(hours)} h ${String(Math.round((hours % 1) * 60) % 60).padStart(2, "0")}`;
-const LANE = 24;
 
 export function SeasonBand(props: BandProps) {
   const { place, start, end, today, pinned, demo, light, lastFrost, firstFrost, bars, hidden, full } = props;
@@ -235,88 +217,4 @@ export function SeasonBand(props: BandProps) {
       </div>
     </section>
   );
-}
-
-function FrostWords({ day, left, what }: { day: string; left: number; what: string }) {
-  return (
-    <span
-      className="absolute top-7 hidden -translate-x-1/2 whitespace-nowrap bg-paper/80 px-1 text-xs text-dusk md:block"
-      style={{ left: `clamp(5rem, ${left}%, calc(100% - 5rem))` }}
-    >
-      {what} {words(day, false)}
-    </span>
-  );
-}
-
-function BandBar({ bar, share, top }: { bar: Bar; share: (day: string) => number; top: number }) {
-  const left = share(bar.start);
-  const [from, to] = [share(bar.earliest), share(bar.latest)];
-  const tone = bar.tone === "strong" ? "bg-damson" : "bg-dusk";
-  const labelLeft = to > 72;
-  return (
-    <>
-      <span
-        aria-hidden
-        className={clsx("absolute h-2.5 opacity-30", tone)}
-        style={{ left: `${from}%`, width: `${to - from}%`, top: top + 7 }}
-      />
-      <span
-        aria-hidden
-        className={clsx("absolute h-2.5", tone)}
-        style={{ left: `${left}%`, width: `${share(bar.end) - left}%`, top: top + 7 }}
-      />
-      {bar.point && (
-        <span
-          aria-hidden
-          className={clsx(
-            "absolute size-2.5 rotate-45 border",
-            bar.point.bad ? "border-rust bg-rust" : "border-moss bg-moss",
-          )}
-          style={{ left: `calc(${share(bar.point.day)}% - 5px)`, top: top + 7 }}
-        />
-      )}
-      <Link
-        href={bar.href}
-        className={clsx(
-          "absolute whitespace-nowrap text-xs leading-6 no-underline hover:underline",
-          bar.point?.bad && "text-rust",
-        )}
-        style={
-          labelLeft
-            ? { right: `calc(${100 - from}% + 6px)`, top }
-            : { left: `calc(${Math.max(to, bar.point ? share(bar.point.day) + 0.6 : 0)}% + 6px)`, top }
-        }
-      >
-        {bar.label}
-        {bar.point && <span>, {bar.point.words}</span>}
-      </Link>
-    </>
-  );
-}
-
-/** Frost's certain and doubtful stretches of a span. Before the last frost and after the first, whichever comes first in it. */
-type Shade = { from: string; to: string; doubt: boolean };
-
-export function frostShades(start: string, end: string, last: Frost | null, first: Frost | null): Shade[] {
-  if (!last || !first) return [];
-  // Nineteen years in twenty lie within two deviations.
-  const doubt = (frost: Frost) => Math.round(2 * frost.spread);
-  const shift = (day: string, by: number) => iso(at(day) + by * DAY);
-  const clamp = (day: string) => (day < start ? start : day > end ? end : day);
-  // Over two seasons the frost of the one before comes first.
-  const yearBefore = ({ day, spread }: Frost) => ({ day: `${Number(day.slice(0, 4)) - 1}${day.slice(4)}`, spread });
-  if (at(end) - at(start) > 400 * DAY) {
-    const middle = iso(at(end) - 365 * DAY);
-    return [
-      ...frostShades(start, middle, yearBefore(last), yearBefore(first)),
-      ...frostShades(middle, end, last, first),
-    ];
-  }
-  const shades = [
-    { from: start, to: shift(last.day, -doubt(last)), doubt: false },
-    { from: shift(last.day, -doubt(last)), to: shift(last.day, doubt(last)), doubt: true },
-    { from: shift(first.day, -doubt(first)), to: shift(first.day, doubt(first)), doubt: true },
-    { from: shift(first.day, doubt(first)), to: end, doubt: false },
-  ];
-  return shades.map((s) => ({ ...s, from: clamp(s.from), to: clamp(s.to) })).filter((s) => s.from < s.to);
 }

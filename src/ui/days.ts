@@ -9,3 +9,6 @@ export const words = (day: string, long = true): string =>
       ? { weekday: "short", day: "numeric", month: "long", year: "numeric", timeZone: "UTC" }
       : { day: "numeric", month: "short", timeZone: "UTC" },
   ).format(at(day));
+
+export const DAY = 86_400_000;
+export const iso = (time: number) => new Date(time).toISOString().slice(0, 10);

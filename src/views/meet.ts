@@ -1,7 +1,8 @@
 import { sceneSpecies, speciesById } from "@/catalogue/catalogue";
 import type { Day } from "@/core/calendar/day";
-import { flowering, ripensBeforeFrost } from "@/core/flowering/forecast";
+import { flowering } from "@/core/flowering/forecast";
 import { meetingChance } from "@/core/flowering/meet";
+import { ripensBeforeFrost } from "@/core/flowering/ripening";
 import { type MeetParent, type WayToMeet, waysToMeet } from "@/core/pollination/meetInFlower";
 import type { ForecastStand, Outlook } from "./outlook";
 import type { Parents } from "./pollination";

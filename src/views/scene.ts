@@ -2,7 +2,7 @@ import { sceneSpecies, speciesById } from "@/catalogue/catalogue";
 import { addDays, yearOf } from "@/core/calendar/day";
 import { inSeason } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
-import type { Window } from "@/core/flowering/forecast";
+import type { Window } from "@/core/flowering/facts";
 import { typicalFlowering } from "@/core/flowering/typical";
 import type { Scene, SceneSource, SceneStand } from "@/core/isolation/scene";
 import { beds } from "@/records/bed/queries";

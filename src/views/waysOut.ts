@@ -1,5 +1,7 @@
-import { apartFrom, arrivals, type Ways } from "@/core/isolation/arrival";
-import { type Remedy, remediesFor } from "@/core/isolation/remedies";
+import { apartFrom, arrivals } from "@/core/isolation/arrival";
+import { remediesFor } from "@/core/isolation/remedies/remedies";
+import type { Remedy } from "@/core/isolation/remedies/remedy";
+import type { Ways } from "@/core/isolation/share";
 import { isJudged } from "@/core/isolation/verdict";
 import { type Db, theDb } from "@/db/open";
 import { sources } from "@/records/ground/queries";

@@ -1,7 +1,7 @@
 import { type ArrangeTask, arrange, changesOf, type Progress } from "@/core/isolation/arrange";
-import type { Ways } from "@/core/isolation/arrival";
 import type { Change } from "@/core/isolation/change";
 import type { Scene } from "@/core/isolation/scene";
+import type { Ways } from "@/core/isolation/share";
 import { type Tried, tryOut } from "@/core/isolation/tryout";
 
 /** `of` numbers the scene, or the search: an answer bears the number of what was asked. */

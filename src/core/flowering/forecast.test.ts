@@ -3,7 +3,10 @@ import { describe, expect, test } from "vitest";
 import { addDays, dayNumber, daysBetween } from "../calendar/day";
 import { ANNUAL, climate, south, tropics } from "../tests/place";
 import { correctionFrom } from "./correction";
-import { type FloweringFacts, flowering, heatUntil, ripensBeforeFrost } from "./forecast";
+import type { FloweringFacts } from "./facts";
+import { flowering } from "./forecast";
+import { heatUntil } from "./heat";
+import { ripensBeforeFrost } from "./ripening";
 import { typicalFlowering } from "./typical";
 import { winterSurvival } from "./winter";
 

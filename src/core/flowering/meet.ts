@@ -1,6 +1,6 @@
 import { dayNumber } from "../calendar/day";
 import { below } from "../numbers/normal";
-import type { Window } from "./forecast";
+import type { Window } from "./facts";
 
 /** The flowering of mother and father, as forecast. */
 type Pair = { mother: Window; father: Window };

@@ -1,7 +1,8 @@
 import { addDays, type Day } from "../calendar/day";
 import type { Climate } from "../climate/climate";
 import { inSeason, seasonSpan } from "../climate/season";
-import { type FloweringFacts, flowering, type Window } from "./forecast";
+import type { FloweringFacts, Window } from "./facts";
+import { flowering } from "./forecast";
 
 /** Days by which a crop whose sowing nobody told may be earlier or later. Working value. */
 const UNKNOWN_SOWING = 14;

@@ -1,6 +1,6 @@
 import type { Climate } from "../climate/climate";
 import { below } from "../numbers/normal";
-import type { Overwintering, Range } from "./forecast";
+import type { Overwintering, Range } from "./facts";
 
 /** Deviation of the coldest night of a winter from year to year, °C; a working value. */
 const WINTER_DEVIATION = 3.5;

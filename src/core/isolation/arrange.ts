@@ -1,11 +1,12 @@
 import { addDays } from "../calendar/day";
 import type { Id } from "../custody/id";
-import { ripensBeforeFrost } from "../flowering/forecast";
+import { ripensBeforeFrost } from "../flowering/ripening";
 import { block } from "../ground/planting";
 import { seeded } from "../numbers/chance";
-import { airOver, likelyShare, type Ways } from "./arrival";
+import { airOver, likelyShare } from "./arrival";
 import { applied, type Change } from "./change";
 import type { Scene, SceneStand } from "./scene";
+import type { Ways } from "./share";
 
 /** One stand's place in a plan: by how many days its sowing moves, which bed it has, what guards its flowers. */
 export type Choice = { shift: number; bedId: Id; means: "open" | "cage" | "hand" };

@@ -1,210 +1,24 @@
-import { dayNumber } from "../calendar/day";
 import type { Id } from "../custody/id";
-import type { Window } from "../flowering/forecast";
-import { positions } from "../ground/planting";
-import { bearingTo, cornersOf, distance, gap, meetsPath, middleOf, type Point } from "../ground/shape";
+import type { Window } from "../flowering/facts";
 import { type Cloud, type Days, mix } from "./contamination";
-import { DEGREES, type Degree, degreeOf } from "./crossing";
-import { KERNELS, type KernelRange, reach, windFactor } from "./kernel";
-import type { Harm, Scene, SceneSource, SceneStand } from "./scene";
-
-/** A share with the range that uncertain windows, distances, kernel and presence give it, 0–1. */
-export type Share = { low: number; likely: number; high: number };
-
-/** A share whose ends may have come out the wrong way round. */
-const ordered = (low: number, likely: number, high: number): Share => ({
-  low: Math.min(low, likely, high),
-  likely,
-  high: Math.max(low, likely, high),
-});
-
-/** What lies between a stand and a source. */
-export type Way = { near: number; middle: number; far: number; wind: number; barrier: number; between: string[] };
-
-/** Ways that were reckoned once, by the places at both ends; kept by the caller while nothing on the ground moves. */
-export type Ways = Map<string, Way>;
-
-export type SourceShare = Share & {
-  /** `stand 3` or `source 2`. */
-  key: string;
-  kind: "stand" | "source";
-  id: Id;
-  name: string;
-  harm: Harm;
-  way: Way;
-  /** Days that its pollen and the stand's open stigmas share, by the likely windows. */
-  days: number;
-  degree: Degree;
-  /** Plants that shed, what keeps pollen in and the odds of their being there counted. */
-  sheds: number;
-  male: { start: string; end: string };
-};
-
-export type Arrival = Share & { bySource: SourceShare[]; pollinatedShare: number };
-
-/** Pollen that still gets through, by what keeps it in or out. Working values, all of them. */
-const LEAKS = {
-  bags: 0.02,
-  cage: 0.02,
-  /** A cage opened every second day lets half of the rest of the world in. */
-  "alternate-cages": 0.5,
-  /** Two cages of a pair are never open on the same day; what insects carry over stays. */
-  pair: 0.05,
-  hand: 0.01,
-} as const;
-
-/** The share of flowers that open between walks every so many days. Working value: a flower sheds within a few days. */
-export const missedBetweenWalks = (days: number): number => 1 - Math.exp(-days / 10);
-
-type Emitter = {
-  key: string;
-  place: string;
-  kind: "stand" | "source";
-  id: Id;
-  lineId: Id | null;
-  name: string;
-  harm: Harm;
-  species: SceneStand["species"];
-  outline: Point[];
-  strength: Share;
-  male: Days;
-  window: Window;
-  doubt: number;
-  alternate: boolean;
-};
-
-const daysOf = (window: Window): Days => ({ start: dayNumber(window.start), end: dayNumber(window.end) });
-/** Days by which a window may lie earlier or later than forecast. */
-const doubtOf = (window: Window): number =>
-  (dayNumber(window.start) - dayNumber(window.earliest) + dayNumber(window.latest) - dayNumber(window.end)) / 2;
-
-const even = (share: number): Share => ({ low: share, likely: share, high: share });
-
-function standEmits(stand: SceneStand): Emitter | null {
-  const leak = {
-    open: 1,
-    hand: 1,
-    covered: LEAKS[stand.cover ?? "cage"],
-    removed: stand.removeEvery ? missedBetweenWalks(stand.removeEvery) : 0,
-  }[stand.flowers];
-  if (leak === 0 || stand.plants === 0) return null;
-  return {
-    key: `stand ${stand.id}`,
-    place: `bed ${stand.bed.id}`,
-    kind: "stand",
-    id: stand.id,
-    lineId: stand.lineId,
-    name: stand.name,
-    harm: stand.harm,
-    species: stand.species,
-    outline: cornersOf(stand.bed),
-    strength: even(stand.plants * leak),
-    male: daysOf(stand.window.male),
-    window: stand.window.male,
-    doubt: doubtOf(stand.window.male),
-    alternate: stand.flowers === "covered" && stand.cover === "alternate-cages",
-  };
-}
-
-/** From this certainty on a source counts as there even at the low end. */
-const SURE = 0.95;
-/** What a neighbour's promise may leave: kept, half kept, forgotten. Working values. */
-const PROMISE: Share = { low: 0, likely: 0.3, high: 1 };
-
-function sourceEmits(source: SceneSource): Emitter {
-  const { plants, presence } = source;
-  const promise = source.agreed ? PROMISE : even(1);
-  return {
-    key: `source ${source.id}`,
-    place: `source ${source.id}`,
-    kind: "source",
-    id: source.id,
-    lineId: null,
-    name: source.name,
-    harm: source.harm,
-    species: source.species,
-    outline: source.outline,
-    strength: {
-      low: presence >= SURE ? plants * promise.low : 0,
-      likely: plants * presence * promise.likely,
-      high: presence > 0 ? plants * promise.high : 0,
-    },
-    male: daysOf(source.male),
-    window: source.male,
-    doubt: doubtOf(source.male),
-    alternate: false,
-  };
-}
-
-/** Where seed is taken: the whole bed, or the plants farthest from the strongest source. */
-function seedOutline(stand: SceneStand, candidates: Reaching[]): Point[] {
-  const outline = cornersOf(stand.bed);
-  if (!stand.saveFrom || stand.saveFrom >= stand.plants) return outline;
-  const emitters = candidates.map((c) => c.emitter).filter((emitter) => minds(stand, emitter));
-  if (emitters.length === 0) return outline;
-  const pull = (e: Emitter) => e.strength.likely / Math.max(1, distance(middleOf(e.outline), middleOf(outline))) ** 2;
-  const strongest = emitters.reduce((a, b) => (pull(b) > pull(a) ? b : a));
-  const from = middleOf(strongest.outline);
-  const spots = positions(stand.plants, stand.bed).sort((a, b) => distance(b, from) - distance(a, from));
-  return [middleOf(spots.slice(0, Math.max(1, Math.round((spots.length * stand.saveFrom) / stand.plants))))];
-}
-
-function wayBetween(scene: Scene, from: Emitter, to: Point[], wind: boolean): Way {
-  const near = gap(from.outline, to);
-  const [a, b] = [middleOf(from.outline), middleOf(to)];
-  const middle = Math.max(near, distance(a, b));
-  const crossed = scene.barriers.filter((barrier) => meetsPath(a, b, barrier.path));
-  return {
-    near,
-    middle,
-    far: 2 * middle - near,
-    wind: wind ? windFactor(scene.windFrom, bearingTo(a, b)) : 1,
-    barrier: crossed.reduce((factor, barrier) => factor * barrier.factor, 1),
-    between: crossed.map((barrier) => barrier.name),
-  };
-}
-
-/** Whether an emitter is another stand of the same line: its pollen is the stand's own. */
-const isKin = (stand: SceneStand, emitter: Emitter): boolean =>
-  emitter.lineId === stand.lineId && emitter.key !== `stand ${stand.id}`;
-
-/** Whether pollen of an emitter is unwanted on a stand: a mix minds only what does harm. */
-const minds = (stand: SceneStand, emitter: Emitter): boolean =>
-  emitter.lineId !== stand.lineId &&
-  (stand.school !== "let-it-mix" || (emitter.harm !== "none" && emitter.harm !== stand.harm));
-
-/** Whether a stand's seed is asked about at all. */
-export const bearsSeed = (stand: SceneStand): boolean =>
-  stand.seedWanted && !stand.bed.outside && stand.flowers !== "removed";
-
-const receptorLeak = (stand: SceneStand, emitter: Emitter): number => {
-  if (stand.flowers === "hand") return LEAKS.hand;
-  if (stand.flowers !== "covered") return 1;
-  if (stand.cover === "alternate-cages" && emitter.alternate) return LEAKS.pair / LEAKS["alternate-cages"];
-  return LEAKS[stand.cover ?? "cage"];
-};
-
-const meet = (a: Days, b: Days): number => Math.max(0, Math.min(a.end, b.end) - Math.max(a.start, b.start) + 1);
-
-/** The window moved towards the stand's (by +1) or away from it (by −1) as far as both forecasts leave open. */
-function movedBy(male: Days, female: Days, doubt: number, towards: 1 | -1): Days {
-  const between = (female.start + female.end - male.start - male.end) / 2;
-  const by = towards > 0 ? Math.sign(between) * Math.min(Math.abs(between), doubt) : between > 0 ? -doubt : doubt;
-  const days = Math.round(by);
-  return { start: male.start + days, end: male.end + days };
-}
-
-type Pair = { emitter: Emitter; degree: Degree; way: Way; factor: number; doubt: number };
-
-/** All that meets at a stand's flowers: its own line's other stands count as its own pollen. */
-type Meeting = {
-  stand: SceneStand;
-  kin: Pair[];
-  strangers: Pair[];
-  female: Days;
-  ownMale: Days;
-  kernel: KernelRange;
-};
+import { DEGREES, degreeOf } from "./crossing";
+import { daysOf, doubtOf, type Emitter, sourceEmits, standEmits } from "./emitter";
+import { KERNELS, reach } from "./kernel";
+import {
+  bearsSeed,
+  isKin,
+  type Meeting,
+  meet,
+  minds,
+  movedBy,
+  type Pair,
+  type Reaching,
+  receptorLeak,
+  seedOutline,
+  wayBetween,
+} from "./meeting";
+import type { Scene, SceneStand } from "./scene";
+import { type Arrival, ordered, type Share, type SourceShare, type Ways } from "./share";
 
 function cloudOf(
   { emitter, way, factor, doubt }: Pair,
@@ -252,8 +66,6 @@ function sourceShare({ emitter, way, degree }: Pair, share: Share, female: Days)
     male: emitter.window,
   };
 }
-
-type Reaching = { emitter: Emitter; degree: Degree; factor: number };
 
 /** Everything that sheds pollen, by species that it can reach. */
 export type Air = {

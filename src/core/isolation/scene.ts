@@ -1,14 +1,8 @@
 import type { Climate } from "../climate/climate";
 import type { Id } from "../custody/id";
 import type { Correction } from "../flowering/correction";
-import {
-  type Flowering,
-  type FloweringFacts,
-  flowering,
-  type Range,
-  type Sowing,
-  type Window,
-} from "../flowering/forecast";
+import type { Flowering, FloweringFacts, Range, Sowing, Window } from "../flowering/facts";
+import { flowering } from "../flowering/forecast";
 import type { Plot, Point } from "../ground/shape";
 import type { CrossingFacts } from "./crossing";
 import type { Vector } from "./kernel";

@@ -1,9 +1,11 @@
 import type { Id } from "../custody/id";
-import type { Flowering, Ripening } from "../flowering/forecast";
-import { ripensBeforeFrost } from "../flowering/forecast";
-import { arrivals, type Share, type Ways } from "./arrival";
+import type { Flowering } from "../flowering/facts";
+import type { Ripening } from "../flowering/ripening";
+import { ripensBeforeFrost } from "../flowering/ripening";
+import { arrivals } from "./arrival";
 import { applied, type Change } from "./change";
 import type { Scene } from "./scene";
+import type { Share, Ways } from "./share";
 import { isJudged, type Verdict, verdictOf } from "./verdict";
 
 /** A stand in a plan that is being tried: its windows, its odds of ripening, and what arrives at its flowers. */

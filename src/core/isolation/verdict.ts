@@ -1,5 +1,6 @@
-import { type Arrival, bearsSeed, type Share, type SourceShare } from "./arrival";
+import { bearsSeed } from "./meeting";
 import type { SceneStand } from "./scene";
+import type { Arrival, Share, SourceShare } from "./share";
 
 export type Verdict = {
   /** Within the limit even at the high end; over it only there; over it as likely as not. */

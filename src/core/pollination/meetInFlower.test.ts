@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { addDays, daysBetween } from "../calendar/day";
-import type { Flowering } from "../flowering/forecast";
+import type { Flowering } from "../flowering/facts";
 import { meetingChance } from "../flowering/meet";
 import { type MeetParent, type MeetProblem, waysToMeet } from "./meetInFlower";
 import { pollenLeft } from "./storedPollen";

@@ -1,5 +1,5 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
-import type { Flowering, Range, Window } from "../flowering/forecast";
+import type { Flowering, Range, Window } from "../flowering/facts";
 import { meetingChance } from "../flowering/meet";
 import { meeting } from "./steps";
 import { type PollenLife, pollenLeft, STORAGES, type Storage } from "./storedPollen";

@@ -1,4 +1,4 @@
-import type { Range } from "../flowering/forecast";
+import type { Range } from "../flowering/facts";
 
 /** What a step is timed by: dark, sunrise, the sun's highest point, or any hour of daylight. */
 export type Anchor = "dusk" | "sunrise" | "noon" | "day";

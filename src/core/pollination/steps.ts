@@ -1,7 +1,7 @@
 import { addDays, type Day, daysBetween, overlapDays, type Span, sharedSpan } from "../calendar/day";
 import type { SunMarks } from "../climate/sun";
 import type { Id } from "../custody/id";
-import type { Range } from "../flowering/forecast";
+import type { Range } from "../flowering/facts";
 import type { Protocol, ProtocolStep, StepAction } from "./protocol";
 import { type FlowerState, UNDER_WAY } from "./tally";
 

@@ -1,4 +1,4 @@
-import type { Range } from "../flowering/forecast";
+import type { Range } from "../flowering/facts";
 
 export const STORAGES = ["room", "fridge", "freezer"] as const;
 export type Storage = (typeof STORAGES)[number];

@@ -1,7 +1,8 @@
 import type { Climate } from "../climate/climate";
 import { hoursOfYear } from "../climate/climate";
 import { dailyNormals, type Normals } from "../climate/temperature";
-import { type FloweringFacts, flowering } from "../flowering/forecast";
+import type { FloweringFacts } from "../flowering/facts";
+import { flowering } from "../flowering/forecast";
 import type { Barrier, Bed, Scene, SceneSource, SceneSpecies, SceneStand } from "../isolation/scene";
 
 /** A valley in the north with cold winters. */

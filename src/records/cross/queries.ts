@@ -1,7 +1,7 @@
 import type { Anthers } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
-import { prepared } from "@/db/ops";
+import { prepared } from "@/db/rows";
 import type { Cross } from "./cross";
 
 export type CrossRow = Cross & {

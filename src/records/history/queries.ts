@@ -1,7 +1,8 @@
 import { flowerCode } from "@/core/custody/code";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
-import { type StoredOp, undoneOps } from "@/db/ops";
+import type { StoredOp } from "@/db/ops";
+import { undoneOps } from "@/db/undo";
 
 /** An op as the history lists it. */
 export type Entry = Pick<StoredOp, "id" | "clock" | "at" | "day" | "command" | "summary" | "undoes"> & {

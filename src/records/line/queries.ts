@@ -1,7 +1,7 @@
 import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
-import { prepared } from "@/db/ops";
+import { prepared } from "@/db/rows";
 import type { Yardstick } from "../yardstick/yardstick";
 import type { Line } from "./line";
 

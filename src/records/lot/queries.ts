@@ -1,6 +1,6 @@
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
-import { prepared } from "@/db/ops";
+import { prepared } from "@/db/rows";
 import type { Lot } from "./lot";
 
 export type LotRow = Lot & {

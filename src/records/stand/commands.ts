@@ -2,7 +2,7 @@ import Joi from "joi";
 import { addDays, type Day, dayInWords, daysBetween } from "@/core/calendar/day";
 import { seasonOf } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
-import type { Sowing } from "@/core/flowering/forecast";
+import type { Sowing } from "@/core/flowering/facts";
 import type { Change } from "@/core/isolation/change";
 import { onlyFor } from "@/core/methods";
 import { Refusal, refuse } from "@/db/ops";

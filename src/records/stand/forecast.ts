@@ -4,7 +4,9 @@ import { daysBetween } from "@/core/calendar/day";
 import type { Climate } from "@/core/climate/climate";
 import type { Id } from "@/core/custody/id";
 import { type Correction, correctionFrom } from "@/core/flowering/correction";
-import { type Flowering, flowering, heatUntil, type Overwintering, type Sowing } from "@/core/flowering/forecast";
+import type { Flowering, Overwintering, Sowing } from "@/core/flowering/facts";
+import { flowering } from "@/core/flowering/forecast";
+import { heatUntil } from "@/core/flowering/heat";
 import type { Db } from "@/db/open";
 import { climateOf } from "../climate/queries";
 

@@ -12,7 +12,8 @@ import { replay } from "@/db/replay";
 import type { Side } from "@/db/threeWay";
 import { perform, undo } from "../command";
 import { COMMANDS } from "../commands";
-import { type MergeReport, merge } from "../merge";
+import { merge } from "../merge";
+import type { MergeReport } from "../mergeReport";
 import { RECORDS } from "../records";
 import { family, type Plot, plot, twoMelons } from "./plot";
 

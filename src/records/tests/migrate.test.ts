@@ -6,8 +6,8 @@ import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { isId } from "@/core/custody/id";
 import { migrate, SCHEMA } from "@/db/migrate";
 import { type Db, openDb } from "@/db/open";
-import { undoneOps } from "@/db/ops";
 import { replay } from "@/db/replay";
+import { undoneOps } from "@/db/undo";
 import { undo } from "../command";
 import { RECORDS } from "../records";
 

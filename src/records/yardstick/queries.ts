@@ -1,6 +1,6 @@
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
-import { prepared } from "@/db/ops";
+import { prepared } from "@/db/rows";
 
 /** The place behind a line's last yardstick. */
 export function nextPosition(db: Db, lineId: Id): number {

@@ -1,36 +1,19 @@
 "use client";
 import { ToggleGroup } from "radix-ui";
-import { useEffect, useState } from "react";
-import { addDays, dayInWords } from "@/core/calendar/day";
-import type { Id } from "@/core/custody/id";
-import type { ProtocolStep, Stage, Unit } from "@/core/pollination/protocol";
-import { massTyped, massUnit, type Units } from "@/core/units/units";
+import { useState } from "react";
+import { addDays } from "@/core/calendar/day";
+import type { Stage } from "@/core/pollination/protocol";
 import type { Result } from "@/records/flower/commands";
 import { dayNow } from "@/ui/press";
 import { Stepper } from "@/ui/Stepper";
 import { useKept } from "@/ui/useKept";
 import { BudChoice } from "./BudChoice";
-import { CommandForm, Field, useCommand } from "./command";
+import { useCommand } from "./command";
 import { StageRow } from "./drawings/FlowerStage";
+import { Harvest } from "./RecordHarvest";
+import { type Flower, type Props, Trouble, WhichDay, wide } from "./recordParts";
 import { MALES_WORDS, RESULT_CHOICES } from "./results";
 import { plural } from "./words";
-
-type Flower = { id: Id; number: number; code: string };
-type Props = {
-  crossId: Id;
-  code: string;
-  unit: Unit;
-  day: string;
-  step: ProtocolStep;
-  flowers: Flower[];
-  /** Set fruit with a fault, which is brought in apart. */
-  doubtful?: number;
-  suggested: number;
-  units: Units;
-  /** On the round the presses come first, and what to look for opens. */
-  brief?: boolean;
-  onDone: () => void;
-};
 
 /** One step of a protocol, recorded by thumb: what to look for, what was found, one press. */
 export function RecordStep(props: Props) {
@@ -65,42 +48,6 @@ export function RecordStep(props: Props) {
         {step.action === "harvest" && <Harvest {...props} />}
       </div>
     </div>
-  );
-}
-
-export function Trouble({ message }: { message: string | null }) {
-  return message ? (
-    <p role="alert" className="my-4 border-l-4 border-rust pl-3 font-semibold text-rust">
-      {message}
-    </p>
-  ) : null;
-}
-
-const wide = "leaf leaf-strong mt-6 min-h-16 w-full text-xl";
-
-/** The day something was done: the press's own, or the one before. Kept as days ago, as a page may stand open overnight. */
-function WhichDay({ day, ago, onChange }: { day: string; ago: number; onChange: (ago: number) => void }) {
-  // Drawn with the server's day first, and with this device's as soon as it is known.
-  const [today, setToday] = useState(day);
-  useEffect(() => setToday(dayNow()), []);
-  return (
-    <ToggleGroup.Root
-      type="single"
-      value={String(ago)}
-      onValueChange={(value) => value && onChange(Number(value))}
-      aria-label="Day"
-      className="mb-4 flex gap-2"
-    >
-      {[0, 1].map((days) => (
-        <ToggleGroup.Item
-          key={days}
-          value={String(days)}
-          className="leaf data-[state=on]:bg-damson data-[state=on]:text-on-damson"
-        >
-          {days === 0 ? "Today" : "Yesterday"}, {dayInWords(addDays(today, -days))}
-        </ToggleGroup.Item>
-      ))}
-    </ToggleGroup.Root>
   );
 }
 
@@ -222,54 +169,6 @@ function Results({ crossId, code, unit, day, step, flowers, onDone }: Props) {
         {good} {word}
         {recorded.length > good ? `, ${recorded.length - good} otherwise` : ""}
       </button>
-    </>
-  );
-}
-
-function Harvest({ crossId, day, flowers, doubtful = 0, units, onDone }: Props) {
-  const amount = (
-    <>
-      <Field name="fruits" label="Fruits brought in" type="number" />
-      <Field name="on" label="Day" type="date" />
-      <Field name="seeds" label="Seeds, counted" type="number" hint="Or leave empty and weigh them." />
-      <Field name="mass" label="Seeds, weighed" type="number" unit={massUnit(units)} />
-    </>
-  );
-  return (
-    <>
-      {flowers.length > 0 && (
-        <CommandForm
-          command="cross.harvest"
-          draft={`harvest-${crossId}`}
-          values={{ fruits: flowers.length, on: day, seeds: null, mass: null }}
-          hidden={{ crossId }}
-          factors={{ mass: massTyped(1, units) }}
-          submit="Make the lot"
-          onDone={onDone}
-        >
-          {amount}
-        </CommandForm>
-      )}
-      {doubtful > 0 && (
-        <section className="mt-8 border-t border-rule pt-4">
-          <h3>Fruit with a fault</h3>
-          <p className="mb-3 text-sm text-soft">
-            {plural(doubtful, "set fruit")} found open, with a torn bag or in doubt. It becomes a lot of its own, as
-            open-pollinated seed of the mother with possible fathers, never the cross.
-          </p>
-          <CommandForm
-            command="cross.harvest"
-            draft={`harvest-doubt-${crossId}`}
-            values={{ fruits: doubtful, on: day, seeds: null, mass: null }}
-            hidden={{ crossId, doubtful: true }}
-            factors={{ mass: massTyped(1, units) }}
-            submit="Make a lot in doubt"
-            onDone={onDone}
-          >
-            {amount}
-          </CommandForm>
-        </section>
-      )}
     </>
   );
 }

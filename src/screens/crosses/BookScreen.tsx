@@ -1,83 +1,15 @@
 "use client";
-import {
-  aggregationFn_sum,
-  type Column,
-  columnFilteringFeature,
-  columnGroupingFeature,
-  createColumnHelper,
-  createExpandedRowModel,
-  createFilteredRowModel,
-  createGroupedRowModel,
-  createSortedRowModel,
-  filterFn_equalsString,
-  filterFn_includesString,
-  globalFilteringFeature,
-  rowAggregationFeature,
-  rowExpandingFeature,
-  rowSortingFeature,
-  sortFn_alphanumeric,
-  sortFn_basic,
-  tableFeatures,
-  useTable,
-} from "@tanstack/react-table";
+import { useTable } from "@tanstack/react-table";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import clsx from "clsx";
 import { useRef, useState } from "react";
-import { dayInWords } from "@/core/calendar/day";
-import { seasonName } from "@/core/climate/season";
-import { generationName } from "@/core/custody/generation";
 import type { Book, BookEntry } from "@/views/book";
 import { Page } from "../common/Page";
-import { Tag } from "../common/Tag";
 import { plural } from "../common/words";
 import { BookFile } from "./BookFile";
+import { Line, Picker, ROW } from "./BookLine";
 import { BookPage } from "./BookPage";
+import { columns, features, GROUPS, groupName, sortOf, UNSEEN } from "./bookTable";
 import { CrossTabs } from "./CrossTabs";
-
-const features = tableFeatures({
-  columnFilteringFeature,
-  globalFilteringFeature,
-  rowSortingFeature,
-  columnGroupingFeature,
-  rowAggregationFeature,
-  rowExpandingFeature,
-  filteredRowModel: createFilteredRowModel(),
-  groupedRowModel: createGroupedRowModel(),
-  sortedRowModel: createSortedRowModel(),
-  expandedRowModel: createExpandedRowModel(),
-  filterFns: { includesString: filterFn_includesString, equalsString: filterFn_equalsString },
-  sortFns: { alphanumeric: sortFn_alphanumeric, basic: sortFn_basic },
-  aggregationFns: { sum: aggregationFn_sum },
-});
-
-const helper = createColumnHelper<typeof features, BookEntry>();
-const count = (key: "wanted" | "pollinated" | "set" | "lost" | "seeds", header: string) =>
-  helper.accessor(key, { header, sortFn: "basic", aggregationFn: "sum", enableGrouping: false });
-const words = (key: "species" | "mother" | "father" | "method", header: string) =>
-  helper.accessor(key, { header, sortFn: "alphanumeric" });
-
-const columns = helper.columns([
-  helper.accessor("code", { header: "Cross", sortFn: "alphanumeric", enableGrouping: false }),
-  helper.accessor("season", { header: "Season", sortFn: "basic" }),
-  words("mother", "Mother"),
-  words("father", "Father"),
-  helper.accessor("pedigree", { header: "Pedigree", sortFn: "alphanumeric", enableGrouping: false }),
-  words("species", "Species"),
-  words("method", "Method"),
-  helper.accessor((entry) => (entry.closed ? "closed" : "open"), { id: "state", header: "State", sortFn: "basic" }),
-  helper.accessor("first", { header: "Pollinated", sortFn: "basic", enableGrouping: false }),
-  count("wanted", "Wanted"),
-  count("pollinated", "Flowers"),
-  count("set", "Set"),
-  count("lost", "Lost"),
-  count("seeds", "Seeds"),
-  helper.accessor("note", { header: "Note", enableGrouping: false, enableSorting: false }),
-]);
-
-/** Columns that are searched and grouped by, but have no room of their own in the table. */
-const UNSEEN = new Set(["season", "pedigree", "species", "method", "state", "wanted", "note"]);
-const GROUPS = ["season", "species", "mother", "father", "method", "state"];
-const ROW = 44;
 
 export function BookScreen({ garden, band, entries }: Book) {
   const [chosen, setChosen] = useState<BookEntry | null>(null);
@@ -240,59 +172,5 @@ function BookTable({ entries, latitude, chosen, onChoose }: TableProps) {
         </table>
       </section>
     </>
-  );
-}
-
-const sortOf = (sorted: false | "asc" | "desc") =>
-  sorted ? (sorted === "asc" ? "ascending" : "descending") : undefined;
-
-const groupName = (by: string, value: unknown, latitude: number) =>
-  by === "season" ? seasonName(Number(value), latitude) : String(value);
-
-type PickerProps = { label: string; column: Column<typeof features, BookEntry, unknown>; values: string[] };
-
-function Picker({ label, column, values }: PickerProps) {
-  return (
-    <label>
-      <span className="block font-semibold">{label}</span>
-      <select onChange={(event) => column.setFilterValue(event.target.value || undefined)}>
-        <option value="">all</option>
-        {values.map((value) => (
-          <option key={value}>{value}</option>
-        ))}
-      </select>
-    </label>
-  );
-}
-
-type LineProps = { entry: BookEntry; on: boolean; onChoose: (entry: BookEntry) => void };
-
-function Line({ entry, on, onChoose }: LineProps) {
-  const { code, mother, father, line, generation, closed, first, last, pollinated, set, doubtful } = entry;
-  return (
-    <tr style={{ height: ROW }} className={clsx("cursor-pointer", on && "bg-rule/50")} onClick={() => onChoose(entry)}>
-      <td className="whitespace-nowrap">
-        <button type="button" className="cursor-pointer" aria-label={`Read ${code}`} aria-pressed={on}>
-          <Tag kind="cross" code={code} small />
-        </button>
-      </td>
-      <td className="max-w-40 truncate" title={mother}>
-        {mother}
-      </td>
-      <td className="max-w-40 truncate" title={`${father}, gives ${line} ${generationName(generation)}`}>
-        {father}
-      </td>
-      <td className="whitespace-nowrap">
-        {first ? (first === last ? dayInWords(first) : `${dayInWords(first)} – ${dayInWords(last!)}`) : "–"}
-        {closed === 1 && <span className="text-soft"> closed</span>}
-      </td>
-      <td>{pollinated}</td>
-      <td>
-        {set}
-        {doubtful > 0 && <span className="text-rust"> +{doubtful}?</span>}
-      </td>
-      <td>{entry.lost}</td>
-      <td>{entry.seeds ?? "–"}</td>
-    </tr>
   );
 }

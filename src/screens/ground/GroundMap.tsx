@@ -1,23 +1,24 @@
 "use client";
 import clsx from "clsx";
-import { type D3DragEvent, drag } from "d3-drag";
-import { select } from "d3-selection";
 import { useRouter } from "next/navigation";
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
-import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
-import { bearingTo, cornersOf, middleOf, type Plot, type Point, snapped } from "@/core/ground/shape";
+import { cornersOf, type Plot, type Point, snapped } from "@/core/ground/shape";
 import { lengthInWords, type Units } from "@/core/units/units";
 import type { Bed } from "@/records/bed/bed";
 import type { Ground, Judged } from "@/views/ground";
 import { useCommand } from "../common/command";
-import { boxOn, frameOf, pathOn, placeLabels, roundLength, type Size, sizeFor, widthOf, wordsBox } from "./frame";
-import { arrivalLines, Handles, Ring } from "./mapParts";
+import { frameOf, pathOn, roundLength, type Size, sizeFor } from "./frame";
+import { MapShapes } from "./MapShapes";
+import { Handles, Ring } from "./mapParts";
+import { wordsFor, wordsOn } from "./mapWords";
+import { arrowOf, plotByKey } from "./plot";
+import { useDrags } from "./useDrags";
 import { useZoom } from "./useZoom";
 
 export type Drawing = { kind: "barrier" | "source"; points: Point[] };
 
-type Props = Pick<Ground, "beds" | "stands" | "barriers" | "sources"> & {
+export type Props = Pick<Ground, "beds" | "stands" | "barriers" | "sources"> & {
   concern: Judged | null;
   units: Units;
   season: number;
@@ -28,21 +29,8 @@ type Props = Pick<Ground, "beds" | "stands" | "barriers" | "sources"> & {
 };
 
 const SNAP = 0.25;
-const TURN = 5;
 /** Pixels a metre below which the beds are too small for every name. */
 const SMALL = 5;
-
-function wordsFor(bed: Bed, stands: Ground["stands"]): string {
-  const names = [
-    ...new Set(stands.filter((s) => s.bedId === bed.id).map((s) => nameWithGeneration(s.lineName, s.generation))),
-  ];
-  const short = (name: string) => (name.length > 24 ? `${name.slice(0, 23)}…` : name);
-  if (names.length === 0) return bed.name;
-  return `${bed.name} · ${short(names[0]!)}${names.length > 1 ? ` +${names.length - 1}` : ""}`;
-}
-
-const plotOf = ({ x, y, width, length, turn }: Plot): Plot => ({ x, y, width, length, turn });
-const turned = (degrees: number) => (((Math.round(degrees / TURN) * TURN) % 360) + 360) % 360;
 
 export function GroundMap(props: Props) {
   const { beds, stands, barriers, sources, concern, units, season, drawing, onDraw, onOpen } = props;
@@ -77,34 +65,8 @@ export function GroundMap(props: Props) {
     if (next) router.push(`/ground?season=${season}&stand=${next.code}`);
   };
 
-  // What drags: whole beds, their corner (size) and their handle (turn), barriers and sources.
-  const drags = useRef<(kind: string, id: Id, dx: number, dy: number, end: boolean, at: Point) => void>(() => {});
-  drags.current = (kind, id, dx, dy, end, at) => {
-    const [east, north] = [dx / frame.scale, -dy / frame.scale];
-    if (kind === "barrier" || kind === "source") {
-      if (end) void move(kind, id, step(east), step(north));
-      return;
-    }
-    const bed = beds.find((b) => b.id === id)!;
-    const middle = { x: bed.x + bed.width / 2, y: bed.y + bed.length / 2 };
-    const plot = plotOf(bed);
-    if (kind === "bed") Object.assign(plot, { x: step(bed.x + east), y: step(bed.y + north) });
-    if (kind === "turn") plot.turn = turned(bearingTo(middle, at));
-    if (kind === "size") {
-      // The corner moves in the bed's own directions; the opposite corner stays where it is.
-      const angle = (bed.turn * Math.PI) / 180;
-      const along = east * Math.cos(angle) - north * Math.sin(angle);
-      const across = east * Math.sin(angle) + north * Math.cos(angle);
-      plot.width = Math.max(0.5, step(bed.width + along));
-      plot.length = Math.max(0.5, step(bed.length + across));
-      const fixed = cornersOf(bed)[0]!;
-      const moved = cornersOf(plot)[0]!;
-      plot.x += fixed.x - moved.x;
-      plot.y += fixed.y - moved.y;
-    }
-    if (end) void keep(id, plot);
-    else setHeld({ id, ...plot });
-  };
+  const shapes = `${beds.map((b) => b.id)} ${barriers.map((b) => b.id)} ${sources.map((s) => s.id)} ${focused} ${all} ${size.width}`;
+  useDrags({ svg, frame, size, shapes, beds, step, move, keep, hold: (id, plot) => setHeld({ id, ...plot }) });
 
   useEffect(() => {
     const watch = new ResizeObserver(([entry]) => {
@@ -114,36 +76,6 @@ export function GroundMap(props: Props) {
     if (svg.current) watch.observe(svg.current.parentElement!);
     return () => watch.disconnect();
   }, []);
-
-  const shapes = `${beds.map((b) => b.id)} ${barriers.map((b) => b.id)} ${sources.map((s) => s.id)} ${focused} ${all} ${size.width}`;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: bound anew when what can be dragged changes
-  useEffect(() => {
-    const found = select(svg.current).selectAll<SVGGElement, unknown>("[data-drag]");
-    found.call(
-      drag<SVGGElement, unknown>()
-        .clickDistance(4)
-        .container(() => svg.current!)
-        .subject(() => ({ x: 0, y: 0 }))
-        .on(
-          "start drag end",
-          function on(this: SVGGElement, event: D3DragEvent<SVGGElement, unknown, { x: number; y: number }>) {
-            const [kind, id] = this.dataset.drag!.split(" ") as [string, string];
-            const shape = kind === "barrier" || kind === "source";
-            if (event.type === "drag" && shape) this.setAttribute("transform", `translate(${event.x} ${event.y})`);
-            if (event.type === "end" && shape) this.removeAttribute("transform");
-            if (event.type === "start" || (event.type === "end" && Math.hypot(event.x, event.y) < 4)) return;
-            const box = svg.current!.getBoundingClientRect();
-            const source = event.sourceEvent as MouseEvent | TouchEvent;
-            const touch = "changedTouches" in source ? source.changedTouches[0]! : source;
-            const at = frame.metresAt(
-              ((touch.clientX - box.left) / box.width) * size.width,
-              ((touch.clientY - box.top) / box.height) * size.height,
-            );
-            drags.current(kind, id, event.x, event.y, event.type === "end", at);
-          },
-        ),
-    );
-  }, [shapes]);
 
   // While a line is drawn, its end and its giving up are heard wherever the focus is.
   useEffect(() => {
@@ -158,32 +90,22 @@ export function GroundMap(props: Props) {
   }, [drawing, onDraw]);
 
   const onBedKey = (event: KeyboardEvent, bed: Bed) => {
-    const by = event.shiftKey ? 5 : 0.5;
-    const arrow = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] }[event.key];
-    const plot = plotOf(bed);
-    if (arrow && event.altKey)
-      Object.assign(plot, {
-        width: Math.max(0.5, bed.width + arrow[0]!),
-        length: Math.max(0.5, bed.length + arrow[1]!),
-      });
-    else if (arrow) Object.assign(plot, { x: bed.x + arrow[0]!, y: bed.y + arrow[1]! });
-    else if (event.key === "," || event.key === ".") plot.turn = turned(bed.turn + (event.key === "," ? -TURN : TURN));
-    else if (event.key === "Enter") return open(bed);
-    else return;
+    if (event.key === "Enter") return open(bed);
+    const plot = plotByKey(event, bed);
+    if (!plot) return;
     event.preventDefault();
     event.stopPropagation();
     void keep(bed.id, plot);
   };
   const onShapeKey = (event: KeyboardEvent, kind: "barrier" | "source", id: Id) => {
-    const by = event.shiftKey ? 5 : 0.5;
-    const arrow = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] }[event.key];
+    const arrow = arrowOf(event);
     // Without this the same Enter would press what the sheet puts under it.
     if (event.key === "Enter") event.preventDefault();
     if (event.key === "Enter") return onOpen(kind, id);
     if (!arrow) return;
     event.preventDefault();
     event.stopPropagation();
-    void move(kind, id, arrow[0]!, arrow[1]!);
+    void move(kind, id, ...arrow);
   };
   const onSheetKey = (event: KeyboardEvent) => {
     if (event.key === "+") by(1.4);
@@ -216,33 +138,7 @@ export function GroundMap(props: Props) {
   const small = frame.scale < SMALL;
   const concernStand = stands.find((s) => s.id === concern?.standId);
   const concernBed = placed.find((b) => b.id === concernStand?.bedId);
-  const middleOfBed = (id: Id | null | undefined) => {
-    const bed = placed.find((b) => b.id === id);
-    return bed ? middleOf(cornersOf(bed)) : null;
-  };
-  const lines =
-    concern && concernBed
-      ? arrivalLines(concern, middleOf(cornersOf(concernBed)), frame, size, units, (key) => {
-          const [kind, id] = key.split(" ");
-          const source = sources.find((s) => s.id === id);
-          if (kind === "source") return source ? middleOf(source.outline) : null;
-          return middleOfBed(stands.find((s) => s.id === id)?.bedId);
-        })
-      : [];
-  const labels = placeLabels(
-    [
-      ...sources.map((s) => ({ key: `source ${s.id}`, words: s.name, box: boxOn(frame, s.outline) })),
-      ...placed.map((bed) => ({
-        key: `bed ${bed.id}`,
-        words: small ? bed.name : wordsFor(bed, stands),
-        box: boxOn(frame, cornersOf(bed)),
-      })),
-      ...barriers.map((b) => ({ key: `barrier ${b.id}`, words: b.name, box: boxOn(frame, b.path), spare: true })),
-    ],
-    small,
-    size,
-    lines.map((line) => wordsBox(line.at.x - widthOf(line.words) / 2, line.at.y, line.words)),
-  );
+  const { lines, labels } = wordsOn({ ...props, placed, frame, size, small });
   const tick = roundLength(120 / frame.scale);
   const focusedBed = placed.find((b) => b.id === focused);
 
@@ -282,62 +178,7 @@ export function GroundMap(props: Props) {
           <Ring bed={concernBed} metres={concernStand.isolation.low} frame={frame} size={size} units={units} />
         )}
         <g pointerEvents={drawing ? "none" : undefined}>
-          {barriers.map((barrier) => (
-            <g
-              key={barrier.id}
-              data-drag={`barrier ${barrier.id}`}
-              role="button"
-              tabIndex={0}
-              aria-label={`${barrier.name}, lets ${barrier.factor} of pollen pass. Arrow keys move it, Enter opens it`}
-              className="cursor-move outline-none [&:focus-visible>path]:stroke-dusk"
-              onClick={() => onOpen("barrier", barrier.id)}
-              onKeyDown={(event) => onShapeKey(event, "barrier", barrier.id)}
-            >
-              <path
-                d={pathOn(frame, barrier.path, false)}
-                fill="none"
-                stroke={barrier.kind === "hedge" ? "var(--moss)" : "var(--soft)"}
-                strokeWidth={barrier.kind === "hedge" ? 7 : 5}
-                strokeDasharray={barrier.kind === "hedge" ? "1 6" : undefined}
-                strokeLinecap={barrier.kind === "hedge" ? "round" : "butt"}
-              />
-              <path d={pathOn(frame, barrier.path, false)} fill="none" stroke="transparent" strokeWidth="22" />
-            </g>
-          ))}
-          {sources.map((source) => (
-            <g
-              key={source.id}
-              data-drag={`source ${source.id}`}
-              role="button"
-              tabIndex={0}
-              aria-label={`${source.name}, ${source.speciesName.toLowerCase()} beyond the garden. Arrow keys move it, Enter opens it`}
-              className="cursor-move outline-none [&:focus-visible>path]:stroke-[4]"
-              onClick={() => onOpen("source", source.id)}
-              onKeyDown={(event) => onShapeKey(event, "source", source.id)}
-            >
-              {source.outline.length > 1 ? (
-                <path
-                  d={pathOn(frame, source.outline, true)}
-                  fill="url(#strange)"
-                  stroke="var(--dusk)"
-                  strokeWidth="1.6"
-                  strokeDasharray="5 4"
-                />
-              ) : null}
-              <circle
-                cx={frame.x(middleOf(source.outline).x)}
-                cy={frame.y(middleOf(source.outline).y)}
-                r={source.outline.length > 1 ? 3 : 7}
-                fill="var(--dusk)"
-              />
-              <circle
-                cx={frame.x(middleOf(source.outline).x)}
-                cy={frame.y(middleOf(source.outline).y)}
-                r="14"
-                fill="transparent"
-              />
-            </g>
-          ))}
+          <MapShapes barriers={barriers} sources={sources} frame={frame} onOpen={onOpen} onKey={onShapeKey} />
         </g>
         <g pointerEvents={drawing ? "none" : undefined}>
           {placed.map((bed) => {

@@ -1,6 +1,6 @@
 "use client";
 import { Area, CartesianGrid, ComposedChart, Line, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from "recharts";
-import type { Remedy } from "@/core/isolation/remedies";
+import type { Remedy } from "@/core/isolation/remedies/remedy";
 
 const FLOOR = 0.00001;
 

@@ -3,27 +3,12 @@ import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
 import { bedInWords } from "@/core/ground/bedInWords";
-import { lengthInWords, lengthShown, lengthTyped, lengthUnit, type Units } from "@/core/units/units";
-import type { Bed } from "@/records/bed/bed";
-import { Sheet } from "@/ui/Sheet";
-import type { GroundStand } from "@/views/ground";
-import { CommandForm, Field } from "../common/command";
+import { lengthInWords, type Units } from "@/core/units/units";
 import { Tag } from "../common/Tag";
-import {
-  COVERS,
-  chanceInWords,
-  choicesOf,
-  FLOWERS,
-  percent,
-  plural,
-  SCHOOLS,
-  spanInWords,
-  WINTERS,
-} from "../common/words";
+import { chanceInWords, FLOWERS, percent, plural, SCHOOLS, spanInWords, WINTERS } from "../common/words";
 import { BedForm } from "./BedForm";
 import { PlantsEnough } from "./PlantsEnough";
-
-type Props = { stand: GroundStand; beds: Bed[]; units: Units; season: number };
+import { type Props, StandChange } from "./StandChange";
 
 export function StandCard({ stand, beds, units, season }: Props) {
   const { window, ripening } = stand;
@@ -171,86 +156,5 @@ function Row({ term, value, note, bad }: { term: string; value: string; note?: s
         {note && <span className={`block text-sm ${bad ? "font-semibold text-rust" : "text-soft"}`}>{note}</span>}
       </dd>
     </div>
-  );
-}
-
-function StandChange({ stand, beds, units }: Pick<Props, "stand" | "beds" | "units">) {
-  const { id, version, bedId, sown, sowedSeeds, cameUp, plants, firstFlower, flowers, seedWanted } = stand;
-  const { cover, removeEvery, saveFrom, plantedOut, overwinter, spacing, rowCount } = stand;
-  return (
-    <Sheet trigger="Change the stand" title={`${stand.code} ${stand.lineName}`}>
-      {(close) => (
-        <CommandForm
-          command="stand.change"
-          draft={`stand-${id}`}
-          values={{
-            bedId,
-            sown,
-            sowedSeeds,
-            cameUp,
-            plants,
-            firstFlower,
-            flowers,
-            seedWanted,
-            cover,
-            removeEvery,
-            saveFrom,
-            plantedOut,
-            overwinter,
-            spacing: spacing === null ? null : lengthShown(spacing, units),
-            rowCount,
-          }}
-          factors={{ spacing: lengthTyped(1, units) }}
-          hidden={{ id, version }}
-          patch
-          submit="Keep"
-          onDone={close}
-        >
-          <Field
-            name="bedId"
-            label="Bed"
-            type="select"
-            none="In trays for now"
-            choices={beds.map((b) => ({ value: b.id, label: b.name }))}
-          />
-          <Field name="sown" label="Sown on" type="date" />
-          <div className="grid grid-cols-3 gap-4">
-            <Field name="sowedSeeds" label="Seeds sown" type="number" />
-            <Field name="cameUp" label="Came up" type="number" />
-            <Field name="plants" label="Planted" type="number" />
-          </div>
-          <Field name="plantedOut" label={stand.needsWinter ? "Planted out or replanted" : "Planted out"} type="date" />
-          {stand.needsWinter && (
-            <Field
-              name="overwinter"
-              label="Over winter"
-              type="select"
-              none="Not said yet"
-              choices={choicesOf(WINTERS)}
-            />
-          )}
-          <div className="grid grid-cols-2 gap-4">
-            <Field name="spacing" label="Between plants" type="number" unit={lengthUnit(units)} />
-            <Field name="rowCount" label="Rows" type="number" />
-          </div>
-          <Field name="firstFlower" label="First flower, as seen" type="date" hint="Replaces the forecast." />
-          <div className="grid grid-cols-2 gap-4">
-            <Field name="flowers" label="Flowers" type="select" choices={choicesOf(FLOWERS)} />
-            <Field name="cover" label="Covered with" type="select" none="Nothing" choices={choicesOf(COVERS)} />
-            <Field name="removeEvery" label="Taken off every" type="number" unit="days" />
-            <Field name="saveFrom" label="Seed only from" type="number" unit="plants farthest off" />
-          </div>
-          <Field
-            name="seedWanted"
-            label="Grown for"
-            type="select"
-            choices={[
-              { value: 1, label: "Seed" },
-              { value: 0, label: "Eating only" },
-            ]}
-          />
-        </CommandForm>
-      )}
-    </Sheet>
   );
 }

@@ -5,7 +5,7 @@ import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 
 /** The largest copy that is taken in: far above what twenty seasons of a large garden come to. */
-export const COPY_LIMIT = 512 * 1024 * 1024;
+const COPY_LIMIT = 512 * 1024 * 1024;
 
 /** The copy that was brought last, until it is brought in or another is. */
 const kept = globalThis as { orchardCopy?: { folder: string; path: string }; orchardCopyGoes?: boolean };

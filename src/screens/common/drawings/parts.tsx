@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import type { Stage } from "@/core/pollination/protocol";
 
 /** Colours of the themes, so that a drawing reads by day and before dawn. */
 export const INK = "var(--ink)";
@@ -116,3 +117,38 @@ export const Bee = ({ x, y }: Spot) => (
 export const Fruit = ({ x, y, rx, ry, fill = GREEN }: Spot & { rx: number; ry: number; fill?: string }) => (
   <ellipse cx={x} cy={y} rx={rx} ry={ry} fill={fill} stroke={INK} strokeWidth="1.5" />
 );
+
+/** A flower at each of its stages. */
+export type Drawing = Record<Stage, () => ReactNode>;
+
+export const head = (ring: (i: number) => string, curled: boolean, dust: boolean) => (
+  <>
+    <Stalk x={50} y={60} />
+    <Bloom x={50} y={46} r={40} petals={13} fill={YELLOW}>
+      <circle cx="50" cy="46" r="21" fill={GREEN} stroke={INK} />
+      {[0, 45, 90, 135, 180, 225, 270, 315].map((angle, i) => {
+        const a = (angle * Math.PI) / 180;
+        const [x, y] = [50 + 16 * Math.cos(a), 46 + 16 * Math.sin(a)];
+        return curled ? (
+          <path key={angle} d={`M ${x - 3.5} ${y - 3} q 3.5 4 7 0`} stroke={INK} strokeWidth="1.8" fill="none" />
+        ) : (
+          <circle key={angle} cx={x} cy={y} r="3" fill={ring(i)} stroke={INK} strokeWidth="0.8" />
+        );
+      })}
+      {dust && <Dust x={50} y={46} spread={19} />}
+    </Bloom>
+  </>
+);
+
+/** Spokes of a head or a tassel, each with something at its end. */
+export const spokes = (angles: number[], r: number, x: number, y: number, end: (ex: number, ey: number) => ReactNode) =>
+  angles.map((angle) => {
+    const a = (angle * Math.PI) / 180;
+    const [ex, ey] = [x + r * Math.sin(a), y - r * Math.cos(a)];
+    return (
+      <g key={angle}>
+        <path d={`M ${x} ${y} L ${ex} ${ey}`} stroke={GREEN} strokeWidth="1.8" />
+        {end(ex, ey)}
+      </g>
+    );
+  });

@@ -1,11 +1,11 @@
 import { describe, expect, test } from "vitest";
-import { addDays, daysBetween } from "../calendar/day";
-import { bed, scene, source, stand } from "../tests/place";
-import { type ArrangeTask, arrange, changesOf, judge, optionsOf, type Plan } from "./arrange";
-import { airOver, arrivalAt } from "./arrival";
-import { applied } from "./change";
+import { addDays, daysBetween } from "../../calendar/day";
+import { bed, scene, source, stand } from "../../tests/place";
+import { type ArrangeTask, arrange, changesOf, judge, optionsOf, type Plan } from "../arrange";
+import { airOver, arrivalAt } from "../arrival";
+import { applied } from "../change";
+import type { Scene, SceneStand } from "../scene";
 import { remediesFor } from "./remedies";
-import type { Scene, SceneStand } from "./scene";
 
 const remediesOf = (of: Scene, id: number) => {
   const one = of.stands.find((s) => s.id === String(id))!;

@@ -1,0 +1,45 @@
+import type { Beds } from "./ground";
+import { line } from "./line";
+import type { Grower } from "./season";
+
+/** Slatefoot: second-year seed, half lifted, half under mulch; a hard winter took most of the mulched ones. */
+export function leek(grower: Grower, beds: Beds): void {
+  grower.on("2024-02-01");
+  const slate = line(grower, {
+    name: "Slatefoot",
+    species: "leek",
+    school: "keep-pure",
+    status: "open-pollinated",
+    origin: "kept in the valley",
+    description: "Blue-grey leaves, short thick shank, stands hard frost.",
+  });
+  const lot = grower.record("lot.receive", {
+    lineId: slate,
+    gathered: "2024-02-01",
+    mass: 4,
+    note: "second-year seed of 2023",
+  }).id;
+  grower.on("2026-03-28");
+  const lifted = grower.record("stand.add", {
+    lineId: slate,
+    lotId: lot,
+    bedId: beds.F,
+    sown: "2026-03-28",
+    sowedSeeds: 200,
+    overwinter: "lifted",
+  }).id;
+  const mulched = grower.record("stand.add", {
+    lineId: slate,
+    lotId: lot,
+    bedId: beds.M,
+    sown: "2026-03-28",
+    sowedSeeds: 120,
+    overwinter: "left",
+  }).id;
+  grower.on("2026-06-01");
+  grower.change(lifted, { cameUp: 150, plants: 40 });
+  grower.change(mulched, { cameUp: 88, plants: 30 });
+  grower.on("2027-03-20");
+  grower.change(lifted, { plants: 34, plantedOut: "2027-03-20" });
+  grower.change(mulched, { plants: 4 });
+}

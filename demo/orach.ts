@@ -1,0 +1,28 @@
+import type { Beds } from "./ground";
+import { line } from "./line";
+import type { Grower } from "./season";
+
+/** Nine founders let mix, with weedy kin along the lane. */
+export function orach(grower: Grower, beds: Beds): void {
+  grower.on("2021-02-02");
+  const mix = line(grower, {
+    name: "Tarnholt mixed orach",
+    species: "orach",
+    school: "let-it-mix",
+    status: "mix",
+    origin: "nine founders, all colours",
+    description: "Survival first, colour later.",
+  });
+  for (let season = 2023; season <= 2027; season++) {
+    grower.on(`${season}-04-10`);
+    const stand = grower.record("stand.add", {
+      lineId: mix,
+      bedId: beds.E,
+      sown: `${season}-04-10`,
+      plants: 34 + season - 2023,
+    }).id;
+    if (season === 2027) continue;
+    grower.on(`${season}-09-10`);
+    grower.record("lot.save", { standId: stand, kind: "open", gathered: `${season}-09-10`, mass: 30 });
+  }
+}

@@ -1,0 +1,65 @@
+import type { Day, Span } from "../calendar/day";
+
+/** A range of days or counts, low to high. */
+export type Range = { low: number; high: number };
+
+/** What the forecast needs to know of a species. */
+export type FloweringFacts = {
+  /** Days from sowing to first flower; for a crop that flowers in its second year the winter is in it. */
+  daysToFlower: Range;
+  /** Days that a stand stays in flower. */
+  flowerDays: Range;
+  /** Days from pollination to ripe seed. */
+  daysToRipe: Range;
+  /** Days by which the first female flowers follow the first male ones; below 0 where they come first. */
+  femaleLag: Range;
+  /** Heat from sowing (after the cold, where cold is needed) to first flower. */
+  heat: { base: number; ceiling: number; degreeDays: Range };
+  /** Whether frost kills it: sown before the last frost, it is taken to be raised under cover until then. */
+  tender: boolean;
+  /** Whether the length of the day holds flowering back until it is longer, or shorter, than some hours. */
+  light: { kind: "any" | "long" | "short"; hours: Range | null };
+  /** Days of mean temperature at or below `below` °C that it must have stood through; null where none is needed. */
+  cold: { below: number; days: Range } | null;
+  /** Days by which cutting back puts its flowers off; without, it does not flower again. */
+  cutBack?: Range | null;
+};
+
+/** How a crop that flowers in its second year comes through the winter. */
+export type Overwintering = "lifted" | "left" | "late-sown";
+
+export type Sowing = {
+  sown: Day;
+  /** When it went out into the open, or its stored roots were replanted. */
+  plantedOut?: Day | null;
+  firstFlower?: Day | null;
+  overwinter?: Overwintering | null;
+  /** When it was cut back, so that it flowers anew. */
+  cutBack?: Day | null;
+};
+
+/** A likely span, and the widest it may be. */
+export type Window = Span & { earliest: Day; latest: Day };
+
+export type Flowering = Window & {
+  male: Window;
+  female: Window;
+  observed: boolean;
+  /** What the first flower rests on. */
+  basis: "seen" | "heat" | "days" | "cut back";
+  /** What keeps it from flowering, or what was taken for granted; sentences. */
+  notes: string[];
+  /** Seed of the first female flowers is ripe: likely day, and no earlier / no later than. */
+  ripe: Day;
+  ripeEarliest: Day;
+  ripeLatest: Day;
+  /** The day from which a tender stand is in the open, where the next frost ends it; null for one that stands frost. */
+  outFrom: Day | null;
+};
+
+export const LONGEST = 900;
+
+export const middle = ({ low, high }: Range): number => (low + high) / 2;
+
+/** The middle of a range, to a whole day. */
+export const middleDay = (range: Range): number => Math.round(middle(range));

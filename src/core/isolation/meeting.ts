@@ -1,0 +1,80 @@
+import { positions } from "../ground/planting";
+import { bearingTo, cornersOf, distance, gap, meetsPath, middleOf, type Point } from "../ground/shape";
+import type { Days } from "./contamination";
+import type { Degree } from "./crossing";
+import { type Emitter, LEAKS } from "./emitter";
+import { type KernelRange, windFactor } from "./kernel";
+import type { Scene, SceneStand } from "./scene";
+import type { Way } from "./share";
+
+export type Reaching = { emitter: Emitter; degree: Degree; factor: number };
+
+/** Where seed is taken: the whole bed, or the plants farthest from the strongest source. */
+export function seedOutline(stand: SceneStand, candidates: Reaching[]): Point[] {
+  const outline = cornersOf(stand.bed);
+  if (!stand.saveFrom || stand.saveFrom >= stand.plants) return outline;
+  const emitters = candidates.map((c) => c.emitter).filter((emitter) => minds(stand, emitter));
+  if (emitters.length === 0) return outline;
+  const pull = (e: Emitter) => e.strength.likely / Math.max(1, distance(middleOf(e.outline), middleOf(outline))) ** 2;
+  const strongest = emitters.reduce((a, b) => (pull(b) > pull(a) ? b : a));
+  const from = middleOf(strongest.outline);
+  const spots = positions(stand.plants, stand.bed).sort((a, b) => distance(b, from) - distance(a, from));
+  return [middleOf(spots.slice(0, Math.max(1, Math.round((spots.length * stand.saveFrom) / stand.plants))))];
+}
+
+export function wayBetween(scene: Scene, from: Emitter, to: Point[], wind: boolean): Way {
+  const near = gap(from.outline, to);
+  const [a, b] = [middleOf(from.outline), middleOf(to)];
+  const middle = Math.max(near, distance(a, b));
+  const crossed = scene.barriers.filter((barrier) => meetsPath(a, b, barrier.path));
+  return {
+    near,
+    middle,
+    far: 2 * middle - near,
+    wind: wind ? windFactor(scene.windFrom, bearingTo(a, b)) : 1,
+    barrier: crossed.reduce((factor, barrier) => factor * barrier.factor, 1),
+    between: crossed.map((barrier) => barrier.name),
+  };
+}
+
+/** Whether an emitter is another stand of the same line: its pollen is the stand's own. */
+export const isKin = (stand: SceneStand, emitter: Emitter): boolean =>
+  emitter.lineId === stand.lineId && emitter.key !== `stand ${stand.id}`;
+
+/** Whether pollen of an emitter is unwanted on a stand: a mix minds only what does harm. */
+export const minds = (stand: SceneStand, emitter: Emitter): boolean =>
+  emitter.lineId !== stand.lineId &&
+  (stand.school !== "let-it-mix" || (emitter.harm !== "none" && emitter.harm !== stand.harm));
+
+/** Whether a stand's seed is asked about at all. */
+export const bearsSeed = (stand: SceneStand): boolean =>
+  stand.seedWanted && !stand.bed.outside && stand.flowers !== "removed";
+
+export const receptorLeak = (stand: SceneStand, emitter: Emitter): number => {
+  if (stand.flowers === "hand") return LEAKS.hand;
+  if (stand.flowers !== "covered") return 1;
+  if (stand.cover === "alternate-cages" && emitter.alternate) return LEAKS.pair / LEAKS["alternate-cages"];
+  return LEAKS[stand.cover ?? "cage"];
+};
+
+export const meet = (a: Days, b: Days): number => Math.max(0, Math.min(a.end, b.end) - Math.max(a.start, b.start) + 1);
+
+/** The window moved towards the stand's (by +1) or away from it (by −1) as far as both forecasts leave open. */
+export function movedBy(male: Days, female: Days, doubt: number, towards: 1 | -1): Days {
+  const between = (female.start + female.end - male.start - male.end) / 2;
+  const by = towards > 0 ? Math.sign(between) * Math.min(Math.abs(between), doubt) : between > 0 ? -doubt : doubt;
+  const days = Math.round(by);
+  return { start: male.start + days, end: male.end + days };
+}
+
+export type Pair = { emitter: Emitter; degree: Degree; way: Way; factor: number; doubt: number };
+
+/** All that meets at a stand's flowers: its own line's other stands count as its own pollen. */
+export type Meeting = {
+  stand: SceneStand;
+  kin: Pair[];
+  strangers: Pair[];
+  female: Days;
+  ownMale: Days;
+  kernel: KernelRange;
+};

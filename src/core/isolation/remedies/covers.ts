@@ -1,0 +1,41 @@
+import { bloom, type Draft, type Task } from "./remedy";
+
+export function covers({ stand }: Task): Draft[] {
+  const days = bloom(stand);
+  const selfs = stand.species.selfs;
+  const drafts: Draft[] = [
+    {
+      key: "cage",
+      title: "Put it under a cage",
+      cost: { plants: 0, days: 0, visits: selfs ? 2 : Math.ceil(days / 2) },
+      note: selfs
+        ? "it sets seed by itself"
+        : stand.species.vector === "wind"
+          ? "fine mesh that holds pollen back; shake the plants while they flower"
+          : "put insects in with it, or brush its flowers every second day",
+      feasible: true,
+      why: "",
+      changes: [{ kind: "cover", standId: stand.id, cover: "cage" }],
+    },
+    {
+      key: "hand",
+      title: "Hand-pollinate it and save marked fruit only",
+      cost: { plants: 0, days: 0, visits: days },
+      note: "dawn visits while it flowers; as many as you want fruits may do",
+      feasible: stand.species.byHand,
+      why: "its flowers are too small and many for it",
+      changes: [{ kind: "hand", standId: stand.id }],
+    },
+  ];
+  if (selfs)
+    drafts.push({
+      key: "bags",
+      title: "Bag flowers before they open",
+      cost: { plants: 0, days: 0, visits: Math.ceil(days / 7) },
+      note: "mark the bagged flowers; only their seed counts",
+      feasible: true,
+      why: "",
+      changes: [{ kind: "cover", standId: stand.id, cover: "bags" }],
+    });
+  return drafts;
+}

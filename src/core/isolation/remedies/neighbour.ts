@@ -1,0 +1,19 @@
+import type { Scene } from "../scene";
+import type { SourceShare } from "../share";
+import type { Draft } from "./remedy";
+
+export function againstSource(scene: Scene, source: SourceShare): Draft[] {
+  const known = scene.sources.find((s) => s.id === source.id);
+  if (!known || known.agreed || known.kind === "wild") return [];
+  return [
+    {
+      key: `agree ${known.id}`,
+      title: `Talk to the neighbour about ${known.name}`,
+      cost: { plants: 0, days: 0, visits: 1 },
+      note: "another variety, another year, or flowers taken off; count on less than all of it",
+      feasible: true,
+      why: "",
+      changes: [{ kind: "agree", sourceId: known.id }],
+    },
+  ];
+}

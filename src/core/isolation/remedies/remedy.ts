@@ -1,0 +1,38 @@
+import { dayNumber } from "../../calendar/day";
+import type { Id } from "../../custody/id";
+import { airOver, arrivalAt } from "../arrival";
+import { applied, type Change } from "../change";
+import type { Scene, SceneStand } from "../scene";
+import type { Arrival, Share, Ways } from "../share";
+
+/** What a remedy asks of the grower. Visits are rules of thumb. */
+export type Cost = { plants: number; days: number; visits: number };
+
+export type Remedy = {
+  key: string;
+  title: string;
+  cost: Cost;
+  /** What the cost means, or what to look out for. */
+  note: string;
+  after: Share;
+  /** Whether it brings the likely share within the limit. */
+  enough: boolean;
+  feasible: boolean;
+  why: string;
+  changes: Change[];
+  /** For a shift: share and chance of ripening by days of shift, to be drawn. */
+  curve: { shift: number; share: number; ripens: number }[] | null;
+};
+
+export type Draft = Omit<Remedy, "after" | "enough" | "curve"> & { curve?: Remedy["curve"] };
+
+/** The scene holds only what can cross with the stand; `taken` are the beds of all the others too. */
+export type Task = { scene: Scene; stand: SceneStand; arrival: Arrival; ways: Ways; taken: Set<Id> };
+
+export const bloom = (stand: SceneStand) => dayNumber(stand.window.end) - dayNumber(stand.window.start) + 1;
+
+/** What is left of the share when changes are carried out. */
+export function left({ scene, stand, ways }: Task, changes: Change[]): number {
+  const next = applied(scene, changes);
+  return arrivalAt(next, next.stands.find((s) => s.id === stand.id)!, airOver(next), ways).likely;
+}

@@ -1,0 +1,44 @@
+import type { Statement } from "better-sqlite3";
+import type { Db } from "./open";
+
+export type Value = string | number | null;
+
+export type Row = Record<string, Value>;
+
+export const quoted = (row: Row) => Object.keys(row).map((name) => `"${name}"`);
+
+const statements = new WeakMap<Db, Map<string, Statement>>();
+
+/** A statement, prepared once for a database. */
+export function prepared(db: Db, sql: string): Statement {
+  const known = statements.get(db) ?? new Map<string, Statement>();
+  statements.set(db, known);
+  const statement = known.get(sql) ?? db.prepare(sql);
+  known.set(sql, statement);
+  return statement;
+}
+
+/** A row as the journal keeps it: its id and version stand with the change itself. */
+export function columnsOf({ id: _, version: __, ...columns }: Row): Row {
+  return columns;
+}
+
+const inserts = new WeakMap<Db, Map<string, Statement>>();
+
+/** The statement that adds a row of some columns to a table. */
+export function inserting(db: Db, table: string, row: Row, end = ""): Statement {
+  const known = inserts.get(db) ?? new Map<string, Statement>();
+  inserts.set(db, known);
+  const key = `${table} ${Object.keys(row)} ${end}`;
+  const made = known.get(key);
+  if (made) return made;
+  const names = quoted(row);
+  const values = names.map(() => "?");
+  const statement = db.prepare(`INSERT INTO "${table}" (${names.join(", ")}) VALUES (${values.join(", ")}) ${end}`);
+  known.set(key, statement);
+  return statement;
+}
+
+export function insertRow(db: Db, table: string, row: Row): void {
+  inserting(db, table, row).run(...Object.values(row));
+}

@@ -1,0 +1,62 @@
+"use client";
+import { ToggleGroup } from "radix-ui";
+import { useEffect, useState } from "react";
+import { addDays, dayInWords } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
+import type { ProtocolStep, Unit } from "@/core/pollination/protocol";
+import type { Units } from "@/core/units/units";
+import { dayNow } from "@/ui/press";
+
+export type Flower = { id: Id; number: number; code: string };
+
+export type Props = {
+  crossId: Id;
+  code: string;
+  unit: Unit;
+  day: string;
+  step: ProtocolStep;
+  flowers: Flower[];
+  /** Set fruit with a fault, which is brought in apart. */
+  doubtful?: number;
+  suggested: number;
+  units: Units;
+  /** On the round the presses come first, and what to look for opens. */
+  brief?: boolean;
+  onDone: () => void;
+};
+
+export function Trouble({ message }: { message: string | null }) {
+  return message ? (
+    <p role="alert" className="my-4 border-l-4 border-rust pl-3 font-semibold text-rust">
+      {message}
+    </p>
+  ) : null;
+}
+
+export const wide = "leaf leaf-strong mt-6 min-h-16 w-full text-xl";
+
+/** The day something was done: the press's own, or the one before. Kept as days ago, as a page may stand open overnight. */
+export function WhichDay({ day, ago, onChange }: { day: string; ago: number; onChange: (ago: number) => void }) {
+  // Drawn with the server's day first, and with this device's as soon as it is known.
+  const [today, setToday] = useState(day);
+  useEffect(() => setToday(dayNow()), []);
+  return (
+    <ToggleGroup.Root
+      type="single"
+      value={String(ago)}
+      onValueChange={(value) => value && onChange(Number(value))}
+      aria-label="Day"
+      className="mb-4 flex gap-2"
+    >
+      {[0, 1].map((days) => (
+        <ToggleGroup.Item
+          key={days}
+          value={String(days)}
+          className="leaf data-[state=on]:bg-damson data-[state=on]:text-on-damson"
+        >
+          {days === 0 ? "Today" : "Yesterday"}, {dayInWords(addDays(today, -days))}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  );
+}

@@ -1,0 +1,23 @@
+"use client";
+
+export function Choose(props: {
+  label: string;
+  value: string;
+  choices: string[];
+  words?: Record<string, string>;
+  onChange: (value: string) => void;
+}) {
+  return (
+    <label className="text-sm">
+      {props.label}
+      <select value={props.value} onChange={(event) => props.onChange(event.target.value)}>
+        <option value="">All</option>
+        {props.choices.map((choice) => (
+          <option key={choice} value={choice}>
+            {props.words?.[choice] ?? choice}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
