@@ -67,7 +67,7 @@ export function yearOf(day: Day): number {
 
 /**
  * The days that two spans share; null when they do not meet.
- * @example sharedSpan({ start: "2027-07-01", end: "2027-07-10" }, { start: "2027-07-09", end: "2027-07-20" }) // 9 to 10 July
+ * @example sharedSpan({ start: "2027-07-01", end: "2027-07-10" }, { start: "2027-07-09", end: "2027-07-20" }) // { start: "2027-07-09", end: "2027-07-10" }
  */
 export function sharedSpan(a: Span, b: Span): Span | null {
   const start = a.start > b.start ? a.start : b.start;

@@ -9,7 +9,7 @@ const WARMEST_AFTER_NOON = 2.5;
  * The air's temperature at a moment of a day: lowest at sunrise, warmest two and a half hours after the sun's highest
  * point, half a cosine between them and back towards the next low by the same curve. A rule of thumb for clear days.
  * @returns °C
- * @example temperatureAt({ min: 8, max: 24 }, marks, marks.sunrise) // 8
+ * @example temperatureAt({ min: 8, max: 24 }, { sunrise: new Date(0), noon: new Date(3e7) }, new Date(0)) // 8
  */
 export function temperatureAt({ min, max }: Temperature, { sunrise, noon }: SunMarks, moment: Date): number {
   const low = sunrise.getTime();

@@ -103,7 +103,7 @@ function nearest(frost: FrostDay, day: Day): Day {
 
 /**
  * The chance that no autumn frost has come by a day: the years' first frosts as a normal distribution.
- * @example frostFreeUntil("2027-09-28", { day: "09-28", spread: 10 }) // about 0.48
+ * @example frostFreeUntil("2027-09-28", { day: "09-28", spread: 10 }) // 0.48
  */
 export function frostFreeUntil(day: Day, first: FrostDay): number {
   return 1 - below(dayNumber(day) + 0.5, dayNumber(nearest(first, day)), first.spread);

@@ -20,7 +20,7 @@ export type Sun = {
  * @param latitude degrees north, −90 to 90
  * @param longitude degrees east, −180 to 180
  * @param day the local calendar day
- * @example sunOn(47.2, 8.5, "2027-06-21").hours // 15.92
+ * @example sunOn(47.2, 8.5, "2027-06-21").hours // 15.93
  */
 export function sunOn(latitude: number, longitude: number, day: Day): Sun {
   // Local mean noon, so that the library picks the solar day of this calendar day at any longitude.

@@ -21,7 +21,7 @@ const weighted = (characters: string): number => {
  * A weighted sum modulo the prime 31 with the powers of 3 as weights (the construction of ISO 7064's pure systems, with
  * our own alphabet): any one wrong character and any two swapped neighbours change the sum.
  * @param payload characters of the code's alphabet without hyphens
- * @example checkCharacter("X27014")
+ * @example checkCharacter("X27014") // "X"
  */
 export function checkCharacter(payload: string): string {
   return ALPHABET[(PRIME - ((weighted(payload) * ROOT) % PRIME)) % PRIME]!;
@@ -30,7 +30,7 @@ export function checkCharacter(payload: string): string {
 /**
  * A code as it is written on the tag: kind, season's last two digits, running number, check character.
  * @param serial running number within kind and season, from 1
- * @example makeCode("cross", 2027, 14) // "X27-014-…"
+ * @example makeCode("cross", 2027, 14) // "X27-014-X"
  */
 export function makeCode(kind: keyof typeof KINDS, season: number, serial: number): string {
   const year = String(season % 100).padStart(2, "0");

@@ -3,7 +3,7 @@ export const parentName = (name: string, plant: number | null): string => `${nam
 
 type Father = { kind: string; fatherName: string; fatherNumber: number | null; moreFathers: number };
 
-/** The father of a cross in words: the first of several, or the mother herself. @example "Nettle Moon and 2 more" */
+/** The father of a cross in words: the first of several, or the mother herself. @example fatherInWords({ kind: "cross", fatherName: "Nettle Moon", fatherNumber: null, moreFathers: 2 }) // "Nettle Moon and 1 more" */
 export const fatherInWords = ({ kind, fatherName, fatherNumber, moreFathers }: Father): string =>
   kind === "self"
     ? "itself"

@@ -14,7 +14,7 @@ const SEASON_TO_SEASON = 0.07;
  * @param ratios heat (or days) until the flower that was seen, over the middle of the catalogue's range
  * @param range the catalogue's range
  * @returns null without an observation: the catalogue's range stands
- * @example correctionFrom([0.9, 0.92], { low: 500, high: 700 }) // { low: 0.79…, likely: 0.93…, high: 1.10…, observations: 2 }
+ * @example correctionFrom([0.9, 0.92], { low: 500, high: 700 }) // { low: 0.79, likely: 0.93, high: 1.1, observations: 2 }
  */
 export function correctionFrom(ratios: number[], range: { low: number; high: number }): Correction | null {
   const usable = ratios.filter((ratio) => Number.isFinite(ratio) && ratio > 0);

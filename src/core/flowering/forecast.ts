@@ -85,7 +85,10 @@ const windowFrom = (first: First, flowerDays: Range, lag: Range): Window => ({
  * the ripening keep their ranges.
  * @param climate null where the place is not known
  * @param correction what the line's own first flowers say, see `correctionFrom`
- * @example flowering({ sown: "2027-05-01" }, { daysToFlower: { low: 50, high: 60 }, ... }, null).start // "2027-06-25"
+ * @example flowering({ sown: "2027-05-01" }, {
+ *   daysToFlower: { low: 50, high: 60 }, flowerDays: { low: 20, high: 30 }, daysToRipe: { low: 40, high: 50 },
+ *   femaleLag: { low: 0, high: 0 }, tender: false,
+ * }, null).start // "2027-06-25"
  */
 export function flowering(
   sowing: Sowing,

@@ -16,7 +16,10 @@ const deviation = (likely: string, farthest: string): number =>
  * they miss when the mother is over before the father begins or the other way round, and these exclude each other.
  * A rule of thumb: both feel the same weather, which makes them meet somewhat more surely than this says.
  * @param days how many days are wanted, 1 or more
- * @example meetingChance({ mother: w, father: w }) // near 1 for a long flowering
+ * @example meetingChance({
+ *   mother: { start: "2027-07-01", end: "2027-07-06", earliest: "2027-06-27", latest: "2027-07-10" },
+ *   father: { start: "2027-07-07", end: "2027-07-20", earliest: "2027-07-03", latest: "2027-07-24" },
+ * }) // 0.43
  */
 export function meetingChance({ mother, father }: Pair, days = 1): number {
   const over = (first: Window, second: Window): number => {

@@ -102,7 +102,12 @@ const numbered = (span: { start: Day; end: Day }): Days => ({ start: dayNumber(s
  * Source: the fat-tailed dispersal kernel (2Dt, Clark et al. 1999) and mixing in proportion.
  * @param input.receptor plants, outcrossing share 0–1, spacing in metres, female and male windows
  * @param input.sources plants, male window, distance in metres, factors 0–1 of what lies between
- * @example contamination(…) // { contamination: 0.0059, bySource: [0.0059], pollinatedShare: 1 }
+ * @example contamination({
+ *   receptor: { plants: 20, outcrossing: 0.3, spacing: 0.5, female: { start: "2027-07-01", end: "2027-07-10" },
+ *     male: { start: "2027-07-01", end: "2027-07-10" } },
+ *   sources: [{ plants: 50, distance: 40, male: { start: "2027-07-05", end: "2027-07-14" } }],
+ *   kernel: { scale: 10, shape: 1.5 },
+ * }) // { contamination: 0.0065, bySource: [0.0065], pollinatedShare: 1 }
  */
 export function contamination({ receptor, sources, kernel }: ContaminationInput): Contamination {
   const own = {

@@ -29,7 +29,10 @@ export type CanCross = { can: true; degree: Degree } | { can: false; why: string
 
 /**
  * Whether two species set seed together: those of one crossing group freely, some of others to a degree.
- * @example canCross(melon, pepper) // { can: false, why: "Melon and pepper do not cross: …" }
+ * @example canCross(
+ *   { id: "melon", name: "Melon", crossingGroup: "melon", crosses: [] },
+ *   { id: "pepper", name: "Pepper", crossingGroup: "pepper", crosses: [] },
+ * ) // { can: false, why: "Melon and pepper do not cross: …" }
  */
 export function canCross(mother: CrossingFacts, father: CrossingFacts): CanCross {
   const degree = degreeOf(mother, father);

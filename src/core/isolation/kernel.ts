@@ -26,7 +26,7 @@ const WIND_STRENGTH = 0.6;
  * The wind's factor on a source's cloud: 1 across the wind, 1.6 straight down it, 0.4 straight against it.
  * @param from the bearing from which the wind mostly blows, degrees; null where it is not known
  * @param bearing from the source to the stand, degrees
- * @example windFactor(270, 90) // 1.6: west wind, the stand east of the source
+ * @example windFactor(270, 90) // 1.6
  */
 export function windFactor(from: number | null, bearing: number): number {
   return from === null ? 1 : 1 - WIND_STRENGTH * Math.cos(((bearing - from) * Math.PI) / 180);

@@ -19,7 +19,7 @@ export const observe = ({ a, b }: Beta, successes: number, failures: number): Be
  * The Beta distribution that says no more than a range does: its mean is the range's middle, and the range reaches two
  * standard deviations to each side (moments matched).
  * @param range shares, 0 < low ≤ high < 1 or touching the ends
- * @example betaOfRange({ low: 0.25, high: 0.55 }) // about { a: 16.7, b: 25.0 }
+ * @example betaOfRange({ low: 0.25, high: 0.55 }) // { a: 16.7, b: 25 }
  */
 export function betaOfRange({ low, high }: { low: number; high: number }): Beta {
   const mean = Math.min(0.995, Math.max(0.005, (low + high) / 2));

@@ -40,7 +40,7 @@ export const certain = (rate: number): SetRate => ({
  * binomial answer at either end of the rate's range.
  * @param wanted fruits wanted
  * @param confidence 0–1, the chance of having them
- * @example flowersToDo(2, NONE, certain(0.5), 0.9).likely // 7
+ * @example flowersToDo(2, { set: 0, covered: 0, waiting: 0 }, certain(0.5), 0.9).likely // 7
  */
 export function flowersToDo(wanted: number, done: Tally, rate: SetRate, confidence: number): FlowersToDo {
   const missing = wanted - done.set;

@@ -13,7 +13,8 @@ const BEHIND: Partial<Record<FlowerState, StepAction>> = {
 /**
  * Flowers by the step they could take next, due or not: the one after the step behind them, and once more the one that
  * is done over.
- * @example asWaiting(protocol, [{ state: "covered" }]).get("pollinate") // that flower
+ * @example [...asWaiting({ steps: [{ action: "cover" }, { action: "pollinate" }] }, [{ state: "covered", passes: 0 }])]
+ * // [["pollinate", [{ state: "covered", passes: 0 }]]]
  */
 export function asWaiting<F extends { state: FlowerState; passes: number }>(
   { steps }: Protocol,
