@@ -136,7 +136,7 @@ describe("the demo garden", () => {
 
   test("this week there is something to do in every band, with a last chance", () => {
     const { tasks, open } = todayView(sky());
-    expect(new Set(tasks.map((t) => t.band))).toEqual(new Set(["dawn", "morning", "any-hour", "evening"]));
+    expect(new Set(tasks.map((t) => t.part))).toEqual(new Set(["dawn", "morning", "any-hour", "evening"]));
     expect(open).toHaveLength(6);
     expect(open.some((s) => s.last !== null && s.last.daysLeft <= 2)).toBe(true);
     expect(open.some((s) => s.tally.lost > 0)).toBe(true);

@@ -8,7 +8,7 @@ import { flowerCode } from "@/core/custody/code";
 import type { Id } from "@/core/custody/id";
 import { cornersOf, middleOf } from "@/core/ground/shape";
 import { walkThrough } from "@/core/ground/walk";
-import { BANDS, bandOf, type Band as DayBand, type ProtocolStep } from "@/core/pollination/protocol";
+import { DAY_PARTS, type DayPart, dayPartOf, type ProtocolStep } from "@/core/pollination/protocol";
 import { dueSteps, windowOn } from "@/core/pollination/steps";
 import type { Bed } from "@/records/bed/bed";
 import { beds } from "@/records/bed/queries";
@@ -26,7 +26,7 @@ export type TaskFlower = Pick<Flower, "id" | "number" | "plantId"> & { code: str
 
 export type CrossTask = {
   kind: "cross";
-  band: DayBand;
+  part: DayPart;
   state: CrossState;
   step: ProtocolStep;
   daysLeft: number;
@@ -36,11 +36,11 @@ export type CrossTask = {
   flowers: TaskFlower[];
 };
 /** Father's pollen to be gathered and kept, while he still flowers. */
-export type StoreTask = { kind: "store"; band: DayBand; state: CrossState; until: Day; daysLeft: number };
-export type RogueTask = { kind: "rogue"; band: DayBand; out: OutWaiting; firstFlower: Day; daysLeft: number };
+export type StoreTask = { kind: "store"; part: DayPart; state: CrossState; until: Day; daysLeft: number };
+export type RogueTask = { kind: "rogue"; part: DayPart; out: OutWaiting; firstFlower: Day; daysLeft: number };
 export type LookTask = {
   kind: "look";
-  band: DayBand;
+  part: DayPart;
   stand: Pick<ForecastStand, "id" | "version" | "family" | "code" | "lineName" | "bedName" | "window">;
 };
 export type Task = CrossTask | StoreTask | RogueTask | LookTask;
@@ -83,7 +83,7 @@ function crossTasks(
   const due = dueSteps(protocol, onDay(flowers, today, garden.timezone), today, species.daysToRipe, marks).map(
     ({ step, from, to, daysLeft, flowerIds }): CrossTask | StoreTask => ({
       kind: "cross",
-      band: bandOf(step),
+      part: dayPartOf(step),
       state,
       step,
       daysLeft,
@@ -101,7 +101,7 @@ function crossTasks(
     const { from, to } = windowOn(cover, today, marks);
     due.push({
       kind: "cross",
-      band: bandOf(cover),
+      part: dayPartOf(cover),
       state,
       step: cover,
       daysLeft: state.last!.daysLeft,
@@ -112,7 +112,7 @@ function crossTasks(
   }
   const { male } = parents.father.window;
   if (cross.storage && !cross.storedOn && today >= male.start && today <= male.end)
-    due.push({ kind: "store", band: "morning", state, until: male.end, daysLeft: daysBetween(today, male.end) });
+    due.push({ kind: "store", part: "morning", state, until: male.end, daysLeft: daysBetween(today, male.end) });
   return due;
 }
 
@@ -122,18 +122,18 @@ function walkOf(places: Bed[]): { order: string[]; metres: number } {
   return { order: order.map((i) => places[i]!.name), metres: Math.round(length) };
 }
 
-const TIMED: ReadonlySet<DayBand> = new Set(["dawn", "morning", "noon", "evening"]);
+const TIMED: ReadonlySet<DayPart> = new Set(["dawn", "morning", "noon", "evening"]);
 
 /** By band of the day; within a timed one along the walk, otherwise the soonest impossible first. */
 function inOrder(tasks: Task[], walk: string[]): Task[] {
   const urgency = (task: Task) => (task.kind === "look" ? 1000 : task.daysLeft);
   const stop = (task: Task) => {
-    if (!TIMED.has(task.band) || (task.kind !== "cross" && task.kind !== "store")) return 0;
+    if (!TIMED.has(task.part) || (task.kind !== "cross" && task.kind !== "store")) return 0;
     const at = walk.indexOf(task.state.cross.motherBed ?? "");
     return at < 0 ? walk.length : at;
   };
   return [...tasks].sort(
-    (a, b) => BANDS.indexOf(a.band) - BANDS.indexOf(b.band) || stop(a) - stop(b) || urgency(a) - urgency(b),
+    (a, b) => DAY_PARTS.indexOf(a.part) - DAY_PARTS.indexOf(b.part) || stop(a) - stop(b) || urgency(a) - urgency(b),
   );
 }
 
@@ -179,12 +179,12 @@ function worked(sky: Outlook): Today {
   const byId = new Map(stands.map((s) => [s.id, s]));
   for (const out of plantsMarkedOut(db, season)) {
     const firstFlower = byId.get(out.standId)!.window.start;
-    tasks.push({ kind: "rogue", band: "any-hour", out, firstFlower, daysLeft: daysBetween(day, firstFlower) });
+    tasks.push({ kind: "rogue", part: "any-hour", out, firstFlower, daysLeft: daysBetween(day, firstFlower) });
   }
   for (const stand of stands) {
     const { window, id, version, family, code, lineName, bedName } = stand;
     if (!window.observed && !stand.outside && day >= window.earliest && day <= window.latest)
-      tasks.push({ kind: "look", band: "any-hour", stand: { id, version, family, code, lineName, bedName, window } });
+      tasks.push({ kind: "look", part: "any-hour", stand: { id, version, family, code, lineName, bedName, window } });
   }
   const known = beds(db);
   const visited = new Set(tasks.flatMap((t) => ("state" in t ? [t.state.cross.motherBedId] : [])));

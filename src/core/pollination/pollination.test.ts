@@ -5,7 +5,15 @@ import { marksOf, momentOf } from "../climate/sun";
 import { betaBinomialTail } from "../numbers/beta";
 import { upperTail } from "../numbers/binomial";
 import { certain, flowersToDo, fruitsFor, tonight } from "./flowersToDo";
-import { ACTIONS, type Anchor, bandOf, leadDays, type Protocol, type ProtocolStep, type StepAction } from "./protocol";
+import {
+  ACTIONS,
+  type Anchor,
+  dayPartOf,
+  leadDays,
+  type Protocol,
+  type ProtocolStep,
+  type StepAction,
+} from "./protocol";
 import { learn, setRate } from "./setRate";
 import { dueOf, dueSteps, type FlowerOnDay, lastDayToCover, meeting, refusalOf } from "./steps";
 import { type FlowerState, tally } from "./tally";
@@ -255,8 +263,8 @@ describe("steps", () => {
   });
 
   test("bands follow the anchor; the lead is the days from cover to pollination", () => {
-    expect(DAWN.steps.map(bandOf)).toEqual(["evening", "dawn", "any-hour", "any-hour"]);
-    expect(bandOf({ anchor: "sunrise", hours: { low: 2, high: 6 } })).toBe("morning");
+    expect(DAWN.steps.map(dayPartOf)).toEqual(["evening", "dawn", "any-hour", "any-hour"]);
+    expect(dayPartOf({ anchor: "sunrise", hours: { low: 2, high: 6 } })).toBe("morning");
     expect([leadDays(DAWN), leadDays(EARS)]).toEqual([1, 2]);
   });
 

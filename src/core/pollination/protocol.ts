@@ -4,8 +4,8 @@ import type { Range } from "../flowering/facts";
 export type Anchor = "dusk" | "sunrise" | "noon" | "day";
 
 /** Bands of a day, in the order in which they come. */
-export const BANDS = ["dawn", "morning", "noon", "any-hour", "evening"] as const;
-export type Band = (typeof BANDS)[number];
+export const DAY_PARTS = ["dawn", "morning", "noon", "any-hour", "evening"] as const;
+export type DayPart = (typeof DAY_PARTS)[number];
 
 /** Steps that flowers can go through, in the order in which they come; a protocol has those it needs. */
 export const ACTIONS = ["cover", "gather", "pollinate", "uncover", "check", "harvest"] as const;
@@ -51,7 +51,7 @@ export type Protocol = {
 };
 
 /** The band of the day that a step belongs to. */
-export function bandOf({ anchor, hours }: Pick<ProtocolStep, "anchor" | "hours">): Band {
+export function dayPartOf({ anchor, hours }: Pick<ProtocolStep, "anchor" | "hours">): DayPart {
   if (anchor === "dusk") return "evening";
   if (anchor === "noon") return "noon";
   if (anchor === "day") return "any-hour";

@@ -67,7 +67,7 @@ describe("from a cross to chosen seedlings", () => {
     const cross = garden.done("cross.plan", plan).id;
     const steps = () =>
       todayView(garden.sky()).tasks.flatMap((t) =>
-        t.kind === "cross" ? [`${t.band} ${t.step.action} ${t.flowers.length}`] : [],
+        t.kind === "cross" ? [`${t.part} ${t.step.action} ${t.flowers.length}`] : [],
       );
     expect(steps()).toEqual(["evening cover 0"]);
     const { ids } = garden.done("flower.cover", { crossId: cross, flowers: 9 });

@@ -74,7 +74,7 @@ export const STORAGE_WORDS = {
   freezer: "dry, in the freezer",
 } as const;
 
-export const BAND_WORDS = {
+export const DAY_PART_WORDS = {
   dawn: "at dawn",
   morning: "in the morning",
   noon: "around noon",

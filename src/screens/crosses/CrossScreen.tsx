@@ -3,7 +3,7 @@ import { addDays, dayInWords } from "@/core/calendar/day";
 import { addressOfStand } from "@/core/custody/address";
 import { generationName } from "@/core/custody/generation";
 import { parentName } from "@/core/custody/parents";
-import { bandOf, type Protocol } from "@/core/pollination/protocol";
+import { dayPartOf, type Protocol } from "@/core/pollination/protocol";
 import type { CrossView } from "@/views/crosses";
 import { Cautions } from "../common/Cautions";
 import { CommandButton } from "../common/command";
@@ -11,7 +11,7 @@ import { StageRow } from "../common/drawings/FlowerStage";
 import { EnoughFruit } from "../common/EnoughFruit";
 import { Page } from "../common/Page";
 import { Tag } from "../common/Tag";
-import { BAND_WORDS, percent, plural } from "../common/words";
+import { DAY_PART_WORDS, percent, plural } from "../common/words";
 import { CrossRecord } from "./CrossRecord";
 import { CrossSettings } from "./CrossSettings";
 import { CrossTabs } from "./CrossTabs";
@@ -138,7 +138,7 @@ function ProtocolSteps({ protocol, ripe, today }: StepsProps) {
                 <strong className="text-ink">
                   {from === to ? dayInWords(from) : `${dayInWords(from)} to ${dayInWords(to)}`}
                 </strong>
-                <span className="block">{BAND_WORDS[bandOf(step)]}</span>
+                <span className="block">{DAY_PART_WORDS[dayPartOf(step)]}</span>
                 {step.again && (
                   <span className="block">
                     {step.again.times} times, every {step.again.every.low}

@@ -1,11 +1,11 @@
 import Link from "next/link";
-import { bandOf, type ProtocolStep } from "@/core/pollination/protocol";
+import { dayPartOf, type ProtocolStep } from "@/core/pollination/protocol";
 import { lengthInWords } from "@/core/units/units";
 import type { SpeciesView } from "@/views/guide";
 import { Cautions } from "../common/Cautions";
 import { StageRow } from "../common/drawings/FlowerStage";
 import { Page } from "../common/Page";
-import { BAND_WORDS } from "../common/words";
+import { DAY_PART_WORDS } from "../common/words";
 
 type Figure = { low: number; high: number; source: SpeciesView["species"]["outcrossing"]["source"] };
 type Row = [string, Figure, (n: number) => string];
@@ -25,7 +25,7 @@ function whenInWords(step: ProtocolStep): string {
         : `after ${after.low} to ${after.high}`;
   const wait =
     action === "cover" ? "first" : action === "harvest" ? "when ripe" : after.high === 0 ? days : `${days} days`;
-  return `${wait}, ${BAND_WORDS[bandOf(step)]}${again ? `; ${again.times} times` : ""}`;
+  return `${wait}, ${DAY_PART_WORDS[dayPartOf(step)]}${again ? `; ${again.times} times` : ""}`;
 }
 
 export function SpeciesScreen({ garden, band, species: s, protocols, hazards, sources, kin, relatives }: SpeciesView) {

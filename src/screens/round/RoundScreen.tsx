@@ -4,7 +4,7 @@ import Link from "next/link";
 import { type TouchEvent, useEffect, useMemo, useRef } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
-import type { Band } from "@/core/pollination/protocol";
+import type { DayPart } from "@/core/pollination/protocol";
 import { useOutbox } from "@/ui/OutboxBar";
 import { DawnSwitch } from "@/ui/ThemeChoice";
 import { useKept } from "@/ui/useKept";
@@ -13,9 +13,9 @@ import { Cautions } from "../common/Cautions";
 import { Scan } from "../common/Scan";
 import { insectsInWords } from "../common/words";
 import { FlowerStop } from "./FlowerStop";
-import { bandsOf, type Stop, stopsOf } from "./stops";
+import { partsOf, type Stop, stopsOf } from "./stops";
 
-const TITLES: Record<Band, string> = {
+const TITLES: Record<DayPart, string> = {
   dawn: "Dawn",
   morning: "Morning",
   noon: "Noon",
@@ -46,11 +46,11 @@ export function RoundScreen(view: Today) {
   const { garden, day, sun, heat, walk, tasks } = view;
   const done = useDone();
   const stops = stopsOf(tasks, done);
-  const bands = bandsOf(stops);
-  const [wanted, setBand] = useKept<Band | null>(`round-band-${day}`, null);
+  const parts = partsOf(stops);
+  const [wanted, setBand] = useKept<DayPart | null>(`round-part-${day}`, null);
   const [place, setPlace] = useKept<string | null>(`round-at-${day}`, null);
-  const current = wanted && bands.includes(wanted) ? wanted : (bands[0] ?? null);
-  const list = stops.filter((s) => s.band === current);
+  const current = wanted && parts.includes(wanted) ? wanted : (parts[0] ?? null);
+  const list = stops.filter((s) => s.part === current);
   const found = list.findIndex((s) => s.key === place);
   const at = Math.max(0, found);
   const stop = list[at];
@@ -100,22 +100,22 @@ export function RoundScreen(view: Today) {
           <DawnSwitch />
         </span>
       </header>
-      {bands.length > 0 && (
+      {parts.length > 0 && (
         <nav aria-label="Part of the day" className="mt-3 flex gap-2 overflow-x-auto">
-          {bands.map((band) => (
+          {parts.map((part) => (
             <button
-              key={band}
+              key={part}
               type="button"
-              aria-pressed={band === current}
-              onClick={() => setBand(band)}
+              aria-pressed={part === current}
+              onClick={() => setBand(part)}
               className="leaf min-h-12 shrink-0 aria-[pressed=true]:bg-damson aria-[pressed=true]:text-on-damson"
             >
-              {TITLES[band]} {stops.filter((s) => s.band === band).length}
+              {TITLES[part]} {stops.filter((s) => s.part === part).length}
             </button>
           ))}
         </nav>
       )}
-      {current && <Conditions band={current} sun={sun} heat={heat} />}
+      {current && <Conditions part={current} sun={sun} heat={heat} />}
       {stop ? (
         <>
           <Progress list={list} at={at} walk={walk?.order ?? []} />
@@ -157,14 +157,14 @@ export function RoundScreen(view: Today) {
   );
 }
 
-function Conditions({ band, sun, heat }: { band: Band; sun: Today["sun"]; heat: Today["heat"] }) {
-  const words: Partial<Record<Band, string | null>> = {
+function Conditions({ part, sun, heat }: { part: DayPart; sun: Today["sun"]; heat: Today["heat"] }) {
+  const words: Partial<Record<DayPart, string | null>> = {
     dawn: sun.insects && `First insects ${insectsInWords(sun.insects)}, a working value.`,
     noon: heat && `${heat.max} °C at the warmest.`,
     evening: sun.dusk && `Light until ${sun.dusk}${sun.tomorrow ? `; sun up ${sun.tomorrow}` : ""}.`,
   };
-  const spoiled = band === "noon" && heat && heat.spoils.length > 0;
-  const said = words[band];
+  const spoiled = part === "noon" && heat && heat.spoils.length > 0;
+  const said = words[part];
   if (!said) return null;
   return <p className={clsx("mt-2", spoiled ? "font-bold text-rust" : "text-soft")}>{said}</p>;
 }

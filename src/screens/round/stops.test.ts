@@ -1,16 +1,16 @@
 import { describe, expect, test } from "vitest";
 import type { CrossTask, StoreTask } from "@/views/today";
-import { bandsOf, stopsOf } from "./stops";
+import { partsOf, stopsOf } from "./stops";
 
-const task = (id: number, action: string, band: string, flowers: number[]) =>
+const task = (id: number, action: string, part: string, flowers: number[]) =>
   ({
     kind: "cross",
-    band,
+    part,
     step: { action },
     state: { cross: { id } },
     flowers: flowers.map((n) => ({ id: n, number: n, code: `N${n}`, plantId: null })),
   }) as unknown as CrossTask;
-const store = { kind: "store", band: "morning", state: { cross: { id: 7 } } } as unknown as StoreTask;
+const store = { kind: "store", part: "morning", state: { cross: { id: 7 } } } as unknown as StoreTask;
 const keys = (tasks: (CrossTask | StoreTask)[], done: string[] = []) => stopsOf(tasks, new Set(done)).map((s) => s.key);
 
 describe("stops of the round", () => {
@@ -32,7 +32,7 @@ describe("stops of the round", () => {
 
   test("bands come in the order of the day, whatever the order of tasks", () => {
     const stops = stopsOf([task(1, "cover", "evening", []), task(2, "pollinate", "dawn", [1]), store], new Set());
-    expect(bandsOf(stops)).toEqual(["dawn", "morning", "evening"]);
-    expect(bandsOf([])).toEqual([]);
+    expect(partsOf(stops)).toEqual(["dawn", "morning", "evening"]);
+    expect(partsOf([])).toEqual([]);
   });
 });

@@ -1,8 +1,8 @@
-import { BANDS, type Band } from "@/core/pollination/protocol";
+import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
 import type { CrossTask, StoreTask, TaskFlower, Today } from "@/views/today";
 
 /** One screen of the round: a flower at its step, or a step that makes new ones. */
-export type Stop = { key: string; band: Band } & (
+export type Stop = { key: string; part: DayPart } & (
   | { task: CrossTask; flower: TaskFlower | null }
   | { task: StoreTask; flower: null }
 );
@@ -14,14 +14,14 @@ const EACH: ReadonlySet<string> = new Set(["gather", "pollinate", "uncover", "ch
 export function stopsOf(tasks: Today["tasks"], done: ReadonlySet<string>): Stop[] {
   return tasks
     .flatMap((task): Stop[] => {
-      if (task.kind === "store") return [{ key: `store ${task.state.cross.id}`, band: task.band, task, flower: null }];
+      if (task.kind === "store") return [{ key: `store ${task.state.cross.id}`, part: task.part, task, flower: null }];
       if (task.kind !== "cross") return [];
-      const { step, state, flowers, band } = task;
-      if (!EACH.has(step.action)) return [{ key: `${step.action} ${state.cross.id}`, band, task, flower: null }];
-      return flowers.map((flower) => ({ key: `${step.action} ${flower.id}`, band, task, flower }));
+      const { step, state, flowers, part } = task;
+      if (!EACH.has(step.action)) return [{ key: `${step.action} ${state.cross.id}`, part, task, flower: null }];
+      return flowers.map((flower) => ({ key: `${step.action} ${flower.id}`, part, task, flower }));
     })
     .filter((stop) => !done.has(stop.key));
 }
 
-/** The bands of the day that have stops, in the order in which they come. */
-export const bandsOf = (stops: Stop[]): Band[] => BANDS.filter((band) => stops.some((s) => s.band === band));
+/** The parts of the day that have stops, in the order in which they come. */
+export const partsOf = (stops: Stop[]): DayPart[] => DAY_PARTS.filter((part) => stops.some((s) => s.part === part));

@@ -53,7 +53,7 @@ function CrossRow({ task, day, units }: Of<CrossTask>) {
         <span className="font-semibold">{titleOf(task)}</span>
         <span className="block text-sm text-soft">
           {parentsInWords(cross)}
-          {cross.motherBed && `, bed ${cross.motherBed}`}. {task.band !== "any-hour" && `${task.from} to ${task.to}. `}
+          {cross.motherBed && `, bed ${cross.motherBed}`}. {task.part !== "any-hour" && `${task.from} to ${task.to}. `}
           <span className={urgency.urgent ? "font-bold text-rust" : ""}>{urgency.words}</span>
         </span>
       </span>

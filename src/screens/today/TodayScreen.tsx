@@ -1,6 +1,6 @@
 import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
-import { BANDS, type Band } from "@/core/pollination/protocol";
+import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
 import { lengthInWords as metres } from "@/core/units/units";
 import type { Today } from "@/views/today";
 import { Cautions } from "../common/Cautions";
@@ -10,7 +10,7 @@ import { insectsInWords } from "../common/words";
 import { ChosenCross } from "./ChosenCross";
 import { TaskRow } from "./TaskRow";
 
-const bandWords = (sun: Today["sun"]): Record<Band, { title: string; when: string }> => ({
+const bandWords = (sun: Today["sun"]): Record<DayPart, { title: string; when: string }> => ({
   dawn: {
     title: "Dawn",
     when: sun.sunrise
@@ -41,10 +41,10 @@ export function TodayScreen(view: Today) {
       </Page>
     );
   const words = bandWords(sun);
-  const bands = BANDS.map((id) => ({
+  const parts = DAY_PARTS.map((id) => ({
     id,
     ...words[id],
-    tasks: tasks.filter((t) => t.band === id),
+    tasks: tasks.filter((t) => t.part === id),
   }));
   return (
     <Page
@@ -84,7 +84,7 @@ export function TodayScreen(view: Today) {
           </p>
         </div>
       )}
-      {bands
+      {parts
         .filter((b) => b.tasks.length > 0)
         .map((b) => (
           <section key={b.id} className="mb-8 grid gap-x-5 sm:grid-cols-[7.5rem_minmax(0,1fr)]" aria-label={b.title}>
@@ -117,7 +117,7 @@ export function TodayScreen(view: Today) {
             </ul>
           </section>
         ))}
-      {sun.tomorrow && tasks.some((t) => t.band === "evening") && (
+      {sun.tomorrow && tasks.some((t) => t.part === "evening") && (
         <p className="text-soft">
           Tomorrow the sun is up at {sun.tomorrow}: flowers covered tonight wait for that morning.
         </p>

@@ -75,10 +75,10 @@ describe("the day's walk", () => {
       garden.done("flower.cover", { crossId, flowers: 2, on: "2027-07-08" });
     }
     const { tasks, walk } = todayView(garden.sky());
-    const dawn = tasks.flatMap((t) => (t.kind === "cross" && t.band === "dawn" ? [t.state.cross.motherBed] : []));
+    const dawn = tasks.flatMap((t) => (t.kind === "cross" && t.part === "dawn" ? [t.state.cross.motherBed] : []));
     expect([dawn, [...dawn].reverse()]).toContainEqual(["near", "middle", "far"]);
     expect(walk).toMatchObject({ metres: 288 });
-    const first = tasks.find((t) => t.kind === "cross" && t.band === "dawn");
+    const first = tasks.find((t) => t.kind === "cross" && t.part === "dawn");
     if (first?.kind !== "cross") throw new Error("no dawn");
     expect(first.flowers[0]!.code).toMatch(/^X27-\d{3}-N1-/);
     expect(first.from < "06:00" && first.to < "09:00").toBe(true);

@@ -39,9 +39,9 @@ describe("Today", () => {
     }).id;
     garden.done("flower.cover", { crossId: second, flowers: 9, on: "2027-07-08" });
     const { tasks } = todayView(garden.sky());
-    const left = tasks.filter((t) => t.band === "any-hour").map((t) => (t.kind === "look" ? 1000 : t.daysLeft));
+    const left = tasks.filter((t) => t.part === "any-hour").map((t) => (t.kind === "look" ? 1000 : t.daysLeft));
     expect(left).toEqual([...left].sort((a, b) => a - b));
-    expect([tasks[0]!.band, tasks.at(-1)!.band]).toEqual(["dawn", "evening"]);
+    expect([tasks[0]!.part, tasks.at(-1)!.part]).toEqual(["dawn", "evening"]);
   });
 
   test("plants marked out are a task until they are gone", () => {
