@@ -1,4 +1,3 @@
-import { withRecords } from "./screens";
 import { expect, test } from "./server";
 
 test("every screen says what to do first in an empty garden", async ({ browser, empty }) => {
@@ -24,33 +23,6 @@ test("every screen says what to do first in an empty garden", async ({ browser, 
   await page.goto("/lines/999");
   await expect(page.getByText("Nothing hangs on this label")).toBeVisible();
   await page.close();
-});
-
-test("nothing runs off the side, on the desk at 200 %, on the phone, or with very long names", async ({
-  browser,
-  demo,
-}) => {
-  for (const [width, height] of [
-    [640, 400],
-    [390, 844],
-    [1280, 800],
-  ] as const) {
-    const page = await browser.newPage({ baseURL: demo.url, viewport: { width, height } });
-    if (width === 640) {
-      const name = "Wanderingly-long-name-without-a-break-".repeat(3).slice(0, 118);
-      await page.request.post("/api/commands/line.add", {
-        data: { name, species: "melon", school: "keep-pure", status: "mix" },
-      });
-    }
-    for (const path of await withRecords(page)) {
-      await page.goto(path);
-      const over = await page.evaluate(
-        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-      );
-      expect(over, `${path} at ${width}`).toBeLessThanOrEqual(0);
-    }
-    await page.close();
-  }
 });
 
 test("keys find, go and explain; the band's stake moves the day of this device alone", async ({ browser, demo }) => {

@@ -1,3 +1,4 @@
+import { spawn } from "node:child_process";
 import { chromium } from "./chromium.mjs";
 import { bin, build, checkNode, install, run, stop } from "./prepare.mjs";
 
@@ -5,19 +6,46 @@ checkNode();
 install();
 chromium();
 
-const steps = [
-  ["format and lint", () => run(bin("biome"), ["ci", "--error-on-warnings"])],
-  ["types", () => run(bin("next"), ["typegen"]) && run(bin("tsc"), ["--noEmit"])],
-  ["layers", () => run(bin("depcruise"), ["src", "demo", "e2e", "bench"])],
-  ["dead code", () => run(bin("knip"), [])],
-  ["unit tests", () => run(bin("vitest"), ["run"])],
-  ["build", () => build() ?? true],
-  ["browser tests", () => run(bin("playwright"), ["test"])],
-];
-for (const [name, step] of steps) {
+const seconds = (from) => `${((Date.now() - from) / 1000).toFixed(0)} s`;
+
+/** Runs programs one after another, unheard; what they said is told where one fails. */
+async function quiet(name, commands) {
+  const from = Date.now();
+  for (const [program, args] of commands) {
+    const said = [];
+    const child = spawn(bin(program), args, { stdio: ["ignore", "pipe", "pipe"] });
+    for (const stream of [child.stdout, child.stderr]) stream.on("data", (data) => said.push(data));
+    const status = await new Promise((ended) => child.on("exit", ended));
+    if (status !== 0) {
+      process.stdout.write(Buffer.concat(said));
+      return `Failed: ${name} (${program}).`;
+    }
+  }
+  console.log(`== ${name}: ${seconds(from)}`);
+  return null;
+}
+
+/** One step at a time, heard. */
+function step(name, work) {
   const from = Date.now();
   console.log(`\n== ${name}`);
-  if (!step()) stop(`Failed: ${name}.`);
-  console.log(`== ${name}: ${((Date.now() - from) / 1000).toFixed(0)} s`);
+  if (!work()) stop(`Failed: ${name}.`);
+  console.log(`== ${name}: ${seconds(from)}`);
 }
+
+// What only reads the source runs beside the unit tests.
+const trouble = await Promise.all([
+  quiet("format, lint, types, layers, dead code", [
+    ["biome", ["ci", "--error-on-warnings"]],
+    ["next", ["typegen"]],
+    ["tsc", ["--noEmit"]],
+    ["depcruise", ["src", "demo", "e2e", "bench"]],
+    ["knip", []],
+  ]),
+  quiet("unit tests", [["vitest", ["run"]]]),
+]);
+const failed = trouble.filter(Boolean);
+if (failed.length > 0) stop(failed.join(" "));
+step("build", () => build() ?? true);
+step("browser tests", () => run(bin("playwright"), ["test"]));
 console.log("\nAll green.");

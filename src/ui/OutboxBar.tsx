@@ -1,7 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useEffect, useSyncExternalStore } from "react";
-import { type Outbox, outbox, putAway, sendWaiting, tryAgain, watchOutbox } from "./outbox";
+import { type Outbox, outbox, putAway, restingOn, sendWaiting, takeBack, tryAgain, watchOutbox } from "./outbox";
 
 const NOTHING: Outbox = { waiting: [], aside: [], away: false };
 const EVERY = 5_000;
@@ -43,6 +43,32 @@ export function OutboxBar() {
           <strong>{waiting.length} kept on this device.</strong>{" "}
           {away ? "The server does not answer; they are sent in order when it does." : "They are being sent, in order."}
         </p>
+      )}
+      {away && waiting.length > 0 && (
+        <details>
+          <summary className="min-h-11 cursor-pointer py-2">Look at them, take one back</summary>
+          <ul className="rows max-h-[50vh] overflow-y-auto border-y border-rule">
+            {[...waiting].reverse().map((kept) => {
+              const resting = restingOn(kept.id, waiting).length;
+              return (
+                <li key={kept.id} className="flex flex-wrap items-center justify-between gap-x-4 py-1">
+                  <span>
+                    {kept.words}
+                    {resting > 0 && <span className="text-soft">, and {resting} that rest on it</span>}
+                  </span>
+                  <button
+                    type="button"
+                    className="leaf min-h-12"
+                    aria-label={`Take back: ${kept.words}`}
+                    onClick={() => void takeBack(kept.id)}
+                  >
+                    Take back
+                  </button>
+                </li>
+              );
+            })}
+          </ul>
+        </details>
       )}
       {aside.map((kept) => (
         <div key={kept.id} className="flex flex-wrap items-center gap-x-4 py-1">

@@ -223,4 +223,26 @@ describe("the day of a press", () => {
     expect(dayNow(new Date(2027, 6, 10, 5, 30))).toBe("2027-07-10");
     expect(dayNow(new Date(2027, 11, 31, 23, 59))).toBe("2027-12-31");
   });
+
+  test("what was made here can be taken back here, with what speaks of it, and nothing else", async () => {
+    const { post, outbox, restingOn, takeBack, sendWaiting } = await load();
+    its.server.away = true;
+    await post("flower.cover", { crossId: "x", flowers: 2 }, "two covered");
+    const [cover] = outbox().waiting;
+    // The first row that a press makes is named by the next number after the press's own.
+    const tail = (Number.parseInt(cover!.id.slice(-10), 16) + 1).toString(16).padStart(10, "0");
+    const first = cover!.id.slice(0, -10) + tail;
+    await post(
+      "flower.record",
+      { crossId: "x", results: [{ id: first, result: "pollinated" }] },
+      "the first pollinated",
+    );
+    await post("plant.mark", { id: "p", mark: "keep" }, "a plant kept");
+    expect(restingOn(cover!.id, outbox().waiting).map(({ words }) => words)).toEqual(["the first pollinated"]);
+    await takeBack(cover!.id);
+    expect(outbox().waiting.map(({ words }) => words)).toEqual(["a plant kept"]);
+    its.server.away = false;
+    await sendWaiting();
+    expect(its.server.sent.map(({ name }) => name)).toEqual(["plant.mark"]);
+  });
 });

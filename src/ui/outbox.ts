@@ -146,6 +146,20 @@ export async function putAway(id: string): Promise<void> {
   await change((db) => db.delete("writes", id));
 }
 
+/** Those that speak of rows which another makes: they can't go without it. */
+export function restingOn(id: string, waiting: Kept[]): Kept[] {
+  const from = waiting.findIndex((kept) => kept.id === id);
+  // The rows of a press are numbered from its own id, which ends in forty bits that count.
+  const stem = id.slice(0, -10);
+  return from < 0 ? [] : waiting.slice(from + 1).filter(({ input }) => JSON.stringify(input).includes(stem));
+}
+
+/** Takes back a write that was not sent yet, and those that rest on it. */
+export async function takeBack(id: string): Promise<void> {
+  const ids = [id, ...restingOn(id, current.waiting).map((kept) => kept.id)];
+  await change((db) => Promise.all(ids.map((one) => db.delete("writes", one))));
+}
+
 /** Puts one that stood aside back among those that wait. */
 export async function tryAgain(id: string): Promise<void> {
   const kept = current.aside.find((k) => k.id === id);

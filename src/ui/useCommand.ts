@@ -2,7 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useRef, useState } from "react";
 import { toast } from "sonner";
-import { outbox, post, putAway } from "./outbox";
+import { outbox, post, takeBack } from "./outbox";
 import { newPress } from "./press";
 import { type Answer, send } from "./send";
 
@@ -28,7 +28,7 @@ export function useCommand(): Commands {
     async (entry: string) => {
       // What was not sent yet is taken back here.
       if (outbox().waiting.some((kept) => kept.id === entry)) {
-        await putAway(entry);
+        await takeBack(entry);
         toast("Taken back before it was sent.");
         return;
       }

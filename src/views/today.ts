@@ -6,10 +6,11 @@ import { firstInsects } from "@/core/climate/dayTemperature";
 import { clockTime, sunOn } from "@/core/climate/sun";
 import { flowerCode } from "@/core/custody/code";
 import type { Id } from "@/core/custody/id";
+import type { Range } from "@/core/flowering/facts";
 import { cornersOf, middleOf } from "@/core/ground/shape";
 import { walkThrough } from "@/core/ground/walk";
-import { DAY_PARTS, type DayPart, dayPartOf, type ProtocolStep } from "@/core/pollination/protocol";
-import { dueSteps, windowOn } from "@/core/pollination/steps";
+import { DAY_PARTS, type DayPart, dayPartOf, type Protocol, type ProtocolStep } from "@/core/pollination/protocol";
+import { dueSteps, type FlowerOnDay, windowOn } from "@/core/pollination/steps";
 import type { Bed } from "@/records/bed/bed";
 import { beds } from "@/records/bed/queries";
 import { type CrossRow, crossesOfSeason } from "@/records/cross/queries";
@@ -45,6 +46,8 @@ export type LookTask = {
 };
 export type Task = CrossTask | StoreTask | RogueTask | LookTask;
 
+export type Ahead = { protocol: Protocol; daysToRipe: Range; flowers: FlowerOnDay[] };
+
 export type Today = {
   garden: Garden;
   day: Day;
@@ -63,6 +66,8 @@ export type Today = {
   /** Metres between the beds of each band's walk, and in what order they come. */
   walk: { order: string[]; metres: number } | null;
   open: CrossState[];
+  /** What a device needs to go on without a signal: how each open cross is done, and its flowers that are due. */
+  ahead: Record<Id, Ahead>;
   hazards: { title: string; caution: string }[];
   empty: { beds: boolean; stands: boolean };
 };
@@ -165,14 +170,20 @@ function worked(sky: Outlook): Today {
   const crosses = crossesOfSeason(db, season).filter((x) => !x.closed);
   const tasks: Task[] = [];
   const open: CrossState[] = [];
+  const ahead: Today["ahead"] = {};
   const hazardIds = new Set<string>();
   for (const cross of crosses) {
     const flowersOfIt = flowers.get(cross.id) ?? [];
     const both = parents(cross);
     const state = crossState(cross, tallies(cross.id), both, own);
     open.push(state);
+    const protocol = protocolOfCross(cross);
+    const { daysToRipe } = speciesById(cross.species);
     const due = crossTasks(cross, flowersOfIt, state, both, own);
     tasks.push(...due);
+    const isDue = new Set(due.flatMap((task) => (task.kind === "cross" ? task.flowers.map(({ id }) => id) : [])));
+    const dueFlowers = flowersOfIt.filter(({ id }) => isDue.has(id));
+    if (due.length > 0) ahead[cross.id] = { protocol, daysToRipe, flowers: onDay(dueFlowers, day, place.timezone) };
     if (due.length) for (const hazard of speciesById(cross.species).hazards) hazardIds.add(hazard);
     for (const task of due) if (task.kind === "cross") for (const hazard of task.step.hazards) hazardIds.add(hazard);
   }
@@ -211,6 +222,7 @@ function worked(sky: Outlook): Today {
     tasks: inOrder(tasks, walk.order),
     walk: walk.order.length > 1 ? walk : null,
     open,
+    ahead,
     hazards: [...hazardIds].map((id) => HAZARDS[id]!),
     empty: { beds: known.length === 0, stands: stands.length === 0 },
   };

@@ -1,11 +1,12 @@
 "use client";
 import clsx from "clsx";
 import Link from "next/link";
-import { type TouchEvent, useEffect, useMemo, useRef } from "react";
+import { type TouchEvent, useEffect, useMemo, useRef, useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import type { DayPart } from "@/core/pollination/protocol";
 import { useOutbox } from "@/ui/OutboxBar";
+import { dayNow } from "@/ui/press";
 import { DawnSwitch } from "@/ui/ThemeChoice";
 import { useKept } from "@/ui/useKept";
 import type { Today } from "@/views/today";
@@ -13,7 +14,7 @@ import { Cautions } from "../common/Cautions";
 import { Scan } from "../common/Scan";
 import { insectsInWords } from "../common/words";
 import { FlowerStop } from "./FlowerStop";
-import { partsOf, type Stop, stopsOf } from "./stops";
+import { partsOf, type Stop, stopsOf, tasksAhead } from "./stops";
 
 const TITLES: Record<DayPart, string> = {
   dawn: "Dawn",
@@ -22,6 +23,8 @@ const TITLES: Record<DayPart, string> = {
   "any-hour": "Any hour",
   evening: "Tonight",
 };
+
+const NONE: ReadonlySet<string> = new Set();
 
 /** How far a thumb must travel to turn the page, pixels. */
 const SWIPE = 70;
@@ -45,7 +48,12 @@ function useDone(): Set<string> {
 export function RoundScreen(view: Today) {
   const { garden, day, sun, heat, walk, tasks } = view;
   const done = useDone();
-  const stops = stopsOf(tasks, done);
+  const { waiting } = useOutbox();
+  const [today, setToday] = useState(day);
+  // The page may have been drawn on an earlier day and kept.
+  useEffect(() => setToday(dayNow()), []);
+  const further = useMemo(() => tasksAhead(view, waiting, today), [view, waiting, today]);
+  const stops = [...stopsOf(tasks, done), ...stopsOf(further, NONE)];
   const parts = partsOf(stops);
   const [wanted, setBand] = useKept<DayPart | null>(`round-part-${day}`, null);
   const [place, setPlace] = useKept<string | null>(`round-at-${day}`, null);

@@ -1,6 +1,8 @@
 import { describe, expect, test } from "vitest";
-import type { CrossTask, StoreTask } from "@/views/today";
-import { partsOf, stopsOf } from "./stops";
+import { nthId } from "@/core/custody/id";
+import type { PendingPress } from "@/core/pollination/pending";
+import type { CrossTask, StoreTask, Today } from "@/views/today";
+import { partsOf, stopsOf, tasksAhead } from "./stops";
 
 const task = (id: number, action: string, part: string, flowers: number[]) =>
   ({
@@ -34,5 +36,69 @@ describe("stops of the round", () => {
     const stops = stopsOf([task(1, "cover", "evening", []), task(2, "pollinate", "dawn", [1]), store], new Set());
     expect(partsOf(stops)).toEqual(["dawn", "morning", "evening"]);
     expect(partsOf([])).toEqual([]);
+  });
+});
+
+describe("what was pressed without a signal goes on", () => {
+  const step = (action: string, anchor: string, low: number, high: number, after: [number, number]) => ({
+    action,
+    title: action,
+    anchor,
+    hours: { low, high },
+    after: { low: after[0], high: after[1] },
+    hazards: [],
+  });
+  const view = {
+    garden: { latitude: 48.6, longitude: 9.3, timezone: "Europe/Zurich" },
+    open: [{ cross: { id: "x1", code: "X27-001-F" } }],
+    ahead: {
+      x1: {
+        protocol: {
+          steps: [
+            step("cover", "sunset", -2, 1, [0, 0]),
+            step("pollinate", "sunrise", -0.5, 3, [1, 1]),
+            step("uncover", "day", 0, 0, [1, 3]),
+          ],
+        },
+        daysToRipe: { low: 40, high: 50 },
+        flowers: [],
+      },
+    },
+  } as unknown as Today;
+  const cover: PendingPress = {
+    id: "01900000-0000-7000-8000-000000001000",
+    day: "2027-07-09",
+    at: "2027-07-09T18:30:00.000Z",
+    name: "flower.cover",
+    input: { crossId: "x1", flowers: 2 },
+  };
+
+  test("flowers covered in the evening are there at dawn, under the ids the server will give, and gone from later days", () => {
+    const [task, ...more] = tasksAhead(view, [cover], "2027-07-10");
+    expect(more).toEqual([]);
+    expect(task).toMatchObject({ part: "dawn", daysLeft: 0, step: { action: "pollinate" } });
+    // Sunrise at 48.6° N, 9.3° E on 10 July is at 5.31 by the clock; half an hour before to three hours after.
+    expect([task!.from, task!.to]).toEqual(["05:01", "08:31"]);
+    expect(task!.flowers).toEqual([
+      { id: nthId(cover.id, 1), number: 0, plantId: null, code: "X27-001-F new 1" },
+      { id: nthId(cover.id, 2), number: 0, plantId: null, code: "X27-001-F new 2" },
+    ]);
+    expect(tasksAhead(view, [cover], "2027-07-09")).toEqual([]);
+  });
+
+  test("one that was pollinated too waits for its next step alone", () => {
+    const pollinated: PendingPress = {
+      ...cover,
+      id: "01900000-0000-7000-8000-000000002000",
+      day: "2027-07-10",
+      name: "flower.record",
+      input: { crossId: "x1", results: [{ id: nthId(cover.id, 2), result: "pollinated" }] },
+    };
+    const due = tasksAhead(view, [cover, pollinated], "2027-07-11").map(({ step, flowers }) => [
+      step.action,
+      flowers.map(({ code }) => code),
+    ]);
+    expect(due).toContainEqual(["uncover", ["X27-001-F new 2"]]);
+    expect(tasksAhead(view, [], "2027-07-11")).toEqual([]);
   });
 });

@@ -1,4 +1,9 @@
-import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
+import type { Day } from "@/core/calendar/day";
+import { clockTime, marksOf } from "@/core/climate/sun";
+import { flowerCode } from "@/core/custody/code";
+import { type PendingPress, withPending } from "@/core/pollination/pending";
+import { DAY_PARTS, type DayPart, dayPartOf } from "@/core/pollination/protocol";
+import { dueSteps, type FlowerOnDay } from "@/core/pollination/steps";
 import type { CrossTask, StoreTask, TaskFlower, Today } from "@/views/today";
 
 /** One screen of the round: a flower at its step, or a step that makes new ones. */
@@ -21,6 +26,47 @@ export function stopsOf(tasks: Today["tasks"], done: ReadonlySet<string>): Stop[
       return flowers.map((flower) => ({ key: `${step.action} ${flower.id}`, part, task, flower }));
     })
     .filter((stop) => !done.has(stop.key));
+}
+
+/**
+ * The next steps of flowers that this device has presses about which no server has seen: those covered without a signal,
+ * and those that are a step further than the page knows.
+ * @param day the device's own, which may be after the page's
+ */
+export function tasksAhead({ garden, open, ahead }: Today, presses: PendingPress[], day: Day): CrossTask[] {
+  if (presses.length === 0) return [];
+  const marks = marksOf(garden.latitude, garden.longitude);
+  const clock = (moment: Date) => clockTime(moment, garden.timezone);
+  return open.flatMap((state) => {
+    const { cross } = state;
+    const known = ahead[cross.id];
+    if (!known) return [];
+    const flowers = withPending(known.flowers, cross.id, presses);
+    const fresh = flowers.filter(({ number }) => number === 0);
+    const named = ({ id, number }: FlowerOnDay): TaskFlower => ({
+      id,
+      number,
+      plantId: null,
+      // The server gives the number; until then the device counts its own.
+      code:
+        number > 0 ? flowerCode(cross.code, number) : `${cross.code} new ${fresh.findIndex((f) => f.id === id) + 1}`,
+    });
+    const byId = new Map(flowers.map((flower) => [flower.id, flower]));
+    return dueSteps(known.protocol, flowers, day, known.daysToRipe, marks)
+      .filter(({ step }) => EACH.has(step.action))
+      .map(
+        ({ step, from, to, daysLeft, flowerIds }): CrossTask => ({
+          kind: "cross",
+          part: dayPartOf(step),
+          state,
+          step,
+          daysLeft,
+          from: clock(from),
+          to: clock(to),
+          flowers: flowerIds.map((id) => named(byId.get(id)!)),
+        }),
+      );
+  });
 }
 
 /** The parts of the day that have stops, in the order in which they come. */
