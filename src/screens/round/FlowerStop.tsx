@@ -95,13 +95,19 @@ function One({ stop, list, day, onDone }: OneProps) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const { from, to } = stop.task;
   useEffect(() => setAt(hourNow(from, to)), [from, to]);
-  const alike = list.filter((s) => s.flower && s.task.kind === "cross" && s.task === stop.task);
+  // Also those that this device alone knows to be so far.
+  const alike = list.filter(
+    ({ flower: other, task }) =>
+      other && task.kind === "cross" && task.step.action === step.action && task.state.cross.id === cross.id,
+  );
   const choices = RESULT_CHOICES[step.action]!;
   const told = step.action === "pollinate" ? { bud } : {};
   const timed = step.action === "pollinate" ? { males, ...(at ? { at } : {}) } : {};
   const record = async (result: string, label: string, ids: Id[]) => {
     if (result === "later") return onDone();
-    const words = `${ids.length > 1 ? `${ids.length} flowers` : `Flower ${flower.number}`} of ${cross.code}: ${label.toLowerCase()}`;
+    // One that was covered here has no number yet: its code says which of the new ones it is.
+    const one = flower.number > 0 ? `Flower ${flower.number}` : `Flower ${flower.code.slice(cross.code.length + 1)}`;
+    const words = `${ids.length > 1 ? `${ids.length} flowers` : one} of ${cross.code}: ${label.toLowerCase()}`;
     const input = {
       crossId: cross.id,
       on: dayNow(),
