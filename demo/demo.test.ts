@@ -4,6 +4,8 @@ import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { readCode } from "@/core/custody/code";
 import { type Db, openDb } from "@/db/open";
+import { replay } from "@/db/replay";
+import { RECORDS } from "@/records/records";
 import { groundView } from "@/views/ground";
 import { lineView } from "@/views/lines";
 import { type Outlook, outlook } from "@/views/outlook";
@@ -71,6 +73,17 @@ describe("the demo garden", () => {
     rmSync(folder, { recursive: true });
   });
   const sky = (): Outlook => outlook(db);
+
+  test("was written by presses alone: its journal played again gives the same tables", () => {
+    const again = openDb(join(folder, "again.db"));
+    replay(db, again);
+    for (const { table } of RECORDS) {
+      const rows = (from: Db) => from.prepare(`SELECT * FROM "${table}" ORDER BY id`).all();
+      expect(rows(again), table).toEqual(rows(db));
+    }
+    again.close();
+  });
+
   const lineCode = (name: string) => db.prepare("SELECT code FROM line WHERE name = ?").pluck().get(name) as string;
 
   test("is the same every time it is filled", () => {

@@ -47,6 +47,16 @@ test("feet and ounces are typed and shown, metres are kept", async ({ browser, d
   await expect(
     page.getByText("459 ft").or(page.getByText("98.4 ft")).or(page.getByText("32.8 ft")).first(),
   ).toBeVisible();
+  // A form sends what was changed in it: a bed given another name keeps its metres to the millimetre.
+  await page.goto("/ground");
+  const named = page.waitForRequest("**/api/commands/bed.change");
+  await page.getByRole("link", { name: "Duskwing" }).first().click();
+  await page.getByRole("button", { name: /^Change bed/ }).click();
+  await sheet(page).getByLabel("Name").fill("Bean bed");
+  await sheet(page).getByRole("button", { name: "Keep" }).click();
+  expect(Object.keys((await named).postDataJSON() as object).sort()).toEqual(["id", "name", "version"]);
+  await expect(toast(page, "Bean bed changed")).toBeVisible();
+  await page.request.post("/api/undo", { data: { entry: await lastEntry(page, "Bed Bean bed changed") } });
   await page.request.post("/api/undo", { data: { entry: await lastEntry(page, "Garden Tarnholt kept") } });
   await page.close();
 });

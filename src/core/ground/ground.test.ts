@@ -113,6 +113,15 @@ describe("outlines", () => {
       { x: 5, y: -5 },
       { x: 5, y: 5 },
     ];
+    // Above the middle of a side that begins far from the corner of the map.
+    const side = [
+      { x: 50, y: 20 },
+      { x: 54, y: 20 },
+      { x: 54, y: 19 },
+      { x: 50, y: 19 },
+    ];
+    expect(gap([{ x: 52, y: 23 }], side)).toBeCloseTo(3, 9);
+    expect(gap([{ x: 57, y: 24 }], side)).toBeCloseTo(5, 9);
     expect(meetsPath({ x: 0, y: 0 }, { x: 10, y: 0 }, path)).toBe(true);
     expect(meetsPath({ x: 0, y: 6 }, { x: 10, y: 6 }, path)).toBe(false);
     expect(meetsPath({ x: 0, y: 5 }, { x: 10, y: 5 }, path)).toBe(true);

@@ -160,6 +160,16 @@ describe("the ground as GeoJSON", () => {
       collection(polygon([ring.map(([x, y]) => [x! * 1000, y! * 1000])])),
       "no longitude and latitude",
     ],
+    [
+      "a latitude beyond the pole",
+      collection(feature({ type: "Point", coordinates: [9.3, 90.5] })),
+      "9.3, 90.5 is no longitude and latitude",
+    ],
+    [
+      "a longitude beyond the date line",
+      collection(feature({ type: "Point", coordinates: [-180.5, 48.6] })),
+      "-180.5, 48.6 is no longitude and latitude",
+    ],
     ["another continent", collection(polygon([ring.map(([x, y]) => [x! - 90, y!])])), "km from the garden"],
     ["words for numbers", collection(polygon([[["a", "b"], ...ring.slice(1)]])), "coordinates can't be read"],
     [
@@ -331,6 +341,8 @@ describe("readings", () => {
   });
 
   test("a file of a million rows is refused before it is read", () => {
+    const over = `date,min,max\n${"#".repeat(1_000_000)}`;
+    expect(garden.refused("climate.import", { text: over }).fields.text).toContain("larger than a megabyte");
     const text = `date,min,max\n${"2026-01-01,1,2\n".repeat(1_000_000)}`;
     const from = performance.now();
     expect(garden.refused("climate.import", { text }).fields.text).toContain("larger than a megabyte");

@@ -1,7 +1,8 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { addDays } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
-import { crossPedigrees } from "../line/pedigree";
+import { kinshipsOf } from "@/core/pedigree/pedigree";
+import { crossPedigrees, forebears, individualOf } from "../line/pedigree";
 import { generationRows, lines } from "../line/queries";
 import { family, type Plot, plot, twoMelons } from "./plot";
 
@@ -72,7 +73,57 @@ describe("a stand", () => {
   });
 });
 
+describe("what a line's own first flowers teach", () => {
+  test("leaves out a stand that flowered anew after it was cut back", () => {
+    const { mother, plan } = twoMelons(garden);
+    const lineId = garden.row("stand", mother).lineId as Id;
+    const crossId = garden.done("cross.plan", plan).id;
+    garden.done("cross.cut-back", { crossId, parent: "mother", on: "2027-05-10" });
+    garden.on("2027-08-01");
+    garden.done("stand.first-flower", { id: mother, firstFlower: "2027-07-20", version: 1 });
+    expect(garden.sky().correction(lineId)).toBeNull();
+    const second = garden.done("stand.add", { lineId, bedId: 2, sown: "2027-04-24", plants: 3 }).id;
+    garden.done("stand.first-flower", { id: second, firstFlower: "2027-07-01", version: 1 });
+    expect(garden.sky().correction(lineId)).toMatchObject({ observations: 1 });
+  });
+});
+
 describe("a cross", () => {
+  test("with pollen of several fathers names none of them in its offspring's pedigree", () => {
+    const { plan, father } = twoMelons(garden);
+    const third = garden.done("stand.add", {
+      lineId: pureLine("Third", "melon"),
+      bedId: 2,
+      sown: "2027-04-28",
+      plants: 4,
+    }).id;
+    const kinToFather = (crossPlan: object) => {
+      garden.on("2027-07-01");
+      const crossId = garden.done("cross.plan", crossPlan).id;
+      const { ids } = garden.done("flower.cover", { crossId, flowers: 2, on: "2027-07-01" });
+      garden.on("2027-07-02");
+      garden.done("flower.record", {
+        crossId,
+        on: "2027-07-02",
+        results: ids.map((id) => ({ id, result: "pollinated" })),
+      });
+      garden.on("2027-08-25");
+      garden.done("flower.record", { crossId, on: "2027-07-20", results: ids.map((id) => ({ id, result: "set" })) });
+      const lot = garden.done("cross.harvest", { crossId, fruits: 2, seeds: 40 });
+      const { lineId } = garden.row("lot", lot.id) as { lineId: Id };
+      const child = garden.done("stand.add", { lineId, lotId: lot.id, sown: "2028-05-01", sowedSeeds: 4 }).id;
+      const [one, other] = [child, father].map((standId) => ({ standId, plantId: null }));
+      return kinshipsOf(forebears(garden.db, [one!, other!]))(individualOf(one!), individualOf(other!));
+    };
+    // A child shares a quarter with one of its father's stand, taken as sibs of him; with unknown fathers nothing is known.
+    expect(kinToFather({ ...plan, lineName: "Sole" })).toBeGreaterThan(0);
+    expect(kinToFather({ ...plan, lineName: "Mixed", moreFathers: [{ standId: third }] })).toBe(0);
+  });
+
+  test("keeps no likely rate beside its range", () => {
+    expect(Object.keys(garden.done("cross.plan", twoMelons(garden).plan) && first("cross"))).not.toContain("setLikely");
+  });
+
   test("of a mother with her own line and another is no seed of her line", () => {
     const { plan, mother } = twoMelons(garden);
     const sister = garden.done("stand.add", { lineId: 1, bedId: 2, sown: "2027-04-28", plants: 4 }).id;

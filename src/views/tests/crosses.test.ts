@@ -213,6 +213,9 @@ test("practice shows every drawn stage once, three to a drawing", () => {
 
 test("a list of crosses keeps closed ones and asks nothing of them", () => {
   const { crossId } = withFlowers(0, 2);
+  const tones = () => crossesView(garden.sky(), null).band.bars.map(({ tone }) => tone);
+  expect(tones()).toEqual(["strong", "strong"]);
   garden.done("cross.adjust", { id: crossId, version: 1, closed: 1 });
+  expect(tones()).toEqual(["other", "other"]);
   expect(crossesView(garden.sky(), null).crosses).toMatchObject([{ evenings: null, cross: { closed: 1 } }]);
 });
