@@ -112,7 +112,9 @@ function valueSchema(spec: Spec): Joi.Schema {
 
 /** An untouched field of a form comes as an empty text: what that means is what its absence means. */
 function fieldSchema({ spec, label, absent, said }: AnyField): Joi.Schema {
-  const schema = valueSchema(spec).label(label).messages(said);
+  const plain = valueSchema(spec).label(label);
+  // Sentences of its own cost every check of the field something.
+  const schema = Object.keys(said).length > 0 ? plain.messages(said) : plain;
   const blank = Joi.string().trim().valid("");
   switch (absent.is) {
     case "needed":

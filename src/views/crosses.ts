@@ -5,11 +5,12 @@ import { flowerCode } from "@/core/custody/code";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { effectiveSize } from "@/core/inheritance/smallPopulation";
+import { type Cut, LIST_PAGE, page } from "@/core/lists/page";
 import { kinshipsOf } from "@/core/pedigree/pedigree";
 import type { WayToMeet } from "@/core/pollination/meetInFlower";
 import type { Protocol } from "@/core/pollination/protocol";
 import { type Meeting, meeting } from "@/core/pollination/steps";
-import { tally } from "@/core/pollination/tally";
+import { tally, UNDER_WAY } from "@/core/pollination/tally";
 import type { Db } from "@/db/open";
 import { type CandidateRow, candidatesOf, candidatesOfFlowers } from "@/records/candidate/queries";
 import { crossByCode, crossesOfSeason, seasonsWithCrosses } from "@/records/cross/queries";
@@ -116,6 +117,7 @@ export function crossesView(sky: Outlook, wantedSeason: number | null): Crosses 
 
 const parentOf = ({ id, version, code, season, family }: ForecastStand) => ({ id, version, code, season, family });
 
+export type FlowerAtStep = Pick<Flower, "id" | "number" | "state" | "fault" | "passes"> & { code: string };
 export type FlowerRow = Flower & { code: string; plantNumber: number | null; fathers: CandidateRow[] };
 
 export type CrossView = {
@@ -123,7 +125,11 @@ export type CrossView = {
   band: Band;
   state: CrossState;
   note: string;
+  /** A stretch of its flowers, the last where none was asked for, and which stretch it is. */
   flowers: FlowerRow[];
+  cut: Cut;
+  /** Every flower that a step could be recorded of. */
+  underWay: FlowerAtStep[];
   protocol: Protocol;
   methods: { id: string; name: string }[];
   meeting: Meeting;
@@ -155,13 +161,31 @@ function effectiveOf(protocol: Protocol, flowers: Flower[]): CrossView["effectiv
   return { males, females: shed.length, size };
 }
 
-export function crossView(sky: Outlook, code: string): CrossView | null {
+/** Where the list of a cross's flowers begins: as asked, at the flower that is opened, or with its last ones. */
+function beginning(flowers: Flower[], from: number | null, opened: number | null): number {
+  const at = opened === null ? -1 : flowers.findIndex((f) => f.number === opened);
+  if (from !== null && at < 0) return from;
+  const within = at < 0 ? flowers.length - 1 : at;
+  return Math.max(0, Math.floor(within / LIST_PAGE) * LIST_PAGE);
+}
+
+/**
+ * @param from where the list of flowers begins
+ * @param opened the number of a flower that the list must show
+ */
+export function crossView(
+  sky: Outlook,
+  code: string,
+  from: number | null = null,
+  opened: number | null = null,
+): CrossView | null {
   const { db } = sky;
   const cross = crossByCode(db, code);
   if (!cross) return null;
   const { id } = cross;
   const species = speciesById(cross.species);
   const flowers = flowersOfCross(db, id);
+  const { items, cut } = page(flowers, beginning(flowers, from, opened));
   const [mother, father] = [cross.motherStandId, cross.fatherStandId].map((s) => sky.forecast(standById(db, s)!)) as [
     ForecastStand,
     ForecastStand,
@@ -180,12 +204,23 @@ export function crossView(sky: Outlook, code: string): CrossView | null {
     band: band(sky, cross.season, stands, (s) => s.id === mother.id),
     state: crossState(cross, tally(flowers), { mother, father }, hand(sky)),
     note: cross.note,
-    flowers: flowers.map((f) => ({
+    flowers: items.map((f) => ({
       ...f,
       code: flowerCode(cross.code, f.number),
       plantNumber: f.plantId ? (numberOf.get(f.plantId) ?? null) : null,
       fathers: own.filter((c) => c.flowerId === f.id),
     })),
+    cut,
+    underWay: flowers
+      .filter(({ state }) => UNDER_WAY.has(state) || state === "set")
+      .map(({ id, number, state, fault, passes }) => ({
+        id,
+        number,
+        state,
+        fault,
+        passes,
+        code: flowerCode(cross.code, number),
+      })),
     protocol,
     methods: methodsOf(species, cross.kind === "self", cross.motherAnthers).map((p) => ({ id: p.id, name: p.name })),
     meeting: meeting(mother.window.female, father.window.male),

@@ -31,6 +31,7 @@ export class Intake {
   readonly troubles: Trouble[] = [];
   private readonly sky: Forecaster;
   private readonly made = new Map<string, Id>();
+  private readonly codes = new Map<string, Id>();
   private readonly known = new Map<Id, { cross: CrossRow; flowers: Map<number, Flower>; plants: Map<number, Id> }>();
 
   constructor(
@@ -70,7 +71,9 @@ export class Intake {
   private crossOf(label: string | undefined, own: Cells<typeof CROSS>): Id {
     const { db } = this.context;
     if (label && /^X\d{2}-/i.test(label)) {
-      const found = crossByCode(db, label.toUpperCase())?.id;
+      const code = label.toUpperCase();
+      const found = this.codes.get(code) ?? crossByCode(db, code)?.id;
+      if (found) this.codes.set(code, found);
       if (!found)
         throw new LineTrouble(
           `there is no cross ${label}; leave its code out, or name it otherwise, to make a new one`,

@@ -49,7 +49,7 @@ export function seasonsWithCrosses(db: Db): number[] {
 }
 
 export function crossByCode(db: Db, code: string): CrossRow | undefined {
-  return db.prepare(`${SELECT} WHERE x.code = ?`).get(code) as CrossRow | undefined;
+  return prepared(db, `${SELECT} WHERE x.code = ?`).get(code) as CrossRow | undefined;
 }
 
 /** Crosses that a stand is the mother of and that are not closed. */

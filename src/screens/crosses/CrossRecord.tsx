@@ -17,9 +17,9 @@ const WORDS: Record<StepAction, string> = {
 
 /** Every step that a flower of this cross could take next, due or not: the record follows the garden, not the plan. */
 export function CrossRecord({ view, units }: { view: CrossView; units: Units }) {
-  const { state, flowers, protocol, today } = view;
-  const waiting = asWaiting(protocol, flowers);
-  const doubtful = flowers.filter((f) => f.state === "set" && f.fault).length;
+  const { state, underWay, protocol, today } = view;
+  const waiting = asWaiting(protocol, underWay);
+  const doubtful = underWay.filter((f) => f.state === "set" && f.fault).length;
   return (
     <div className="mt-4 flex flex-wrap gap-3">
       {protocol.steps.map((step) => {

@@ -45,7 +45,7 @@ export function CrossScreen(view: CrossView & { opened: number | null }) {
       <CrossTabs at="/crosses" />
       <div className="flex flex-wrap items-center gap-4">
         <Tag kind="cross" code={cross.code} />
-        <TagSheet cross={cross.code} flowers={view.flowers.length} />
+        <TagSheet cross={cross.code} flowers={view.cut.total} />
         <CommandButton
           command="cross.adjust"
           input={{

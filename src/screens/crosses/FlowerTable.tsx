@@ -6,13 +6,14 @@ import { UNDER_WAY } from "@/core/pollination/tally";
 import { SheetPanel } from "@/ui/Sheet";
 import type { CrossView, FlowerRow } from "@/views/crosses";
 import { CommandForm, Field, OwnField } from "../common/command";
+import { Pager } from "../common/Pager";
 import { LOST_WHYS } from "../common/results";
 import { Tag } from "../common/Tag";
 import { choicesOf, FAULTS, percent, STATES } from "../common/words";
 
 /** Every flower of a cross with its days; pressed, it takes a fault, a loss or a note. */
 export function FlowerTable({ view, opened: number }: { view: CrossView; opened: number | null }) {
-  const { flowers, protocol } = view;
+  const { flowers, cut, protocol } = view;
   const [opened, setOpened] = useState<Id | null>(flowers.find((f) => f.number === number)?.id ?? null);
   const chosen = flowers.find((f) => f.id === opened);
   if (flowers.length === 0)
@@ -70,6 +71,7 @@ export function FlowerTable({ view, opened: number }: { view: CrossView; opened:
         </tbody>
       </table>
       {chosen && <FlowerSheet key={chosen.id} flower={chosen} view={view} onClose={() => setOpened(null)} />}
+      <Pager path={`/crosses/${view.state.cross.code}`} cut={cut} />
     </section>
   );
 }

@@ -211,6 +211,23 @@ test("practice shows every drawn stage once, three to a drawing", () => {
   expect(cards.length).toBe(3 * new Set(cards.map((c) => c.drawing)).size);
 });
 
+test("a cross's page shows a stretch of its flowers: the last, the one asked for, or as it is told", () => {
+  const { crossId } = withFlowers(3, 2);
+  garden.done("flower.cover", { crossId, flowers: 150, on: "2027-07-08" });
+  const shown = (from: number | null, opened: number | null) => {
+    const { flowers, cut } = crossView(garden.sky(), garden.code("cross", crossId), from, opened)!;
+    return [cut.from, flowers[0]!.number, flowers.at(-1)!.number, cut.total];
+  };
+  expect(shown(null, null)).toEqual([120, 121, 155, 155]);
+  expect(shown(60, null)).toEqual([60, 61, 120, 155]);
+  expect(shown(null, 60)).toEqual([0, 1, 60, 155]);
+  expect(shown(0, 61)).toEqual([60, 61, 120, 155]);
+  expect(shown(null, 999)).toEqual([120, 121, 155, 155]);
+  const { underWay } = crossView(garden.sky(), garden.code("cross", crossId))!;
+  // Those that failed are over; those that set can be brought in.
+  expect(underWay.length).toBe(153);
+});
+
 test("a list of crosses keeps closed ones and asks nothing of them", () => {
   const { crossId } = withFlowers(0, 2);
   const tones = () => crossesView(garden.sky(), null).band.bars.map(({ tone }) => tone);

@@ -5,6 +5,8 @@ import { byCode, type CodeParams, type Search, wholeNumber } from "../../params"
 export const metadata = { title: "Cross" };
 
 export default async function Page({ params, searchParams }: { params: CodeParams; searchParams: Search }) {
-  const view = await byCode(params, crossView);
-  return <CrossScreen {...view} opened={wholeNumber((await searchParams).flower)} />;
+  const { flower, from } = await searchParams;
+  const opened = wholeNumber(flower);
+  const view = await byCode(params, (sky, code) => crossView(sky, code, wholeNumber(from), opened));
+  return <CrossScreen {...view} opened={opened} />;
 }
