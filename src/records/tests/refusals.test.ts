@@ -1,0 +1,435 @@
+import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import type { Id } from "@/core/custody/id";
+import { undo } from "../command";
+import { COMMANDS } from "../commands";
+import type { Fields, Spec } from "../record";
+import { RECORDS } from "../records";
+import { family, NOBODY, type Plot, plot, twoMelons } from "./plot";
+
+let garden: Plot;
+beforeEach(() => {
+  garden = plot();
+});
+afterEach(() => garden.close());
+
+type Made = ReturnType<typeof family> & {
+  open: Id;
+  covered: Id[];
+  pollinated: Id;
+  set: Id;
+  gone: Id;
+  out: Id;
+  pepper: Id;
+};
+
+/** A family with a plant taken out and one marked out, a cross with a flower at every stage, and a crop of another kind. */
+function made(): Made {
+  const all = family(garden);
+  const { stand, plants } = all;
+  garden.on("2028-07-20");
+  const open = garden.done("cross.next-generation", {
+    standId: stand,
+    plantIds: [plants[0]],
+    how: "self",
+    fruitsEach: 2,
+  }).ids[0]!;
+  const first = garden.done("flower.cover", { crossId: open, flowers: 2, on: "2028-07-08" }).ids;
+  garden.done("flower.record", {
+    crossId: open,
+    on: "2028-07-09",
+    results: first.map((id) => ({ id, result: "pollinated" })),
+  });
+  garden.done("flower.record", { crossId: open, on: "2028-07-18", results: [{ id: first[0], result: "set" }] });
+  const covered = garden.done("flower.cover", { crossId: open, flowers: 2, on: "2028-07-19" }).ids;
+  garden.done("plant.remove", { ids: [plants[4]], reason: "split", on: "2028-07-19" });
+  garden.done("plant.mark", { id: plants[3], mark: "out", reason: "pale" });
+  const line = garden.done("line.add", { name: "Ember", species: "pepper", school: "keep-pure", status: "mix" }).id;
+  const pepper = garden.done("stand.add", { lineId: line, sown: "2028-04-01", plants: 4 }).id;
+  return { ...all, open, covered, pollinated: first[1]!, set: first[0]!, gone: plants[4]!, out: plants[3]!, pepper };
+}
+
+const book = (cells: Record<string, string | number>) => ({
+  text: `${Object.keys(cells).join(",")}\n${Object.values(cells).join(",")}`,
+});
+const code = (table: string, id: Id) => garden.code(table, id);
+const record = (crossId: Id, id: Id, result: string, more: object = {}) => ({
+  crossId,
+  on: "2028-07-20",
+  results: [{ id, result, ...more }],
+});
+const next = (standId: Id, plantIds: Id[], how = "self") => ({ standId, plantIds, how, fruitsEach: 1 });
+const father = (id: Id, ...candidates: object[]) => ({ of: "flower", id, role: "father", candidates });
+const map = (geometry: object, properties: object = {}) => ({
+  text: JSON.stringify({ type: "FeatureCollection", features: [{ type: "Feature", geometry, properties }] }),
+});
+const POINT = { type: "Point", coordinates: [9.3, 48.6] };
+const LINE = {
+  type: "LineString",
+  coordinates: [
+    [9.3, 48.6],
+    [9.3001, 48.6],
+  ],
+};
+
+/** What is refused, in which words, and the field that they stand beside. */
+const REFUSED: [words: string, field: string, (of: Made) => [command: string, input: object]][] = [
+  [
+    "One of them is named twice",
+    "candidates",
+    ({ pollinated, stand }) => [
+      "candidate.set",
+      father(pollinated, { standId: stand, share: 0.5 }, { standId: stand, share: 0.5 }),
+    ],
+  ],
+  [
+    "One of these stands does not exist",
+    "candidates",
+    ({ pollinated }) => ["candidate.set", father(pollinated, { standId: NOBODY, share: 1 })],
+  ],
+  [
+    "One of these plants does not stand there",
+    "candidates",
+    ({ pollinated, pepper, plants }) => [
+      "candidate.set",
+      father(pollinated, { standId: pepper, plantId: plants[0], share: 1 }),
+    ],
+  ],
+  [
+    "12,000 days at once",
+    "text",
+    () => ["climate.import", { text: `date,min,max\n${"2027-01-01,1,2\n".repeat(12_001)}` }],
+  ],
+  ["holds a list named rows", "text", () => ["cross.import", { text: '{"crosses":[]}' }]],
+  ["Row 1 holds more than text and numbers", "text", () => ["cross.import", { text: '{"rows":[{"cross":["x"]}]}' }]],
+  ["The column “colour”", "text", () => ["cross.import", book({ cross: "x", colour: "red" })]],
+  [
+    "plant 77 does not stand with the mother",
+    "line 2",
+    ({ open }) => [
+      "cross.import",
+      book({ cross: code("cross", open), flower: 50, onPlant: 77, covered: "2028-07-01", state: "covered" }),
+    ],
+  ],
+  [
+    "needs the day “covered”",
+    "line 2",
+    ({ open }) => ["cross.import", book({ cross: code("cross", open), flower: 50, state: "covered" })],
+  ],
+  ["there is no cross X28-999-", "line 2", () => ["cross.import", book({ cross: "X28-999-1", mother: "x" })]],
+  ["“season” of X28-", "line 2", ({ open }) => ["cross.import", book({ cross: code("cross", open), season: 2030 })]],
+  ["the “mother” is needed", "line 2", () => ["cross.import", book({ cross: "new", father: "x" })]],
+  [
+    "no stand Nowhere grows this season",
+    "line 2",
+    () => ["cross.import", book({ cross: "new", mother: "Nowhere", father: "x" })],
+  ],
+  [
+    "mother plant 9 does not stand in",
+    "line 2",
+    ({ stand }) => [
+      "cross.import",
+      book({ cross: "new", mother: code("stand", stand), father: code("stand", stand), motherPlant: 9 }),
+    ],
+  ],
+  [
+    "fruit is brought in on the cross's page",
+    "line 2",
+    ({ open }) => [
+      "cross.import",
+      book({
+        cross: code("cross", open),
+        flower: 1,
+        covered: "2028-07-08",
+        pollinated: "2028-07-09",
+        lastPass: "2028-07-09",
+        checked: "2028-07-18",
+        state: "harvested",
+      }),
+    ],
+  ],
+  [
+    "“lastPass” lies before “pollinated”",
+    "line 2",
+    ({ open }) => [
+      "cross.import",
+      book({
+        cross: code("cross", open),
+        flower: 50,
+        covered: "2028-07-01",
+        pollinated: "2028-07-05",
+        lastPass: "2028-07-04",
+        state: "pollinated",
+      }),
+    ],
+  ],
+  [
+    "an unusable flower needs its “fault”",
+    "line 2",
+    ({ open }) => [
+      "cross.import",
+      book({ cross: code("cross", open), flower: 50, covered: "2028-07-01", state: "unusable" }),
+    ],
+  ],
+  [
+    "“lostWhy” goes with the state lost",
+    "line 2",
+    ({ open }) => [
+      "cross.import",
+      book({ cross: code("cross", open), flower: 50, covered: "2028-07-01", state: "lost" }),
+    ],
+  ],
+  [
+    "One of these is no set fruit",
+    "flowerIds",
+    ({ open, pollinated }) => ["cross.harvest", { crossId: open, flowerIds: [pollinated], seeds: 9 }],
+  ],
+  ["Say how many fruits are brought in", "fruits", ({ open }) => ["cross.harvest", { crossId: open, seeds: 9 }]],
+  ["That cross does not exist", "crossId", () => ["flower.cover", { crossId: NOBODY, flowers: 1 }]],
+  ["Choose at least one", "plantIds", ({ stand }) => ["cross.next-generation", next(stand, [])]],
+  [
+    "Choose at least two plants",
+    "plantIds",
+    ({ stand, plants }) => ["cross.next-generation", next(stand, [plants[0]!], "intercross")],
+  ],
+  [
+    "That plant does not stand in",
+    "motherPlantId",
+    ({ pepper, plants }) => ["cross.next-generation", next(pepper, [plants[0]!])],
+  ],
+  [
+    "was taken out on 2028-07-19; it can't be a parent",
+    "motherPlantId",
+    ({ stand, gone }) => ["cross.next-generation", next(stand, [gone])],
+  ],
+  [
+    "is marked out; take the mark off first",
+    "motherPlantId",
+    ({ stand, out }) => ["cross.next-generation", next(stand, [out])],
+  ],
+  ["That day is past", "sown", ({ open }) => ["cross.sow-again", { crossId: open, sown: "2028-07-19" }]],
+  [
+    "was sown on 2028-05-10",
+    "on",
+    ({ open }) => ["cross.cut-back", { crossId: open, parent: "mother", on: "2028-05-10" }],
+  ],
+  [
+    "sow a second time instead",
+    "sown",
+    ({ open }) => ["cross.sow-on", { crossId: open, parent: "mother", sown: "2028-08-01" }],
+  ],
+  [
+    "That plant does not stand in",
+    "plantId",
+    ({ cross, plants }) => ["flower.cover", { crossId: cross, flowers: 1, plantId: plants[0] }],
+  ],
+  [
+    "was not pollinated; it can't be wrong father",
+    "results",
+    ({ open, covered }) => ["flower.record", record(open, covered[0]!, "wrong-father")],
+  ],
+  ["Say why it was lost", "results", ({ open, covered }) => ["flower.record", record(open, covered[0]!, "lost")]],
+  [
+    "is failed; it can't be lost",
+    "results",
+    ({ open, pollinated }) => {
+      garden.done("flower.record", record(open, pollinated, "failed"));
+      return ["flower.record", record(open, pollinated, "lost", { why: "slug" })];
+    },
+  ],
+  ["has no such flower", "results", ({ open }) => ["flower.record", record(open, NOBODY, "set")]],
+  [
+    "holds a garden already",
+    "form",
+    () => ["garden.begin", { name: "Second", latitude: 1, longitude: 1, timezone: "UTC", units: "metric" }],
+  ],
+  ["can't be a GeoJSON file", "text", () => ["ground.import", { text: "{" }]],
+  ["a bed must be a polygon", "text", () => ["ground.import", map(POINT, { kind: "bed", name: "b" })]],
+  [
+    "a field must be a point or a polygon",
+    "text",
+    () => ["ground.import", map(LINE, { kind: "field", name: "s", species: "melon", plants: 3 })],
+  ],
+  [
+    "A barrier needs two different points",
+    "path",
+    () => [
+      "barrier.add",
+      {
+        name: "b",
+        kind: "wall",
+        path: [
+          { x: 1, y: 1 },
+          { x: 1, y: 1 },
+        ],
+      },
+    ],
+  ],
+  [
+    "Give both days, or neither",
+    "flowersTo",
+    () => [
+      "source.add",
+      {
+        name: "s",
+        kind: "wild",
+        species: "melon",
+        plants: 3,
+        presence: 1,
+        distance: 9,
+        bearing: 90,
+        flowersFrom: "06-01",
+      },
+    ],
+  ],
+  [
+    "That plant stands elsewhere",
+    "plantIds",
+    ({ pepper, plants }) => [
+      "lot.save",
+      { standId: pepper, plantIds: [plants[0]], kind: "self", gathered: "2028-07-20", seeds: 3 },
+    ],
+  ],
+  ["was taken out on 2028-07-19", "mark", ({ gone }) => ["plant.mark", { id: gone, mark: "keep" }]],
+  ["Choose at least one", "ids", () => ["plant.remove", { ids: [], reason: "x" }]],
+  ["Say why it goes out", "reason", ({ plants }) => ["plant.mark", { id: plants[0], mark: "out" }]],
+  [
+    "Say how many seeds of the lot are sown",
+    "sowedSeeds",
+    ({ lot, lineId }) => ["stand.add", { lineId, lotId: lot, sown: "2028-07-01" }],
+  ],
+  [
+    "Say how many seeds were sown",
+    "sowedSeeds",
+    ({ pepper }) => ["stand.change", { id: pepper, version: 1, cameUp: 3 }],
+  ],
+  ["11 can't come up from 10 seeds", "cameUp", ({ stand }) => ["stand.change", { id: stand, version: 1, cameUp: 11 }]],
+  [
+    "flowers in its first year; no winter stands between",
+    "overwinter",
+    ({ pepper }) => ["stand.change", { id: pepper, version: 1, overwinter: "left" }],
+  ],
+  [
+    "not of this line",
+    "lotId",
+    ({ lot, pepper }) => [
+      "stand.add",
+      { lineId: garden.row("stand", pepper).lineId, lotId: lot, sown: "2028-07-01", sowedSeeds: 2 },
+    ],
+  ],
+  [
+    "For this kind, wanted is one of: high, low, target",
+    "wanted",
+    ({ lineId }) => ["yardstick.add", { lineId, name: "Y", kind: "number", wanted: "yes" }],
+  ],
+  [
+    "Say the target's value",
+    "target",
+    ({ lineId }) => ["yardstick.add", { lineId, name: "Y", kind: "number", wanted: "target" }],
+  ],
+  [
+    "so that 1 and 9 mean the same next year",
+    "highEnd",
+    ({ lineId }) => ["yardstick.add", { lineId, name: "Y", kind: "scale", wanted: "high", lowEnd: "poor" }],
+  ],
+  [
+    "at least two words",
+    "categories",
+    ({ lineId }) => ["yardstick.add", { lineId, name: "Y", kind: "category", wanted: "category", categories: "one" }],
+  ],
+  [
+    "The wanted word must be one of the words",
+    "targetWord",
+    ({ lineId }) => [
+      "yardstick.add",
+      { lineId, name: "Y", kind: "category", wanted: "category", categories: "a, b", targetWord: "c" },
+    ],
+  ],
+];
+
+describe("what can't be is refused in words, beside its field, and nothing is written", () => {
+  test.each(REFUSED)("%s (%s)", (words, field, of) => {
+    const [command, input] = of(made());
+    const { message, fields } = garden.refused(command, input);
+    expect(`${message} ${Object.values(fields).join(" ")}`).toContain(words);
+    if (field !== "form") expect(Object.keys(fields)).toContain(field);
+  });
+
+  test.each([
+    ["number", "1,234", "can be read in two ways"],
+    ["number", "1000001", "takes a number from -1000000 to 1000000"],
+    ["scale", "10", "takes a whole number from 1 to 9"],
+    ["scale", "4.5", "takes a whole number from 1 to 9"],
+    ["scale", "0", "takes a whole number from 1 to 9"],
+    ["yes-no", "perhaps", "takes y or n"],
+    ["date", "soon", "takes a day as 2027-07-09, or days from sowing"],
+    ["date", "2028-05-09", "before sowing or still to come"],
+    ["date", "72", "before sowing or still to come"],
+    ["category", "red", "takes one of: pale, dark"],
+  ] as const)("a score on a %s of “%s”: %s", (kind, value, words) => {
+    const { lineId, plants } = made();
+    const wanted = { number: "high", scale: "high", "yes-no": "yes", date: "low", category: "category" }[kind];
+    const more = {
+      lowEnd: "poor",
+      highEnd: "fine",
+      ...(kind === "category" ? { categories: "pale, dark", targetWord: "dark" } : {}),
+    };
+    const yardstickId = garden.done("yardstick.add", { lineId, name: "Y", kind, wanted, ...more }).id;
+    expect(garden.refused("score.set", { plantId: plants[0], yardstickId, value }).fields.value).toContain(words);
+  });
+
+  test("a cross that is closed takes no flower, and what the program did itself is not undone", () => {
+    const { open } = made();
+    garden.done("cross.adjust", { id: open, version: 1, closed: 1 });
+    expect(garden.refused("flower.cover", { crossId: open, flowers: 1 }).message).toContain(
+      "is closed. Open it again first.",
+    );
+    expect(undo(garden.db, NOBODY)).toMatchObject({ ok: false, message: "There is no such entry in the history." });
+    const { plan } = twoMelons(garden);
+    const taken = { ...plan, lineName: "Nettle Moon" };
+    expect(garden.refused("cross.plan", taken).fields.lineName).toBe("Another line has that name already.");
+  });
+});
+
+/** A limit as it is told. */
+function limitOf(spec: Spec): string | null {
+  if (spec.kind === "text" || spec.kind === "name") return `≤${spec.most}`;
+  if (spec.kind !== "whole" && spec.kind !== "real") return null;
+  const [low, high] = [
+    spec.least ?? (spec.above === undefined ? "" : `>${spec.above}`),
+    spec.most ?? (spec.below === undefined ? "" : `<${spec.below}`),
+  ];
+  return low === "" && high === "" ? null : `${low}..${high}`;
+}
+const limits = (fields: Fields) =>
+  Object.entries(fields)
+    .flatMap(([name, { spec }]) => (limitOf(spec) ? [`${name} ${limitOf(spec)}`] : []))
+    .join(", ");
+
+/** What a column may hold at the most and at the least, as it was meant. */
+const LIMITS: Record<string, string> = {
+  garden: "name ≤120, latitude -90..90, longitude -180..180, windFrom 0..<360, ripeWanted 0.5..0.99",
+  bed: "name ≤120, x -100000..100000, y -100000..100000, width 0.1..10000, length 0.1..10000, turn 0..<360",
+  line: "code ≤40, name ≤120, origin ≤200, year 1800..2100, description ≤4000, purity 0.5..0.9999",
+  lot: "code ≤40, generation 1..40, fruits 1..10000, seeds 1..10000000, mass >0..100000, doubt ≤200, note ≤500",
+  stand:
+    "code ≤40, season 1900..2200, generation 1..40, sowedSeeds 1..1000000, cameUp 0..1000000, plants 0..100000, spacing 0.01..20, rowCount 1..1000, removeEvery 1..30, saveFrom 1..100000",
+  plant: "number 1..100000, reason ≤500",
+  yardstick:
+    "position 0..10000, name ≤60, unit ≤20, lowEnd ≤60, highEnd ≤60, target -1000000000..1000000000, targetWord ≤60, weight 0..10",
+  score: "word ≤60",
+  cross:
+    "code ≤40, season 1900..2200, generation 1..40, fruitsWanted 1..10000, seedsWanted 1..10000000, seedsPerFruit 1..100000, setLow 0.01..1, setHigh 0.01..1, confidence 0.5..0.999, method ≤60, perEvening 1..500, note ≤4000",
+  flower: "number 1..100000, passes 0..100, males 1..1000, lostWhy ≤200, note ≤500",
+  barrier: "name ≤120, factor 0..1",
+  source: "name ≤120, plants 1..10000000, presence 0.05..1, agreedSeason 1900..2200",
+  normal: "min -60..50, max -60..60",
+  reading: "min -60..50, max -60..60",
+  candidate: "share >0..1",
+};
+
+test.each(RECORDS.map(({ table, columns }) => [table, columns as Fields] as const))(
+  "%s holds what it was meant to",
+  (table, columns) => {
+    expect(limits(columns)).toBe(LIMITS[table]);
+  },
+);
