@@ -1,7 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
 import { undo } from "../command";
-import { COMMANDS } from "../commands";
 import type { Fields, Spec } from "../record";
 import { RECORDS } from "../records";
 import { family, NOBODY, type Plot, plot, twoMelons } from "./plot";
