@@ -31,8 +31,10 @@ async function runsOff(page: Page): Promise<string[]> {
   const over: string[] = [];
   for (const [width, height] of SIZES) {
     await page.setViewportSize({ width, height });
-    const by = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
-    if (by > 0) over.push(`${page.url()} at ${width}: by ${by} px`);
+    const by = () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    // Charts take the new width a moment after the page has it.
+    for (let tries = 0; tries < 20 && (await by()) > 0; tries++) await page.waitForTimeout(100);
+    if ((await by()) > 0) over.push(`${page.url()} at ${width}: by ${await by()} px`);
   }
   return over;
 }
