@@ -54,7 +54,7 @@ const line = (value: unknown) => new TextEncoder().encode(`${JSON.stringify(valu
  * end. Who stops reading stops the job.
  * @param ended gets what came of it, null where it failed
  */
-export function jobAnswer(job: string, input: unknown, ended: (result: unknown) => void = () => {}): Response {
+export function jobAnswer<R>(job: string, input: unknown, ended: (result: R | null) => void = () => {}): Response {
   let stop = () => {};
   const body = new ReadableStream({
     start(controller) {
@@ -62,7 +62,7 @@ export function jobAnswer(job: string, input: unknown, ended: (result: unknown) 
         const { id: _, ...said } = message;
         controller.enqueue(line(said));
         if (message.kind === "progress") return;
-        ended(message.kind === "done" ? message.result : null);
+        ended(message.kind === "done" ? (message.result as R) : null);
         controller.close();
       });
     },

@@ -2,6 +2,7 @@ import { type Id, isId } from "@/core/custody/id";
 import { SCHEMA } from "./migrate";
 import type { Db } from "./open";
 import { Refusal, type StoredChange, type StoredOp } from "./ops";
+import { insertRow } from "./rows";
 import type { Kind } from "./threeWay";
 import { undoneOps } from "./undo";
 
@@ -83,15 +84,7 @@ export function* takeOver(
   kinds: Map<string, Kind>,
 ): Generator<number> {
   const has = ours.prepare("SELECT 1 FROM op WHERE id = ?");
-  const addOp = ours.prepare(
-    `INSERT INTO op (id, device, clock, at, day, command, input, schema, undoes, summary, outcome)
-     VALUES (:id, :device, :clock, :at, :day, :command, :input, :schema, :undoes, :summary, :outcome)`,
-  );
   const changes = theirs.prepare("SELECT * FROM opChange WHERE op = ? ORDER BY seq");
-  const addChange = ours.prepare(
-    `INSERT INTO opChange (op, seq, tableName, rowId, before, after)
-     VALUES (:op, :seq, :tableName, :rowId, :before, :after)`,
-  );
   const bring = ours.prepare("INSERT INTO brought (op, merge) VALUES (?, ?)");
   let taken = 0;
   for (const op of theirs.prepare("SELECT * FROM op ORDER BY clock").iterate() as IterableIterator<StoredOp>) {
@@ -100,10 +93,10 @@ export function* takeOver(
     yield ++taken;
     if (has.get(op.id)) continue;
     refuseStrangeOp(op);
-    addOp.run(op);
+    insertRow(ours, "op", op);
     for (const change of changes.all(op.id) as StoredChange[]) {
       refuseStrangeChange(change, kinds);
-      addChange.run(change);
+      insertRow(ours, "opChange", change);
     }
   }
 }

@@ -1,10 +1,19 @@
 import type { Id } from "@/core/custody/id";
 import type { Parted } from "./copies";
 import type { Db } from "./open";
-import { type StoredChange, Writer } from "./ops";
+import { columnsIn, type StoredChange } from "./ops";
 import { folded, type State } from "./replay";
-import { columnsOf, type Row } from "./rows";
-import { type Dispute, type Kind, type Press, type Settled, type Side, threeWay, type Version } from "./threeWay";
+import { columnsOf, type Row, readRow } from "./rows";
+import {
+  type Answer,
+  type Dispute,
+  type Kind,
+  type Press,
+  type Settled,
+  type Side,
+  threeWay,
+  type Version,
+} from "./threeWay";
 
 /** A row that either copy wrote since they parted: how it was, how each has it, how it will be. */
 export type Meeting = {
@@ -29,6 +38,12 @@ export type Progress = { doing: string; done: number; of: number };
 /** The name of a question: the same in both copies. */
 export const questionId = (kind: Kind, id: Id, { about, columns }: Pick<Dispute, "about" | "columns">): string =>
   [kind.table, id, about, ...columns].join(" ");
+
+/** A person's answers to the questions about one row. */
+export const answersOn =
+  (answers: Merging["answers"], kind: Kind, id: Id): Answer =>
+  (about, columns) =>
+    answers[questionId(kind, id, { about, columns })];
 
 export const STEP = 500;
 
@@ -70,10 +85,9 @@ function meetingOf(kind: Kind, told: Told[], rows: Record<Side, Row | null>, ans
     const press = { id: one.id, clock, at, day, summary };
     const version = presses[one.side];
     version.last = press;
-    for (const column of Object.keys(JSON.parse(one.after ?? one.before ?? "{}"))) version.presses.set(column, press);
+    for (const column of columnsIn(one)) version.presses.set(column, press);
   }
-  const answer = (about: Dispute["about"], columns: string[]) => answers[questionId(kind, id, { about, columns })];
-  const settled = threeWay(kind, base?.row ?? null, presses, answer);
+  const settled = threeWay(kind, base?.row ?? null, presses, answersOn(answers, kind, id));
   return { kind, id, base: base?.row ?? null, versions: presses, expected, ...settled };
 }
 
@@ -81,7 +95,7 @@ export function* meetings(ours: Db, theirs: Db, { kinds, answers }: Merging): Ge
   const byTable = new Map(kinds.map((kind) => [kind.table, kind]));
   const found: Meeting[] = [];
   const row = (db: Db, table: string, id: Id) => {
-    const found = new Writer(db, id).read(table, id);
+    const found = readRow(db, table, id);
     return found ? columnsOf(found) : null;
   };
   let told: Told[] = [];

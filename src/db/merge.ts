@@ -1,11 +1,12 @@
 import type { Id } from "@/core/custody/id";
 import { type Parted, partedAt, refuseStrange, takeOver, uniteLeases } from "./copies";
 import { isConstraint } from "./failure";
-import { type Meeting, type Merging, mark, meetings, type Progress, questionId, STEP } from "./meeting";
+import { answersOn, type Meeting, type Merging, mark, meetings, type Progress, STEP } from "./meeting";
 import type { Db } from "./open";
 import { type Change, Refusal, Writer } from "./ops";
-import { keepNamed, partOf, rename, setApart, unite } from "./settle";
-import { later, other } from "./threeWay";
+import { partOf } from "./rows";
+import { keepNamed, rename, setApart, unite } from "./settle";
+import { aboutRow, lastPresses, later, other } from "./threeWay";
 
 export type Merged = {
   parted: Parted;
@@ -39,23 +40,13 @@ function put(writer: Writer, { kind, id, row, expected }: Meeting): void {
 
 /** A row that can't hold columns of both copies is taken whole from one, with what it names. */
 function takeWhole(writer: Writer, list: Meeting[], one: Meeting, answers: Merging["answers"]): void {
-  const presses = { ours: one.versions.ours.last, theirs: one.versions.theirs.last };
-  const taken = answers[questionId(one.kind, one.id, { about: "row", columns: [] })] ?? later(presses);
-  one.row = one.versions[taken].row ?? one.versions[other(taken)].row;
+  const { kind, id, versions } = one;
+  const { ours, theirs } = versions;
+  const taken = answersOn(answers, kind, id)("row", []) ?? later(lastPresses(versions));
+  one.row = versions[taken].row ?? versions[other(taken)].row;
   one.mixed = false;
-  one.disputes = [
-    {
-      columns: [],
-      differing: Object.keys(one.kind.columns).filter(
-        (column) => one.versions.ours.row?.[column] !== one.versions.theirs.row?.[column],
-      ),
-      about: "row",
-      values: { ours: one.versions.ours.row, theirs: one.versions.theirs.row },
-      presses,
-      taken,
-      asked: true,
-    },
-  ];
+  const differing = Object.keys(kind.columns).filter((column) => ours.row?.[column] !== theirs.row?.[column]);
+  one.disputes = [aboutRow(versions, { about: "row", differing, taken, asked: true })];
   for (const named of keepNamed(list, [one])) put(writer, named);
   put(writer, one);
 }

@@ -2,7 +2,7 @@ import { type Id, nthId } from "@/core/custody/id";
 import { tick } from "./clock";
 import { SCHEMA } from "./migrate";
 import type { Db } from "./open";
-import { columnsOf, inserting, prepared, quoted, type Row } from "./rows";
+import { columnsOf, inserting, insertRow, prepared, quoted, type Row, readRow } from "./rows";
 
 /**
  * What an op did to one row: the columns that changed, before and after. Without a before it made the row, without an
@@ -43,7 +43,7 @@ export class Writer {
   ) {}
 
   read(table: string, id: Id): Row | undefined {
-    return prepared(this.db, `SELECT * FROM "${table}" WHERE id = ?`).get(id) as Row | undefined;
+    return readRow(this.db, table, id);
   }
 
   /** Adds a row, under its own id or the op's next. */
@@ -123,18 +123,10 @@ export function appendOp(db: Db, op: Op, changes: Change[]): void {
     input: JSON.stringify(op.input),
     outcome: JSON.stringify(op.outcome),
   };
-  prepared(
-    db,
-    `INSERT INTO op (id, device, clock, at, day, command, input, schema, undoes, summary, outcome)
-     VALUES (:id, :device, :clock, :at, :day, :command, :input, :schema, :undoes, :summary, :outcome)`,
-  ).run(stored);
-  const insert = prepared(
-    db,
-    "INSERT INTO opChange (op, seq, tableName, rowId, before, after) VALUES (?, ?, ?, ?, ?, ?)",
-  );
+  insertRow(db, "op", stored);
   const json = (row: Row | null) => (row ? JSON.stringify(row) : null);
   changes.forEach(({ tableName, rowId, before, after }, seq) => {
-    insert.run(op.id, seq, tableName, rowId, json(before), json(after));
+    insertRow(db, "opChange", { op: op.id, seq, tableName, rowId, before: json(before), after: json(after) });
   });
 }
 
@@ -150,6 +142,10 @@ export const parsed = ({ before, after, ...of }: StoredChange): Change => ({
   after: after === null ? null : (JSON.parse(after) as Row),
 });
 
+/** The columns that a change speaks of. */
+export const columnsIn = ({ before, after }: Pick<StoredChange, "before" | "after">): string[] =>
+  Object.keys(JSON.parse(after ?? before ?? "{}") as object);
+
 /**
  * The columns of a row that were written after a version of it was seen.
  * @returns null where that version is not known, so that nothing can be said
@@ -159,9 +155,9 @@ export function writtenSince(db: Db, table: string, id: Id, seen: Id): Set<strin
   if (since === undefined) return null;
   const rows = db
     .prepare(
-      `SELECT c.tableName, c.rowId, c.before, c.after FROM opChange c JOIN op o ON o.id = c.op
+      `SELECT c.before, c.after FROM opChange c JOIN op o ON o.id = c.op
        WHERE c.tableName = ? AND c.rowId = ? AND o.clock > ?`,
     )
-    .all(table, id, since) as StoredChange[];
-  return new Set(rows.map(parsed).flatMap(({ before, after }) => Object.keys(after ?? before ?? {})));
+    .all(table, id, since) as Pick<StoredChange, "before" | "after">[];
+  return new Set(rows.flatMap(columnsIn));
 }

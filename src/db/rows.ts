@@ -18,6 +18,13 @@ export function prepared(db: Db, sql: string): Statement {
   return statement;
 }
 
+export const readRow = (db: Db, table: string, id: Value): Row | undefined =>
+  prepared(db, `SELECT * FROM "${table}" WHERE id = ?`).get(id) as Row | undefined;
+
+/** Some columns of a row. */
+export const partOf = (row: Row, columns: string[]): Row =>
+  Object.fromEntries(columns.map((column) => [column, row[column]!]));
+
 /** A row as the journal keeps it: its id and version stand with the change itself. */
 export function columnsOf({ id: _, version: __, ...columns }: Row): Row {
   return columns;

@@ -1,9 +1,9 @@
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
-import { type Meeting, type Merging, questionId } from "./meeting";
+import { answersOn, type Meeting, type Merging } from "./meeting";
 import type { Db } from "./open";
 import type { Row, Value } from "./rows";
-import { type Dispute, type Kind, type Side, threeWay } from "./threeWay";
+import { aboutRow, type Kind, type Side, threeWay } from "./threeWay";
 
 /** Rows that name one that goes by another id now name that. */
 export function rename(list: Meeting[], renamed: Map<Id, Id>): void {
@@ -23,16 +23,12 @@ export function unite(kind: Kind, list: Meeting[], renamed: Map<Id, Id>, answers
     if (!first || !second) continue;
     const side = (which: Side) => [first, second].find((one) => one.versions[which].row)?.versions[which];
     const versions = { ours: side("ours")!, theirs: side("theirs")! };
-    const answer = (about: Dispute["about"], columns: string[]) =>
-      answers[questionId(kind, first.id, { about, columns })];
+    const answer = answersOn(answers, kind, first.id);
     Object.assign(first, { versions, ...threeWay(kind, first.base ?? second.base, versions, answer) });
     Object.assign(second, { row: null, disputes: [], mixed: false });
     renamed.set(second.id, first.id);
   }
 }
-
-export const partOf = (row: Row, columns: string[]): Row =>
-  Object.fromEntries(columns.map((column) => [column, row[column]!]));
 
 /** Two things under one number: one keeps it, the other gets the next. */
 export function setApart(kind: Kind, list: Meeting[], both: Db[], answers: Merging["answers"]): void {
@@ -45,7 +41,7 @@ export function setApart(kind: Kind, list: Meeting[], both: Db[], answers: Mergi
     if (!first || !second) continue;
     const [ours, theirs] = first.versions.ours.row ? [first, second] : [second, first];
     const usual: Side = ours === first ? "ours" : "theirs";
-    const taken = answers[questionId(kind, first.id, { about: "number", columns })] ?? usual;
+    const taken = answersOn(answers, kind, first.id)("number", columns) ?? usual;
     const moves = taken === "ours" ? theirs : ours;
     first.disputes.push({
       columns,
@@ -82,17 +78,7 @@ export function keepNamed(list: Meeting[], naming: Meeting[]): Meeting[] {
       const row = named.versions[stays].row;
       if (!row) continue;
       named.row = { ...row };
-      named.disputes = [
-        {
-          columns: [],
-          differing: [],
-          about: "removed",
-          values: { ours: named.versions.ours.row, theirs: named.versions.theirs.row },
-          presses: { ours: named.versions.ours.last, theirs: named.versions.theirs.last },
-          taken: stays,
-          asked: false,
-        },
-      ];
+      named.disputes = [aboutRow(named.versions, { about: "removed", taken: stays, asked: false })];
       waiting.push(named);
       kept.push(named);
     }

@@ -1,4 +1,4 @@
-import type { Row, Value } from "./rows";
+import { partOf, type Row, type Value } from "./rows";
 
 /** What bringing two copies together has to know of a table. */
 export type Kind = {
@@ -37,13 +37,16 @@ export type Dispute = {
   asked: boolean;
 };
 
-export type Settled = { row: Row | null; disputes: Dispute[] /** It holds columns of both copies. */; mixed: boolean };
+export type Settled = {
+  row: Row | null;
+  disputes: Dispute[];
+  /** It holds columns of both copies. */
+  mixed: boolean;
+};
 
 /** A person's answer to a question about some columns; none where it was not asked yet. */
 export type Answer = (about: Dispute["about"], columns: string[]) => Side | undefined;
 
-const part = (row: Row | null, columns: string[]): Row | null =>
-  row && Object.fromEntries(columns.map((column) => [column, row[column] ?? null]));
 const alike = (a: Row, b: Row, columns: string[]) => columns.every((column) => a[column] === b[column]);
 
 /** The side whose press came later; a press of which nothing is known came first. */
@@ -57,20 +60,31 @@ const lastOf = (version: Version, columns: string[]): Press | null =>
     .map((column) => version.presses.get(column) ?? null)
     .reduce((a, b) => (later({ ours: a, theirs: b }) === "ours" ? a : b), null);
 
-function removedOrChanged(base: Row, versions: Record<Side, Version>, columns: string[], answer: Answer): Settled {
+type Versions = Record<Side, Version>;
+
+export const lastPresses = ({ ours, theirs }: Versions): Dispute["presses"] => ({
+  ours: ours.last,
+  theirs: theirs.last,
+});
+
+/** A dispute about a row as a whole, not about some columns of it. */
+export const aboutRow = (
+  versions: Versions,
+  told: Pick<Dispute, "about" | "taken" | "asked"> & Partial<Pick<Dispute, "differing">>,
+): Dispute => ({
+  columns: [],
+  differing: [],
+  values: { ours: versions.ours.row, theirs: versions.theirs.row },
+  presses: lastPresses(versions),
+  ...told,
+});
+
+function removedOrChanged(base: Row, versions: Versions, columns: string[], answer: Answer): Settled {
   const stays: Side = versions.ours.row ? "ours" : "theirs";
-  const { row, last } = versions[stays];
+  const { row } = versions[stays];
   if (alike(row!, base, columns)) return { row: null, disputes: [], mixed: false };
   const taken = answer("removed", []) ?? stays;
-  const dispute: Dispute = {
-    columns: [],
-    differing: [],
-    about: "removed",
-    values: { ours: versions.ours.row, theirs: versions.theirs.row },
-    presses: { ours: null, theirs: null, [stays]: last, [other(stays)]: versions[other(stays)].last },
-    taken,
-    asked: true,
-  };
+  const dispute = aboutRow(versions, { about: "removed", taken, asked: true });
   return { row: taken === stays ? { ...row! } : null, disputes: [dispute], mixed: false };
 }
 
@@ -79,7 +93,7 @@ function removedOrChanged(base: Row, versions: Record<Side, Version>, columns: s
  * press holds, unless a person says otherwise.
  * @param base the row when the copies parted; null for none
  */
-export function threeWay(kind: Kind, base: Row | null, versions: Record<Side, Version>, answer: Answer): Settled {
+export function threeWay(kind: Kind, base: Row | null, versions: Versions, answer: Answer): Settled {
   const names = Object.keys(kind.columns);
   const { ours, theirs } = versions;
   if (!ours.row || !theirs.row) {
@@ -104,7 +118,7 @@ export function threeWay(kind: Kind, base: Row | null, versions: Record<Side, Ve
           columns,
           differing: columns.filter((column) => ours.row![column] !== theirs.row![column]),
           about: "value",
-          values: { ours: part(ours.row, columns), theirs: part(theirs.row, columns) },
+          values: { ours: partOf(ours.row, columns), theirs: partOf(theirs.row, columns) },
           presses,
           taken,
           asked: columns.some((column) => kind.columns[column]!.asked),

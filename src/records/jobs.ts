@@ -54,6 +54,7 @@ function* bringIn({
   answers,
   press,
 }: MergeInput & { answers: Record<string, Side>; press: Partial<Press> }) {
+  // Not the worker's own connection: other jobs use that between the steps of this one's transaction.
   const [ours, theirs] = [openDb(own), openCopy(copy)];
   try {
     return yield* merge(ours, theirs, answers, press);

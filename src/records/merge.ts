@@ -4,7 +4,7 @@ import type { Meeting, Progress } from "@/db/meeting";
 import { bringTogether } from "@/db/merge";
 import type { Db } from "@/db/open";
 import { appendOp, opById, Refusal } from "@/db/ops";
-import { prepared, type Row, type Value } from "@/db/rows";
+import { columnsOf, prepared, type Row, type Value } from "@/db/rows";
 import type { Kind, Side } from "@/db/threeWay";
 import { judgeOf, type Outcome, type Press, pressOf } from "./command";
 import { asOfDay, garden } from "./garden/queries";
@@ -103,8 +103,7 @@ export function* merge(
       kinds: MEETING,
       answers,
       judge: (table, next, base) => {
-        const { id: _, version: __, ...columns } = next;
-        const fit = check(FIELDS.get(table)!, SCHEMAS.get(table)!, columns);
+        const fit = check(FIELDS.get(table)!, SCHEMAS.get(table)!, columnsOf(next));
         if (!fit.ok) throw new Refusal(Object.values(fit.fields)[0]!);
         judgeOf(facts, table, next, base);
       },

@@ -1,8 +1,8 @@
 import type { Id } from "@/core/custody/id";
 import { type Meeting, questionId } from "@/db/meeting";
-import type { bringTogether } from "@/db/merge";
+import type { Merged } from "@/db/merge";
 import type { Db } from "@/db/open";
-import { prepared, type Row, type Value } from "@/db/rows";
+import { type Row, readRow, type Value } from "@/db/rows";
 import type { Dispute, Side } from "@/db/threeWay";
 import type { Fields } from "./record";
 import { RECORDS } from "./records";
@@ -51,7 +51,7 @@ class Names {
 
   private find(table: string, id: Value): Row | undefined {
     for (const db of this.dbs) {
-      const row = prepared(db, `SELECT * FROM "${table}" WHERE id = ?`).get(id) as Row | undefined;
+      const row = readRow(db, table, id);
       if (row) return row;
     }
     return undefined;
@@ -98,8 +98,6 @@ class Names {
   /** What a copy says of some columns. */
   said(table: string, columns: string[], row: Row): string {
     const label = (column: string) => FIELDS.get(table)![column]!.label;
-    const [only] = columns;
-    if (columns.length === 1) return `${label(only!)}: ${this.value(table, only!, row[only!]!)}`;
     return columns.map((column) => `${label(column)}: ${this.value(table, column, row[column] ?? null)}`).join(", ");
   }
 }
@@ -128,8 +126,6 @@ function difference(names: Names, { kind, id, row }: Meeting, dispute: Dispute):
     taken,
   };
 }
-
-type Merged = ReturnType<typeof bringTogether> extends Generator<unknown, infer M> ? M : never;
 
 export function reportOf(ours: Db, theirs: Db, { parted, meetings, look }: Merged): MergeReport {
   const names = new Names([ours, theirs]);

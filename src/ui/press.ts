@@ -25,7 +25,7 @@ export function newPress(): Press {
 let named: string | null = null;
 
 /** The name of this device, made once; where the browser keeps nothing, one for as long as the page is open. */
-export function device(): string {
+function device(): string {
   if (named) return named;
   try {
     named = localStorage.getItem("device") ?? v7();
@@ -35,6 +35,12 @@ export function device(): string {
   }
   return named;
 }
+
+/** What a request says of itself: which device sends it, and the press that it carries, where it carries one. */
+export const headersOf = (press?: Press): Record<string, string> => ({
+  "x-device": device(),
+  ...(press ? { "x-request": press.id, "x-day": press.day, "x-at": press.at } : {}),
+});
 
 /** Puts this device on a day; "now" for the calendar's, whatever the garden stands on. */
 export function standOn(day: string): void {

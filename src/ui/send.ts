@@ -1,4 +1,4 @@
-import { device, type Press } from "./press";
+import { headersOf, type Press } from "./press";
 
 export type Answer = {
   ok: boolean;
@@ -27,18 +27,12 @@ const AWAY: Answer = {
 const TRIES = 10;
 const WAIT = 400;
 
-async function once(path: string, body: unknown, { id, at, day }: Press): Promise<Answer & { busy?: boolean }> {
+async function once(path: string, body: unknown, press: Press): Promise<Answer & { busy?: boolean }> {
   let response: Response;
   try {
     response = await fetch(path, {
       method: "POST",
-      headers: {
-        "content-type": "application/json",
-        "x-request": id,
-        "x-device": device(),
-        "x-day": day,
-        "x-at": at,
-      },
+      headers: { "content-type": "application/json", ...headersOf(press) },
       body: JSON.stringify(body),
     });
   } catch {

@@ -1,6 +1,6 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { device, type Press } from "./press";
+import { headersOf, type Press } from "./press";
 
 export type Progress = { doing: string; done: number; of: number };
 type Line<R> =
@@ -39,10 +39,9 @@ export function useJob<R>(path: string) {
       running.current = mine;
       setProgress({ doing: "Sending", done: 0, of: 0 });
       const binary = body instanceof Blob;
-      const headers: Record<string, string> = {
+      const headers = {
         "content-type": binary ? "application/octet-stream" : "application/json",
-        "x-device": device(),
-        ...(press ? { "x-request": press.id, "x-day": press.day, "x-at": press.at } : {}),
+        ...headersOf(press),
       };
       try {
         const response = await fetch(path, {

@@ -3,7 +3,6 @@ import type { Id } from "@/core/custody/id";
 import { type Survival, winterSurvival } from "@/core/flowering/winter";
 import { block, inRows, type Planting } from "@/core/ground/planting";
 import type { EnoughInput } from "@/core/inheritance/enoughPlants";
-import { arrivals } from "@/core/isolation/arrival";
 import { KERNELS, type KernelRange } from "@/core/isolation/kernel";
 import type { Scene, SceneStand } from "@/core/isolation/scene";
 import type { Arrival, SourceShare } from "@/core/isolation/share";
@@ -18,7 +17,7 @@ import { type LotChoice, lotChoices } from "@/records/lot/queries";
 import { seasonsWithStands, standByCode } from "@/records/stand/queries";
 import { type Band, band } from "./band";
 import type { ForecastStand, Outlook } from "./outlook";
-import { reckonedPlants, sceneOf } from "./scene";
+import { arrivalsOf, reckonedPlants, sceneOf } from "./scene";
 import type { WaysOutInput } from "./waysOut";
 
 /** What arrives at a stand's flowers, and what is said of it. */
@@ -207,7 +206,7 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
   const chosenRow = rows.find((r) => r.code === chosen);
   const chosenStand = chosenRow?.id ?? null;
   const scene = sceneOf(sky, season);
-  const arrived = sky.once(`arrivals ${season}`, () => arrivals(scene, new Map()));
+  const { arrived } = arrivalsOf(sky, season);
   const judged = judgedOf(scene, arrived, rows);
   const listed = worstOfEach(judged, scene.stands);
   const worst = judged.find((j) => j.level !== "within");

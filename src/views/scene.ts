@@ -4,7 +4,9 @@ import { inSeason } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
 import type { Window } from "@/core/flowering/facts";
 import { typicalFlowering } from "@/core/flowering/typical";
+import { arrivals } from "@/core/isolation/arrival";
 import type { Scene, SceneSource, SceneStand } from "@/core/isolation/scene";
+import type { Arrival, Ways } from "@/core/isolation/share";
 import { beds } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
 import { barriers, type SourceRow, sources } from "@/records/ground/queries";
@@ -79,6 +81,13 @@ function sceneStand(stand: Placed, { garden, today, correction }: Outlook, newes
     seedLasts: gathered ? Math.max(0, Math.floor(species.shelfYears.low) - (yearOf(today) - yearOf(gathered))) : null,
   };
 }
+
+/** What arrives at every stand of a season, and the ways between them that it was reckoned with. */
+export const arrivalsOf = (sky: Outlook, season: number): { arrived: Map<Id, Arrival>; ways: Ways } =>
+  sky.once(`arrivals ${season}`, () => {
+    const ways: Ways = new Map();
+    return { arrived: arrivals(sceneOf(sky, season), ways), ways };
+  });
 
 /** A season as the isolation engine sees it: stands in beds, sources, barriers, climate; plain data. */
 export const sceneOf = (sky: Outlook, season: number): Scene =>

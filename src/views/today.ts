@@ -9,8 +9,8 @@ import type { Id } from "@/core/custody/id";
 import type { Range } from "@/core/flowering/facts";
 import { cornersOf, middleOf } from "@/core/ground/shape";
 import { walkThrough } from "@/core/ground/walk";
-import { DAY_PARTS, type DayPart, dayPartOf, type Protocol, type ProtocolStep } from "@/core/pollination/protocol";
-import { dueSteps, type FlowerOnDay, windowOn } from "@/core/pollination/steps";
+import { DAY_PARTS, type DayPart, type Protocol, type ProtocolStep } from "@/core/pollination/protocol";
+import { dueSteps, type FlowerOnDay, onTheClock, windowOn } from "@/core/pollination/steps";
 import type { Bed } from "@/records/bed/bed";
 import { beds } from "@/records/bed/queries";
 import { type CrossRow, crossesOfSeason } from "@/records/cross/queries";
@@ -63,7 +63,7 @@ export type Today = {
   /** The warmest hour expected today; null where no temperature is known. */
   heat: { max: number; from: "station" | "normal"; spoils: string[] } | null;
   tasks: Task[];
-  /** Metres between the beds of each band's walk, and in what order they come. */
+  /** Metres between the beds of the walk, and in what order they come. */
   walk: { order: string[]; metres: number } | null;
   open: CrossState[];
   /** What a device needs to go on without a signal: how each open cross is done, and its flowers that are due. */
@@ -83,18 +83,13 @@ function crossTasks(
   const { today, garden } = sky;
   const species = speciesById(cross.species);
   const protocol = protocolOfCross(cross);
-  const clock = (moment: Date) => clockTime(moment, garden.timezone);
   const byId = new Map(flowers.map((f) => [f.id, f]));
   const due = dueSteps(protocol, onDay(flowers, today, garden.timezone), today, species.daysToRipe, marks).map(
-    ({ step, from, to, daysLeft, flowerIds }): CrossTask | StoreTask => ({
+    (step): CrossTask | StoreTask => ({
       kind: "cross",
-      part: dayPartOf(step),
       state,
-      step,
-      daysLeft,
-      from: clock(from),
-      to: clock(to),
-      flowers: flowerIds.map((id) => {
+      ...onTheClock(step, garden.timezone),
+      flowers: step.flowerIds.map((id) => {
         const { number, plantId } = byId.get(id)!;
         return { id, number, plantId, code: flowerCode(cross.code, number) };
       }),
@@ -103,17 +98,8 @@ function crossTasks(
   const cover = protocol.steps[0]!;
   const coveredTonight = flowers.filter((f) => f.coveredOn === today).length;
   if (state.evenings && coveredTonight < state.evenings.tonight) {
-    const { from, to } = windowOn(cover, today, marks);
-    due.push({
-      kind: "cross",
-      part: dayPartOf(cover),
-      state,
-      step: cover,
-      daysLeft: state.last!.daysLeft,
-      from: clock(from),
-      to: clock(to),
-      flowers: [],
-    });
+    const coming = { step: cover, daysLeft: state.last!.daysLeft, ...windowOn(cover, today, marks) };
+    due.push({ kind: "cross", state, ...onTheClock(coming, garden.timezone), flowers: [] });
   }
   const { male } = parents.father.window;
   if (cross.storage && !cross.storedOn && today >= male.start && today <= male.end)

@@ -1,15 +1,14 @@
-import { apartFrom, arrivals } from "@/core/isolation/arrival";
+import type { Id } from "@/core/custody/id";
+import { apartFrom } from "@/core/isolation/arrival";
 import { remediesFor } from "@/core/isolation/remedies/remedies";
 import type { Remedy } from "@/core/isolation/remedies/remedy";
-import type { Ways } from "@/core/isolation/share";
 import { isJudged } from "@/core/isolation/verdict";
 import { type Db, theDb } from "@/db/open";
 import { sources } from "@/records/ground/queries";
-import { headOf } from "@/records/history/queries";
 import { day as dayField, ref, type Told, whole } from "@/records/record";
 import type { SeenChange } from "@/records/stand/commands";
-import { outlookKept } from "./outlook";
-import { sceneOf } from "./scene";
+import { type Outlook, outlookKept } from "./outlook";
+import { arrivalsOf, sceneOf } from "./scene";
 
 /** A way out, with the versions of what it was reckoned with. */
 export type SeenRemedy = Omit<Remedy, "changes"> & { changes: SeenChange[] };
@@ -33,13 +32,16 @@ const NONE: WaysOut = { remedies: [], apart: [] };
 /** The ways out for one stand that gets too much strange pollen, and what it is safe from by its days. */
 export function waysOut(db: Db, { standId, season, day }: WaysOutInput): WaysOut {
   const sky = outlookKept(db, day);
-  const rows = sky.standsOf(season);
+  return sky.once(`ways out ${season} ${standId}`, () => reckoned(sky, season, standId));
+}
+
+function reckoned(sky: Outlook, season: number, standId: Id): WaysOut {
   const scene = sceneOf(sky, season);
-  const ways: Ways = new Map();
+  const { arrived, ways } = arrivalsOf(sky, season);
   const stand = scene.stands.find(({ id }) => id === standId);
-  const arrival = stand && arrivals(scene, ways).get(standId);
+  const arrival = stand && arrived.get(standId);
   if (!stand || !arrival || !isJudged(stand)) return NONE;
-  const seen = new Map([...rows, ...sources(db)].map(({ id, version }) => [id, version]));
+  const seen = new Map([...sky.standsOf(season), ...sources(sky.db)].map(({ id, version }) => [id, version]));
   return {
     remedies: (arrival.bySource.length > 0 ? remediesFor(scene, stand, arrival, ways) : []).map((remedy) => ({
       ...remedy,
@@ -52,16 +54,7 @@ export function waysOut(db: Db, { standId, season, day }: WaysOutInput): WaysOut
   };
 }
 
-/** Answers kept while nothing is written, the newest few. */
-const KEPT = 40;
-const known = new Map<string, WaysOut>();
-
 // biome-ignore lint/correctness/useYield: one reckoning, which has no steps between
 export function* waysOutJob(input: WaysOutInput): Generator<never, WaysOut> {
-  const key = JSON.stringify([headOf(theDb()), input]);
-  const found = known.get(key) ?? waysOut(theDb(), input);
-  known.delete(key);
-  known.set(key, found);
-  if (known.size > KEPT) known.delete(known.keys().next().value!);
-  return found;
+  return waysOut(theDb(), input);
 }

@@ -1,6 +1,3 @@
-/** How far a job is. */
-export type Progress = { doing: string; done: number; of: number };
-
 /** Long work, in steps between which it can be stopped; what it returns is plain data. */
 // biome-ignore lint/suspicious/noExplicitAny: a job of whatever input, as lists of jobs hold it
 export type Job = (input: any) => Generator<unknown, unknown>;

@@ -1,13 +1,13 @@
 import type { Day } from "../calendar/day";
 import { type Id, nthId } from "../custody/id";
 import type { FlowerOnDay } from "./steps";
-import { FAULTS, type FlowerState } from "./tally";
+import { type FlowerState, isFault } from "./tally";
 
 /** A press that is kept on a device and that no server has seen yet. */
 export type PendingPress = { id: Id; day: Day; at: string; name: string; input: unknown };
 
 type Cover = { crossId: Id; flowers: number; on?: Day };
-type Record = { crossId: Id; on?: Day; results: { id: Id; result: string }[] };
+type Found = { crossId: Id; on?: Day; results: { id: Id; result: string }[] };
 
 const covered = (id: Id, on: Day): FlowerOnDay => ({
   id,
@@ -20,7 +20,6 @@ const covered = (id: Id, on: Day): FlowerOnDay => ({
 });
 
 const BEFORE_POLLEN: ReadonlySet<FlowerState> = new Set(["covered", "gathered"]);
-const isFault = (result: string) => (FAULTS as readonly string[]).includes(result);
 
 /** A flower after what was found of it. */
 function found(flower: FlowerOnDay, result: string, day: Day, at: Date): FlowerOnDay {
@@ -51,7 +50,7 @@ export function withPending(flowers: FlowerOnDay[], crossId: Id, presses: Pendin
   const known = new Map(flowers.map((flower) => [flower.id, flower]));
   const touched = new Set<Id>();
   for (const { id, day, at, name, input } of presses) {
-    const told = Object(input) as Partial<Cover & Record>;
+    const told = Object(input) as Partial<Cover & Found>;
     if (told.crossId !== crossId) continue;
     const on = told.on ?? day;
     if (name === "flower.cover")

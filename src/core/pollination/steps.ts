@@ -1,8 +1,8 @@
 import { addDays, type Day, daysBetween, overlapDays, type Span, sharedSpan } from "../calendar/day";
-import type { SunMarks } from "../climate/sun";
+import { clockTime, type SunMarks } from "../climate/sun";
 import type { Id } from "../custody/id";
 import type { Range } from "../flowering/facts";
-import type { Protocol, ProtocolStep, StepAction } from "./protocol";
+import { dayPartOf, type Protocol, type ProtocolStep, type StepAction } from "./protocol";
 import { type FlowerState, UNDER_WAY } from "./tally";
 
 /** What is known of a flower: the day of each step that was done, and the moment where one was kept. */
@@ -96,6 +96,15 @@ export function dueOf(protocol: Protocol, flower: FlowerOnDay, day: Day, ripeDay
   }
   return null;
 }
+
+/** A step that is due, with its part of the day and the clock in the garden's time zone. */
+export const onTheClock = ({ step, from, to, daysLeft }: Due, timezone: string) => ({
+  part: dayPartOf(step),
+  step,
+  daysLeft,
+  from: clockTime(from, timezone),
+  to: clockTime(to, timezone),
+});
 
 export type DueStep = Due & { flowerIds: Id[] };
 

@@ -15,6 +15,7 @@ export type FlowerState = (typeof FLOWER_STATES)[number];
 /** What went wrong with a flower and stays written on it. */
 export const FAULTS = ["found-open", "limp", "torn-bag", "wrong-father", "unsure"] as const;
 export type Fault = (typeof FAULTS)[number];
+export const isFault = (result: string): result is Fault => (FAULTS as readonly string[]).includes(result);
 
 export type Tally = {
   /** Covered, or its pollen gathered. */

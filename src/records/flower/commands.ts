@@ -3,7 +3,7 @@ import { methodsOf, protocolById, speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
 import { type Protocol, STAGES, type Stage, type StepAction } from "@/core/pollination/protocol";
 import { type FlowerOnDay, refusalOf } from "@/core/pollination/steps";
-import { DEAD, FAULTS, type Fault, UNDER_WAY } from "@/core/pollination/tally";
+import { DEAD, FAULTS, type Fault, isFault, UNDER_WAY } from "@/core/pollination/tally";
 import { refuse } from "@/db/ops";
 import { candidateList, writeCandidates } from "../candidate/commands";
 import { type Context, command } from "../command";
@@ -93,7 +93,6 @@ const FAULT_WORDS: Record<Fault, string> = {
   unsure: "unsure",
 };
 
-const isFault = (result: Result): result is Fault => (FAULTS as readonly string[]).includes(result);
 /** Faults that need a pollination to speak of. */
 const AFTER_POLLEN: ReadonlySet<Fault> = new Set(["wrong-father", "unsure"]);
 

@@ -9,6 +9,12 @@ export type Entry = Pick<StoredOp, "id" | "clock" | "at" | "day" | "command" | "
   undone: boolean;
 };
 
+function withUndone(db: Db, rows: Omit<Entry, "undone">[]): Entry[] {
+  if (rows.length === 0) return [];
+  const undone = undoneOps(db);
+  return rows.map((row) => ({ ...row, undone: undone.has(row.id) }));
+}
+
 /** Ops, newest first, before one of them when paging. */
 export function entries(db: Db, before: Id | null, limit: number): Entry[] {
   const rows = db
@@ -17,8 +23,7 @@ export function entries(db: Db, before: Id | null, limit: number): Entry[] {
        WHERE :before IS NULL OR clock < (SELECT clock FROM op WHERE id = :before) ORDER BY clock DESC LIMIT :limit`,
     )
     .all({ before, limit }) as Omit<Entry, "undone">[];
-  const undone = undoneOps(db);
-  return rows.map((row) => ({ ...row, undone: undone.has(row.id) }));
+  return withUndone(db, rows);
 }
 
 /** Changes with every press that is written; null in a garden without any. */
@@ -29,9 +34,7 @@ export function entriesOf(db: Db, command: string): Entry[] {
   const rows = db
     .prepare("SELECT id, clock, at, day, command, summary, undoes FROM op WHERE command = ? ORDER BY clock DESC")
     .all(command) as Omit<Entry, "undone">[];
-  if (rows.length === 0) return [];
-  const undone = undoneOps(db);
-  return rows.map((row) => ({ ...row, undone: undone.has(row.id) }));
+  return withUndone(db, rows);
 }
 
 /** How many rows there are of the records a grower counts, and of the history. */

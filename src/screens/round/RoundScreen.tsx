@@ -55,7 +55,7 @@ export function RoundScreen(view: Today) {
   const further = useMemo(() => tasksAhead(view, waiting, today), [view, waiting, today]);
   const stops = [...stopsOf(tasks, done), ...stopsOf(further, NONE)];
   const parts = partsOf(stops);
-  const [wanted, setBand] = useKept<DayPart | null>(`round-part-${day}`, null);
+  const [wanted, setPart] = useKept<DayPart | null>(`round-part-${day}`, null);
   const [place, setPlace] = useKept<string | null>(`round-at-${day}`, null);
   const current = wanted && parts.includes(wanted) ? wanted : (parts[0] ?? null);
   const list = stops.filter((s) => s.part === current);
@@ -115,7 +115,7 @@ export function RoundScreen(view: Today) {
               key={part}
               type="button"
               aria-pressed={part === current}
-              onClick={() => setBand(part)}
+              onClick={() => setPart(part)}
               className="leaf min-h-12 shrink-0 aria-[pressed=true]:bg-damson aria-[pressed=true]:text-on-damson"
             >
               {TITLES[part]} {stops.filter((s) => s.part === part).length}

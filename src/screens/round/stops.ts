@@ -1,9 +1,9 @@
 import type { Day } from "@/core/calendar/day";
-import { clockTime, marksOf } from "@/core/climate/sun";
+import { marksOf } from "@/core/climate/sun";
 import { flowerCode } from "@/core/custody/code";
 import { type PendingPress, withPending } from "@/core/pollination/pending";
-import { DAY_PARTS, type DayPart, dayPartOf } from "@/core/pollination/protocol";
-import { dueSteps, type FlowerOnDay } from "@/core/pollination/steps";
+import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
+import { dueSteps, type FlowerOnDay, onTheClock } from "@/core/pollination/steps";
 import type { CrossTask, StoreTask, TaskFlower, Today } from "@/views/today";
 
 /** One screen of the round: a flower at its step, or a step that makes new ones. */
@@ -36,7 +36,6 @@ export function stopsOf(tasks: Today["tasks"], done: ReadonlySet<string>): Stop[
 export function tasksAhead({ garden, open, ahead }: Today, presses: PendingPress[], day: Day): CrossTask[] {
   if (presses.length === 0) return [];
   const marks = marksOf(garden.latitude, garden.longitude);
-  const clock = (moment: Date) => clockTime(moment, garden.timezone);
   return open.flatMap((state) => {
     const { cross } = state;
     const known = ahead[cross.id];
@@ -55,15 +54,11 @@ export function tasksAhead({ garden, open, ahead }: Today, presses: PendingPress
     return dueSteps(known.protocol, flowers, day, known.daysToRipe, marks)
       .filter(({ step }) => EACH.has(step.action))
       .map(
-        ({ step, from, to, daysLeft, flowerIds }): CrossTask => ({
+        (due): CrossTask => ({
           kind: "cross",
-          part: dayPartOf(step),
           state,
-          step,
-          daysLeft,
-          from: clock(from),
-          to: clock(to),
-          flowers: flowerIds.map((id) => named(byId.get(id)!)),
+          ...onTheClock(due, garden.timezone),
+          flowers: due.flowerIds.map((id) => named(byId.get(id)!)),
         }),
       );
   });

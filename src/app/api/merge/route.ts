@@ -12,10 +12,14 @@ export const POST = (request: Request) =>
     try {
       const copy = await keepCopy(request);
       const { folder, path } = copy;
-      return jobAnswer("garden.look-at-copy", { own: theDb().name, copy: path, folder }, (result) => {
-        // What can't come in is not kept.
-        if (!(result as { outcome: Outcome } | null)?.outcome.ok && waitingCopy()?.path === path) dropCopy();
-      });
+      return jobAnswer<{ outcome: Outcome }>(
+        "garden.look-at-copy",
+        { own: theDb().name, copy: path, folder },
+        (result) => {
+          // What can't come in is not kept.
+          if (!result?.outcome.ok && waitingCopy()?.path === path) dropCopy();
+        },
+      );
     } catch (failure) {
       dropCopy();
       if (failure instanceof TooLarge) return refused(413, "That file is larger than any garden's.");

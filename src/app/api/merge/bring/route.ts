@@ -22,7 +22,7 @@ export const POST = (request: Request) =>
     const copy = waitingCopy();
     if (!copy) return refused(422, "The copy is not here any more. Choose it again.");
     const brought = { ...copy, own: theDb().name, copy: copy.path, answers, press: pressOf(request) };
-    return jobAnswer("garden.bring-in", brought, (result) => {
-      if ((result as { outcome: Outcome } | null)?.outcome.ok) dropCopy();
+    return jobAnswer<{ outcome: Outcome }>("garden.bring-in", brought, (result) => {
+      if (result?.outcome.ok) dropCopy();
     });
   });
