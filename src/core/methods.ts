@@ -33,7 +33,10 @@ const span = Joi.object({ start: day.required(), end: day.required() })
   })
   .messages({ "any.invalid": "{{#label}} must end on or after its start, at most two years later" });
 
-/** A field that some kinds need and the others do not know. */
+/**
+ * A field that some kinds need and the others do not know.
+ * @example compute(METHODS[5], { kind: "dioecious", males: 2, females: 2, plants: 4 }).ok // false
+ */
 export const onlyFor = (kind: string | string[], schema: Joi.Schema) =>
   Joi.forbidden().when("kind", { not: Joi.valid(...[kind].flat()), otherwise: schema.required() });
 
@@ -158,7 +161,10 @@ export const METHODS: Method[] = [
 
 export type Computed = { ok: true; result: unknown } | { ok: false; message: string; details: Record<string, string> };
 
-/** Runs a method by name on unchecked input: the result, or a message for each field that was refused. */
+/**
+ * Runs a method by name on unchecked input: the result, or a message for each field that was refused.
+ * @example compute(METHODS[0], { latitude: 91, longitude: 0, date: "2027-07-09" }).ok // false
+ */
 export function compute(method: Method, input: unknown): Computed {
   const { value, error } = method.schema.validate(input, { abortEarly: false, convert: false });
   if (error) {

@@ -60,7 +60,7 @@ export const dayNumber = (day: Day): number => numberOf(day);
 /** The day of a number. @example dayOf(1) // "1970-01-02" */
 export const dayOf = (number: number): Day => write(number * MS_A_DAY);
 
-/** The calendar year of a day. */
+/** The calendar year of a day. @example yearOf("2027-07-09") // 2027 */
 export function yearOf(day: Day): number {
   return Number(day.slice(0, 4));
 }
@@ -80,7 +80,10 @@ function spanDays(span: Span | null): number {
   return span ? daysBetween(span.start, span.end) + 1 : 0;
 }
 
-/** Days that two spans share, both ends included. */
+/**
+ * Days that two spans share, both ends included.
+ * @example overlapDays({ start: "2027-07-01", end: "2027-07-10" }, { start: "2027-07-09", end: "2027-07-20" }) // 2
+ */
 export const overlapDays = (a: Span, b: Span): number => spanDays(sharedSpan(a, b));
 
 // Made once: a formatter costs more than a thousand of its uses.
@@ -93,6 +96,8 @@ const WEEKDAY = formatter({ weekday: "short" });
 /**
  * A day in words for a person.
  * @param style `short` 9 Jul, `long` Fri 9 July 2027
+ * @example dayInWords("2027-07-09") // "9 Jul"
+ * @example dayInWords("2027-07-09", "long") // "Fri 9 July 2027"
  */
 export function dayInWords(day: Day, style: "short" | "long" = "short"): string {
   const time = read(day);

@@ -16,17 +16,23 @@ export type Climate = {
   frosts: Frosts | null;
 };
 
-/** The temperature of a numbered day: measured if it was, otherwise the normal. Null where neither is known. */
+/**
+ * The temperature of a numbered day: measured if it was, otherwise the normal. Null where neither is known.
+ * @example temperatureOn({ daily: [], measured: new Map([[5, { min: 1, max: 9 }]]) }, 5) // { min: 1, max: 9 }
+ */
 export function temperatureOn(climate: Climate, day: number): Temperature | null {
   return climate.measured.get(day) ?? climate.daily[placeInYear(day)] ?? null;
 }
 
-/** Hours from sunrise to sunset on a numbered day. */
+/** Hours from sunrise to sunset on a numbered day. @example hoursOn({ hours: [8, 9] }, 1) // 9 */
 export const hoursOn = (climate: Climate, day: number): number => climate.hours[placeInYear(day)]!;
 
 const kept = new Map<string, number[]>();
 
-/** Hours of day for each place in the year at a latitude; reckoned once for every place. */
+/**
+ * Hours of day for each place in the year at a latitude; reckoned once for every place.
+ * @example hoursOfYear(47.2, 8.5)[171] // 15.93
+ */
 export function hoursOfYear(latitude: number, longitude: number): number[] {
   const key = `${latitude} ${longitude}`;
   const known = kept.get(key);

@@ -27,6 +27,10 @@ const FLIES = { bumblebees: 7, honeyBees: 12 };
  * Between which moments the first insects are about: bumblebees from sunrise once it is mild enough for them, honey
  * bees once it is warmer. A working value, and weather moves it.
  * @returns null where it stays too cold all day even for bumblebees
+ * @example firstInsects({ min: 5, max: 17 }, { sunrise: new Date(0), noon: new Date(3e7), sunset: new Date(6e7)
+ *   })?.from.getTime() // 10500000
+ * @example firstInsects({ min: 5, max: 17 }, { sunrise: new Date(0), noon: new Date(3e7), sunset: new Date(6e7)
+ *   })?.to.getTime() // 21600000
  */
 export function firstInsects(temperature: Temperature, marks: SunMarks): { from: Date; to: Date } | null {
   const { sunrise, sunset } = marks;

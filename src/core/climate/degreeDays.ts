@@ -3,6 +3,7 @@ import type { Temperature } from "./temperature";
 /**
  * The heat of one day that counts for growth, °C·days: lowest and highest each held within [base, ceiling], their mean
  * less the base.
+ * @example heatOf({ min: 8, max: 24 }, 10, 30) // 7
  */
 export function heatOf({ min, max }: Temperature, base: number, ceiling: number): number {
   return (held(min, base, ceiling) + held(max, base, ceiling)) / 2 - base;

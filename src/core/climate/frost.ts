@@ -29,6 +29,7 @@ const dayOfYear = (place: number): string =>
  * @param daily 366 normal days, 1 January first
  * @param start the place in the year at which the winter's middle lies: 0 in the north, 181 in the south
  * @returns null where frost is rarer than one year in ten
+ * @example frostsByNormals(Array(366).fill({ min: 21, max: 31 }), 0) // null
  */
 export function frostsByNormals(daily: Temperature[], start: number): Frosts | null {
   const at = (i: number) => daily[(i + start + 366) % 366]!.min;
@@ -69,6 +70,7 @@ const meanAndSpread = (places: number[]) => {
  * @param readings lowest temperatures by day number
  * @param south whether the winter lies in the middle of the calendar year
  * @returns null with fewer than five whole springs and autumns with frost
+ * @example frostsByReadings(new Map(), false) // null
  */
 export function frostsByReadings(readings: ReadonlyMap<number, Temperature>, south: boolean): Frosts | null {
   const years = new Map<string, { day: number; days: number }>();
@@ -109,7 +111,10 @@ export function frostFreeUntil(day: Day, first: FrostDay): number {
   return 1 - below(dayNumber(day) + 0.5, dayNumber(nearest(first, day)), first.spread);
 }
 
-/** The chance that the last frost of spring is over by a day. */
+/**
+ * The chance that the last frost of spring is over by a day.
+ * @example frostOverBy("2027-05-14", { day: "05-14", spread: 10 }) // 0.52
+ */
 export function frostOverBy(day: Day, last: FrostDay): number {
   return below(dayNumber(day) + 0.5, dayNumber(nearest(last, day)), last.spread);
 }

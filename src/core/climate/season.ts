@@ -2,6 +2,10 @@ import { type Day, dayNumber, dayOf, isDay, type Span, yearOf } from "../calenda
 
 /** Seasons that can be asked for: four figures, and days of theirs can be written. */
 const [EARLIEST_SEASON, LATEST_SEASON] = [1900, 2200];
+/**
+ * Whether a season can be asked for: a whole year of four figures whose days can be written.
+ * @example isSeason(2027.5) // false
+ */
 export const isSeason = (season: number): boolean =>
   Number.isInteger(season) && season >= EARLIEST_SEASON && season <= LATEST_SEASON;
 
@@ -21,12 +25,15 @@ export function seasonOf(day: Day, latitude: number): number {
   return latitude >= 0 || day.slice(5) >= "07-01" ? yearOf(day) : yearOf(day) - 1;
 }
 
-/** `2027` in the north, `2026/27` in the south. */
+/** `2027` in the north, `2026/27` in the south. @example seasonName(2026, -37) // "2026/27" */
 export function seasonName(season: number, latitude: number): string {
   return latitude >= 0 ? String(season) : `${season}/${String((season + 1) % 100).padStart(2, "0")}`;
 }
 
-/** Whether text is a day of the year that exists in an ordinary year, `MM-DD`. */
+/**
+ * Whether text is a day of the year that exists in an ordinary year, `MM-DD`.
+ * @example isDayOfYear("02-29") // false
+ */
 export function isDayOfYear(text: string): boolean {
   return isDay(`2027-${text}`);
 }
@@ -61,7 +68,10 @@ export function frostBefore(day: Day, frost: string): Day {
   return thisYear <= day ? thisYear : `${yearOf(day) - 1}-${frost}`;
 }
 
-/** The days from `span.start` to `span.end`, every `step` days. @throws RangeError for days that are none */
+/**
+ * The days from `span.start` to `span.end`, every `step` days. @throws RangeError for days that are none
+ * @example everyDay({ start: "2027-03-01", end: "2027-03-09" }, 4) // ["2027-03-01", "2027-03-05", "2027-03-09"]
+ */
 export function everyDay(span: Span, step = 1): Day[] {
   if (!isDay(span.start) || !isDay(span.end) || !(step >= 1))
     throw new RangeError(`No days from ${span.start} to ${span.end} by ${step}`);

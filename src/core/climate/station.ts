@@ -25,6 +25,7 @@ const LATER_ERROR = 0.45;
  * clear cold night now and then, so that frosts come late and early. The same seed always gives the same weather.
  * It stands in for a real one and says nothing of real weather.
  * @param daily 366 normal days, 1 January first
+ * @example simulatedStation(Array(366).fill({ min: 5, max: 15 }), 7).readings("2027-02-27", "2027-03-01").length // 3
  */
 export function simulatedStation(daily: Temperature[], seed: number): WeatherStation {
   const lows = daily.map((day) => day.min);

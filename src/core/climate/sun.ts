@@ -65,7 +65,7 @@ export function sunMarks(latitude: number, longitude: number, day: Day): SunMark
   return { sunrise: new Date(noon.getTime() - away), noon, sunset: evening, dusk: evening, counted: true };
 }
 
-/** The sun's marks of a place, each day reckoned once. */
+/** The sun's marks of a place, each day reckoned once. @example marksOf(78, 16)("2027-06-21").counted // true */
 export function marksOf(latitude: number, longitude: number): (day: Day) => SunMarks {
   const kept = new Map<Day, SunMarks>();
   return (day) => {
@@ -91,6 +91,7 @@ export function momentOf(day: Day, clock: string, timezone: string): Date {
  * The clock time of a moment at a place.
  * @param timezone IANA name, as `Europe/Zurich`
  * @returns `05:31`
+ * @example clockTime(new Date("2027-07-09T03:30:00Z"), "Europe/Zurich") // "05:30"
  */
 export function clockTime(moment: Date, timezone: string): string {
   const clock = clocks.get(timezone) ?? clockIn(timezone);
@@ -103,7 +104,7 @@ const clocks = new Map<string, Intl.DateTimeFormat>();
 const clockIn = (timeZone: string) =>
   new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit", timeZone });
 
-/** Whether `timezone` is an IANA name this machine knows. */
+/** Whether `timezone` is an IANA name this machine knows. @example isTimezone("Europe/Tarnholt") // false */
 export function isTimezone(timezone: string): boolean {
   try {
     new Intl.DateTimeFormat("en", { timeZone: timezone });
@@ -113,7 +114,10 @@ export function isTimezone(timezone: string): boolean {
   }
 }
 
-/** The calendar day at a moment in a time zone. */
+/**
+ * The calendar day at a moment in a time zone.
+ * @example dayAt(new Date("2027-07-09T23:30:00Z"), "Europe/Zurich") // "2027-07-10"
+ */
 export function dayAt(moment: Date, timezone: string): Day {
   return new Intl.DateTimeFormat("en-CA", { timeZone: timezone }).format(moment);
 }

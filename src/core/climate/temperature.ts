@@ -8,7 +8,7 @@ const YEAR = 365.2425;
 /** Where in the year the middle of each month lies, in days from 1 January. */
 const MIDDLES = [15.5, 45, 74.5, 105, 135.5, 166, 196.5, 227.5, 258, 288.5, 319, 349.5];
 
-/** The place of a numbered day in its year, 0 to 365. */
+/** The place of a numbered day in its year, 0 to 365. @example placeInYear(31) // 31 */
 export const placeInYear = (day: number): number => Math.floor(((day % YEAR) + YEAR) % YEAR);
 
 /**

@@ -60,6 +60,7 @@ export type ReadCode =
 /**
  * Reads a typed code: any case, with or without hyphens, O for 0 and I for 1.
  * @returns the code as written, or what is wrong with it
+ * @example readCode("x27 o14 x") // { ok: true, kind: "cross", code: "X27-014-X" }
  */
 export function readCode(typed: string): ReadCode {
   const characters = typed.toUpperCase().replace(/[\s-]/g, "").replaceAll("O", "0").replaceAll("I", "1");

@@ -12,7 +12,7 @@ export function nextGeneration(kind: SeedKind, mother: number | null, father: nu
   return mother === null && father === null ? null : Math.max(mother ?? 0, father ?? 0) + 1;
 }
 
-/** `F3`; nothing for a line that is not counted in generations. */
+/** `F3`; nothing for a line that is not counted in generations. @example generationName(3) // "F3" */
 export const generationName = (generation: number | null): string => (generation === null ? "" : `F${generation}`);
 
 /** A line's name with the generation, if it has one. @example nameWithGeneration("Lantern melon", 5) // "Lantern melon F5" */

@@ -53,12 +53,16 @@ const SHAPES: Record<Kind, Corner[]> = {
  * A label's outline as points.
  * @param width and height in any unit (pixels, points, mm)
  * @returns corners in that unit, clockwise from the top left, y downwards
+ * @example tagOutline("stand", 20, 10)[1] // { x: 15.5, y: 0 }
  */
 export function tagOutline(kind: Kind, width: number, height: number): { x: number; y: number }[] {
   return SHAPES[kind].map(({ wide, high, down }) => ({ x: wide * width + high * height, y: down * height }));
 }
 
-/** The same outline for a box of a known height and an unknown width, as a CSS polygon. */
+/**
+ * The same outline for a box of a known height and an unknown width, as a CSS polygon.
+ * @example tagPolygon("stand", 10) // "polygon(calc(0% + 0.0px) 0%, calc(100% + -4.5px) 0%, calc(100% + 0.0px) 50%, …"
+ */
 export function tagPolygon(kind: Kind, height: number): string {
   const corners = SHAPES[kind].map(
     ({ wide, high, down }) => `calc(${wide * 100}% + ${(high * height).toFixed(1)}px) ${down * 100}%`,

@@ -11,7 +11,10 @@ const REPLANT_BEFORE_FROST = 35;
 
 type Start = { from: number; notes: string[] };
 
-/** The day from which heat counts towards flowers: sowing, or the end of the cold for those that need it. */
+/**
+ * The day from which heat counts towards flowers: sowing, or the end of the cold for those that need it.
+ * @example startOfHeat({ sown: "2027-05-01" }, { cold: null }) // { from: 20939, notes: [] }
+ */
 export function startOfHeat(sowing: Sowing, facts: FloweringFacts, climate: Climate): Start | null {
   const sown = dayNumber(sowing.sown);
   if (!facts.cold) return { from: sown, notes: [] };

@@ -59,7 +59,8 @@ export type Flowering = Window & {
 
 export const LONGEST = 900;
 
+/** The middle of a range. @example middle({ low: 50, high: 61 }) // 55.5 */
 export const middle = ({ low, high }: Range): number => (low + high) / 2;
 
-/** The middle of a range, to a whole day. */
+/** The middle of a range, to a whole day. @example middleDay({ low: 50, high: 61 }) // 56 */
 export const middleDay = (range: Range): number => Math.round(middle(range));

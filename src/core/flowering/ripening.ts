@@ -32,6 +32,7 @@ function frostToBeat(window: Flowering, { first, last }: Frosts): Day {
 /**
  * Whether seed ripens before the first frost: the ripening range read as two standard deviations to each side, the
  * years' first frosts as a normal distribution.
+ * @example ripensBeforeFrost(stand(1).window, climate()).frost // "2027-10-06"
  */
 export function ripensBeforeFrost(window: Flowering, climate: Climate): Ripening {
   if (!climate.frosts) return { chance: 1, verdict: "no-frost", frost: null };

@@ -11,6 +11,7 @@ const UNKNOWN_SOWING = 14;
  * When a crop that somebody else grows is likely to shed pollen in a season: sown when growers there usually sow it
  * (tender ones at the last frost, hardy ones six weeks before it, second-year ones the summer before), the range two
  * weeks wider for not knowing the day. Where frost is not known, sown in the season's fourth month.
+ * @example typicalFlowering(ANNUAL, 2027, climate({ daily: [] })).start // "2027-05-27"
  */
 export function typicalFlowering(facts: FloweringFacts, season: number, climate: Climate): Window {
   const { male } = flowering({ sown: usualSowing(facts, season, climate) }, facts, climate);

@@ -14,10 +14,12 @@ const STORED: Range = { low: 0.7, high: 0.95 };
 export type Survival = Range & { likely: number };
 
 /**
- * The share of a second-year crop that comes through the winter, by how it is kept: in the store a working share; in the
+ * The share of a second-year crop that comes through the winter, by how it is kept: in the store a working share; in
+ * the
  * ground the chance that the coldest night stays above what the crop stands, shelter counted.
  * @param hardyTo the frost the crop stands, °C, from and to
  * @returns shares 0–1
+ * @example winterSurvival("lifted", { low: -15, high: -10 }, climate()) // { low: 0.7, high: 0.95, likely: 0.825 }
  */
 export function winterSurvival(way: Overwintering, hardyTo: Range, climate: Climate): Survival {
   if (way === "lifted") return { ...STORED, likely: (STORED.low + STORED.high) / 2 };

@@ -16,7 +16,10 @@ export function toGlobe({ x, y }: Point, origin: Origin): [number, number] {
   return [round(longitude, 8), round(origin.latitude + y / DEGREE, 8)];
 }
 
-/** Longitude and latitude as metres from the garden's corner; the reverse of `toGlobe`. */
+/**
+ * Longitude and latitude as metres from the garden's corner; the reverse of `toGlobe`.
+ * @example fromGlobe([0, 1], { latitude: 0, longitude: 0 }) // { x: 0, y: 111195.08 }
+ */
 export function fromGlobe([longitude, latitude]: [number, number], origin: Origin): Point {
   return {
     x: round((longitude - origin.longitude) * DEGREE * Math.cos((origin.latitude * Math.PI) / 180), 3),

@@ -36,7 +36,11 @@ export function block(plants: number, spacing: number, bed: Sides): Planting {
   return inRows(plants, rows, spacing, bed);
 }
 
-/** The block as planted in a number of rows the grower chose. */
+/**
+ * The block as planted in a number of rows the grower chose.
+ * @example inRows(40, 5, 0.5, { width: 8, length: 4 }) // { rows: 5, perRow: 8, along: 4, across: 2.5, fits: true,
+ *   holds: 128 }
+ */
 export function inRows(plants: number, rows: number, spacing: number, bed: Sides): Planting {
   const perRow = Math.ceil(plants / rows);
   const most = mostIn(bed, spacing);
@@ -50,7 +54,10 @@ export function inRows(plants: number, rows: number, spacing: number, bed: Sides
   };
 }
 
-/** Where the plants of a bed stand when they are spread evenly over it, at most `limit` of them. */
+/**
+ * Where the plants of a bed stand when they are spread evenly over it, at most `limit` of them.
+ * @example positions(2, { x: 0, y: 0, width: 4, length: 2, turn: 0 }) // [{ x: 1, y: 1 }, { x: 3, y: 1 }]
+ */
 export function positions(plants: number, bed: Plot, limit = 400): Point[] {
   const count = Math.max(1, Math.min(plants, limit));
   const across = Math.max(1, Math.round(Math.sqrt((count * bed.length) / bed.width)));

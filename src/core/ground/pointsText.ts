@@ -1,6 +1,9 @@
 import type { Point } from "./shape";
 
-/** Points as a person writes them: one a line, east and north with a comma or space between. */
+/**
+ * Points as a person writes them: one a line, east and north with a comma or space between.
+ * @example pointsToLines([{ x: 0, y: 3 }, { x: 12.5, y: 3 }]) // "0, 3\n12.5, 3"
+ */
 export const pointsToLines = (points: Point[]): string => points.map(({ x, y }) => `${x}, ${y}`).join("\n");
 
 /**

@@ -4,10 +4,17 @@ export type Point = { x: number; y: number };
 /** A bed: the south-west corner of its rectangle before turning, its sides, and degrees turned clockwise about its middle. */
 export type Plot = Point & { width: number; length: number; turn: number };
 
-/** Not Math.hypot, which takes ten times as long and is only needed for lengths near the limits of numbers. */
+/**
+ * Metres between two points. Not Math.hypot, which takes ten times as long and is only needed near the limits of
+ * numbers.
+ * @example distance({ x: 0, y: 0 }, { x: 3, y: 4 }) // 5
+ */
 export const distance = (a: Point, b: Point): number => Math.sqrt((a.x - b.x) ** 2 + (a.y - b.y) ** 2);
 
-/** The middle of an outline: the mean of its corners. */
+/**
+ * The middle of an outline: the mean of its corners.
+ * @example middleOf([{ x: 0, y: 0 }, { x: 4, y: 0 }, { x: 2, y: 3 }]) // { x: 2, y: 1 }
+ */
 export function middleOf(outline: Point[]): Point {
   const sum = outline.reduce((s, p) => ({ x: s.x + p.x, y: s.y + p.y }), { x: 0, y: 0 });
   return { x: sum.x / outline.length, y: sum.y / outline.length };
@@ -19,11 +26,17 @@ export function atBearing(from: Point, bearing: number, metres: number): Point {
   return { x: from.x + metres * Math.sin(angle), y: from.y + metres * Math.cos(angle) };
 }
 
-/** The bearing from one point to another, degrees clockwise from north, 0 to 360. */
+/**
+ * The bearing from one point to another, degrees clockwise from north, 0 to 360.
+ * @example bearingTo({ x: 0, y: 0 }, { x: -1, y: 0 }) // 270
+ */
 export const bearingTo = (from: Point, to: Point): number =>
   ((Math.atan2(to.x - from.x, to.y - from.y) * 180) / Math.PI + 360) % 360;
 
-/** The corners of a bed, turned about its middle, from the south-west one eastward. */
+/**
+ * The corners of a bed, turned about its middle, from the south-west one eastward.
+ * @example cornersOf({ x: 0, y: 0, width: 4, length: 2, turn: 90 })[0] // { x: 1, y: 3 }
+ */
 export function cornersOf({ x, y, width, length, turn }: Plot): Point[] {
   const middle = { x: x + width / 2, y: y + length / 2 };
   const angle = (turn * Math.PI) / 180;
@@ -62,7 +75,10 @@ function sidesOf(outline: Point[]): [Point, Point][] {
   return outline.map((p, i) => [p, outline[(i + 1) % outline.length]!]);
 }
 
-/** Whether an outline crosses or touches itself other than at neighbouring corners. */
+/**
+ * Whether an outline crosses or touches itself other than at neighbouring corners.
+ * @example crossesItself([{ x: 0, y: 0 }, { x: 2, y: 2 }, { x: 2, y: 0 }, { x: 0, y: 2 }]) // true
+ */
 export function crossesItself(outline: Point[]): boolean {
   const sides = sidesOf(outline);
   return sides.some(([a, b], i) =>
@@ -73,12 +89,18 @@ export function crossesItself(outline: Point[]): boolean {
   );
 }
 
-/** The area of an outline, square metres (the shoelace formula). */
+/**
+ * The area of an outline, square metres (the shoelace formula).
+ * @example areaOf([{ x: 0, y: 0 }, { x: 4, y: 0 }, { x: 4, y: 2 }, { x: 0, y: 2 }]) // 8
+ */
 export function areaOf(outline: Point[]): number {
   return Math.abs(sidesOf(outline).reduce((sum, [a, b]) => sum + a.x * b.y - b.x * a.y, 0)) / 2;
 }
 
-/** Whether a point lies within an outline. */
+/**
+ * Whether a point lies within an outline.
+ * @example within([{ x: 0, y: 0 }, { x: 4, y: 0 }, { x: 4, y: 2 }, { x: 0, y: 2 }], { x: 1, y: 1 }) // true
+ */
 export function within(outline: Point[], p: Point): boolean {
   let inside = false;
   for (const [a, b] of sidesOf(outline))
@@ -110,7 +132,10 @@ export function gap(one: Point[], two: Point[]): number {
   return nearest;
 }
 
-/** Whether the straight way between two points meets a path (an open line of points). */
+/**
+ * Whether the straight way between two points meets a path (an open line of points).
+ * @example meetsPath({ x: 0, y: 0 }, { x: 2, y: 0 }, [{ x: 1, y: -1 }, { x: 1, y: 1 }]) // true
+ */
 export function meetsPath(from: Point, to: Point, path: Point[]): boolean {
   return path.some((p, i) => i > 0 && stretchesCross(from, to, path[i - 1]!, p));
 }

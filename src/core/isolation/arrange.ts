@@ -46,6 +46,11 @@ const FAULT = 1000;
 
 const standOf = (scene: Scene, id: Id): SceneStand => scene.stands.find((s) => s.id === id)!;
 
+/**
+ * Everything that may be tried for each stand of a task, as it is now first.
+ * @example optionsOf({ scene: scene([stand(1)]), stands: ["1"], windows: [{ from: "2027-04-01", to: "2027-06-01" }],
+ *   step: 7, beds: ["90"], means: ["open", "cage"] })[0]?.length // 40
+ */
 export function optionsOf(task: ArrangeTask): Options {
   return task.stands.map((id, i) => {
     const stand = standOf(task.scene, id);
@@ -70,7 +75,12 @@ export function optionsOf(task: ArrangeTask): Options {
   });
 }
 
-/** What a plan changes of the present one. */
+/**
+ * What a plan changes of the present one.
+ * @example changesOf({ scene: scene([stand(1)]), stands: ["1"] }, [{ shift: 7, bedId: "90", means: "hand" }]) // [{
+ *   kind: "resow", standId: "1", sown: "2027-05-08" }, { kind: "move", standId: "1", bedId: "90" }, { kind: "hand",
+ *   standId: "1" }]
+ */
 export function changesOf(task: ArrangeTask, plan: Plan): Change[] {
   return plan.flatMap((choice, i): Change[] => {
     const stand = standOf(task.scene, task.stands[i]!);
@@ -90,7 +100,10 @@ export function changesOf(task: ArrangeTask, plan: Plan): Change[] {
   });
 }
 
-/** Judges plans for one task; what does not change between plans is reckoned once. */
+/**
+ * Judges plans for one task; what does not change between plans is reckoned once.
+ * @example judge({ scene: scene([stand(1)]), stands: ["1"] })([{ shift: 28, bedId: "90", means: "cage" }]).labour // 14
+ */
 export function judge(task: ArrangeTask): (plan: Plan) => Judged {
   const ways: Ways = new Map();
   const sowings = new Map<string, SceneStand>();
@@ -156,12 +169,15 @@ const START_HEAT = 400;
 const END_HEAT = 0.05;
 
 /**
- * Searches sowing dates, beds and means that bring every chosen stand under its limit at the least labour, its seed ripe
+ * Searches sowing dates, beds and means that bring every chosen stand under its limit at the least labour, its seed
+ * ripe
  * before frost: annealing from the present plan and from chance ones, each run ended by trying every single change.
  *
  * Seeded: the same task and seed give the same plan. Yields its best so far, so that a caller can show or stop it.
  * @param restarts runs, the first from the present plan
  * @param steps tries in each run
+ * @example arrange({ scene: scene([stand(1)]), stands: ["1"], windows: [{ from: "2027-04-01", to: "2027-06-01" }],
+ *   step: 7, beds: [], means: ["open"] }, 1, 1, 100).next().value.judged // { score: 0, labour: 0, over: 0, late: 0 }
  */
 export function* arrange(task: ArrangeTask, seed: number, restarts = 6, steps = 1500): Generator<Progress, Progress> {
   const options = optionsOf(task);

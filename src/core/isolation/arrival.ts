@@ -73,6 +73,11 @@ export type Air = {
   bySpecies: Map<string, Reaching[]>;
 };
 
+/**
+ * All that sheds pollen in a scene; what reaches which species is found as it is asked for.
+ * @example airOver(scene([stand(1)], { sources: [source(9, 30)] })).emitters.map((e) => e.key) // ["stand 1", "source
+ *   9"]
+ */
 export function airOver(scene: Scene): Air {
   const emitters = [...scene.stands.map(standEmits).filter((e) => e !== null), ...scene.sources.map(sourceEmits)];
   return { emitters, bySpecies: new Map() };
@@ -121,6 +126,7 @@ function meetingAt(scene: Scene, stand: SceneStand, air: Air, ways: Ways, doubtf
  * near edges), windows moved apart or together as far as their forecasts leave open, the outcrossing share's range, and
  * a source's presence (low: there only if sure; likely: in proportion; high: there). An order of magnitude.
  * @param ways kept by the caller between calls while nothing on the ground moves
+ * @example arrivalAt(scene([stand(1)], { sources: [source(9, 30)] }), stand(1)).bySource.map((s) => s.days) // [31]
  */
 export function arrivalAt(scene: Scene, stand: SceneStand, air: Air = airOver(scene), ways: Ways = new Map()): Arrival {
   const meeting = meetingAt(scene, stand, air, ways, true);
@@ -136,11 +142,18 @@ export function arrivalAt(scene: Scene, stand: SceneStand, air: Air = airOver(sc
   };
 }
 
-/** The likely share alone, a third of the work: what a search over many plans runs on. */
+/**
+ * The likely share alone, a third of the work: what a search over many plans runs on.
+ * @example likelyShare(scene([stand(1)]), stand(1), airOver(scene([stand(1)])), new Map()) // 0
+ */
 export const likelyShare = (scene: Scene, stand: SceneStand, air: Air, ways: Ways): number =>
   shareWith("likely", meetingAt(scene, stand, air, ways, false)).whole;
 
-/** Sources that could cross with a stand but shed no pollen while it may be open, with their days. */
+/**
+ * Sources that could cross with a stand but shed no pollen while it may be open, with their days.
+ * @example ((s) => apartFrom(s, s.stands[0], arrivalAt(s, s.stands[0])))(scene([stand(1), stand(2, { sowing: { sown:
+ *   "2027-08-15" } })]))[0]?.name // "line 2"
+ */
 export function apartFrom(scene: Scene, stand: SceneStand, arrival: Arrival): { name: string; window: Window }[] {
   const met = new Set(arrival.bySource.map((s) => s.key));
   return reaching(airOver(scene), stand)
@@ -148,7 +161,10 @@ export function apartFrom(scene: Scene, stand: SceneStand, arrival: Arrival): { 
     .map(({ emitter }) => ({ name: emitter.name, window: emitter.window }));
 }
 
-/** The arrival at every stand that bears seed. */
+/**
+ * The arrival at every stand that bears seed.
+ * @example [...arrivals(scene([stand(1), stand(2, { seedWanted: false })])).keys()] // ["1"]
+ */
 export function arrivals(scene: Scene, ways: Ways = new Map()): Map<Id, Arrival> {
   const air = airOver(scene);
   return new Map(scene.stands.filter(bearsSeed).map((stand) => [stand.id, arrivalAt(scene, stand, air, ways)]));

@@ -13,7 +13,10 @@ export type Change =
   | { kind: "agree"; sourceId: Id }
   | { kind: "not-this-year"; standId: Id };
 
-/** The scene with changes carried out; what they name and do not find is left out. */
+/**
+ * The scene with changes carried out; what they name and do not find is left out.
+ * @example applied(scene([stand(1)]), [{ kind: "thicken", standId: "1", plants: 50 }]).stands[0]?.plants // 50
+ */
 export function applied(scene: Scene, changes: Change[]): Scene {
   let { stands, sources } = scene;
   for (const change of changes) {

@@ -59,6 +59,8 @@ function add(into: Float64Array, female: Days, { start, end, strength }: Cloud):
 /**
  * The foreign share of the pollen that reaches a stand's open flowers, mean over its female window.
  * Days without any pollen set nothing and drop out.
+ * @example mix({ start: 1, end: 3 }, [{ start: 1, end: 3, strength: 3 }], [{ start: 1, end: 3, strength: 1 }]).foreign
+ *   // 0.25
  */
 export function mix(female: Days, own: Cloud[], sources: Cloud[]): Mixing {
   const length = female.end - female.start + 1;

@@ -17,7 +17,11 @@ export const DEGREES: Record<Degree, number> = {
   "sterile offspring": 0.02,
 };
 
-/** How readily two species set seed with each other; null where they do not. It is told from either side. */
+/**
+ * How readily two species set seed with each other; null where they do not. It is told from either side.
+ * @example degreeOf({ id: "a", crossingGroup: "x", crosses: [] }, { id: "b", crossingGroup: "y", crosses: [{ with: "a",
+ *   degree: "sometimes" }] }) // "sometimes"
+ */
 export function degreeOf(mother: CrossingFacts, father: CrossingFacts): Degree | null {
   if (mother.crossingGroup === father.crossingGroup) return "freely";
   const told =

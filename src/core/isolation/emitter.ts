@@ -17,7 +17,10 @@ export const LEAKS = {
   hand: 0.01,
 } as const;
 
-/** The share of flowers that open between walks every so many days. Working value: a flower sheds within a few days. */
+/**
+ * The share of flowers that open between walks every so many days. Working value: a flower sheds within a few days.
+ * @example missedBetweenWalks(7) // 0.503
+ */
 export const missedBetweenWalks = (days: number): number => 1 - Math.exp(-days / 10);
 
 export type Emitter = {
@@ -37,14 +40,26 @@ export type Emitter = {
   alternate: boolean;
 };
 
+/**
+ * A window's likely days, numbered.
+ * @example daysOf({ start: "1970-01-02", end: "1970-01-05" }) // { start: 1, end: 4 }
+ */
 export const daysOf = (window: Window): Days => ({ start: dayNumber(window.start), end: dayNumber(window.end) });
 
-/** Days by which a window may lie earlier or later than forecast. */
+/**
+ * Days by which a window may lie earlier or later than forecast.
+ * @example doubtOf({ earliest: "2027-06-15", start: "2027-06-20", end: "2027-07-25", latest: "2027-08-01" }) // 6
+ */
 export const doubtOf = (window: Window): number =>
   (dayNumber(window.start) - dayNumber(window.earliest) + dayNumber(window.latest) - dayNumber(window.end)) / 2;
 
 const even = (share: number): Share => ({ low: share, likely: share, high: share });
 
+/**
+ * What a stand sheds, in plants, by how its flowers are kept; null where nothing gets out.
+ * @example standEmits(stand(1, { flowers: "covered", cover: "cage" }))?.strength // { low: 0.4, likely: 0.4, high: 0.4
+ *   }
+ */
 export function standEmits(stand: SceneStand): Emitter | null {
   const leak = {
     open: 1,
@@ -77,6 +92,10 @@ const SURE = 0.95;
 /** What a neighbour's promise may leave: kept, half kept, forgotten. Working values. */
 const PROMISE: Share = { low: 0, likely: 0.3, high: 1 };
 
+/**
+ * What a source beyond the fence sheds, in plants, by how sure it is that it is there and what was agreed.
+ * @example sourceEmits(source(9, 30, { presence: 0.5 })).strength // { low: 0, likely: 15, high: 30 }
+ */
 export function sourceEmits(source: SceneSource): Emitter {
   const { plants, presence } = source;
   const promise = source.agreed ? PROMISE : even(1);

@@ -16,7 +16,7 @@ export const KERNELS: Record<Vector, KernelRange> = {
   "own pollen, sometimes insects": { scale: 2, low: 1, high: 4, shape: 1.1 },
 };
 
-/** The share of pollen that comes as far as d metres, 1 at no distance. */
+/** The share of pollen that comes as far as d metres, 1 at no distance. @example reach(8, 8, 1) // 0.5 */
 export const reach = (metres: number, scale: number, shape: number): number => (1 + (metres / scale) ** 2) ** -shape;
 
 /** How much more pollen comes straight down the prevailing wind, and how much less against it. Working value. */

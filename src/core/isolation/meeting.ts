@@ -9,7 +9,10 @@ import type { Way } from "./share";
 
 export type Reaching = { emitter: Emitter; degree: Degree; factor: number };
 
-/** Where seed is taken: the whole bed, or the plants farthest from the strongest source. */
+/**
+ * Where seed is taken: the whole bed, or the plants farthest from the strongest source.
+ * @example seedOutline(stand(1), []).length // 4
+ */
 export function seedOutline(stand: SceneStand, candidates: Reaching[]): Point[] {
   const outline = cornersOf(stand.bed);
   if (!stand.saveFrom || stand.saveFrom >= stand.plants) return outline;
@@ -22,6 +25,11 @@ export function seedOutline(stand: SceneStand, candidates: Reaching[]): Point[] 
   return [middleOf(spots.slice(0, Math.max(1, Math.round((spots.length * stand.saveFrom) / stand.plants))))];
 }
 
+/**
+ * What lies between a source and where seed is taken: metres, the wind's factor where wind carries it, and barriers.
+ * @example wayBetween(scene([], { barriers: [hedge(1)] }), { outline: [{ x: 0, y: 0 }] }, [{ x: 3, y: 4 }], false) // {
+ *   near: 5, middle: 5, far: 5, wind: 1, barrier: 0.3, between: ["hedge 1"] }
+ */
 export function wayBetween(scene: Scene, from: Emitter, to: Point[], wind: boolean): Way {
   const near = gap(from.outline, to);
   const [a, b] = [middleOf(from.outline), middleOf(to)];
@@ -37,19 +45,29 @@ export function wayBetween(scene: Scene, from: Emitter, to: Point[], wind: boole
   };
 }
 
-/** Whether an emitter is another stand of the same line: its pollen is the stand's own. */
+/**
+ * Whether an emitter is another stand of the same line: its pollen is the stand's own.
+ * @example isKin(stand(1, { lineId: "a" }), { lineId: "a", key: "stand 2" }) // true
+ */
 export const isKin = (stand: SceneStand, emitter: Emitter): boolean =>
   emitter.lineId === stand.lineId && emitter.key !== `stand ${stand.id}`;
 
-/** Whether pollen of an emitter is unwanted on a stand: a mix minds only what does harm. */
+/**
+ * Whether pollen of an emitter is unwanted on a stand: a mix minds only what does harm.
+ * @example minds(stand(1, { school: "let-it-mix" }), { lineId: "b", harm: "none" }) // false
+ */
 export const minds = (stand: SceneStand, emitter: Emitter): boolean =>
   emitter.lineId !== stand.lineId &&
   (stand.school !== "let-it-mix" || (emitter.harm !== "none" && emitter.harm !== stand.harm));
 
-/** Whether a stand's seed is asked about at all. */
+/** Whether a stand's seed is asked about at all. @example bearsSeed(stand(1, { flowers: "removed" })) // false */
 export const bearsSeed = (stand: SceneStand): boolean =>
   stand.seedWanted && !stand.bed.outside && stand.flowers !== "removed";
 
+/**
+ * The share of an emitter's pollen that gets at a stand's flowers, by how they are kept.
+ * @example receptorLeak(stand(1, { flowers: "covered", cover: "alternate-cages" }), { alternate: true }) // 0.1
+ */
 export const receptorLeak = (stand: SceneStand, emitter: Emitter): number => {
   if (stand.flowers === "hand") return LEAKS.hand;
   if (stand.flowers !== "covered") return 1;
@@ -57,9 +75,13 @@ export const receptorLeak = (stand: SceneStand, emitter: Emitter): number => {
   return LEAKS[stand.cover ?? "cage"];
 };
 
+/** Days that two numbered spans share. @example meet({ start: 1, end: 5 }, { start: 4, end: 9 }) // 2 */
 export const meet = (a: Days, b: Days): number => Math.max(0, Math.min(a.end, b.end) - Math.max(a.start, b.start) + 1);
 
-/** The window moved towards the stand's (by +1) or away from it (by −1) as far as both forecasts leave open. */
+/**
+ * The window moved towards the stand's (by +1) or away from it (by −1) as far as both forecasts leave open.
+ * @example movedBy({ start: 10, end: 20 }, { start: 12, end: 26 }, 5, 1) // { start: 14, end: 24 }
+ */
 export function movedBy(male: Days, female: Days, doubt: number, towards: 1 | -1): Days {
   const between = (female.start + female.end - male.start - male.end) / 2;
   const by = towards > 0 ? Math.sign(between) * Math.min(Math.abs(between), doubt) : between > 0 ? -doubt : doubt;

@@ -80,7 +80,10 @@ export type Scene = {
   today: string;
 };
 
-/** The stand with its sowing (and what follows from it) changed. */
+/**
+ * The stand with its sowing (and what follows from it) changed.
+ * @example sownAnew(stand(1), "2027-06-01", climate({ daily: [] })).window.start // "2027-07-26"
+ */
 export function sownAnew(stand: SceneStand, sown: string, climate: Climate): SceneStand {
   const sowing = { ...stand.sowing, sown, plantedOut: null, firstFlower: null };
   return { ...stand, sowing, window: flowering(sowing, stand.species, climate, stand.correction) };

@@ -5,7 +5,10 @@ import type { Harm } from "./scene";
 /** A share with the range that uncertain windows, distances, kernel and presence give it, 0–1. */
 export type Share = { low: number; likely: number; high: number };
 
-/** A share whose ends may have come out the wrong way round. */
+/**
+ * A share whose ends may have come out the wrong way round.
+ * @example ordered(0.3, 0.2, 0.1) // { low: 0.1, likely: 0.2, high: 0.3 }
+ */
 export const ordered = (low: number, likely: number, high: number): Share => ({
   low: Math.min(low, likely, high),
   likely,

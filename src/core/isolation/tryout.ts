@@ -23,6 +23,8 @@ export type Tried = {
 /**
  * The whole season reckoned anew with some changes: what a drag of one sowing does to every stand.
  * @param ways kept by the caller between calls while nothing on the ground moves
+ * @example tryOut(scene([stand(1)]), [{ kind: "resow", standId: "1", sown: "2027-05-08" }], new Map())[0]?.window.start
+ *   // "2027-07-02"
  */
 export function tryOut(scene: Scene, changes: Change[], ways: Ways): Tried[] {
   const next = applied(scene, changes);

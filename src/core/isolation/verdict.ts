@@ -22,7 +22,10 @@ export function oneIn(share: number): string {
   return `1 seed in ${round(1 / share).toLocaleString("en-GB")}`;
 }
 
-/** The range of a share, the rarer end first. */
+/**
+ * The range of a share, the rarer end first.
+ * @example rangeInWords({ low: 0.00001, high: 0.0222 }) // "almost none to 1 seed in 45"
+ */
 export const rangeInWords = ({ low, high }: Share): string =>
   `${low < 0.00005 ? "almost none" : oneIn(low)} to ${oneIn(high)}`;
 
@@ -34,11 +37,17 @@ function thumbOf(stand: SceneStand, sources: SourceShare[]): Verdict["thumb"] {
   return { name: nearest.name, metres: near, wanted: stand.isolation, kept: near >= stand.isolation };
 }
 
-/** Whether the line's school asks about open seed of this stand at all. */
+/**
+ * Whether the line's school asks about open seed of this stand at all.
+ * @example isJudged(stand(1, { school: "cross-and-fix", flowers: "hand" })) // false
+ */
 export const isJudged = (stand: SceneStand): boolean =>
   bearsSeed(stand) && !(stand.school === "cross-and-fix" && stand.flowers !== "open");
 
-/** What an arrival means for a stand, in the voice of its line's school. */
+/**
+ * What an arrival means for a stand, in the voice of its line's school.
+ * @example verdictOf(stand(1, { limit: 0.01 }), { likely: 0.005, high: 0.02, bySource: [] }).level // "perhaps"
+ */
 export function verdictOf(stand: SceneStand, arrival: Arrival): Verdict {
   const { limit, name, school } = stand;
   const level = arrival.likely > limit ? "over" : arrival.high > limit ? "perhaps" : "within";

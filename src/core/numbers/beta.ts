@@ -6,7 +6,7 @@ export type Beta = { a: number; b: number };
 /** The mean of a Beta distribution, 0–1. @example betaMean({ a: 3, b: 1 }) // 0.75 */
 export const betaMean = ({ a, b }: Beta): number => a / (a + b);
 
-/** How many trials a Beta distribution weighs. */
+/** How many trials a Beta distribution weighs. @example betaWeight({ a: 3, b: 1 }) // 4 */
 export const betaWeight = ({ a, b }: Beta): number => a + b;
 
 /** After more successes and failures: the conjugate update of binomial trials. @example observe({ a: 2, b: 3 }, 4, 1) // { a: 6, b: 4 } */
@@ -29,7 +29,10 @@ export function betaOfRange({ low, high }: { low: number; high: number }): Beta 
   return { a: mean * weight, b: (1 - mean) * weight };
 }
 
-/** The same mean held with at most `weight` trials' certainty. */
+/**
+ * The same mean held with at most `weight` trials' certainty.
+ * @example lighter({ a: 18, b: 6 }, 12) // { a: 9, b: 3 }
+ */
 export function lighter(beta: Beta, weight: number): Beta {
   const share = Math.min(1, weight / betaWeight(beta));
   return { a: beta.a * share, b: beta.b * share };
@@ -63,6 +66,7 @@ export function betaBinomialTail(n: number, { a, b }: Beta, k: number): number {
  * The smallest number of trials that bring at least k successes with a chance, at an uncertain rate.
  * @param confidence 0–1, not 1
  * @param most where no number up to it would do, it is the answer
+ * @example trialsNeeded({ a: 1, b: 1 }, 1, 0.9) // 9
  */
 export function trialsNeeded(beta: Beta, k: number, confidence: number, most = 100_000): number {
   if (k <= 0) return 0;

@@ -17,6 +17,7 @@ export const betaInterval = (beta: Beta, level: number): { low: number; high: nu
 /**
  * The chance that the share behind one Beta distribution is above that behind another, summed on a fine grid of the
  * first one's quantiles.
+ * @example chanceAbove({ a: 2, b: 1 }, { a: 1, b: 1 }) // 0.667
  */
 export function chanceAbove(one: Beta, other: Beta): number {
   const STEPS = 400;

@@ -14,7 +14,10 @@ export type FlowersToDo = {
   chanceNow: number;
 };
 
-/** Fruits to wish for when seeds are wanted: each fruit is taken to hold its likely number. */
+/**
+ * Fruits to wish for when seeds are wanted: each fruit is taken to hold its likely number.
+ * @example fruitsFor(250, 100) // 3
+ */
 export function fruitsFor(seedsWanted: number, seedsPerFruit: number): number {
   return Math.ceil(seedsWanted / seedsPerFruit);
 }
@@ -23,7 +26,7 @@ export function fruitsFor(seedsWanted: number, seedsPerFruit: number): number {
 const chanceOf = (n: number, rate: SetRate, k: number): number =>
   Number.isFinite(betaWeight(rate)) ? betaBinomialTail(n, rate, k) : upperTail(n, rate.likely, k);
 
-/** A set rate that is taken as certain, for trying figures out. */
+/** A set rate that is taken as certain, for trying figures out. @example certain(0.5).likely // 0.5 */
 export const certain = (rate: number): SetRate => ({
   a: Number.POSITIVE_INFINITY,
   b: Number.POSITIVE_INFINITY,

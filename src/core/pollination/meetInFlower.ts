@@ -131,6 +131,8 @@ function stored({ mother, father, pollenLife, today, days, wanted }: MeetProblem
  * second sowing of the father, cutting back the one that is first, or pollen stored until the mother flowers. Each
  * carries the chance of meeting that the forecasts' ranges leave it; the surest comes first.
  * @returns nothing where they meet surely enough already, or where no way reaches the wanted chance
+ * @example waysToMeet({ mother: { window: stand(1).window }, father: { window: stand(2).window }, days: 3, wanted: 0.8
+ *   }) // []
  */
 export function waysToMeet(problem: MeetProblem): WayToMeet[] {
   const { mother, father, days, wanted } = problem;

@@ -40,11 +40,14 @@ function found(flower: FlowerOnDay, result: string, day: Day, at: Date): FlowerO
 }
 
 /**
- * The flowers of one cross as they will be once a device's presses are carried out: those covered meanwhile under the ids
+ * The flowers of one cross as they will be once a device's presses are carried out: those covered meanwhile under the
+ * ids
  * that the server will give them, the others one step on.
  * @param flowers as the server knew them
  * @param presses of the device, in order; those about other crosses are passed over
  * @returns only the flowers that a press was about
+ * @example withPending([], "c", [{ id: "01900000-0000-7000-8000-000000000000", day: "2027-07-09", name: "flower.cover",
+ *   input: { crossId: "c", flowers: 2 } }]).map((flower) => flower.state) // ["covered", "covered"]
  */
 export function withPending(flowers: FlowerOnDay[], crossId: Id, presses: PendingPress[]): FlowerOnDay[] {
   const known = new Map(flowers.map((flower) => [flower.id, flower]));

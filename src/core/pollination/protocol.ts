@@ -50,7 +50,10 @@ export type Protocol = {
   steps: ProtocolStep[];
 };
 
-/** The band of the day that a step belongs to. */
+/**
+ * The band of the day that a step belongs to.
+ * @example dayPartOf({ anchor: "sunrise", hours: { low: 2, high: 5 } }) // "morning"
+ */
 export function dayPartOf({ anchor, hours }: Pick<ProtocolStep, "anchor" | "hours">): DayPart {
   if (anchor === "dusk") return "evening";
   if (anchor === "noon") return "noon";
@@ -58,7 +61,11 @@ export function dayPartOf({ anchor, hours }: Pick<ProtocolStep, "anchor" | "hour
   return hours.low < 1 ? "dawn" : "morning";
 }
 
-/** Days from covering a flower to pollinating it, at the quickest. */
+/**
+ * Days from covering a flower to pollinating it, at the quickest.
+ * @example leadDays({ steps: [{ action: "cover" }, { action: "gather", after: { low: 1, high: 2 } }, { action:
+ *   "pollinate", after: { low: 2, high: 3 } }] }) // 3
+ */
 export function leadDays({ steps }: Protocol): number {
   const until = steps.findIndex((s) => s.action === "pollinate");
   return steps.slice(1, until + 1).reduce((sum, step) => sum + step.after.low, 0);

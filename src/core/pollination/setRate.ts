@@ -7,6 +7,10 @@ export type Outcomes = { set: number; failed: number };
 /** A share of flowers that set: a Beta distribution with its mean and the range that holds nine tenths of it. */
 export type SetRate = Beta & { low: number; likely: number; high: number };
 
+/**
+ * A set rate from its distribution, with the range that holds nine tenths of it.
+ * @example setRate({ a: 1, b: 1 }) // { a: 1, b: 1, low: 0.05, high: 0.95, likely: 0.5 }
+ */
 export const setRate = (beta: Beta): SetRate => ({ ...beta, ...betaInterval(beta, 0.9), likely: betaMean(beta) });
 
 /** What other lines, and other hours, may weigh at the most, in flowers. */

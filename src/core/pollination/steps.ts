@@ -24,7 +24,11 @@ export type Marks = (day: Day) => SunMarks;
 const HOUR = 3_600_000;
 const later = (moment: Date, hours: number): Date => new Date(moment.getTime() + hours * HOUR);
 
-/** Between which moments a step is done on a day. */
+/**
+ * Between which moments a step is done on a day.
+ * @example windowOn({ anchor: "sunrise", hours: { low: 0, high: 3 } }, "1970-01-01", () => ({ sunrise: new Date(0)
+ *   })).to.getTime() // 10800000
+ */
 export function windowOn({ anchor, hours }: Pick<ProtocolStep, "anchor" | "hours">, day: Day, marks: Marks) {
   const sun = marks(day);
   if (anchor === "day") return { from: sun.sunrise, to: sun.sunset };
@@ -83,6 +87,9 @@ function waitingFor(protocol: Protocol, flower: FlowerOnDay, ripeDays: Range, ma
  * A step comes after the one before it in its protocol, not before the days between them have passed, and on the same
  * day not before the moment of that one. Another pass of a repeated step falls away once its days are over.
  * @param ripeDays days from pollination to ripe seed, for the harvest step
+ * @example dueOf({ steps: [{ action: "cover", anchor: "day" }, { action: "pollinate", anchor: "day", after: { low: 1,
+ *   high: 2 } }] }, { state: "covered", on: { cover: "2027-07-09" } }, "2027-07-10", { low: 40, high: 50 }, (day) => ({
+ *   sunrise: new Date(day), sunset: new Date(day + "T18:00Z") }))?.daysLeft // 1
  */
 export function dueOf(protocol: Protocol, flower: FlowerOnDay, day: Day, ripeDays: Range, marks: Marks): Due | null {
   for (const { step, since, after, earliest } of waitingFor(protocol, flower, ripeDays, marks)) {
@@ -97,7 +104,11 @@ export function dueOf(protocol: Protocol, flower: FlowerOnDay, day: Day, ripeDay
   return null;
 }
 
-/** A step that is due, with its part of the day and the clock in the garden's time zone. */
+/**
+ * A step that is due, with its part of the day and the clock in the garden's time zone.
+ * @example onTheClock({ step: { anchor: "dusk" }, from: new Date("2027-07-09T19:00Z"), to: new
+ *   Date("2027-07-09T20:30Z"), daysLeft: 0 }, "Europe/Zurich").to // "22:30"
+ */
 export const onTheClock = ({ step, from, to, daysLeft }: Due, timezone: string) => ({
   part: dayPartOf(step),
   step,
@@ -108,7 +119,13 @@ export const onTheClock = ({ step, from, to, daysLeft }: Due, timezone: string) 
 
 export type DueStep = Due & { flowerIds: Id[] };
 
-/** The steps that a cross's flowers are due for on a day, one for each action, last chance first. */
+/**
+ * The steps that a cross's flowers are due for on a day, one for each action, last chance first.
+ * @example dueSteps({ steps: [{ action: "cover", anchor: "day" }, { action: "pollinate", anchor: "day", after: { low:
+ *   1, high: 2 } }] }, [{ id: "a", state: "covered", on: { cover: "2027-07-09" } }, { id: "b", state: "set", on: {
+ *   cover: "2027-07-09", pollinate: "2027-07-10" } }], "2027-07-11", { low: 40, high: 50 }, (day) => ({ sunrise: new
+ *   Date(day), sunset: new Date(day + "T18:00Z") })).map((due) => due.flowerIds) // [["a"]]
+ */
 export function dueSteps(
   protocol: Protocol,
   flowers: FlowerOnDay[],
@@ -129,7 +146,12 @@ export function dueSteps(
   return [...due.values()].sort((a, b) => a.daysLeft - b.daysLeft);
 }
 
-/** Why a step can't be recorded for a flower on a day, as a sentence's end, and whether the day is at fault; null when it can. */
+/**
+ * Why a step can't be recorded for a flower on a day, as a sentence's end, and whether the day is at fault; null when
+ * it can.
+ * @example refusalOf({ name: "Ears", steps: [{ action: "cover" }] }, { on: {} }, "gather", "2027-07-09") // { byDay:
+ *   false, words: "takes no such step: ears" }
+ */
 export function refusalOf(
   protocol: Protocol,
   flower: FlowerOnDay,
@@ -174,6 +196,8 @@ export type LastDay = { day: Day; daysLeft: number; reason: "flowering" | "frost
  * seed ripe before the frost at the quick end of its range.
  * @param lead days from covering to pollinating
  * @returns null when the flowerings never meet
+ * @example lastDayToCover({ start: "2027-07-01", end: "2027-07-20" }, { start: "2027-07-05", end: "2027-07-15" }, null,
+ *   { low: 40, high: 50 }, "2027-07-10", 1) // { day: "2027-07-14", daysLeft: 4, reason: "flowering" }
  */
 export function lastDayToCover(
   mother: Span,
@@ -195,6 +219,8 @@ export type Meeting = { days: number; gapDays: number; first: "mother" | "father
 
 /**
  * Whether two flowerings meet: common days, or else the days from one's end to the other's start and which is first.
+ * @example meeting({ start: "2027-07-01", end: "2027-07-05" }, { start: "2027-07-09", end: "2027-07-20" }) // { days:
+ *   0, gapDays: 4, first: "mother" }
  */
 export function meeting(mother: Span, father: Span): Meeting {
   const days = overlapDays(mother, father);

@@ -15,6 +15,7 @@ export type FlowerState = (typeof FLOWER_STATES)[number];
 /** What went wrong with a flower and stays written on it. */
 export const FAULTS = ["found-open", "limp", "torn-bag", "wrong-father", "unsure"] as const;
 export type Fault = (typeof FAULTS)[number];
+/** Whether a result is a fault that stays written on the flower. @example isFault("limp") // true */
 export const isFault = (result: string): result is Fault => (FAULTS as readonly string[]).includes(result);
 
 export type Tally = {
@@ -38,6 +39,8 @@ export const DEAD: ReadonlySet<FlowerState> = new Set(["failed", "lost", "unusab
 /**
  * Counts flowers by what they stand for; a harvested fruit is a set one, one with a fault never is.
  * @param flowers one by one, or `count` of a kind at once
+ * @example tally([{ state: "set", fault: null, count: 3 }, { state: "set", fault: "limp" }]) // { covered: 0, waiting:
+ *   0, set: 3, lost: 0, doubtful: 1 }
  */
 export function tally(flowers: { state: FlowerState; fault: Fault | boolean | null; count?: number }[]): Tally {
   const done = { covered: 0, waiting: 0, set: 0, lost: 0, doubtful: 0 };

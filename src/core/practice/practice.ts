@@ -20,6 +20,7 @@ export function answered({ questions, cards }: Progress, key: string, right: boo
 /**
  * The card to ask next: one that has come due, the most overdue of the lowest box first; else one never asked, in the
  * order given; else the one that is due soonest. The one asked last does not come again at once where there is another.
+ * @example nextCard(["a", "b"], { questions: 1, cards: { a: { box: 0, asked: 0 } } }) // "b"
  */
 export function nextCard(keys: string[], { questions, cards }: Progress): string {
   const asked = keys.filter((key) => cards[key] && (keys.length === 1 || cards[key].asked !== questions - 1));
@@ -29,6 +30,9 @@ export function nextCard(keys: string[], { questions, cards }: Progress): string
   return due[0] ?? fresh ?? asked.sort((a, b) => wait(a) - wait(b))[0] ?? keys[0]!;
 }
 
-/** How many of the cards were answered wrong last and wait to come back. */
+/**
+ * How many of the cards were answered wrong last and wait to come back.
+ * @example wrongOnes(["a", "b"], { cards: { a: { box: 0 }, b: { box: 1 } } }) // 1
+ */
 export const wrongOnes = (keys: string[], { cards }: Progress): number =>
   keys.filter((key) => cards[key]?.box === 0).length;

@@ -39,6 +39,8 @@ export type Ranked = { id: Id; index: number; scored: number; rank: number };
  * harms. A yardstick on which all plants are alike adds nothing. This is a base index, not a breeding value: it takes
  * looks as they are.
  * @returns best first; equal indexes share a rank; plants without any score are last with index NaN
+ * @example rankPlants([{ id: "a", scores: { s: { number: 3 } } }, { id: "b", scores: { s: { number: 5 } } }], [{ id:
+ *   "s", wanted: "high", weight: 2 }])[0] // { id: "b", index: 0.7071, scored: 1, rank: 1 }
  */
 export function rankPlants(plants: ScoredPlant[], yardsticks: Yardstick[]): Ranked[] {
   const used = yardsticks.filter((y) => y.weight > 0);
@@ -76,7 +78,10 @@ export function rankPlants(plants: ScoredPlant[], yardsticks: Yardstick[]): Rank
 
 export type Summary = { count: number; mean: number; spread: number | null; low: number; high: number };
 
-/** Count, mean, sample standard deviation (null for one value), lowest and highest. Null for no values. */
+/**
+ * Count, mean, sample standard deviation (null for one value), lowest and highest. Null for no values.
+ * @example summarise([4, 6]) // { count: 2, mean: 5, spread: 1.414, low: 4, high: 6 }
+ */
 export function summarise(values: number[]): Summary | null {
   if (values.length === 0) return null;
   return {

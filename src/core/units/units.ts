@@ -13,19 +13,22 @@ export function lengthInWords(metres: number, units: Units): string {
   return units === "metric" ? `${round(metres)} m` : `${round(metres / METRES_PER_FOOT)} ft`;
 }
 
-/** A mass kept in grams, in the grower's units with the unit. */
+/** A mass kept in grams, in the grower's units with the unit. @example massInWords(56.7, "imperial") // "2 oz" */
 export function massInWords(grams: number, units: Units): string {
   return units === "metric" ? `${round(grams)} g` : `${round(grams / GRAMS_PER_OUNCE)} oz`;
 }
 
-/** Metres to what the grower types, and back. */
+/** Metres as the number that the grower types. @example lengthShown(3.048, "imperial") // 10 */
 export const lengthShown = (metres: number, units: Units): number =>
   Number((units === "metric" ? metres : metres / METRES_PER_FOOT).toFixed(2));
+/** Metres from what the grower types. @example lengthTyped(10, "imperial") // 3.048 */
 export const lengthTyped = (typed: number, units: Units): number =>
   units === "metric" ? typed : typed * METRES_PER_FOOT;
-/** Grams from what the grower types. */
+/** Grams from what the grower types. @example massTyped(2, "imperial") // 56.70 */
 export const massTyped = (typed: number, units: Units): number =>
   units === "metric" ? typed : typed * GRAMS_PER_OUNCE;
 
+/** The unit that lengths are shown in. @example lengthUnit("imperial") // "ft" */
 export const lengthUnit = (units: Units): string => (units === "metric" ? "m" : "ft");
+/** The unit that masses are shown in. @example massUnit("metric") // "g" */
 export const massUnit = (units: Units): string => (units === "metric" ? "g" : "oz");

@@ -1,5 +1,9 @@
 import { bloom, type Draft, type Task } from "./remedy";
 
+/**
+ * A cage, hand pollination, and bags for what sets seed by itself.
+ * @example covers({ stand: stand(1) }).map((way) => way.key) // ["cage", "hand"]
+ */
 export function covers({ stand }: Task): Draft[] {
   const days = bloom(stand);
   const selfs = stand.species.selfs;

@@ -8,6 +8,11 @@ import type { Draft, Task } from "./remedy";
 /** Until this age a plant is taken to stand transplanting, days. */
 const MOVABLE_DAYS = 45;
 
+/**
+ * The free bed at which the least arrives; null where there is none, or its flowers are open already.
+ * @example moves({ scene: scene([stand(1)]), stand: stand(1), ways: new Map(), taken: new Set(["1"]) })?.changes // [{
+ *   kind: "move", standId: "1", bedId: "90" }]
+ */
 export function moves({ scene, stand, ways, taken }: Task): Draft | null {
   if (stand.window.observed) return null;
   const free = scene.beds.filter((bed) => !bed.outside && !taken.has(bed.id));

@@ -2,9 +2,17 @@ import { airOver, arrivalAt } from "../arrival";
 import { applied } from "../change";
 import type { Cost, Draft, Remedy, Task } from "./remedy";
 
-/** Labour first, then ground and time: what remedies are ordered by among those that are enough. */
+/**
+ * Labour first, then ground and time: what remedies are ordered by among those that are enough.
+ * @example burden({ plants: 10, days: 7, visits: 2 }) // 4
+ */
 export const burden = ({ plants, days, visits }: Cost): number => visits + plants / 10 + days / 7;
 
+/**
+ * A way out with what the engine says is left once its changes are carried out.
+ * @example tried({ scene: scene([stand(1)]), stand: stand(1), ways: new Map() }, { feasible: true, changes: []
+ *   }).enough // true
+ */
 export function tried({ scene, stand, ways }: Task, draft: Draft): Remedy {
   const next = applied(scene, draft.changes);
   const then = next.stands.find((s) => s.id === stand.id)!;
@@ -18,7 +26,12 @@ export function tried({ scene, stand, ways }: Task, draft: Draft): Remedy {
   };
 }
 
-/** Two remedies that fall short alone but are enough together, lightest first. */
+/**
+ * Two remedies that fall short alone but are enough together, lightest first.
+ * @example pairs({ scene: scene([stand(1)]), stand: stand(1), ways: new Map() }, [{ key: "a", title: "A", note: "",
+ *   changes: [], cost: { plants: 1, days: 2, visits: 3 } }, { key: "b", title: "B", note: "", changes: [], cost: {
+ *   plants: 4, days: 5, visits: 6 } }]).map((way) => way.cost) // [{ plants: 5, days: 7, visits: 9 }]
+ */
 export function pairs(task: Task, short: Remedy[]): Remedy[] {
   const found: Remedy[] = [];
   for (const [i, a] of short.entries()) {

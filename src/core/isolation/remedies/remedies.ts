@@ -12,9 +12,11 @@ import { shift } from "./shift";
 import { thicken } from "./thicken";
 
 /**
- * The ways out for a stand whose seed is at risk, each computed by running the engine on the changed plan: what remains,
+ * The ways out for a stand whose seed is at risk, each computed by running the engine on the changed plan: what
+ * remains,
  * what it costs, whether it can be done. Sources that add less than a twentieth of the share are not fought one by one.
  * @returns those that are enough first, the lightest first; then those that help; then those that can't be done
+ * @example remediesFor(scene([stand(1)]), stand(1), { likely: 0.2, bySource: [] })[0]?.key // "move"
  */
 export function remediesFor(scene: Scene, stand: SceneStand, arrival: Arrival, ways: Ways = new Map()): Remedy[] {
   // Only what can cross with the stand is carried through the many changed plans.

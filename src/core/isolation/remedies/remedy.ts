@@ -29,9 +29,13 @@ export type Draft = Omit<Remedy, "after" | "enough" | "curve"> & { curve?: Remed
 /** The scene holds only what can cross with the stand; `taken` are the beds of all the others too. */
 export type Task = { scene: Scene; stand: SceneStand; arrival: Arrival; ways: Ways; taken: Set<Id> };
 
+/** Days that a stand is likely to be in flower. @example bloom(stand(1)) // 35 */
 export const bloom = (stand: SceneStand) => dayNumber(stand.window.end) - dayNumber(stand.window.start) + 1;
 
-/** What is left of the share when changes are carried out. */
+/**
+ * What is left of the share when changes are carried out.
+ * @example left({ scene: scene([stand(1)]), stand: stand(1), ways: new Map() }, []) // 0
+ */
 export function left({ scene, stand, ways }: Task, changes: Change[]): number {
   const next = applied(scene, changes);
   return arrivalAt(next, next.stands.find((s) => s.id === stand.id)!, airOver(next), ways).likely;

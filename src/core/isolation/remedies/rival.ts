@@ -13,6 +13,12 @@ export const A_YEAR = 365;
 const visitsIn = (stand: SceneStand, rival: SceneStand, every: number) =>
   Math.ceil(overlapDays(stand.window.female, rival.window.male) / every);
 
+/**
+ * What can be done about another stand's pollen: sow it at another time, take its flowers off, another year, cages in
+ * turn.
+ * @example againstRival({ scene: scene([stand(1), stand(2)]), stand: stand(1), ways: new Map() }, stand(2)).map((way)
+ *   => way.key) // ["shift 2", "remove 2", "year 2", "alternate 2"]
+ */
 export function againstRival(task: Task, rival: SceneStand): Draft[] {
   const { stand } = task;
   const drafts: Draft[] = [];

@@ -43,7 +43,11 @@ function nearer(task: Task, moved: SceneStand, found: CurvePoint, isPossible: (p
   return best;
 }
 
-/** The smallest shift that brings the share within the limit, or the best there is, among those still possible. */
+/**
+ * The smallest shift that brings the share within the limit, or the best there is, among those still possible.
+ * @example shift({ scene: scene([stand(1)]), stand: stand(1), ways: new Map() }, stand(1))?.changes // [{ kind:
+ *   "resow", standId: "1", sown: "2027-04-30" }]
+ */
 export function shift(task: Task, moved: SceneStand): Draft | null {
   const { scene, stand } = task;
   const { sown } = moved.sowing;

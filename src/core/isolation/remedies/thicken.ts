@@ -1,6 +1,11 @@
 import { block } from "../../ground/planting";
 import type { Draft, Task } from "./remedy";
 
+/**
+ * More plants, up to what the bed holds and three times as many; null where the bed is full.
+ * @example thicken({ scene: scene([stand(1)]), stand: stand(1) })?.changes // [{ kind: "thicken", standId: "1", plants:
+ *   60 }]
+ */
 export function thicken({ scene, stand }: Task): Draft | null {
   const { holds } = block(stand.plants, stand.spacing, stand.bed);
   const plants = Math.min(holds, stand.plants * 3);
