@@ -94,6 +94,22 @@ describe("the simulated station", () => {
     expect(station.readings("2026-06-01", "2026-06-01")).toEqual([once[151]]);
   });
 
+  test("is the same on every machine, for demos and tests rest on it", () => {
+    expect(station.readings("2027-01-12", "2027-01-13")).toEqual([
+      { day: "2027-01-12", min: 0.7, max: 11.3 },
+      { day: "2027-01-13", min: -2.4, max: 4.8 },
+    ]);
+    expect(station.readings("2027-07-10", "2027-07-11")).toEqual([
+      { day: "2027-07-10", min: 12.1, max: 25.3 },
+      { day: "2027-07-11", min: 10, max: 23.8 },
+    ]);
+    expect(station.forecast("2027-04-10", 3)).toEqual([
+      { day: "2027-04-11", lead: 1, spread: 0.9, min: 6.8, max: 21.3 },
+      { day: "2027-04-12", lead: 2, spread: 1.4, min: 6.9, max: 20.5 },
+      { day: "2027-04-13", lead: 3, spread: 1.8, min: 10, max: 18 },
+    ]);
+  });
+
   test("stays near its normals over the years, with frosts late and early in some", () => {
     const all = station.readings("2010-01-01", "2029-12-31");
     const july = all.filter((r) => r.day.slice(5, 7) === "07");

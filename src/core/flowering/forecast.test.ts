@@ -182,6 +182,19 @@ describe("the race with the frost", () => {
     const sown = flowering({ sown: "2026-11-20" }, ANNUAL, south());
     expect(ripensBeforeFrost(sown, south()).frost).toBe("2027-04-07");
   });
+
+  test("the later a tender crop is sown the less it ripens, also where its range reaches into the next year", () => {
+    const chances = Array.from({ length: 32 }, (_, i) => {
+      const facts = { ...ANNUAL, tender: true, heat: { base: 10, ceiling: 30, degreeDays: { low: 400, high: 560 } } };
+      const window = flowering({ sown: addDays("2027-05-01", 3 * i) }, facts, climate());
+      return ripensBeforeFrost(window, climate()).chance;
+    });
+    // But for a hundredth, where the early end falls before the winter and the likely day after it.
+    chances.slice(1).forEach((chance, i) => {
+      expect(chance).toBeLessThan(chances[i]! + 0.01);
+    });
+    expect([chances[0]! > 0.99, chances[15]! < 0.5, chances.at(-1)!]).toEqual([true, true, 0]);
+  });
 });
 
 describe("what others grow", () => {

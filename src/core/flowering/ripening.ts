@@ -30,8 +30,8 @@ function frostToBeat(window: Flowering, { first, last }: Frosts): Day {
 }
 
 /**
- * Whether seed ripens before the first frost: the ripening range read as two standard deviations to each side, the
- * years' first frosts as a normal distribution.
+ * Whether seed ripens before the first frost: the ripening range read as two standard deviations to each side, each side
+ * by itself, the years' first frosts as a normal distribution.
  * @example ripensBeforeFrost(stand(1).window, climate()).frost // "2027-10-06"
  */
 export function ripensBeforeFrost(window: Flowering, climate: Climate): Ripening {
@@ -39,7 +39,9 @@ export function ripensBeforeFrost(window: Flowering, climate: Climate): Ripening
   const { spread } = climate.frosts.first;
   const frost = frostToBeat(window, climate.frosts);
   const ripe = dayNumber(window.ripe);
-  const doubt = (dayNumber(window.ripeLatest) - dayNumber(window.ripeEarliest)) / 4;
+  // The end of the range on the frost's side: the other may lie beyond a winter.
+  const end = window.ripe <= frost ? window.ripeLatest : window.ripeEarliest;
+  const doubt = Math.abs(dayNumber(end) - ripe) / 2;
   const chance = below(dayNumber(frost), ripe, Math.max(1, Math.hypot(spread, doubt)));
   return { chance, verdict: chance >= SAFE ? "safe" : chance <= TOO_LATE ? "too-late" : "doubtful", frost };
 }

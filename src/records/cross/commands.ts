@@ -152,7 +152,9 @@ const adjustCross = command(
     write.update(crossRecord, id, patch, version);
     const now = crossById(db, id)!;
     const words = [
-      patch.fruitsWanted !== undefined || patch.closed !== undefined ? `${now.fruitsWanted} fruits wanted` : "",
+      patch.fruitsWanted !== undefined || patch.closed !== undefined
+        ? `${now.fruitsWanted} ${now.fruitsWanted === 1 ? "fruit" : "fruits"} wanted`
+        : "",
       patch.closed ? "closed" : "",
       patch.method ? `method ${now.method}` : "",
       patch.perEvening ? `${now.perEvening} in an evening` : "",

@@ -1,7 +1,7 @@
 import Joi from "joi";
 import { speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
-import { atBearing, cornersOf, type Point } from "@/core/ground/shape";
+import { atBearing, cornersOf, type Point, snapped } from "@/core/ground/shape";
 import { BARRIER_FACTORS } from "@/core/isolation/barrier";
 import { Refusal, refuse } from "@/db/ops";
 import { barrier } from "../barrier/barrier";
@@ -90,7 +90,8 @@ function outlineOf({ outline, distance, bearing, across }: Where): string {
   if (outline) return pointsToText(outline);
   const far = distance ?? refuse("distance", "Say how far it is, and in which direction.");
   const towards = bearing ?? refuse("bearing", "Say in which direction it lies, as a bearing from north.");
-  return pointsToText(square(atBearing({ x: 0, y: 0 }, towards, far), across ?? 0));
+  const corners = square(atBearing({ x: 0, y: 0 }, towards, far), across ?? 0);
+  return pointsToText(corners.map(({ x, y }) => ({ x: snapped(x, 0.001), y: snapped(y, 0.001) })));
 }
 
 const SOURCE = ["name", "kind", "species", "plants", "presence", "harm", "flowersFrom", "flowersTo"] as const;
