@@ -1,47 +1,29 @@
 import { Worker } from "node:worker_threads";
-import type { FromWorker, ToWorker } from "@/workers/jobs";
+import { type Caller, caller, type FromWorker } from "@/workers/jobs";
 
-type Waiting = (message: FromWorker) => void;
-const kept = globalThis as { orchardWorker?: Worker };
-const waiting = new Map<number, Waiting>();
-let last = 0;
+// On the process and not in the module, which a reload in development makes anew.
+const kept = globalThis as { orchardCalls?: Caller };
 
-function theWorker(): Worker {
-  if (kept.orchardWorker) return kept.orchardWorker;
+function calls(): Caller {
+  if (kept.orchardCalls) return kept.orchardCalls;
   const worker = new Worker(new URL("../workers/server.ts", import.meta.url));
+  const made = caller((message) => worker.postMessage(message));
   const over = (message: string) => {
-    kept.orchardWorker = undefined;
-    for (const [id, tell] of waiting) tell({ id, kind: "failed", message });
-    waiting.clear();
+    kept.orchardCalls = undefined;
+    made.over(message);
   };
-  worker.on("message", (message: FromWorker) => waiting.get(message.id)?.(message));
+  worker.on("message", (message: FromWorker) => made.hear(message));
   worker.on("error", (failure) => over(failure.message));
   worker.on("exit", () => over("The work was broken off."));
   worker.unref();
-  kept.orchardWorker = worker;
-  return worker;
-}
-
-/** Starts a job; what it says comes to `hear`. Gives a way to stop it. */
-function start(job: string, input: unknown, hear: Waiting): () => void {
-  const id = ++last;
-  const worker = theWorker();
-  const tell = (message: ToWorker) => worker.postMessage(message);
-  waiting.set(id, (message) => {
-    if (message.kind !== "progress") waiting.delete(id);
-    hear(message);
-  });
-  tell({ kind: "run", id, job, input });
-  return () => {
-    waiting.delete(id);
-    tell({ kind: "stop", id });
-  };
+  kept.orchardCalls = made;
+  return made;
 }
 
 /** Runs a job in the server's worker to its end. */
 export const jobResult = <R>(job: string, input: unknown): Promise<R> =>
   new Promise((resolve, reject) => {
-    start(job, input, (message) => {
+    calls().start(job, input, (message) => {
       if (message.kind === "done") resolve(message.result as R);
       else if (message.kind === "failed") reject(Object.assign(new Error(message.message), { code: message.code }));
     });
@@ -58,7 +40,7 @@ export function jobAnswer<R>(job: string, input: unknown, ended: (result: R | nu
   let stop = () => {};
   const body = new ReadableStream({
     start(controller) {
-      stop = start(job, input, (message) => {
+      stop = calls().start(job, input, (message) => {
         const { id: _, ...said } = message;
         controller.enqueue(line(said));
         if (message.kind === "progress") return;

@@ -5,9 +5,6 @@ import { carryOver, setAside } from "./migrations/identity";
 
 const FOLDER = join(process.cwd(), "src/db/migrations");
 
-/** The schema that this program writes; the number of its newest migration. */
-export const SCHEMA = 5;
-
 type Migration = { number: number; name: string };
 type Step = { before?: (db: Database) => void; after?: (db: Database) => void };
 
@@ -20,6 +17,9 @@ function migrations(folder: string): Migration[] {
     .sort()
     .map((name) => ({ number: Number(name.slice(0, 3)), name }));
 }
+
+/** The schema that this program writes; the number of its newest migration. */
+export const SCHEMA = migrations(FOLDER).at(-1)!.number;
 
 function apply(db: Database, folder: string, all: Migration[]): void {
   for (const { number, name } of all) {

@@ -68,13 +68,21 @@ export function useJob<R>(path: string) {
   return { run, stop, progress };
 }
 
-/** What a job makes of an input, asked for anew whenever that changes. */
-export function useJobResult<R>(path: string, input: object): { result: R | null; trouble: string | null } {
+/**
+ * What a job makes of an input, asked for anew whenever that changes.
+ * @param since changes when what the job reads has changed: the journal's head
+ */
+export function useJobResult<R>(
+  path: string,
+  input: object,
+  since: string | null,
+): { result: R | null; trouble: string | null } {
   const { run, stop } = useJob<R>(path);
-  const asked = JSON.stringify(input);
+  const asked = JSON.stringify([input, since]);
   const [end, setEnd] = useState<{ asked: string; end: JobEnd<R> } | null>(null);
   useEffect(() => {
-    void run(JSON.parse(asked) as object).then((told) => told && setEnd({ asked, end: told }));
+    const [body] = JSON.parse(asked) as [object];
+    void run(body).then((told) => told && setEnd({ asked, end: told }));
     return stop;
   }, [run, stop, asked]);
   // What was reckoned for another input is not this one's.

@@ -71,7 +71,9 @@ export type Ground = {
   /** The one the right page is about: the chosen stand, else the worst over its limit. */
   concern: Id | null;
   /** What the ways out of that concern are asked with; null where none are needed. */
-  askWays: AskWays | null;
+  askWays: WaysOutInput | null;
+  /** The journal's head: the ways out are those of the ground as it is now. */
+  head: Id | null;
   species: { id: string; name: string }[];
   /** For the stand form. */
   lines: LineChoice[];
@@ -192,9 +194,6 @@ function judgedOf(scene: Scene, arrived: Map<Id, Arrival>, rows: ForecastStand[]
     .sort((a, b) => over(b) - over(a));
 }
 
-/** The head says when to ask again: the ways out are those of the ground as it is now. */
-export type AskWays = WaysOutInput & { head: string | null };
-
 /** @param chosen the code of the stand that was asked for */
 export function groundView(sky: Outlook, wantedSeason: number | null, chosen: string | null): Ground {
   const { db, garden } = sky;
@@ -234,8 +233,9 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
     concern,
     askWays:
       concern !== null && judged.some((j) => j.standId === concern)
-        ? { standId: concern, season, day: sky.today, head: headOf(db) }
+        ? { standId: concern, season, day: sky.today }
         : null,
+    head: headOf(db),
     species: SPECIES.map(({ id, name }) => ({ id, name })),
     lines: lineChoices(db).map(({ id, name, species }) => ({ id, name, species: speciesById(species).name })),
     lots: sky.once("lot choices", () => lotChoices(db)),

@@ -1,10 +1,18 @@
-import type { Fields } from "@/records/record";
+import type Joi from "joi";
+import type { Fields, Told } from "@/records/record";
+import { schemaOf } from "@/records/schema";
 import { WAYS_OUT, waysOutJob } from "./waysOut";
 
 /** A job that pages ask for: what may be asked, and the work. */
-export type ViewJob = { fields: Fields; run: (input: never) => Generator<unknown, unknown> };
+export type ViewJob = { fields: Fields; schema: Joi.ObjectSchema; run: (input: never) => Generator<unknown, unknown> };
+
+const job = <F extends Fields>(fields: F, run: (input: Told<F>) => Generator<unknown, unknown>): ViewJob => ({
+  fields,
+  schema: schemaOf(fields),
+  run,
+});
 
 /** What takes too long for a page and is asked for when it is there, by the server's worker. */
 export const VIEW_JOBS: ReadonlyMap<string, ViewJob> = new Map<string, ViewJob>([
-  ["ground.ways-out", { fields: WAYS_OUT, run: waysOutJob }],
+  ["ground.ways-out", job(WAYS_OUT, waysOutJob)],
 ]);

@@ -5,7 +5,7 @@ import { groupBy } from "@/core/lists/groupBy";
 import { type Cut, page } from "@/core/lists/page";
 import { type Ranked, rankPlants, type ScoreValue, type Summary, summarise } from "@/core/selection/ranking";
 import type { Db } from "@/db/open";
-import { beds } from "@/records/bed/queries";
+import { type BedChoice, bedChoices } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
 import { lineNames, scoresOnYardsticks, yardsticks } from "@/records/line/queries";
 import { type LotChoice, type LotRow, lotById, lotChoices } from "@/records/lot/queries";
@@ -26,7 +26,7 @@ export type Nursery = {
   cut: Cut;
   /** Lots with seed left, to sow. */
   lots: LotChoice[];
-  beds: { id: Id; name: string }[];
+  beds: BedChoice[];
 };
 
 export function nurseryView(sky: Outlook, from: number | null = null): Nursery {
@@ -46,7 +46,7 @@ export function nurseryView(sky: Outlook, from: number | null = null): Nursery {
     families: items,
     cut,
     lots: sky.once("lot choices", () => lotChoices(db)),
-    beds: beds(db).filter((b) => !b.outside),
+    beds: bedChoices(db),
   };
 }
 
@@ -65,8 +65,7 @@ export type Family = {
   lot: LotRow | null;
   today: string;
   hazards: { title: string; caution: string }[];
-  /** Whether the yardsticks belong to this line, so that more can be added. */
-  beds: { id: Id; name: string }[];
+  beds: BedChoice[];
 };
 
 const commonest = (words: string[]): string | null => {
@@ -138,6 +137,6 @@ export function familyView(sky: Outlook, code: string): Family | null {
     lot: row.lotId ? (lotById(db, row.lotId) ?? null) : null,
     today: sky.today,
     hazards: speciesById(row.species).hazards.map((h) => HAZARDS[h]!),
-    beds: beds(db).filter((b) => !b.outside),
+    beds: bedChoices(db),
   };
 }

@@ -101,7 +101,7 @@ export const sceneOf = (sky: Outlook, season: number): Scene =>
         .map((stand) => sceneStand(stand, sky, newest)),
       sources: sources(db).map((source) => sceneSource(source, season, sky)),
       barriers: barriers(db).map(({ id, name, path, factor }) => ({ id, name, path, factor })),
-      beds: beds(db).map(({ version: _, ...bed }) => ({ ...bed, outside: bed.outside === 1 })),
+      beds: beds(db).map(({ version: _, note: __, ...bed }) => ({ ...bed, outside: bed.outside === 1 })),
       windFrom: sky.garden.windFrom,
       climate: sky.climate,
       ripeWanted: sky.garden.ripeWanted,

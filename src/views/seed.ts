@@ -6,7 +6,7 @@ import { nameWithGeneration, type SeedCount, seedsInLot } from "@/core/custody/g
 import type { Id } from "@/core/custody/id";
 import { degreeOf } from "@/core/isolation/crossing";
 import { type Cut, page } from "@/core/lists/page";
-import { beds } from "@/records/bed/queries";
+import { type BedChoice, bedChoices } from "@/records/bed/queries";
 import { type CandidateRow, candidatesOf } from "@/records/candidate/queries";
 import type { Garden } from "@/records/garden/garden";
 import { type LineChoice, lineChoices } from "@/records/line/queries";
@@ -87,7 +87,7 @@ export type LotPage = {
   candidates: CandidateRow[];
   /** Stands that could have been, of the season the seed is from. */
   possible: { id: Id; label: string }[];
-  beds: { id: Id; name: string }[];
+  beds: BedChoice[];
   extraction: string;
   ripeSign: string;
   hazards: { title: string; caution: string }[];
@@ -114,7 +114,7 @@ export function lotPage(sky: Outlook, code: string): LotPage | null {
     possible: standsOfSeason(db, seasonOf(lot.gathered, place.latitude))
       .filter((s) => degreeOf(species, speciesById(s.species)) !== null)
       .map(standChoice),
-    beds: beds(db).filter((b) => !b.outside),
+    beds: bedChoices(db),
     extraction: species.extraction,
     ripeSign: species.ripeSign,
     hazards: species.hazards.map((h) => HAZARDS[h]!),

@@ -1,5 +1,5 @@
 import { expect, test, vi } from "vitest";
-import { type FromWorker, type Jobs, runner } from "./jobs";
+import { caller, type FromWorker, type Jobs, runner, type ToWorker } from "./jobs";
 
 /** A runner with what it said, and a way to wait until it has said something. */
 function running(jobs: Jobs) {
@@ -68,4 +68,47 @@ test("one that fails, and one that is not known, say so with the failure's code"
   await until(3, "failed");
   await until(4, "failed");
   expect(said).toContainEqual({ id: 3, kind: "failed", message: "database or disk is full", code: "SQLITE_FULL" });
+});
+
+test("who asks hears of what he asked alone, nothing after he stopped it, and why when the worker is gone", () => {
+  const told: ToWorker[] = [];
+  const calls = caller((message) => told.push(message));
+  const heard = { a: [] as string[], b: [] as string[] };
+  const note = (who: "a" | "b") => (message: FromWorker) => {
+    heard[who].push(message.kind === "failed" ? message.message : message.kind);
+  };
+  calls.start("one", 1, note("a"));
+  const stop = calls.start("two", 2, note("b"));
+  expect(told).toEqual([
+    { kind: "run", id: 1, job: "one", input: 1 },
+    { kind: "run", id: 2, job: "two", input: 2 },
+  ]);
+  calls.hear({ id: 1, kind: "progress", progress: null });
+  calls.hear({ id: 2, kind: "progress", progress: null });
+  stop();
+  stop();
+  expect(told.slice(2)).toEqual([{ kind: "stop", id: 2 }]);
+  calls.hear({ id: 2, kind: "done", result: null });
+  calls.over("gone");
+  calls.over("gone again");
+  expect(heard).toEqual({ a: ["progress", "gone"], b: ["progress"] });
+});
+
+test("progress that takes work to tell is worked out only when it is told", async () => {
+  let worked = 0;
+  const { said, take, until } = running({
+    *slow() {
+      for (let step = 0; step < 30; step++) {
+        const end = Date.now() + 5;
+        while (Date.now() < end);
+        yield () => ++worked;
+      }
+      return "done";
+    },
+  });
+  take({ kind: "run", id: 1, job: "slow", input: null });
+  await until(1, "done");
+  const told = said.flatMap((message) => (message.kind === "progress" ? [message.progress] : []));
+  expect(told).toEqual(Array.from({ length: worked }, (_, i) => i + 1));
+  expect(worked).toBeLessThan(30);
 });

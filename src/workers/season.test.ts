@@ -1,15 +1,19 @@
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 import { bed, scene, source, stand } from "@/core/tests/place";
-import type { FromSeasonWorker, ToSeasonWorker } from "./season";
+import { type Caller, caller, type FromWorker, type ToWorker } from "./jobs";
+import type { Found } from "./season";
 
-let said: FromSeasonWorker[];
-let tell: (message: ToSeasonWorker) => void;
+let said: FromWorker[];
+let calls: Caller;
 beforeEach(async () => {
   said = [];
   vi.resetModules();
-  vi.stubGlobal("postMessage", (message: FromSeasonWorker) => said.push(message));
-  vi.stubGlobal("addEventListener", (_: string, take: (event: { data: ToSeasonWorker }) => void) => {
-    tell = (data) => take({ data });
+  vi.stubGlobal("postMessage", (message: FromWorker) => {
+    said.push(message);
+    calls.hear(message);
+  });
+  vi.stubGlobal("addEventListener", (_: string, take: (event: { data: ToWorker }) => void) => {
+    calls = caller((data) => take({ data }));
   });
   await import("./season");
 });
@@ -26,28 +30,33 @@ const task = {
   beds: three.beds.map(({ id }) => id),
   means: ["open", "cage", "hand"] as ("open" | "cage" | "hand")[],
 };
+const asked = <R>(job: string, input: unknown): Promise<R> =>
+  new Promise((resolve) => {
+    calls.start(job, input, (message) => message.kind === "done" && resolve(message.result as R));
+  });
 
-test("an answer bears the number of the scene that was asked about", () => {
-  tell({ kind: "scene", of: 4, scene: three });
-  tell({ kind: "try", changes: [] });
-  expect(said).toMatchObject([{ kind: "tried", of: 4 }]);
-  tell({ kind: "scene", of: 5, scene: three });
-  tell({ kind: "try", changes: [] });
-  expect(said.at(-1)).toMatchObject({ kind: "tried", of: 5 });
+test("changes are tried on the scene that was told last", async () => {
+  await asked("scene", three);
+  const before = await asked<{ share: { likely: number } }[]>("try", []);
+  await asked("scene", { ...three, sources: [] });
+  const after = await asked<{ share: { likely: number } }[]>("try", []);
+  expect(before).toHaveLength(3);
+  expect(after[0]!.share.likely).toBeLessThan(before[0]!.share.likely);
 });
 
-test("a new scene ends the search on the old one, and no later answer is of it", async () => {
-  tell({ kind: "scene", of: 1, scene: three });
-  tell({ kind: "arrange", of: 7, task, seed: 1 });
-  await vi.waitFor(() => expect(said.some((m) => m.kind === "found" && m.of === 7)).toBe(true), { timeout: 20_000 });
-  const old = () => said.filter((m) => m.kind === "found" && m.of === 7);
-  const before = old().length;
-  expect(old().every((m) => m.kind === "found" && !m.done)).toBe(true);
-  tell({ kind: "scene", of: 2, scene: three });
-  tell({ kind: "try", changes: [] });
+test("a search tells what it has with what it changes, ends with the best, and is over when it is stopped", async () => {
+  await asked("scene", three);
+  const progress: Found[] = [];
+  const stop = calls.start("arrange", { task, seed: 1 }, (message) => {
+    if (message.kind === "progress") progress.push(message.progress as Found);
+  });
+  await vi.waitFor(() => expect(progress.length).toBeGreaterThan(1), { timeout: 20_000 });
+  expect(progress[0]).toMatchObject({ after: { length: 3 }, judged: { labour: expect.any(Number) } });
+  expect(progress.at(-1)!.judged.score).toBeLessThanOrEqual(progress[0]!.judged.score);
+  stop();
+  const told = said.length;
   await new Promise((wait) => setTimeout(wait, 600));
-  // It says once more what it had, and that it is over.
-  const last = old().slice(before);
-  expect(last.length).toBeLessThanOrEqual(1);
-  expect(last.every((m) => m.kind === "found" && m.done)).toBe(true);
+  // One slice may have been told already when the stop came.
+  expect(said.length - told).toBeLessThanOrEqual(1);
+  expect(said.some(({ kind }, i) => i >= told && kind === "done")).toBe(false);
 }, 40_000);

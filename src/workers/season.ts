@@ -3,63 +3,39 @@ import type { Change } from "@/core/isolation/change";
 import type { Scene } from "@/core/isolation/scene";
 import type { Ways } from "@/core/isolation/share";
 import { type Tried, tryOut } from "@/core/isolation/tryout";
+import { runner, type ToWorker } from "./jobs";
 
-/** `of` numbers the scene, or the search: an answer bears the number of what was asked. */
-export type ToSeasonWorker =
-  | { kind: "scene"; of: number; scene: Scene }
-  | { kind: "try"; changes: Change[] }
-  | { kind: "arrange"; of: number; task: Omit<ArrangeTask, "scene">; seed: number }
-  | { kind: "stop" };
+/** The best plan of a search so far: what it changes, and every stand after it. */
+export type Found = Omit<Progress, "plan"> & { changes: Change[]; after: Tried[] };
 
-export type Found = Omit<Progress, "plan"> & { changes: Change[]; tried: number; after: Tried[]; done: boolean };
-export type FromSeasonWorker = { kind: "tried"; of: number; stands: Tried[] } | ({ kind: "found"; of: number } & Found);
-
-let scene: Scene | null = null;
-let sceneNumber = 0;
+let scene: Scene;
 let ways: Ways = new Map();
-/** Raised by every new scene, search and stop, so that an old search sees that it is over. */
-let search = 0;
 
-const say = (message: FromSeasonWorker) => postMessage(message);
+/** What the season's page asks of its worker: to keep a scene, to try changes on it, to search for a plan. */
+export const SEASON_JOBS = {
+  // biome-ignore lint/correctness/useYield: done at once
+  *scene(next: Scene): Generator<never, void> {
+    scene = next;
+    ways = new Map();
+  },
+  // biome-ignore lint/correctness/useYield: one reckoning, short enough for a drag
+  *try(changes: Change[]): Generator<never, Tried[]> {
+    return tryOut(scene, changes, ways);
+  },
+  *arrange({ task, seed }: { task: Omit<ArrangeTask, "scene">; seed: number }): Generator<() => Found, Found> {
+    const whole: ArrangeTask = { ...task, scene };
+    const found = ({ plan, ...progress }: Progress): Found => {
+      const changes = changesOf(whole, plan);
+      return { ...progress, changes, after: tryOut(whole.scene, changes, new Map()) };
+    };
+    const steps = arrange(whole, seed);
+    for (;;) {
+      const { done, value } = steps.next();
+      if (done) return found(value);
+      yield () => found(value);
+    }
+  },
+};
 
-async function run(given: Omit<ArrangeTask, "scene">, seed: number, of: number): Promise<void> {
-  const mine = ++search;
-  const now = scene!;
-  const task: ArrangeTask = { ...given, scene: now };
-  const tell = ({ plan, ...progress }: Progress, done: boolean) => {
-    const changes = changesOf(task, plan);
-    say({ kind: "found", of, ...progress, changes, after: tryOut(now, changes, new Map()), done });
-  };
-  const steps = arrange(task, seed);
-  let told = 0;
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return tell(step.value, true);
-    if (Date.now() - told < 120) continue;
-    told = Date.now();
-    tell(step.value, false);
-    // Lets a stop come through.
-    await new Promise((resolve) => setTimeout(resolve));
-    if (search !== mine) return tell(step.value, true);
-  }
-}
-
-addEventListener("message", ({ data }: MessageEvent<ToSeasonWorker>) => {
-  switch (data.kind) {
-    case "scene":
-      search++;
-      scene = data.scene;
-      sceneNumber = data.of;
-      ways = new Map();
-      break;
-    case "try":
-      if (scene) say({ kind: "tried", of: sceneNumber, stands: tryOut(scene, data.changes, ways) });
-      break;
-    case "arrange":
-      if (scene) void run(data.task, data.seed, data.of);
-      break;
-    case "stop":
-      search++;
-      break;
-  }
-});
+const take = runner(SEASON_JOBS, (message) => postMessage(message));
+addEventListener("message", ({ data }: MessageEvent<ToWorker>) => take(data));

@@ -12,7 +12,7 @@ const existing = ({ write }: Context, id: string) => {
   return found;
 };
 
-const addBed = command("bed.add", bed.adding("name", ...PLACE, "outside"), (context, input) => {
+const addBed = command("bed.add", bed.adding("name", ...PLACE, "outside", "note"), (context, input) => {
   const warnings = namedTwice(context, bed, input.name);
   const id = context.write.insert(bed, input);
   return { message: `Bed ${input.name} added`, id, warnings };
@@ -20,7 +20,7 @@ const addBed = command("bed.add", bed.adding("name", ...PLACE, "outside"), (cont
 
 const changeBed = command(
   "bed.change",
-  { id: ref("bed", "Bed"), version: seen(), ...bed.patching("name", ...PLACE, "outside") },
+  { id: ref("bed", "Bed"), version: seen(), ...bed.patching("name", ...PLACE, "outside", "note") },
   (context, { id, version, ...patch }) => {
     const before = existing(context, id);
     const warnings = patch.name && patch.name !== before.name ? namedTwice(context, bed, patch.name) : [];

@@ -7,6 +7,13 @@ export function beds(db: Db): Bed[] {
   return db.prepare("SELECT * FROM bed ORDER BY outside, name, id").all() as Bed[];
 }
 
+export type BedChoice = Pick<Bed, "id" | "name">;
+
+/** The garden's own beds, to choose one from. */
+export function bedChoices(db: Db): BedChoice[] {
+  return db.prepare("SELECT id, name FROM bed WHERE outside = 0 ORDER BY name, id").all() as BedChoice[];
+}
+
 export function bedById(db: Db, id: Id): Bed | undefined {
   return prepared(db, "SELECT * FROM bed WHERE id = ?").get(id) as Bed | undefined;
 }

@@ -194,19 +194,18 @@ const importGround = command(
     const found = readGround(text, garden, given);
     const fresh = { bed: [] as string[], barrier: [] as string[], source: [] as string[] };
     const changed = { bed: [] as string[], barrier: [] as string[], source: [] as string[] };
-    for (const { table, row, id, told } of found) {
-      const name = String(row.name);
+    for (const { table, id, told, otherwise } of found) {
+      const name = String(told.name ?? otherwise.name);
       const own = (id && write.read(TABLES[table], id)?.id) || onlyOfName(context, table, name);
       const before = own && write.read(TABLES[table], own);
       if (!before) {
         fresh[table].push(name);
-        if (!dryRun) write.insert(TABLES[table], row as never);
+        if (!dryRun) write.insert(TABLES[table], { ...otherwise, ...told } as never);
         continue;
       }
-      const patch = Object.fromEntries(Object.entries(row).filter(([column]) => told.has(column)));
-      if (Object.entries(patch).every(([column, value]) => before[column as "name"] === value)) continue;
+      if (Object.entries(told).every(([column, value]) => before[column as "name"] === value)) continue;
       changed[table].push(name);
-      if (!dryRun) write.update(TABLES[table], own, patch as never);
+      if (!dryRun) write.update(TABLES[table], own, told as never);
     }
     const parts = (["bed", "barrier", "source"] as const).flatMap((table) => [
       ...(fresh[table].length ? [counted(table, fresh[table])] : []),

@@ -1,5 +1,4 @@
 import Joi from "joi";
-import { SPECIES } from "@/catalogue/catalogue";
 import { type Id, isId } from "@/core/custody/id";
 import { fromGlobe, type Origin, toGlobe } from "@/core/ground/geojson";
 import { rectangleOf } from "@/core/ground/rectangle";
@@ -8,9 +7,13 @@ import { BARRIER_FACTORS, type BarrierKind } from "@/core/isolation/barrier";
 import type { Db } from "@/db/open";
 import { refuse } from "@/db/ops";
 import type { Row } from "@/db/rows";
+import { barrier } from "../barrier/barrier";
+import { bed } from "../bed/bed";
 import { beds } from "../bed/queries";
 import type { Garden } from "../garden/garden";
-import { idOf, words } from "../schema";
+import type { AnyRecord, Fields } from "../record";
+import { idOf, schemaOf } from "../schema";
+import { source } from "../source/source";
 import { pointsToText } from "./points";
 import { barriers, sources } from "./queries";
 
@@ -34,14 +37,20 @@ const SHAPES: ReadonlyMap<unknown, Joi.Schema> = new Map<unknown, Joi.Schema>([
   ],
 ]);
 
-const monthDay = Joi.string()
-  .pattern(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/)
-  .allow(null);
+/** Columns that a feature tells by its geometry, and what kind of thing it is; the others are told as they are kept. */
+const DRAWN = new Set(["x", "y", "width", "length", "turn", "path", "outline", "kind"]);
+const plainOf = ({ columns }: AnyRecord): Fields =>
+  Object.fromEntries(
+    Object.entries(columns as Fields)
+      .filter(([column]) => !DRAWN.has(column))
+      .map(([column, field]) => [column, field.kept()]),
+  );
+const PLAIN = { bed: plainOf(bed), barrier: plainOf(barrier), source: plainOf(source) };
+type Table = keyof typeof PLAIN;
 
-const properties = Joi.object({
+const properties = schemaOf({ ...PLAIN.source, ...PLAIN.barrier, ...PLAIN.bed }).keys({
   kind: Joi.string().valid("bed", "hedge", "wall", "building", "tunnel", "neighbour", "field", "wild", "ornamental"),
   id: idOf(),
-  name: words(120),
   metres: Joi.array()
     .items(Joi.array().items(Joi.number().min(-100_000).max(100_000)).length(2))
     .max(500),
@@ -52,41 +61,15 @@ const properties = Joi.object({
     length: Joi.number().min(0.1).max(10_000).required(),
     turn: Joi.number().min(0).less(360).default(0),
   }),
-  species: Joi.string().valid(...SPECIES.map((s) => s.id)),
-  plants: Joi.number().integer().min(1).max(10_000_000),
-  presence: Joi.number().min(0.05).max(1),
-  harm: Joi.string().valid("none", "bitter", "hot", "male-sterile", "wild"),
-  factor: Joi.number().min(0).max(1),
-  outside: Joi.number().valid(0, 1),
-  flowersFrom: monthDay,
-  flowersTo: monthDay,
-  agreedSeason: Joi.number().integer().min(1900).max(2200).allow(null),
-}).unknown(true);
+});
 
-type Known = {
-  kind?: string;
-  name?: string;
-  metres?: [number, number][];
-  bed?: Plot;
-  species?: string;
-  plants?: number;
-  presence?: number;
-  harm?: string;
-  factor?: number;
-  outside?: number;
-  id?: Id;
-  flowersFrom?: string | null;
-  flowersTo?: string | null;
-  agreedSeason?: number | null;
-};
+/** What a feature's properties told, columns by their names. */
+type Known = Row & { kind?: string; metres?: [number, number][]; bed?: Plot; id?: Id };
 
 /** What the grower says once for features that do not say it themselves. */
 export type Given = { species?: string | null; plants?: number | null; presence?: number | null };
-/**
- * One row of a file: of which record, its id where this garden wrote it, and which of its columns the file told; the others
- * hold what stands in for a new one.
- */
-export type Found = { table: "bed" | "barrier" | "source"; row: Row; id: Id | undefined; told: Set<string> };
+/** One row of a file: of which record, its id where this garden wrote it, what the file told, and what stands in for a new one. */
+export type Found = { table: Table; id: Id | undefined; told: Row; otherwise: Row };
 
 function parse(text: string): Feature[] {
   let read: unknown;
@@ -154,51 +137,52 @@ function bedOf(shape: Point[], kept: Plot | undefined, where: string): Plot {
 }
 
 function rowOf(feature: Feature, i: number, origin: Origin, given: Given): Found {
-  const { value: kept, error } = properties.validate(feature.properties ?? {}, { stripUnknown: true }) as {
-    value: Known;
-    error?: Error;
-  };
-  const where = `Feature ${i + 1}${kept?.name ? ` (${kept.name})` : ""}`;
-  if (error) return refuse("text", `${where}: ${error.message}.`);
+  const { value, error } = properties.validate(feature.properties ?? {}, { stripUnknown: true });
+  const kept = Object(value) as Known;
+  const where = `Feature ${i + 1}${kept.name ? ` (${kept.name})` : ""}`;
+  if (error) return refuse("text", `${where}: ${error.details[0]!.message.replace(/\.$/, "")}.`);
   const shape = pointsOf(feature, kept, origin, where);
   const type = feature.geometry.type;
   const kind = kept.kind ?? (type === "LineString" ? "hedge" : "field");
   const name = kept.name || `${kind} ${i + 1}`;
-  const told = (row: Row, always: string[]): Set<string> =>
-    new Set([...always, ...Object.keys(row).filter((column) => kept[column as keyof Known] !== undefined)]);
-  const id = isId(kept.id) ? kept.id : undefined;
+  const found = (table: Table, drawn: Row, otherwise: Row): Found => ({
+    table,
+    id: isId(kept.id) ? kept.id : undefined,
+    told: {
+      ...(Object.fromEntries(Object.entries(kept).filter(([column]) => column in PLAIN[table])) as Row),
+      ...drawn,
+    },
+    otherwise: { name, ...otherwise },
+  });
   if (kind === "bed") {
     if (type !== "Polygon") return refuse("text", `${where}: a bed must be a polygon.`);
-    const row = { name, ...bedOf(shape, kept.bed, where), outside: kept.outside ?? 0 };
-    return { table: "bed", row, id, told: told(row, ["x", "y", "width", "length", "turn"]) };
+    return found("bed", bedOf(shape, kept.bed, where), {});
   }
   if (Object.hasOwn(BARRIER_FACTORS, kind)) {
     if (shape.length < 2) return refuse("text", `${where}: a ${kind} must be a line or a polygon.`);
     const path = type === "Polygon" ? [...shape, shape[0]!] : shape;
-    const factor = kept.factor ?? BARRIER_FACTORS[kind as BarrierKind];
-    const row = { name, kind, path: pointsToText(path), factor };
-    return { table: "barrier", row, id, told: told(row, ["path"]) };
+    const factor = BARRIER_FACTORS[kind as BarrierKind];
+    return found("barrier", { path: pointsToText(path), ...toldKind(kept) }, { kind, factor });
   }
   if (type === "LineString") return refuse("text", `${where}: a ${kind} must be a point or a polygon.`);
-  const species = kept.species ?? given.species;
+  const { species, plants } = { ...given, ...kept };
   if (!species) return refuse("species", `${where} does not say which species grows there. Choose one.`);
-  const plants = kept.plants ?? given.plants;
   if (!plants) return refuse("plants", `${where} does not say how many plants stand there. Give a number.`);
-  const presence = kept.presence ?? given.presence ?? 1;
-  const harm = kept.harm ?? (kind === "wild" ? "wild" : "none");
-  const { flowersFrom = null, flowersTo = null, agreedSeason = null } = kept;
-  const days = { flowersFrom, flowersTo, agreedSeason };
-  const row = { name, kind, species, plants, presence, harm, outline: pointsToText(shape), ...days };
-  return { table: "source", row, id, told: told(row, ["outline"]) };
+  const harm = kind === "wild" ? "wild" : "none";
+  const otherwise = { kind, species, plants, presence: given.presence ?? 1, harm };
+  return found("source", { outline: pointsToText(shape), ...toldKind(kept) }, otherwise);
 }
+
+const toldKind = ({ kind }: Known): Row => (kind === undefined ? {} : { kind });
 
 /** The beds, barriers and sources of a GeoJSON text, checked. @throws Refusal naming the feature that can't be taken in */
 export function readGround(text: string, origin: Origin, given: Given): Found[] {
   const found = parse(text).map((feature, i) => rowOf(feature, i, origin, given));
   const named = new Set<string>();
-  for (const { table, id, row } of found) {
-    const key = id ?? `${table} ${row.name}`;
-    if (named.has(key)) refuse("text", `The file holds two ${table}s named ${row.name}.`);
+  for (const { table, id, told, otherwise } of found) {
+    const name = told.name ?? otherwise.name;
+    const key = id ?? `${table} ${name}`;
+    if (named.has(key)) refuse("text", `The file holds two ${table}s named ${name}.`);
     named.add(key);
   }
   return found;
@@ -217,13 +201,13 @@ export function writeGround(db: Db, place: Garden): object {
     type: "FeatureCollection",
     features: [
       ...beds(db).map((bed) => {
-        const { id, name, x, y, width, length, turn, outside } = bed;
-        return feature(area(cornersOf(bed)), { kind: "bed", id, name, outside, bed: { x, y, width, length, turn } });
+        const { version: _, x, y, width, length, turn, ...own } = bed;
+        return feature(area(cornersOf(bed)), { kind: "bed", ...own, bed: { x, y, width, length, turn } });
       }),
-      ...barriers(db).map(({ id, name, kind, path, factor }) =>
+      ...barriers(db).map(({ path, version: _, ...own }) =>
         feature(
           { type: "LineString", coordinates: path.map((p) => toGlobe(p, place)) },
-          { kind, id, name, factor, metres: exact(path) },
+          { ...own, metres: exact(path) },
         ),
       ),
       ...sources(db).map(({ outline, version: _, ...own }) =>

@@ -27,7 +27,8 @@ const collection = (...features: object[]) => JSON.stringify({ type: "FeatureCol
 
 describe("the ground as GeoJSON", () => {
   test("goes out and comes back into an empty garden exactly, metres and all", () => {
-    garden.done("bed.change", { id: 1, version: 1, name: "A", x: 0.1, y: 2.35, width: 8, length: 4, turn: 25 });
+    const place = { x: 0.1, y: 2.35, width: 8, length: 4, turn: 25 };
+    garden.done("bed.change", { id: 1, version: 1, name: "A", ...place, note: "heavy; shade from three o'clock" });
     garden.done("barrier.add", {
       name: "wall",
       kind: "wall",
@@ -185,7 +186,11 @@ describe("the ground as GeoJSON", () => {
       ),
       "two sources named x",
     ],
-    ["a species nobody knows", collection(polygon([ring], { species: "mandrake" })), "species"],
+    [
+      "a species nobody knows",
+      collection(polygon([ring], { species: "mandrake" })),
+      "Feature 1: Species is not one of the choices.",
+    ],
     [
       "a bed of no width",
       collection(polygon([ring], { kind: "bed", name: "b", bed: { x: 0, y: 0, width: 0, length: 4 } })),

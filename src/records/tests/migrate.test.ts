@@ -171,9 +171,10 @@ test("the day of an earlier garden is a device's now, but for a demo's", () => {
   own.close();
 });
 
-test("the number of the schema is that of the newest migration", () => {
-  const numbers = readdirSync(MIGRATIONS).map((name) => Number.parseInt(name, 10));
-  expect(Math.max(...numbers.filter((n) => !Number.isNaN(n)))).toBe(SCHEMA);
+test("the number of the schema is that of the newest migration, and none is missing or there twice", () => {
+  const names = readdirSync(MIGRATIONS).filter((name) => name.endsWith(".sql"));
+  const numbers = names.map((name) => Number(name.slice(0, 3))).sort((a, b) => a - b);
+  expect(numbers).toEqual(Array.from({ length: SCHEMA }, (_, i) => i + 1));
 });
 
 test("a migration that fails leaves the database as it was", () => {

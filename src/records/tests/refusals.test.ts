@@ -407,7 +407,7 @@ const limits = (fields: Fields) =>
 /** What a column may hold at the most and at the least, as it was meant. */
 const LIMITS: Record<string, string> = {
   garden: "name ≤120, latitude -90..90, longitude -180..180, windFrom 0..<360, ripeWanted 0.5..0.99",
-  bed: "name ≤120, x -100000..100000, y -100000..100000, width 0.1..10000, length 0.1..10000, turn 0..<360",
+  bed: "name ≤120, x -100000..100000, y -100000..100000, width 0.1..10000, length 0.1..10000, turn 0..<360, note ≤500",
   line: "code ≤40, name ≤120, origin ≤200, year 1800..2100, description ≤4000, purity 0.5..0.9999",
   lot: "code ≤40, generation 1..40, fruits 1..10000, seeds 1..10000000, mass >0..100000, doubt ≤200, note ≤500",
   stand:

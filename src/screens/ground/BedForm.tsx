@@ -28,6 +28,7 @@ export function BedForm({ bed, units }: { bed?: Bed; units: Units }) {
               length: shown(bed?.length),
               turn: bed?.turn ?? 0,
               outside: bed?.outside ?? 0,
+              note: bed?.note,
             }}
             factors={{ x: factor, y: factor, width: factor, length: factor }}
             patch={bed !== undefined}
@@ -43,6 +44,7 @@ export function BedForm({ bed, units }: { bed?: Bed; units: Units }) {
               <Field name="length" label="Length, north–south" type="number" unit={unit} />
             </div>
             <Field name="turn" label="Turned" type="number" unit="degrees clockwise" />
+            <Field name="note" label="Note" type="textarea" hint="Its soil, its sun, what grew badly there." />
             {bed?.outside === 1 && (
               <Field
                 name="outside"

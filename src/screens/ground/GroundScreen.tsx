@@ -10,7 +10,7 @@ import { Surroundings } from "./Surroundings";
 import { WaysOut } from "./WaysOut";
 
 export function GroundScreen(view: Ground) {
-  const { garden, season, seasons, band, beds, stand, chosen, lines, lots, askWays, judged } = view;
+  const { garden, season, seasons, band, beds, stand, chosen, lines, lots, askWays, head, judged } = view;
   const place = { units: garden.units, latitude: garden.latitude };
   return (
     <Page
@@ -43,7 +43,7 @@ export function GroundScreen(view: Ground) {
           {chosen === null ? (
             <LinesForSeed {...view} />
           ) : (
-            askWays && <WaysOut ask={askWays} limit={judged[0]?.limit ?? 0} season={season} />
+            askWays && <WaysOut ask={askWays} head={head} limit={judged[0]?.limit ?? 0} season={season} />
           )}
         </>
       )}

@@ -7,7 +7,7 @@ import { ShareFigure } from "./ShareFigure";
 import { Apart, WaysOut } from "./WaysOut";
 
 /** What pollen arrives at the stand in question, and what can be done. */
-export function Isolation({ judged, concern, chosen, askWays, garden, season }: Ground) {
+export function Isolation({ judged, concern, chosen, askWays, head, garden, season }: Ground) {
   const worry = judged.find((j) => j.standId === concern);
   const over = judged.filter((j) => j.level !== "within");
   return (
@@ -30,8 +30,8 @@ export function Isolation({ judged, concern, chosen, askWays, garden, season }: 
       )}
       {worry && (
         <Worry worry={worry} units={garden.units} season={season} alone={chosen !== null}>
-          {askWays && <Apart ask={askWays} />}
-          {!chosen && askWays && <WaysOut ask={askWays} limit={worry.limit} season={season} />}
+          {askWays && <Apart ask={askWays} head={head} />}
+          {!chosen && askWays && <WaysOut ask={askWays} head={head} limit={worry.limit} season={season} />}
         </Worry>
       )}
       {chosen && !worry && (

@@ -1,7 +1,7 @@
 "use client";
 import { oneIn, rangeInWords } from "@/core/isolation/verdict";
 import { useJobResult } from "@/ui/useJob";
-import type { AskWays } from "@/views/ground";
+import type { Ground } from "@/views/ground";
 import type { SeenRemedy, WaysOut as Ways } from "@/views/waysOut";
 import { CommandButton } from "../common/command";
 import { plural, spanInWords } from "../common/words";
@@ -17,11 +17,14 @@ const costOf = ({ cost, note }: SeenRemedy): string =>
     .filter(Boolean)
     .join("; ") || "nothing to speak of";
 
-const useWays = (ask: AskWays) => useJobResult<Ways>("/api/jobs/ground.ways-out", ask);
+/** What the ways out are asked with, and the journal's head, which says when to ask anew. */
+type Asking = { ask: NonNullable<Ground["askWays"]>; head: Ground["head"] };
+
+const useWays = ({ ask, head }: Asking) => useJobResult<Ways>("/api/jobs/ground.ways-out", ask, head);
 
 /** What could cross with the stand, but flowers at another time. */
-export function Apart({ ask }: { ask: AskWays }) {
-  const { result } = useWays(ask);
+export function Apart(asking: Asking) {
+  const { result } = useWays(asking);
   if (!result?.apart.length) return null;
   return (
     <p className="mt-2 text-sm text-soft">
@@ -32,8 +35,8 @@ export function Apart({ ask }: { ask: AskWays }) {
 }
 
 /** The ways out, computed: what each leaves, what it costs, whether it is enough. */
-export function WaysOut({ ask, limit, season }: { ask: AskWays; limit: number; season: number }) {
-  const { result, trouble } = useWays(ask);
+export function WaysOut({ limit, season, ...asking }: Asking & { limit: number; season: number }) {
+  const { result, trouble } = useWays(asking);
   if (trouble)
     return (
       <p role="alert" className="mt-6 text-rust">

@@ -4,58 +4,72 @@ import type { ArrangeTask } from "@/core/isolation/arrange";
 import type { Change } from "@/core/isolation/change";
 import type { Scene } from "@/core/isolation/scene";
 import type { Tried } from "@/core/isolation/tryout";
-import type { Found, FromSeasonWorker, ToSeasonWorker } from "@/workers/season";
+import { type Caller, caller, type FromWorker } from "@/workers/jobs";
+import type { Found } from "@/workers/season";
 
 /** The season's worker: tries changes, at most one at a time and the latest last, and arranges. */
 export function useSeasonWorker(scene: Scene, first: Tried[]) {
-  const worker = useRef<Worker | null>(null);
+  const calls = useRef<Caller | null>(null);
   const busy = useRef(false);
   const waiting = useRef<Change[] | null>(null);
-  // What is on the screen now: an answer to an older question is none.
-  const current = useRef({ scene: 0, search: 0 });
+  // What is on the screen now: an answer about another scene is none.
+  const current = useRef(scene);
+  const endSearch = useRef(() => {});
   const [tried, setTried] = useState(first);
-  const [found, setFound] = useState<Found | null>(null);
+  const [found, setFound] = useState<(Found & { done: boolean }) | null>(null);
   const [searching, setSearching] = useState(false);
   const [failed, setFailed] = useState(false);
 
   const ask = useCallback((changes: Change[]) => {
-    if (busy.current || !worker.current) {
+    if (busy.current || !calls.current) {
       waiting.current = changes;
       return;
     }
     busy.current = true;
-    worker.current.postMessage({ kind: "try", changes } satisfies ToSeasonWorker);
-  }, []);
-
-  useEffect(() => {
-    const made = new Worker(new URL("../../workers/season.ts", import.meta.url), { type: "module" });
-    worker.current = made;
-    made.onerror = () => setFailed(true);
-    made.onmessage = ({ data }: MessageEvent<FromSeasonWorker>) => {
-      if (data.kind === "found") {
-        if (data.of === current.current.search) setFound(data);
-        return;
-      }
-      if (data.of === current.current.scene) setTried(data.stands);
+    const asked = current.current;
+    calls.current.start("try", changes, (message) => {
+      if (message.kind === "failed") setFailed(true);
+      if (message.kind === "done" && current.current === asked) setTried(message.result as Tried[]);
       busy.current = false;
       const next = waiting.current;
       waiting.current = null;
       if (next) ask(next);
-    };
-    return () => {
-      made.terminate();
-      worker.current = null;
-      busy.current = false;
-    };
-  }, [ask]);
+    });
+  }, []);
 
   useEffect(() => {
-    current.current = { scene: current.current.scene + 1, search: current.current.search + 1 };
+    const worker = new Worker(new URL("../../workers/season.ts", import.meta.url), { type: "module" });
+    const made = caller((message) => worker.postMessage(message));
+    calls.current = made;
+    worker.onerror = () => setFailed(true);
+    worker.onmessage = ({ data }: MessageEvent<FromWorker>) => made.hear(data);
+    return () => {
+      worker.terminate();
+      calls.current = null;
+      busy.current = false;
+    };
+  }, []);
+
+  useEffect(() => {
+    current.current = scene;
+    endSearch.current();
     setFound(null);
     setSearching(false);
-    worker.current?.postMessage({ kind: "scene", of: current.current.scene, scene } satisfies ToSeasonWorker);
+    calls.current?.start("scene", scene, () => {});
     ask([]);
   }, [scene, ask]);
+
+  const arrange = (task: Omit<ArrangeTask, "scene">, seed: number) => {
+    endSearch.current();
+    setFound(null);
+    setSearching(true);
+    const stop = calls.current?.start("arrange", { task, seed }, (message) => {
+      if (message.kind === "failed") setFailed(true);
+      else if (message.kind === "done") setFound({ ...(message.result as Found), done: true });
+      else setFound({ ...(message.progress as Found), done: false });
+    });
+    endSearch.current = stop ?? (() => {});
+  };
 
   return {
     tried,
@@ -64,12 +78,12 @@ export function useSeasonWorker(scene: Scene, first: Tried[]) {
     searching,
     failed,
     ask,
-    arrange: (task: Omit<ArrangeTask, "scene">, seed: number) => {
-      setFound(null);
-      setSearching(true);
-      const of = ++current.current.search;
-      worker.current?.postMessage({ kind: "arrange", of, task, seed } satisfies ToSeasonWorker);
+    arrange,
+    /** What was found so far is what was found. */
+    stop: () => {
+      endSearch.current();
+      setFound((best) => best && { ...best, done: true });
+      setSearching(found !== null);
     },
-    stop: () => worker.current?.postMessage({ kind: "stop" } satisfies ToSeasonWorker),
   };
 }

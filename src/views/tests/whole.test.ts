@@ -39,10 +39,7 @@ const today = () => {
 };
 
 /** The ground, without the journal's head, which no two runs share. */
-const ground = (chosen: string | null) => {
-  const view = groundView(garden.sky(), null, chosen);
-  return { ...view, askWays: { ...view.askWays, head: null } };
-};
+const ground = (chosen: string | null) => ({ ...groundView(garden.sky(), null, chosen), head: null });
 
 /** The season without what goes to the worker, and with windows told once. */
 const season = () => {

@@ -1,4 +1,4 @@
-import { check, schemaOf } from "@/records/schema";
+import { check } from "@/records/schema";
 import { VIEW_JOBS } from "@/views/jobs";
 import { jobAnswer } from "../../../jobs";
 import { answering, refused } from "../../answer";
@@ -14,9 +14,7 @@ export const POST = (request: Request, { params }: Params) =>
     if (!job) return refused(404, "There is no such job.");
     const body = await readJson(request);
     if (!body.ok) return refused(body.status, body.message);
-    // A page may say more than the job asks for: what makes it ask anew.
-    const asked = Object.fromEntries(Object.keys(job.fields).map((field) => [field, Object(body.value)[field]]));
-    const checked = check(job.fields, schemaOf(job.fields), asked);
+    const checked = check(job.fields, job.schema, body.value);
     if (!checked.ok) return refused(400, Object.values(checked.fields)[0]!);
     return jobAnswer(name, checked.value);
   });
