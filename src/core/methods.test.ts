@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { compute, METHODS } from "./methods";
+import { described } from "./tests/described";
 
 const run = (name: string, input: unknown) => compute(METHODS.find((m) => m.name === name)!, input);
 
@@ -103,5 +104,10 @@ describe("methods", () => {
 
   test("what is no object at all is refused", () => {
     for (const input of [null, 3, "x", []]) expect(run("plants-needed", input).ok).toBe(false);
+  });
+
+  test("every field takes what it is meant to take", async () => {
+    const all = METHODS.flatMap(({ name, schema }) => described(name, schema));
+    await expect(`${all.join("\n")}\n`).toMatchFileSnapshot("tests/expected/methods.txt");
   });
 });

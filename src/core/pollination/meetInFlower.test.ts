@@ -46,8 +46,17 @@ const problem = (more: Partial<MeetProblem>): MeetProblem => ({
   ripeWanted: 0.8,
   ...more,
 });
+const NO_LIFE = { room: { low: 1, high: 1 }, fridge: { low: 1, high: 1 }, freezer: { low: 1, high: 1 } };
 const kinds = (more: Partial<MeetProblem>) =>
   waysToMeet(problem(more)).map((w) => (w.kind === "store" ? w.storage : w.kind));
+
+test("a sowing more than five months ahead is not proposed", () => {
+  // Sown sixty days before it flowers: for a mother in flower on 15 December on about 16 October, 137 days ahead.
+  const father = parent("2027-07-01", { unsown: true });
+  const ahead = (mother: string) => kinds({ mother: parent(mother), father, pollenLife: NO_LIFE });
+  expect(ahead("2027-12-15")).toEqual(["sow-father"]);
+  expect(ahead("2028-01-30")).toEqual([]);
+});
 
 describe("the chance to meet", () => {
   test("falls as one moves away, is near 1 in the middle and near 0 far off", () => {

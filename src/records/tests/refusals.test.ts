@@ -1,8 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
 import { undo } from "../command";
-import type { Fields, Spec } from "../record";
-import { RECORDS } from "../records";
 import { family, NOBODY, type Plot, plot, twoMelons } from "./plot";
 
 let garden: Plot;
@@ -388,47 +386,3 @@ describe("what can't be is refused in words, beside its field, and nothing is wr
     expect(garden.refused("cross.plan", taken).fields.lineName).toBe("Another line has that name already.");
   });
 });
-
-/** A limit as it is told. */
-function limitOf(spec: Spec): string | null {
-  if (spec.kind === "text" || spec.kind === "name") return `≤${spec.most}`;
-  if (spec.kind !== "whole" && spec.kind !== "real") return null;
-  const [low, high] = [
-    spec.least ?? (spec.above === undefined ? "" : `>${spec.above}`),
-    spec.most ?? (spec.below === undefined ? "" : `<${spec.below}`),
-  ];
-  return low === "" && high === "" ? null : `${low}..${high}`;
-}
-const limits = (fields: Fields) =>
-  Object.entries(fields)
-    .flatMap(([name, { spec }]) => (limitOf(spec) ? [`${name} ${limitOf(spec)}`] : []))
-    .join(", ");
-
-/** What a column may hold at the most and at the least, as it was meant. */
-const LIMITS: Record<string, string> = {
-  garden: "name ≤120, latitude -90..90, longitude -180..180, windFrom 0..<360, ripeWanted 0.5..0.99",
-  bed: "name ≤120, x -100000..100000, y -100000..100000, width 0.1..10000, length 0.1..10000, turn 0..<360, note ≤500",
-  line: "code ≤40, name ≤120, origin ≤200, year 1800..2100, description ≤4000, purity 0.5..0.9999",
-  lot: "code ≤40, generation 1..40, fruits 1..10000, seeds 1..10000000, mass >0..100000, doubt ≤200, note ≤500",
-  stand:
-    "code ≤40, season 1900..2200, generation 1..40, sowedSeeds 1..1000000, cameUp 0..1000000, plants 0..100000, spacing 0.01..20, rowCount 1..1000, removeEvery 1..30, saveFrom 1..100000",
-  plant: "number 1..100000, reason ≤500",
-  yardstick:
-    "position 0..10000, name ≤60, unit ≤20, lowEnd ≤60, highEnd ≤60, target -1000000000..1000000000, targetWord ≤60, weight 0..10",
-  score: "word ≤60",
-  cross:
-    "code ≤40, season 1900..2200, generation 1..40, fruitsWanted 1..10000, seedsWanted 1..10000000, seedsPerFruit 1..100000, setLow 0.01..1, setHigh 0.01..1, confidence 0.5..0.999, method ≤60, perEvening 1..500, note ≤4000",
-  flower: "number 1..100000, passes 0..100, males 1..1000, lostWhy ≤200, note ≤500",
-  barrier: "name ≤120, factor 0..1",
-  source: "name ≤120, plants 1..10000000, presence 0.05..1, agreedSeason 1900..2200",
-  normal: "min -60..50, max -60..60",
-  reading: "min -60..50, max -60..60",
-  candidate: "share >0..1",
-};
-
-test.each(RECORDS.map(({ table, columns }) => [table, columns as Fields] as const))(
-  "%s holds what it was meant to",
-  (table, columns) => {
-    expect(limits(columns)).toBe(LIMITS[table]);
-  },
-);

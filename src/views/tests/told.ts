@@ -1,7 +1,7 @@
+import { told as written } from "@/core/tests/told";
 import type { Db } from "@/db/open";
 import { RECORDS } from "@/records/records";
 
-const WIDE = 170;
 /** Lists and things that other tests are about, or that are the catalogue's own words. */
 const LEFT_OUT = new Set([
   "garden",
@@ -27,26 +27,12 @@ function namesOf(db: Db): Map<string, string> {
   );
 }
 
-const rounded = (n: number) => (Number.isInteger(n) ? String(n) : String(Number(n.toPrecision(5))));
-
-/** What a view gives, in lines that a person can read through: ids by name, numbers to five digits. */
+/** What a view gives, in lines that a person can read through: ids by name. */
 export function told(db: Db, view: unknown): string {
   const names = namesOf(db);
-  const named = (text: string) => text.replace(/[0-9a-f]{8}-[0-9a-f-]{27}/g, (id) => names.get(id) ?? "nobody");
-  const write = (value: unknown, indent: string): string => {
-    if (typeof value === "number") return rounded(value);
-    if (typeof value === "string") return JSON.stringify(named(value));
-    if (typeof value !== "object" || value === null) return String(value);
-    if (value instanceof Date) return value.toISOString();
-    if (value instanceof Map) return write(Object.fromEntries(value), indent);
-    const list = Array.isArray(value);
-    const parts = Object.entries(value)
-      .filter(([key, inner]) => list || typeof inner !== "object" || !LEFT_OUT.has(key))
-      .map(([key, inner]) => `${list ? "" : `${named(key)}: `}${write(inner, `${indent}  `)}`);
-    const [open, close] = list ? "[]" : "{}";
-    const line = `${open} ${parts.join(", ")} ${close}`;
-    if (!line.includes("\n") && indent.length + line.length <= WIDE) return parts.length ? line : `${open}${close}`;
-    return `${open}\n${parts.map((part) => `${indent}  ${part}`).join(",\n")}\n${indent}${close}`;
-  };
-  return `${write(view, "")}\n`;
+  return written(
+    view,
+    (key, inner) => typeof inner !== "object" || !LEFT_OUT.has(key),
+    (text) => text.replace(/[0-9a-f]{8}-[0-9a-f-]{27}/g, (id) => names.get(id) ?? "nobody"),
+  );
 }

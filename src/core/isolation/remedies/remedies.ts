@@ -6,7 +6,7 @@ import { farthest } from "./farthest";
 import { moves } from "./move";
 import { againstSource } from "./neighbour";
 import { burden, pairs, tried } from "./pairs";
-import type { Draft, Remedy, Task } from "./remedy";
+import { type Draft, type Remedy, type Task, yearsLeft } from "./remedy";
 import { A_YEAR, againstRival } from "./rival";
 import { shift } from "./shift";
 import { thicken } from "./thicken";
@@ -42,7 +42,7 @@ export function remediesFor(scene: Scene, stand: SceneStand, arrival: Arrival, w
       key: "wait",
       title: "Take no seed from it this year",
       cost: { plants: stand.plants, days: A_YEAR, visits: 0 },
-      note: stand.seedLasts ? `kept seed should live ${stand.seedLasts} more years` : "",
+      note: stand.seedLasts ? `kept seed should live ${yearsLeft(stand.seedLasts)}` : "",
       feasible: (stand.seedLasts ?? 0) >= 1,
       why: stand.seedLasts === null ? "no seed of it is kept" : "kept seed will not live until next year",
       changes: [{ kind: "not-this-year", standId: stand.id }],
