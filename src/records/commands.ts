@@ -12,6 +12,7 @@ import { plantCommands } from "./plant/commands";
 import type { Sent } from "./record";
 import { scoreCommands } from "./score/commands";
 import { standCommands } from "./stand/commands";
+import { taskCommands } from "./task/commands";
 import { yardstickCommands } from "./yardstick/commands";
 
 const ALL = [
@@ -28,6 +29,7 @@ const ALL = [
   ...flowerCommands,
   ...candidateCommands,
   ...lotCommands,
+  ...taskCommands,
 ] as const;
 
 type One = (typeof ALL)[number];

@@ -12,6 +12,7 @@ import { reading } from "./reading/reading";
 import { score } from "./score/score";
 import { source } from "./source/source";
 import { stand } from "./stand/stand";
+import { task } from "./task/task";
 import { yardstick } from "./yardstick/yardstick";
 
 /** Every record there is, those that others name before those that name them. */
@@ -31,4 +32,5 @@ export const RECORDS = [
   normal,
   reading,
   candidate,
+  task,
 ] as const;

@@ -8,6 +8,7 @@ import { lineRule } from "./line/rules";
 import { lotRule } from "./lot/rules";
 import { plantRule } from "./plant/rules";
 import { standRule } from "./stand/rules";
+import { taskRule } from "./task/rules";
 import { yardstickRule } from "./yardstick/rules";
 
 /** The rule books, by table: every row that a command, an import or an undo leaves behind is held against its own. */
@@ -25,5 +26,6 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     barrier: barrierRule,
     source: sourceRule,
     candidate: candidateRule,
+    task: taskRule,
   },
 );

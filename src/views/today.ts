@@ -19,6 +19,8 @@ import type { Flower } from "@/records/flower/flower";
 import { type FlowerUnderWay, flowersUnderWay, talliesOfSeason } from "@/records/flower/queries";
 import type { Garden } from "@/records/garden/garden";
 import { type OutWaiting, plantsMarkedOut } from "@/records/plant/queries";
+import { openTasks } from "@/records/task/queries";
+import type { Task as OwnTask } from "@/records/task/task";
 import { type Band, band } from "./band";
 import type { ForecastStand, Outlook } from "./outlook";
 import { type CrossState, crossState, type Hand, hand, onDay, type Parents, parentsIn } from "./pollination";
@@ -44,7 +46,9 @@ export type LookTask = {
   part: DayPart;
   stand: Pick<ForecastStand, "id" | "version" | "family" | "code" | "lineName" | "bedName" | "window">;
 };
-export type Task = CrossTask | StoreTask | RogueTask | LookTask;
+/** A task that the grower wrote down. */
+export type OwnWork = { kind: "own"; part: DayPart; task: OwnTask; daysLeft: number };
+export type Task = CrossTask | StoreTask | RogueTask | LookTask | OwnWork;
 
 export type Ahead = { protocol: Protocol; daysToRipe: Range; flowers: FlowerOnDay[] };
 
@@ -66,6 +70,8 @@ export type Today = {
   /** Metres between the beds of the walk, and in what order they come. */
   walk: { order: string[]; metres: number } | null;
   open: CrossState[];
+  /** Own tasks that are due later, the soonest first. */
+  later: OwnTask[];
   /** What a device needs to go on without a signal: how each open cross is done, and its flowers that are due. */
   ahead: Record<Id, Ahead>;
   hazards: { title: string; caution: string }[];
@@ -148,7 +154,7 @@ export const todayView = (sky: Outlook): Today => sky.once("today", () => worked
 
 function worked(sky: Outlook): Today {
   const { db, garden: place, today: day, season } = sky;
-  const own = hand(sky);
+  const ours = hand(sky);
   const stands = sky.standsOf(season);
   const parents = parentsIn(sky, stands);
   const flowers = flowersUnderWay(db, season, addDays(day, -QUICKEST));
@@ -161,11 +167,11 @@ function worked(sky: Outlook): Today {
   for (const cross of crosses) {
     const flowersOfIt = flowers.get(cross.id) ?? [];
     const both = parents(cross);
-    const state = crossState(cross, tallies(cross.id), both, own);
+    const state = crossState(cross, tallies(cross.id), both, ours);
     open.push(state);
     const protocol = protocolOfCross(cross);
     const { daysToRipe } = speciesById(cross.species);
-    const due = crossTasks(cross, flowersOfIt, state, both, own);
+    const due = crossTasks(cross, flowersOfIt, state, both, ours);
     tasks.push(...due);
     const isDue = new Set(due.flatMap((task) => (task.kind === "cross" ? task.flowers.map(({ id }) => id) : [])));
     const dueFlowers = flowersOfIt.filter(({ id }) => isDue.has(id));
@@ -183,11 +189,14 @@ function worked(sky: Outlook): Today {
     if (!window.observed && !stand.outside && day >= window.earliest && day <= window.latest)
       tasks.push({ kind: "look", part: "any-hour", stand: { id, version, family, code, lineName, bedName, window } });
   }
+  const own = openTasks(db);
+  for (const task of own.filter(({ due }) => due <= day))
+    tasks.push({ kind: "own", part: "any-hour", task, daysLeft: daysBetween(day, task.due) });
   const known = beds(db);
   const visited = new Set(tasks.flatMap((t) => ("state" in t ? [t.state.cross.motherBedId] : [])));
   const walk = walkOf(known.filter((bed) => visited.has(bed.id)));
-  const marks = own.marks(day);
-  const tomorrow = own.marks(addDays(day, 1));
+  const marks = ours.marks(day);
+  const tomorrow = ours.marks(addDays(day, 1));
   const clock = (moment: Date) => clockTime(moment, place.timezone);
   const temperature = temperatureOn(sky.climate, dayNumber(day));
   const insects = temperature && firstInsects(temperature, marks);
@@ -208,6 +217,7 @@ function worked(sky: Outlook): Today {
     tasks: inOrder(tasks, walk.order),
     walk: walk.order.length > 1 ? walk : null,
     open,
+    later: own.filter(({ due }) => due > day),
     ahead,
     hazards: [...hazardIds].map((id) => HAZARDS[id]!),
     empty: { beds: known.length === 0, stands: stands.length === 0 },

@@ -51,6 +51,12 @@ describe("flowering by days", () => {
 });
 
 describe("flowering by warmth", () => {
+  test("a late end that does not come is as far behind the likely day as the early one is before it", () => {
+    const heat = { base: 8, ceiling: 30, degreeDays: { low: 350, high: 4000 } };
+    const { start, earliest, latest } = flowering({ sown: "2027-05-01" }, { ...ANNUAL, heat }, climate());
+    expect(daysBetween(start, latest)).toBe(daysBetween(earliest, start) + ANNUAL.flowerDays.high - 1);
+  });
+
   test("the heat until the likely day is the middle of the range", () => {
     const sowing = { sown: "2027-05-01" };
     const window = flowering(sowing, ANNUAL, climate());

@@ -87,6 +87,7 @@ function withEverything(): Made {
   const covered = garden.done("flower.cover", { crossId: open, flowers: 2, on: "2028-07-19" }).ids;
   garden.done("barrier.add", HEDGE);
   garden.done("source.add", BEANS);
+  garden.done("task.add", { title: "Empty the traps", due: "2028-07-18", every: 3 });
   return { ...made, yardstick, open, waiting, covered };
 }
 
@@ -196,6 +197,11 @@ const USES: [string, (made: Made) => object][] = [
       seeds: 12,
     }),
   ],
+  ["task.add", () => ({ title: "Order fleece", due: "2028-08-01", note: "ten metres" })],
+  ["task.change", () => ({ id: 1, version: 1, title: "Empty all traps", every: 5 })],
+  ["task.done", () => ({ id: 1, version: 1 })],
+  ["task.put-off", () => ({ id: 1, version: 1, due: "2028-07-25" })],
+  ["task.remove", () => ({ id: 1, version: 1 })],
 ];
 
 describe("every command", () => {

@@ -341,6 +341,54 @@ const REFUSED: [words: string, field: string, (of: Made) => [command: string, in
       { lineId, name: "Y", kind: "category", wanted: "category", categories: "a, b", targetWord: "c" },
     ],
   ],
+  [
+    "The mean highest can't be below the mean lowest, 6 °C.",
+    "max3",
+    () => [
+      "climate.normals",
+      Object.fromEntries(
+        Array.from({ length: 12 }, (_, i) => [
+          [`min${i + 1}`, 6],
+          [`max${i + 1}`, i === 2 ? 5 : 9],
+        ]).flat(),
+      ),
+    ],
+  ],
+  [
+    "belong to different crossing groups",
+    "fatherStandId",
+    ({ plan, pepper }) => ["cross.plan", { ...plan, fatherStandId: pepper }],
+  ],
+  [
+    "belong to different crossing groups",
+    "moreFathers",
+    ({ plan, pepper }) => ["cross.plan", { ...plan, moreFathers: [{ standId: pepper }] }],
+  ],
+  [
+    "Say in which direction it lies",
+    "bearing",
+    () => [
+      "source.add",
+      { name: "s", kind: "field", species: "melon", plants: 3, presence: 1, harm: "none", distance: 40 },
+    ],
+  ],
+  ["a wall must be a line or a polygon", "text", () => ["ground.import", map(POINT, { kind: "wall", name: "w" })]],
+  [
+    "Stands and seed are kept under this line's species",
+    "species",
+    ({ lineId }) => ["line.change", { id: lineId, version: 1, species: "pepper" }],
+  ],
+  [
+    "The shares make 150 %",
+    "candidates",
+    ({ set, mother }) => ["candidate.set", father(set, { standId: mother, share: 1 }, { share: 0.5 })],
+  ],
+  [
+    "The shares make 97 %",
+    "candidates",
+    ({ set, mother }) => ["candidate.set", father(set, { standId: mother, share: 0.5 }, { share: 0.47 })],
+  ],
+  ["That day is still to come", "on", ({ open }) => ["flower.cover", { crossId: open, flowers: 1, on: "2028-07-21" }]],
 ];
 
 describe("what can't be is refused in words, beside its field, and nothing is written", () => {
@@ -372,6 +420,44 @@ describe("what can't be is refused in words, beside its field, and nothing is wr
     };
     const yardstickId = garden.done("yardstick.add", { lineId, name: "Y", kind, wanted, ...more }).id;
     expect(garden.refused("score.set", { plantId: plants[0], yardstickId, value }).fields.value).toContain(words);
+  });
+
+  test("an own task is done once, put off to a day ahead, and is there to be done", () => {
+    const { id } = garden.done("task.add", { title: "Clear the tunnel", due: "2027-07-09" });
+    expect(garden.refused("task.put-off", { id, version: 1, due: "2027-07-09" }).fields.due).toContain("still to come");
+    garden.done("task.done", { id, version: 1 });
+    expect(garden.refused("task.done", { id, version: 1 }).message).toBe("Clear the tunnel was done on 9 Jul.");
+    garden.done("task.remove", { id, version: 1 });
+    expect(garden.refused("task.done", { id, version: NOBODY }).message).toBe("That task is not there any more.");
+    expect(garden.refused("task.add", { title: "Weeding", due: "2027-07-09", every: 0 }).fields.every).toContain("1");
+  });
+
+  test("maize does not flower again when it is cut back", () => {
+    const [motherStandId, fatherStandId] = ["Low Kiln", "High Kiln"].map((name) => {
+      const lineId = garden.done("line.add", { name, species: "maize", school: "keep-pure", status: "mix" }).id;
+      return garden.done("stand.add", { lineId, sown: "2027-05-10", plants: 30 }).id;
+    });
+    const sure = { fruitsWanted: 2, setLow: 0.3, setHigh: 0.5, confidence: 0.9 };
+    const crossId = garden.done("cross.plan", { motherStandId, fatherStandId, lineName: "Kilns", ...sure }).id;
+    const { fields } = garden.refused("cross.cut-back", { crossId, parent: "mother", on: "2027-07-09" });
+    expect(fields.parent).toContain("does not flower again when it is cut back.");
+  });
+
+  test("a flower that is over takes no result and no fault", () => {
+    const { open, covered } = made();
+    garden.done("flower.record", record(open, covered[0]!, "lost", { why: "slugs" }));
+    const again = (result: string) => garden.refused("flower.record", record(open, covered[0]!, result)).fields.results;
+    expect(again("torn-bag")).toContain("is lost; no fault can be written on it any more.");
+    expect(again("pollinated")).toContain("is lost already.");
+  });
+
+  test("a score is one of a yardstick of the plant's own line", () => {
+    const { plants, pepper } = made();
+    const { lineId } = garden.row("stand", pepper) as { lineId: Id };
+    const yardstickId = garden.done("yardstick.add", { lineId, name: "Heat", kind: "number", wanted: "low" }).id;
+    expect(garden.refused("score.set", { plantId: plants[0], yardstickId, value: "3" }).fields.yardstickId).toBe(
+      "That yardstick does not belong to this plant's line.",
+    );
   });
 
   test("a cross that is closed takes no flower, and what the program did itself is not undone", () => {

@@ -3,11 +3,12 @@ import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import type { Units } from "@/core/units/units";
 import { Sheet } from "@/ui/Sheet";
-import type { CrossTask, LookTask, RogueTask, StoreTask, Task } from "@/views/today";
+import type { CrossTask, LookTask, OwnWork, RogueTask, StoreTask, Task } from "@/views/today";
 import { CommandButton, CommandForm, Field } from "../common/command";
 import { RecordStep } from "../common/RecordStep";
 import { Tag } from "../common/Tag";
 import { parentsInWords, plural, STORAGE_WORDS, spanInWords } from "../common/words";
+import { ChangeTask, repeats } from "./OwnTasks";
 
 type Of<T> = { task: T; day: string; units: Units };
 
@@ -17,7 +18,30 @@ const row =
 export function TaskRow({ task, day, units }: Of<Task>) {
   if (task.kind === "cross") return <CrossRow task={task} day={day} units={units} />;
   if (task.kind === "store") return <StoreRow task={task} day={day} />;
+  if (task.kind === "own") return <OwnRow task={task} day={day} />;
   return task.kind === "rogue" ? <RogueRow task={task} /> : <LookRow task={task} day={day} />;
+}
+
+function OwnRow({ task: { task, daysLeft }, day }: Omit<Of<OwnWork>, "units">) {
+  const { id, version, title, note } = task;
+  return (
+    <li className={row}>
+      <span className="text-sm text-soft max-sm:hidden">Your own</span>
+      <span>
+        <span className="font-semibold">{title}</span>
+        <span className="block text-sm text-soft">
+          {daysLeft < 0 && `Due since ${dayInWords(task.due)}. `}
+          {repeats(task)} {note}
+        </span>
+      </span>
+      <span className="flex flex-wrap justify-end gap-2">
+        <ChangeTask task={task} day={day} />
+        <CommandButton command="task.done" input={{ id, version }} label={`Done: ${title}`}>
+          Done
+        </CommandButton>
+      </span>
+    </li>
+  );
 }
 
 function titleOf({ step, flowers, state }: CrossTask): string {

@@ -2,12 +2,13 @@ import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
 import { lengthInWords as metres } from "@/core/units/units";
-import type { Today } from "@/views/today";
+import type { Task, Today } from "@/views/today";
 import { Cautions } from "../common/Cautions";
 import { GardenForm } from "../common/GardenForm";
 import { Page } from "../common/Page";
 import { insectsInWords } from "../common/words";
 import { ChosenCross } from "./ChosenCross";
+import { AddTask, LaterTasks } from "./OwnTasks";
 import { TaskRow } from "./TaskRow";
 
 const bandWords = (sun: Today["sun"]): Record<DayPart, { title: string; when: string }> => ({
@@ -26,8 +27,23 @@ const bandWords = (sun: Today["sun"]): Record<DayPart, { title: string; when: st
 /** So many rows of a band can be read; on the busiest days the rest is on the round. */
 const SHOWN = 20;
 
+function keyOf(task: Task): string {
+  switch (task.kind) {
+    case "cross":
+      return `${task.state.cross.id} ${task.step.action}`;
+    case "store":
+      return `store ${task.state.cross.id}`;
+    case "rogue":
+      return `rogue ${task.out.standId}`;
+    case "look":
+      return `look ${task.stand.id}`;
+    case "own":
+      return `own ${task.task.id}`;
+  }
+}
+
 export function TodayScreen(view: Today) {
-  const { garden, day, sun, heat, walk, tasks, open, hazards, empty, band } = view;
+  const { garden, day, sun, heat, walk, tasks, later, open, hazards, empty, band } = view;
   if (garden.version === "")
     return (
       <Page at="/" title="Today" band={band} beside={<FirstSteps />}>
@@ -94,20 +110,7 @@ export function TodayScreen(view: Today) {
             </div>
             <ul className="rows border-t border-ink">
               {b.tasks.slice(0, SHOWN).map((task) => (
-                <TaskRow
-                  key={
-                    task.kind === "cross"
-                      ? `${task.state.cross.id}${task.step.action}`
-                      : task.kind === "store"
-                        ? `p${task.state.cross.id}`
-                        : task.kind === "rogue"
-                          ? `r${task.out.standId}`
-                          : `l${task.stand.id}`
-                  }
-                  task={task}
-                  day={day}
-                  units={garden.units}
-                />
+                <TaskRow key={keyOf(task)} task={task} day={day} units={garden.units} />
               ))}
               {b.tasks.length > SHOWN && (
                 <li className="py-3 text-soft">
@@ -117,6 +120,10 @@ export function TodayScreen(view: Today) {
             </ul>
           </section>
         ))}
+      <LaterTasks later={later} day={day} />
+      <p className="mb-6">
+        <AddTask day={day} />
+      </p>
       {sun.tomorrow && tasks.some((t) => t.part === "evening") && (
         <p className="text-soft">
           Tomorrow the sun is up at {sun.tomorrow}: flowers covered tonight wait for that morning.

@@ -118,6 +118,12 @@ export function lived() {
   done("cross.adjust", { id: kept, version: 1, storage: "freezer", note: "hers come late" });
   const self = done("cross.plan", { motherStandId: golds.id, fatherStandId: golds.id, ...plan, fruitsWanted: 1 }).id;
   done("cross.adjust", { id: self, version: 1, closed: 1 });
+
+  // Own tasks: one done and due again on the 10th, one overdue, one for later.
+  const traps = done("task.add", { title: "Empty the traps", due: "2028-07-07", every: 1 }).id;
+  done("task.done", { id: traps, version: 1 });
+  done("task.add", { title: "Mulch the leeks", due: "2028-07-05", note: "straw" });
+  done("task.add", { title: "Order fleece", due: "2028-08-01" });
   return {
     ...garden,
     stands: { mother, family: family.id, golds: golds.id, moons: moons.id, leeks },
