@@ -8,6 +8,7 @@ import { leek } from "./leek";
 import { Melon } from "./melon";
 import { nextSeason } from "./nextSeason";
 import { orach } from "./orach";
+import { ownTasks } from "./ownTasks";
 import { pepper } from "./pepper";
 import { chance } from "./random";
 import { Grower } from "./season";
@@ -29,6 +30,7 @@ export function fillDemo(path: string): void {
   melon.thisSeason(melon.history());
   otherHands(grower, DEMO_DAY);
   nextSeason(grower, beds, DEMO_DAY);
+  ownTasks(grower, DEMO_DAY);
   db.pragma("wal_checkpoint(TRUNCATE)");
   db.close();
   // The database last: where it stands, all stands.

@@ -22,9 +22,9 @@ function TaskFields() {
 }
 
 /** Writes down a task of the grower's own. */
-export function AddTask({ day }: { day: string }) {
+function AddTask({ day }: { day: string }) {
   return (
-    <Sheet trigger="Add a task of your own" title="A task of your own" plain>
+    <Sheet trigger="Write down a task" title="A task of your own" plain>
       {(close) => (
         <CommandForm command="task.add" draft="task" values={{ due: day }} submit="Keep the task" onDone={close}>
           <TaskFields />
@@ -77,26 +77,30 @@ export function ChangeTask({ task, day }: { task: Task; day: string }) {
 /** So many tasks that are due later are listed. */
 const SHOWN = 6;
 
-/** Own tasks that are due later. */
-export function LaterTasks({ later, day }: { later: Task[]; day: string }) {
-  if (later.length === 0) return null;
+/** Own tasks that are due later, and the way to write down another. */
+export function OwnTasks({ later, day }: { later: Task[]; day: string }) {
   return (
-    <section className="mb-8 grid gap-x-5 sm:grid-cols-[7.5rem_minmax(0,1fr)]" aria-label="Later">
+    <section className="mb-8 grid gap-x-5 sm:grid-cols-[7.5rem_minmax(0,1fr)]" aria-label="Your own">
       <div>
-        <h2>Later</h2>
-        <p className="text-sm text-soft">your own</p>
+        <h2>Your own</h2>
+        <p className="text-sm text-soft">to come</p>
       </div>
       <ul className="rows border-t border-ink">
         {later.slice(0, SHOWN).map((task) => (
           <li key={task.id} className="flex items-center justify-between gap-3 py-2">
             <span>
               {dayInWords(task.due, "long")}: <span className="font-semibold">{task.title}</span>
-              <span className="block text-sm text-soft">{repeats(task)}</span>
+              <span className="block text-sm text-soft">
+                {repeats(task)} {task.note}
+              </span>
             </span>
             <ChangeTask task={task} day={day} />
           </li>
         ))}
         {later.length > SHOWN && <li className="py-2 text-soft">and {later.length - SHOWN} more</li>}
+        <li className="py-2">
+          <AddTask day={day} />
+        </li>
       </ul>
     </section>
   );

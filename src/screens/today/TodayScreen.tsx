@@ -8,7 +8,7 @@ import { GardenForm } from "../common/GardenForm";
 import { Page } from "../common/Page";
 import { insectsInWords } from "../common/words";
 import { ChosenCross } from "./ChosenCross";
-import { AddTask, LaterTasks } from "./OwnTasks";
+import { OwnTasks } from "./OwnTasks";
 import { TaskRow } from "./TaskRow";
 
 const bandWords = (sun: Today["sun"]): Record<DayPart, { title: string; when: string }> => ({
@@ -120,10 +120,7 @@ export function TodayScreen(view: Today) {
             </ul>
           </section>
         ))}
-      <LaterTasks later={later} day={day} />
-      <p className="mb-6">
-        <AddTask day={day} />
-      </p>
+      <OwnTasks later={later} day={day} />
       {sun.tomorrow && tasks.some((t) => t.part === "evening") && (
         <p className="text-soft">
           Tomorrow the sun is up at {sun.tomorrow}: flowers covered tonight wait for that morning.
