@@ -25,6 +25,26 @@ test("a first flower seen from Today replaces the forecast, and a day to come is
   await page.close();
 });
 
+test("a task of one's own is written down, done, comes again, and can be taken back", async ({ browser, demo }) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/");
+  const own = page.getByRole("region", { name: "Your own" });
+  const due = page.getByRole("region", { name: "Any hour" });
+  await own.getByRole("button", { name: "Write down a task" }).click();
+  await sheet(page).getByRole("button", { name: "Keep the task" }).click();
+  await expect(sheet(page).getByText("What to do is needed.")).toBeVisible();
+  await sheet(page).getByLabel("What to do").fill("Water the seed trays");
+  await sheet(page).getByLabel("Again after").fill("2");
+  await sheet(page).getByRole("button", { name: "Keep the task" }).click();
+  const done = due.getByRole("button", { name: "Done: Water the seed trays" });
+  await done.click();
+  await expect(own.getByText("Sun 11 July 2027: Water the seed trays")).toBeVisible();
+  await expect(done).toBeHidden();
+  await toast(page, "Water the seed trays: done, again on 11 Jul").getByRole("button", { name: "Undo" }).click();
+  await expect(done).toBeVisible();
+  await page.close();
+});
+
 test("a stand is changed on the Ground: sowing after flowering and too many planted are caught", async ({
   browser,
   demo,

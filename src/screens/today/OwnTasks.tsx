@@ -61,9 +61,11 @@ export function ChangeTask({ task, day }: { task: Task; day: string }) {
             <TaskFields />
           </CommandForm>
           <p className="mt-6 flex flex-wrap gap-3">
-            <CommandButton command="task.put-off" input={{ id, version, due: addDays(day, 1) }} plain>
-              Put off to {dayInWords(addDays(day, 1))}
-            </CommandButton>
+            {due <= day && (
+              <CommandButton command="task.put-off" input={{ id, version, due: addDays(day, 1) }} plain>
+                Put off to {dayInWords(addDays(day, 1))}
+              </CommandButton>
+            )}
             <CommandButton command="task.remove" input={{ id, version }} plain>
               Take it off the list
             </CommandButton>
