@@ -113,12 +113,15 @@ export type StoredOp = Omit<Op, "input" | "outcome"> & {
   outcome: string;
 };
 
+/** Changes with every press that is written; null in a garden without any. */
+export const headOf = (db: Db): string | null =>
+  prepared(db, "SELECT max(clock) FROM op").pluck().get() as string | null;
+
 /** Appends an op with its changes. Must run inside the transaction that made them. */
 export function appendOp(db: Db, op: Op, changes: Change[]): void {
-  const latest = prepared(db, "SELECT max(clock) FROM op").pluck().get() as string | null;
   const stored: StoredOp = {
     ...op,
-    clock: tick(latest, Date.now(), op.device),
+    clock: tick(headOf(db), Date.now(), op.device),
     schema: SCHEMA,
     input: JSON.stringify(op.input),
     outcome: JSON.stringify(op.outcome),

@@ -6,6 +6,7 @@ import { isConstraint } from "@/db/failure";
 import { deviceOf, newId } from "@/db/ids";
 import type { Db } from "@/db/open";
 import { appendOp, type Change, opById, Refusal, type StoredOp, Writer } from "@/db/ops";
+import type { Written } from "@/db/rehearsal";
 import { reverse, undoneOps } from "@/db/undo";
 import type { Facts } from "./facts";
 import { asOfDay, garden } from "./garden/queries";
@@ -28,6 +29,8 @@ export type Command<N extends string, F extends Fields> = {
   fields: F;
   schema: Joi.ObjectSchema;
   run: (context: Context, input: Told<F>) => Done;
+  /** Of a command that takes a file in, and is worked out beside the garden: the tables that its work rests on. */
+  reads?: readonly string[];
 };
 
 /** A command of whatever fields, as the list of commands holds it. */
@@ -38,7 +41,8 @@ export const command = <const N extends string, F extends Fields>(
   name: N,
   fields: F,
   run: (context: Context, input: Told<F>) => Done,
-): Command<N, F> => ({ name, fields, schema: schemaOf(fields), run });
+  reads?: readonly string[],
+): Command<N, F> => ({ name, fields, schema: schemaOf(fields), run, reads });
 
 export type Outcome =
   | ({ ok: true; entry: Id | null } & Done)
@@ -95,8 +99,11 @@ function remembered(before: StoredOp, { command: name, input, undoes }: Work): O
 const CONTRADICTION =
   "That would contradict what is recorded: a day before the one it follows, a number out of its range, or a record that is not there. Nothing was written.";
 
-/** One transaction: the work, the rule books, the op with its changes, and its outcome. */
-function once(db: Db, press: Press, work: Work): Outcome {
+/**
+ * One transaction: the work, the rule books, the op with its changes, and its outcome.
+ * @param tell hears what was written
+ */
+function once(db: Db, press: Press, work: Work, tell: (written: Written) => void = () => {}): Outcome {
   const writer = new Writer(db, press.id);
   const transaction = db.transaction((): Outcome => {
     const before = opById(db, press.id);
@@ -116,7 +123,9 @@ function once(db: Db, press: Press, work: Work): Outcome {
     const outcome: Outcome = { ok: true, entry: press.id, ...done };
     const { command: name, input, undoes } = work;
     const { id, device, at } = press;
-    appendOp(db, { id, device, at, day: today, command: name, input, undoes, summary: done.message, outcome }, changes);
+    const op = { id, device, at, day: today, command: name, input, undoes, summary: done.message, outcome };
+    appendOp(db, op, changes);
+    tell({ op, changes });
     return outcome;
   });
   try {
@@ -132,17 +141,25 @@ function once(db: Db, press: Press, work: Work): Outcome {
 /**
  * Carries out one command: checks the input, then writes rows and op in one transaction.
  * @param press what is known of the press; sent twice under one name (a double tap, a lost answer) it is carried out once
+ * @param tell hears what was written
  */
-export function perform(db: Db, known: AnyCommand, input: unknown, press: Partial<Press> = {}): Outcome {
+export function perform(
+  db: Db,
+  known: AnyCommand,
+  input: unknown,
+  press: Partial<Press> = {},
+  tell?: (written: Written) => void,
+): Outcome {
   const checked = check(known.fields, known.schema, input);
   if (!checked.ok)
     return { ok: false, kind: "invalid", message: Object.values(checked.fields)[0]!, fields: checked.fields };
-  return once(db, pressOf(db, press), {
+  const work: Work = {
     command: known.name,
     input,
     undoes: null,
     run: (context) => known.run(context, checked.value as never),
-  });
+  };
+  return once(db, pressOf(db, press), work, tell);
 }
 
 /** What an op or its undoing is called: the first op of a chain of undoings, and whether it stands after the next. */

@@ -1,9 +1,11 @@
 import { rmSync } from "node:fs";
 import { join } from "node:path";
 import Database from "better-sqlite3";
+import { isBusy } from "@/db/failure";
 import { type Db, openDb, theDb } from "@/db/open";
+import { carriedOver, copyOf, type Written } from "@/db/rehearsal";
 import type { Side } from "@/db/threeWay";
-import { type Press, perform } from "./command";
+import { type Press, perform, pressOf } from "./command";
 import { COMMANDS } from "./commands";
 import { merge } from "./merge";
 
@@ -64,10 +66,46 @@ function* bringIn({
   }
 }
 
-/** A press that writes much, like an import: on the worker's own connection, so that others are answered meanwhile. */
-// biome-ignore lint/correctness/useYield: it is one transaction, which can't be left in the middle
-function* press({ name, input, press: known }: { name: string; input: unknown; press: Partial<Press> }) {
-  return perform(theDb(), COMMANDS.get(name)!, input, known);
+/** So often a large press is worked out anew because others wrote what it rests on; then it holds them up. */
+const REHEARSALS = 6;
+/** So often a short write waits for another's. */
+const WAITS = 50;
+
+/** Writes what was worked out on a copy, as soon as no one else writes. */
+function* written(write: () => boolean) {
+  for (let waits = 0; ; waits++)
+    try {
+      return write();
+    } catch (failure) {
+      if (!isBusy(failure as Error) || waits === WAITS) throw failure;
+      yield { doing: "Waiting for another press", done: 0, of: 0 };
+    }
+}
+
+/**
+ * A press that takes a file in: worked out on a throw-away copy of the garden, so that others are read and
+ * written meanwhile, then written in one short transaction. All of it or nothing, under one op.
+ */
+function* press({ name, input, press: told }: { name: string; input: unknown; press: Partial<Press> }) {
+  const db = theDb();
+  const known = COMMANDS.get(name)!;
+  const asked = pressOf(db, told);
+  for (let tries = 1; tries <= REHEARSALS; tries++) {
+    yield { doing: "Working it out", done: tries, of: REHEARSALS };
+    const { copy, head, discard } = copyOf(db);
+    try {
+      let done: Written | null = null;
+      const outcome = perform(copy, known, input, asked, (what) => {
+        done = what;
+      });
+      if (!done) return outcome;
+      const kept: Written = done;
+      if (yield* written(() => carriedOver(db, copy, head, kept, known.reads!))) return outcome;
+    } finally {
+      discard();
+    }
+  }
+  return perform(db, known, input, asked);
 }
 
 /** Work on whole files, for the server's worker. */

@@ -7,9 +7,9 @@ import type { Correction } from "@/core/flowering/correction";
 import type { Flowering } from "@/core/flowering/facts";
 import { type Ripening, ripensBeforeFrost } from "@/core/flowering/ripening";
 import type { Db } from "@/db/open";
+import { headOf } from "@/db/ops";
 import type { Garden } from "@/records/garden/garden";
 import { asOfDay, garden } from "@/records/garden/queries";
-import { headOf } from "@/records/history/queries";
 import { forecaster } from "@/records/stand/forecast";
 import { type StandRow, standsOfSeason } from "@/records/stand/queries";
 

@@ -141,6 +141,7 @@ const importReadings = command(
       warnings: gapWarning(read.map((r) => r.id)),
     };
   },
+  ["reading"],
 );
 
 export const climateCommands = [setNormals, importReadings] as const;

@@ -45,4 +45,5 @@ export const importBook = command(
       );
     return { message: summary, ids: [] };
   },
+  ["garden", "line", "lot", "stand", "plant", "cross", "flower", "candidate", "normal", "reading"],
 );

@@ -214,6 +214,7 @@ const importGround = command(
     const words = parts.join(", ") || "nothing; the ground is as the file has it";
     return { message: `${dryRun ? "Would come in" : "Taken in"}: ${words}` };
   },
+  ["garden", "bed", "barrier", "source"],
 );
 
 export const groundCommands = [

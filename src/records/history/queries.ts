@@ -26,9 +26,6 @@ export function entries(db: Db, before: Id | null, limit: number): Entry[] {
   return withUndone(db, rows);
 }
 
-/** Changes with every press that is written; null in a garden without any. */
-export const headOf = (db: Db): string | null => db.prepare("SELECT max(clock) FROM op").pluck().get() as string | null;
-
 /** The ops of one command, newest first. */
 export function entriesOf(db: Db, command: string): Entry[] {
   const rows = db

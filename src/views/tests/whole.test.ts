@@ -60,6 +60,7 @@ const SCREENS: [screen: string, view: () => unknown, day?: string][] = [
   ["a cross of last year", () => crossView(garden.sky(), code("cross", garden.crosses.first))],
   ["a cross under way", () => crossView(garden.sky(), code("cross", garden.crosses.back))],
   ["a cross with kept pollen", () => crossView(garden.sky(), code("cross", garden.crosses.kept))],
+  ["a cross within a stand", () => crossView(garden.sky(), code("cross", garden.crosses.self))],
   ["plan", () => crossPlanView(garden.sky(), null)],
   ["nursery", () => nurseryView(garden.sky())],
   ["a family", () => familyView(garden.sky(), code("stand", garden.stands.family))],

@@ -13,7 +13,7 @@ export const POST = (request: Request, { params }: Params) =>
     const { name } = await params;
     const known = COMMANDS.get(name);
     if (!known) return refused(404, "There is no such command.");
-    const large = name.endsWith(".import");
+    const large = known.reads !== undefined;
     const body = await readJson(request, large ? FILE_LIMIT : undefined);
     if (!body.ok) return refused(body.status, body.message);
     const press = pressOf(request);
