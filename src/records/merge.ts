@@ -1,4 +1,5 @@
 import { KINDS, makeCode, readCode } from "@/core/custody/code";
+import { plural } from "@/core/units/plural";
 import { deviceOf } from "@/db/ids";
 import type { Meeting, Progress } from "@/db/meeting";
 import { bringTogether } from "@/db/merge";
@@ -115,7 +116,7 @@ export function* merge(
         [open[0]!.id]: "Say which of the two holds.",
       });
     noteCodes(ours, merged.meetings);
-    const message = `Another copy of the garden brought in: ${report.count} ${report.count === 1 ? "entry" : "entries"}`;
+    const message = `Another copy of the garden brought in: ${plural(report.count, "entry", "entries")}`;
     const outcome: Outcome = { ok: true, entry: press.id, message };
     appendOp(
       ours,

@@ -1,3 +1,4 @@
+import { plural } from "@/core/units/plural";
 import { Refusal } from "@/db/ops";
 import { type Context, command } from "../command";
 import { ref, seen } from "../record";
@@ -42,8 +43,7 @@ const moveBed = command(
 const removeBed = command("bed.remove", { id: ref("bed", "Bed"), version: seen() }, (context, { id, version }) => {
   const { name } = existing(context, id);
   const stands = standsInBed(context.db, id);
-  if (stands > 0)
-    throw new Refusal(`${stands} ${stands === 1 ? "stand" : "stands"} grew in this bed; it stays for their sake.`);
+  if (stands > 0) throw new Refusal(`${plural(stands, "stand")} grew in this bed; it stays for their sake.`);
   context.write.remove(bed, id, version);
   return { message: `Bed ${name} taken off the ground` };
 });

@@ -1,6 +1,7 @@
 import { CsvError, parse } from "csv-parse/sync";
 import Joi from "joi";
 import { type Day, dayInWords, dayNumber, dayOf, isDay } from "@/core/calendar/day";
+import { plural } from "@/core/units/plural";
 import { refuse } from "@/db/ops";
 import { command } from "../command";
 import { normal } from "../normal/normal";
@@ -116,7 +117,7 @@ function gapWarning(read: Day[]): string[] {
   const longest = gaps.reduce((a, b) => (b.days > a.days ? b : a));
   const missing = gaps.reduce((sum, gap) => sum + gap.days, 0);
   return [
-    `${missing} days are missing in ${gaps.length} ${gaps.length === 1 ? "gap" : "gaps"}, the longest ${longest.days} days from ${dayInWords(dayOf(longest.from), "long")}. The monthly normals stand in for them.`,
+    `${missing} days are missing in ${plural(gaps.length, "gap")}, the longest ${longest.days} days from ${dayInWords(dayOf(longest.from), "long")}. The monthly normals stand in for them.`,
   ];
 }
 

@@ -2,6 +2,7 @@ import { speciesById } from "@/catalogue/catalogue";
 import { daysBetween } from "@/core/calendar/day";
 import { seasonOf } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
+import { plural } from "@/core/units/plural";
 import { refuse } from "@/db/ops";
 import { writeCandidates } from "../candidate/commands";
 import { candidatesOf, candidatesOfFlowers } from "../candidate/queries";
@@ -70,7 +71,7 @@ function fruitsTaken(cross: CrossRow, ready: Flower[], fruits: number | null, na
   if (wanted > ready.length)
     refuse(
       "fruits",
-      `${cross.code} has ${ready.length} set ${ready.length === 1 ? "fruit" : "fruits"} ${kind} waiting; ${wanted} can't be brought in.`,
+      `${cross.code} has ${plural(ready.length, "set fruit")} ${kind} waiting; ${wanted} can't be brought in.`,
     );
   const oldest = [...ready].sort((a, b) => (a.pollinatedOn! < b.pollinatedOn! ? -1 : 1) || a.number - b.number);
   return oldest.slice(0, wanted);
@@ -124,7 +125,7 @@ const harvestCross = command(
     for (const { id } of taken) write.update(flower, id, { state: "harvested", lotId });
     const { daysToRipe } = speciesById(cross.species);
     const waited = Math.min(...taken.map((f) => daysBetween(f.pollinatedOn!, on)));
-    const words = `${taken.length} ${taken.length === 1 ? "fruit" : "fruits"}`;
+    const words = plural(taken.length, "fruit");
     return {
       message: `Lot ${code}: ${words} of ${cross.code}${doubtful ? ", kept apart: not the cross for sure" : ""}`,
       id: lotId,
@@ -153,7 +154,7 @@ const adjustCross = command(
     const now = crossById(db, id)!;
     const words = [
       patch.fruitsWanted !== undefined || patch.closed !== undefined
-        ? `${now.fruitsWanted} ${now.fruitsWanted === 1 ? "fruit" : "fruits"} wanted`
+        ? `${plural(now.fruitsWanted, "fruit")} wanted`
         : "",
       patch.closed ? "closed" : "",
       patch.method ? `method ${now.method}` : "",

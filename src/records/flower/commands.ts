@@ -4,6 +4,7 @@ import type { Id } from "@/core/custody/id";
 import { type Protocol, STAGES, type Stage, type StepAction } from "@/core/pollination/protocol";
 import { type FlowerOnDay, refusalOf } from "@/core/pollination/steps";
 import { DEAD, FAULTS, type Fault, isFault, UNDER_WAY } from "@/core/pollination/tally";
+import { plural } from "@/core/units/plural";
 import { refuse } from "@/db/ops";
 import { candidateList, writeCandidates } from "../candidate/commands";
 import { type Context, command } from "../command";
@@ -67,7 +68,7 @@ const coverFlowers = command(
       }),
     );
     const { unit } = protocolOfCross(cross);
-    return { message: `${cross.code}: ${flowers} ${unit}${flowers === 1 ? "" : "s"} covered`, ids };
+    return { message: `${cross.code}: ${plural(flowers, unit)} covered`, ids };
   },
 );
 

@@ -3,6 +3,7 @@ import { speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
 import { atBearing, cornersOf, type Point, snapped } from "@/core/ground/shape";
 import { BARRIER_FACTORS } from "@/core/isolation/barrier";
+import { plural } from "@/core/units/plural";
 import { Refusal, refuse } from "@/db/ops";
 import { barrier } from "../barrier/barrier";
 import { bed } from "../bed/bed";
@@ -23,7 +24,7 @@ const points = (label: string, least: number) =>
       .max(500),
   ).saying({
     "array.base": "{{#label}}: write one point a line, east and north in metres with a comma between.",
-    "array.min": `{{#label}} needs at least ${least} ${least === 1 ? "point" : "points"}.`,
+    "array.min": `{{#label}} needs at least ${plural(least, "point")}.`,
   });
 
 const path = points("The line of a barrier", 2);
@@ -166,7 +167,7 @@ const moveShape = command(
 
 const TABLES = { bed, barrier, source };
 const counted = (one: string, names: string[]) =>
-  `${names.length} ${names.length === 1 ? one : `${one}s`} (${names.slice(0, 4).join(", ")}${names.length > 4 ? ", …" : ""})`;
+  `${plural(names.length, one)} (${names.slice(0, 4).join(", ")}${names.length > 4 ? ", …" : ""})`;
 
 /** The row of a name, where it is the only one: a map program may have dropped the ids. */
 function onlyOfName({ db }: Context, table: keyof typeof TABLES, name: string): Id | undefined {

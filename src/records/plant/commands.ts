@@ -1,5 +1,6 @@
 import type { Id } from "@/core/custody/id";
 import { removal } from "@/core/selection/roguing";
+import { plural } from "@/core/units/plural";
 import { refuse } from "@/db/ops";
 import { type Context, command } from "../command";
 import { notAhead } from "../facts";
@@ -59,7 +60,7 @@ const removePlants = command(
     }
     const codes = [...stands.values()].map((s) => s.code).join(", ");
     return {
-      message: `${ids.length} ${ids.length === 1 ? "plant" : "plants"} taken out of ${codes}`,
+      message: `${plural(ids.length, "plant")} taken out of ${codes}`,
       ids,
       warnings: late.length
         ? [

@@ -1,9 +1,10 @@
 import { dayInWords } from "@/core/calendar/day";
+import { plural } from "@/core/units/plural";
 import { Enough } from "@/ui/Enough";
 import type { CrossState } from "@/views/pollination";
 import { CommandButton } from "./command";
 import { FlowersFigure } from "./figures";
-import { chanceInWords, plural } from "./words";
+import { chanceInWords } from "./words";
 
 /** What a set rate rests on, in flowers. */
 const restsOn = (learned: CrossState["learned"]) =>

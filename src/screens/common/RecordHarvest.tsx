@@ -1,8 +1,8 @@
 "use client";
+import { plural } from "@/core/units/plural";
 import { massTyped, massUnit } from "@/core/units/units";
 import { CommandForm, Field } from "./command";
 import type { Props } from "./recordParts";
-import { plural } from "./words";
 
 export function Harvest({ crossId, day, flowers, doubtful = 0, units, onDone }: Props) {
   const amount = (

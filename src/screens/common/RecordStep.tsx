@@ -3,6 +3,7 @@ import { ToggleGroup } from "radix-ui";
 import { useState } from "react";
 import { addDays } from "@/core/calendar/day";
 import type { Stage } from "@/core/pollination/protocol";
+import { plural } from "@/core/units/plural";
 import type { Result } from "@/records/flower/commands";
 import { dayNow } from "@/ui/press";
 import { Stepper } from "@/ui/Stepper";
@@ -13,7 +14,6 @@ import { StageRow } from "./drawings/FlowerStage";
 import { Harvest } from "./RecordHarvest";
 import { type Flower, type Props, Trouble, WhichDay, wide } from "./recordParts";
 import { MALES_WORDS, RESULT_CHOICES } from "./results";
-import { plural } from "./words";
 
 /** One step of a protocol, recorded by thumb: what to look for, what was found, one press. */
 export function RecordStep(props: Props) {

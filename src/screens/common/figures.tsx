@@ -4,8 +4,9 @@ import { mixedByGeneration } from "@/core/inheritance/heterozygosity";
 import { certain, flowersToDo } from "@/core/pollination/flowersToDo";
 import type { SetRate } from "@/core/pollination/setRate";
 import type { Tally } from "@/core/pollination/tally";
+import { plural } from "@/core/units/plural";
 import { Working } from "@/ui/Working";
-import { percent, plural } from "./words";
+import { percent } from "./words";
 
 const SURE = "the chance you ask for";
 

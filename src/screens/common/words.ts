@@ -94,10 +94,6 @@ export const choicesOf = (table: Record<string, string>) =>
 
 export const spanInWords = (start: Day, end: Day): string => `${dayInWords(start)} to ${dayInWords(end)}`;
 
-/** A count with its noun. @example plural(1, "fruit") // "1 fruit" */
-export const plural = (count: number, noun: string, many = `${noun}s`): string =>
-  `${count} ${count === 1 ? noun : many}`;
-
 export const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** A chance that a model gives: never certain, and never none. */

@@ -3,9 +3,10 @@ import Link from "next/link";
 import { useEffect, useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
+import { plural } from "@/core/units/plural";
 import type { BookEntry, BookFlower } from "@/views/book";
 import { Tag } from "../common/Tag";
-import { FAULTS, plural, STATES } from "../common/words";
+import { FAULTS, STATES } from "../common/words";
 
 /** One cross opened in the book: pedigree, outcome, and its flowers in the order of their days. */
 export function BookPage({ entry }: { entry: BookEntry }) {

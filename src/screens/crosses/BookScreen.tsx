@@ -2,9 +2,9 @@
 import { useTable } from "@tanstack/react-table";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useRef, useState } from "react";
+import { plural } from "@/core/units/plural";
 import type { Book, BookEntry } from "@/views/book";
 import { Page } from "../common/Page";
-import { plural } from "../common/words";
 import { BookFile } from "./BookFile";
 import { Line, Picker, ROW } from "./BookLine";
 import { BookPage } from "./BookPage";

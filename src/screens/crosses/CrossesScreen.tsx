@@ -1,10 +1,11 @@
 import { generationName } from "@/core/custody/generation";
+import { plural } from "@/core/units/plural";
 import { Table } from "@/ui/Table";
 import type { Crosses } from "@/views/crosses";
 import { Page } from "../common/Page";
 import { SeasonPicker } from "../common/SeasonPicker";
 import { Tag } from "../common/Tag";
-import { parentsInWords, plural } from "../common/words";
+import { parentsInWords } from "../common/words";
 import { CrossTabs } from "./CrossTabs";
 import { PlanCross } from "./PlanCross";
 

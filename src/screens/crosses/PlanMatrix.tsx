@@ -4,11 +4,12 @@ import Link from "next/link";
 import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
+import { plural } from "@/core/units/plural";
 import type { Cell, CrossPlan, PlanGroup, Relation } from "@/views/crossPlan";
 import { Page } from "../common/Page";
 import { SeasonPicker } from "../common/SeasonPicker";
 import { Tag } from "../common/Tag";
-import { chanceInWords, plural, sentence } from "../common/words";
+import { chanceInWords, sentence } from "../common/words";
 import { CrossTabs } from "./CrossTabs";
 import { PlanCross } from "./PlanCross";
 

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
+import { plural } from "@/core/units/plural";
 import { Sheet } from "@/ui/Sheet";
-import { plural } from "../common/words";
 
 const PARTS = [
   { value: "flowers", label: "A tag for each flower, and some to come" },

@@ -1,7 +1,7 @@
 import Link from "next/link";
+import { plural } from "@/core/units/plural";
 import type { Works } from "@/views/works";
 import { Page } from "../common/Page";
-import { plural } from "../common/words";
 import { CrossTabs } from "./CrossTabs";
 import { FactorChart } from "./FactorChart";
 

@@ -9,9 +9,11 @@ import type { Bed } from "@/records/bed/bed";
 import type { Ground, Judged } from "@/views/ground";
 import { useCommand } from "../common/command";
 import { frameOf, pathOn, roundLength, type Size, sizeFor } from "./frame";
+import { MapBeds } from "./MapBeds";
 import { MapShapes } from "./MapShapes";
 import { Handles, Ring } from "./mapParts";
-import { wordsFor, wordsOn } from "./mapWords";
+import { wordsOn } from "./mapWords";
+import { Patterns, Scale, Words } from "./mapWritten";
 import { arrowOf, plotByKey } from "./plot";
 import { useDrags } from "./useDrags";
 import { useZoom } from "./useZoom";
@@ -163,17 +165,7 @@ export function GroundMap(props: Props) {
         onPointerMove={(event) => drawing && setPointer(pointAt(event))}
         onDoubleClick={() => drawing && drawing.points.length > 1 && onDraw(drawing.points, true)}
       >
-        <defs>
-          <pattern id="rows" width="7" height="7" patternUnits="userSpaceOnUse">
-            <path d="M0 3.5H7" stroke="var(--soft)" strokeWidth="1" opacity="0.6" />
-          </pattern>
-          <pattern id="numbered" width="8" height="8" patternUnits="userSpaceOnUse">
-            <circle cx="4" cy="4" r="1.3" fill="var(--damson)" />
-          </pattern>
-          <pattern id="strange" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-            <path d="M0 3H6" stroke="var(--dusk)" strokeWidth="1.2" opacity="0.7" />
-          </pattern>
-        </defs>
+        <Patterns />
         {concernBed && concernStand && (
           <Ring bed={concernBed} metres={concernStand.isolation.low} frame={frame} size={size} units={units} />
         )}
@@ -181,64 +173,17 @@ export function GroundMap(props: Props) {
           <MapShapes barriers={barriers} sources={sources} frame={frame} onOpen={onOpen} onKey={onShapeKey} />
         </g>
         <g pointerEvents={drawing ? "none" : undefined}>
-          {placed.map((bed) => {
-            const stand = stands.find((s) => s.bedId === bed.id);
-            const outline = pathOn(frame, cornersOf(bed), true);
-            return (
-              <g
-                key={bed.id}
-                data-drag={`bed ${bed.id}`}
-                role="button"
-                tabIndex={0}
-                aria-label={`Bed ${wordsFor(bed, stands)}. Arrow keys move it, with Alt they size it, comma and full stop turn it, Enter opens its stand`}
-                className="cursor-move outline-none [&:focus-visible>path]:stroke-dusk [&:focus-visible>path]:stroke-[4]"
-                onClick={() => open(bed)}
-                onFocus={() => setFocused(bed.id)}
-                onKeyDown={(event) => onBedKey(event, bed)}
-              >
-                <path
-                  d={outline}
-                  fill="var(--leaf)"
-                  stroke="var(--ink)"
-                  strokeWidth={bed.id === concernBed?.id ? 3.5 : 1.4}
-                  strokeDasharray={bed.outside ? "5 4" : undefined}
-                />
-                {stand && (
-                  <path d={outline} fill={stand.numbered > 0 ? "url(#numbered)" : "url(#rows)"} pointerEvents="none" />
-                )}
-              </g>
-            );
-          })}
+          <MapBeds
+            beds={placed}
+            stands={stands}
+            frame={frame}
+            concern={concernBed?.id}
+            onOpen={open}
+            onFocus={setFocused}
+            onKey={onBedKey}
+          />
         </g>
-        {labels.map((label) => (
-          <text
-            key={label.key}
-            x={label.x}
-            y={label.y}
-            className={clsx("pointer-events-none text-[13px]", label.key.startsWith("bed") ? "fill-ink" : "fill-soft")}
-            paintOrder="stroke"
-            stroke="var(--paper)"
-            strokeWidth="3"
-          >
-            {label.words}
-          </text>
-        ))}
-        {lines.map((line) => (
-          <g key={line.key} pointerEvents="none">
-            <path d={line.path} fill="none" stroke="var(--dusk)" strokeWidth={line.width} opacity="0.55" />
-            <text
-              x={line.at.x}
-              y={line.at.y}
-              textAnchor="middle"
-              className="fill-dusk text-[13px] font-bold"
-              paintOrder="stroke"
-              stroke="var(--paper)"
-              strokeWidth="4"
-            >
-              {line.words}
-            </text>
-          </g>
-        ))}
+        <Words labels={labels} lines={lines} />
         {focusedBed && !drawing && <Handles bed={focusedBed} frame={frame} />}
         {drawing && drawing.points.length > 0 && (
           <path
@@ -249,16 +194,7 @@ export function GroundMap(props: Props) {
             strokeDasharray="6 4"
           />
         )}
-        <g transform={`translate(44 ${size.height - 14})`} className="fill-soft text-[12px]">
-          <path d={`M0 -5V0H${tick * frame.scale}V-5`} fill="none" stroke="var(--ink)" />
-          <text x={tick * frame.scale + 6} y="2">
-            {lengthInWords(tick, units)}
-          </text>
-          <path d="M-22 0V-22M-26 -16L-22 -23L-18 -16" fill="none" stroke="var(--ink)" />
-          <text x="-22" y="-27" textAnchor="middle">
-            N
-          </text>
-        </g>
+        <Scale metres={tick} frame={frame} height={size.height} units={units} />
       </svg>
       <figcaption className="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2 text-sm text-soft">
         <span className="flex gap-2">

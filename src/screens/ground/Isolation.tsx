@@ -1,8 +1,8 @@
 import Link from "next/link";
 import { rangeInWords } from "@/core/isolation/verdict";
+import { plural } from "@/core/units/plural";
 import { lengthInWords, type Units } from "@/core/units/units";
 import type { Ground, Judged } from "@/views/ground";
-import { plural } from "../common/words";
 import { ShareFigure } from "./ShareFigure";
 import { Apart, WaysOut } from "./WaysOut";
 

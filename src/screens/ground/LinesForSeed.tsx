@@ -1,8 +1,8 @@
 import Link from "next/link";
 import { oneIn, rangeInWords } from "@/core/isolation/verdict";
+import { plural } from "@/core/units/plural";
 import { Table } from "@/ui/Table";
 import type { Ground } from "@/views/ground";
-import { plural } from "../common/words";
 
 const LEVELS = {
   within: { mark: "●", words: "within what you take", tone: "text-moss" },

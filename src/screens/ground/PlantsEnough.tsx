@@ -1,8 +1,9 @@
 "use client";
 import { type EnoughInput, enoughPlants } from "@/core/inheritance/enoughPlants";
+import { plural } from "@/core/units/plural";
 import { Enough } from "@/ui/Enough";
 import { Working } from "@/ui/Working";
-import { chanceInWords, percent, plural } from "../common/words";
+import { chanceInWords, percent } from "../common/words";
 
 /** Whether the stand is enough parents for its aim: chance of keeping a rare gene, inbreeding, plants wanted. */
 export function PlantsEnough({ input, thumb }: { input: EnoughInput; thumb: { low: number; high: number } }) {

@@ -1,10 +1,11 @@
 "use client";
 import { oneIn, rangeInWords } from "@/core/isolation/verdict";
+import { plural } from "@/core/units/plural";
 import { useJobResult } from "@/ui/useJob";
 import type { Ground } from "@/views/ground";
 import type { SeenRemedy, WaysOut as Ways } from "@/views/waysOut";
 import { CommandButton } from "../common/command";
-import { plural, spanInWords } from "../common/words";
+import { spanInWords } from "../common/words";
 import { ShiftCurve } from "./ShiftCurve";
 
 const costOf = ({ cost, note }: SeenRemedy): string =>

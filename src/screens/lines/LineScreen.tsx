@@ -2,11 +2,12 @@ import Link from "next/link";
 import { seasonName } from "@/core/climate/season";
 import { addressOfStand } from "@/core/custody/address";
 import { generationName } from "@/core/custody/generation";
+import { plural } from "@/core/units/plural";
 import type { LineView } from "@/views/lines";
 import { MixedFigure } from "../common/figures";
 import { Page } from "../common/Page";
 import { Tag } from "../common/Tag";
-import { plural, SCHOOLS, STATUSES } from "../common/words";
+import { SCHOOLS, STATUSES } from "../common/words";
 import { LadderChart } from "./LadderChart";
 import { LineForm } from "./LineForm";
 

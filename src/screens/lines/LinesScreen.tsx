@@ -1,10 +1,11 @@
 import { seasonName } from "@/core/climate/season";
+import { plural } from "@/core/units/plural";
 import { Table } from "@/ui/Table";
 import type { Lines } from "@/views/lines";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
 import { Tag } from "../common/Tag";
-import { plural, SCHOOLS, STATUSES } from "../common/words";
+import { SCHOOLS, STATUSES } from "../common/words";
 import { LineForm } from "./LineForm";
 
 export function LinesScreen({ garden, band, lines, cut, species }: Lines) {

@@ -1,11 +1,11 @@
 import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
+import { plural } from "@/core/units/plural";
 import type { Family } from "@/views/nursery";
 import { Cautions } from "../common/Cautions";
 import { Page } from "../common/Page";
 import { Tag } from "../common/Tag";
-import { plural } from "../common/words";
 import { CountForm } from "./CountForm";
 import { NextGeneration } from "./NextGeneration";
 import { ScoreTable } from "./ScoreTable";

@@ -2,13 +2,13 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Id } from "@/core/custody/id";
+import { plural } from "@/core/units/plural";
 import { massTyped, type Units } from "@/core/units/units";
 import type { Plant } from "@/records/plant/plant";
 import { Sheet } from "@/ui/Sheet";
 import type { Family } from "@/views/nursery";
 import { CommandForm, Field } from "../common/command";
 import { AmountFields, PollenField } from "../common/fields";
-import { plural } from "../common/words";
 
 type Props = { stand: Family["stand"]; kept: Plant[]; units: Units };
 

@@ -2,13 +2,13 @@ import Link from "next/link";
 import { seasonName } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
 import { groupBy } from "@/core/lists/groupBy";
+import { plural } from "@/core/units/plural";
 import { Table } from "@/ui/Table";
 import type { Nursery } from "@/views/nursery";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
 import { SowLot } from "../common/SowLot";
 import { Tag } from "../common/Tag";
-import { plural } from "../common/words";
 
 export function NurseryScreen({ garden, band, families, cut, lots, beds }: Nursery) {
   const seasons = [...groupBy(families, (f) => f.season)];

@@ -5,12 +5,13 @@ import type { Id } from "@/core/custody/id";
 import { bedInWords } from "@/core/ground/bedInWords";
 import type { Change } from "@/core/isolation/change";
 import { oneIn } from "@/core/isolation/verdict";
+import { plural } from "@/core/units/plural";
 import type { SeenChange } from "@/records/stand/commands";
 import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
 import type { Season, SeasonStand } from "@/views/season";
 import { CommandButton } from "../common/command";
-import { chanceInWords, plural } from "../common/words";
+import { chanceInWords } from "../common/words";
 import type { useSeasonWorker } from "./useSeasonWorker";
 
 type Props = { view: Season; worker: ReturnType<typeof useSeasonWorker> };

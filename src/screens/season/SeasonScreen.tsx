@@ -1,9 +1,9 @@
 import Link from "next/link";
 import { seasonName } from "@/core/climate/season";
+import { plural } from "@/core/units/plural";
 import type { Season } from "@/views/season";
 import { Page } from "../common/Page";
 import { SeasonPicker } from "../common/SeasonPicker";
-import { plural } from "../common/words";
 import { SeasonBoard } from "./SeasonBoard";
 
 function headline({ stands, tried, season, garden }: Season): string {

@@ -1,6 +1,7 @@
 import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
+import { plural } from "@/core/units/plural";
 import { massInWords } from "@/core/units/units";
 import { Enough } from "@/ui/Enough";
 import type { LotPage } from "@/views/seed";
@@ -8,7 +9,6 @@ import { Cautions } from "../common/Cautions";
 import { Page } from "../common/Page";
 import { SowLot } from "../common/SowLot";
 import { Tag } from "../common/Tag";
-import { plural } from "../common/words";
 import { Parentage } from "./Parentage";
 
 const KINDS = {

@@ -1,11 +1,11 @@
 import { dayInWords } from "@/core/calendar/day";
 import { nameWithGeneration } from "@/core/custody/generation";
+import { plural } from "@/core/units/plural";
 import { Table } from "@/ui/Table";
 import type { Seed } from "@/views/seed";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
 import { Tag } from "../common/Tag";
-import { plural } from "../common/words";
 import { KeepSeed } from "./KeepSeed";
 
 const SHELF = { keeps: "keeps", regrow: "regrow soon", past: "past its shelf life" } as const;

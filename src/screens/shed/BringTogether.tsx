@@ -2,11 +2,11 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useId, useState } from "react";
+import { plural } from "@/core/units/plural";
 import type { Outcome } from "@/records/command";
 import type { MergeReport } from "@/records/mergeReport";
 import { newPress, type Press } from "@/ui/press";
 import { type Progress, useJob } from "@/ui/useJob";
-import { plural } from "../common/words";
 import { Both, ComesIn, Look, Questions, type Side } from "./MergeReport";
 
 type Result = { outcome: Outcome; report: MergeReport | null };

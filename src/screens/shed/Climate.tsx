@@ -2,12 +2,13 @@
 import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
+import { plural } from "@/core/units/plural";
 import { FilePick } from "@/ui/FilePick";
 import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
 import type { Shed } from "@/views/shed";
 import { CommandForm, OwnField } from "../common/command";
-import { chanceInWords, plural } from "../common/words";
+import { chanceInWords } from "../common/words";
 
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 const FROM = {

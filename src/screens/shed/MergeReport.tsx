@@ -1,6 +1,6 @@
 "use client";
+import { plural } from "@/core/units/plural";
 import type { Difference, MergeReport } from "@/records/mergeReport";
-import { plural } from "../common/words";
 
 export type Side = Difference["taken"];
 

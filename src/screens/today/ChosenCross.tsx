@@ -1,10 +1,11 @@
 "use client";
 import { useState } from "react";
 import { generationName } from "@/core/custody/generation";
+import { plural } from "@/core/units/plural";
 import type { CrossState } from "@/views/pollination";
 import { EnoughFruit } from "../common/EnoughFruit";
 import { Tag } from "../common/Tag";
-import { parentsInWords, plural } from "../common/words";
+import { parentsInWords } from "../common/words";
 
 /** The open crosses, one of them with its working; the one that is soonest impossible stands first. */
 export function ChosenCross({ open }: { open: CrossState[] }) {

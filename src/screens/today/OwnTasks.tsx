@@ -1,9 +1,9 @@
 "use client";
 import { addDays, dayInWords } from "@/core/calendar/day";
+import { plural } from "@/core/units/plural";
 import type { Task } from "@/records/task/task";
 import { Sheet } from "@/ui/Sheet";
 import { CommandButton, CommandForm, Field } from "../common/command";
-import { plural } from "../common/words";
 
 /** What a task of the grower's own says of itself, beside its title. */
 export const repeats = ({ every }: Task): string => (every ? `Again ${plural(every, "day")} after it is done.` : "");

@@ -1,13 +1,14 @@
 "use client";
 import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
+import { plural } from "@/core/units/plural";
 import type { Units } from "@/core/units/units";
 import { Sheet } from "@/ui/Sheet";
 import type { CrossTask, LookTask, OwnWork, RogueTask, StoreTask, Task } from "@/views/today";
 import { CommandButton, CommandForm, Field } from "../common/command";
 import { RecordStep } from "../common/RecordStep";
 import { Tag } from "../common/Tag";
-import { parentsInWords, plural, STORAGE_WORDS, spanInWords } from "../common/words";
+import { parentsInWords, STORAGE_WORDS, spanInWords } from "../common/words";
 import { ChangeTask, repeats } from "./OwnTasks";
 
 type Of<T> = { task: T; day: string; units: Units };

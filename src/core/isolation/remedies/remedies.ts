@@ -1,3 +1,4 @@
+import { plural } from "../../units/plural";
 import { degreeOf } from "../crossing";
 import type { Scene, SceneSpecies, SceneStand } from "../scene";
 import type { Arrival, Ways } from "../share";
@@ -6,7 +7,7 @@ import { farthest } from "./farthest";
 import { moves } from "./move";
 import { againstSource } from "./neighbour";
 import { burden, pairs, tried } from "./pairs";
-import { type Draft, type Remedy, type Task, yearsLeft } from "./remedy";
+import type { Draft, Remedy, Task } from "./remedy";
 import { A_YEAR, againstRival } from "./rival";
 import { shift } from "./shift";
 import { thicken } from "./thicken";
@@ -42,7 +43,7 @@ export function remediesFor(scene: Scene, stand: SceneStand, arrival: Arrival, w
       key: "wait",
       title: "Take no seed from it this year",
       cost: { plants: stand.plants, days: A_YEAR, visits: 0 },
-      note: stand.seedLasts ? `kept seed should live ${yearsLeft(stand.seedLasts)}` : "",
+      note: stand.seedLasts ? `kept seed should live ${plural(stand.seedLasts, "more year")}` : "",
       feasible: (stand.seedLasts ?? 0) >= 1,
       why: stand.seedLasts === null ? "no seed of it is kept" : "kept seed will not live until next year",
       changes: [{ kind: "not-this-year", standId: stand.id }],

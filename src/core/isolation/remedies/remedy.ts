@@ -32,9 +32,6 @@ export type Task = { scene: Scene; stand: SceneStand; arrival: Arrival; ways: Wa
 /** Days that a stand is likely to be in flower. @example bloom(stand(1)) // 35 */
 export const bloom = (stand: SceneStand) => dayNumber(stand.window.end) - dayNumber(stand.window.start) + 1;
 
-/** How long kept seed should live yet, in words. @example yearsLeft(1) // "1 more year" */
-export const yearsLeft = (years: number): string => `${years} more ${years === 1 ? "year" : "years"}`;
-
 /**
  * What is left of the share when changes are carried out.
  * @example left({ scene: scene([stand(1)]), stand: stand(1), ways: new Map() }, []) // 0

@@ -1,7 +1,8 @@
 import { overlapDays } from "../../calendar/day";
+import { plural } from "../../units/plural";
 import { missedBetweenWalks } from "../emitter";
 import type { SceneStand } from "../scene";
-import { bloom, type Draft, left, type Task, yearsLeft } from "./remedy";
+import { bloom, type Draft, left, type Task } from "./remedy";
 import { shift } from "./shift";
 
 /** Days between walks that are tried, the laziest first. */
@@ -40,7 +41,7 @@ export function againstRival(task: Task, rival: SceneStand): Draft[] {
     key: `year ${rival.id}`,
     title: `Grow ${rival.name} for seed another year`,
     cost: { plants: rival.plants, days: A_YEAR, visits: 0 },
-    note: lasts ? `its kept seed should live ${yearsLeft(lasts)}` : "",
+    note: lasts ? `its kept seed should live ${plural(lasts, "more year")}` : "",
     feasible: (lasts ?? 0) >= 1,
     why: lasts === null ? "no seed of it is kept" : "its kept seed will not live until then",
     changes: [{ kind: "not-this-year", standId: rival.id }],
