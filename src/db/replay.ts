@@ -1,6 +1,7 @@
+import type { Statement } from "better-sqlite3";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "./open";
-import { insertRow, type Row } from "./rows";
+import { inserting, type Row } from "./rows";
 
 /** A row as a journal leaves it, and the op that wrote it last; null where it is not there. */
 export type State = { row: Row; version: Id } | null;
@@ -19,6 +20,25 @@ export function folded(state: State, { before, after }: Kept, op: Id): State {
   return anew ? { row: JSON.parse(after) as Row, version: op } : null;
 }
 
+/** A row as its first change told it, unread until another change comes or it is written: most rows are told once. */
+type Told = { text: string; version: Id };
+const read = (state: Told | State): State =>
+  state && "text" in state ? { row: JSON.parse(state.text) as Row, version: state.version } : state;
+
+/** A statement that adds rows to a table, made anew only where the columns differ from the row before. */
+function adding(to: Db, table: string): (row: Row, id: Id, version: Id) => void {
+  let columns: string[] = [];
+  let statement: Statement | null = null;
+  return (row, id, version) => {
+    const names = Object.keys(row);
+    if (!statement || names.length !== columns.length || names.some((name, i) => name !== columns[i])) {
+      columns = names;
+      statement = inserting(to, table, { ...row, id, version });
+    }
+    statement.run(...Object.values(row), id, version);
+  };
+}
+
 /** Carries the ops of a journal out again on an empty database of the same schema, in the order of their clocks. */
 export function replay(from: Db, to: Db): void {
   const changes = from
@@ -27,16 +47,22 @@ export function replay(from: Db, to: Db): void {
        ORDER BY o.clock, c.seq`,
     )
     .raw();
-  const tables = new Map<string, Map<Id, State>>();
+  const tables = new Map<string, Map<Id, Told | State>>();
   for (const [op, table, id, before, after] of changes.iterate() as IterableIterator<string[]>) {
-    const rows = tables.get(table!) ?? new Map<Id, State>();
+    const rows = tables.get(table!) ?? new Map<Id, Told | State>();
     tables.set(table!, rows);
-    rows.set(id!, folded(rows.get(id!) ?? null, { before, after } as Kept, op!));
+    const known = rows.get(id!);
+    const fresh = known === undefined && before === null && typeof after === "string";
+    rows.set(id!, fresh ? { text: after, version: op! } : folded(read(known ?? null), { before, after } as Kept, op!));
   }
   to.transaction(() => {
     to.pragma("defer_foreign_keys = ON");
-    for (const [table, rows] of tables)
-      for (const [id, state] of rows)
-        if (state) insertRow(to, table, Object.assign(state.row, { id, version: state.version }));
+    for (const [table, rows] of tables) {
+      const add = adding(to, table);
+      for (const [id, told] of rows) {
+        const state = read(told);
+        if (state) add(state.row, id, state.version);
+      }
+    }
   }).immediate();
 }

@@ -5,7 +5,7 @@ import { bed, hedge, SPECIES, scene, source, stand } from "../tests/place";
 import { airOver, arrivalAt, arrivals, likelyShare } from "./arrival";
 import { canCross } from "./crossing";
 import type { Scene, SceneStand } from "./scene";
-import { isJudged, oneIn, verdictOf } from "./verdict";
+import { isJudged, oneIn, rangeInWords, verdictOf } from "./verdict";
 
 const at = (of: Scene, id: number) => arrivalAt(of, of.stands.find((s) => s.id === String(id))!);
 const pair = (more: Partial<SceneStand> = {}) => [stand(1), stand(2, more)];
@@ -181,8 +181,15 @@ describe("the verdict", () => {
     [0.00001, "fewer than 1 seed in 20,000"],
     [0.7, "70 seeds in 100"],
     [0.00123, "1 seed in 810"],
+    [0.00005, "1 seed in 20,000"],
+    [0.5, "1 seed in 2"],
   ])("%d is %s", (share, words) => {
     expect(oneIn(share)).toBe(words);
+  });
+
+  test("a range begins with almost none only below the rarest that is counted", () => {
+    expect(rangeInWords({ low: 0.00005, likely: 0.01, high: 0.02 })).toBe("1 seed in 20,000 to 1 seed in 50");
+    expect(rangeInWords({ low: 0.000049, likely: 0.01, high: 0.02 })).toBe("almost none to 1 seed in 50");
   });
 });
 
