@@ -20,11 +20,6 @@ export function folded(state: State, { before, after }: Kept, op: Id): State {
   return anew ? { row: JSON.parse(after) as Row, version: op } : null;
 }
 
-/** A row as its first change told it, unread until another change comes or it is written: most rows are told once. */
-type Told = { text: string; version: Id };
-const read = (state: Told | State): State =>
-  state && "text" in state ? { row: JSON.parse(state.text) as Row, version: state.version } : state;
-
 /** A statement that adds rows to a table, made anew only where the columns differ from the row before. */
 function adding(to: Db, table: string): (row: Row, id: Id, version: Id) => void {
   let columns: string[] = [];
@@ -39,30 +34,26 @@ function adding(to: Db, table: string): (row: Row, id: Id, version: Id) => void 
   };
 }
 
-/** Carries the ops of a journal out again on an empty database of the same schema, in the order of their clocks. */
+/** Carries the ops of a journal out again on an empty database of the same schema, row by row in the order of their clocks. */
 export function replay(from: Db, to: Db): void {
   const changes = from
     .prepare(
-      `SELECT o.id, c.tableName, c.rowId, c.before, c.after FROM op o JOIN opChange c ON c.op = o.id
-       ORDER BY o.clock, c.seq`,
+      `SELECT c.tableName, c.rowId, c.op, c.before, c.after FROM opChange c JOIN op o ON o.id = c.op
+       ORDER BY c.tableName, c.rowId, o.clock, c.seq`,
     )
     .raw();
-  const tables = new Map<string, Map<Id, Told | State>>();
-  for (const [op, table, id, before, after] of changes.iterate() as IterableIterator<string[]>) {
-    const rows = tables.get(table!) ?? new Map<Id, Told | State>();
-    tables.set(table!, rows);
-    const known = rows.get(id!);
-    const fresh = known === undefined && before === null && typeof after === "string";
-    rows.set(id!, fresh ? { text: after, version: op! } : folded(read(known ?? null), { before, after } as Kept, op!));
-  }
   to.transaction(() => {
     to.pragma("defer_foreign_keys = ON");
-    for (const [table, rows] of tables) {
-      const add = adding(to, table);
-      for (const [id, told] of rows) {
-        const state = read(told);
+    let [table, id, state] = ["", "", null as State];
+    let add = adding(to, table);
+    for (const [of, row, op, before, after] of changes.iterate() as IterableIterator<string[]>) {
+      if (row !== id || of !== table) {
         if (state) add(state.row, id, state.version);
+        if (of !== table) add = adding(to, of!);
+        [table, id, state] = [of!, row!, null];
       }
+      state = folded(state, { before, after } as Kept, op!);
     }
+    if (state) add(state.row, id, state.version);
   }).immediate();
 }

@@ -432,6 +432,23 @@ describe("what can't be is refused in words, beside its field, and nothing is wr
     expect(garden.refused("task.add", { title: "Weeding", due: "2027-07-09", every: 0 }).fields.every).toContain("1");
   });
 
+  test("a second line of a name and species is told of the first, whether its name or its species became so", () => {
+    const { lineId } = made();
+    const add = (name: string, species: string) =>
+      garden.done("line.add", { name, species, school: "keep-pure", status: "mix" });
+    const first = add("Ember", "melon");
+    expect(add("Ember", "melon").warnings).toEqual([
+      `There is a line of that name and species already: ${first.code}.`,
+    ]);
+    const pepper = add("Lantern", "pepper");
+    expect(pepper.warnings).toEqual([]);
+    const lantern = `There is a line of that name and species already: ${garden.code("line", lineId)}.`;
+    expect(garden.done("line.change", { id: pepper.id, version: 1, species: "melon" }).warnings).toEqual([lantern]);
+    const renamed = garden.done("line.change", { id: first.id, version: 1, name: "Lantern" });
+    expect(renamed.warnings).toHaveLength(1);
+    expect(garden.done("line.change", { id: first.id, version: 1, origin: "a swap" }).warnings).toEqual([]);
+  });
+
   test("maize does not flower again when it is cut back", () => {
     const [motherStandId, fatherStandId] = ["Low Kiln", "High Kiln"].map((name) => {
       const lineId = garden.done("line.add", { name, species: "maize", school: "keep-pure", status: "mix" }).id;

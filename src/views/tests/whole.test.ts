@@ -50,6 +50,10 @@ const season = () => {
 /** Each screen on 9 July 2028, unless a day is said. */
 const SCREENS: [screen: string, view: () => unknown, day?: string][] = [
   ["band", () => ({ ...groundView(garden.sky(), null, null).band, light: null })],
+  [
+    "band of a cross within a stand",
+    () => ({ ...crossView(garden.sky(), code("cross", garden.crosses.self))!.band, light: null }),
+  ],
   ["today", today],
   ["today in late July", today, "2028-07-25"],
   ["ground", () => ground(null)],
