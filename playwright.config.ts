@@ -28,6 +28,9 @@ export default defineConfig({
     launchOptions: { executablePath: "/usr/bin/chromium", args: CHROMIUM_ARGS },
     locale: "en-GB",
     timezoneId: "Europe/Zurich",
-    trace: "retain-on-failure",
+    // Sheets slide in; nobody has to wait for that here.
+    contextOptions: { reducedMotion: "reduce" },
+    // A trace of every test takes a quarter of the processor: it is made when one is tried again.
+    trace: "on-first-retry",
   },
 });

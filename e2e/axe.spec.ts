@@ -94,15 +94,14 @@ test("every kind of sheet passes axe", async ({ browser, demo }) => {
   await close();
 });
 
-// The tokens' contrast is reckoned in a unit test; this finds colours that are none of them.
-for (const theme of ["sun", "dawn"])
-  test(`colours hold in the theme ${theme}`, async ({ browser, demo }) => {
-    const { page, close } = await opened(browser, demo.url, theme);
-    for (const path of ["/", "/ground", "/season", "/crosses/plan", "/guide/melon"]) {
-      await page.goto(path);
-      await expect(page.locator("html")).toHaveAttribute("data-theme", theme);
-      await page.locator("main").waitFor();
-      expect(await faults(page, ["color-contrast"])).toEqual([]);
-    }
-    await close();
-  });
+// The tokens' contrast is reckoned in a unit test, and that there are no other colours; this is the darkest theme as it stands.
+test("colours hold before dawn", async ({ browser, demo }) => {
+  const { page, close } = await opened(browser, demo.url, "dawn");
+  for (const path of ["/", "/ground", "/season", "/crosses/plan"]) {
+    await page.goto(path);
+    await expect(page.locator("html")).toHaveAttribute("data-theme", "dawn");
+    await page.locator("main").waitFor();
+    expect(await faults(page, ["color-contrast"])).toEqual([]);
+  }
+  await close();
+});

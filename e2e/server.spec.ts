@@ -2,6 +2,7 @@ import { spawn, spawnSync } from "node:child_process";
 import { existsSync, statSync } from "node:fs";
 import Database from "better-sqlite3";
 import { v7 } from "uuid";
+import { SCHEMA } from "../src/db/migrate";
 import { expect, freePort, test } from "./server";
 
 test("pages carry a strict policy, and nothing but the server itself is asked", async ({ browser, demo }) => {
@@ -116,7 +117,7 @@ test("a database written by a newer program is refused at the start, in words, a
     timeout: 30_000,
   });
   expect(stderr).toContain(
-    "was written by a newer Nimble Orchard (schema 99; this program knows 5). It was left untouched.",
+    `was written by a newer Nimble Orchard (schema 99; this program knows ${SCHEMA}). It was left untouched.`,
   );
   expect(status).toBe(1);
 });

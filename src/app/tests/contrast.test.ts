@@ -1,4 +1,4 @@
-import { readFileSync } from "node:fs";
+import { readdirSync, readFileSync } from "node:fs";
 import { describe, expect, test } from "vitest";
 
 const CSS = readFileSync("src/app/globals.css", "utf8");
@@ -46,4 +46,28 @@ describe.each([
     expect(contrast(of["on-damson"]!, of.damson!)).toBeGreaterThanOrEqual(4.5);
     expect(contrast(of.paper!, of.ink!)).toBeGreaterThanOrEqual(7);
   });
+});
+
+/** Colours that are no token: written out, or of the framework's palette. What lies behind an open sheet is dimmed. */
+const FOREIGN = [
+  /#[\da-f]{3,8}\b/i,
+  /\b(?:rgba?|hsla?|oklch|oklab)\(/,
+  /\b(?:text|bg|border|fill|stroke|ring|outline|accent|decoration|from|to|via)-(?:red|orange|amber|yellow|lime|green|emerald|teal|cyan|sky|blue|indigo|violet|purple|pink|rose|slate|gray|zinc|neutral|stone|black|white)\b/,
+];
+const foreign = (text: string) => {
+  const plain = text.replaceAll("bg-black/40", "").replaceAll(/href=\{?[`"][^`"]*[`"]/g, "");
+  return FOREIGN.flatMap((of) => of.exec(plain)?.[0] ?? []);
+};
+
+test("no screen has a colour but the tokens, so that what holds for them holds everywhere", () => {
+  expect(["text-red-500", "fill: #abc", "rgb(1, 2, 3)", 'className="bg-white"'].map((t) => foreign(t).length)).toEqual([
+    1, 1, 1, 1,
+  ]);
+  const files = ["src/screens", "src/ui", "src/app"].flatMap((folder) =>
+    (readdirSync(folder, { recursive: true }) as string[])
+      .filter((file) => file.endsWith(".tsx"))
+      .map((file) => `${folder}/${file}`),
+  );
+  expect(files.length).toBeGreaterThan(80);
+  expect(files.flatMap((file) => foreign(readFileSync(file, "utf8")).map((what) => `${file}: ${what}`))).toEqual([]);
 });
