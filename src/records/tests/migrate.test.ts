@@ -7,6 +7,7 @@ import { isId } from "@/core/custody/id";
 import { migrate, SCHEMA } from "@/db/migrate";
 import { type Db, openDb } from "@/db/open";
 import { replay } from "@/db/replay";
+import { insertRow } from "@/db/rows";
 import { undoneOps } from "@/db/undo";
 import { undo } from "../command";
 import { RECORDS } from "../records";
@@ -35,13 +36,12 @@ function old(schema: number, name = "old.db"): { path: string; before: Old["rows
   const { rows } = JSON.parse(readFileSync(`src/records/tests/fixtures/schema${schema}.json`, "utf8")) as Old;
   const path = join(folder, name);
   const db = new Database(path);
+  db.pragma("synchronous = OFF");
   migrate(db, path, upTo(schema));
   db.pragma("foreign_keys = OFF");
-  for (const [table, list] of Object.entries(rows))
-    for (const row of list) {
-      const columns = Object.keys(row).map((column) => `"${column}"`);
-      db.prepare(`INSERT INTO "${table}" (${columns}) VALUES (${columns.map(() => "?")})`).run(...Object.values(row));
-    }
+  db.transaction(() => {
+    for (const [table, list] of Object.entries(rows)) for (const row of list) insertRow(db, table, row);
+  })();
   db.close();
   return { path, before: rows };
 }

@@ -449,6 +449,15 @@ describe("what can't be is refused in words, beside its field, and nothing is wr
     expect(garden.done("line.change", { id: first.id, version: 1, origin: "a swap" }).warnings).toEqual([]);
   });
 
+  test("no list is longer and no input deeper than an honest one", () => {
+    const ids = (length: number) => ({ ids: Array.from({ length }, () => NOBODY) });
+    expect(garden.refused("plant.remove", ids(2501)).message).toContain("more than one press can hold");
+    expect(garden.refused("plant.remove", ids(2500)).message).not.toContain("more than one press can hold");
+    const deep = (depth: number): unknown => (depth === 0 ? 1 : { ids: deep(depth - 1) });
+    expect(garden.refused("plant.remove", deep(10) as object).message).toContain("more than one press can hold");
+    expect(garden.refused("plant.remove", deep(9) as object).message).not.toContain("more than one press can hold");
+  });
+
   test("maize does not flower again when it is cut back", () => {
     const [motherStandId, fatherStandId] = ["Low Kiln", "High Kiln"].map((name) => {
       const lineId = garden.done("line.add", { name, species: "maize", school: "keep-pure", status: "mix" }).id;
