@@ -48,7 +48,7 @@ function carry(db: Db, { tableName, rowId, before, after }: Change, version: str
 type Lease = { kind: string; year: number; low: number; high: number; device: string; last: number };
 
 /** Tables of which rows were written since a head of the journal. */
-const writtenSince = (db: Db, head: string | null): string[] =>
+const tablesWritten = (db: Db, head: string | null): string[] =>
   db
     .prepare("SELECT DISTINCT c.tableName FROM op o JOIN opChange c ON c.op = o.id WHERE o.clock > ?")
     .pluck()
@@ -69,7 +69,7 @@ export const carriedOver = (
 ): boolean =>
   db
     .transaction((): boolean => {
-      if (writtenSince(db, head).some((table) => reads.includes(table))) return false;
+      if (tablesWritten(db, head).some((table) => reads.includes(table))) return false;
       const leases = copy.prepare("SELECT * FROM lease").all() as Lease[];
       for (const lease of leases)
         prepared(

@@ -458,6 +458,17 @@ describe("what can't be is refused in words, beside its field, and nothing is wr
     expect(garden.refused("plant.remove", deep(9) as object).message).not.toContain("more than one press can hold");
   });
 
+  test("a row seen in a version that nobody knows is not written over", () => {
+    const { lineId } = made();
+    const seen = { id: lineId, version: NOBODY };
+    const { kind, message } = garden.refused("line.change", { ...seen, origin: "a swap", name: "Lantern" });
+    expect(kind).toBe("conflict");
+    expect(message).toContain("Origin is now “Ashlar Gold × Nettle Moon”");
+    expect(message).not.toContain("Name");
+    // What is there already is no quarrel.
+    garden.done("line.change", { ...seen, name: "Lantern" });
+  });
+
   test("maize does not flower again when it is cut back", () => {
     const [motherStandId, fatherStandId] = ["Low Kiln", "High Kiln"].map((name) => {
       const lineId = garden.done("line.add", { name, species: "maize", school: "keep-pure", status: "mix" }).id;
