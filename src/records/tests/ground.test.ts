@@ -25,6 +25,21 @@ const polygon = (coordinates: unknown, properties: object = { species: "melon", 
   feature({ type: "Polygon", coordinates }, properties);
 const collection = (...features: object[]) => JSON.stringify({ type: "FeatureCollection", features });
 
+test("a field by distance and bearing lies square around its middle, one of no breadth is a point", () => {
+  const field = { kind: "field", species: "melon", plants: 9, presence: 1, distance: 100, bearing: 90 };
+  const outline = (across: number) => {
+    const { id } = garden.done("source.add", { ...field, name: `field ${across}`, across });
+    return JSON.parse(garden.row("source", id).outline as string);
+  };
+  expect(outline(10)).toEqual([
+    [95, -5],
+    [105, -5],
+    [105, 5],
+    [95, 5],
+  ]);
+  expect(outline(0)).toEqual([[100, 0]]);
+});
+
 describe("the ground as GeoJSON", () => {
   test("goes out and comes back into an empty garden exactly, metres and all", () => {
     const place = { x: 0.1, y: 2.35, width: 8, length: 4, turn: 25 };

@@ -1,6 +1,8 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
+import type { Refusal } from "@/db/ops";
 import { undo } from "../command";
+import { questionFrosts } from "../garden/rules";
 import { family, NOBODY, type Plot, plot, twoMelons } from "./plot";
 
 let garden: Plot;
@@ -467,6 +469,27 @@ describe("what can't be is refused in words, beside its field, and nothing is wr
     expect(message).not.toContain("Name");
     // What is there already is no quarrel.
     garden.done("line.change", { ...seen, name: "Lantern" });
+  });
+
+  test("frost days look like a slip in the other half of the year, and by hemisphere", () => {
+    const months = Array.from({ length: 12 }, (_, i) => `${String(i + 1).padStart(2, "0")}-15`);
+    const accepted = (latitude: number, column: "lastFrost" | "firstFrost", other: string) =>
+      months.flatMap((day, i) => {
+        const frosts = { lastFrost: other, firstFrost: other, [column]: day };
+        try {
+          questionFrosts({ latitude, ...frosts } as never, null);
+          return [i + 1];
+        } catch (refusal) {
+          expect((refusal as Refusal).fields).toHaveProperty(column);
+          return [];
+        }
+      });
+    expect(accepted(48, "lastFrost", "07-15")).toEqual([1, 2, 3, 4, 5, 6, 7]);
+    expect(accepted(48, "firstFrost", "07-15")).toEqual([7, 8, 9, 10, 11, 12]);
+    expect(accepted(-37, "lastFrost", "07-15")).toEqual([7, 8, 9, 10, 11, 12]);
+    expect(accepted(-37, "firstFrost", "07-15")).toEqual([1, 2, 3, 4, 5, 6, 7]);
+    expect(accepted(24.9, "firstFrost", "07-15")).toHaveLength(12);
+    expect(accepted(25, "firstFrost", "07-15")).toHaveLength(6);
   });
 
   test("maize does not flower again when it is cut back", () => {

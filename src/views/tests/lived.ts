@@ -60,7 +60,8 @@ export function lived() {
   const family = numbered(lantern, 1, { lotId: lot, sowedSeeds: 10 }, 5);
   const golds = numbered(gold, 1, { sowedSeeds: 6 }, 2);
   const moons = numbered(moon, 2, { sowedSeeds: 6 }, 2);
-  done("stand.add", { lineId: orach, bedId: 3, sown: "2028-04-10", plants: 30, spacing: 0.3, rowCount: 2 });
+  const planted = { sown: "2028-04-10", plants: 30, spacing: 0.3, rowCount: 2 };
+  const mix = done("stand.add", { lineId: orach, bedId: 3, ...planted }).id;
   done("stand.add", { lineId: gold, bedId: 4, sown: "2028-05-05", plants: 9, seedWanted: 0 });
   const path = [
     { x: 60, y: -50 },
@@ -69,6 +70,10 @@ export function lived() {
   done("barrier.add", { name: "hedge", kind: "hedge", path });
   const field = { name: "field", kind: "field", species: "melon", plants: 900, presence: 0.6 };
   done("source.add", { ...field, distance: 150, bearing: 90, flowersFrom: "06-25", flowersTo: "07-20" });
+
+  // The leeks go under a cage; a hot day is measured.
+  done("stand.change", { id: leeks, version: 1, flowers: "covered", cover: "cage" });
+  done("climate.import", { text: "date;min;max\n2028-07-09;15;36\n" });
 
   // What the family is like, and its parents.
   on("2028-07-01");
@@ -126,7 +131,7 @@ export function lived() {
   done("task.add", { title: "Order fleece", due: "2028-08-01" });
   return {
     ...garden,
-    stands: { mother, family: family.id, golds: golds.id, moons: moons.id, leeks },
+    stands: { mother, family: family.id, golds: golds.id, moons: moons.id, leeks, mix },
     lot,
     lantern,
     crosses: { first, back, kept, self },

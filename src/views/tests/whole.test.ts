@@ -1,10 +1,12 @@
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { RECORDS } from "@/records/records";
+import { band } from "../band";
 import { bookFlowers, bookView } from "../book";
 import { calendarView } from "../calendar";
 import { crossesView, crossView } from "../crosses";
 import { crossPlanView } from "../crossPlan";
 import { groundView } from "../ground";
+import { guideView, speciesView } from "../guide";
 import { linesView, lineView } from "../lines";
 import { familyView, nurseryView } from "../nursery";
 import { seasonView } from "../season";
@@ -47,6 +49,14 @@ const season = () => {
   return { ...rest, tried: tried.map(({ window: _, ...stand }) => stand) };
 };
 
+/** Everything that grows, on a band of two seasons with room for all; its light once in two months. */
+const wideBand = () => {
+  const sky = garden.sky();
+  const stands = [...sky.standsOf(2027), ...sky.standsOf(2028)];
+  const { light, ...rest } = band(sky, 2028, stands, (stand) => stand.family === 1, 4, 2);
+  return { ...rest, days: light.length, light: light.filter((_, i) => i % 61 === 0) };
+};
+
 /** Each screen on 9 July 2028, unless a day is said. */
 const SCREENS: [screen: string, view: () => unknown, day?: string][] = [
   ["band", () => ({ ...groundView(garden.sky(), null, null).band, light: null })],
@@ -54,10 +64,15 @@ const SCREENS: [screen: string, view: () => unknown, day?: string][] = [
     "band of a cross within a stand",
     () => ({ ...crossView(garden.sky(), code("cross", garden.crosses.self))!.band, light: null }),
   ],
+  ["a wide band", wideBand],
   ["today", today],
   ["today in late July", today, "2028-07-25"],
   ["ground", () => ground(null)],
   ["a stand on the ground", () => ground(code("stand", garden.stands.leeks))],
+  ["a family on the ground", () => groundView(garden.sky(), null, code("stand", garden.stands.family)).stand],
+  ["a mix on the ground", () => groundView(garden.sky(), null, code("stand", garden.stands.mix)).stand],
+  ["guide", () => ({ ...guideView(garden.sky()), species: null })],
+  ["a species of the guide", () => speciesView(garden.sky(), "moschata-squash")],
   ["ways out", () => waysOut(garden.db, { standId: garden.stands.golds, season: 2028, day: "2028-05-01" })],
   ["season", season],
   ["crosses", () => crossesView(garden.sky(), null)],
