@@ -4,7 +4,6 @@ import { join } from "node:path";
 import Database from "better-sqlite3";
 import type { Db } from "./open";
 import { appendOp, type Change, headOf, type Op } from "./ops";
-import { insertRow, prepared, quoted } from "./rows";
 
 /** What one press did: its op and the changes of rows. */
 export type Written = { op: Op; changes: Change[] };
@@ -35,17 +34,19 @@ export function copyOf(db: Db): { copy: Db; head: string | null; discard: () => 
   }
 }
 
-function carry(db: Db, { tableName, rowId, before, after }: Change, version: string): void {
-  if (after === null) prepared(db, `DELETE FROM "${tableName}" WHERE id = ?`).run(rowId);
-  else if (before === null) insertRow(db, tableName, { ...after, id: rowId, version });
-  else {
-    const whole = { ...after, version };
-    const sets = quoted(whole).map((name) => `${name} = ?`);
-    prepared(db, `UPDATE "${tableName}" SET ${sets.join(", ")} WHERE id = ?`).run(...Object.values(whole), rowId);
-  }
+/** Brings the rows of a table that an op wrote, or took away, on the attached copy to what they are there. */
+function carry(db: Db, table: string, op: string): void {
+  const columns = db.prepare("SELECT name FROM pragma_table_info(?)").pluck().all(table) as string[];
+  const sets = columns.map((name) => `"${name}" = excluded."${name}"`);
+  db.prepare(
+    `INSERT INTO main."${table}" SELECT * FROM tried."${table}" WHERE version = ?
+     ON CONFLICT (id) DO UPDATE SET ${sets.join(", ")}`,
+  ).run(op);
+  db.prepare(
+    `DELETE FROM main."${table}" WHERE id IN
+       (SELECT rowId FROM tried.opChange WHERE op = ? AND tableName = ? AND after IS NULL)`,
+  ).run(op, table);
 }
-
-type Lease = { kind: string; year: number; low: number; high: number; device: string; last: number };
 
 /** Tables of which rows were written since a head of the journal. */
 const tablesWritten = (db: Db, head: string | null): string[] =>
@@ -55,30 +56,37 @@ const tablesWritten = (db: Db, head: string | null): string[] =>
     .all(head ?? "") as string[];
 
 /**
- * Writes what a press did on a copy into the garden itself, in one short transaction.
+ * Writes what a press did on a copy into the garden itself, in one short transaction: rows and journal are taken over from
+ * the copy's file as they stand there.
  * @param head the journal's head when the copy was made
- * @param reads the tables that what was written rests on
+ * @param reads the tables that what was written rests on, those that it wrote among them
  * @returns false, with nothing written, where one of them was written in the garden since
  */
-export const carriedOver = (
+export function carriedOver(
   db: Db,
   copy: Db,
   head: string | null,
   { op, changes }: Written,
   reads: readonly string[],
-): boolean =>
-  db
-    .transaction((): boolean => {
-      if (tablesWritten(db, head).some((table) => reads.includes(table))) return false;
-      const leases = copy.prepare("SELECT * FROM lease").all() as Lease[];
-      for (const lease of leases)
-        prepared(
-          db,
-          `INSERT INTO lease (kind, year, low, high, device, last) VALUES (@kind, @year, @low, @high, @device, @last)
-           ON CONFLICT (kind, year, low) DO UPDATE SET last = max(last, @last)`,
-        ).run(lease);
-      for (const change of changes) carry(db, change, op.id);
-      appendOp(db, op, changes);
-      return true;
-    })
-    .immediate();
+): boolean {
+  const tables = new Set(changes.map(({ tableName }) => tableName));
+  db.prepare("ATTACH ? AS tried").run(copy.name);
+  try {
+    return db
+      .transaction((): boolean => {
+        if (tablesWritten(db, head).some((table) => reads.includes(table))) return false;
+        db.pragma("defer_foreign_keys = ON");
+        db.exec(
+          `INSERT INTO main.lease SELECT * FROM tried.lease WHERE true
+           ON CONFLICT (kind, year, low) DO UPDATE SET last = max(last, excluded.last)`,
+        );
+        for (const table of tables) carry(db, table, op.id);
+        appendOp(db, op, []);
+        db.prepare("INSERT INTO main.opChange SELECT * FROM tried.opChange WHERE op = ?").run(op.id);
+        return true;
+      })
+      .immediate();
+  } finally {
+    db.exec("DETACH tried");
+  }
+}

@@ -57,6 +57,16 @@ test("what is worked out on a copy and carried over is what the press would have
         ),
       );
     expect(made(garden)).toEqual(made(twin));
+    // Rows that are there already are changed, and no others.
+    const found = (of: Plot) => ({
+      text: `cross,flower,covered,state,pollinated,males\n${of.code("cross", 1)},1,2027-07-08,pollinated,2027-07-09,3\n`,
+    });
+    const later = newId();
+    expect(imported(found(garden), later)).toEqual(
+      perform(twin.db, COMMANDS.get(name)!, found(twin), { id: later, day: "2027-07-09" }),
+    );
+    expect(garden.row("flower", 1)).toMatchObject({ state: "pollinated", males: 3, version: later });
+    expect(made(garden)).toEqual(made(twin));
     // Numbers run on from those that the copy gave.
     const next = garden.done("cross.plan", { motherStandId: 1, fatherStandId: 2, fruitsWanted: 1, ...SURE });
     expect(next.code.slice(0, 7)).toBe("X27-002");
