@@ -48,7 +48,12 @@ const plainOf = ({ columns }: AnyRecord): Fields =>
 const PLAIN = { bed: plainOf(bed), barrier: plainOf(barrier), source: plainOf(source) };
 type Table = keyof typeof PLAIN;
 
-const properties = schemaOf({ ...PLAIN.source, ...PLAIN.barrier, ...PLAIN.bed }).keys({
+const isBarrier = (kind: unknown): kind is BarrierKind => Object.hasOwn(BARRIER_FACTORS, String(kind));
+/** Which record a feature is of: by what it says it is, else a line is a hedge and all else grows something. */
+const tableOf = (kind: unknown, type: unknown): Table =>
+  kind === "bed" ? "bed" : isBarrier(kind) || (kind === undefined && type === "LineString") ? "barrier" : "source";
+
+const SHARED = {
   kind: Joi.string().valid("bed", "hedge", "wall", "building", "tunnel", "neighbour", "field", "wild", "ornamental"),
   id: idOf(),
   metres: Joi.array()
@@ -61,7 +66,20 @@ const properties = schemaOf({ ...PLAIN.source, ...PLAIN.barrier, ...PLAIN.bed })
     length: Joi.number().min(0.1).max(10_000).required(),
     turn: Joi.number().min(0).less(360).default(0),
   }),
-});
+};
+const PROPERTIES = {
+  bed: schemaOf(PLAIN.bed).keys(SHARED),
+  barrier: schemaOf(PLAIN.barrier).keys(SHARED),
+  source: schemaOf(PLAIN.source).keys(SHARED),
+};
+
+/** Properties without those that are null where nothing can be: other programs write down what they do not know. */
+const known = (table: Table, properties: object | null): object =>
+  Object.fromEntries(
+    Object.entries(properties ?? {}).filter(
+      ([column, value]) => value !== null || PLAIN[table][column]?.absent.is === "kept-or-empty",
+    ),
+  );
 
 /** What a feature's properties told, columns by their names. */
 type Known = Row & { kind?: string; metres?: [number, number][]; bed?: Plot; id?: Id };
@@ -137,7 +155,8 @@ function bedOf(shape: Point[], kept: Plot | undefined, where: string): Plot {
 }
 
 function rowOf(feature: Feature, i: number, origin: Origin, given: Given): Found {
-  const { value, error } = properties.validate(feature.properties ?? {}, { stripUnknown: true });
+  const table = tableOf(feature.properties?.kind ?? undefined, feature.geometry?.type);
+  const { value, error } = PROPERTIES[table].validate(known(table, feature.properties), { stripUnknown: true });
   const kept = Object(value) as Known;
   const where = `Feature ${i + 1}${kept.name ? ` (${kept.name})` : ""}`;
   if (error) return refuse("text", `${where}: ${error.details[0]!.message.replace(/\.$/, "")}.`);
@@ -145,7 +164,7 @@ function rowOf(feature: Feature, i: number, origin: Origin, given: Given): Found
   const type = feature.geometry.type;
   const kind = kept.kind ?? (type === "LineString" ? "hedge" : "field");
   const name = kept.name || `${kind} ${i + 1}`;
-  const found = (table: Table, drawn: Row, otherwise: Row): Found => ({
+  const found = (drawn: Row, otherwise: Row): Found => ({
     table,
     id: isId(kept.id) ? kept.id : undefined,
     told: {
@@ -156,13 +175,13 @@ function rowOf(feature: Feature, i: number, origin: Origin, given: Given): Found
   });
   if (kind === "bed") {
     if (type !== "Polygon") return refuse("text", `${where}: a bed must be a polygon.`);
-    return found("bed", bedOf(shape, kept.bed, where), {});
+    return found(bedOf(shape, kept.bed, where), {});
   }
-  if (Object.hasOwn(BARRIER_FACTORS, kind)) {
+  if (isBarrier(kind)) {
     if (shape.length < 2) return refuse("text", `${where}: a ${kind} must be a line or a polygon.`);
     const path = type === "Polygon" ? [...shape, shape[0]!] : shape;
-    const factor = BARRIER_FACTORS[kind as BarrierKind];
-    return found("barrier", { path: pointsToText(path), ...toldKind(kept) }, { kind, factor });
+    const factor = BARRIER_FACTORS[kind];
+    return found({ path: pointsToText(path), ...toldKind(kept) }, { kind, factor });
   }
   if (type === "LineString") return refuse("text", `${where}: a ${kind} must be a point or a polygon.`);
   const { species, plants } = { ...given, ...kept };
@@ -170,7 +189,7 @@ function rowOf(feature: Feature, i: number, origin: Origin, given: Given): Found
   if (!plants) return refuse("plants", `${where} does not say how many plants stand there. Give a number.`);
   const harm = kind === "wild" ? "wild" : "none";
   const otherwise = { kind, species, plants, presence: given.presence ?? 1, harm };
-  return found("source", { outline: pointsToText(shape), ...toldKind(kept) }, otherwise);
+  return found({ outline: pointsToText(shape), ...toldKind(kept) }, otherwise);
 }
 
 const toldKind = ({ kind }: Known): Row => (kind === undefined ? {} : { kind });

@@ -40,6 +40,27 @@ test("a field by distance and bearing lies square around its middle, one of no b
   expect(outline(0)).toEqual([[100, 0]]);
 });
 
+test("what other programs write beside a shape does no harm: nothing where they know nothing, words of their own", () => {
+  const ring = [
+    [9.3, 48.6],
+    [9.3001, 48.6],
+    [9.3001, 48.6001],
+    [9.3, 48.6],
+  ];
+  const feature = (properties: object) => ({
+    text: JSON.stringify({ type: "Feature", geometry: { type: "Polygon", coordinates: [ring] }, properties }),
+    species: "melon",
+    plants: 4,
+  });
+  garden.done(
+    "ground.import",
+    feature({ name: null, note: 7, width: "wide", factor: "x", harm: null, flowersTo: null }),
+  );
+  expect(garden.row("source", 1)).toMatchObject({ name: "field 1", kind: "field", plants: 4, harm: "none" });
+  const { fields } = garden.refused("ground.import", feature({ name: "b", kind: "hedge", factor: "x" }));
+  expect(fields.text).toBe("Feature 1 (b): Share that passes must be a number.");
+});
+
 describe("the ground as GeoJSON", () => {
   test("goes out and comes back into an empty garden exactly, metres and all", () => {
     const place = { x: 0.1, y: 2.35, width: 8, length: 4, turn: 25 };
