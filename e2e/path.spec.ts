@@ -69,6 +69,8 @@ test.describe
       await page.getByRole("button", { name: "Keep the garden" }).click();
       await expect(page.getByText("The last frost at 48.6° north can hardly be in that month.")).toBeVisible();
       await page.goto("/shed");
+      // What was typed and refused is there again.
+      await expect(page.getByLabel("Last frost")).toHaveValue("11-20");
       await page.getByLabel("Last frost").fill("05-21");
       await page.getByLabel("First frost").fill("09-28");
       await page.getByRole("button", { name: "Keep the garden" }).click();

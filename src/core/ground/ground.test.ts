@@ -200,3 +200,30 @@ describe("points as typed", () => {
     expect(pointsFromLines("1, 2, 3")).toBeNull();
   });
 });
+
+test("a way that touches the end of a path, along or across, has met it", () => {
+  const along = { from: { x: 0, y: 0 }, to: { x: 4, y: 0 } };
+  const up = { from: { x: 0, y: 0 }, to: { x: 0, y: 4 } };
+  for (const at of [0, 1, 4]) {
+    const across = [
+      { x: at, y: 0 },
+      { x: at, y: 5 },
+    ];
+    expect(meetsPath(along.from, along.to, across)).toBe(true);
+    expect(meetsPath(along.to, along.from, across)).toBe(true);
+    const aside = across.map(({ x, y }) => ({ x: y, y: x }));
+    expect(meetsPath(up.from, up.to, aside)).toBe(true);
+    expect(meetsPath(up.to, up.from, aside)).toBe(true);
+  }
+  // In one line with it, before it and beyond it.
+  for (const [from, to] of [
+    [-3, -1],
+    [5, 9],
+  ] as const)
+    expect(
+      meetsPath(along.from, along.to, [
+        { x: from, y: 0 },
+        { x: to, y: 0 },
+      ]),
+    ).toBe(false);
+});

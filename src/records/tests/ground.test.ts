@@ -25,6 +25,13 @@ const polygon = (coordinates: unknown, properties: object = { species: "melon", 
   feature({ type: "Polygon", coordinates }, properties);
 const collection = (...features: object[]) => JSON.stringify({ type: "FeatureCollection", features });
 
+test("a second bed of a name is told of when it is named so, and not at every other change", () => {
+  expect(garden.done("bed.add", { name: "A", x: 60, y: 0, width: 4, length: 4 }).warnings).toHaveLength(1);
+  expect(garden.done("bed.change", { id: 3, version: 1, name: "A", width: 5 }).warnings).toEqual([]);
+  expect(garden.done("bed.change", { id: 3, version: 1, width: 6 }).warnings).toEqual([]);
+  expect(garden.done("bed.change", { id: 3, version: 1, name: "B" }).warnings).toHaveLength(1);
+});
+
 test("a field by distance and bearing lies square around its middle, one of no breadth is a point", () => {
   const field = { kind: "field", species: "melon", plants: 9, presence: 1, distance: 100, bearing: 90 };
   const outline = (across: number) => {
