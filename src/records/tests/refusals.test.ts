@@ -492,6 +492,15 @@ describe("what can't be is refused in words, beside its field, and nothing is wr
     expect(accepted(25, "firstFrost", "07-15")).toHaveLength(6);
   });
 
+  test("a book's file can't change what a cross is of, and is told what it is", () => {
+    const { cross } = made();
+    const own = code("cross", cross);
+    const told = (cells: Record<string, string | number>) =>
+      garden.refused("cross.import", book({ cross: own, ...cells })).fields["line 2"];
+    expect(told({ motherPlant: 3 })).toBe(`“motherPlant” of ${own} is empty; a file can't change it`);
+    expect(told({ season: 2026 })).toBe(`“season” of ${own} is 2027; a file can't change it`);
+  });
+
   test("maize does not flower again when it is cut back", () => {
     const [motherStandId, fatherStandId] = ["Low Kiln", "High Kiln"].map((name) => {
       const lineId = garden.done("line.add", { name, species: "maize", school: "keep-pure", status: "mix" }).id;

@@ -248,6 +248,16 @@ describe("Crosses", () => {
     expect(crossView(garden.sky(), "X27-999-9")).toBeNull();
   });
 
+  test("a list of flowers begins with its last stretch, however few are in it", () => {
+    const { plan } = twoMelons(garden);
+    const id = garden.done("cross.plan", plan).id;
+    garden.done("flower.cover", { crossId: id, flowers: 60 });
+    const cut = () => crossView(garden.sky(), garden.code("cross", id))!.cut;
+    expect(cut()).toEqual({ from: 0, shown: 60, total: 60 });
+    garden.done("flower.cover", { crossId: id, flowers: 1 });
+    expect(cut()).toEqual({ from: 60, shown: 1, total: 61 });
+  });
+
   test("seeds wanted are turned into fruits", () => {
     const { plan, row } = twoMelons(garden);
     const id = garden.done("cross.plan", { ...plan, fruitsWanted: undefined, seedsWanted: 900, seedsPerFruit: 250 }).id;
