@@ -5,6 +5,7 @@ import { type ArrangeTask, arrange, changesOf, judge, optionsOf, type Plan } fro
 import { airOver, arrivalAt } from "../arrival";
 import { applied } from "../change";
 import type { Scene, SceneStand } from "../scene";
+import { moves } from "./move";
 import { remediesFor } from "./remedies";
 
 const remediesOf = (of: Scene, id: number) => {
@@ -162,4 +163,20 @@ describe("arranging a season", () => {
     const calm = scene([stand(1), stand(2, { species: { ...stand(1).species, id: "b", crossingGroup: "b" } })]);
     expect(changesOf(task(calm), finish(task(calm)).plan)).toEqual([]);
   });
+});
+
+test("a sown stand is transplanted while it is young, and no more after six weeks and a half", () => {
+  const one = stand(1);
+  const on = (today: string) =>
+    moves({
+      scene: scene([one], { today }),
+      stand: one,
+      arrival: { bySource: [] },
+      ways: new Map(),
+      taken: new Set(["1"]),
+    } as never);
+  expect(on("2027-05-01")).toMatchObject({ title: "Sow it in bed 90", feasible: true, cost: { visits: 0 } });
+  expect(on("2027-05-02")).toMatchObject({ title: "Transplant it in bed 90", feasible: true, cost: { visits: 2 } });
+  expect(on("2027-06-15")).toMatchObject({ feasible: true });
+  expect(on("2027-06-16")).toMatchObject({ feasible: false, why: "too grown to be moved" });
 });
