@@ -117,11 +117,14 @@ export type StoredOp = Omit<Op, "input" | "outcome"> & {
 export const headOf = (db: Db): string | null =>
   prepared(db, "SELECT max(clock) FROM op").pluck().get() as string | null;
 
+/** The clock of an op that a device appends now: later than all that are there. */
+export const nextClock = (db: Db, device: Id): string => tick(headOf(db), Date.now(), device);
+
 /** Appends an op with its changes. Must run inside the transaction that made them. */
 export function appendOp(db: Db, op: Op, changes: Change[]): void {
   const stored: StoredOp = {
     ...op,
-    clock: tick(headOf(db), Date.now(), op.device),
+    clock: nextClock(db, op.device),
     schema: SCHEMA,
     input: JSON.stringify(op.input),
     outcome: JSON.stringify(op.outcome),

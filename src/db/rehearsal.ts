@@ -2,11 +2,11 @@ import { copyFileSync, existsSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import Database from "better-sqlite3";
+import type { Id } from "@/core/custody/id";
+import { uniteLeases } from "./copies";
 import type { Db } from "./open";
-import { appendOp, type Change, headOf, type Op } from "./ops";
-
-/** What one press did: its op and the changes of rows. */
-export type Written = { op: Op; changes: Change[] };
+import { headOf, nextClock, opById } from "./ops";
+import { insertRow } from "./rows";
 
 /** A throw-away copy of a garden, on which a press can be tried as if on this device, and the journal's head in it. */
 export function copyOf(db: Db): { copy: Db; head: string | null; discard: () => void } {
@@ -59,30 +59,23 @@ const tablesWritten = (db: Db, head: string | null): string[] =>
  * Writes what a press did on a copy into the garden itself, in one short transaction: rows and journal are taken over from
  * the copy's file as they stand there.
  * @param head the journal's head when the copy was made
+ * @param id the press's op
  * @param reads the tables that what was written rests on, those that it wrote among them
  * @returns false, with nothing written, where one of them was written in the garden since
  */
-export function carriedOver(
-  db: Db,
-  copy: Db,
-  head: string | null,
-  { op, changes }: Written,
-  reads: readonly string[],
-): boolean {
-  const tables = new Set(changes.map(({ tableName }) => tableName));
+export function carriedOver(db: Db, copy: Db, head: string | null, id: Id, reads: readonly string[]): boolean {
+  const op = opById(copy, id)!;
+  const tables = copy.prepare("SELECT DISTINCT tableName FROM opChange WHERE op = ?").pluck().all(id) as string[];
   db.prepare("ATTACH ? AS tried").run(copy.name);
   try {
     return db
       .transaction((): boolean => {
         if (tablesWritten(db, head).some((table) => reads.includes(table))) return false;
         db.pragma("defer_foreign_keys = ON");
-        db.exec(
-          `INSERT INTO main.lease SELECT * FROM tried.lease WHERE true
-           ON CONFLICT (kind, year, low) DO UPDATE SET last = max(last, excluded.last)`,
-        );
-        for (const table of tables) carry(db, table, op.id);
-        appendOp(db, op, []);
-        db.prepare("INSERT INTO main.opChange SELECT * FROM tried.opChange WHERE op = ?").run(op.id);
+        uniteLeases(db, copy);
+        for (const table of tables) carry(db, table, id);
+        insertRow(db, "op", { ...op, clock: nextClock(db, op.device) });
+        db.prepare("INSERT INTO main.opChange SELECT * FROM tried.opChange WHERE op = ?").run(id);
         return true;
       })
       .immediate();

@@ -1,7 +1,6 @@
-import type { Statement } from "better-sqlite3";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "./open";
-import { inserting, type Row } from "./rows";
+import { insertRow, type Row } from "./rows";
 
 /** A row as a journal leaves it, and the op that wrote it last; null where it is not there. */
 export type State = { row: Row; version: Id } | null;
@@ -20,20 +19,6 @@ export function folded(state: State, { before, after }: Kept, op: Id): State {
   return anew ? { row: JSON.parse(after) as Row, version: op } : null;
 }
 
-/** A statement that adds rows to a table, made anew only where the columns differ from the row before. */
-function adding(to: Db, table: string): (row: Row, id: Id, version: Id) => void {
-  let columns: string[] = [];
-  let statement: Statement | null = null;
-  return (row, id, version) => {
-    const names = Object.keys(row);
-    if (!statement || names.length !== columns.length || names.some((name, i) => name !== columns[i])) {
-      columns = names;
-      statement = inserting(to, table, { ...row, id, version });
-    }
-    statement.run(...Object.values(row), id, version);
-  };
-}
-
 /** Carries the ops of a journal out again on an empty database of the same schema, row by row in the order of their clocks. */
 export function replay(from: Db, to: Db): void {
   const changes = from
@@ -45,15 +30,16 @@ export function replay(from: Db, to: Db): void {
   to.transaction(() => {
     to.pragma("defer_foreign_keys = ON");
     let [table, id, state] = ["", "", null as State];
-    let add = adding(to, table);
+    const write = () => {
+      if (state) insertRow(to, table, Object.assign(state.row, { id, version: state.version }));
+    };
     for (const [of, row, op, before, after] of changes.iterate() as IterableIterator<string[]>) {
       if (row !== id || of !== table) {
-        if (state) add(state.row, id, state.version);
-        if (of !== table) add = adding(to, of!);
+        write();
         [table, id, state] = [of!, row!, null];
       }
       state = folded(state, { before, after } as Kept, op!);
     }
-    if (state) add(state.row, id, state.version);
+    write();
   }).immediate();
 }

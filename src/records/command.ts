@@ -6,7 +6,6 @@ import { isConstraint } from "@/db/failure";
 import { deviceOf, newId } from "@/db/ids";
 import type { Db } from "@/db/open";
 import { appendOp, type Change, opById, Refusal, type StoredOp, Writer } from "@/db/ops";
-import type { Written } from "@/db/rehearsal";
 import { reverse, undoneOps } from "@/db/undo";
 import type { Facts } from "./facts";
 import { asOfDay, garden } from "./garden/queries";
@@ -99,11 +98,8 @@ function remembered(before: StoredOp, { command: name, input, undoes }: Work): O
 const CONTRADICTION =
   "That would contradict what is recorded: a day before the one it follows, a number out of its range, or a record that is not there. Nothing was written.";
 
-/**
- * One transaction: the work, the rule books, the op with its changes, and its outcome.
- * @param tell hears what was written
- */
-function once(db: Db, press: Press, work: Work, tell: (written: Written) => void = () => {}): Outcome {
+/** One transaction: the work, the rule books, the op with its changes, and its outcome. */
+function once(db: Db, press: Press, work: Work): Outcome {
   const writer = new Writer(db, press.id);
   const transaction = db.transaction((): Outcome => {
     const before = opById(db, press.id);
@@ -123,9 +119,7 @@ function once(db: Db, press: Press, work: Work, tell: (written: Written) => void
     const outcome: Outcome = { ok: true, entry: press.id, ...done };
     const { command: name, input, undoes } = work;
     const { id, device, at } = press;
-    const op = { id, device, at, day: today, command: name, input, undoes, summary: done.message, outcome };
-    appendOp(db, op, changes);
-    tell({ op, changes });
+    appendOp(db, { id, device, at, day: today, command: name, input, undoes, summary: done.message, outcome }, changes);
     return outcome;
   });
   try {
@@ -141,25 +135,17 @@ function once(db: Db, press: Press, work: Work, tell: (written: Written) => void
 /**
  * Carries out one command: checks the input, then writes rows and op in one transaction.
  * @param press what is known of the press; sent twice under one name (a double tap, a lost answer) it is carried out once
- * @param tell hears what was written
  */
-export function perform(
-  db: Db,
-  known: AnyCommand,
-  input: unknown,
-  press: Partial<Press> = {},
-  tell?: (written: Written) => void,
-): Outcome {
+export function perform(db: Db, known: AnyCommand, input: unknown, press: Partial<Press> = {}): Outcome {
   const checked = check(known.fields, known.schema, input);
   if (!checked.ok)
     return { ok: false, kind: "invalid", message: Object.values(checked.fields)[0]!, fields: checked.fields };
-  const work: Work = {
+  return once(db, pressOf(db, press), {
     command: known.name,
     input,
     undoes: null,
     run: (context) => known.run(context, checked.value as never),
-  };
-  return once(db, pressOf(db, press), work, tell);
+  });
 }
 
 /** What an op or its undoing is called: the first op of a chain of undoings, and whether it stands after the next. */

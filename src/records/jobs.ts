@@ -3,7 +3,8 @@ import { join } from "node:path";
 import Database from "better-sqlite3";
 import { isBusy } from "@/db/failure";
 import { type Db, openDb, theDb } from "@/db/open";
-import { carriedOver, copyOf, type Written } from "@/db/rehearsal";
+import { opById } from "@/db/ops";
+import { carriedOver, copyOf } from "@/db/rehearsal";
 import type { Side } from "@/db/threeWay";
 import { type Press, perform, pressOf } from "./command";
 import { COMMANDS } from "./commands";
@@ -94,13 +95,11 @@ function* press({ name, input, press: told }: { name: string; input: unknown; pr
     yield { doing: "Working it out", done: tries, of: REHEARSALS };
     const { copy, head, discard } = copyOf(db);
     try {
-      let done: Written | null = null;
-      const outcome = perform(copy, known, input, asked, (what) => {
-        done = what;
-      });
-      if (!done) return outcome;
-      const kept: Written = done;
-      if (yield* written(() => carriedOver(db, copy, head, kept, known.reads!))) return outcome;
+      const outcome = perform(copy, known, input, asked);
+      // Refused, without any change, or carried out before: nothing is left to be written.
+      if (!outcome.ok || !outcome.entry || opById(db, outcome.entry)) return outcome;
+      const { entry } = outcome;
+      if (yield* written(() => carriedOver(db, copy, head, entry, known.reads!))) return outcome;
     } finally {
       discard();
     }

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { addDays, dayNumber, daysBetween } from "../calendar/day";
-import { ANNUAL, climate, south, tropics } from "../tests/place";
+import { ANNUAL, BIENNIAL, climate, south, tropics } from "../tests/place";
 import { correctionFrom } from "./correction";
 import type { FloweringFacts } from "./facts";
 import { flowering } from "./forecast";
@@ -9,13 +9,6 @@ import { heatUntil } from "./heat";
 import { ripensBeforeFrost } from "./ripening";
 import { typicalFlowering } from "./typical";
 import { winterSurvival } from "./winter";
-
-const BIENNIAL: FloweringFacts = {
-  ...ANNUAL,
-  daysToFlower: { low: 440, high: 490 },
-  heat: { base: 5, ceiling: 28, degreeDays: { low: 600, high: 850 } },
-  cold: { below: 9, days: { low: 60, high: 100 } },
-};
 
 describe("flowering by days", () => {
   test("likely days lie between the earliest and the latest", () => {

@@ -20,17 +20,11 @@ import { verdictOf } from "../isolation/verdict";
 import { seeded } from "../numbers/chance";
 import { waysToMeet } from "../pollination/meetInFlower";
 import { whatWorks } from "../pollination/whatWorks";
-import { ANNUAL, bed, climate, hedge, SPECIES, scene, source, south, stand, tropics, VALLEY } from "./place";
+import { ANNUAL, BIENNIAL, bed, climate, hedge, SPECIES, scene, source, south, stand, tropics, VALLEY } from "./place";
 import { told } from "./told";
 
 const places = { valley: climate(), south: south(), tropics: tropics(), unknown: null };
 
-const BIENNIAL: FloweringFacts = {
-  ...ANNUAL,
-  daysToFlower: { low: 440, high: 490 },
-  heat: { base: 5, ceiling: 28, degreeDays: { low: 600, high: 850 } },
-  cold: { below: 9, days: { low: 60, high: 100 } },
-};
 const KINDS_OF_CROP: Record<string, FloweringFacts> = {
   annual: ANNUAL,
   tender: { ...ANNUAL, tender: true, femaleLag: { low: 3, high: 9 }, cutBack: { low: 20, high: 30 } },

@@ -55,6 +55,14 @@ export const ANNUAL: FloweringFacts = {
   cold: null,
 };
 
+/** A crop that flowers in its second year, after the cold of the winter. */
+export const BIENNIAL: FloweringFacts = {
+  ...ANNUAL,
+  daysToFlower: { low: 440, high: 490 },
+  heat: { base: 5, ceiling: 28, degreeDays: { low: 600, high: 850 } },
+  cold: { below: 9, days: { low: 60, high: 100 } },
+};
+
 export const SPECIES: SceneSpecies = {
   ...ANNUAL,
   id: "crop",

@@ -14,12 +14,12 @@ afterAll(() => garden.close());
 type Judged = [row: string, change: Record<string, unknown>, says: string | null, latest?: string];
 
 const AHEAD = "That day is still to come.";
-const DOT = JSON.stringify([
-  [3, 3],
-  [3, 3],
-]);
 const OUTLINES = {
   dot: JSON.stringify([[3, 3]]),
+  twice: JSON.stringify([
+    [3, 3],
+    [3, 3],
+  ]),
   line: JSON.stringify([
     [0, 0],
     [9, 0],
@@ -119,7 +119,7 @@ const JUDGED: Judged[] = [
   ["garden 1", { lastFrost: null }, "Give both frost days, or neither where there is no frost."],
   ["garden 1", { firstFrost: null }, "Give both frost days, or neither where there is no frost."],
   ["garden 1", { lastFrost: null, firstFrost: null }, null],
-  ["barrier 1", { path: DOT }, "A barrier needs two different points."],
+  ["barrier 1", { path: OUTLINES.twice }, "A barrier needs two different points."],
   ["barrier 1", { path: OUTLINES.line }, null],
   ["source 1", { outline: OUTLINES.dot }, null],
   ["source 1", { outline: OUTLINES.field }, null],

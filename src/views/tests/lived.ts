@@ -1,9 +1,6 @@
 import type { Id } from "@/core/custody/id";
+import { VALLEY } from "@/core/tests/place";
 import { plot } from "@/records/tests/plot";
-
-/** Mean lowest and highest of each month, °C, of a valley with cold winters. */
-const MIN = [-4.5, -4, -1.5, 1.4, 5, 8.8, 10.8, 10.4, 6.6, 3, -0.6, -3.2];
-const MAX = [2.5, 4.5, 9.5, 14, 18.5, 22, 24.2, 23.8, 19.2, 13.5, 7, 3.5];
 
 /**
  * A garden in its second season, small enough to be reckoned by hand: a cross of two melons made in 2027 and its family of
@@ -17,7 +14,7 @@ export function lived() {
     done("line.add", { name, species, school: "keep-pure", status: "open-pollinated", ...more }).id;
   const months = (of: "min" | "max", list: number[]) =>
     Object.fromEntries(list.map((value, i) => [`${of}${i + 1}`, value]));
-  done("climate.normals", { ...months("min", MIN), ...months("max", MAX) });
+  done("climate.normals", { ...months("min", VALLEY.min), ...months("max", VALLEY.max) });
   done("bed.add", { name: "C", x: 0, y: 20, width: 6, length: 3 });
   done("bed.add", { name: "theirs", x: 70, y: 0, width: 5, length: 5, outside: 1 });
 
