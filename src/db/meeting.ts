@@ -2,7 +2,7 @@ import type { Id } from "@/core/custody/id";
 import type { Parted } from "./copies";
 import type { Db } from "./open";
 import { columnsIn, type StoredChange } from "./ops";
-import { folded, type State } from "./replay";
+import { folded, type State, stepOf } from "./replay";
 import { columnsOf, type Row, readRow } from "./rows";
 import {
   type Answer,
@@ -78,8 +78,8 @@ function meetingOf(kind: Kind, told: Told[], rows: Record<Side, Row | null>, ans
   let base: State = null;
   let expected: State = null;
   for (const one of told) {
-    expected = folded(expected, one, one.id);
-    if (one.side === null) base = folded(base, one, one.id);
+    expected = folded(expected, stepOf(one), one.id);
+    if (one.side === null) base = folded(base, stepOf(one), one.id);
     if (one.side !== "ours" && one.side !== "theirs") continue;
     const { clock, at, day, summary } = one;
     const press = { id: one.id, clock, at, day, summary };

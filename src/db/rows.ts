@@ -49,3 +49,17 @@ export function inserting(db: Db, table: string, row: Row, end = ""): Statement 
 export function insertRow(db: Db, table: string, row: Row): void {
   inserting(db, table, row).run(...Object.values(row));
 }
+
+/** Adds rows to a table, one after the other; rows alike in their columns, as most are, share a statement without looking for it. */
+export function adder(db: Db, table: string): (id: Value, version: Value, columns: Row) => void {
+  let names: string[] = [];
+  let statement: Statement | null = null;
+  return (id, version, columns) => {
+    const own = Object.keys(columns);
+    if (!statement || own.length !== names.length || own.some((name, i) => name !== names[i])) {
+      statement = inserting(db, table, { id, version, ...columns });
+      names = own;
+    }
+    statement.run(id, version, ...Object.values(columns));
+  };
+}

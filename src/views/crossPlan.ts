@@ -1,15 +1,16 @@
 import { methodsOf, speciesById } from "@/catalogue/catalogue";
+import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { type Degree, degreeOf } from "@/core/isolation/crossing";
 import { groupBy } from "@/core/lists/groupBy";
 import { kinshipsOf } from "@/core/pedigree/pedigree";
+import { headOf } from "@/db/ops";
 import { crossesOfSeason, seasonsWithCrosses } from "@/records/cross/queries";
 import { talliesOfSeason } from "@/records/flower/queries";
 import type { Garden } from "@/records/garden/garden";
 import { forebears, individualOf } from "@/records/line/pedigree";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
-import { type PlanChoices, planChoices } from "./crosses";
 import { chanceToMeet } from "./meet";
 import type { ForecastStand } from "./outlook";
 import { crossState, hand, parentsIn } from "./pollination";
@@ -31,7 +32,8 @@ export type Cell = {
   planned: { crossIds: Id[]; codes: string[]; toDo: number; under: number; set: number; wanted: number } | null;
 };
 
-export type PlanGroup = { group: string; parentIds: Id[]; cells: Cell[]; hidden: number };
+export type PlanParent = { id: Id; code: string; name: string; start: string };
+export type PlanGroup = { group: string; parents: PlanParent[]; cells: Cell[]; hidden: number };
 
 export type CrossPlan = {
   garden: Garden;
@@ -39,7 +41,7 @@ export type CrossPlan = {
   season: number;
   seasons: number[];
   groups: PlanGroup[];
-  choices: PlanChoices;
+  head: string | null;
 };
 
 /** A matrix wider than this can't be read; what flowers soonest stays. */
@@ -99,7 +101,12 @@ function planned(sky: Outlook, wantedSeason: number | null): CrossPlan {
     return {
       group: [...new Set(list.map((s) => speciesById(s.species).name))].join(", "),
       hidden: list.length - shown.length,
-      parentIds: shown.map((s) => s.id),
+      parents: shown.map(({ id, code, lineName, generation, window }) => ({
+        id,
+        code,
+        name: nameWithGeneration(lineName, generation),
+        start: window.start,
+      })),
       cells: pairs.flatMap(([mother, father]): Cell[] => {
         const [motherSpecies, fatherSpecies] = [speciesById(mother.species), speciesById(father.species)];
         const degree = degreeOf(motherSpecies, fatherSpecies);
@@ -140,8 +147,8 @@ function planned(sky: Outlook, wantedSeason: number | null): CrossPlan {
     season,
     seasons: [...new Set([season, current, ...seasonsWithCrosses(db)])].sort((a, b) => b - a),
     groups: groups
-      .filter((g) => g.parentIds.length > 0)
-      .sort((a, b) => b.parentIds.length - a.parentIds.length || a.group.localeCompare(b.group)),
-    choices: planChoices(db, stands, season),
+      .filter((g) => g.parents.length > 0)
+      .sort((a, b) => b.parents.length - a.parents.length || a.group.localeCompare(b.group)),
+    head: headOf(db),
   };
 }

@@ -1,9 +1,6 @@
 import { methodsOf, speciesById } from "@/catalogue/catalogue";
 import { HAZARDS } from "@/catalogue/hazards";
-import type { Species } from "@/catalogue/types";
 import { flowerCode } from "@/core/custody/code";
-import { nameWithGeneration } from "@/core/custody/generation";
-import type { Id } from "@/core/custody/id";
 import { effectiveSize } from "@/core/inheritance/smallPopulation";
 import { type Cut, LIST_PAGE, page } from "@/core/lists/page";
 import { kinshipsOf } from "@/core/pedigree/pedigree";
@@ -11,7 +8,7 @@ import type { WayToMeet } from "@/core/pollination/meetInFlower";
 import type { Protocol } from "@/core/pollination/protocol";
 import { type Meeting, meeting } from "@/core/pollination/steps";
 import { tally, UNDER_WAY } from "@/core/pollination/tally";
-import type { Db } from "@/db/open";
+import { headOf } from "@/db/ops";
 import { type CandidateRow, candidatesOf, candidatesOfFlowers } from "@/records/candidate/queries";
 import { crossByCode, crossesOfSeason, seasonsWithCrosses } from "@/records/cross/queries";
 import { protocolOfCross } from "@/records/flower/commands";
@@ -19,10 +16,9 @@ import type { Flower } from "@/records/flower/flower";
 import { flowersOfCross, talliesOfSeason } from "@/records/flower/queries";
 import type { Garden } from "@/records/garden/garden";
 import { crossPedigrees, forebears, individualOf } from "@/records/line/pedigree";
-import { crossedPairs } from "@/records/line/queries";
 import { type LotRow, lotsOfCross } from "@/records/lot/queries";
 import type { Plant } from "@/records/plant/plant";
-import { type KeptPlant, keptPlants, plantsOfStand } from "@/records/plant/queries";
+import { plantsOfStand } from "@/records/plant/queries";
 import { standById } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
@@ -30,69 +26,13 @@ import { chanceToMeet, MEET_WANTED, meetWays } from "./meet";
 import type { ForecastStand } from "./outlook";
 import { type CrossState, crossState, hand, parentsIn } from "./pollination";
 
-export type ParentChoice = {
-  id: Id;
-  code: string;
-  name: string;
-  lineId: Id;
-  species: string;
-  start: string;
-  end: string;
-  handSet: { low: number; high: number };
-  seedsPerFruit: { low: number; high: number } | null;
-  /** Ways to pollinate it by hand, for another's pollen and for its own. */
-  methods: { cross: Way[]; self: Way[] };
-  group: string;
-};
-export type Way = { id: string; name: string };
-
-const knownWays = new Map<string, ParentChoice["methods"]>();
-
-/** The ways of a species, one object for all its stands: what goes to the browser names it and does not repeat it. */
-function waysOf(species: Species, anthers: ForecastStand["anthers"]): ParentChoice["methods"] {
-  const key = `${species.id} ${anthers}`;
-  const ways = (self: boolean) => methodsOf(species, self, anthers).map(({ id, name }) => ({ id, name }));
-  const made = knownWays.get(key) ?? { cross: ways(false), self: ways(true) };
-  knownWays.set(key, made);
-  return made;
-}
-
-/** What a form that chooses parents needs of a stand. */
-function parentChoice(s: ForecastStand): ParentChoice {
-  const species = speciesById(s.species);
-  return {
-    id: s.id,
-    code: s.code,
-    name: nameWithGeneration(s.lineName, s.generation),
-    lineId: s.lineId,
-    species: species.name,
-    start: s.window.start,
-    end: s.window.end,
-    handSet: species.handSet,
-    seedsPerFruit: species.seedsPerFruit,
-    methods: waysOf(species, s.anthers),
-    group: species.crossingGroup,
-  };
-}
-
-/** What a cross can be planned from: stands, their kept plants, and pairs of lines crossed before, as "mother-father". */
-export type PlanChoices = { parents: ParentChoice[]; kept: KeptPlant[]; knownPairs: string[] };
-
-export function planChoices(db: Db, stands: ForecastStand[], season: number): PlanChoices {
-  return {
-    parents: stands.filter((s) => !s.outside).map(parentChoice),
-    kept: keptPlants(db, season),
-    knownPairs: crossedPairs(db),
-  };
-}
-
 export type Crosses = {
   garden: Garden;
   band: Band;
   season: number;
   seasons: number[];
   crosses: CrossState[];
-  choices: PlanChoices;
+  head: string | null;
 };
 
 export function crossesView(sky: Outlook, wantedSeason: number | null): Crosses {
@@ -111,7 +51,7 @@ export function crossesView(sky: Outlook, wantedSeason: number | null): Crosses 
     season,
     seasons: [...new Set([season, current, ...seasonsWithCrosses(db)])].sort((a, b) => b - a),
     crosses: rows.map((x) => crossState(x, tallies(x.id), parents(x), own)),
-    choices: sky.once(`choices ${season}`, () => planChoices(db, stands, season)),
+    head: headOf(db),
   };
 }
 

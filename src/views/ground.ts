@@ -12,8 +12,6 @@ import type { Bed } from "@/records/bed/bed";
 import { beds } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
 import { type BarrierRow, barriers, type SourceRow, sources } from "@/records/ground/queries";
-import { type LineChoice, lineChoices } from "@/records/line/queries";
-import { type LotChoice, lotChoices } from "@/records/lot/queries";
 import { seasonsWithStands, standByCode } from "@/records/stand/queries";
 import { type Band, band } from "./band";
 import type { ForecastStand, Outlook } from "./outlook";
@@ -75,9 +73,6 @@ export type Ground = {
   /** The journal's head: the ways out are those of the ground as it is now. */
   head: Id | null;
   species: { id: string; name: string }[];
-  /** For the stand form. */
-  lines: LineChoice[];
-  lots: LotChoice[];
 };
 
 export type MapStand = Pick<
@@ -237,7 +232,5 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
         : null,
     head: headOf(db),
     species: SPECIES.map(({ id, name }) => ({ id, name })),
-    lines: lineChoices(db).map(({ id, name, species }) => ({ id, name, species: speciesById(species).name })),
-    lots: sky.once("lot choices", () => lotChoices(db)),
   };
 }

@@ -5,10 +5,11 @@ import { groupBy } from "@/core/lists/groupBy";
 import { type Cut, page } from "@/core/lists/page";
 import { type Ranked, rankPlants, type ScoreValue, type Summary, summarise } from "@/core/selection/ranking";
 import type { Db } from "@/db/open";
+import { headOf } from "@/db/ops";
 import { type BedChoice, bedChoices } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
 import { lineNames, scoresOnYardsticks, yardsticks } from "@/records/line/queries";
-import { type LotChoice, type LotRow, lotById, lotChoices } from "@/records/lot/queries";
+import { type LotRow, lotById } from "@/records/lot/queries";
 import type { Plant } from "@/records/plant/plant";
 import { plantsOfStand } from "@/records/plant/queries";
 import { scoresOfStand } from "@/records/score/queries";
@@ -24,8 +25,7 @@ export type Nursery = {
   season: number;
   families: StandRow[];
   cut: Cut;
-  /** Lots with seed left, to sow. */
-  lots: LotChoice[];
+  head: string | null;
   beds: BedChoice[];
 };
 
@@ -45,7 +45,7 @@ export function nurseryView(sky: Outlook, from: number | null = null): Nursery {
     season,
     families: items,
     cut,
-    lots: sky.once("lot choices", () => lotChoices(db)),
+    head: headOf(db),
     beds: bedChoices(db),
   };
 }

@@ -1,10 +1,13 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { dayNumber } from "@/core/calendar/day";
+import type { Frosts } from "@/core/climate/frost";
 import { seasonSpan } from "@/core/climate/season";
+import type { Temperature } from "@/core/climate/temperature";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
-import type { Scene, School } from "@/core/isolation/scene";
+import type { Bed, Scene, School } from "@/core/isolation/scene";
 import { type Tried, tryOut } from "@/core/isolation/tryout";
+import { headOf } from "@/db/ops";
 import type { Garden } from "@/records/garden/garden";
 import { seasonsWithStands } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
@@ -40,9 +43,11 @@ export type Season = {
   /** Whether the season before is drawn too. */
   before: boolean;
   stands: SeasonStand[];
-  /** What the worker reckons with, and its first answer. */
-  scene: Scene;
+  /** What the worker would say of the season as it is. */
   tried: Tried[];
+  beds: Pick<Bed, "id" | "name" | "outside">[];
+  frosts: Frosts | null;
+  head: string | null;
 };
 
 function seasonStand(stand: ForecastStand, today: string): SeasonStand {
@@ -68,9 +73,20 @@ function seasonStand(stand: ForecastStand, today: string): SeasonStand {
   };
 }
 
-/** Only the days that this season's forecasts can look at go to the browser. */
-function trimmed(scene: Scene, from: number, to: number): Scene {
-  const measured = new Map([...scene.climate.measured].filter(([day]) => day >= from && day <= to));
+/** A scene on its way to the browser: what is measured as a list of days. */
+export type SentScene = Omit<Scene, "climate"> & {
+  climate: Omit<Scene["climate"], "measured"> & { measured: [number, Temperature][] };
+};
+
+const sceneIn = (sky: Outlook, season: number): Scene => sky.once(`scene ${season}`, () => sceneOf(sky, season));
+
+/** What the season's worker reckons with; of the weather only the days that this season's forecasts can look at. */
+export function seasonScene(sky: Outlook, season: number): SentScene {
+  const span = seasonSpan(season, sky.garden.latitude);
+  const scene = sceneIn(sky, season);
+  const first = Math.min(dayNumber(span.start), ...sky.standsOf(season).map((r) => dayNumber(r.sown))) - 130;
+  const last = dayNumber(span.end) + 30;
+  const measured = [...scene.climate.measured].filter(([day]) => day >= first && day <= last);
   return { ...scene, climate: { ...scene.climate, measured } };
 }
 
@@ -80,9 +96,7 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
   const season = wantedSeason ?? current;
   const rows = [...sky.standsOf(season)];
   rows.sort((a, b) => (a.window.start < b.window.start ? -1 : 1));
-  const span = seasonSpan(season, garden.latitude);
-  const scene = sceneOf(sky, season);
-  const first = Math.min(dayNumber(span.start), ...rows.map((r) => dayNumber(r.sown)));
+  const scene = sceneIn(sky, season);
   return {
     garden,
     band: band(sky, season, [], undefined, 1, before ? 2 : 1),
@@ -90,7 +104,9 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
     seasons: [...new Set([season, current, ...seasonsWithStands(sky.db)])].sort((a, b) => b - a),
     before,
     stands: rows.map((stand) => seasonStand(stand, today)),
-    scene: trimmed(scene, first - 130, dayNumber(span.end) + 30),
+    beds: scene.beds.map(({ id, name, outside }) => ({ id, name, outside })),
+    frosts: scene.climate.frosts,
+    head: headOf(sky.db),
     tried: sky.once(`tried ${season}`, () => tryOut(scene, [], new Map())),
   };
 }

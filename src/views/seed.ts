@@ -2,18 +2,17 @@ import { speciesById } from "@/catalogue/catalogue";
 import { HAZARDS } from "@/catalogue/hazards";
 import { yearOf } from "@/core/calendar/day";
 import { seasonOf } from "@/core/climate/season";
-import { nameWithGeneration, type SeedCount, seedsInLot } from "@/core/custody/generation";
-import type { Id } from "@/core/custody/id";
+import { type SeedCount, seedsInLot } from "@/core/custody/generation";
 import { degreeOf } from "@/core/isolation/crossing";
 import { type Cut, page } from "@/core/lists/page";
 import { type BedChoice, bedChoices } from "@/records/bed/queries";
 import { type CandidateRow, candidatesOf } from "@/records/candidate/queries";
 import type { Garden } from "@/records/garden/garden";
-import { type LineChoice, lineChoices } from "@/records/line/queries";
 import { type LotRow, lotByCode, lots } from "@/records/lot/queries";
-import { type StandRow, standsOfSeason } from "@/records/stand/queries";
+import { standsOfSeason } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
+import { type StandChoice, standChoice } from "./choices";
 
 export type LotView = LotRow & {
   amount: SeedCount;
@@ -41,11 +40,6 @@ function lotView(lot: LotRow, today: string): LotView {
   };
 }
 
-const standChoice = ({ id, lineName, generation, code }: StandRow) => ({
-  id,
-  label: `${nameWithGeneration(lineName, generation)} ${code}`,
-});
-
 export type Seed = {
   garden: Garden;
   band: Band;
@@ -54,9 +48,6 @@ export type Seed = {
   cut: Cut;
   /** Lots that should be grown again before they die, of the whole drawer. */
   dying: number;
-  lines: LineChoice[];
-  /** Stands that seed may be saved from. */
-  stands: { id: Id; label: string }[];
 };
 
 export function seedView(sky: Outlook, from: number | null = null): Seed {
@@ -64,17 +55,13 @@ export function seedView(sky: Outlook, from: number | null = null): Seed {
   const today = sky.today;
   const drawer = sky.once("drawer", () => lots(db, null, 5000).map((lot) => lotView(lot, today)));
   const { items, cut } = page(drawer, from);
-  const { season } = sky;
-  const stands = sky.standsOf(season);
   return {
     garden: place,
-    band: band(sky, season, stands),
+    band: band(sky, sky.season, sky.standsOf(sky.season)),
     today,
     lots: items,
     cut,
     dying: drawer.filter((l) => l.shelf !== "keeps" && l.left.high > 0).length,
-    lines: lineChoices(db).map(({ id, name, species }) => ({ id, name, species: speciesById(species).name })),
-    stands: stands.filter((s) => !s.outside).map(standChoice),
   };
 }
 
@@ -86,7 +73,7 @@ export type LotPage = {
   /** Who may have been mother or father, where that is not sure. */
   candidates: CandidateRow[];
   /** Stands that could have been, of the season the seed is from. */
-  possible: { id: Id; label: string }[];
+  possible: StandChoice[];
   beds: BedChoice[];
   extraction: string;
   ripeSign: string;

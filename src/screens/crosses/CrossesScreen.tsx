@@ -9,11 +9,11 @@ import { parentsInWords } from "../common/words";
 import { CrossTabs } from "./CrossTabs";
 import { PlanCross } from "./PlanCross";
 
-export function CrossesScreen({ garden, band, season, seasons, crosses, choices }: Crosses) {
+export function CrossesScreen({ garden, band, season, seasons, crosses, head }: Crosses) {
   const openOnes = crosses.filter((c) => !c.cross.closed);
   const missing = openOnes.filter((c) => c.toDo.likely > 0);
   return (
-    <Page at="/crosses" title="Crosses" band={band} beside={<PlanCross choices={choices} />}>
+    <Page at="/crosses" title="Crosses" band={band} beside={<PlanCross season={season} since={head} />}>
       <CrossTabs at="/crosses" />
       <div className="mb-5 flex flex-wrap items-center justify-between gap-4">
         <h2 className="text-2xl">

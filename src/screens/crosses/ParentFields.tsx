@@ -5,7 +5,7 @@ import { betaOfRange } from "@/core/numbers/beta";
 import { fruitsFor } from "@/core/pollination/flowersToDo";
 import { setRate } from "@/core/pollination/setRate";
 import { meeting } from "@/core/pollination/steps";
-import type { ParentChoice } from "@/views/crosses";
+import type { ParentChoice } from "@/views/choices";
 import { Field } from "../common/command";
 import { FlowersFigure } from "../common/figures";
 import { spanInWords } from "../common/words";

@@ -2,57 +2,66 @@
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import { useFormContext, useWatch } from "react-hook-form";
-import type { PlanChoices } from "@/views/crosses";
+import type { PlanChoices } from "@/views/choices";
+import { Choices } from "../common/Choices";
 import { CommandForm, Field } from "../common/command";
 import { completed, Flowers, Meets, MoreParents, type Pair, Parent } from "./ParentFields";
 
-type Props = { choices: PlanChoices; chosen?: Pair | null };
+type Props = { season: number; since: string | null; chosen?: Pair | null };
 
-export function PlanCross({ choices, chosen }: Props) {
-  const router = useRouter();
-  const { parents } = choices;
-  if (parents.length === 0)
-    return (
-      <>
-        <h2>Plan a cross</h2>
-        <p className="mt-3">No stands grow in this season. Sow the parents on the Ground first.</p>
-      </>
-    );
+export function PlanCross({ season, since, chosen = null }: Props) {
   return (
     <>
       <h2 className="mb-4">Plan a cross</h2>
-      <CommandForm
-        command="cross.plan"
-        draft="cross"
-        values={{
-          motherStandId: null,
-          motherPlantId: null,
-          fatherStandId: null,
-          fatherPlantId: null,
-          lineName: null,
-          method: null,
-          fruitsWanted: 4,
-          perEvening: 6,
-          seedsWanted: null,
-          seedsPerFruit: null,
-          setLow: null,
-          setHigh: null,
-          confidence: 0.9,
-          reciprocal: false,
-          moreFathers: "",
-          moreMothers: "",
-        }}
-        shape={(typed) => completed(typed, parents)}
-        submit="Plan it"
-        onDone={(answer) => router.push(`/crosses/${answer.code}`)}
-      >
-        <PlanFields choices={choices} chosen={chosen ?? null} />
-      </CommandForm>
+      <Choices of="parents" season={season} since={since}>
+        {(choices) =>
+          choices.parents.length === 0 ? (
+            <p>No stands grow in this season. Sow the parents on the Ground first.</p>
+          ) : (
+            <PlanForm choices={choices} chosen={chosen} />
+          )
+        }
+      </Choices>
     </>
   );
 }
 
-function PlanFields({ choices: { parents, kept, knownPairs }, chosen }: { choices: PlanChoices; chosen: Pair | null }) {
+type FormProps = { choices: PlanChoices; chosen: Pair | null };
+
+function PlanForm({ choices, chosen }: FormProps) {
+  const router = useRouter();
+  return (
+    <CommandForm
+      command="cross.plan"
+      draft="cross"
+      values={{
+        motherStandId: null,
+        motherPlantId: null,
+        fatherStandId: null,
+        fatherPlantId: null,
+        lineName: null,
+        method: null,
+        fruitsWanted: 4,
+        perEvening: 6,
+        seedsWanted: null,
+        seedsPerFruit: null,
+        setLow: null,
+        setHigh: null,
+        confidence: 0.9,
+        reciprocal: false,
+        moreFathers: "",
+        moreMothers: "",
+      }}
+      shape={(typed) => completed(typed, choices.parents)}
+      submit="Plan it"
+      onDone={(answer) => router.push(`/crosses/${answer.code}`)}
+    >
+      <PlanFields choices={choices} chosen={chosen} />
+    </CommandForm>
+  );
+}
+
+function PlanFields({ choices: { parents, kept, knownPairs }, chosen }: FormProps) {
   const { control, setValue } = useFormContext();
   const [more, setMore] = useState(false);
   useEffect(() => {

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { plural } from "@/core/units/plural";
-import type { Cell, CrossPlan, PlanGroup, Relation } from "@/views/crossPlan";
+import type { Cell, CrossPlan, PlanGroup, PlanParent, Relation } from "@/views/crossPlan";
 import { Page } from "../common/Page";
 import { SeasonPicker } from "../common/SeasonPicker";
 import { Tag } from "../common/Tag";
@@ -29,9 +29,9 @@ function kinshipInWords(kinship: number): string {
 }
 
 /** Mothers against fathers of a season: can they, do they meet, how near are they, what is done. */
-export function PlanMatrix({ garden, band, season, seasons, groups, choices }: CrossPlan) {
+export function PlanMatrix({ garden, band, season, seasons, groups, head }: CrossPlan) {
   const [chosen, setChosen] = useState<Cell | null>(null);
-  const named = new Map(choices.parents.map((p) => [p.id, p]));
+  const named = new Map(groups.flatMap(({ parents }) => parents.map((p) => [p.id, p])));
   return (
     <Page
       at="/crosses"
@@ -40,7 +40,7 @@ export function PlanMatrix({ garden, band, season, seasons, groups, choices }: C
       beside={
         <>
           {chosen && <Pair cell={chosen} named={named} />}
-          <PlanCross choices={choices} chosen={chosen} />
+          <PlanCross season={season} since={head} chosen={chosen} />
         </>
       }
     >
@@ -55,7 +55,7 @@ export function PlanMatrix({ garden, band, season, seasons, groups, choices }: C
         </p>
       )}
       {groups.map((group) => (
-        <Matrix key={group.group} group={group} named={named} chosen={chosen} onChoose={setChosen} />
+        <Matrix key={group.group} group={group} chosen={chosen} onChoose={setChosen} />
       ))}
       {groups.length > 0 && (
         <p className="max-w-prose text-sm text-soft">
@@ -68,12 +68,12 @@ export function PlanMatrix({ garden, band, season, seasons, groups, choices }: C
   );
 }
 
-type Named = Map<Id, CrossPlan["choices"]["parents"][number]>;
-type MatrixProps = { group: PlanGroup; named: Named; chosen: Cell | null; onChoose: (cell: Cell) => void };
+type Named = Map<Id, PlanParent>;
+type MatrixProps = { group: PlanGroup; chosen: Cell | null; onChoose: (cell: Cell) => void };
 
-function Matrix({ group, named, chosen, onChoose }: MatrixProps) {
+function Matrix({ group, chosen, onChoose }: MatrixProps) {
   const cells = new Map(group.cells.map((cell) => [`${cell.motherId} ${cell.fatherId}`, cell]));
-  const parents = group.parentIds.map((id) => named.get(id)!);
+  const { parents } = group;
   return (
     <section className="mb-9" aria-label={group.group}>
       <h3 className="mb-2">{group.group}</h3>

@@ -10,7 +10,7 @@ import { Surroundings } from "./Surroundings";
 import { WaysOut } from "./WaysOut";
 
 export function GroundScreen(view: Ground) {
-  const { garden, season, seasons, band, beds, stand, chosen, lines, lots, askWays, head, judged } = view;
+  const { garden, season, seasons, band, beds, stand, chosen, askWays, head, judged } = view;
   const place = { units: garden.units, latitude: garden.latitude };
   return (
     <Page
@@ -27,7 +27,7 @@ export function GroundScreen(view: Ground) {
       <div className="mb-4 flex flex-wrap items-center gap-3">
         <SeasonPicker path="/ground" season={season} seasons={seasons} latitude={place.latitude} />
         <BedForm units={garden.units} />
-        {beds.length > 0 && <StandForm beds={beds} lines={lines} lots={lots} today={band.today} />}
+        {beds.length > 0 && <StandForm beds={beds} today={band.today} />}
       </div>
       {beds.length === 0 ? (
         <div className="max-w-prose">

@@ -1,4 +1,3 @@
-import Link from "next/link";
 import { seasonName } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
 import { groupBy } from "@/core/lists/groupBy";
@@ -7,10 +6,10 @@ import { Table } from "@/ui/Table";
 import type { Nursery } from "@/views/nursery";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
-import { SowLot } from "../common/SowLot";
 import { Tag } from "../common/Tag";
+import { SowFamily } from "./SowFamily";
 
-export function NurseryScreen({ garden, band, families, cut, lots, beds }: Nursery) {
+export function NurseryScreen({ garden, band, families, cut, head, beds }: Nursery) {
   const seasons = [...groupBy(families, (f) => f.season)];
   return (
     <Page
@@ -20,14 +19,7 @@ export function NurseryScreen({ garden, band, families, cut, lots, beds }: Nurse
       beside={
         <>
           <h2 className="mb-4">Sow a lot as a family</h2>
-          {lots.length > 0 ? (
-            <SowLot lots={lots} beds={beds} today={band.today} />
-          ) : (
-            <p>
-              There is no seed in the drawer yet. Harvest a cross, or{" "}
-              <Link href="/seed">put received seed in the drawer</Link>.
-            </p>
-          )}
+          <SowFamily since={head} beds={beds} today={band.today} />
         </>
       }
     >

@@ -39,9 +39,9 @@ export function Arrange(props: Props) {
 }
 
 function Search({ view, worker, ready, close }: Props & { ready: SeasonStand[]; close: () => void }) {
-  const { scene, season } = view;
+  const { season } = view;
   const [chosen, setChosen] = useState(() => new Set(ready.map((s) => s.id)));
-  const free = scene.beds.filter((b) => !b.outside);
+  const free = view.beds.filter((b) => !b.outside);
   const [beds, setBeds] = useState(() => new Set(free.map((b) => b.id)));
   const [windows, setWindows] = useState<Record<Id, { from: string; to: string }>>(() =>
     Object.fromEntries(
@@ -196,7 +196,7 @@ function Compare({
   found: NonNullable<Props["worker"]["found"]>;
   chosen: Set<Id>;
 }) {
-  const bed = (id: Id) => view.scene.beds.find((b) => b.id === id)?.name;
+  const bed = (id: Id) => view.beds.find((b) => b.id === id)?.name;
   return (
     <Table heads={["Stand", "Now", "Then", "Strangers", "Ripe in time"]}>
       {view.stands

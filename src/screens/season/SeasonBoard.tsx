@@ -11,15 +11,15 @@ import { SCHOOLS } from "../common/words";
 import { Arrange } from "./Arrange";
 import { Choose } from "./Choose";
 import { figuresInWords, Row } from "./SeasonRow";
-import { useSeasonWorker } from "./useSeasonWorker";
+import { useScene, useSeasonWorker } from "./useSeasonWorker";
 
 type Moving = { id: Id; days: number };
 
 /** The band at full height: every stand's windows, its ground, frost and clashes; sowings ahead can be dragged. */
 export function SeasonBoard(view: Season) {
-  const { band, stands, scene, season, before, garden } = view;
+  const { band, stands, season, before, garden } = view;
   const { runAloud } = useCommand();
-  const worker = useSeasonWorker(scene, view.tried);
+  const worker = useSeasonWorker(useScene(season, view.head), view.tried);
   const [moving, setMoving] = useState<Moving | null>(null);
   const [show, setShow] = useState({ species: "", bed: "", school: "" });
   const track = useRef<HTMLDivElement>(null);
@@ -180,12 +180,12 @@ export function SeasonBoard(view: Season) {
           Stands in trays have no place on the ground; what pollen reaches them is not reckoned.
         </p>
       )}
-      <p className="px-4 pt-3 text-sm text-soft sm:px-7">{frostWords(garden.name, scene)}</p>
+      <p className="px-4 pt-3 text-sm text-soft sm:px-7">{frostWords(garden.name, view.frosts)}</p>
     </>
   );
 }
 
-function frostWords(place: string, { climate: { frosts } }: Season["scene"]): string {
+function frostWords(place: string, frosts: Season["frosts"]): string {
   if (!frosts) return `No frost is known at ${place}.`;
   const from = {
     readings: `${frosts.seasons} seasons of readings`,

@@ -1,14 +1,26 @@
 "use client";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { ArrangeTask } from "@/core/isolation/arrange";
 import type { Change } from "@/core/isolation/change";
 import type { Scene } from "@/core/isolation/scene";
 import type { Tried } from "@/core/isolation/tryout";
+import { useAsked } from "@/ui/useAsked";
+import type { SentScene } from "@/views/season";
 import { type Caller, caller, type FromWorker } from "@/workers/jobs";
 import type { Found } from "@/workers/season";
 
+/** What the worker reckons with, asked for when the page is there. */
+export function useScene(season: number, head: string | null): { scene: Scene | null; trouble: string | null } {
+  const { answer, trouble } = useAsked<SentScene>(`/api/scene?season=${season}`, head);
+  const scene = useMemo(
+    () => answer && { ...answer, climate: { ...answer.climate, measured: new Map(answer.climate.measured) } },
+    [answer],
+  );
+  return { scene, trouble };
+}
+
 /** The season's worker: tries changes, at most one at a time and the latest last, and arranges. */
-export function useSeasonWorker(scene: Scene, first: Tried[]) {
+export function useSeasonWorker({ scene, trouble }: ReturnType<typeof useScene>, first: Tried[]) {
   const calls = useRef<Caller | null>(null);
   const busy = useRef(false);
   const waiting = useRef<Change[] | null>(null);
@@ -21,7 +33,7 @@ export function useSeasonWorker(scene: Scene, first: Tried[]) {
   const [failed, setFailed] = useState(false);
 
   const ask = useCallback((changes: Change[]) => {
-    if (busy.current || !calls.current) {
+    if (busy.current || !calls.current || !current.current) {
       waiting.current = changes;
       return;
     }
@@ -52,11 +64,15 @@ export function useSeasonWorker(scene: Scene, first: Tried[]) {
 
   useEffect(() => {
     current.current = scene;
+    if (!scene) return;
     endSearch.current();
     setFound(null);
     setSearching(false);
     calls.current?.start("scene", scene, () => {});
-    ask([]);
+    // What was tried before the scene was there.
+    const first = waiting.current ?? [];
+    waiting.current = null;
+    ask(first);
   }, [scene, ask]);
 
   const arrange = (task: Omit<ArrangeTask, "scene">, seed: number) => {
@@ -76,7 +92,7 @@ export function useSeasonWorker(scene: Scene, first: Tried[]) {
     found,
     /** A search has been asked for on the ground as it is now, and perhaps answered. */
     searching,
-    failed,
+    failed: failed || trouble !== null,
     ask,
     arrange,
     /** What was found so far is what was found. */

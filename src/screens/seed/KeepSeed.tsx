@@ -1,79 +1,87 @@
 "use client";
 import { massTyped, type Units } from "@/core/units/units";
 import { Sheet } from "@/ui/Sheet";
-import type { Seed } from "@/views/seed";
+import { Choices } from "../common/Choices";
 import { CommandForm, Field } from "../common/command";
 import { AmountFields, LineField, PollenField } from "../common/fields";
 
-type Props = Pick<Seed, "lines" | "stands" | "today"> & { units: Units };
+type Props = { today: string; units: Units };
 
-export function KeepSeed({ lines, stands, units, today }: Props) {
+export function KeepSeed({ units, today }: Props) {
   const factors = { mass: massTyped(1, units) };
   return (
     <>
       <h2 className="mb-3">Put seed in the drawer</h2>
       <div className="flex flex-wrap gap-3">
         <Sheet trigger="Save from a stand" title="Seed of a stand" strong>
-          {(close) =>
-            stands.length === 0 ? (
-              <p>No stands grow in this season.</p>
-            ) : (
-              <CommandForm
-                command="lot.save"
-                draft="lot-save"
-                values={{ standId: null, kind: "open", gathered: today, seeds: null, mass: null, note: null }}
-                factors={factors}
-                submit="Make the lot"
-                onDone={close}
-              >
-                <Field
-                  name="standId"
-                  label="Stand"
-                  type="select"
-                  none="Choose a stand"
-                  choices={stands.map(({ id, label }) => ({ value: id, label }))}
-                />
-                <PollenField />
-                <Field name="gathered" label="Gathered on" type="date" />
-                <AmountFields units={units} />
-                <Field name="note" label="Note" hint="As: berries found between two plants, mother uncertain." />
-              </CommandForm>
-            )
-          }
+          {(close) => (
+            <Choices of="stands">
+              {(stands) =>
+                stands.length === 0 ? (
+                  <p>No stands grow in this season.</p>
+                ) : (
+                  <CommandForm
+                    command="lot.save"
+                    draft="lot-save"
+                    values={{ standId: null, kind: "open", gathered: today, seeds: null, mass: null, note: null }}
+                    factors={factors}
+                    submit="Make the lot"
+                    onDone={close}
+                  >
+                    <Field
+                      name="standId"
+                      label="Stand"
+                      type="select"
+                      none="Choose a stand"
+                      choices={stands.map(({ id, label }) => ({ value: id, label }))}
+                    />
+                    <PollenField />
+                    <Field name="gathered" label="Gathered on" type="date" />
+                    <AmountFields units={units} />
+                    <Field name="note" label="Note" hint="As: berries found between two plants, mother uncertain." />
+                  </CommandForm>
+                )
+              }
+            </Choices>
+          )}
         </Sheet>
         <Sheet trigger="Received seed" title="Seed from elsewhere">
-          {(close) =>
-            lines.length === 0 ? (
-              <p>
-                Name its line first, on <a href="/lines">Lines</a>.
-              </p>
-            ) : (
-              <CommandForm
-                command="lot.receive"
-                draft="lot-receive"
-                values={{ lineId: null, gathered: today, generation: null, seeds: null, mass: null, note: null }}
-                factors={factors}
-                submit="Put it in the drawer"
-                onDone={close}
-              >
-                <LineField lines={lines} />
-                <Field
-                  name="gathered"
-                  label="Gathered on"
-                  type="date"
-                  hint="Its harvest, as far as known: age counts from here."
-                />
-                <Field
-                  name="generation"
-                  label="Generation"
-                  type="number"
-                  hint="2 for an F2. Empty for a variety that breeds true."
-                />
-                <AmountFields units={units} />
-                <Field name="note" label="Note" hint="Treated seed is never eaten: write it here." />
-              </CommandForm>
-            )
-          }
+          {(close) => (
+            <Choices of="lines">
+              {(lines) =>
+                lines.length === 0 ? (
+                  <p>
+                    Name its line first, on <a href="/lines">Lines</a>.
+                  </p>
+                ) : (
+                  <CommandForm
+                    command="lot.receive"
+                    draft="lot-receive"
+                    values={{ lineId: null, gathered: today, generation: null, seeds: null, mass: null, note: null }}
+                    factors={factors}
+                    submit="Put it in the drawer"
+                    onDone={close}
+                  >
+                    <LineField lines={lines} />
+                    <Field
+                      name="gathered"
+                      label="Gathered on"
+                      type="date"
+                      hint="Its harvest, as far as known: age counts from here."
+                    />
+                    <Field
+                      name="generation"
+                      label="Generation"
+                      type="number"
+                      hint="2 for an F2. Empty for a variety that breeds true."
+                    />
+                    <AmountFields units={units} />
+                    <Field name="note" label="Note" hint="Treated seed is never eaten: write it here." />
+                  </CommandForm>
+                )
+              }
+            </Choices>
+          )}
         </Sheet>
       </div>
     </>

@@ -10,14 +10,9 @@ import { KeepSeed } from "./KeepSeed";
 
 const SHELF = { keeps: "keeps", regrow: "regrow soon", past: "past its shelf life" } as const;
 
-export function SeedScreen({ garden, band, lots, cut, dying, lines, stands, today }: Seed) {
+export function SeedScreen({ garden, band, lots, cut, dying, today }: Seed) {
   return (
-    <Page
-      at="/seed"
-      title="Seed"
-      band={band}
-      beside={<KeepSeed lines={lines} stands={stands} units={garden.units} today={today} />}
-    >
+    <Page at="/seed" title="Seed" band={band} beside={<KeepSeed units={garden.units} today={today} />}>
       <h2 className="text-2xl">
         {lots.length === 0
           ? "The drawer is empty"

@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { SPECIES } from "@/catalogue/catalogue";
 import { undo } from "@/records/command";
 import { family, type Plot, plot, twoMelons } from "@/records/tests/plot";
+import { CHOICES } from "../choices";
 import { crossesView, crossView } from "../crosses";
 import { groundView } from "../ground";
 import { guideView, speciesView } from "../guide";
@@ -219,9 +220,10 @@ describe("Crosses", () => {
     garden.done("plant.mark", { id: plants[0], mark: "keep", reason: "" });
     garden.done("plant.mark", { id: plants[1], mark: "watch", reason: "" });
     const view = crossesView(garden.sky(), 2028);
-    expect(view.choices.parents.map((p) => p.id)).toEqual([stand]);
-    expect(view.choices.kept).toMatchObject([{ id: plants[0], number: 1 }]);
-    expect(view.choices.knownPairs).toEqual([`${garden.row("line", 1).id}-${garden.row("line", 2).id}`]);
+    const choices = CHOICES.parents(garden.sky(), 2028);
+    expect(choices.parents.map((p) => p.id)).toEqual([stand]);
+    expect(choices.kept).toMatchObject([{ id: plants[0], number: 1 }]);
+    expect(choices.knownPairs).toEqual([`${garden.row("line", 1).id}-${garden.row("line", 2).id}`]);
     expect(view.seasons).toEqual([2028, 2027]);
   });
 

@@ -1,10 +1,11 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { daysBetween } from "@/core/calendar/day";
+import type { Scene } from "@/core/isolation/scene";
 import { tryOut } from "@/core/isolation/tryout";
 import { type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { calendarView } from "../calendar";
 import { groundView } from "../ground";
-import { seasonView } from "../season";
+import { type SentScene, seasonScene, seasonView } from "../season";
 import { shedView } from "../shed";
 
 let garden: Plot;
@@ -23,12 +24,19 @@ const NORMALS = Object.fromEntries(
 const line = (name: string, species: string) =>
   garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated" }).id;
 
+/** The scene as the worker gets it, over the wire. */
+const sceneSent = (season: number): Scene => {
+  const { climate, ...scene } = JSON.parse(JSON.stringify(seasonScene(garden.sky(), season))) as SentScene;
+  return { ...scene, climate: { ...climate, measured: new Map(climate.measured) } };
+};
+
 describe("the season's board", () => {
   test("holds the scene its worker needs: the same figures, no more weather than it can look at", () => {
     garden.done("climate.normals", NORMALS);
     garden.db.prepare("UPDATE garden SET station = 'simulated'").run();
     twoMelons(garden);
-    const { scene, tried, stands } = seasonView(garden.sky(), 2027);
+    const { tried, stands } = seasonView(garden.sky(), 2027);
+    const scene = sceneSent(2027);
     expect(tryOut(scene, [], new Map())).toEqual(tried);
     expect(tried.map((t) => t.share?.level)).toEqual(["over", "over"]);
     expect(stands.map((s) => s.window.start)).toEqual(tried.map((t) => t.window.start));
@@ -59,7 +67,7 @@ describe("the season's board", () => {
         garden.done("stand.add", { lineId: line(name, "melon"), bedId: i + 1, sown: "2028-05-01", plants: 8 }).id,
     );
     const change = { kind: "resow" as const, standId: ids[0]!, sown: "2028-05-29" };
-    const expected = tryOut(seasonView(garden.sky(), 2028).scene, [change], new Map());
+    const expected = tryOut(sceneSent(2028), [change], new Map());
     const { message } = garden.done("stand.remedy", { season: 2028, changes: [change] });
     expect(message).toContain("sowing moved to 29 May");
     const kept = seasonView(garden.sky(), 2028).tried;

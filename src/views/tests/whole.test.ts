@@ -3,6 +3,7 @@ import { RECORDS } from "@/records/records";
 import { band } from "../band";
 import { bookFlowers, bookView } from "../book";
 import { calendarView } from "../calendar";
+import { CHOICES } from "../choices";
 import { crossesView, crossView } from "../crosses";
 import { crossPlanView } from "../crossPlan";
 import { groundView } from "../ground";
@@ -40,13 +41,15 @@ const today = () => {
   };
 };
 
-/** The ground, without the journal's head, which no two runs share. */
-const ground = (chosen: string | null) => ({ ...groundView(garden.sky(), null, chosen), head: null });
+/** A view without the journal's head, which no two runs share. */
+const headless = <T extends { head: string | null }>({ head: _, ...view }: T) => view;
 
-/** The season without what goes to the worker, and with windows told once. */
+const ground = (chosen: string | null) => headless(groundView(garden.sky(), null, chosen));
+
+/** The season, with windows told once. */
 const season = () => {
-  const { scene: _, tried, ...rest } = seasonView(garden.sky(), null);
-  return { ...rest, tried: tried.map(({ window: _, ...stand }) => stand) };
+  const { tried, ...rest } = seasonView(garden.sky(), null);
+  return { ...headless(rest), tried: tried.map(({ window: _, ...stand }) => stand) };
 };
 
 /** Everything that grows, on a band of two seasons with room for all; its light once in two months. */
@@ -75,16 +78,17 @@ const SCREENS: [screen: string, view: () => unknown, day?: string][] = [
   ["a species of the guide", () => speciesView(garden.sky(), "moschata-squash")],
   ["ways out", () => waysOut(garden.db, { standId: garden.stands.golds, season: 2028, day: "2028-05-01" })],
   ["season", season],
-  ["crosses", () => crossesView(garden.sky(), null)],
+  ["crosses", () => headless(crossesView(garden.sky(), null))],
   ["a cross of last year", () => crossView(garden.sky(), code("cross", garden.crosses.first))],
   ["a cross under way", () => crossView(garden.sky(), code("cross", garden.crosses.back))],
   ["a cross with kept pollen", () => crossView(garden.sky(), code("cross", garden.crosses.kept))],
   ["a cross within a stand", () => crossView(garden.sky(), code("cross", garden.crosses.self))],
-  ["plan", () => crossPlanView(garden.sky(), null)],
-  ["nursery", () => nurseryView(garden.sky())],
+  ["plan", () => headless(crossPlanView(garden.sky(), null))],
+  ["nursery", () => headless(nurseryView(garden.sky()))],
   ["a family", () => familyView(garden.sky(), code("stand", garden.stands.family))],
   ["seed", () => seedView(garden.sky())],
   ["a lot", () => lotPage(garden.sky(), code("lot", garden.lot))],
+  ["what there is to choose from", () => Object.entries(CHOICES).map(([of, list]) => [of, list(garden.sky(), 2028)])],
   ["lines", () => linesView(garden.sky())],
   ["a line", () => lineView(garden.sky(), code("line", garden.lantern))],
   ["book", () => bookView(garden.sky())],

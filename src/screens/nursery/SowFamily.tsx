@@ -1,0 +1,22 @@
+"use client";
+import Link from "next/link";
+import type { BedChoice } from "@/records/bed/queries";
+import { Choices } from "../common/Choices";
+import { SowLot } from "../common/SowLot";
+
+type Props = { since: string | null; beds: BedChoice[]; today: string };
+
+export const SowFamily = ({ since, beds, today }: Props) => (
+  <Choices of="lots" since={since}>
+    {(lots) =>
+      lots.length > 0 ? (
+        <SowLot lots={lots} beds={beds} today={today} />
+      ) : (
+        <p>
+          There is no seed in the drawer yet. Harvest a cross, or{" "}
+          <Link href="/seed">put received seed in the drawer</Link>.
+        </p>
+      )
+    }
+  </Choices>
+);

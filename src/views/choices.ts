@@ -1,0 +1,88 @@
+import { methodsOf, speciesById } from "@/catalogue/catalogue";
+import type { Species } from "@/catalogue/types";
+import { nameWithGeneration } from "@/core/custody/generation";
+import type { Id } from "@/core/custody/id";
+import { crossedPairs, type LineChoice, lineChoices } from "@/records/line/queries";
+import { type LotChoice, lotChoices } from "@/records/lot/queries";
+import { type KeptPlant, keptPlants } from "@/records/plant/queries";
+import type { StandRow } from "@/records/stand/queries";
+import type { ForecastStand, Outlook } from "./outlook";
+
+export type Way = { id: string; name: string };
+
+/** What a form that chooses parents needs of a stand. */
+export type ParentChoice = {
+  id: Id;
+  code: string;
+  name: string;
+  lineId: Id;
+  species: string;
+  start: string;
+  end: string;
+  handSet: { low: number; high: number };
+  seedsPerFruit: { low: number; high: number } | null;
+  /** Ways to pollinate it by hand, for another's pollen and for its own. */
+  methods: { cross: Way[]; self: Way[] };
+  group: string;
+};
+
+/** What a cross can be planned from: stands, their kept plants, and pairs of lines crossed before, as "mother-father". */
+export type PlanChoices = { parents: ParentChoice[]; kept: KeptPlant[]; knownPairs: string[] };
+
+export type StandChoice = { id: Id; label: string };
+
+export const standChoice = ({ id, lineName, generation, code }: StandRow): StandChoice => ({
+  id,
+  label: `${nameWithGeneration(lineName, generation)} ${code}`,
+});
+
+function waysOf(species: Species, anthers: ForecastStand["anthers"]): ParentChoice["methods"] {
+  const ways = (self: boolean) => methodsOf(species, self, anthers).map(({ id, name }) => ({ id, name }));
+  return { cross: ways(false), self: ways(true) };
+}
+
+function parentChoice(s: ForecastStand): ParentChoice {
+  const species = speciesById(s.species);
+  return {
+    id: s.id,
+    code: s.code,
+    name: nameWithGeneration(s.lineName, s.generation),
+    lineId: s.lineId,
+    species: species.name,
+    start: s.window.start,
+    end: s.window.end,
+    handSet: species.handSet,
+    seedsPerFruit: species.seedsPerFruit,
+    methods: waysOf(species, s.anthers),
+    group: species.crossingGroup,
+  };
+}
+
+/** Lines, with their species as it is called. */
+const linesOf = ({ db }: Outlook): LineChoice[] =>
+  lineChoices(db).map(({ id, name, species }) => ({ id, name, species: speciesById(species).name }));
+
+/**
+ * What forms let choose from. Long as they may be, a form asks for them when it is there, so that no page carries along
+ * what is opened now and then.
+ */
+export const CHOICES = {
+  parents: (sky: Outlook, season: number): PlanChoices => ({
+    parents: sky
+      .standsOf(season)
+      .filter((s) => !s.outside)
+      .map(parentChoice),
+    kept: keptPlants(sky.db, season),
+    knownPairs: crossedPairs(sky.db),
+  }),
+  lines: linesOf,
+  lots: ({ db }: Outlook): LotChoice[] => lotChoices(db),
+  sowing: (sky: Outlook) => ({ lines: linesOf(sky), lots: lotChoices(sky.db) }),
+  stands: (sky: Outlook, season: number): StandChoice[] =>
+    sky
+      .standsOf(season)
+      .filter((s) => !s.outside)
+      .map(standChoice),
+};
+
+export type ChoicesOf<K extends keyof typeof CHOICES> = ReturnType<(typeof CHOICES)[K]>;
