@@ -19,8 +19,9 @@ import { crossState, hand, parentsIn } from "./pollination";
 export type Relation = "self" | "sib" | "backcross" | "cross";
 
 export type Cell = {
-  motherId: Id;
-  fatherId: Id;
+  /** Places of the two among the parents of the group. */
+  mother: number;
+  father: number;
   relation: Relation;
   degree: Degree;
   /** Whether a hand pollination is laid out for it. */
@@ -29,7 +30,7 @@ export type Cell = {
   /** Of the two, 0–1: the inbreeding of their offspring. */
   kinship: number;
   /** Flowers needed by the open crosses of the two, and done so far; null where none is planned. */
-  planned: { crossIds: Id[]; codes: string[]; toDo: number; under: number; set: number; wanted: number } | null;
+  planned: { codes: string[]; toDo: number; under: number; set: number; wanted: number } | null;
 };
 
 export type PlanParent = { id: Id; code: string; name: string; start: string };
@@ -97,7 +98,7 @@ function planned(sky: Outlook, wantedSeason: number | null): CrossPlan {
   );
   const kinships = kinshipsOf(individuals);
   const groups = lists.map(({ list, shown }): PlanGroup => {
-    const pairs = shown.flatMap((m) => shown.map((f) => [m, f] as const));
+    const pairs = shown.flatMap((m, i) => shown.map((f, j) => [m, f, i, j] as const));
     return {
       group: [...new Set(list.map((s) => speciesById(s.species).name))].join(", "),
       hidden: list.length - shown.length,
@@ -107,7 +108,7 @@ function planned(sky: Outlook, wantedSeason: number | null): CrossPlan {
         name: nameWithGeneration(lineName, generation),
         start: window.start,
       })),
-      cells: pairs.flatMap(([mother, father]): Cell[] => {
+      cells: pairs.flatMap(([mother, father, motherAt, fatherAt]): Cell[] => {
         const [motherSpecies, fatherSpecies] = [speciesById(mother.species), speciesById(father.species)];
         const degree = degreeOf(motherSpecies, fatherSpecies);
         if (!degree) return [];
@@ -118,8 +119,8 @@ function planned(sky: Outlook, wantedSeason: number | null): CrossPlan {
         const sum = (of: (s: (typeof planned)[number]) => number) => planned.reduce((n, s) => n + of(s), 0);
         return [
           {
-            motherId: mother.id,
-            fatherId: father.id,
+            mother: motherAt,
+            father: fatherAt,
             relation,
             degree,
             possible: methodsOf(motherSpecies, relation === "self", mother.anthers).length > 0,
@@ -128,7 +129,6 @@ function planned(sky: Outlook, wantedSeason: number | null): CrossPlan {
             kinship: kinships(name(mother, false), name(father, false)),
             planned: planned.length
               ? {
-                  crossIds: planned.map((s) => s.cross.id),
                   codes: planned.map((s) => s.cross.code),
                   toDo: sum((s) => (s.cross.closed ? 0 : s.toDo.likely)),
                   under: sum((s) => s.tally.covered + s.tally.waiting),

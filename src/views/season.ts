@@ -95,6 +95,11 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
   const current = sky.season;
   const season = wantedSeason ?? current;
   const rows = [...sky.standsOf(season)];
+  const byId = new Map(rows.map((stand) => [stand.id, stand]));
+  const forecastOf = (id: Id) => {
+    const { window, ripening } = byId.get(id)!;
+    return { window, ripening };
+  };
   rows.sort((a, b) => (a.window.start < b.window.start ? -1 : 1));
   const scene = sceneIn(sky, season);
   return {
@@ -107,6 +112,7 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
     beds: scene.beds.map(({ id, name, outside }) => ({ id, name, outside })),
     frosts: scene.climate.frosts,
     head: headOf(sky.db),
-    tried: sky.once(`tried ${season}`, () => tryOut(scene, [], new Map())),
+    // The same windows as the stands', under the same objects: they go to the browser once.
+    tried: sky.once(`tried ${season}`, () => tryOut(scene, [], new Map()).map((t) => ({ ...t, ...forecastOf(t.id) }))),
   };
 }

@@ -23,14 +23,42 @@ import { openTasks } from "@/records/task/queries";
 import type { Task as OwnTask } from "@/records/task/task";
 import { type Band, band } from "./band";
 import type { ForecastStand, Outlook } from "./outlook";
-import { type CrossState, crossState, type Hand, hand, onDay, type Parents, parentsIn } from "./pollination";
+import {
+  type CrossState,
+  type CrossSummary,
+  crossState,
+  type Hand,
+  hand,
+  onDay,
+  type Parents,
+  parentsIn,
+} from "./pollination";
 
-export type TaskFlower = Pick<Flower, "id" | "number" | "plantId"> & { code: string };
+export type TaskFlower = Pick<Flower, "id" | "number"> & { code: string };
+
+/** What a task says of its cross. */
+const OF_CROSS = [
+  "id",
+  "code",
+  "version",
+  "motherName",
+  "motherNumber",
+  "motherBed",
+  "motherBedId",
+  "fatherName",
+  "fatherNumber",
+  "kind",
+  "moreFathers",
+  "storage",
+] as const satisfies (keyof CrossSummary)[];
+export type TaskCross = Pick<CrossState, "method" | "evenings" | "last"> & {
+  cross: Pick<CrossSummary, (typeof OF_CROSS)[number]>;
+};
 
 export type CrossTask = {
   kind: "cross";
   part: DayPart;
-  state: CrossState;
+  state: TaskCross;
   step: ProtocolStep;
   daysLeft: number;
   /** The clock between which it is done today. */
@@ -39,7 +67,7 @@ export type CrossTask = {
   flowers: TaskFlower[];
 };
 /** Father's pollen to be gathered and kept, while he still flowers. */
-export type StoreTask = { kind: "store"; part: DayPart; state: CrossState; until: Day; daysLeft: number };
+export type StoreTask = { kind: "store"; part: DayPart; state: TaskCross; until: Day; daysLeft: number };
 export type RogueTask = { kind: "rogue"; part: DayPart; out: OutWaiting; firstFlower: Day; daysLeft: number };
 export type LookTask = {
   kind: "look";
@@ -50,7 +78,21 @@ export type LookTask = {
 export type OwnWork = { kind: "own"; part: DayPart; task: OwnTask; daysLeft: number };
 export type Task = CrossTask | StoreTask | RogueTask | LookTask | OwnWork;
 
-export type Ahead = { protocol: Protocol; daysToRipe: Range; flowers: FlowerOnDay[] };
+/** What a device needs to go on without a signal: how each open cross is done, and its flowers that are due. */
+export type Ahead = {
+  protocols: Record<string, Protocol>;
+  crosses: Record<Id, { protocol: string; daysToRipe: Range; flowers: FlowerOnDay[] }>;
+};
+
+/** A cross's task on its way to the round: its flowers by number, what is known of them stands in what lies ahead. */
+export type SentTask = StoreTask | (Omit<CrossTask, "flowers"> & { flowers: number[] });
+
+/** What the round shows of a day; what lies ahead goes along as one text. */
+export type Round = Pick<Today, "garden" | "day" | "sun" | "heat" | "walk" | "hazards"> & {
+  open: TaskCross[];
+  tasks: SentTask[];
+  ahead: string;
+};
 
 export type Today = {
   garden: Garden;
@@ -72,17 +114,23 @@ export type Today = {
   open: CrossState[];
   /** Own tasks that are due later, the soonest first. */
   later: OwnTask[];
-  /** What a device needs to go on without a signal: how each open cross is done, and its flowers that are due. */
-  ahead: Record<Id, Ahead>;
+  ahead: Ahead;
   hazards: { title: string; caution: string }[];
   empty: { beds: boolean; stands: boolean };
 };
+
+const brief = ({ cross, method, evenings, last }: CrossState): TaskCross => ({
+  cross: Object.fromEntries(OF_CROSS.map((name) => [name, cross[name]])) as TaskCross["cross"],
+  method,
+  evenings,
+  last,
+});
 
 /** The tasks of one cross on a day. */
 function crossTasks(
   cross: CrossRow,
   flowers: FlowerUnderWay[],
-  state: CrossState,
+  state: TaskCross,
   parents: Parents,
   { sky, marks }: Hand,
 ): (CrossTask | StoreTask)[] {
@@ -96,8 +144,8 @@ function crossTasks(
       state,
       ...onTheClock(step, garden.timezone),
       flowers: step.flowerIds.map((id) => {
-        const { number, plantId } = byId.get(id)!;
-        return { id, number, plantId, code: flowerCode(cross.code, number) };
+        const { number } = byId.get(id)!;
+        return { id, number, code: flowerCode(cross.code, number) };
       }),
     }),
   );
@@ -152,6 +200,19 @@ const QUICKEST = Math.min(...SPECIES.map((s) => s.daysToRipe.low));
 /** What is to be done on the as-of day, by band of the day, each band in the order of a short walk. */
 export const todayView = (sky: Outlook): Today => sky.once("today", () => worked(sky));
 
+export function roundView(sky: Outlook): Round {
+  const { garden, day, sun, heat, walk, hazards, ...view } = todayView(sky);
+  const tasks = view.tasks.flatMap((task): SentTask[] => {
+    if (task.kind === "cross") return [{ ...task, flowers: task.flowers.map(({ number }) => number) }];
+    return task.kind === "store" ? [task] : [];
+  });
+  // Under the objects that the tasks name, so that each goes to the browser once.
+  const named = new Map(tasks.map(({ state }) => [state.cross.id, state]));
+  const open = view.open.map((state) => named.get(state.cross.id) ?? brief(state));
+  const ahead = sky.once("ahead", () => JSON.stringify(view.ahead));
+  return { garden, day, sun, heat, walk, open, hazards, tasks, ahead };
+}
+
 function worked(sky: Outlook): Today {
   const { db, garden: place, today: day, season } = sky;
   const ours = hand(sky);
@@ -162,7 +223,7 @@ function worked(sky: Outlook): Today {
   const crosses = crossesOfSeason(db, season).filter((x) => !x.closed);
   const tasks: Task[] = [];
   const open: CrossState[] = [];
-  const ahead: Today["ahead"] = {};
+  const ahead: Ahead = { protocols: {}, crosses: {} };
   const hazardIds = new Set<string>();
   for (const cross of crosses) {
     const flowersOfIt = flowers.get(cross.id) ?? [];
@@ -171,11 +232,18 @@ function worked(sky: Outlook): Today {
     open.push(state);
     const protocol = protocolOfCross(cross);
     const { daysToRipe } = speciesById(cross.species);
-    const due = crossTasks(cross, flowersOfIt, state, both, ours);
+    const due = crossTasks(cross, flowersOfIt, brief(state), both, ours);
     tasks.push(...due);
     const isDue = new Set(due.flatMap((task) => (task.kind === "cross" ? task.flowers.map(({ id }) => id) : [])));
     const dueFlowers = flowersOfIt.filter(({ id }) => isDue.has(id));
-    if (due.length > 0) ahead[cross.id] = { protocol, daysToRipe, flowers: onDay(dueFlowers, day, place.timezone) };
+    if (due.length > 0) {
+      ahead.protocols[protocol.id] = protocol;
+      ahead.crosses[cross.id] = {
+        protocol: protocol.id,
+        daysToRipe,
+        flowers: onDay(dueFlowers, day, place.timezone),
+      };
+    }
     if (due.length) for (const hazard of speciesById(cross.species).hazards) hazardIds.add(hazard);
     for (const task of due) if (task.kind === "cross") for (const hazard of task.step.hazards) hazardIds.add(hazard);
   }

@@ -1,13 +1,28 @@
 import { generationName } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
-import { Table } from "@/ui/Table";
 import type { Crosses } from "@/views/crosses";
+import type { CrossState } from "@/views/pollination";
 import { Page } from "../common/Page";
 import { SeasonPicker } from "../common/SeasonPicker";
-import { Tag } from "../common/Tag";
 import { parentsInWords } from "../common/words";
+import { type CrossLine, CrossList } from "./CrossList";
 import { CrossTabs } from "./CrossTabs";
 import { PlanCross } from "./PlanCross";
+
+function inWords({ cross, tally, toDo, evenings }: CrossState): CrossLine {
+  const line = cross.lineName.length > 22 ? `${cross.lineName.slice(0, 21)}…` : cross.lineName;
+  return {
+    code: cross.code,
+    parents: parentsInWords(cross),
+    gives: `${line} ${generationName(cross.generation)}`,
+    set: `${tally.set} / ${cross.fruitsWanted}`,
+    waiting: tally.covered + tally.waiting,
+    doubtful: tally.doubtful,
+    lost: tally.lost,
+    tonight: evenings?.tonight ? plural(evenings.tonight, "flower") : "–",
+    toDo: cross.closed ? "closed" : toDo.likely === 0 ? "none" : `${toDo.likely} (${toDo.fewest}–${toDo.most})`,
+  };
+}
 
 export function CrossesScreen({ garden, band, season, seasons, crosses, head }: Crosses) {
   const openOnes = crosses.filter((c) => !c.cross.closed);
@@ -31,34 +46,7 @@ export function CrossesScreen({ garden, band, season, seasons, crosses, head }: 
           flowers to do are worked out.
         </p>
       ) : (
-        <Table
-          heads={["Cross", "Mother × father", "Gives", "Set / wanted", "Waiting", "Lost", "Tonight", "Still to do"]}
-        >
-          {crosses.map(({ cross, tally, toDo, evenings }) => (
-            <tr key={cross.id}>
-              <td>
-                <Tag kind="cross" code={cross.code} href={`/crosses/${cross.code}`} small />
-              </td>
-              <td className="max-w-80 break-words">{parentsInWords(cross)}</td>
-              <td className="whitespace-nowrap">
-                {cross.lineName.length > 22 ? `${cross.lineName.slice(0, 21)}…` : cross.lineName}{" "}
-                {generationName(cross.generation)}
-              </td>
-              <td>
-                {tally.set} / {cross.fruitsWanted}
-              </td>
-              <td>
-                {tally.covered + tally.waiting}
-                {tally.doubtful > 0 && <span className="text-soft"> +{tally.doubtful} in doubt</span>}
-              </td>
-              <td>{tally.lost}</td>
-              <td className="font-bold">{evenings?.tonight ? plural(evenings.tonight, "flower") : "–"}</td>
-              <td>
-                {cross.closed ? "closed" : toDo.likely === 0 ? "none" : `${toDo.likely} (${toDo.fewest}–${toDo.most})`}
-              </td>
-            </tr>
-          ))}
-        </Table>
+        <CrossList lines={crosses.map(inWords)} />
       )}
     </Page>
   );

@@ -10,7 +10,7 @@ import { Field } from "../common/command";
 import { FlowersFigure } from "../common/figures";
 import { spanInWords } from "../common/words";
 
-export type Pair = { motherId: Id; fatherId: Id };
+export type Pair = Record<"mother" | "father", { id: Id }>;
 
 /** What is not said takes the catalogue's values for the mother. */
 export function completed(typed: FieldValues, parents: ParentChoice[]): Record<string, unknown> {

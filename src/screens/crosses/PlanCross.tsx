@@ -67,8 +67,8 @@ function PlanFields({ choices: { parents, kept, knownPairs }, chosen }: FormProp
   useEffect(() => {
     if (!chosen) return;
     for (const [name, value] of [
-      ["motherStandId", String(chosen.motherId)],
-      ["fatherStandId", String(chosen.fatherId)],
+      ["motherStandId", String(chosen.mother.id)],
+      ["fatherStandId", String(chosen.father.id)],
       ["motherPlantId", ""],
       ["fatherPlantId", ""],
     ] as const)

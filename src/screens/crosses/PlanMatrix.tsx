@@ -3,8 +3,8 @@ import clsx from "clsx";
 import Link from "next/link";
 import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
-import type { Id } from "@/core/custody/id";
 import { plural } from "@/core/units/plural";
+import { useThere } from "@/ui/useThere";
 import type { Cell, CrossPlan, PlanGroup, PlanParent, Relation } from "@/views/crossPlan";
 import { Page } from "../common/Page";
 import { SeasonPicker } from "../common/SeasonPicker";
@@ -12,6 +12,9 @@ import { Tag } from "../common/Tag";
 import { chanceInWords, sentence } from "../common/words";
 import { CrossTabs } from "./CrossTabs";
 import { PlanCross } from "./PlanCross";
+
+/** So many groups fill a screen; the rest is drawn when the page is there. */
+const AT_FIRST = 5;
 
 const RELATIONS: Record<Relation, string> = {
   self: "Selfing, or sibs of one stand",
@@ -30,8 +33,8 @@ function kinshipInWords(kinship: number): string {
 
 /** Mothers against fathers of a season: can they, do they meet, how near are they, what is done. */
 export function PlanMatrix({ garden, band, season, seasons, groups, head }: CrossPlan) {
-  const [chosen, setChosen] = useState<Cell | null>(null);
-  const named = new Map(groups.flatMap(({ parents }) => parents.map((p) => [p.id, p])));
+  const [chosen, setChosen] = useState<Chosen | null>(null);
+  const whole = useThere();
   return (
     <Page
       at="/crosses"
@@ -39,7 +42,7 @@ export function PlanMatrix({ garden, band, season, seasons, groups, head }: Cros
       band={band}
       beside={
         <>
-          {chosen && <Pair cell={chosen} named={named} />}
+          {chosen && <Pair {...chosen} />}
           <PlanCross season={season} since={head} chosen={chosen} />
         </>
       }
@@ -54,7 +57,7 @@ export function PlanMatrix({ garden, band, season, seasons, groups, head }: Cros
           Nothing grows in this season yet. Sow two lines on the Ground, and they meet here.
         </p>
       )}
-      {groups.map((group) => (
+      {groups.slice(0, whole ? groups.length : AT_FIRST).map((group) => (
         <Matrix key={group.group} group={group} chosen={chosen} onChoose={setChosen} />
       ))}
       {groups.length > 0 && (
@@ -68,11 +71,11 @@ export function PlanMatrix({ garden, band, season, seasons, groups, head }: Cros
   );
 }
 
-type Named = Map<Id, PlanParent>;
-type MatrixProps = { group: PlanGroup; chosen: Cell | null; onChoose: (cell: Cell) => void };
+type Chosen = { cell: Cell; mother: PlanParent; father: PlanParent };
+type MatrixProps = { group: PlanGroup; chosen: Chosen | null; onChoose: (chosen: Chosen) => void };
 
 function Matrix({ group, chosen, onChoose }: MatrixProps) {
-  const cells = new Map(group.cells.map((cell) => [`${cell.motherId} ${cell.fatherId}`, cell]));
+  const cells = new Map(group.cells.map((cell) => [`${cell.mother} ${cell.father}`, cell]));
   const { parents } = group;
   return (
     <section className="mb-9" aria-label={group.group}>
@@ -83,7 +86,7 @@ function Matrix({ group, chosen, onChoose }: MatrixProps) {
         className="relative overflow-x-auto"
         aria-label={`${group.group}, mothers against fathers`}
       >
-        <table className="border-collapse text-sm">
+        <table className="matrix">
           <thead>
             <tr>
               <td className="min-w-40 pr-2 text-right text-soft">mother ↓ father →</td>
@@ -96,7 +99,7 @@ function Matrix({ group, chosen, onChoose }: MatrixProps) {
             </tr>
           </thead>
           <tbody>
-            {parents.map((mother) => (
+            {parents.map((mother, i) => (
               <tr key={mother.id}>
                 <th scope="row" className="max-w-52 pr-3 text-left font-semibold">
                   <span className="line-clamp-2 break-words">{mother.name}</span>
@@ -104,12 +107,16 @@ function Matrix({ group, chosen, onChoose }: MatrixProps) {
                     {mother.code}, from {dayInWords(mother.start)}
                   </span>
                 </th>
-                {parents.map((father) => {
-                  const cell = cells.get(`${mother.id} ${father.id}`);
+                {parents.map((father, j) => {
+                  const cell = cells.get(`${i} ${j}`);
                   return (
-                    <td key={father.id} className="border border-rule p-0 align-top">
+                    <td key={father.id}>
                       {cell ? (
-                        <CellButton cell={cell} on={chosen === cell} onPress={() => onChoose(cell)} />
+                        <CellButton
+                          cell={cell}
+                          on={chosen?.cell === cell}
+                          onPress={() => onChoose({ cell, mother, father })}
+                        />
                       ) : (
                         <span className="block p-2 text-soft">do not cross</span>
                       )}
@@ -131,17 +138,8 @@ function Matrix({ group, chosen, onChoose }: MatrixProps) {
 function CellButton({ cell, on, onPress }: { cell: Cell; on: boolean; onPress: () => void }) {
   const { meets, kinship, planned, possible, relation } = cell;
   return (
-    <button
-      type="button"
-      onClick={onPress}
-      aria-pressed={on}
-      disabled={!possible}
-      className={clsx(
-        "block h-full min-h-16 w-full min-w-24 cursor-pointer px-2 py-1.5 text-left hover:bg-rule/40 disabled:cursor-not-allowed",
-        on && "bg-rule/60 outline-2 outline-damson",
-      )}
-    >
-      <span className={clsx("block font-bold", meets >= 0.8 ? "text-moss" : meets >= 0.3 ? "text-ink" : "text-rust")}>
+    <button type="button" onClick={onPress} aria-pressed={on} disabled={!possible}>
+      <span className={clsx("font-bold", meets >= 0.8 ? "text-moss" : meets >= 0.3 ? "text-ink" : "text-rust")}>
         {relation === "self" ? "self" : chanceInWords(meets, ">", "<")}
         {planned && (
           <>
@@ -150,19 +148,14 @@ function CellButton({ cell, on, onPress }: { cell: Cell; on: boolean; onPress: (
           </>
         )}
       </span>
-      <span className="block text-soft">kin {kinship.toFixed(2)}</span>
-      {planned && (
-        <span className="block">
-          {planned.toDo > 0 ? `${planned.toDo} to do` : `${planned.set} of ${planned.wanted} set`}
-        </span>
-      )}
-      {!possible && <span className="block text-soft">not by hand</span>}
+      <span className="text-soft">kin {kinship.toFixed(2)}</span>
+      {planned && <span>{planned.toDo > 0 ? `${planned.toDo} to do` : `${planned.set} of ${planned.wanted} set`}</span>}
+      {!possible && <span className="text-soft">not by hand</span>}
     </button>
   );
 }
 
-function Pair({ cell, named }: { cell: Cell; named: Named }) {
-  const [mother, father] = [named.get(cell.motherId)!, named.get(cell.fatherId)!];
+function Pair({ cell, mother, father }: Chosen) {
   const { planned, kinship, relation, degree, meets } = cell;
   return (
     <section className="mb-8 border-b border-rule pb-5">

@@ -9,12 +9,12 @@ import { useOutbox } from "@/ui/OutboxBar";
 import { dayNow } from "@/ui/press";
 import { DawnSwitch } from "@/ui/ThemeChoice";
 import { useKept } from "@/ui/useKept";
-import type { Today } from "@/views/today";
+import type { Round } from "@/views/today";
 import { Cautions } from "../common/Cautions";
 import { Scan } from "../common/Scan";
 import { insectsInWords } from "../common/words";
 import { FlowerStop } from "./FlowerStop";
-import { partsOf, type Stop, stopsOf, tasksAhead } from "./stops";
+import { partsOf, type Stop, stopsOf, tasksAhead, unpacked } from "./stops";
 
 const TITLES: Record<DayPart, string> = {
   dawn: "Dawn",
@@ -45,14 +45,15 @@ function useDone(): Set<string> {
 }
 
 /** The day's flowers, one a screen, in the order of the walk. */
-export function RoundScreen(view: Today) {
-  const { garden, day, sun, heat, walk, tasks } = view;
+export function RoundScreen(view: Round) {
+  const { garden, day, sun, heat, walk } = view;
+  const { tasks, ahead } = useMemo(() => unpacked(view), [view]);
   const done = useDone();
   const { waiting } = useOutbox();
   const [today, setToday] = useState(day);
   // The page may have been drawn on an earlier day and kept.
   useEffect(() => setToday(dayNow()), []);
-  const further = useMemo(() => tasksAhead(view, waiting, today), [view, waiting, today]);
+  const further = useMemo(() => tasksAhead(view, ahead, waiting, today), [view, ahead, waiting, today]);
   const stops = [...stopsOf(tasks, done), ...stopsOf(further, NONE)];
   const parts = partsOf(stops);
   const [wanted, setPart] = useKept<DayPart | null>(`round-part-${day}`, null);
@@ -165,7 +166,7 @@ export function RoundScreen(view: Today) {
   );
 }
 
-function Conditions({ part, sun, heat }: { part: DayPart; sun: Today["sun"]; heat: Today["heat"] }) {
+function Conditions({ part, sun, heat }: { part: DayPart; sun: Round["sun"]; heat: Round["heat"] }) {
   const words: Partial<Record<DayPart, string | null>> = {
     dawn: sun.insects && `First insects ${insectsInWords(sun.insects)}, a working value.`,
     noon: heat && `${heat.max} °C at the warmest.`,

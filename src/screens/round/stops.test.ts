@@ -1,8 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { nthId } from "@/core/custody/id";
 import type { PendingPress } from "@/core/pollination/pending";
-import type { CrossTask, StoreTask, Today } from "@/views/today";
-import { partsOf, stopsOf, tasksAhead } from "./stops";
+import type { Ahead, CrossTask, Round, SentTask, StoreTask } from "@/views/today";
+import { partsOf, stopsOf, tasksAhead, unpacked } from "./stops";
 
 const task = (id: number, action: string, part: string, flowers: number[]) =>
   ({
@@ -10,7 +10,7 @@ const task = (id: number, action: string, part: string, flowers: number[]) =>
     part,
     step: { action },
     state: { cross: { id } },
-    flowers: flowers.map((n) => ({ id: n, number: n, code: `N${n}`, plantId: null })),
+    flowers: flowers.map((n) => ({ id: n, number: n, code: `N${n}` })),
   }) as unknown as CrossTask;
 const store = { kind: "store", part: "morning", state: { cross: { id: 7 } } } as unknown as StoreTask;
 const keys = (tasks: (CrossTask | StoreTask)[], done: string[] = []) => stopsOf(tasks, new Set(done)).map((s) => s.key);
@@ -39,6 +39,27 @@ describe("stops of the round", () => {
   });
 });
 
+test("what is sent of the round by number has its flowers and their moments again", () => {
+  const at = new Date(Date.UTC(2027, 6, 9, 5));
+  const flowers = [
+    { id: "a", number: 3, pollinatedAt: at },
+    { id: "b", number: 81, pollinatedAt: null },
+  ];
+  const ahead = { protocols: {}, crosses: { x: { flowers } } } as unknown as Ahead;
+  const sent = { ...task(1, "check", "dawn", []), state: { cross: { id: "x", code: "X27-008-S" } }, flowers: [81, 3] };
+  const whole = unpacked({ tasks: [sent as unknown as SentTask, store], ahead: JSON.stringify(ahead) });
+  expect(whole.ahead).toEqual(ahead);
+  expect(whole.tasks).toMatchObject([
+    {
+      flowers: [
+        { id: "b", number: 81, code: "X27-008-N81-6" },
+        { id: "a", number: 3, code: "X27-008-N3-J" },
+      ],
+    },
+    { kind: "store" },
+  ]);
+});
+
 describe("what was pressed without a signal goes on", () => {
   const step = (action: string, anchor: string, low: number, high: number, after: [number, number]) => ({
     action,
@@ -51,20 +72,19 @@ describe("what was pressed without a signal goes on", () => {
   const view = {
     garden: { latitude: 48.6, longitude: 9.3, timezone: "Europe/Zurich" },
     open: [{ cross: { id: "x1", code: "X27-001-F" } }],
-    ahead: {
-      x1: {
-        protocol: {
-          steps: [
-            step("cover", "sunset", -2, 1, [0, 0]),
-            step("pollinate", "sunrise", -0.5, 3, [1, 1]),
-            step("uncover", "day", 0, 0, [1, 3]),
-          ],
-        },
-        daysToRipe: { low: 40, high: 50 },
-        flowers: [],
+  } as unknown as Round;
+  const ahead = {
+    protocols: {
+      bud: {
+        steps: [
+          step("cover", "sunset", -2, 1, [0, 0]),
+          step("pollinate", "sunrise", -0.5, 3, [1, 1]),
+          step("uncover", "day", 0, 0, [1, 3]),
+        ],
       },
     },
-  } as unknown as Today;
+    crosses: { x1: { protocol: "bud", daysToRipe: { low: 40, high: 50 }, flowers: [] } },
+  } as unknown as Ahead;
   const cover: PendingPress = {
     id: "01900000-0000-7000-8000-000000001000",
     day: "2027-07-09",
@@ -74,16 +94,16 @@ describe("what was pressed without a signal goes on", () => {
   };
 
   test("flowers covered in the evening are there at dawn, under the ids the server will give, and gone from later days", () => {
-    const [task, ...more] = tasksAhead(view, [cover], "2027-07-10");
+    const [task, ...more] = tasksAhead(view, ahead, [cover], "2027-07-10");
     expect(more).toEqual([]);
     expect(task).toMatchObject({ part: "dawn", daysLeft: 0, step: { action: "pollinate" } });
     // Sunrise at 48.6° N, 9.3° E on 10 July is at 5.31 by the clock; half an hour before to three hours after.
     expect([task!.from, task!.to]).toEqual(["05:01", "08:31"]);
     expect(task!.flowers).toEqual([
-      { id: nthId(cover.id, 1), number: 0, plantId: null, code: "X27-001-F new 1" },
-      { id: nthId(cover.id, 2), number: 0, plantId: null, code: "X27-001-F new 2" },
+      { id: nthId(cover.id, 1), number: 0, code: "X27-001-F new 1" },
+      { id: nthId(cover.id, 2), number: 0, code: "X27-001-F new 2" },
     ]);
-    expect(tasksAhead(view, [cover], "2027-07-09")).toEqual([]);
+    expect(tasksAhead(view, ahead, [cover], "2027-07-09")).toEqual([]);
   });
 
   test("one that was pollinated too waits for its next step alone", () => {
@@ -94,11 +114,11 @@ describe("what was pressed without a signal goes on", () => {
       name: "flower.record",
       input: { crossId: "x1", results: [{ id: nthId(cover.id, 2), result: "pollinated" }] },
     };
-    const due = tasksAhead(view, [cover, pollinated], "2027-07-11").map(({ step, flowers }) => [
+    const due = tasksAhead(view, ahead, [cover, pollinated], "2027-07-11").map(({ step, flowers }) => [
       step.action,
       flowers.map(({ code }) => code),
     ]);
     expect(due).toContainEqual(["uncover", ["X27-001-F new 2"]]);
-    expect(tasksAhead(view, [], "2027-07-11")).toEqual([]);
+    expect(tasksAhead(view, ahead, [], "2027-07-11")).toEqual([]);
   });
 });

@@ -4,7 +4,7 @@ import { flowerCode } from "@/core/custody/code";
 import { type PendingPress, withPending } from "@/core/pollination/pending";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
 import { dueSteps, type FlowerOnDay, onTheClock } from "@/core/pollination/steps";
-import type { CrossTask, StoreTask, TaskFlower, Today } from "@/views/today";
+import type { Ahead, CrossTask, Round, SentTask, StoreTask, TaskFlower } from "@/views/today";
 
 /** One screen of the round: a flower at its step, or a step that makes new ones. */
 export type Stop = { key: string; part: DayPart } & (
@@ -15,12 +15,33 @@ export type Stop = { key: string; part: DayPart } & (
 /** Steps that are done flower by flower; the others are one stop for the cross. */
 const EACH: ReadonlySet<string> = new Set(["gather", "pollinate", "uncover", "check"]);
 
+/** JSON keeps a moment as text. */
+const withMoments = (key: string, value: unknown) =>
+  key === "pollinatedAt" && typeof value === "string" ? new Date(value) : value;
+
+/** The round as it was before it was sent. */
+export function unpacked({ tasks, ahead: text }: Pick<Round, "tasks" | "ahead">): {
+  tasks: (CrossTask | StoreTask)[];
+  ahead: Ahead;
+} {
+  const ahead = JSON.parse(text, withMoments) as Ahead;
+  const ids = new Map(
+    Object.entries(ahead.crosses).map(([id, { flowers }]) => [id, new Map(flowers.map((f) => [f.number, f.id]))]),
+  );
+  const whole = (task: SentTask): CrossTask | StoreTask => {
+    if (task.kind === "store") return task;
+    const { id, code } = task.state.cross;
+    const named = (number: number) => ({ id: ids.get(id)!.get(number)!, number, code: flowerCode(code, number) });
+    return { ...task, flowers: task.flowers.map(named) };
+  };
+  return { tasks: tasks.map(whole), ahead };
+}
+
 /** The tasks of a day as stops in walking order, those recorded on this device and not yet sent left out. */
-export function stopsOf(tasks: Today["tasks"], done: ReadonlySet<string>): Stop[] {
+export function stopsOf(tasks: (CrossTask | StoreTask)[], done: ReadonlySet<string>): Stop[] {
   return tasks
     .flatMap((task): Stop[] => {
       if (task.kind === "store") return [{ key: `store ${task.state.cross.id}`, part: task.part, task, flower: null }];
-      if (task.kind !== "cross") return [];
       const { step, state, flowers, part } = task;
       if (!EACH.has(step.action)) return [{ key: `${step.action} ${state.cross.id}`, part, task, flower: null }];
       return flowers.map((flower) => ({ key: `${step.action} ${flower.id}`, part, task, flower }));
@@ -33,25 +54,29 @@ export function stopsOf(tasks: Today["tasks"], done: ReadonlySet<string>): Stop[
  * and those that are a step further than the page knows.
  * @param day the device's own, which may be after the page's
  */
-export function tasksAhead({ garden, open, ahead }: Today, presses: PendingPress[], day: Day): CrossTask[] {
+export function tasksAhead(
+  { garden, open }: Pick<Round, "garden" | "open">,
+  { protocols, crosses }: Ahead,
+  presses: PendingPress[],
+  day: Day,
+): CrossTask[] {
   if (presses.length === 0) return [];
   const marks = marksOf(garden.latitude, garden.longitude);
   return open.flatMap((state) => {
     const { cross } = state;
-    const known = ahead[cross.id];
+    const known = crosses[cross.id];
     if (!known) return [];
     const flowers = withPending(known.flowers, cross.id, presses);
     const fresh = flowers.filter(({ number }) => number === 0);
     const named = ({ id, number }: FlowerOnDay): TaskFlower => ({
       id,
       number,
-      plantId: null,
       // The server gives the number; until then the device counts its own.
       code:
         number > 0 ? flowerCode(cross.code, number) : `${cross.code} new ${fresh.findIndex((f) => f.id === id) + 1}`,
     });
     const byId = new Map(flowers.map((flower) => [flower.id, flower]));
-    return dueSteps(known.protocol, flowers, day, known.daysToRipe, marks)
+    return dueSteps(protocols[known.protocol]!, flowers, day, known.daysToRipe, marks)
       .filter(({ step }) => EACH.has(step.action))
       .map(
         (due): CrossTask => ({

@@ -5,6 +5,7 @@ import { addDays, dayInWords, daysBetween } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { frostShades } from "@/ui/bandParts";
+import { useThere } from "@/ui/useThere";
 import type { Season, SeasonStand } from "@/views/season";
 import { useCommand } from "../common/command";
 import { SCHOOLS } from "../common/words";
@@ -12,6 +13,9 @@ import { Arrange } from "./Arrange";
 import { Choose } from "./Choose";
 import { figuresInWords, Row } from "./SeasonRow";
 import { useScene, useSeasonWorker } from "./useSeasonWorker";
+
+/** So many stands are drawn at first. */
+const AT_FIRST = 24;
 
 type Moving = { id: Id; days: number };
 
@@ -73,7 +77,9 @@ export function SeasonBoard(view: Season) {
     },
   };
 
-  const shown = stands.filter(
+  // The first rows fill a screen; the rest is drawn when the page is there.
+  const whole = useThere();
+  const shown = (whole ? stands : stands.slice(0, AT_FIRST)).filter(
     (s) =>
       (!show.species || s.species === show.species) &&
       (!show.bed || s.bedName === show.bed) &&

@@ -114,11 +114,12 @@ describe("mothers against fathers", () => {
   test("each pair shows its chance to meet, kinship, relation and what is planned", () => {
     const { mother, father, crossId } = withFlowers(1, 1);
     const [group] = crossPlanView(garden.sky(), null).groups;
-    const cell = (m: string, f: string) => group!.cells.find((c) => c.motherId === m && c.fatherId === f)!;
+    const at = (id: string) => group!.parents.findIndex((p) => p.id === id);
+    const cell = (m: string, f: string) => group!.cells.find((c) => c.mother === at(m) && c.father === at(f))!;
     expect(group!.cells).toHaveLength(4);
     expect(cell(mother, father)).toMatchObject({ relation: "cross", kinship: 0, degree: "freely", possible: true });
     expect(cell(mother, father).meets).toBeGreaterThan(0.95);
-    expect(cell(mother, father).planned).toMatchObject({ crossIds: [crossId], set: 1, wanted: 6 });
+    expect(cell(mother, father).planned).toMatchObject({ codes: [garden.code("cross", crossId)], set: 1, wanted: 6 });
     expect(cell(father, mother).planned).toBeNull();
     expect(cell(mother, mother)).toMatchObject({ relation: "self", kinship: 0.5 });
   });
@@ -135,8 +136,10 @@ describe("mothers against fathers", () => {
       status: "open-pollinated",
     }).id;
     const [one, two] = [stand(tomato), stand(tomato)];
-    const cells = crossPlanView(garden.sky(), null).groups.flatMap((g) => g.cells);
-    const kinship = (m: string, f: string) => cells.find((c) => c.motherId === m && c.fatherId === f)?.kinship;
+    const pairs = crossPlanView(garden.sky(), null).groups.flatMap(({ parents, cells }) =>
+      cells.map((cell) => ({ ...cell, motherId: parents[cell.mother]!.id, fatherId: parents[cell.father]!.id })),
+    );
+    const kinship = (m: string, f: string) => pairs.find((c) => c.motherId === m && c.fatherId === f)?.kinship;
     expect([kinship(mother, other), kinship(mother, father), kinship(one, two)]).toEqual([0.125, 0, 1]);
     expect(kinship(mother, one)).toBeUndefined();
   });
