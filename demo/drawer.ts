@@ -62,6 +62,7 @@ export function drawer(grower: Grower, beds: Beds): void {
     sowedSeeds: 24,
     plants: 10,
   });
+  grower.on("2027-03-22");
   grower.record("stand.add", { lineId: thimble, bedId: beds.A, sown: "2027-03-22", plants: 3 });
   grower.on("2027-05-15");
   grower.record("stand.add", {

@@ -1,3 +1,5 @@
+import type { Day } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
 import type { Beds } from "./ground";
 import { line } from "./line";
 import type { Grower } from "./season";
@@ -39,7 +41,16 @@ export function leek(grower: Grower, beds: Beds): void {
   grower.on("2026-06-01");
   grower.change(lifted, { cameUp: 150, plants: 40 });
   grower.change(mulched, { cameUp: 88, plants: 30 });
-  grower.on("2027-03-20");
-  grower.change(lifted, { plants: 34, plantedOut: "2027-03-20" });
+  const done = (on: Day, standId: Id, act: string, more: object = {}) => {
+    grower.on(on);
+    grower.record("deed.done", { standId, act, ...more });
+  };
+  done("2026-10-03", lifted, "lift", { counted: 40, storedIn: "cellar, sand box by the door" });
+  done("2026-10-11", mulched, "mulch");
+  done("2026-11-02", lifted, "look-store", { counted: 39 });
+  done("2026-12-06", lifted, "look-store", { counted: 37 });
+  done("2027-01-08", lifted, "look-store", { counted: 36 });
+  done("2027-02-07", lifted, "look-store", { counted: 34 });
+  done("2027-03-20", lifted, "replant", { counted: 34 });
   grower.change(mulched, { plants: 4 });
 }

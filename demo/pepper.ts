@@ -44,8 +44,10 @@ export function pepper(grower: Grower, beds: Beds): void {
   let lot = grower.record("lot.save", { standId: bought, kind: "self", gathered: "2021-09-15", seeds: 180 }).id;
   for (let season = 2022; season <= 2027; season++) {
     const { stand, plants } = grower.family(ember, lot, beds.B!, `${season}-03-10`, 20, 16, season === 2022 ? 16 : 12);
-    if (season === 2024 || season === 2027)
+    if (season === 2024 || season === 2027) {
+      grower.on(`${season}-04-12`);
       grower.record("stand.add", { lineId: hot, bedId: beds.A, sown: `${season}-04-12`, plants: 3, seedWanted: 0 });
+    }
     if (season === 2027) return;
     grower.on(`${season}-09-05`);
     const spread = 1.6 / 2 ** ((season - 2022) / 2);

@@ -60,6 +60,13 @@ export const speciesSchema = Joi.object<Species>({
   isolation: Joi.object({ relaxed: positive, usual: positive, strict: positive }).required(),
   plants: Joi.object({ "keep going": positive, "keep well": positive, "rare variety": positive }).required(),
   plantSpacing: positive,
+  raise: Joi.object({
+    how: Joi.string().valid("tray", "ground").required(),
+    up: positive,
+    prickOut: positive.allow(null),
+    plantOut: positive.allow(null).when("how", { not: "tray", otherwise: Joi.invalid(null) }),
+    emergence: share,
+  }).required(),
   daysToFlower: positive,
   flowerDays: positive,
   femaleLag: figure(-30, 30),

@@ -44,6 +44,8 @@ export type Species = {
   isolation: Record<Care, Figure>;
   plants: { "keep going": Figure; "keep well": Figure; "rare variety": Figure };
   plantSpacing: Figure;
+  /** How it is raised; days count from sowing. */
+  raise: { how: "tray" | "ground"; up: Figure; prickOut: Figure | null; plantOut: Figure | null; emergence: Figure };
   daysToFlower: Figure;
   flowerDays: Figure;
   femaleLag: Figure;

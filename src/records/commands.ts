@@ -3,6 +3,7 @@ import { candidateCommands } from "./candidate/commands";
 import { climateCommands } from "./climate/commands";
 import type { AnyCommand } from "./command";
 import { crossCommands } from "./cross/commands";
+import { deedCommands } from "./deed/commands";
 import { flowerCommands } from "./flower/commands";
 import { gardenCommands } from "./garden/commands";
 import { groundCommands } from "./ground/commands";
@@ -30,6 +31,7 @@ const ALL = [
   ...candidateCommands,
   ...lotCommands,
   ...taskCommands,
+  ...deedCommands,
 ] as const;
 
 type One = (typeof ALL)[number];

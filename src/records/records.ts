@@ -2,6 +2,7 @@ import { barrier } from "./barrier/barrier";
 import { bed } from "./bed/bed";
 import { candidate } from "./candidate/candidate";
 import { cross } from "./cross/cross";
+import { deed } from "./deed/deed";
 import { flower } from "./flower/flower";
 import { gardenRecord } from "./garden/garden";
 import { line } from "./line/line";
@@ -33,4 +34,5 @@ export const RECORDS = [
   reading,
   candidate,
   task,
+  deed,
 ] as const;

@@ -1,5 +1,6 @@
 import { candidateRule } from "./candidate/rules";
 import { crossRule } from "./cross/rules";
+import { deedRule } from "./deed/rules";
 import type { Facts } from "./facts";
 import { flowerRule } from "./flower/rules";
 import { gardenRule } from "./garden/rules";
@@ -27,5 +28,6 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     source: sourceRule,
     candidate: candidateRule,
     task: taskRule,
+    deed: deedRule,
   },
 );

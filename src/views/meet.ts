@@ -22,7 +22,7 @@ function parent(stand: ForecastStand, { climate, correction, today }: Outlook): 
   const species = speciesById(stand.species);
   return {
     window: stand.window,
-    unsown: stand.sown > today,
+    unsown: stand.planned === 1 || stand.sown > today,
     ifSown: (day: Day) => flowering({ sown: day }, sceneSpecies(species), climate, correction(stand.lineId)),
     ripens: (window) => ripensBeforeFrost(window, climate).chance,
     cutBack: species.cutBack,

@@ -49,8 +49,8 @@ type Placed = ForecastStand & { x: number; y: number; width: number; length: num
 const isPlaced = (stand: ForecastStand): stand is Placed => stand.x !== null && stand.bedId !== null;
 
 /** Plants as counted, else the most that is known of them, else as few as a line is kept going with. */
-export const reckonedPlants = ({ plants, cameUp, sowedSeeds, species }: ForecastStand): number =>
-  plants ?? cameUp ?? sowedSeeds ?? speciesById(species).plants["keep going"].low;
+export const reckonedPlants = ({ plants, wanted, cameUp, sowedSeeds, species }: ForecastStand): number =>
+  plants ?? wanted ?? cameUp ?? sowedSeeds ?? speciesById(species).plants["keep going"].low;
 
 function sceneStand(stand: Placed, { garden, today, correction }: Outlook, newest: Map<Id, string>): SceneStand {
   const species = speciesById(stand.species);

@@ -68,7 +68,7 @@ function seasonStand(stand: ForecastStand, today: string): SeasonStand {
     group: species.crossingGroup,
     family: stand.family === 1,
     seedWanted: stand.seedWanted === 1,
-    ahead: sown >= today && stand.firstFlower === null,
+    ahead: (stand.planned === 1 || sown >= today) && stand.firstFlower === null,
     daysToRipe: species.daysToRipe,
   };
 }

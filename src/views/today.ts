@@ -11,6 +11,7 @@ import { cornersOf, middleOf } from "@/core/ground/shape";
 import { walkThrough } from "@/core/ground/walk";
 import { DAY_PARTS, type DayPart, type Protocol, type ProtocolStep } from "@/core/pollination/protocol";
 import { dueSteps, type FlowerOnDay, onTheClock, windowOn } from "@/core/pollination/steps";
+import type { Standing } from "@/core/work/work";
 import type { Bed } from "@/records/bed/bed";
 import { beds } from "@/records/bed/queries";
 import { type CrossRow, crossesOfSeason } from "@/records/cross/queries";
@@ -22,7 +23,7 @@ import { type OutWaiting, plantsMarkedOut } from "@/records/plant/queries";
 import { openTasks } from "@/records/task/queries";
 import type { Task as OwnTask } from "@/records/task/task";
 import { type Band, band } from "./band";
-import type { ForecastStand, Outlook } from "./outlook";
+import type { Outlook } from "./outlook";
 import {
   type CrossState,
   type CrossSummary,
@@ -33,6 +34,7 @@ import {
   type Parents,
   parentsIn,
 } from "./pollination";
+import { openWork, type StandWork } from "./work";
 
 export type TaskFlower = Pick<Flower, "id" | "number"> & { code: string };
 
@@ -69,14 +71,11 @@ export type CrossTask = {
 /** Father's pollen to be gathered and kept, while he still flowers. */
 export type StoreTask = { kind: "store"; part: DayPart; state: TaskCross; until: Day; daysLeft: number };
 export type RogueTask = { kind: "rogue"; part: DayPart; out: OutWaiting; firstFlower: Day; daysLeft: number };
-export type LookTask = {
-  kind: "look";
-  part: DayPart;
-  stand: Pick<ForecastStand, "id" | "version" | "family" | "code" | "lineName" | "bedName" | "window">;
-};
+/** A piece of work on a stand. */
+export type StandTask = { kind: "stand"; part: DayPart; work: StandWork; daysLeft: number };
 /** A task that the grower wrote down. */
 export type OwnWork = { kind: "own"; part: DayPart; task: OwnTask; daysLeft: number };
-export type Task = CrossTask | StoreTask | RogueTask | LookTask | OwnWork;
+export type Task = CrossTask | StoreTask | RogueTask | StandTask | OwnWork;
 
 /** What a device needs to go on without a signal: how each open cross is done, and its flowers that are due. */
 export type Ahead = {
@@ -112,6 +111,11 @@ export type Today = {
   /** Metres between the beds of the walk, and in what order they come. */
   walk: { order: string[]; metres: number } | null;
   open: CrossState[];
+  /** Work whose last chance has passed: asked once, whether it was done. */
+  missed: StandWork[];
+  /** Work that can be done before its best day, and what comes next with the day from which it can be done. */
+  early: StandWork[];
+  next: StandWork[];
   /** Own tasks that are due later, the soonest first. */
   later: OwnTask[];
   ahead: Ahead;
@@ -169,16 +173,18 @@ function walkOf(places: Bed[]): { order: string[]; metres: number } {
 
 const TIMED: ReadonlySet<DayPart> = new Set(["dawn", "morning", "noon", "evening"]);
 
+/** Days left of what never comes too late. */
+const NO_HURRY = 1000;
+
 /** By band of the day; within a timed one along the walk, otherwise the soonest impossible first. */
 function inOrder(tasks: Task[], walk: string[]): Task[] {
-  const urgency = (task: Task) => (task.kind === "look" ? 1000 : task.daysLeft);
   const stop = (task: Task) => {
     if (!TIMED.has(task.part) || (task.kind !== "cross" && task.kind !== "store")) return 0;
     const at = walk.indexOf(task.state.cross.motherBed ?? "");
     return at < 0 ? walk.length : at;
   };
   return [...tasks].sort(
-    (a, b) => DAY_PARTS.indexOf(a.part) - DAY_PARTS.indexOf(b.part) || stop(a) - stop(b) || urgency(a) - urgency(b),
+    (a, b) => DAY_PARTS.indexOf(a.part) - DAY_PARTS.indexOf(b.part) || stop(a) - stop(b) || a.daysLeft - b.daysLeft,
   );
 }
 
@@ -193,6 +199,9 @@ function heatOf({ climate, today }: Outlook, tasks: Task[], crosses: Map<Id, Cro
     spoils: [...new Set(due.filter((s) => temperature.max >= s.heat.ceiling).map((s) => s.name))],
   };
 }
+
+/** So much of what comes next is told. */
+const COMING = 5;
 
 /** No species ripens its seed in fewer days than this. */
 const QUICKEST = Math.min(...SPECIES.map((s) => s.daysToRipe.low));
@@ -252,10 +261,11 @@ function worked(sky: Outlook): Today {
     const firstFlower = byId.get(out.standId)!.window.start;
     tasks.push({ kind: "rogue", part: "any-hour", out, firstFlower, daysLeft: daysBetween(day, firstFlower) });
   }
-  for (const stand of stands) {
-    const { window, id, version, family, code, lineName, bedName } = stand;
-    if (!window.observed && !stand.outside && day >= window.earliest && day <= window.latest)
-      tasks.push({ kind: "look", part: "any-hour", stand: { id, version, family, code, lineName, bedName, window } });
+  const works = openWork(sky);
+  const standing = (of: Standing) => works.filter((work) => work.standing === of);
+  for (const work of standing("due")) {
+    const daysLeft = work.last === null ? NO_HURRY : daysBetween(day, work.last);
+    tasks.push({ kind: "stand", part: work.part, work, daysLeft });
   }
   const own = openTasks(db);
   for (const task of own.filter(({ due }) => due <= day))
@@ -285,6 +295,12 @@ function worked(sky: Outlook): Today {
     tasks: inOrder(tasks, walk.order),
     walk: walk.order.length > 1 ? walk : null,
     open,
+    missed: standing("missed"),
+    early: standing("early"),
+    next: standing("ahead")
+      .filter(({ from }) => from > day)
+      .sort((a, b) => a.from.localeCompare(b.from))
+      .slice(0, COMING),
     later: own.filter(({ due }) => due > day),
     ahead,
     hazards: [...hazardIds].map((id) => HAZARDS[id]!),

@@ -3,7 +3,10 @@ import { hoursOfYear } from "../climate/climate";
 import { dailyNormals, type Normals } from "../climate/temperature";
 import type { FloweringFacts } from "../flowering/facts";
 import { flowering } from "../flowering/forecast";
+import { ripensBeforeFrost } from "../flowering/ripening";
 import type { Barrier, Bed, Scene, SceneSource, SceneSpecies, SceneStand } from "../isolation/scene";
+import type { LivingStand } from "../work/living";
+import type { Act, Work } from "../work/work";
 
 /** A valley in the north with cold winters. */
 export const VALLEY: Normals = {
@@ -154,6 +157,67 @@ export function scene(stands: SceneStand[], more: Partial<Scene> = {}): Scene {
     climate: climate({ daily: [] }),
     ripeWanted: 0.8,
     today: "2027-03-01",
+    ...more,
+  };
+}
+
+/** A piece of work that can be done at any time. */
+export const piece = (act: Act, more: Partial<Work> = {}): Work => ({
+  key: `${act} 1`,
+  act,
+  what: act,
+  count: null,
+  minutes: 10,
+  part: "any-hour",
+  from: "2027-04-01",
+  best: "2027-04-01",
+  last: null,
+  lost: null,
+  waitsFor: [],
+  ...more,
+});
+
+/** A stand sown in its place on 1 May, an annual or a crop of the second year, in the valley or under another sky. */
+export function living(more: Partial<LivingStand> = {}, sky: Climate = climate({ daily: [] })): LivingStand {
+  const { sown = "2027-05-01", secondYear = false, tender = false, firstFlower = null } = more;
+  const window = more.window ?? flowering({ sown, firstFlower }, { ...(secondYear ? BIENNIAL : ANNUAL), tender }, sky);
+  return {
+    id: "1",
+    planned: false,
+    sown,
+    wanted: null,
+    plants: null,
+    sowedSeeds: null,
+    cameUp: null,
+    upOn: null,
+    pottedOn: null,
+    plantedOut: null,
+    liftedOn: null,
+    replantedOn: null,
+    firstFlower,
+    overwinter: null,
+    secondYear,
+    tender,
+    fleshy: false,
+    separateSexes: false,
+    ripeSign: "Pods are papery.",
+    seedWanted: true,
+    flowers: "open",
+    removeEvery: null,
+    handled: false,
+    gathered: false,
+    window,
+    ripening: ripensBeforeFrost(window, sky),
+    raising: {
+      how: "ground",
+      up: { low: 7, high: 14 },
+      prickOut: null,
+      plantOut: null,
+      emergence: { low: 0.7, high: 0.9 },
+    },
+    frosts: sky.frosts,
+    done: new Map(),
+    putOff: new Map(),
     ...more,
   };
 }

@@ -25,7 +25,10 @@ export const importBook = command(
   (context, { text, dryRun }) => {
     const lines = readBook(text);
     const stands = allStands(context.db);
-    const season = Math.max(0, ...stands.filter((s) => s.sown <= context.today).map((s) => s.season));
+    const season = Math.max(
+      0,
+      ...stands.filter((s) => s.planned === 0 && s.sown <= context.today).map((s) => s.season),
+    );
     const ofSeason = stands.filter((s) => s.season === season);
     const byLine = groupBy(ofSeason, (s) => s.lineName.toLowerCase());
     const intake = new Intake(context, new Map(stands.map((s) => [s.code, s])), byLine);

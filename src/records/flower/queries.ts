@@ -114,3 +114,12 @@ export function flowerFates(db: Db): FlowerFate[] {
     )
     .all() as FlowerFate[];
 }
+
+/** Mothers of a season on which a flower was handled. */
+export function standsWithFlowers(db: Db, season: number): Set<Id> {
+  const ids = db
+    .prepare("SELECT DISTINCT x.motherStandId FROM cross x JOIN flower f ON f.crossId = x.id WHERE x.season = ?")
+    .pluck()
+    .all(season) as Id[];
+  return new Set(ids);
+}

@@ -71,7 +71,7 @@ export function lines(db: Db, today: Day): LineSummary[] {
     .prepare(
       `SELECT l.*, coalesce(s.stands, 0) stands, s.lastSeason, coalesce(k.lots, 0) lots
        FROM line l
-       LEFT JOIN (SELECT lineId, count(*) stands, max(season) lastSeason FROM stand WHERE sown <= ? GROUP BY lineId) s ON s.lineId = l.id
+       LEFT JOIN (SELECT lineId, count(*) stands, max(season) lastSeason FROM stand WHERE sown <= ? AND planned = 0 GROUP BY lineId) s ON s.lineId = l.id
        LEFT JOIN (SELECT lineId, count(*) lots FROM lot GROUP BY lineId) k ON k.lineId = l.id
        ORDER BY l.name`,
     )
@@ -118,7 +118,7 @@ export function generationRows(db: Db, lineId: Id, today: Day): GenerationRow[] 
                   FROM plant WHERE standId IN (SELECT id FROM stand WHERE lineId = :line) GROUP BY standId) p
          ON p.standId = s.id
        LEFT JOIN lot k ON k.id = s.lotId
-       WHERE s.lineId = :line AND s.sown <= :today
+       WHERE s.lineId = :line AND s.sown <= :today AND s.planned = 0
        GROUP BY s.generation ORDER BY s.generation`,
     )
     .all({ line: lineId, today }) as GenerationRow[];

@@ -75,3 +75,12 @@ export function lots(db: Db, lineId: Id | null, limit: number): LotRow[] {
     )
     .all({ line: lineId, limit }) as LotRow[];
 }
+
+/** Stands of a season that seed was saved of. */
+export function standsWithSeed(db: Db, season: number): Set<Id> {
+  const ids = db
+    .prepare("SELECT DISTINCT k.motherStandId FROM stand s JOIN lot k ON k.motherStandId = s.id WHERE s.season = ?")
+    .pluck()
+    .all(season) as Id[];
+  return new Set(ids);
+}

@@ -44,7 +44,9 @@ function numberPlants({ write }: Context, standId: Id, from: number, to: number)
 export function changeStand(context: Context, before: StandRow, patch: Patch<typeof stand>, version?: Id | null): void {
   const { db, write } = context;
   const next = { ...before, ...patch };
-  const resown = (["sown", "plantedOut", "overwinter", "cutBack"] as const).some((c) => next[c] !== before[c]);
+  const resown = (["sown", "plantedOut", "replantedOn", "overwinter", "cutBack"] as const).some(
+    (c) => next[c] !== before[c],
+  );
   const season = resown ? floweringSeason(context, next) : before.season;
   write.update(
     stand,
@@ -63,7 +65,8 @@ export function changeStand(context: Context, before: StandRow, patch: Patch<typ
 }
 
 /** Whether a stand is in the ground already, so that its sowing can't be moved any more. */
-const isSown = ({ today }: Context, { sown, firstFlower }: StandRow) => sown < today || firstFlower !== null;
+const isSown = ({ today }: Context, { planned, sown, firstFlower }: StandRow) =>
+  !planned && (sown < today || firstFlower !== null);
 
 /** A second sowing of a stand's line, from the same lot into the same bed, as a stand of its own. */
 export function sowSecond(context: Context, first: StandRow, sown: Day, more: Patch<typeof stand>) {
@@ -108,7 +111,8 @@ const addStand = command(
     const generation = lot ? lot.generation : line.status === "f1-hybrid" ? 1 : null;
     const season = floweringSeason(context, { ...input, species: line.species });
     const code = nextCode(context, input.family ? "family" : "stand", season);
-    const id = write.insert(stand, { code, ...input, season, generation });
+    const planned = input.sown > context.today ? 1 : 0;
+    const id = write.insert(stand, { code, ...input, season, generation, planned });
     if (input.family) numberPlants(context, id, 0, Math.min(input.plants ?? 0, 2001));
     const hybrid = line.status === "f1-hybrid" && line.school === "keep-pure" && input.seedWanted === 1;
     return {
@@ -127,6 +131,17 @@ const changeIt = command(
     version: seen(),
     ...stand.patching("bedId", "sown", "sowedSeeds", "cameUp", "plants", "firstFlower", "flowers", "seedWanted"),
     ...stand.patching("cover", "removeEvery", "saveFrom", "plantedOut", "overwinter", "spacing", "rowCount"),
+    ...stand.patching(
+      "planned",
+      "wanted",
+      "upOn",
+      "pottedOn",
+      "liftedOn",
+      "storedIn",
+      "replantedOn",
+      "setOn",
+      "ripeOn",
+    ),
   },
   (context, { id, version, ...patch }) => {
     const before = existingStand(context, id, "id");
@@ -143,6 +158,36 @@ const observeFlower = command(
     const { code, lineName } = existingStand(context, id, "id");
     context.write.update(stand, id, { firstFlower }, version);
     return { message: `${code} ${lineName}: first flower ${dayInWords(firstFlower)}`, id };
+  },
+);
+
+/** A stand is finished, lost or pulled up; it stays in every season's records. */
+const endIt = command(
+  "stand.end",
+  {
+    id: ref("stand", "Stand"),
+    version: seen(),
+    ending: stand.columns.ending.needed(),
+    on: day("Ended on").optional(),
+    why: stand.columns.endedWhy,
+  },
+  (context, { id, version, ending, on, why }) => {
+    const { code, lineName, endedOn } = existingStand(context, id, "id");
+    if (endedOn) refuse("id", `${code} ended on ${dayInWords(endedOn)} already.`);
+    const day = on ?? context.today;
+    context.write.update(stand, id, { ending, endedOn: day, endedWhy: why }, version);
+    return { message: `${code} ${lineName}: ${ending} ${dayInWords(day)}`, id };
+  },
+);
+
+const bringBack = command(
+  "stand.bring-back",
+  { id: ref("stand", "Stand"), version: seen() },
+  (context, { id, version }) => {
+    const { code, lineName, endedOn } = existingStand(context, id, "id");
+    if (!endedOn) refuse("id", `${code} has not ended.`);
+    context.write.update(stand, id, { ending: null, endedOn: null, endedWhy: "" }, version);
+    return { message: `${code} ${lineName} brought back`, id };
   },
 );
 
@@ -223,4 +268,4 @@ const applyRemedy = command(
   },
 );
 
-export const standCommands = [addStand, changeIt, observeFlower, applyRemedy] as const;
+export const standCommands = [addStand, changeIt, observeFlower, endIt, bringBack, applyRemedy] as const;

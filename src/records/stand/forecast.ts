@@ -16,7 +16,7 @@ type Seen = { sown: Day; plantedOut: Day | null; overwinter: Overwintering | nul
 function firstFlowers(db: Db, lineId: Id): Seen[] {
   return db
     .prepare(
-      `SELECT s.sown, s.plantedOut, s.overwinter, s.firstFlower, l.species
+      `SELECT s.sown, coalesce(s.replantedOn, s.plantedOut) plantedOut, s.overwinter, s.firstFlower, l.species
        FROM stand s JOIN line l ON l.id = s.lineId
        WHERE s.lineId = ? AND s.firstFlower IS NOT NULL
          -- What flowers again after it was cut back says nothing of the wait from sowing.
@@ -44,7 +44,8 @@ function lineCorrection(db: Db, lineId: Id, climate: Climate): Correction | null
 export type Forecaster = {
   climate: Climate;
   correction: (lineId: Id) => Correction | null;
-  of: (stand: Sowing & { lineId: Id; species: string }) => Flowering;
+  /** A sowing that is planned and not done by its day is reckoned as if it were sown today. */
+  of: (stand: Sowing & { lineId: Id; species: string; planned?: 0 | 1; replantedOn?: Day | null }) => Flowering;
 };
 
 /** Forecasts flowerings with the garden's climate and each line's own record; a line is looked up once. */
@@ -58,6 +59,10 @@ export function forecaster(db: Db, today: Day): Forecaster {
   return {
     climate,
     correction,
-    of: (stand) => flowering(stand, sceneSpecies(speciesById(stand.species)), climate, correction(stand.lineId)),
+    of: (stand) => {
+      const sown = stand.planned && stand.sown < today ? today : stand.sown;
+      const sowing = { ...stand, sown, plantedOut: stand.replantedOn ?? stand.plantedOut };
+      return flowering(sowing, sceneSpecies(speciesById(stand.species)), climate, correction(stand.lineId));
+    },
   };
 }

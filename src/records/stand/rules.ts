@@ -1,6 +1,7 @@
 import { speciesById } from "@/catalogue/catalogue";
-import { addDays } from "@/core/calendar/day";
+import { addDays, dayInWords } from "@/core/calendar/day";
 import { seedsInLot } from "@/core/custody/generation";
+import { outOfOrder, STEP_WORDS } from "@/core/work/life";
 import { refuse } from "@/db/ops";
 import { type Facts, notAhead, type Rule, touched } from "../facts";
 import { lineById } from "../line/queries";
@@ -41,6 +42,20 @@ function days(facts: Facts, next: Stand, before: Stand | null, species: string):
     refuse("firstFlower", "That is more than twice the usual wait from sowing. Check the day, or the sowing day.");
 }
 
+/** Days that are recorded, never planned. */
+const SEEN = ["upOn", "pottedOn", "liftedOn", "replantedOn", "setOn", "ripeOn", "endedOn"] as const;
+
+function life(facts: Facts, next: Stand, before: Stand | null): void {
+  for (const column of SEEN) if (touched(next, before, column)) notAhead(facts, next[column], column);
+  if ((next.endedOn === null) !== (next.ending === null)) refuse("ending", "Say how it ended, and on which day.");
+  const wrong = outOfOrder(next);
+  if (!wrong) return;
+  const { later, earlier } = wrong;
+  const field = touched(next, before, later) ? later : earlier;
+  const [one, other] = [later, earlier].map((step) => `${STEP_WORDS[step]} on ${dayInWords(next[step]!)}`);
+  refuse(field, `It can't be ${one}: it was ${other}.`);
+}
+
 function fromLot({ db }: Facts, next: Stand, before: Stand | null): void {
   const lot = next.lotId ? lotById(db, next.lotId) : undefined;
   if (!lot) return;
@@ -67,6 +82,7 @@ export const standRule: Rule<Stand> = (facts, next, before) => {
   if (touched(next, before, "sowedSeeds", "cameUp", "plants", "family")) counts(facts, next);
   if (touched(next, before, "sown", "plantedOut", "cutBack", "firstFlower", "overwinter"))
     days(facts, next, before, species);
+  if (touched(next, before, "sown", "plantedOut", "firstFlower", "ending", ...SEEN)) life(facts, next, before);
   if (touched(next, before, "lotId", "lineId", "sown", "sowedSeeds")) fromLot(facts, next, before);
   if (touched(next, before, "rowCount", "plants") && next.rowCount && next.plants && next.rowCount > next.plants)
     refuse("rowCount", `${next.plants} plants can't stand in ${next.rowCount} rows.`);

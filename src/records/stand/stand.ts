@@ -29,7 +29,20 @@ export const stand = record(
     /** Seed is saved only from so many plants, those farthest from the strongest source. */
     saveFrom: count("Seed only from", 100_000).optional(),
     seedWanted: flag("Grown for seed").or(1),
+    /** Its sowing is not done yet, whatever day was meant for it. */
+    planned: flag("Only planned"),
+    wanted: count("Plants wanted", 100_000).optional(),
+    upOn: day("Came up on").optional(),
+    pottedOn: day("Pricked out on").optional(),
+    liftedOn: day("Lifted on").optional(),
+    storedIn: text("Stored in", 60),
+    replantedOn: day("Replanted on").optional(),
+    setOn: day("First set on").optional(),
+    ripeOn: day("First ripe on").optional(),
+    endedOn: day("Ended on").optional(),
+    ending: choice("Ended as", ["done", "lost", "pulled"]).optional(),
+    endedWhy: text("Why it ended", 300),
   },
-  { apart: ["code"] },
+  { apart: ["code"], together: ["endedOn", "ending", "endedWhy"] },
 );
 export type Stand = Row<typeof stand>;

@@ -88,6 +88,7 @@ function withEverything(): Made {
   garden.done("barrier.add", HEDGE);
   garden.done("source.add", BEANS);
   garden.done("task.add", { title: "Empty the traps", due: "2028-07-18", every: 3 });
+  garden.done("stand.end", { id: 1, version: 1, ending: "pulled", on: "2027-10-01" });
   return { ...made, yardstick, open, waiting, covered };
 }
 
@@ -202,6 +203,11 @@ const USES: [string, (made: Made) => object][] = [
   ["task.done", () => ({ id: 1, version: 1 })],
   ["task.put-off", () => ({ id: 1, version: 1, due: "2028-07-25" })],
   ["task.remove", () => ({ id: 1, version: 1 })],
+  ["deed.done", ({ stand }) => ({ standId: stand, act: "look-up", counted: 9, on: "2028-05-20" })],
+  ["deed.put-off", ({ stand }) => ({ standId: stand, act: "rogue", until: "2028-07-25" })],
+  ["deed.leave", ({ stand }) => ({ standId: stand, act: "rogue", how: "cannot", why: "too wet" })],
+  ["stand.end", ({ stand }) => ({ id: stand, version: 1, ending: "lost", why: "slugs" })],
+  ["stand.bring-back", () => ({ id: 1, version: 1 })],
 ];
 
 describe("every command", () => {

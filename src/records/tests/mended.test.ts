@@ -234,13 +234,19 @@ describe("what is measured of a plant", () => {
 test("what is only planned was not grown", () => {
   const lineId = pureLine("Duskwing", "melon");
   const sow = (sown: string, plants: number) => garden.done("stand.add", { lineId, bedId: 1, sown, plants });
-  sow("2028-05-08", 40);
+  const planned = sow("2028-05-08", 40).id;
   const summary = (day: string) => lines(garden.db, day).map(({ stands, lastSeason }) => ({ stands, lastSeason }));
   expect(summary("2027-07-09")).toEqual([{ stands: 0, lastSeason: null }]);
   sow("2027-05-08", 20);
   expect(summary("2027-07-09")).toEqual([{ stands: 1, lastSeason: 2027 }]);
   expect(generationRows(garden.db, lineId, "2027-07-09")).toMatchObject([{ stands: 1, grown: 20 }]);
-  expect(generationRows(garden.db, lineId, "2028-05-08")).toMatchObject([{ stands: 2, grown: 60 }]);
+  // Its day comes, and still it is not sown.
+  expect(generationRows(garden.db, lineId, "2028-05-08")).toMatchObject([{ stands: 1, grown: 20 }]);
+  garden.on("2028-05-11");
+  garden.done("deed.done", { standId: planned, act: "sow", counted: 60 });
+  expect(garden.row("stand", planned)).toMatchObject({ sown: "2028-05-11", wanted: 40, plants: null, sowedSeeds: 60 });
+  garden.done("deed.done", { standId: planned, act: "plant-out", counted: 38 });
+  expect(generationRows(garden.db, lineId, "2028-05-11")).toMatchObject([{ stands: 2, grown: 58 }]);
 });
 
 test("a lot sown to its last seed is no longer offered as having some", () => {

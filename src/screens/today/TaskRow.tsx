@@ -4,12 +4,13 @@ import { dayInWords } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
 import type { Units } from "@/core/units/units";
 import { Sheet } from "@/ui/Sheet";
-import type { CrossTask, LookTask, OwnWork, RogueTask, StoreTask, Task } from "@/views/today";
-import { CommandButton, CommandForm, Field } from "../common/command";
+import type { CrossTask, OwnWork, RogueTask, StoreTask, Task } from "@/views/today";
+import { CommandButton } from "../common/command";
 import { RecordStep } from "../common/RecordStep";
 import { Tag } from "../common/Tag";
-import { parentsInWords, STORAGE_WORDS, spanInWords } from "../common/words";
+import { parentsInWords, STORAGE_WORDS } from "../common/words";
 import { ChangeTask, repeats } from "./OwnTasks";
+import { StandRow } from "./StandWork";
 
 type Of<T> = { task: T; day: string; units: Units };
 
@@ -20,7 +21,7 @@ export function TaskRow({ task, day, units }: Of<Task>) {
   if (task.kind === "cross") return <CrossRow task={task} day={day} units={units} />;
   if (task.kind === "store") return <StoreRow task={task} day={day} />;
   if (task.kind === "own") return <OwnRow task={task} day={day} />;
-  return task.kind === "rogue" ? <RogueRow task={task} /> : <LookRow task={task} day={day} />;
+  return task.kind === "rogue" ? <RogueRow task={task} /> : <StandRow work={task.work} day={day} />;
 }
 
 function OwnRow({ task: { task, daysLeft }, day }: Omit<Of<OwnWork>, "units">) {
@@ -146,37 +147,6 @@ function RogueRow({ task: { out, firstFlower, daysLeft } }: { task: RogueTask })
       <Link className="leaf" href={`/nursery/${out.code}`}>
         Walk
       </Link>
-    </li>
-  );
-}
-
-function LookRow({ task: { stand }, day }: Omit<Of<LookTask>, "units">) {
-  const { window } = stand;
-  return (
-    <li className={row}>
-      <span className="max-sm:col-span-2">
-        <Tag kind={stand.family ? "family" : "stand"} code={stand.code} href={`/ground?stand=${stand.code}`} />
-      </span>
-      <span>
-        <span className="font-semibold">Look for the first flower of {stand.lineName}</span>
-        <span className="block text-sm text-soft">
-          {stand.bedName ? `Bed ${stand.bedName}. ` : ""}Forecast to flower {spanInWords(window.start, window.end)}.
-        </span>
-      </span>
-      <Sheet trigger="Seen" title={`First flower of ${stand.lineName}`}>
-        {(close) => (
-          <CommandForm
-            command="stand.first-flower"
-            draft={`first-flower-${stand.id}`}
-            values={{ firstFlower: day }}
-            hidden={{ id: stand.id, version: stand.version }}
-            submit="Keep the day"
-            onDone={close}
-          >
-            <Field name="firstFlower" label="First open flower" type="date" hint="It replaces the forecast." />
-          </CommandForm>
-        )}
-      </Sheet>
     </li>
   );
 }

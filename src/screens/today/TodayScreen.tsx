@@ -3,12 +3,14 @@ import { dayInWords } from "@/core/calendar/day";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
 import { lengthInWords as metres } from "@/core/units/units";
 import type { Task, Today } from "@/views/today";
+import type { StandWork } from "@/views/work";
 import { Cautions } from "../common/Cautions";
 import { GardenForm } from "../common/GardenForm";
 import { Page } from "../common/Page";
 import { insectsInWords } from "../common/words";
 import { ChosenCross } from "./ChosenCross";
 import { OwnTasks } from "./OwnTasks";
+import { StandRow } from "./StandWork";
 import { TaskRow } from "./TaskRow";
 
 const bandWords = (sun: Today["sun"]): Record<DayPart, { title: string; when: string }> => ({
@@ -35,15 +37,15 @@ function keyOf(task: Task): string {
       return `store ${task.state.cross.id}`;
     case "rogue":
       return `rogue ${task.out.standId}`;
-    case "look":
-      return `look ${task.stand.id}`;
+    case "stand":
+      return task.work.key;
     case "own":
       return `own ${task.task.id}`;
   }
 }
 
 export function TodayScreen(view: Today) {
-  const { garden, day, sun, heat, walk, tasks, later, open, hazards, empty, band } = view;
+  const { garden, day, sun, heat, walk, tasks, missed, early, next, later, open, hazards, empty, band } = view;
   if (garden.version === "")
     return (
       <Page at="/" title="Today" band={band} beside={<FirstSteps />}>
@@ -95,8 +97,10 @@ export function TodayScreen(view: Today) {
         <div className="mb-6">
           <h2>Nothing is due on this day</h2>
           <p className="mt-2 max-w-prose text-soft">
-            Steps of hand pollinations, plants to rogue and first flowers to look for come here by themselves. Move the
-            stake in the band to look ahead.
+            {next[0]
+              ? `The next is from ${dayInWords(next[0].from)}: ${next[0].what.toLowerCase()}, ${next[0].stand.lineName}. `
+              : "Sowing, planting, covering, roguing and gathering come here by themselves once stands are sown or planned. "}
+            {early.length > 0 && "What can be done early stands below."}
           </p>
         </div>
       )}
@@ -120,6 +124,9 @@ export function TodayScreen(view: Today) {
             </ul>
           </section>
         ))}
+      <WorkList title="Too late?" when="its last chance is past" works={missed} day={day} />
+      <WorkList title="Early" when="can be done before its best day" works={early} day={day} />
+      <WorkList title="Next" when="to come" works={next} day={day} />
       <OwnTasks later={later} day={day} />
       {sun.tomorrow && tasks.some((t) => t.part === "evening") && (
         <p className="text-soft">
@@ -128,6 +135,28 @@ export function TodayScreen(view: Today) {
       )}
       <Cautions hazards={hazards} />
     </Page>
+  );
+}
+
+/** So much of a list of work is shown at once. */
+const LISTED = 8;
+
+/** Work that is not due now, under what is said of it. */
+function WorkList({ title, when, works, day }: { title: string; when: string; works: StandWork[]; day: string }) {
+  if (works.length === 0) return null;
+  return (
+    <section className="mb-8 grid gap-x-5 sm:grid-cols-[7.5rem_minmax(0,1fr)]" aria-label={title}>
+      <div>
+        <h2>{title}</h2>
+        <p className="text-sm text-soft">{when}</p>
+      </div>
+      <ul className="rows border-t border-ink">
+        {works.slice(0, LISTED).map((work) => (
+          <StandRow key={work.key} work={work} day={day} />
+        ))}
+        {works.length > LISTED && <li className="py-3 text-soft">and {works.length - LISTED} more.</li>}
+      </ul>
+    </section>
   );
 }
 

@@ -40,7 +40,7 @@ describe("Today", () => {
     }).id;
     garden.done("flower.cover", { crossId: second, flowers: 9, on: "2027-07-08" });
     const { tasks } = todayView(garden.sky());
-    const left = tasks.filter((t) => t.part === "any-hour").map((t) => (t.kind === "look" ? 1000 : t.daysLeft));
+    const left = tasks.filter((t) => t.part === "any-hour").map((t) => t.daysLeft);
     expect(left).toEqual([...left].sort((a, b) => a - b));
     expect([tasks[0]!.part, tasks.at(-1)!.part]).toEqual(["dawn", "evening"]);
   });
@@ -56,7 +56,10 @@ describe("Today", () => {
 
   test("a first flower is looked for within its forecast only, and not beyond the fence", () => {
     const { mother } = twoMelons(garden);
-    const looks = () => todayView(garden.sky()).tasks.flatMap((t) => (t.kind === "look" ? [t.stand.id] : []));
+    const looks = () =>
+      todayView(garden.sky()).tasks.flatMap((t) =>
+        t.kind === "stand" && t.work.act === "first-flower" ? [t.work.stand.id] : [],
+      );
     expect(looks()).toContain(mother);
     garden.done("stand.first-flower", { id: mother, firstFlower: "2027-07-08" });
     expect(looks()).not.toContain(mother);

@@ -1,0 +1,130 @@
+import { addDays, type Day } from "../calendar/day";
+import type { Frosts } from "../climate/frost";
+import { nextFrost } from "../climate/season";
+import type { Id } from "../custody/id";
+import type { Flowering, Overwintering, Range } from "../flowering/facts";
+import type { Ripening } from "../flowering/ripening";
+import type { FlowerCare } from "../isolation/scene";
+import type { Act, Work } from "./work";
+
+/** How a species is raised; days count from sowing. */
+export type Raising = {
+  how: "tray" | "ground";
+  up: Range;
+  prickOut: Range | null;
+  /** Null for what is sown where it stays. */
+  plantOut: Range | null;
+  /** Share of good seed that comes up, 0–1. */
+  emergence: Range;
+};
+
+/** What the engine of the work knows of a stand that lives, or is planned. */
+export type LivingStand = {
+  id: Id;
+  /** Its sowing is not done yet, whatever day was meant for it. */
+  planned: boolean;
+  sown: Day;
+  /** Plants wanted of a sowing, and those that stand. */
+  wanted: number | null;
+  plants: number | null;
+  sowedSeeds: number | null;
+  cameUp: number | null;
+  upOn: Day | null;
+  pottedOn: Day | null;
+  plantedOut: Day | null;
+  liftedOn: Day | null;
+  replantedOn: Day | null;
+  firstFlower: Day | null;
+  overwinter: Overwintering | null;
+  /** It flowers after a winter. */
+  secondYear: boolean;
+  tender: boolean;
+  /** Its seed is in flesh that frost spoils. */
+  fleshy: boolean;
+  /** Males and females open on flowers of their own. */
+  separateSexes: boolean;
+  ripeSign: string;
+  seedWanted: boolean;
+  flowers: FlowerCare;
+  removeEvery: number | null;
+  /** Some of its flowers were handled already: that it flowers is known. */
+  handled: boolean;
+  /** Seed of it lies in the drawer. */
+  gathered: boolean;
+  window: Flowering;
+  ripening: Ripening;
+  raising: Raising;
+  frosts: Frosts | null;
+  /** When each act was last done, and what it was put off to; null for never again. */
+  done: ReadonlyMap<Act, Day>;
+  putOff: ReadonlyMap<Act, Day | null>;
+};
+
+/**
+ * The name of an act on a stand.
+ * @example keyOf({ id: "1" }, "sow") // "sow 1"
+ */
+export const keyOf = ({ id }: Pick<LivingStand, "id">, act: Act): string => `${act} ${id}`;
+
+type Told = Pick<Work, "what" | "from"> & Partial<Omit<Work, "key" | "act">>;
+
+/** Minutes of an act: some to begin with, and some for each that is counted. Working values. */
+const MINUTES: Record<Act, { once: number; each: number }> = {
+  sow: { once: 10, each: 0.2 },
+  "look-up": { once: 3, each: 0 },
+  thin: { once: 10, each: 0.3 },
+  "prick-out": { once: 10, each: 0.5 },
+  harden: { once: 5, each: 0 },
+  "plant-out": { once: 15, each: 1 },
+  mulch: { once: 20, each: 0.2 },
+  lift: { once: 15, each: 0.7 },
+  "look-store": { once: 10, each: 0 },
+  replant: { once: 15, each: 1 },
+  rogue: { once: 10, each: 0.2 },
+  cover: { once: 15, each: 0.5 },
+  "first-flower": { once: 2, each: 0 },
+  "flowers-off": { once: 10, each: 0.2 },
+  "bring-in": { once: 15, each: 0.5 },
+  gather: { once: 20, each: 0.5 },
+};
+
+/**
+ * A piece of work on a stand; its best day is not before its first one, its last chance not before
+ * its best day.
+ * @example work(living(), "thin", { what: "Thin", from: "2027-05-20", last: "2027-05-01" }).last // "2027-05-20"
+ */
+export function work(stand: LivingStand, act: Act, told: Told): Work {
+  const { count = stand.plants ?? stand.wanted, from } = told;
+  const best = told.best && told.best > from ? told.best : from;
+  const last = told.last && told.last < best ? best : (told.last ?? null);
+  const { once, each } = MINUTES[act];
+  return {
+    part: "any-hour",
+    lost: null,
+    waitsFor: [],
+    ...told,
+    key: keyOf(stand, act),
+    act,
+    count,
+    best,
+    last,
+    minutes: Math.round(once + each * (count ?? 0)),
+  };
+}
+
+/**
+ * Whether an act was done, or never will be.
+ * @example isOver(living({ putOff: new Map([["rogue", null]]) }), "rogue") // true
+ */
+export const isOver = ({ done, putOff }: LivingStand, act: Act): boolean => done.has(act) || putOff.get(act) === null;
+
+/**
+ * The winter that a crop of the second year stands through: its usual first and last frost; where none is known, the time
+ * before it flowers.
+ * @example winterOf(living()) // { start: "2027-10-06", end: "2028-05-14" }
+ */
+export function winterOf({ sown, window, frosts }: LivingStand): { start: Day; end: Day } {
+  if (!frosts) return { start: addDays(window.start, -210), end: addDays(window.start, -90) };
+  const start = nextFrost(sown, frosts.first.day);
+  return { start, end: nextFrost(start, frosts.last.day) };
+}

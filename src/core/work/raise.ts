@@ -1,0 +1,144 @@
+import { addDays, type Day, daysBetween } from "../calendar/day";
+import { nextFrost } from "../climate/season";
+import { middle } from "../flowering/facts";
+import { plantsNeeded } from "../numbers/plantsNeeded";
+import { keyOf, type LivingStand, work } from "./living";
+import type { Work } from "./work";
+
+/** Share of seedlings that are there yet when they are planted or thinned. Working value. */
+const STAYS = 0.85;
+/** How sure it is that enough plants come of a sowing, 0–1. */
+const SURE = 0.9;
+/** A sowing can be done so many days before the day that was meant for it. */
+const EARLY = 10;
+/** So many days after its day a crop of the second year is sown too late to stand the winter at the right size. Working value. */
+const LATE_FOR_WINTER = 30;
+/** What is hardened off stands out by day for so long. */
+const HARDENING = 8;
+/** Seedlings in trays are past planting after so many days more. Working value. */
+const POT_BOUND = 25;
+
+/**
+ * Seeds to sow for as many plants as are wanted, nine times in ten, by the share that comes up and stays.
+ * Source: `plantsNeeded`; the shares are working values of the catalogue.
+ * @param emergence share of seed that comes up, 0–1
+ * @example seedsToSow(24, { low: 0.8, high: 0.9 }) // 38
+ */
+export function seedsToSow(wanted: number, emergence: LivingStand["raising"]["emergence"]): number {
+  return plantsNeeded({ probability: middle(emergence) * STAYS, atLeast: wanted, confidence: SURE }).plants;
+}
+
+/** The last day on which a sowing still ripens its seed before the frost, by the likely days of the forecast. */
+function lastSowing({ sown, window, ripening, secondYear, seedWanted }: LivingStand): Day | null {
+  if (secondYear) return addDays(sown, LATE_FOR_WINTER);
+  if (!seedWanted || !ripening.frost) return null;
+  return addDays(sown, Math.max(0, daysBetween(window.ripe, ripening.frost)));
+}
+
+function sow(stand: LivingStand): Work {
+  const { sown, wanted, plants, sowedSeeds, raising, secondYear } = stand;
+  const meant = wanted ?? plants;
+  const count = sowedSeeds ?? (meant ? seedsToSow(meant, raising.emergence) : null);
+  return work(stand, "sow", {
+    what: count ? `Sow ${count} seeds${meant && !sowedSeeds ? ` for ${meant} plants` : ""}` : "Sow",
+    count,
+    from: addDays(sown, -EARLY),
+    best: sown,
+    last: lastSowing(stand),
+    lost: secondYear ? "small plants, or none, come through the winter" : "its seed will hardly ripen before the frost",
+  });
+}
+
+/** When seedlings go out: grown enough, and what is tender not before the last frost. */
+function outDays({ sown, raising, tender, frosts }: LivingStand): { from: Day; best: Day; last: Day } {
+  const { low, high } = raising.plantOut!;
+  const frost = tender && frosts ? nextFrost(sown, frosts.last.day) : null;
+  // A frost that falls long after they are grown is next winter's.
+  const safe = frost && daysBetween(sown, frost) < 200 ? frost : null;
+  const grown = addDays(sown, low);
+  const from = safe && safe > grown ? safe : grown;
+  const sure = safe && frosts ? addDays(safe, frosts.last.spread) : from;
+  const best = sure > from ? sure : from;
+  const last = addDays(sown, high + POT_BOUND);
+  return { from, best, last: last > addDays(best, 14) ? last : addDays(best, 14) };
+}
+
+/**
+ * What raises a stand from its sowing until it stands in its place: sown, looked after as it comes up, thinned where it
+ * was sown in place, or pricked out, hardened and planted out.
+ * @returns what is still open of it
+ * @example raisingOf(living({ planned: true, wanted: 20 })).map(({ act }) => act) // ["sow", "look-up", "thin"]
+ */
+export function raisingOf(stand: LivingStand): Work[] {
+  const { planned, sown, plants, cameUp, upOn, pottedOn, plantedOut, raising, sowedSeeds } = stand;
+  const stands = plantedOut !== null || (plants !== null && !planned);
+  const open: Work[] = planned ? [sow(stand)] : [];
+  const afterSowing = planned ? [keyOf(stand, "sow")] : [];
+  if (stands) return open;
+  const isUp = upOn !== null || cameUp !== null;
+  const { low, high } = raising.up;
+  if (!isUp && pottedOn === null)
+    open.push(
+      work(stand, "look-up", {
+        what: "Count what came up",
+        count: planned ? null : sowedSeeds,
+        from: addDays(sown, Math.round(low)),
+        best: addDays(sown, Math.round(high)),
+        last: addDays(sown, Math.round(high) * 3),
+        lost: "a sowing that failed is sown again too late",
+        waitsFor: afterSowing,
+      }),
+    );
+  const afterUp = isUp || pottedOn !== null ? [] : [keyOf(stand, "look-up")];
+  if (!raising.plantOut) {
+    open.push(
+      work(stand, "thin", {
+        what: "Thin, and count the plants that stay",
+        from: addDays(sown, Math.round(high)),
+        best: addDays(sown, Math.round(high) + 10),
+        last: addDays(sown, Math.round(high) + 35),
+        lost: "crowded plants stay small and are hard to judge",
+        waitsFor: afterUp,
+      }),
+    );
+    return open;
+  }
+  if (raising.prickOut && pottedOn === null)
+    open.push(
+      work(stand, "prick-out", {
+        what: "Prick out into pots",
+        count: cameUp ?? stand.wanted,
+        from: addDays(sown, raising.prickOut.low),
+        best: addDays(sown, raising.prickOut.low + 3),
+        last: addDays(sown, raising.prickOut.high + 14),
+        lost: "drawn seedlings tangle and fall over",
+        waitsFor: afterUp,
+      }),
+    );
+  const { from, best, last } = outDays(stand);
+  if (!stand.done.has("harden"))
+    open.push(
+      work(stand, "harden", {
+        what: "Stand them out by day, to harden",
+        part: "morning",
+        from: addDays(from, -HARDENING),
+        best: addDays(best, -HARDENING),
+        last: addDays(last, -3),
+        lost: "soft plants stand still or burn in the first sun",
+        waitsFor: afterUp,
+      }),
+    );
+  open.push(
+    work(stand, "plant-out", {
+      what: "Plant out",
+      count: stand.wanted ?? cameUp,
+      from,
+      best,
+      last,
+      lost: "pot-bound plants stand still and flower small",
+      part: "evening",
+      waitsFor: afterUp,
+    }),
+  );
+  return open;
+}

@@ -1,0 +1,48 @@
+import { addDays, type Day } from "../calendar/day";
+import { isOver, type LivingStand, work } from "./living";
+import type { Work } from "./work";
+
+/** Ripe dry seed stays on its plants for so long, and ripe fruit sound. Working values, days. */
+const STAYS_ON = 21;
+/** Fruit is brought in so many days before the usual frost, at the best. */
+const BEFORE_FROST = 5;
+
+const earlier = (a: Day, b: Day | null): Day => (b !== null && b < a ? b : a);
+
+/**
+ * What brings a stand's seed home: fruit that a frost would spoil brought in before it, and seed gathered as it ripens.
+ * @param before keys of what must be done before
+ * @returns what is still open of it; nothing where no seed is wanted
+ * @example seedWork(living({ ripeSign: "Pods are papery." }), []).map(({ act, from, last }) => [act, from, last])
+ *   // [["gather", "2027-07-30", "2027-09-09"]]
+ */
+export function seedWork(stand: LivingStand, before: string[]): Work[] {
+  const { window, ripening, seedWanted, gathered, fleshy, frosts } = stand;
+  if (!seedWanted || gathered || isOver(stand, "gather")) return [];
+  const { ripe, ripeEarliest, ripeLatest } = window;
+  const frost = ripening.frost;
+  const open: Work[] = [];
+  if (fleshy && frost && frosts && !isOver(stand, "bring-in") && ripeLatest > addDays(frost, -frosts.first.spread))
+    open.push(
+      work(stand, "bring-in", {
+        what: "Bring in what is not ripe yet, to finish indoors",
+        from: addDays(frost, -2 * frosts.first.spread),
+        best: addDays(frost, -BEFORE_FROST - Math.round(frosts.first.spread / 2)),
+        last: frost,
+        lost: "frost spoils what hangs outside",
+        waitsFor: before,
+      }),
+    );
+  const stays = addDays(ripeLatest, STAYS_ON);
+  open.push(
+    work(stand, "gather", {
+      what: "Look for ripe seed and gather it",
+      from: ripeEarliest,
+      best: ripe,
+      last: fleshy ? earlier(stays, frost && addDays(frost, STAYS_ON)) : earlier(stays, null),
+      lost: fleshy ? "what is left rots" : "pods open and the seed falls",
+      waitsFor: before,
+    }),
+  );
+  return open;
+}

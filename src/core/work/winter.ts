@@ -1,0 +1,72 @@
+import { addDays, type Day } from "../calendar/day";
+import { keyOf, type LivingStand, winterOf, work } from "./living";
+import type { Work } from "./work";
+
+/** Stored roots are looked through so often, days. */
+const LOOK_EVERY = 28;
+
+const later = (a: Day, b: Day): Day => (a > b ? a : b);
+
+/**
+ * What brings a crop of the second year through the winter: lifted, looked through in the store and replanted; left and
+ * mulched; sown late it needs nothing.
+ * @param before keys of what must be done before
+ * @returns what is still open of it; nothing for a crop that flowers in its first year
+ * @example winterWork(living({ secondYear: true, overwinter: "left" }), []).map(({ act, from }) => [act, from])
+ *   // [["mulch", "2027-09-29"]]
+ */
+export function winterWork(stand: LivingStand, before: string[]): Work[] {
+  const { secondYear, overwinter, liftedOn, replantedOn, firstFlower, sown, done } = stand;
+  if (!secondYear || firstFlower || replantedOn) return [];
+  const winter = winterOf(stand);
+  if (overwinter === "left" && !done.has("mulch"))
+    return [
+      work(stand, "mulch", {
+        what: "Mulch for the winter",
+        from: later(addDays(winter.start, -7), sown),
+        best: addDays(winter.start, 7),
+        last: addDays(winter.start, 35),
+        lost: "hard frost reaches the roots",
+        waitsFor: before,
+      }),
+    ];
+  if (overwinter !== "lifted") return [];
+  const open: Work[] = [];
+  if (!liftedOn)
+    open.push(
+      work(stand, "lift", {
+        what: "Lift and store, the best roots only",
+        from: later(addDays(winter.start, -30), sown),
+        best: addDays(winter.start, -7),
+        last: addDays(winter.start, 14),
+        lost: "a hard frost takes them in the ground",
+        waitsFor: before,
+      }),
+    );
+  const lifted = liftedOn ? [] : [keyOf(stand, "lift")];
+  const replant = addDays(winter.end, -30);
+  const looked = done.get("look-store") ?? liftedOn ?? winter.start;
+  const next = addDays(looked, LOOK_EVERY);
+  if (next < replant)
+    open.push(
+      work(stand, "look-store", {
+        what: "Look through the store: take out what rots, count what is sound",
+        from: addDays(next, -7),
+        best: next,
+        last: addDays(next, 14),
+        lost: "one rotten root takes its neighbours",
+        waitsFor: lifted,
+      }),
+    );
+  open.push(
+    work(stand, "replant", {
+      what: "Replant the best of the stored roots",
+      from: addDays(winter.end, -45),
+      best: replant,
+      last: addDays(winter.end, 20),
+      lost: "late replanting flowers late, and its seed may not ripen",
+      waitsFor: lifted,
+    }),
+  );
+  return open;
+}

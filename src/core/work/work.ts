@@ -1,0 +1,76 @@
+import { type Day, daysBetween } from "../calendar/day";
+import type { DayPart } from "../pollination/protocol";
+
+/** What is done with a stand, from sowing to seed; some of it again and again. */
+export const ACTS = [
+  "sow",
+  "look-up",
+  "thin",
+  "prick-out",
+  "harden",
+  "plant-out",
+  "mulch",
+  "lift",
+  "look-store",
+  "replant",
+  "rogue",
+  "cover",
+  "first-flower",
+  "flowers-off",
+  "bring-in",
+  "gather",
+] as const;
+export type Act = (typeof ACTS)[number];
+
+/** One thing to be done, as plain data: every screen, the calendar file and the season read the same. */
+export type Work = {
+  /** Its name for as long as the garden stands: what it is done with, and the act. */
+  key: string;
+  act: Act;
+  /** What to do, as a sentence without its end: "Sow 24 seeds". */
+  what: string;
+  /** How many, of seeds, plants or roots; null where nothing is counted. */
+  count: number | null;
+  /** About how long it takes, minutes. */
+  minutes: number;
+  part: DayPart;
+  /** The first day on which it can be done, and the best one. */
+  from: Day;
+  best: Day;
+  /** The last day on which it is of use; null where it never comes too late. */
+  last: Day | null;
+  /** What is lost if it is not done by then. */
+  lost: string | null;
+  /** Keys of what must be done before. */
+  waitsFor: string[];
+};
+
+/** How a piece of work stands on a day. */
+export type Standing = "missed" | "due" | "early" | "ahead";
+
+/**
+ * How an open piece of work stands on a day: past its last chance; due, from its best day on or where its last chance is
+ * near; to be done early; or still ahead, as its day has not come or something must be done before it.
+ * @param open everything that is still open: what a piece of work waits for is done once it is not among these
+ * @example standingOn(piece("sow", { from: "2027-04-01", best: "2027-04-20" }), "2027-04-09", new Set()) // "early"
+ */
+export function standingOn(work: Work, day: Day, open: ReadonlySet<string>): Standing {
+  if (work.last !== null && day > work.last) return "missed";
+  if (day < work.from || work.waitsFor.some((key) => open.has(key))) return "ahead";
+  if (day >= work.best || (work.last !== null && daysBetween(day, work.last) <= LAST_DAYS)) return "due";
+  return "early";
+}
+
+/** So near to its last chance, days, nothing is early any more. */
+const LAST_DAYS = 2;
+
+/**
+ * The soonest impossible first; what has no last chance comes behind, by its best day.
+ * @example [piece("thin"), piece("sow", { last: "2027-05-01" })].sort(byLastChance).map(({ act }) => act) // ["sow", "thin"]
+ */
+export function byLastChance(a: Work, b: Work): number {
+  const never = "9999-12-31";
+  const [one, other] = [a.last ?? never, b.last ?? never];
+  if (one !== other) return one < other ? -1 : 1;
+  return a.best.localeCompare(b.best) || a.key.localeCompare(b.key);
+}

@@ -1,0 +1,110 @@
+import { type Day, dayInWords } from "@/core/calendar/day";
+import { ACTS, type Act } from "@/core/work/work";
+import { refuse } from "@/db/ops";
+import { type Context, command } from "../command";
+import { choice, day, type Patch, ref, text } from "../record";
+import { changeStand, existingStand } from "../stand/commands";
+import type { StandRow } from "../stand/queries";
+import type { stand } from "../stand/stand";
+import { deed } from "./deed";
+
+/** What each act is called once it is done. */
+export const DONE_WORDS: Record<Act, string> = {
+  sow: "sown",
+  "look-up": "came up",
+  thin: "thinned",
+  "prick-out": "pricked out",
+  harden: "stood out to harden",
+  "plant-out": "planted out",
+  mulch: "mulched",
+  lift: "lifted and stored",
+  "look-store": "looked through in the store",
+  replant: "replanted",
+  rogue: "rogued",
+  cover: "covered",
+  "first-flower": "in flower",
+  "flowers-off": "flowers taken off",
+  "bring-in": "brought in",
+  gather: "seed gathered",
+};
+
+/** What an act changes of its stand, beside being done. */
+function effect(before: StandRow, act: Act, on: Day, counted: number | null): Patch<typeof stand> {
+  const plants = counted === null ? {} : { plants: counted };
+  switch (act) {
+    case "sow":
+      // What was planned is what was wanted; how many stand is counted later.
+      return before.planned
+        ? {
+            planned: 0,
+            sown: on,
+            sowedSeeds: counted ?? before.sowedSeeds,
+            wanted: before.wanted ?? before.plants,
+            plants: null,
+          }
+        : { sown: on, ...(counted === null ? {} : { sowedSeeds: counted }) };
+    case "look-up":
+      return { upOn: on, ...(counted === null ? {} : { cameUp: counted }) };
+    case "prick-out":
+      return { pottedOn: on };
+    case "thin":
+      return plants;
+    case "plant-out":
+      return { plantedOut: on, ...plants };
+    case "lift":
+      return { liftedOn: on };
+    case "replant":
+      return { replantedOn: on, ...plants };
+    case "first-flower":
+      return { firstFlower: on };
+    default:
+      return {};
+  }
+}
+
+/** A stand that work can still be done with. */
+function livingStand(context: Context, standId: string): StandRow {
+  const found = existingStand(context, standId, "standId");
+  if (found.endedOn)
+    refuse(
+      "standId",
+      `${found.code} ended on ${dayInWords(found.endedOn)} (${found.ending}). Bring it back first if it lives.`,
+    );
+  return found;
+}
+
+const which = { standId: ref("stand", "Stand"), act: choice("What", ACTS) };
+
+/** Done, on a day, with how many where they are counted. */
+const doIt = command(
+  "deed.done",
+  { ...which, on: day("Done on").optional(), counted: deed.columns.counted, storedIn: text("Stored in", 60) },
+  (context, { standId, act, on, counted, storedIn }) => {
+    const before = livingStand(context, standId);
+    const day = on ?? context.today;
+    const patch = { ...effect(before, act, day, counted), ...(storedIn ? { storedIn } : {}) };
+    if (Object.keys(patch).length > 0) changeStand(context, before, patch);
+    const id = context.write.insert(deed, { standId, act, how: "done", on: day, counted });
+    const many = counted === null ? "" : `, ${counted}`;
+    return { message: `${before.code} ${before.lineName}: ${DONE_WORDS[act]} ${dayInWords(day)}${many}`, id };
+  },
+);
+
+const putOff = command("deed.put-off", { ...which, until: day("Until") }, (context, { standId, act, until }) => {
+  const { code, lineName } = livingStand(context, standId);
+  const id = context.write.insert(deed, { standId, act, how: "put-off", on: context.today, until });
+  return { message: `${code} ${lineName}: put off to ${dayInWords(until)}`, id };
+});
+
+/** Not done: this time, or never with this stand, and why. */
+const leave = command(
+  "deed.leave",
+  { ...which, how: choice("How", ["cannot", "never"]), why: text("Why", 300) },
+  (context, { standId, act, how, why }) => {
+    const { code, lineName } = livingStand(context, standId);
+    const id = context.write.insert(deed, { standId, act, how, on: context.today, why });
+    return { message: `${code} ${lineName}: ${how === "never" ? "not asked again" : "left this time"}`, id };
+  },
+);
+
+export const deedCommands = [doIt, putOff, leave] as const;

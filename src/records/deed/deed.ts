@@ -1,0 +1,16 @@
+import { ACTS } from "@/core/work/work";
+import { choice, day, type Row, record, ref, text, whole } from "../record";
+
+/** What was done with a stand, or put off, or left, and why. */
+export const deed = record("deed", {
+  standId: ref("stand", "Stand"),
+  act: choice("What", ACTS),
+  /** Put off until a day; not this time; never with this stand. */
+  how: choice("How", ["done", "put-off", "cannot", "never"]),
+  on: day("Day"),
+  until: day("Until").optional(),
+  /** Seeds sown, plants that came up or were planted, roots that were sound. */
+  counted: whole("How many", 0, 1_000_000).optional(),
+  why: text("Why", 300),
+});
+export type Deed = Row<typeof deed>;

@@ -1,0 +1,225 @@
+"use client";
+import { addDays, type Day, dayInWords } from "@/core/calendar/day";
+import { nameWithGeneration } from "@/core/custody/generation";
+import { minutesInWords } from "@/core/units/minutes";
+import type { Act } from "@/core/work/work";
+import { Sheet } from "@/ui/Sheet";
+import type { StandWork } from "@/views/work";
+import { CommandButton, CommandForm, Field } from "../common/command";
+import { Tag } from "../common/Tag";
+
+/** What is counted when an act is done; the others are one press. */
+const COUNTED: Partial<Record<Act, string>> = {
+  sow: "Seeds sown",
+  "look-up": "Came up",
+  thin: "Plants that stay",
+  "plant-out": "Plants planted out",
+  lift: "Roots stored",
+  "look-store": "Still sound",
+  replant: "Roots replanted",
+};
+
+const row =
+  "grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-2 py-3 sm:grid-cols-[9rem_minmax(0,1fr)_auto]";
+
+const nameOf = ({ stand }: StandWork) => nameWithGeneration(stand.lineName, stand.generation);
+
+/** What hurries, or what is lost. */
+function urgencyOf({ last, lost, standing }: StandWork, day: Day): { words: string; urgent: boolean } {
+  if (!last) return { words: "", urgent: false };
+  const why = lost ? `: ${lost}` : "";
+  if (standing === "missed") return { words: `Its last chance was ${dayInWords(last)}${why}.`, urgent: true };
+  if (last <= addDays(day, 2))
+    return { words: `Last chance ${last === day ? "today" : dayInWords(last)}${why}.`, urgent: true };
+  return { words: `Until ${dayInWords(last)}; after that ${lost ?? "it is too late"}.`, urgent: false };
+}
+
+type Props = { work: StandWork; day: Day };
+
+/** A piece of work on a stand: what, where, until when, and a press that it is done. */
+export function StandRow({ work, day }: Props) {
+  const { stand, what, minutes, best, from, standing } = work;
+  const urgency = urgencyOf(work, day);
+  return (
+    <li className={row}>
+      <span className="max-sm:col-span-2">
+        <Tag
+          kind={stand.family ? "family" : "stand"}
+          code={stand.code}
+          href={stand.family ? `/nursery/${stand.code}` : `/ground?stand=${stand.code}&season=${stand.season}`}
+        />
+      </span>
+      <span>
+        <span className="font-semibold">
+          {what}: {nameOf(work)}
+        </span>
+        <span className="block text-sm text-soft">
+          {stand.bedName ? `Bed ${stand.bedName}. ` : "In trays. "}
+          {standing === "early" && best > day ? `Best from ${dayInWords(best)}. ` : ""}
+          {standing === "ahead" ? `From ${dayInWords(from)}. ` : ""}
+          {standing === "missed" ? "" : `About ${minutesInWords(minutes)}. `}
+          <span className={urgency.urgent ? "font-bold text-rust" : ""}>{urgency.words}</span>
+        </span>
+      </span>
+      <span className="flex flex-wrap items-center justify-end gap-2">
+        <Otherwise work={work} day={day} />
+        <Done work={work} day={day} />
+      </span>
+    </li>
+  );
+}
+
+/** Done today: one press, or a count where something is counted, or a lot where seed is gathered. */
+function Done({ work, day }: Props) {
+  const { act, stand } = work;
+  const { id: standId } = stand;
+  if (act === "gather") return <Gathered work={work} day={day} />;
+  if (act in COUNTED || act === "first-flower")
+    return (
+      <Sheet
+        trigger={
+          <>
+            {act === "first-flower" ? "Seen" : "Done"} <span className="sr-only">: {work.what}</span>
+          </>
+        }
+        title={`${work.what}: ${nameOf(work)}`}
+      >
+        {(close) => <DoneForm work={work} day={day} close={close} />}
+      </Sheet>
+    );
+  return (
+    <CommandButton command="deed.done" input={{ standId, act, on: day }} label={`Done: ${work.what}, ${nameOf(work)}`}>
+      Done
+    </CommandButton>
+  );
+}
+
+function DoneForm({ work, day, close }: Props & { close: () => void }) {
+  const { act, stand, count } = work;
+  const counted = COUNTED[act];
+  return (
+    <CommandForm
+      command="deed.done"
+      draft={`deed-${act}-${stand.id}`}
+      values={{ on: day, ...(counted ? { counted: act === "look-up" ? null : count } : {}) }}
+      hidden={{ standId: stand.id, act }}
+      submit="Keep"
+      onDone={close}
+    >
+      {counted && <Field name="counted" label={counted} type="number" hint="Left empty, it is not counted." />}
+      {act === "lift" && <Field name="storedIn" label="Stored in" hint="As: cellar, third crate." />}
+      <Field
+        name="on"
+        label={act === "first-flower" ? "First open flower" : "Done on"}
+        type="date"
+        hint={act === "first-flower" ? "It replaces the forecast." : undefined}
+      />
+    </CommandForm>
+  );
+}
+
+function Gathered({ work, day }: Props) {
+  const { stand } = work;
+  return (
+    <Sheet
+      trigger={
+        <>
+          Gathered <span className="sr-only">: {nameOf(work)}</span>
+        </>
+      }
+      title={`Seed of ${nameOf(work)}`}
+    >
+      {(close) => (
+        <CommandForm
+          command="lot.save"
+          draft={`gather-${stand.id}`}
+          values={{ kind: "open", gathered: day, seeds: null, note: null }}
+          hidden={{ standId: stand.id }}
+          submit="Make the lot"
+          onDone={close}
+        >
+          <Field
+            name="kind"
+            label="Pollen"
+            type="select"
+            choices={[
+              { value: "open", label: "Open: whatever flew" },
+              { value: "self", label: "Their own: bagged, or a crop that selfs" },
+            ]}
+          />
+          <Field name="gathered" label="Gathered on" type="date" />
+          <Field
+            name="seeds"
+            label="Seeds, counted"
+            type="number"
+            hint="Not needed yet: count or weigh it once it is clean."
+          />
+          <Field name="note" label="Note" />
+        </CommandForm>
+      )}
+    </Sheet>
+  );
+}
+
+/** Done on another day, put off, or left, and why. */
+function Otherwise({ work, day }: Props) {
+  const { act, stand, what } = work;
+  const { id: standId } = stand;
+  return (
+    <Sheet
+      trigger={
+        <>
+          Not now <span className="sr-only">: {what}</span>
+        </>
+      }
+      title={`${what}: ${nameOf(work)}`}
+      plain
+    >
+      {(close) => (
+        <div className="grid gap-8">
+          {act !== "gather" && (
+            <section>
+              <h3 className="mb-2">It was done already</h3>
+              <DoneForm work={work} day={addDays(day, -1)} close={close} />
+            </section>
+          )}
+          <section>
+            <h3 className="mb-2">Put it off</h3>
+            <CommandForm
+              command="deed.put-off"
+              draft={`put-off-${act}-${standId}`}
+              values={{ until: addDays(day, 7) }}
+              hidden={{ standId, act }}
+              submit="Put off"
+              onDone={close}
+            >
+              <Field name="until" label="Until" type="date" />
+            </CommandForm>
+          </section>
+          <section>
+            <h3 className="mb-2">Leave it</h3>
+            <CommandForm
+              command="deed.leave"
+              draft={`leave-${act}-${standId}`}
+              values={{ how: "cannot", why: null }}
+              hidden={{ standId, act }}
+              submit="Leave it"
+              onDone={close}
+            >
+              <Field
+                name="how"
+                label="For how long"
+                type="select"
+                choices={[
+                  { value: "cannot", label: "It can't be done this time" },
+                  { value: "never", label: "Never with this stand" },
+                ]}
+              />
+              <Field name="why" label="Why" hint="As: too wet, no netting. It is read again next year." />
+            </CommandForm>
+          </section>
+        </div>
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,86 @@
+import { speciesById } from "@/catalogue/catalogue";
+import { addDays, type Day } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
+import { actsOf } from "@/core/work/acts";
+import type { LivingStand } from "@/core/work/living";
+import { type Act, byLastChance, type Standing, standingOn, type Work } from "@/core/work/work";
+import { type DeedOf, deedsOfSeasons } from "@/records/deed/queries";
+import { standsWithFlowers } from "@/records/flower/queries";
+import { standsWithSeed } from "@/records/lot/queries";
+import type { ForecastStand, Outlook } from "./outlook";
+
+/** What a piece of work says of its stand. */
+export type WorkStand = Pick<
+  ForecastStand,
+  "id" | "version" | "family" | "code" | "lineName" | "bedName" | "generation" | "species" | "season" | "overwinter"
+>;
+export type StandWork = Work & { standing: Standing; stand: WorkStand };
+
+/** Acts that come again after they were done or left. */
+const AGAIN: ReadonlySet<Act> = new Set(["look-store", "flowers-off"]);
+/** Past its last chance a piece of work is asked about for so long; then it leaves by itself. */
+const ASKED = 14;
+
+type Memory = Pick<LivingStand, "done" | "putOff">;
+
+/** What the deeds say of each act: when it was last done, and what it was put off to. Later ones hold. */
+function memoryOf(deeds: DeedOf[]): Memory {
+  const done = new Map<Act, Day>();
+  const putOff = new Map<Act, Day | null>();
+  for (const { act, how, on, until } of deeds) {
+    if (how === "done" || (how === "cannot" && AGAIN.has(act))) {
+      done.set(act, on);
+      putOff.delete(act);
+    } else putOff.set(act, how === "put-off" ? until : null);
+  }
+  return { done, putOff };
+}
+
+type Known = { deeds: Map<Id, DeedOf[]>; flowered: Set<Id>; gathered: Set<Id> };
+
+function living(stand: ForecastStand, { climate }: Outlook, { deeds, flowered, gathered }: Known): LivingStand {
+  const species = speciesById(stand.species);
+  return {
+    ...stand,
+    planned: stand.planned === 1,
+    seedWanted: stand.seedWanted === 1,
+    secondYear: species.cold !== null,
+    tender: species.tender,
+    fleshy: species.extraction !== "dry",
+    separateSexes: ["large separate-sex flowers", "separate-sex plants"].includes(species.flowerType),
+    ripeSign: species.ripeSign,
+    handled: flowered.has(stand.id),
+    gathered: gathered.has(stand.id),
+    raising: species.raise,
+    frosts: climate.frosts,
+    ...memoryOf(deeds.get(stand.id) ?? []),
+  };
+}
+
+const standOf = (stand: ForecastStand): WorkStand => {
+  const { id, version, family, code, lineName, bedName, generation, species, season, overwinter } = stand;
+  return { id, version, family, code, lineName, bedName, generation, species, season, overwinter };
+};
+
+/**
+ * Everything that is open on the garden's stands, the soonest impossible first: those that flower in this season, and
+ * those of the next that are sown or planned already.
+ */
+export const openWork = (sky: Outlook): StandWork[] =>
+  sky.once("work", () => {
+    const { db, season, today } = sky;
+    const known: Known = {
+      deeds: deedsOfSeasons(db, season, season + 1),
+      flowered: standsWithFlowers(db, season),
+      gathered: standsWithSeed(db, season),
+    };
+    const stands = [...sky.standsOf(season), ...sky.standsOf(season + 1)].filter((s) => !s.outside && !s.endedOn);
+    return stands
+      .flatMap((stand) => {
+        const works = actsOf(living(stand, sky, known));
+        const open = new Set(works.map(({ key }) => key));
+        return works.map((work) => ({ ...work, standing: standingOn(work, today, open), stand: standOf(stand) }));
+      })
+      .filter(({ standing, last }) => standing !== "missed" || last! >= addDays(today, -ASKED))
+      .sort(byLastChance);
+  });
