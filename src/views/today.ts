@@ -108,6 +108,8 @@ export type Today = {
   /** The warmest hour expected today; null where no temperature is known. */
   heat: { max: number; from: "station" | "normal"; spoils: string[] } | null;
   tasks: Task[];
+  /** Flowers that were covered and not pollinated in their time: asked once what became of them. */
+  late: CrossTask[];
   /** Metres between the beds of the walk, and in what order they come. */
   walk: { order: string[]; metres: number } | null;
   open: CrossState[];
@@ -175,6 +177,14 @@ const TIMED: ReadonlySet<DayPart> = new Set(["dawn", "morning", "noon", "evening
 
 /** Days left of what never comes too late. */
 const NO_HURRY = 1000;
+/** So many days past its time a flower is no stop of the round any more. */
+const FORGOTTEN = 2;
+
+const isLate = (task: Task): task is CrossTask =>
+  task.kind === "cross" && PERISHES.has(task.step.action) && task.daysLeft < -FORGOTTEN;
+
+/** Steps that can't be made up for: the flower is over. */
+const PERISHES: ReadonlySet<string> = new Set(["gather", "pollinate"]);
 
 /** By band of the day; within a timed one along the walk, otherwise the soonest impossible first. */
 function inOrder(tasks: Task[], walk: string[]): Task[] {
@@ -292,13 +302,17 @@ function worked(sky: Outlook): Today {
       insects: insects && { from: clock(insects.from), to: clock(insects.to) },
     },
     heat: heatOf(sky, tasks, new Map(crosses.map((x) => [x.id, x]))),
-    tasks: inOrder(tasks, walk.order),
+    tasks: inOrder(
+      tasks.filter((task) => !isLate(task)),
+      walk.order,
+    ),
+    late: tasks.filter(isLate),
     walk: walk.order.length > 1 ? walk : null,
     open,
     missed: standing("missed"),
     early: standing("early"),
     next: standing("ahead")
-      .filter(({ from }) => from > day)
+      .filter(({ waits }) => !waits)
       .sort((a, b) => a.from.localeCompare(b.from))
       .slice(0, COMING),
     later: own.filter(({ due }) => due > day),

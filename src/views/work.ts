@@ -14,7 +14,8 @@ export type WorkStand = Pick<
   ForecastStand,
   "id" | "version" | "family" | "code" | "lineName" | "bedName" | "generation" | "species" | "season" | "overwinter"
 >;
-export type StandWork = Work & { standing: Standing; stand: WorkStand };
+/** `waits` where something must be done before it. */
+export type StandWork = Omit<Work, "waitsFor"> & { standing: Standing; waits: boolean; stand: WorkStand };
 
 /** Acts that come again after they were done or left. */
 const AGAIN: ReadonlySet<Act> = new Set(["look-store", "flowers-off"]);
@@ -44,6 +45,7 @@ function living(stand: ForecastStand, { climate }: Outlook, { deeds, flowered, g
     ...stand,
     planned: stand.planned === 1,
     seedWanted: stand.seedWanted === 1,
+    mix: stand.school === "let-it-mix",
     secondYear: species.cold !== null,
     tender: species.tender,
     fleshy: species.extraction !== "dry",
@@ -79,7 +81,12 @@ export const openWork = (sky: Outlook): StandWork[] =>
       .flatMap((stand) => {
         const works = actsOf(living(stand, sky, known));
         const open = new Set(works.map(({ key }) => key));
-        return works.map((work) => ({ ...work, standing: standingOn(work, today, open), stand: standOf(stand) }));
+        return works.map(({ waitsFor, ...work }) => ({
+          ...work,
+          standing: standingOn({ ...work, waitsFor }, today, open),
+          waits: waitsFor.some((key) => open.has(key)),
+          stand: standOf(stand),
+        }));
       })
       .filter(({ standing, last }) => standing !== "missed" || last! >= addDays(today, -ASKED))
       .sort(byLastChance);

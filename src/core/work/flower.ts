@@ -16,13 +16,14 @@ const COVER = { from: 10, best: 4 };
  *   // [["rogue", "2027-06-25"], ["cover", "2027-06-25"], ["first-flower", "2027-08-08"]]
  */
 export function flowerWork(stand: LivingStand, before: string[]): Work[] {
-  const { window, seedWanted, flowers, removeEvery, handled, separateSexes, firstFlower, done } = stand;
+  const { window, seedWanted, flowers, removeEvery, handled, separateSexes, firstFlower, mix, done } = stand;
   const open: Work[] = [];
   const opens = firstFlower ?? window.start;
-  if (seedWanted && !isOver(stand, "rogue"))
+  if (seedWanted && !mix && !isOver(stand, "rogue"))
     open.push(
       work(stand, "rogue", {
-        what: "Rogue: look every plant over, take out what does not belong",
+        what: "Rogue",
+        how: "Look every plant over; take out what does not belong.",
         from: addDays(window.earliest, -TOLD_APART),
         best: addDays(window.earliest, -7),
         last: opens,
@@ -33,7 +34,8 @@ export function flowerWork(stand: LivingStand, before: string[]): Work[] {
   if (flowers === "covered" && !isOver(stand, "cover"))
     open.push(
       work(stand, "cover", {
-        what: "Cover before the first flowers open",
+        what: "Cover",
+        how: "Before the first flowers open.",
         part: "evening",
         from: addDays(window.earliest, -COVER.from),
         best: addDays(window.earliest, -COVER.best),
@@ -45,7 +47,8 @@ export function flowerWork(stand: LivingStand, before: string[]): Work[] {
   if (!firstFlower && !handled && !window.observed && !isOver(stand, "first-flower"))
     open.push(
       work(stand, "first-flower", {
-        what: separateSexes ? "Look for the first flowers, male and female" : "Look for the first flower",
+        what: "First flower",
+        how: separateSexes ? "Look which opens first, male or female." : "",
         from: window.earliest,
         last: window.latest,
         lost: "the forecast learns nothing of this year",
@@ -64,7 +67,8 @@ function flowersOff(stand: LivingStand, every: number, before: string[], last: D
   if (best > window.latest) return [];
   return [
     work(stand, "flowers-off", {
-      what: "Take its flowers off before they open",
+      what: "Take flowers off",
+      how: "Before they open; the walk is done again and again while it flowers.",
       part: "morning",
       from: last ? addDays(last, 1) : best,
       best,

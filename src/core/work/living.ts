@@ -45,6 +45,8 @@ export type LivingStand = {
   separateSexes: boolean;
   ripeSign: string;
   seedWanted: boolean;
+  /** A mix keeps what lives: nothing is rogued. */
+  mix: boolean;
   flowers: FlowerCare;
   removeEvery: number | null;
   /** Some of its flowers were handled already: that it flowers is known. */
@@ -100,6 +102,7 @@ export function work(stand: LivingStand, act: Act, told: Told): Work {
   const { once, each } = MINUTES[act];
   return {
     part: "any-hour",
+    how: "",
     lost: null,
     waitsFor: [],
     ...told,

@@ -93,7 +93,8 @@ export function raisingOf(stand: LivingStand): Work[] {
   if (!raising.plantOut) {
     open.push(
       work(stand, "thin", {
-        what: "Thin, and count the plants that stay",
+        what: "Thin",
+        how: "Leave the strongest, and count the plants that stay.",
         from: addDays(sown, Math.round(high)),
         best: addDays(sown, Math.round(high) + 10),
         last: addDays(sown, Math.round(high) + 35),
@@ -106,7 +107,8 @@ export function raisingOf(stand: LivingStand): Work[] {
   if (raising.prickOut && pottedOn === null)
     open.push(
       work(stand, "prick-out", {
-        what: "Prick out into pots",
+        what: "Prick out",
+        how: "Into pots of their own, each crate with its label.",
         count: cameUp ?? stand.wanted,
         from: addDays(sown, raising.prickOut.low),
         best: addDays(sown, raising.prickOut.low + 3),
@@ -119,7 +121,8 @@ export function raisingOf(stand: LivingStand): Work[] {
   if (!stand.done.has("harden"))
     open.push(
       work(stand, "harden", {
-        what: "Stand them out by day, to harden",
+        what: "Harden off",
+        how: "Out by day, in by night, in the shade at first.",
         part: "morning",
         from: addDays(from, -HARDENING),
         best: addDays(best, -HARDENING),
@@ -131,6 +134,7 @@ export function raisingOf(stand: LivingStand): Work[] {
   open.push(
     work(stand, "plant-out", {
       what: "Plant out",
+      how: "Label each row, and count.",
       count: stand.wanted ?? cameUp,
       from,
       best,

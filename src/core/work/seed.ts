@@ -25,7 +25,8 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
   if (fleshy && frost && frosts && !isOver(stand, "bring-in") && ripeLatest > addDays(frost, -frosts.first.spread))
     open.push(
       work(stand, "bring-in", {
-        what: "Bring in what is not ripe yet, to finish indoors",
+        what: "Bring in before frost",
+        how: "What is not ripe yet finishes indoors.",
         from: addDays(frost, -2 * frosts.first.spread),
         best: addDays(frost, -BEFORE_FROST - Math.round(frosts.first.spread / 2)),
         last: frost,
@@ -36,7 +37,8 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
   const stays = addDays(ripeLatest, STAYS_ON);
   open.push(
     work(stand, "gather", {
-      what: "Look for ripe seed and gather it",
+      what: "Gather ripe seed",
+      how: stand.ripeSign,
       from: ripeEarliest,
       best: ripe,
       last: fleshy ? earlier(stays, frost && addDays(frost, STAYS_ON)) : earlier(stays, null),

@@ -35,7 +35,8 @@ export function winterWork(stand: LivingStand, before: string[]): Work[] {
   if (!liftedOn)
     open.push(
       work(stand, "lift", {
-        what: "Lift and store, the best roots only",
+        what: "Lift and store",
+        how: "The best only: split, bolted and odd ones are eaten.",
         from: later(addDays(winter.start, -30), sown),
         best: addDays(winter.start, -7),
         last: addDays(winter.start, 14),
@@ -50,7 +51,8 @@ export function winterWork(stand: LivingStand, before: string[]): Work[] {
   if (next < replant)
     open.push(
       work(stand, "look-store", {
-        what: "Look through the store: take out what rots, count what is sound",
+        what: "Look through the store",
+        how: "Take out what rots, count what is sound.",
         from: addDays(next, -7),
         best: next,
         last: addDays(next, 14),
@@ -60,7 +62,8 @@ export function winterWork(stand: LivingStand, before: string[]): Work[] {
     );
   open.push(
     work(stand, "replant", {
-      what: "Replant the best of the stored roots",
+      what: "Replant",
+      how: "Look each over once more; only the best go back.",
       from: addDays(winter.end, -45),
       best: replant,
       last: addDays(winter.end, 20),

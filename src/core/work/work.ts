@@ -27,8 +27,10 @@ export type Work = {
   /** Its name for as long as the garden stands: what it is done with, and the act. */
   key: string;
   act: Act;
-  /** What to do, as a sentence without its end: "Sow 24 seeds". */
+  /** What to do, in few words: "Sow 24 seeds". */
   what: string;
+  /** How it is done well, a sentence; empty where nothing needs saying. */
+  how: string;
   /** How many, of seeds, plants or roots; null where nothing is counted. */
   count: number | null;
   /** About how long it takes, minutes. */
@@ -64,11 +66,13 @@ export function standingOn(work: Work, day: Day, open: ReadonlySet<string>): Sta
 /** So near to its last chance, days, nothing is early any more. */
 const LAST_DAYS = 2;
 
+type Ordered = Pick<Work, "key" | "best" | "last">;
+
 /**
  * The soonest impossible first; what has no last chance comes behind, by its best day.
  * @example [piece("thin"), piece("sow", { last: "2027-05-01" })].sort(byLastChance).map(({ act }) => act) // ["sow", "thin"]
  */
-export function byLastChance(a: Work, b: Work): number {
+export function byLastChance(a: Ordered, b: Ordered): number {
   const never = "9999-12-31";
   const [one, other] = [a.last ?? never, b.last ?? never];
   if (one !== other) return one < other ? -1 : 1;

@@ -1,8 +1,12 @@
+import Joi from "joi";
 import { type Day, dayInWords } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
+import { plural } from "@/core/units/plural";
 import { ACTS, type Act } from "@/core/work/work";
 import { refuse } from "@/db/ops";
 import { type Context, command } from "../command";
-import { choice, day, type Patch, ref, text } from "../record";
+import { choice, day, given, type Patch, ref, text } from "../record";
+import { idOf } from "../schema";
 import { changeStand, existingStand } from "../stand/commands";
 import type { StandRow } from "../stand/queries";
 import type { stand } from "../stand/stand";
@@ -107,4 +111,32 @@ const leave = command(
   },
 );
 
-export const deedCommands = [doIt, putOff, leave] as const;
+/** None of some work whose last chance is past was done. */
+const missed = command(
+  "deed.missed",
+  {
+    works: given<{ standId: Id; act: Act }[]>(
+      "Work",
+      Joi.array()
+        .items(
+          Joi.object({
+            standId: idOf().required(),
+            act: Joi.string()
+              .valid(...ACTS)
+              .required(),
+          }),
+        )
+        .min(1)
+        .max(200),
+    ),
+  },
+  (context, { works }) => {
+    for (const { standId, act } of works) {
+      livingStand(context, standId);
+      context.write.insert(deed, { standId, act, how: "cannot", on: context.today, why: "missed" });
+    }
+    return { message: `${plural(works.length, "piece")} of work written down as missed` };
+  },
+);
+
+export const deedCommands = [doIt, putOff, leave, missed] as const;

@@ -206,6 +206,7 @@ const USES: [string, (made: Made) => object][] = [
   ["deed.done", ({ stand }) => ({ standId: stand, act: "look-up", counted: 9, on: "2028-05-20" })],
   ["deed.put-off", ({ stand }) => ({ standId: stand, act: "rogue", until: "2028-07-25" })],
   ["deed.leave", ({ stand }) => ({ standId: stand, act: "rogue", how: "cannot", why: "too wet" })],
+  ["deed.missed", ({ stand }) => ({ works: [{ standId: stand, act: "rogue" }] })],
   ["stand.end", ({ stand }) => ({ id: stand, version: 1, ending: "lost", why: "slugs" })],
   ["stand.bring-back", () => ({ id: 1, version: 1 })],
 ];

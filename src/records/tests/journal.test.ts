@@ -169,6 +169,33 @@ describe("the journal", () => {
     expect(tick(clocks[0]!, 4000, "other").endsWith("-other")).toBe(true);
   });
 
+  test("is read in blocks that cut a row's changes, and its changes hold in the order of their clocks", () => {
+    const journal = empty();
+    const ids = Array.from({ length: 4_100 }, (_, n) => `op-${String(9_999 - n)}`);
+    const press = journal.prepare(
+      "INSERT INTO op VALUES (?, ?, 'd', 'at', '2027-07-09', 'c', '{}', 5, NULL, 's', '{}')",
+    );
+    const change = journal.prepare("INSERT INTO opChange VALUES (?, ?, 'task', ?, ?, ?)");
+    journal.transaction(() => {
+      // Later presses have lower ids, so that only the clocks tell their order.
+      for (const [n, id] of ids.entries()) {
+        press.run(id, String(n).padStart(5, "0"));
+        const before = n === 0 ? null : JSON.stringify({ note: `${n - 1}` });
+        change.run(id, 0, "many", before, JSON.stringify({ title: "t", due: "2027-07-09", note: `${n}` }));
+      }
+      change.run(ids[3], 1, "two", null, JSON.stringify({ title: "first", due: "2027-07-09", note: "" }));
+      change.run(ids[4], 1, "two", JSON.stringify({ title: "first" }), JSON.stringify({ title: "second" }));
+    })();
+    const again = empty();
+    replay(journal, again);
+    expect(again.prepare("SELECT id, title, note, version FROM task ORDER BY id").all()).toEqual([
+      { id: "many", title: "t", note: "4099", version: ids.at(-1) },
+      { id: "two", title: "second", note: "", version: ids[4] },
+    ]);
+    journal.close();
+    again.close();
+  });
+
   test("played again on an empty database gives the same tables, whatever was pressed", () => {
     const bed = fc.record({
       command: fc.constantFrom("bed.add", "bed.move", "bed.change", "bed.remove", "undo"),

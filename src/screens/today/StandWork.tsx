@@ -55,17 +55,29 @@ export function StandRow({ work, day }: Props) {
         </span>
         <span className="block text-sm text-soft">
           {stand.bedName ? `Bed ${stand.bedName}. ` : "In trays. "}
-          {standing === "early" && best > day ? `Best from ${dayInWords(best)}. ` : ""}
+          {work.how} {standing === "early" && best > day ? `Best from ${dayInWords(best)}. ` : ""}
           {standing === "ahead" ? `From ${dayInWords(from)}. ` : ""}
           {standing === "missed" ? "" : `About ${minutesInWords(minutes)}. `}
           <span className={urgency.urgent ? "font-bold text-rust" : ""}>{urgency.words}</span>
         </span>
       </span>
-      <span className="flex flex-wrap items-center justify-end gap-2">
-        <Otherwise work={work} day={day} />
-        <Done work={work} day={day} />
-      </span>
+      {standing !== "ahead" && (
+        <span className="flex flex-wrap items-center justify-end gap-2">
+          <Otherwise work={work} day={day} />
+          <Done work={work} day={day} />
+        </span>
+      )}
     </li>
+  );
+}
+
+/** What is past is asked once, all together. */
+export function NoneDone({ works }: { works: StandWork[] }) {
+  const list = works.map(({ act, stand }) => ({ standId: stand.id, act }));
+  return (
+    <CommandButton command="deed.missed" input={{ works: list }}>
+      {works.length === 1 ? "It was not done" : `None of these ${works.length} was done`}
+    </CommandButton>
   );
 }
 

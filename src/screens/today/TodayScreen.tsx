@@ -1,4 +1,5 @@
 import Link from "next/link";
+import type { ReactNode } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
 import { lengthInWords as metres } from "@/core/units/units";
@@ -10,7 +11,7 @@ import { Page } from "../common/Page";
 import { insectsInWords } from "../common/words";
 import { ChosenCross } from "./ChosenCross";
 import { OwnTasks } from "./OwnTasks";
-import { StandRow } from "./StandWork";
+import { NoneDone, StandRow } from "./StandWork";
 import { TaskRow } from "./TaskRow";
 
 const bandWords = (sun: Today["sun"]): Record<DayPart, { title: string; when: string }> => ({
@@ -45,7 +46,7 @@ function keyOf(task: Task): string {
 }
 
 export function TodayScreen(view: Today) {
-  const { garden, day, sun, heat, walk, tasks, missed, early, next, later, open, hazards, empty, band } = view;
+  const { garden, day, sun, heat, walk, tasks, late, missed, early, next, later, open, hazards, empty, band } = view;
   if (garden.version === "")
     return (
       <Page at="/" title="Today" band={band} beside={<FirstSteps />}>
@@ -124,7 +125,22 @@ export function TodayScreen(view: Today) {
             </ul>
           </section>
         ))}
-      <WorkList title="Too late?" when="its last chance is past" works={missed} day={day} />
+      <WorkList title="Too late?" when="its last chance is past" works={missed} day={day}>
+        {missed.length > 0 && <NoneDone works={missed} />}
+      </WorkList>
+      {late.length > 0 && (
+        <section className="mb-8 grid gap-x-5 sm:grid-cols-[7.5rem_minmax(0,1fr)]" aria-label="Flowers not seen to">
+          <div>
+            <h2>Flowers</h2>
+            <p className="text-sm text-soft">covered and past their time: what became of them?</p>
+          </div>
+          <ul className="rows border-t border-ink">
+            {late.map((task) => (
+              <TaskRow key={keyOf(task)} task={task} day={day} units={garden.units} />
+            ))}
+          </ul>
+        </section>
+      )}
       <WorkList title="Early" when="can be done before its best day" works={early} day={day} />
       <WorkList title="Next" when="to come" works={next} day={day} />
       <OwnTasks later={later} day={day} />
@@ -142,7 +158,8 @@ export function TodayScreen(view: Today) {
 const LISTED = 8;
 
 /** Work that is not due now, under what is said of it. */
-function WorkList({ title, when, works, day }: { title: string; when: string; works: StandWork[]; day: string }) {
+function WorkList(props: { title: string; when: string; works: StandWork[]; day: string; children?: ReactNode }) {
+  const { title, when, works, day, children } = props;
   if (works.length === 0) return null;
   return (
     <section className="mb-8 grid gap-x-5 sm:grid-cols-[7.5rem_minmax(0,1fr)]" aria-label={title}>
@@ -155,6 +172,7 @@ function WorkList({ title, when, works, day }: { title: string; when: string; wo
           <StandRow key={work.key} work={work} day={day} />
         ))}
         {works.length > LISTED && <li className="py-3 text-soft">and {works.length - LISTED} more.</li>}
+        {children && <li className="py-3">{children}</li>}
       </ul>
     </section>
   );
