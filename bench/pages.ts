@@ -10,6 +10,7 @@ import { benchFlowers } from "./flowers";
 import { fillLarge } from "./garden";
 import { benchIsolation } from "./isolation";
 import { benchJournal } from "./journal";
+import { benchWork } from "./work";
 
 const RUNS = 25;
 
@@ -32,6 +33,7 @@ const page = (url: string) => async () => {
 benchIsolation();
 benchFlowers();
 benchJournal();
+benchWork();
 
 const folder = mkdtempSync(join(tmpdir(), "orchard-bench-"));
 const path = join(folder, "large.db");

@@ -5,13 +5,13 @@ import { seedWork } from "./seed";
 import { winterWork } from "./winter";
 import type { Act, Work } from "./work";
 
-/** Without these a stand comes no further; the others better it. */
-const ON_THE_WAY: ReadonlySet<Act> = new Set(["sow", "thin", "plant-out", "lift", "replant"]);
+/** Without these nothing flowers or ripens; a plant may flower, and even ripen, in its pot. */
+const ON_THE_WAY: ReadonlySet<Act> = new Set(["sow", "lift", "replant"]);
 
 /**
  * Everything that is still to be done with a stand, from where it is until its seed is gathered. What was put off begins
  * on the day that was said; what was said never to be done is left out.
- * @example actsOf(living({ plants: 20 })).map(({ act }) => act) // ["rogue", "first-flower", "gather"]
+ * @example actsOf(living({ plants: 20 })).map(({ act }) => act) // ["rogue", "first-flower", "gather", "keep"]
  */
 export function actsOf(stand: LivingStand): Work[] {
   const raised = raisingOf(stand);

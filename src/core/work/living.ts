@@ -1,6 +1,6 @@
 import { addDays, type Day } from "../calendar/day";
 import type { Frosts } from "../climate/frost";
-import { nextFrost } from "../climate/season";
+import { frostBefore, nextFrost } from "../climate/season";
 import type { Id } from "../custody/id";
 import type { Flowering, Overwintering, Range } from "../flowering/facts";
 import type { Ripening } from "../flowering/ripening";
@@ -51,7 +51,7 @@ export type LivingStand = {
   removeEvery: number | null;
   /** Some of its flowers were handled already: that it flowers is known. */
   handled: boolean;
-  /** Seed of it lies in the drawer. */
+  /** Its seed lies in the drawer as a lot. */
   gathered: boolean;
   window: Flowering;
   ripening: Ripening;
@@ -88,6 +88,7 @@ const MINUTES: Record<Act, { once: number; each: number }> = {
   "flowers-off": { once: 10, each: 0.2 },
   "bring-in": { once: 15, each: 0.5 },
   gather: { once: 20, each: 0.5 },
+  keep: { once: 15, each: 0 },
 };
 
 /**
@@ -122,12 +123,14 @@ export function work(stand: LivingStand, act: Act, told: Told): Work {
 export const isOver = ({ done, putOff }: LivingStand, act: Act): boolean => done.has(act) || putOff.get(act) === null;
 
 /**
- * The winter that a crop of the second year stands through: its usual first and last frost; where none is known, the time
- * before it flowers.
- * @example winterOf(living()) // { start: "2027-10-06", end: "2028-05-14" }
+ * The winter that a crop of the second year stands through, the one before it flowers: its usual first and last frost;
+ * where none is known, the months before.
+ * @example winterOf(living({ secondYear: true })) // { start: "2027-10-06", end: "2028-05-14" }
  */
 export function winterOf({ sown, window, frosts }: LivingStand): { start: Day; end: Day } {
   if (!frosts) return { start: addDays(window.start, -210), end: addDays(window.start, -90) };
-  const start = nextFrost(sown, frosts.first.day);
-  return { start, end: nextFrost(start, frosts.last.day) };
+  const before = frostBefore(window.start, frosts.first.day);
+  const start = before < sown ? sown : before;
+  const end = nextFrost(start, frosts.last.day);
+  return { start, end: end < window.earliest ? end : window.earliest };
 }

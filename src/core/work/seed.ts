@@ -1,5 +1,5 @@
 import { addDays, type Day } from "../calendar/day";
-import { isOver, type LivingStand, work } from "./living";
+import { isOver, keyOf, type LivingStand, work } from "./living";
 import type { Work } from "./work";
 
 /** Ripe dry seed stays on its plants for so long, and ripe fruit sound. Working values, days. */
@@ -7,18 +7,36 @@ const STAYS_ON = 21;
 /** Fruit is brought in so many days before the usual frost, at the best. */
 const BEFORE_FROST = 5;
 
+/** Days from gathering until seed is clean and dry, and until what lies about unnamed is as good as lost. Working values. */
+const DRYING = { from: 3, best: 14, last: 60 };
+
 const earlier = (a: Day, b: Day | null): Day => (b !== null && b < a ? b : a);
 
 /**
- * What brings a stand's seed home: fruit that a frost would spoil brought in before it, and seed gathered as it ripens.
+ * What brings a stand's seed home: fruit that a frost would spoil brought in before it, seed gathered
+ * as it ripens, and made a lot of once it is clean.
  * @param before keys of what must be done before
  * @returns what is still open of it; nothing where no seed is wanted
  * @example seedWork(living({ ripeSign: "Pods are papery." }), []).map(({ act, from, last }) => [act, from, last])
- *   // [["gather", "2027-07-30", "2027-09-09"]]
+ *   // [["gather", "2027-07-30", "2027-09-09"], ["keep", "2027-08-12", "2027-10-08"]]
  */
 export function seedWork(stand: LivingStand, before: string[]): Work[] {
   const { window, ripening, seedWanted, gathered, fleshy, frosts } = stand;
-  if (!seedWanted || gathered || isOver(stand, "gather")) return [];
+  if (!seedWanted || gathered) return [];
+  const gatheredOn = stand.done.get("gather");
+  const keep = (from: Day, waitsFor: string[]) =>
+    work(stand, "keep", {
+      what: "Make its lot",
+      how: "Clean and dry, it is counted or weighed and goes into the drawer.",
+      count: null,
+      from: addDays(from, DRYING.from),
+      best: addDays(from, DRYING.best),
+      last: addDays(from, DRYING.last),
+      lost: "nobody knows any more whose seed it is",
+      waitsFor,
+    });
+  if (gatheredOn) return [keep(gatheredOn, [])];
+  if (isOver(stand, "gather")) return [];
   const { ripe, ripeEarliest, ripeLatest } = window;
   const frost = ripening.frost;
   const open: Work[] = [];
@@ -46,5 +64,6 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
       waitsFor: before,
     }),
   );
+  open.push(keep(ripe, [...before, keyOf(stand, "gather")]));
   return open;
 }

@@ -19,6 +19,7 @@ export const ACTS = [
   "flowers-off",
   "bring-in",
   "gather",
+  "keep",
 ] as const;
 export type Act = (typeof ACTS)[number];
 

@@ -18,7 +18,7 @@ CREATE TABLE deed (
   version TEXT NOT NULL,
   standId TEXT NOT NULL REFERENCES stand (id),
   act TEXT NOT NULL CHECK (act IN ('sow', 'look-up', 'thin', 'prick-out', 'harden', 'plant-out', 'mulch', 'lift', 'look-store',
-    'replant', 'rogue', 'cover', 'first-flower', 'flowers-off', 'bring-in', 'gather')),
+    'replant', 'rogue', 'cover', 'first-flower', 'flowers-off', 'bring-in', 'gather', 'keep')),
   how TEXT NOT NULL CHECK (how IN ('done', 'put-off', 'cannot', 'never')),
   "on" TEXT NOT NULL,
   until TEXT,

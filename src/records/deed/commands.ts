@@ -2,13 +2,15 @@ import Joi from "joi";
 import { type Day, dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { plural } from "@/core/units/plural";
+import { STEP_WORDS } from "@/core/work/life";
 import { ACTS, type Act } from "@/core/work/work";
-import { refuse } from "@/db/ops";
+import { Refusal, refuse } from "@/db/ops";
 import { type Context, command } from "../command";
 import { choice, day, given, type Patch, ref, text } from "../record";
 import { idOf } from "../schema";
 import { changeStand, existingStand } from "../stand/commands";
 import type { StandRow } from "../stand/queries";
+import { standRule } from "../stand/rules";
 import type { stand } from "../stand/stand";
 import { deed } from "./deed";
 
@@ -30,6 +32,7 @@ export const DONE_WORDS: Record<Act, string> = {
   "flowers-off": "flowers taken off",
   "bring-in": "brought in",
   gather: "seed gathered",
+  keep: "seed put away",
 };
 
 /** What an act changes of its stand, beside being done. */
@@ -66,6 +69,24 @@ function effect(before: StandRow, act: Act, on: Day, counted: number | null): Pa
   }
 }
 
+/** Where the form of a deed says what the stand's rule book says of its columns. */
+const ASKED_AS: Record<string, string> = {
+  ...Object.fromEntries(Object.keys(STEP_WORDS).map((step) => [step, "on"])),
+  sowedSeeds: "counted",
+  cameUp: "counted",
+  plants: "counted",
+};
+
+function besideForm(work: () => void): void {
+  try {
+    work();
+  } catch (failure) {
+    if (!(failure instanceof Refusal)) throw failure;
+    const fields = Object.entries(failure.fields).map(([name, words]) => [ASKED_AS[name] ?? name, words]);
+    throw new Refusal(failure.message, Object.fromEntries(fields), failure.kind);
+  }
+}
+
 /** A stand that work can still be done with. */
 function livingStand(context: Context, standId: string): StandRow {
   const found = existingStand(context, standId, "standId");
@@ -87,7 +108,10 @@ const doIt = command(
     const before = livingStand(context, standId);
     const day = on ?? context.today;
     const patch = { ...effect(before, act, day, counted), ...(storedIn ? { storedIn } : {}) };
-    if (Object.keys(patch).length > 0) changeStand(context, before, patch);
+    if (Object.keys(patch).length > 0) {
+      besideForm(() => standRule(context, { ...before, ...patch }, before));
+      changeStand(context, before, patch);
+    }
     const id = context.write.insert(deed, { standId, act, how: "done", on: day, counted });
     const many = counted === null ? "" : `, ${counted}`;
     return { message: `${before.code} ${before.lineName}: ${DONE_WORDS[act]} ${dayInWords(day)}${many}`, id };

@@ -1,9 +1,15 @@
+import { dayInWords } from "@/core/calendar/day";
 import { refuse } from "@/db/ops";
 import { notAhead, type Rule } from "../facts";
+import { standById } from "../stand/queries";
 import type { Deed } from "./deed";
 
-export const deedRule: Rule<Deed> = (facts, { how, on, until }) => {
+export const deedRule: Rule<Deed> = (facts, { standId, act, how, on, until }) => {
   notAhead(facts, on);
   if (how === "put-off" && (until === null || until <= on))
     refuse("until", "Put it off to a day that is still to come.");
+  const { code, sown, planned } = standById(facts.db, standId)!;
+  if (how !== "done" || act === "sow") return;
+  if (planned) refuse("act", `${code} is only planned; sow it first.`);
+  if (on < sown) refuse("on", `${code} was sown on ${dayInWords(sown)}, after that day.`);
 };

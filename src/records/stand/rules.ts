@@ -1,7 +1,7 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { addDays, dayInWords } from "@/core/calendar/day";
 import { seedsInLot } from "@/core/custody/generation";
-import { outOfOrder, STEP_WORDS } from "@/core/work/life";
+import { outOfOrder, STEP_WORDS, type Step } from "@/core/work/life";
 import { refuse } from "@/db/ops";
 import { type Facts, notAhead, type Rule, touched } from "../facts";
 import { lineById } from "../line/queries";
@@ -52,8 +52,10 @@ function life(facts: Facts, next: Stand, before: Stand | null): void {
   if (!wrong) return;
   const { later, earlier } = wrong;
   const field = touched(next, before, later) ? later : earlier;
-  const [one, other] = [later, earlier].map((step) => `${STEP_WORDS[step]} on ${dayInWords(next[step]!)}`);
-  refuse(field, `It can't be ${one}: it was ${other}.`);
+  const on = (step: Step) => dayInWords(next[step]!);
+  if (later === "endedOn" && field !== "endedOn")
+    refuse(field, `It can't be ${STEP_WORDS[earlier]} on ${on(earlier)}: it ended on ${on(later)}.`);
+  refuse(field, `It can't be ${STEP_WORDS[later]} on ${on(later)}: it was ${STEP_WORDS[earlier]} on ${on(earlier)}.`);
 }
 
 function fromLot({ db }: Facts, next: Stand, before: Stand | null): void {

@@ -2,10 +2,12 @@
 import { addDays, type Day, dayInWords } from "@/core/calendar/day";
 import { nameWithGeneration } from "@/core/custody/generation";
 import { minutesInWords } from "@/core/units/minutes";
+import { massTyped, type Units } from "@/core/units/units";
 import type { Act } from "@/core/work/work";
 import { Sheet } from "@/ui/Sheet";
 import type { StandWork } from "@/views/work";
 import { CommandButton, CommandForm, Field } from "../common/command";
+import { AmountFields } from "../common/fields";
 import { Tag } from "../common/Tag";
 
 /** What is counted when an act is done; the others are one press. */
@@ -34,10 +36,10 @@ function urgencyOf({ last, lost, standing }: StandWork, day: Day): { words: stri
   return { words: `Until ${dayInWords(last)}; after that ${lost ?? "it is too late"}.`, urgent: false };
 }
 
-type Props = { work: StandWork; day: Day };
+type Props = { work: StandWork; day: Day; units: Units };
 
 /** A piece of work on a stand: what, where, until when, and a press that it is done. */
-export function StandRow({ work, day }: Props) {
+export function StandRow({ work, day, units }: Props) {
   const { stand, what, minutes, best, from, standing } = work;
   const urgency = urgencyOf(work, day);
   return (
@@ -63,8 +65,8 @@ export function StandRow({ work, day }: Props) {
       </span>
       {standing !== "ahead" && (
         <span className="flex flex-wrap items-center justify-end gap-2">
-          <Otherwise work={work} day={day} />
-          <Done work={work} day={day} />
+          <Otherwise work={work} day={day} units={units} />
+          <Done work={work} day={day} units={units} />
         </span>
       )}
     </li>
@@ -81,11 +83,11 @@ export function NoneDone({ works }: { works: StandWork[] }) {
   );
 }
 
-/** Done today: one press, or a count where something is counted, or a lot where seed is gathered. */
-function Done({ work, day }: Props) {
+/** Done today: one press, or a count where something is counted, or a lot where seed is put away. */
+function Done({ work, day, units }: Props) {
   const { act, stand } = work;
   const { id: standId } = stand;
-  if (act === "gather") return <Gathered work={work} day={day} />;
+  if (act === "keep") return <MakeLot work={work} day={day} units={units} />;
   if (act in COUNTED || act === "first-flower")
     return (
       <Sheet
@@ -106,7 +108,7 @@ function Done({ work, day }: Props) {
   );
 }
 
-function DoneForm({ work, day, close }: Props & { close: () => void }) {
+function DoneForm({ work, day, close }: Omit<Props, "units"> & { close: () => void }) {
   const { act, stand, count } = work;
   const counted = COUNTED[act];
   return (
@@ -130,13 +132,14 @@ function DoneForm({ work, day, close }: Props & { close: () => void }) {
   );
 }
 
-function Gathered({ work, day }: Props) {
+/** Seed that was gathered becomes a lot. */
+function MakeLot({ work, day, units }: Props) {
   const { stand } = work;
   return (
     <Sheet
       trigger={
         <>
-          Gathered <span className="sr-only">: {nameOf(work)}</span>
+          Make the lot <span className="sr-only">: {nameOf(work)}</span>
         </>
       }
       title={`Seed of ${nameOf(work)}`}
@@ -144,9 +147,10 @@ function Gathered({ work, day }: Props) {
       {(close) => (
         <CommandForm
           command="lot.save"
-          draft={`gather-${stand.id}`}
-          values={{ kind: "open", gathered: day, seeds: null, note: null }}
+          draft={`keep-${stand.id}`}
+          values={{ kind: "open", gathered: day, seeds: null, mass: null, note: null }}
           hidden={{ standId: stand.id }}
+          factors={{ mass: massTyped(1, units) }}
           submit="Make the lot"
           onDone={close}
         >
@@ -189,7 +193,7 @@ function Otherwise({ work, day }: Props) {
     >
       {(close) => (
         <div className="grid gap-8">
-          {act !== "gather" && (
+          {act !== "keep" && (
             <section>
               <h3 className="mb-2">It was done already</h3>
               <DoneForm work={work} day={addDays(day, -1)} close={close} />

@@ -21,7 +21,7 @@ export function TaskRow({ task, day, units }: Of<Task>) {
   if (task.kind === "cross") return <CrossRow task={task} day={day} units={units} />;
   if (task.kind === "store") return <StoreRow task={task} day={day} />;
   if (task.kind === "own") return <OwnRow task={task} day={day} />;
-  return task.kind === "rogue" ? <RogueRow task={task} /> : <StandRow work={task.work} day={day} />;
+  return task.kind === "rogue" ? <RogueRow task={task} /> : <StandRow work={task.work} day={day} units={units} />;
 }
 
 function OwnRow({ task: { task, daysLeft }, day }: Omit<Of<OwnWork>, "units">) {

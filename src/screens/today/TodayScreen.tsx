@@ -2,7 +2,7 @@ import Link from "next/link";
 import type { ReactNode } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
-import { lengthInWords as metres } from "@/core/units/units";
+import { lengthInWords as metres, type Units } from "@/core/units/units";
 import type { Task, Today } from "@/views/today";
 import type { StandWork } from "@/views/work";
 import { Cautions } from "../common/Cautions";
@@ -125,7 +125,7 @@ export function TodayScreen(view: Today) {
             </ul>
           </section>
         ))}
-      <WorkList title="Too late?" when="its last chance is past" works={missed} day={day}>
+      <WorkList title="Too late?" when="its last chance is past" works={missed} day={day} units={garden.units}>
         {missed.length > 0 && <NoneDone works={missed} />}
       </WorkList>
       {late.length > 0 && (
@@ -141,8 +141,8 @@ export function TodayScreen(view: Today) {
           </ul>
         </section>
       )}
-      <WorkList title="Early" when="can be done before its best day" works={early} day={day} />
-      <WorkList title="Next" when="to come" works={next} day={day} />
+      <WorkList title="Early" when="can be done before its best day" works={early} day={day} units={garden.units} />
+      <WorkList title="Next" when="to come" works={next} day={day} units={garden.units} />
       <OwnTasks later={later} day={day} />
       {sun.tomorrow && tasks.some((t) => t.part === "evening") && (
         <p className="text-soft">
@@ -158,8 +158,15 @@ export function TodayScreen(view: Today) {
 const LISTED = 8;
 
 /** Work that is not due now, under what is said of it. */
-function WorkList(props: { title: string; when: string; works: StandWork[]; day: string; children?: ReactNode }) {
-  const { title, when, works, day, children } = props;
+function WorkList(props: {
+  title: string;
+  when: string;
+  works: StandWork[];
+  day: string;
+  units: Units;
+  children?: ReactNode;
+}) {
+  const { title, when, works, day, units, children } = props;
   if (works.length === 0) return null;
   return (
     <section className="mb-8 grid gap-x-5 sm:grid-cols-[7.5rem_minmax(0,1fr)]" aria-label={title}>
@@ -169,7 +176,7 @@ function WorkList(props: { title: string; when: string; works: StandWork[]; day:
       </div>
       <ul className="rows border-t border-ink">
         {works.slice(0, LISTED).map((work) => (
-          <StandRow key={work.key} work={work} day={day} />
+          <StandRow key={work.key} work={work} day={day} units={units} />
         ))}
         {works.length > LISTED && <li className="py-3 text-soft">and {works.length - LISTED} more.</li>}
         {children && <li className="py-3">{children}</li>}

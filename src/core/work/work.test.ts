@@ -1,0 +1,250 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { addDays, type Day, daysBetween } from "../calendar/day";
+import type { Climate } from "../climate/climate";
+import { climate, living, south, tropics } from "../tests/place";
+import { actsOf } from "./acts";
+import { outOfOrder, stageOf } from "./life";
+import type { LivingStand } from "./living";
+import { type Act, standingOn, type Work } from "./work";
+
+const TRAY: LivingStand["raising"] = {
+  how: "tray",
+  up: { low: 5, high: 10 },
+  prickOut: { low: 15, high: 25 },
+  plantOut: { low: 45, high: 65 },
+  emergence: { low: 0.7, high: 0.9 },
+};
+const told = (works: Work[]) => works.map(({ act, from, best, last }) => [act, from, best, last]);
+const one = (stand: LivingStand, act: Act) => actsOf(stand).find((work) => work.act === act);
+
+describe("the acts of a stand", () => {
+  test("raised in a tray, tender: not out before the last frost, hardened before, sown in time to ripen", () => {
+    const stand = living({ planned: true, sown: "2027-03-20", wanted: 20, tender: true, fleshy: true, raising: TRAY });
+    expect(told(actsOf(stand))).toEqual([
+      // First flower 50 to 60 days from sowing, seed 45 days after: 28 June; the frost of 6 October is 100 days later.
+      ["sow", "2027-03-10", "2027-03-20", "2027-06-28"],
+      ["look-up", "2027-03-25", "2027-03-30", "2027-04-19"],
+      ["prick-out", "2027-04-04", "2027-04-07", "2027-04-28"],
+      ["harden", "2027-05-06", "2027-05-16", "2027-06-15"],
+      // The last frost is about 14 May, ten days either side; pot-bound 25 days after the 65 of the tray.
+      ["plant-out", "2027-05-14", "2027-05-24", "2027-06-18"],
+      ["rogue", "2027-04-18", "2027-05-02", "2027-05-14"],
+      ["first-flower", "2027-05-09", "2027-05-09", "2027-06-27"],
+      ["gather", "2027-06-18", "2027-06-28", "2027-07-29"],
+      ["keep", "2027-07-01", "2027-07-12", "2027-08-27"],
+    ]);
+    // 0.8 comes up, 0.85 of it stays: 34 for 20 nine times in ten; a fifth of a minute each, and ten.
+    expect(one(stand, "sow")).toMatchObject({ what: "Sow 34 seeds for 20 plants", count: 34, minutes: 17 });
+    expect(one({ ...stand, sowedSeeds: 50 }, "sow")).toMatchObject({ what: "Sow 50 seeds", count: 50 });
+    expect(one({ ...stand, wanted: null }, "sow")).toMatchObject({ what: "Sow", count: null, minutes: 10 });
+    // A frost the autumn after does not hold a summer sowing back.
+    const summer = living({ sown: "2027-06-20", tender: true, raising: TRAY });
+    expect(one(summer, "plant-out")).toMatchObject({ from: "2027-08-04", best: "2027-08-04" });
+  });
+
+  test("a crop of the second year is lifted before the frost, looked through each month, and replanted in spring", () => {
+    const stand = living({ secondYear: true, overwinter: "lifted", plants: 30 });
+    expect(told(actsOf(stand)).slice(0, 3)).toEqual([
+      ["lift", "2027-09-06", "2027-09-29", "2027-10-20"],
+      ["look-store", "2027-10-27", "2027-11-03", "2027-11-17"],
+      ["replant", "2028-03-30", "2028-04-14", "2028-06-03"],
+    ]);
+    const stored = { ...stand, liftedOn: "2027-10-03", done: new Map<Act, Day>([["look-store", "2028-01-08"]]) };
+    expect(told(actsOf(stored)).slice(0, 2)).toEqual([
+      ["look-store", "2028-01-29", "2028-02-05", "2028-02-19"],
+      ["replant", "2028-03-30", "2028-04-14", "2028-06-03"],
+    ]);
+    // The next look would come after replanting.
+    const last = { ...stored, done: new Map<Act, Day>([["look-store", "2028-03-18"]]) };
+    expect(actsOf(last).map(({ act }) => act)).not.toContain("look-store");
+    expect(actsOf({ ...stored, replantedOn: "2028-04-10" }).map(({ act }) => act)).toEqual([
+      "rogue",
+      "first-flower",
+      "gather",
+      "keep",
+    ]);
+    expect(told(actsOf({ ...stand, overwinter: "left" }))[0]).toEqual([
+      "mulch",
+      "2027-09-29",
+      "2027-10-13",
+      "2027-11-10",
+    ]);
+    expect(actsOf({ ...stand, overwinter: "late-sown" })[0]!.act).toBe("rogue");
+    // A winter with no frost: seven months before it flowers.
+    const mild = living({ secondYear: true, overwinter: "lifted" }, climate({ daily: [], frosts: null }));
+    expect(daysBetween(actsOf(mild).find(({ act }) => act === "lift")!.best, mild.window.start)).toBe(217);
+  });
+
+  test("flowers are covered by the early end of the forecast, and a rival's taken off every n days while it flowers", () => {
+    const covered = living({ plants: 3, flowers: "covered" });
+    // It may flower from 20 June; 25 June is likely.
+    expect(told(actsOf(covered))).toContainEqual(["cover", "2027-06-10", "2027-06-16", "2027-06-25"]);
+    const rival = living({ plants: 3, seedWanted: false, flowers: "removed", removeEvery: 3 });
+    expect(told(actsOf(rival))).toEqual([
+      ["first-flower", "2027-06-20", "2027-06-20", "2027-08-08"],
+      ["flowers-off", "2027-06-20", "2027-06-20", "2027-06-22"],
+    ]);
+    const again = { ...rival, done: new Map<Act, Day>([["flowers-off", "2027-07-01"]]) };
+    expect(told(actsOf(again))[1]).toEqual(["flowers-off", "2027-07-02", "2027-07-04", "2027-07-06"]);
+    const over = { ...rival, done: new Map<Act, Day>([["flowers-off", "2027-08-06"]]) };
+    expect(actsOf(over).map(({ act }) => act)).toEqual(["first-flower"]);
+  });
+
+  test("what hangs is brought in before a frost only where frost spoils it and it may come first", () => {
+    const late = living({ sown: "2027-07-15", plants: 3, fleshy: true });
+    expect(told(actsOf(late))).toContainEqual(["bring-in", "2027-09-16", "2027-09-26", "2027-10-06"]);
+    expect(one(late, "gather")!.last).toBe("2027-10-27");
+    expect(one({ ...late, fleshy: false }, "bring-in")).toBeUndefined();
+    expect(one(living({ plants: 3, fleshy: true }), "bring-in")).toBeUndefined();
+  });
+
+  test("nothing is asked of what is seen, known, not wanted or a mix", () => {
+    const stand = living({ plants: 3 });
+    const acts = (more: Partial<LivingStand>) => actsOf({ ...stand, ...more }).map(({ act }) => act);
+    expect(acts({})).toEqual(["rogue", "first-flower", "gather", "keep"]);
+    expect(acts({ mix: true })).toEqual(["first-flower", "gather", "keep"]);
+    expect(acts({ handled: true })).toEqual(["rogue", "gather", "keep"]);
+    expect(acts({ firstFlower: "2027-06-22" })).toEqual(["rogue", "gather", "keep"]);
+    expect(acts({ gathered: true })).toEqual(["rogue", "first-flower"]);
+    expect(acts({ done: new Map([["gather", "2027-08-12"]]) })).toEqual(["rogue", "first-flower", "keep"]);
+    expect(acts({ putOff: new Map([["gather", null]]) })).toEqual(["rogue", "first-flower"]);
+    expect(acts({ seedWanted: false })).toEqual(["first-flower"]);
+    expect(acts({ putOff: new Map([["rogue", null]]) })).toEqual(["first-flower", "gather", "keep"]);
+    expect(acts({ done: new Map([["rogue", "2027-06-12"]]) })).toEqual(["first-flower", "gather", "keep"]);
+  });
+
+  test("what is put off comes on its day, and what it was waited for is not waited for once it never comes", () => {
+    const stand = living({ planned: true, wanted: 5 });
+    const later = one({ ...stand, putOff: new Map([["sow", "2027-05-09"]]) }, "sow")!;
+    expect([later.from, later.best]).toEqual(["2027-05-09", "2027-05-09"]);
+    expect(one(stand, "gather")!.waitsFor).toEqual(["sow 1"]);
+    expect(one(stand, "thin")!.waitsFor).toEqual(["look-up 1"]);
+    const never = { ...stand, putOff: new Map<Act, Day | null>([["look-up", null]]) };
+    expect(one(never, "thin")!.waitsFor).toEqual([]);
+  });
+});
+
+describe("how a piece of work stands on a day", () => {
+  const sow = one(living({ planned: true }), "sow")!;
+  const on = (day: Day, work: Work = sow, open: string[] = []) => standingOn(work, day, new Set(open));
+  test("ahead until it can be done, early until its best day, due until its last chance, then missed", () => {
+    expect([on("2027-04-20"), on("2027-04-21"), on("2027-04-30")]).toEqual(["ahead", "early", "early"]);
+    expect([on("2027-05-01"), on(sow.last!), on(addDays(sow.last!, 1))]).toEqual(["due", "due", "missed"]);
+    expect(on("2027-05-20", { ...sow, waitsFor: ["x"] }, ["x"])).toBe("ahead");
+    expect(on("2027-05-20", { ...sow, waitsFor: ["x"] }, ["y"])).toBe("due");
+    // Two days before its last chance nothing is early any more.
+    const near = { ...sow, best: "2027-05-10", last: "2027-05-10" };
+    expect([on("2027-05-07", near), on("2027-05-08", near)]).toEqual(["early", "due"]);
+    expect(on("2099-01-01", { ...sow, last: null })).toBe("due");
+  });
+});
+
+describe("a life", () => {
+  const life = { planned: 0 as const, sown: "2027-04-20", upOn: "2027-05-02", firstFlower: "2027-06-20" };
+  test("is at the last step taken by a day", () => {
+    expect(["2027-04-19", "2027-04-20", "2027-05-02", "2027-08-01"].map((day) => stageOf(life, day))).toEqual([
+      "planned",
+      "sown",
+      "upOn",
+      "firstFlower",
+    ]);
+    expect(stageOf({ ...life, planned: 1 }, "2027-08-01")).toBe("planned");
+    const ended = { ...life, endedOn: "2027-07-01", ending: "lost" as const };
+    expect([stageOf(ended, "2027-06-30"), stageOf(ended, "2027-07-01")]).toEqual(["firstFlower", "lost"]);
+  });
+
+  test("names the two steps that stand the wrong way round; a plant may flower in its pot", () => {
+    expect(outOfOrder(life)).toBeNull();
+    expect(outOfOrder({ ...life, plantedOut: "2027-07-01" })).toBeNull();
+    expect(outOfOrder({ ...life, plantedOut: "2027-05-01" })).toEqual({ later: "plantedOut", earlier: "upOn" });
+    expect(outOfOrder({ ...life, setOn: "2027-06-19" })).toEqual({ later: "setOn", earlier: "firstFlower" });
+    expect(outOfOrder({ ...life, endedOn: "2027-06-19" })).toEqual({ later: "endedOn", earlier: "firstFlower" });
+    expect(outOfOrder({ liftedOn: "2027-10-03", replantedOn: "2027-10-02" })?.later).toBe("replantedOn");
+  });
+});
+
+/** What a press changes of a stand. */
+function pressed(stand: LivingStand, act: Act, on: Day): LivingStand {
+  const next = { ...stand, done: new Map([...stand.done, [act, on] as const]) };
+  if (act === "sow") return { ...next, planned: false, sown: on };
+  if (act === "look-up") return { ...next, upOn: on };
+  if (act === "prick-out") return { ...next, pottedOn: on };
+  if (act === "thin" || act === "plant-out") return { ...next, plants: 10, plantedOut: on };
+  if (act === "lift") return { ...next, liftedOn: on };
+  if (act === "replant") return { ...next, replantedOn: on };
+  if (act === "first-flower") return { ...next, firstFlower: on };
+  return act === "keep" ? { ...next, gathered: true } : next;
+}
+
+const SKIES: Climate[] = [climate(), climate({ daily: [], frosts: null }), south(), tropics()];
+const anyStand = fc
+  .record({
+    sky: fc.constantFrom(...SKIES),
+    day: fc.integer({ min: 0, max: 364 }),
+    secondYear: fc.boolean(),
+    tender: fc.boolean(),
+    fleshy: fc.boolean(),
+    tray: fc.boolean(),
+    overwinter: fc.constantFrom(null, "lifted" as const, "left" as const, "late-sown" as const),
+    flowers: fc.constantFrom("open" as const, "covered" as const, "removed" as const, "hand" as const),
+    wanted: fc.option(fc.integer({ min: 1, max: 60 })),
+  })
+  .map(({ sky, day, tray, secondYear, tender, flowers, ...more }) =>
+    living(
+      {
+        ...more,
+        planned: true,
+        sown: addDays("2027-01-01", day),
+        secondYear,
+        tender: tender && !secondYear,
+        flowers,
+        removeEvery: flowers === "removed" ? 4 : null,
+        raising: tray ? TRAY : living().raising,
+      },
+      sky,
+    ),
+  );
+
+describe("whatever grows, in the north, the south and where there is no winter", () => {
+  test("no work is possible after its best day, or best after its last chance, and none waits for what is not there", () => {
+    fc.assert(
+      fc.property(anyStand, (stand) => {
+        const works = actsOf(stand);
+        const keys = works.map(({ key }) => key);
+        expect(new Set(keys).size).toBe(keys.length);
+        for (const { from, best, last, waitsFor, minutes } of works) {
+          expect(from <= best && (last === null || best <= last)).toBe(true);
+          expect(waitsFor.every((key) => keys.includes(key))).toBe(true);
+          expect(minutes).toBeGreaterThan(0);
+        }
+      }),
+    );
+  });
+
+  test("who does what is due comes from sowing to seed, asked for nothing twice, and nothing is missed", () => {
+    fc.assert(
+      fc.property(anyStand, (planned) => {
+        let stand = planned;
+        const asked: Act[] = [];
+        for (let n = 0; n < 900 && !stand.gathered; n++) {
+          const day = addDays(planned.sown, n);
+          const works = actsOf(stand);
+          const open = new Set(works.map(({ key }) => key));
+          for (const work of works) {
+            const standing = standingOn(work, day, open);
+            expect([work.act, standing]).not.toEqual([work.act, "missed"]);
+            if (standing !== "due") continue;
+            asked.push(work.act);
+            stand = pressed(stand, work.act, day);
+            break;
+          }
+        }
+        expect(stand.gathered).toBe(true);
+        const once = asked.filter((act) => act !== "look-store" && act !== "flowers-off");
+        expect(new Set(once).size).toBe(once.length);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
