@@ -3,6 +3,7 @@ import type { Page } from "@playwright/test";
 /** Every screen that needs no record to be opened. */
 export const SCREENS = [
   "/",
+  "/weeks",
   "/ground",
   "/season",
   "/round",

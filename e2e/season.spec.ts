@@ -97,6 +97,6 @@ test("the band is filtered, shows two seasons, and goes out as a calendar", asyn
   const calendar = await (await page.request.get("/api/calendar?season=2028")).text();
   expect(calendar).toContain("BEGIN:VCALENDAR");
   expect(calendar).toMatch(/DTSTART;VALUE=DATE:20280504/);
-  expect(calendar).toContain("SUMMARY:Sow Ashlar Gold");
+  expect(calendar).toContain("SUMMARY:Sow 8 seeds: Ashlar Gold");
   await page.close();
 });

@@ -1,44 +1,74 @@
 import { addDays, type Day } from "@/core/calendar/day";
 import { nameWithGeneration } from "@/core/custody/generation";
-import type { Outlook } from "@/views/outlook";
-import type { ForecastStand } from "./outlook";
+import { opCount } from "@/records/history/queries";
+import { openTasks } from "@/records/task/queries";
+import type { Outlook } from "./outlook";
+import { todayView } from "./today";
+import { openWork, type StandWork } from "./work";
 
+/** `id` names it for as long as the garden stands, so that a calendar that takes the file in again knows it. */
 export type CalendarEvent = { id: string; start: Day; end: Day; title: string; note: string };
 
-const BEFORE_FLOWER = 3;
-const ROGUE_FROM = 14;
+/** Work without a last chance stands in the calendar for so long, days. */
+const OPEN_END = 7;
 
-/** The days of a stand that belong in a calendar: sowing ahead, covering, roguing, first ripe seed. */
-function eventsOf(stand: ForecastStand, today: Day): CalendarEvent[] {
-  const name = `${nameWithGeneration(stand.lineName, stand.generation)} (${stand.code})`;
-  const bed = stand.bedName ? `Bed ${stand.bedName}. ` : "";
-  const { window } = stand;
-  const event = (kind: string, start: Day, end: Day, title: string, note = ""): CalendarEvent => ({
-    id: `${stand.code}-${kind}`,
-    start,
-    end,
-    title: `${title} ${name}`,
-    note: bed + note,
-  });
-  const forecast = "A forecast, not a promise: look in good time.";
-  return [
-    ...(stand.sown >= today ? [event("sow", stand.sown, stand.sown, "Sow")] : []),
-    ...(stand.flowers === "covered" || stand.flowers === "hand"
-      ? [event("cover", addDays(window.earliest, -BEFORE_FLOWER), window.start, "Cover before it flowers:", forecast)]
-      : []),
-    ...(stand.seedWanted && !window.observed
-      ? [event("rogue", addDays(window.earliest, -ROGUE_FROM), window.earliest, "Rogue before pollen sheds:", forecast)]
-      : []),
-    ...(stand.seedWanted
-      ? [event("harvest", window.ripeEarliest, window.ripeLatest, "First seed may be ripe:", forecast)]
-      : []),
+function eventOf({ key, what, how, best, last, lost, minutes, stand }: StandWork): CalendarEvent {
+  const notes = [
+    stand.bedName && `Bed ${stand.bedName}.`,
+    how,
+    `About ${minutes} min.`,
+    last && lost && `After ${last}: ${lost}.`,
+    "A forecast, not a promise: look in good time.",
   ];
+  return {
+    id: key.replace(" ", "-"),
+    start: best,
+    end: last ?? addDays(best, OPEN_END),
+    title: `${what}: ${nameWithGeneration(stand.lineName, stand.generation)} (${stand.code})`,
+    note: notes.filter(Boolean).join(" "),
+  };
 }
 
-/** A season's work as calendar events. */
-export function calendarView(sky: Outlook, wantedSeason: number | null): { name: string; events: CalendarEvent[] } {
-  const { garden, today } = sky;
-  const season = wantedSeason ?? sky.season;
-  const stands = sky.standsOf(season).filter((s) => s.outside !== 1);
-  return { name: `${garden.name} ${season}`, events: stands.flatMap((s) => eventsOf(s, today)) };
+/** Flowers that open crosses still want, as long as both parents flower. */
+function crossEvents(sky: Outlook): CalendarEvent[] {
+  return todayView(sky).open.flatMap(({ cross, toDo, last, method }) => {
+    if (toDo.likely === 0 || !last || last.daysLeft < 0) return [];
+    return [
+      {
+        id: `cross-${cross.id}`,
+        start: sky.today,
+        end: last.day,
+        title: `${cross.code}: ${toDo.likely} more to pollinate, ${cross.motherName} × ${cross.fatherName}`,
+        note: `${method.name}. The last evening to cover is ${last.day}.`,
+      },
+    ];
+  });
+}
+
+/** The work that is open, as calendar events: on stands of one season, or all of it with the crosses and own tasks. */
+export function calendarView(
+  sky: Outlook,
+  season: number | null,
+): { name: string; events: CalendarEvent[]; sequence: number } {
+  const { garden, db, today } = sky;
+  const works = openWork(sky).filter(
+    ({ stand, standing }) => standing !== "missed" && (season === null || stand.season === season),
+  );
+  const own = season === null ? openTasks(db) : [];
+  return {
+    name: season === null ? garden.name : `${garden.name} ${season}`,
+    events: [
+      ...works.map(eventOf),
+      ...(season === null || season === sky.season ? crossEvents(sky) : []),
+      ...own.map(({ id, title, due, note }) => ({
+        id: `own-${id}`,
+        start: due < today ? today : due,
+        end: due < today ? today : due,
+        title,
+        note,
+      })),
+    ],
+    // It rises with every press, as a calendar wants of an event that was changed.
+    sequence: opCount(db),
+  };
 }

@@ -1,5 +1,6 @@
 import { SPECIES, speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
+import type { Overwintering } from "@/core/flowering/facts";
 import { type Survival, winterSurvival } from "@/core/flowering/winter";
 import { block, inRows, type Planting } from "@/core/ground/planting";
 import type { EnoughInput } from "@/core/inheritance/enoughPlants";
@@ -7,14 +8,17 @@ import { KERNELS, type KernelRange } from "@/core/isolation/kernel";
 import type { Scene, SceneStand } from "@/core/isolation/scene";
 import type { Arrival, SourceShare } from "@/core/isolation/share";
 import { isJudged, type Verdict, verdictOf } from "@/core/isolation/verdict";
+import { type Stage, stageOf } from "@/core/work/life";
 import { headOf } from "@/db/ops";
 import type { Bed } from "@/records/bed/bed";
 import { beds } from "@/records/bed/queries";
+import type { Deed } from "@/records/deed/deed";
+import { storeLooks } from "@/records/deed/queries";
 import type { Garden } from "@/records/garden/garden";
 import { type BarrierRow, barriers, type SourceRow, sources } from "@/records/ground/queries";
 import { seasonsWithStands, standByCode } from "@/records/stand/queries";
 import { type Band, band } from "./band";
-import type { ForecastStand, Outlook } from "./outlook";
+import { type ForecastStand, firstYearOf, type Outlook } from "./outlook";
 import { arrivalsOf, reckonedPlants, sceneOf } from "./scene";
 import type { WaysOutInput } from "./waysOut";
 
@@ -45,8 +49,12 @@ export type GroundStand = ForecastStand & {
   thumbPlants: { low: number; high: number };
   /** Rows as planted, and the block that would fit best; null without plants or bed. */
   planting: { now: Planting | null; block: Planting; spacing: number } | null;
-  winter: Survival | null;
   needsWinter: boolean;
+  /** The ways through the winter with the share that each brings through; null where it needs none. */
+  winterWays: ({ way: Overwintering } & Survival)[] | null;
+  stage: Stage;
+  /** What was sound at each look into the store. */
+  looks: Pick<Deed, "on" | "counted">[];
   /** The number that is reckoned with while none is counted; null once one is. */
   reckonedPlants: number | null;
   correction: { likely: number; observations: number } | null;
@@ -77,15 +85,19 @@ export type Ground = {
 
 export type MapStand = Pick<
   ForecastStand,
-  "id" | "code" | "bedId" | "lineName" | "generation" | "numbered" | "seedWanted"
+  "id" | "code" | "bedId" | "lineName" | "generation" | "numbered" | "seedWanted" | "season"
 > & {
+  /** It stands in its bed and flowers in the season after. */
+  firstYear: boolean;
   isolation: { low: number; high: number };
 };
 
-function mapStand(stand: ForecastStand, { garden }: Outlook): MapStand {
-  const { id, code, bedId, lineName, generation, numbered, seedWanted, species } = stand;
+function mapStand(stand: ForecastStand, { garden }: Outlook, firstYear: boolean): MapStand {
+  const { id, code, bedId, lineName, generation, numbered, seedWanted, species, season } = stand;
   return {
     id,
+    season,
+    firstYear,
     code,
     bedId,
     lineName,
@@ -105,6 +117,8 @@ const AIMS = {
   "cross-and-fix": { frequency: 0.25, confidence: 0.95, generations: 1 },
   "let-it-mix": { frequency: 0.02, confidence: 0.8, generations: 10 },
 } as const;
+
+const WAYS: Overwintering[] = ["lifted", "left", "late-sown"];
 
 function groundStand(stand: ForecastStand, sky: Outlook): GroundStand {
   const species = speciesById(stand.species);
@@ -137,7 +151,12 @@ function groundStand(stand: ForecastStand, sky: Outlook): GroundStand {
         : null,
     reckonedPlants: stand.plants === null ? reckonedPlants(stand) : null,
     needsWinter: species.cold !== null && species.hardyTo !== null,
-    winter: species.hardyTo && stand.overwinter ? winterSurvival(stand.overwinter, species.hardyTo, sky.climate) : null,
+    winterWays:
+      species.cold && species.hardyTo
+        ? WAYS.map((way) => ({ way, ...winterSurvival(way, species.hardyTo!, sky.climate) }))
+        : null,
+    stage: stageOf(stand, sky.today),
+    looks: storeLooks(sky.db, stand.id),
     correction: correction && { likely: correction.likely, observations: correction.observations },
   };
 }
@@ -218,7 +237,10 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
       const { start, end } = windows.get(source.id)!;
       return { ...source, speciesName: speciesById(source.species).name, window: { start, end } };
     }),
-    stands: rows.map((stand) => mapStand(stand, sky)),
+    stands: [
+      ...rows.filter((stand) => !stand.endedOn).map((stand) => mapStand(stand, sky, false)),
+      ...firstYearOf(sky, season).map((stand) => mapStand(stand, sky, true)),
+    ],
     stand: chosenRow ? groundStand(chosenRow, sky) : null,
     chosen: chosenStand,
     judged:

@@ -1,6 +1,6 @@
 import type { Day } from "@/core/calendar/day";
 import type { Climate } from "@/core/climate/climate";
-import { seasonOf } from "@/core/climate/season";
+import { seasonOf, seasonSpan } from "@/core/climate/season";
 import { dayAt } from "@/core/climate/sun";
 import type { Id } from "@/core/custody/id";
 import type { Correction } from "@/core/flowering/correction";
@@ -70,6 +70,12 @@ export function outlook(db: Db, day: DeviceDay = null): Outlook {
     once,
   };
 }
+
+/** Crops of the second year that stand in a season and flower in the next. */
+export const firstYearOf = (sky: Outlook, season: number): ForecastStand[] =>
+  sky
+    .standsOf(season + 1)
+    .filter(({ sown, endedOn }) => !endedOn && sown <= seasonSpan(season, sky.garden.latitude).end);
 
 /** So many outlooks are kept: devices that stand on different days. */
 const KEPT = 4;

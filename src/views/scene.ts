@@ -46,7 +46,9 @@ function sceneSource(source: SourceRow, season: number, sky: Outlook): SceneSour
 
 type Placed = ForecastStand & { x: number; y: number; width: number; length: number; turn: number; bedId: Id };
 
-const isPlaced = (stand: ForecastStand): stand is Placed => stand.x !== null && stand.bedId !== null;
+/** A stand in a bed; one that ended before it flowered sheds nothing and asks for nothing. */
+const isPlaced = (stand: ForecastStand): stand is Placed =>
+  stand.x !== null && stand.bedId !== null && !(stand.endedOn && stand.endedOn < stand.window.earliest);
 
 /** Plants as counted, else the most that is known of them, else as few as a line is kept going with. */
 export const reckonedPlants = ({ plants, wanted, cameUp, sowedSeeds, species }: ForecastStand): number =>

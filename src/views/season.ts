@@ -1,5 +1,5 @@
 import { speciesById } from "@/catalogue/catalogue";
-import { dayNumber } from "@/core/calendar/day";
+import { type Day, dayNumber } from "@/core/calendar/day";
 import type { Frosts } from "@/core/climate/frost";
 import { seasonSpan } from "@/core/climate/season";
 import type { Temperature } from "@/core/climate/temperature";
@@ -7,12 +7,13 @@ import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import type { Bed, Scene, School } from "@/core/isolation/scene";
 import { type Tried, tryOut } from "@/core/isolation/tryout";
+import { type Stage, stageOf } from "@/core/work/life";
 import { headOf } from "@/db/ops";
 import type { Garden } from "@/records/garden/garden";
 import { seasonsWithStands } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
-import type { ForecastStand } from "./outlook";
+import { type ForecastStand, firstYearOf } from "./outlook";
 import { sceneOf } from "./scene";
 
 export type SeasonStand = {
@@ -43,6 +44,16 @@ export type Season = {
   /** Whether the season before is drawn too. */
   before: boolean;
   stands: SeasonStand[];
+  /** Crops of the second year that stand in this season and flower in the next. */
+  firstYear: {
+    code: string;
+    name: string;
+    bedName: string | null;
+    sown: Day;
+    season: number;
+    stage: Stage;
+    family: 0 | 1;
+  }[];
   /** What the worker would say of the season as it is. */
   tried: Tried[];
   beds: Pick<Bed, "id" | "name" | "outside">[];
@@ -109,6 +120,15 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
     seasons: [...new Set([season, current, ...seasonsWithStands(sky.db)])].sort((a, b) => b - a),
     before,
     stands: rows.map((stand) => seasonStand(stand, today)),
+    firstYear: firstYearOf(sky, season).map((stand) => ({
+      code: stand.code,
+      name: nameWithGeneration(stand.lineName, stand.generation),
+      bedName: stand.bedName,
+      sown: stand.sown,
+      season: stand.season,
+      family: stand.family,
+      stage: stageOf(stand, today),
+    })),
     beds: scene.beds.map(({ id, name, outside }) => ({ id, name, outside })),
     frosts: scene.climate.frosts,
     head: headOf(sky.db),

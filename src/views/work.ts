@@ -39,11 +39,13 @@ function memoryOf(deeds: DeedOf[]): Memory {
 
 type Known = { deeds: Map<Id, DeedOf[]>; flowered: Set<Id>; gathered: Set<Id> };
 
-function living(stand: ForecastStand, { climate }: Outlook, { deeds, flowered, gathered }: Known): LivingStand {
+function living(stand: ForecastStand, { climate, today }: Outlook, { deeds, flowered, gathered }: Known): LivingStand {
   const species = speciesById(stand.species);
   return {
     ...stand,
     planned: stand.planned === 1,
+    // As the forecast reckons it: what should be sown by now is sown today at the soonest.
+    sown: stand.planned === 1 && stand.sown < today ? today : stand.sown,
     seedWanted: stand.seedWanted === 1,
     mix: stand.school === "let-it-mix",
     secondYear: species.cold !== null,

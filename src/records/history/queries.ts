@@ -46,6 +46,9 @@ export function counts(db: Db): { name: string; count: number }[] {
     .all() as { name: string; count: number }[];
 }
 
+/** So many presses were written. */
+export const opCount = (db: Db): number => db.prepare("SELECT count(*) FROM op").pluck().get() as number;
+
 export type Found = {
   kind: "line" | "stand" | "family" | "cross" | "lot" | "plant" | "flower";
   id: Id;

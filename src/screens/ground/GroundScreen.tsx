@@ -19,7 +19,7 @@ export function GroundScreen(view: Ground) {
       band={band}
       beside={
         <>
-          {stand && <StandCard stand={stand} beds={beds} units={garden.units} season={season} />}
+          {stand && <StandCard stand={stand} beds={beds} units={garden.units} season={season} today={band.today} />}
           <Isolation {...view} />
         </>
       }

@@ -6,12 +6,13 @@ import { bedInWords } from "@/core/ground/bedInWords";
 import { plural } from "@/core/units/plural";
 import { lengthInWords, type Units } from "@/core/units/units";
 import { Tag } from "../common/Tag";
-import { chanceInWords, FLOWERS, percent, SCHOOLS, spanInWords, WINTERS } from "../common/words";
+import { chanceInWords, FLOWERS, SCHOOLS, spanInWords } from "../common/words";
 import { BedForm } from "./BedForm";
 import { PlantsEnough } from "./PlantsEnough";
 import { type Props, StandChange } from "./StandChange";
+import { StandLife, WinterWays } from "./StandLife";
 
-export function StandCard({ stand, beds, units, season }: Props) {
+export function StandCard({ stand, beds, units, season, today }: Props & { today: string }) {
   const { window, ripening } = stand;
   const family = stand.family === 1;
   const bed = beds.find((b) => b.id === stand.bedId);
@@ -87,7 +88,8 @@ export function StandCard({ stand, beds, units, season }: Props) {
           Its plants are not counted yet; its pollen is reckoned with {stand.reckonedPlants}.
         </p>
       )}
-      <Winter stand={stand} />
+      <StandLife stand={stand} today={today} />
+      <WinterWays stand={stand} />
       <PlantingAdvice stand={stand} units={units} />
       {stand.seedWanted === 1 && !family && stand.outside !== 1 && (
         <div className="mt-4">
@@ -109,25 +111,6 @@ const correctionInWords = (factor: number) => {
   const share = Math.round(Math.abs(factor - 1) * 100);
   return share === 0 ? "Flowers no sooner or later" : `Flowers ${share} % ${factor < 1 ? "sooner" : "later"}`;
 };
-
-/** How a second-year crop comes through the winter, with the risk of each way in words. */
-function Winter({ stand }: { stand: Props["stand"] }) {
-  if (!stand.needsWinter) return null;
-  if (!stand.overwinter || !stand.winter)
-    return (
-      <p className="mt-2 text-sm text-quince">
-        It flowers in its second year. Say how it is kept over the winter: lifted, left, or sown late. Many do two of
-        them.
-      </p>
-    );
-  const { low, likely, high } = stand.winter;
-  return (
-    <p className="mt-2 text-sm">
-      {WINTERS[stand.overwinter]}: about {percent(likely)} come through ({percent(low)} to {percent(high)}), reckoned
-      from your normals and what the crop stands.
-    </p>
-  );
-}
 
 /** Rows or a block, and whether the number fits the bed. */
 function PlantingAdvice({ stand, units }: { stand: Props["stand"]; units: Units }) {

@@ -11,6 +11,7 @@ export type Props = { stand: GroundStand; beds: Bed[]; units: Units; season: num
 export function StandChange({ stand, beds, units }: Pick<Props, "stand" | "beds" | "units">) {
   const { id, version, bedId, sown, sowedSeeds, cameUp, plants, firstFlower, flowers, seedWanted } = stand;
   const { cover, removeEvery, saveFrom, plantedOut, overwinter, spacing, rowCount } = stand;
+  const { wanted, upOn, pottedOn, setOn, ripeOn, liftedOn, replantedOn, storedIn } = stand;
   return (
     <Sheet trigger="Change the stand" title={`${stand.code} ${stand.lineName}`}>
       {(close) => (
@@ -33,6 +34,14 @@ export function StandChange({ stand, beds, units }: Pick<Props, "stand" | "beds"
             overwinter,
             spacing: spacing === null ? null : lengthShown(spacing, units),
             rowCount,
+            wanted,
+            upOn,
+            pottedOn,
+            setOn,
+            ripeOn,
+            liftedOn,
+            replantedOn,
+            storedIn,
           }}
           factors={{ spacing: lengthTyped(1, units) }}
           hidden={{ id, version }}
@@ -53,7 +62,21 @@ export function StandChange({ stand, beds, units }: Pick<Props, "stand" | "beds"
             <Field name="cameUp" label="Came up" type="number" />
             <Field name="plants" label="Planted" type="number" />
           </div>
-          <Field name="plantedOut" label={stand.needsWinter ? "Planted out or replanted" : "Planted out"} type="date" />
+          <Field name="plantedOut" label="Planted out" type="date" />
+          <div className="grid grid-cols-2 gap-4">
+            <Field name="wanted" label="Plants wanted" type="number" />
+            <Field name="upOn" label="Came up on" type="date" />
+            <Field name="pottedOn" label="Pricked out on" type="date" />
+            <Field name="setOn" label="First set on" type="date" />
+            <Field name="ripeOn" label="First ripe on" type="date" />
+          </div>
+          {stand.needsWinter && (
+            <div className="grid grid-cols-2 gap-4">
+              <Field name="liftedOn" label="Lifted on" type="date" />
+              <Field name="replantedOn" label="Replanted on" type="date" />
+              <Field name="storedIn" label="Stored in" />
+            </div>
+          )}
           {stand.needsWinter && (
             <Field
               name="overwinter"

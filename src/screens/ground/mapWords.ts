@@ -10,7 +10,11 @@ import { arrivalLines } from "./mapParts";
 /** What a bed is called on the map, with what grows in it. */
 export function wordsFor(bed: Bed, stands: Ground["stands"]): string {
   const names = [
-    ...new Set(stands.filter((s) => s.bedId === bed.id).map((s) => nameWithGeneration(s.lineName, s.generation))),
+    ...new Set(
+      stands
+        .filter((s) => s.bedId === bed.id)
+        .map((s) => `${nameWithGeneration(s.lineName, s.generation)}${s.firstYear ? ", first year" : ""}`),
+    ),
   ];
   const short = (name: string) => (name.length > 24 ? `${name.slice(0, 23)}…` : name);
   if (names.length === 0) return bed.name;

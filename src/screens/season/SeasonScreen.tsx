@@ -1,5 +1,8 @@
 import Link from "next/link";
+import { dayInWords } from "@/core/calendar/day";
 import { seasonName } from "@/core/climate/season";
+import { addressOfStand } from "@/core/custody/address";
+import { bedInWords } from "@/core/ground/bedInWords";
 import { plural } from "@/core/units/plural";
 import type { Season } from "@/views/season";
 import { Page } from "../common/Page";
@@ -31,6 +34,23 @@ export function SeasonScreen(view: Season) {
         </p>
       ) : (
         <SeasonBoard key={season} {...view} />
+      )}
+      {view.firstYear.length > 0 && (
+        <section className="mt-8 px-4 sm:px-7" aria-label="In their first year">
+          <h3>In their first year</h3>
+          <p className="text-sm text-soft">They take their ground now, and flower in the season after.</p>
+          <ul className="rows mt-2 max-w-prose border-y border-rule">
+            {view.firstYear.map((stand) => (
+              <li key={stand.code} className="py-2">
+                <Link href={addressOfStand(stand)} className="font-bold">
+                  {stand.code}
+                </Link>{" "}
+                {stand.name}, {stand.bedName ? bedInWords(stand.bedName) : "in trays"}, sown {dayInWords(stand.sown)},
+                flowers {seasonName(stand.season, garden.latitude)}
+              </li>
+            ))}
+          </ul>
+        </section>
       )}
     </Page>
   );

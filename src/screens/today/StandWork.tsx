@@ -64,7 +64,7 @@ export function StandRow({ work, day, units }: Props) {
         </span>
       </span>
       {standing !== "ahead" && (
-        <span className="flex flex-wrap items-center justify-end gap-2">
+        <span className="flex flex-wrap items-center justify-end gap-2 max-sm:col-span-2 max-sm:justify-start">
           <Otherwise work={work} day={day} units={units} />
           <Done work={work} day={day} units={units} />
         </span>

@@ -13,6 +13,7 @@ import { ChosenCross } from "./ChosenCross";
 import { OwnTasks } from "./OwnTasks";
 import { NoneDone, StandRow } from "./StandWork";
 import { TaskRow } from "./TaskRow";
+import { TodayTabs } from "./TodayTabs";
 
 const bandWords = (sun: Today["sun"]): Record<DayPart, { title: string; when: string }> => ({
   dawn: {
@@ -72,6 +73,7 @@ export function TodayScreen(view: Today) {
       band={band}
       beside={open.length > 0 ? <ChosenCross open={open} /> : <NextThing empty={empty} />}
     >
+      <TodayTabs at="/" />
       <p className="mb-5 sm:hidden">
         <strong>{dayInWords(day, "long")}</strong>
         <span className="block text-soft">

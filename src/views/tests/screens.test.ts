@@ -212,7 +212,11 @@ describe("Ground", () => {
   test("a leek sown in spring belongs to the next year", () => {
     const leek = line("Slatefoot", { species: "leek" });
     garden.done("stand.add", { lineId: leek, bedId: 1, sown: "2026-03-20", plants: 30 });
-    expect(groundView(garden.sky(), 2026, null).stands).toEqual([]);
+    expect(groundView(garden.sky(), 2026, null).stands).toMatchObject([{ lineName: "Slatefoot", firstYear: true }]);
+    expect(seasonView(garden.sky(), 2026)).toMatchObject({
+      stands: [],
+      firstYear: [{ name: "Slatefoot", season: 2027 }],
+    });
     expect(seasonView(garden.sky(), 2027).stands).toMatchObject([{ group: "Allium ampeloprasum", name: "Slatefoot" }]);
   });
 });

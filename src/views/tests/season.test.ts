@@ -7,6 +7,7 @@ import { calendarView } from "../calendar";
 import { groundView } from "../ground";
 import { type SentScene, seasonScene, seasonView } from "../season";
 import { shedView } from "../shed";
+import { weeksView } from "../weeks";
 
 let garden: Plot;
 beforeEach(() => {
@@ -80,15 +81,63 @@ describe("the season's board", () => {
 });
 
 describe("the calendar", () => {
-  test("has sowings ahead, covering, roguing and harvest, none of them for what is not wanted", () => {
-    const { mother } = twoMelons(garden);
-    garden.db.prepare("UPDATE stand SET flowers = 'hand' WHERE id = ?").run(mother);
+  test("has the work that is open under names that stay, the crosses' flowers and own tasks, and rises with each press", () => {
+    const { mother, plan } = twoMelons(garden);
     garden.db.prepare("UPDATE stand SET seedWanted = 0 WHERE id <> ?").run(mother);
-    const { events } = calendarView(garden.sky(), 2027);
-    expect(events.map((e) => e.id.split("-").pop())).toEqual(["cover", "rogue", "harvest"]);
+    const cross = garden.done("cross.plan", plan).id;
+    const task = garden.done("task.add", { title: "Empty the traps", due: "2027-07-01" }).id;
+    const { events, sequence, name } = calendarView(garden.sky(), null);
+    expect(name).toBe("Tarnholt");
+    expect(events.map(({ id }) => id)).toEqual(
+      expect.arrayContaining([`gather-${mother}`, `keep-${mother}`, `cross-${cross}`, `own-${task}`]),
+    );
+    expect(new Set(events.map(({ id }) => id)).size).toBe(events.length);
     for (const { start, end } of events) expect(daysBetween(start, end)).toBeGreaterThanOrEqual(0);
+    // What is overdue stands on today.
+    expect(events.find(({ id }) => id === `own-${task}`)).toMatchObject({ start: "2027-07-09", end: "2027-07-09" });
     garden.done("stand.add", { lineId: line("Later", "tomato"), bedId: 1, sown: "2028-03-20", plants: 5 });
-    expect(calendarView(garden.sky(), 2028).events[0]).toMatchObject({ start: "2028-03-20", end: "2028-03-20" });
+    const next = calendarView(garden.sky(), 2028);
+    expect(next.sequence).toBe(sequence + 2);
+    expect(next.events.find(({ id }) => id.startsWith("sow-"))).toMatchObject({
+      start: "2028-03-20",
+      title: expect.stringMatching(/^Sow \d+ seeds for 5 plants: Later/),
+    });
+    expect(next.events.map(({ id }) => id).join()).not.toContain("cross");
+  });
+});
+
+describe("the weeks ahead", () => {
+  test("have each piece on its best day, and a crowded day says which later day is quieter", () => {
+    garden.on("2028-03-10");
+    const lineId = line("Kiln", "tomato");
+    const sow = (sown: string, plants: number) => garden.done("stand.add", { lineId, bedId: 1, sown, plants }).id;
+    // 200 plants need 300 seeds or more: 10 minutes and a fifth for each.
+    const [one, two] = [sow("2028-03-20", 200), sow("2028-03-20", 200)];
+    const days = () => weeksView(garden.sky()).weeks.flatMap((week) => week.days);
+    const crowded = days().find(({ day }) => day === "2028-03-20")!;
+    expect(crowded.works.map(({ of }) => of)).toEqual(
+      expect.arrayContaining([one, two].map((standId) => ({ act: "sow", standId }))),
+    );
+    expect(crowded.minutes).toBe(crowded.works.reduce((sum, { minutes }) => sum + minutes, 0));
+    expect(crowded.minutes).toBeGreaterThan(120);
+    const [first] = crowded.works;
+    expect(first!.quieter! > "2028-03-20" && first!.quieter! <= first!.last!).toBe(true);
+    garden.done("deed.put-off", { ...first!.of!, until: first!.quieter });
+    const eased = days().find(({ day }) => day === "2028-03-20")!;
+    expect(eased.minutes).toBe(crowded.minutes - first!.minutes);
+    expect(eased.works.every(({ quieter }) => quieter === null)).toBe(true);
+  });
+
+  test("count what is later, and have own tasks on their day, overdue ones on the first", () => {
+    twoMelons(garden);
+    garden.done("task.add", { title: "Order fleece", due: "2027-07-11" });
+    garden.done("task.add", { title: "Empty the traps", due: "2027-07-01" });
+    const { weeks, beyond } = weeksView(garden.sky());
+    expect(weeks).toHaveLength(5);
+    expect(weeks[0]!.days[0]!.works.map(({ title }) => title)).toContain("Empty the traps");
+    expect(weeks[0]!.days[2]!.works.map(({ title }) => title)).toContain("Order fleece");
+    // Seed of both is ripe in mid-August and made a lot of afterwards.
+    expect(beyond).toBeGreaterThanOrEqual(2);
   });
 });
 

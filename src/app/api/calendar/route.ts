@@ -13,11 +13,12 @@ const at = (day: string) => new Date(`${day}T00:00:00Z`);
 export const GET = (request: Request) =>
   answering(() => {
     const wanted = new URL(request.url).searchParams.get("season") ?? undefined;
-    const { name, events } = calendarView(outlookKept(theDb(), dayOfRequest(request)), seasonAsked(wanted));
+    const { name, events, sequence } = calendarView(outlookKept(theDb(), dayOfRequest(request)), seasonAsked(wanted));
     const calendar = ical({ name, prodId: { company: "Nimble Orchard", product: "Season" } });
     for (const { id, start, end, title, note } of events)
       calendar.createEvent({
         id,
+        sequence,
         start: at(start),
         end: at(addDays(end, 1)),
         allDay: true,
