@@ -11,14 +11,14 @@ test("a first flower seen from Today replaces the forecast, and a day to come is
 }) => {
   const page = await browser.newPage({ baseURL: demo.url });
   await page.goto("/");
-  const row = page.getByRole("listitem").filter({ hasText: "Look for the first flower of Ashlar Gold" });
+  const row = page.getByRole("listitem").filter({ hasText: "First flower: Ashlar Gold" });
   await row.getByRole("button", { name: "Seen" }).click();
   await sheet(page).getByLabel("First open flower").fill("2027-07-20");
-  await sheet(page).getByRole("button", { name: "Keep the day" }).click();
+  await sheet(page).getByRole("button", { name: "Keep" }).click();
   await expect(sheet(page).getByText("That day is still to come.")).toBeVisible();
   await sheet(page).getByLabel("First open flower").fill("2027-07-07");
-  await sheet(page).getByRole("button", { name: "Keep the day" }).click();
-  await expect(toast(page, "first flower 7 Jul")).toBeVisible();
+  await sheet(page).getByRole("button", { name: "Keep" }).click();
+  await expect(toast(page, "in flower 7 Jul")).toBeVisible();
   await expect(row).toHaveCount(0);
   await page.goto("/season");
   await expect(page.getByRole("group", { name: /Ashlar Gold/ })).toContainText("first flower seen");
@@ -62,11 +62,11 @@ test("a stand is changed on the Ground: sowing after flowering and too many plan
   await sheet(page).getByRole("button", { name: "Keep" }).click();
   await expect(sheet(page).getByText("A stand can't flower before it was sown.")).toBeVisible();
   await sheet(page).getByLabel("First flower, as seen").fill("");
-  await sheet(page).getByLabel("Came up").fill("4");
+  await sheet(page).getByLabel("Came up", { exact: true }).fill("4");
   await sheet(page).getByRole("button", { name: "Keep" }).click();
   await expect(sheet(page).getByText("5 can't be planted: only 4 came up.")).toBeVisible();
-  await expect(sheet(page).getByLabel("Came up")).toHaveValue("4");
-  await sheet(page).getByLabel("Came up").fill("9");
+  await expect(sheet(page).getByLabel("Came up", { exact: true })).toHaveValue("4");
+  await sheet(page).getByLabel("Came up", { exact: true }).fill("9");
   await sheet(page).getByLabel("Flowers").selectOption({ label: "Covered" });
   await sheet(page).getByRole("button", { name: "Keep" }).click();
   await expect(page.getByText("Flowers: covered.")).toBeVisible();

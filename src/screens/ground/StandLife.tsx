@@ -97,7 +97,7 @@ function End({ stand: { id, version, code, lineName }, today }: Props) {
 
 /** The three ways through the winter side by side, each with the share that comes through; a press chooses one. */
 export function WinterWays({ stand }: { stand: GroundStand }) {
-  if (!stand.winterWays || stand.firstFlower || stand.ending) return null;
+  if (!stand.winterWays || stand.firstFlower || stand.replantedOn || stand.ending) return null;
   const { id, version, overwinter } = stand;
   return (
     <section className="mt-4" aria-label="Over the winter">
