@@ -47,7 +47,7 @@ await shoot("today-phone", "/", { phone: true });
 await shoot("plan", "/crosses/plan", { press: "7 to do" });
 await shoot("book", "/crosses/book", { press: "Read X27-001" });
 await shoot("works", "/crosses/works");
-await shoot("practice", "/guide/practice", { press: "Wait, too early" });
+await shoot("weeks", "/weeks");
 await shoot("round-before-dawn", "/round", { phone: true, theme: "dawn" });
 await browser.close();
 await server.stop();

@@ -46,7 +46,7 @@ async function press(page: Page): Promise<boolean> {
   const work = page.getByRole("region", { name: new RegExp(`^(${PARTS})$`) });
   const button = work.getByRole("button", { name: /^(Done|Seen|Make the lot)/ }).first();
   if ((await button.count()) === 0) return false;
-  const title = await button.locator("xpath=ancestor::li[1]").locator(".font-semibold").first().innerText();
+  const title = await button.locator("xpath=ancestor::li[1]").locator(".font-semibold").first().textContent();
   const asks = (await button.getAttribute("aria-haspopup")) === "dialog";
   await button.click();
   if (asks) {
@@ -56,7 +56,7 @@ async function press(page: Page): Promise<boolean> {
     if (await seeds.count()) await seeds.fill("120");
     await sheet.locator("button[type=submit]").click();
   }
-  await expect(work.getByText(title, { exact: true })).toHaveCount(0);
+  await expect(work.getByText(title ?? "", { exact: true })).toHaveCount(0);
   return true;
 }
 

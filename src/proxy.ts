@@ -2,7 +2,7 @@ import { type NextRequest, NextResponse } from "next/server";
 
 /** Names under which this server may be addressed; a foreign name means a rebound DNS entry. */
 const HOSTS = new Set(["127.0.0.1", "localhost", "[::1]"]);
-const METHODS = new Set(["GET", "HEAD", "POST", "OPTIONS"]);
+const COMPUTATIONS = new Set(["GET", "HEAD", "POST", "OPTIONS"]);
 
 type Refusal = { status: number; message: string };
 
@@ -19,7 +19,7 @@ function refusal(request: NextRequest): Refusal | null {
   const host = request.headers.get("host") ?? "";
   if (!HOSTS.has(host.replace(/:\d+$/, "")))
     return { status: 403, message: "This server does not answer under that name." };
-  if (!METHODS.has(request.method)) return { status: 405, message: "Nothing here answers to that method." };
+  if (!COMPUTATIONS.has(request.method)) return { status: 405, message: "Nothing here answers to that method." };
   const { pathname } = request.nextUrl;
   if (!isReadable(pathname)) return { status: 400, message: "That address can't be read." };
   const reads = request.method === "GET" || request.method === "HEAD";

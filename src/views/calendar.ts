@@ -4,7 +4,7 @@ import { opCount } from "@/records/history/queries";
 import { openTasks } from "@/records/task/queries";
 import type { Outlook } from "./outlook";
 import { todayView } from "./today";
-import { openWork, type StandWork } from "./work";
+import { openWork, type StandWork, workOfSeason } from "./work";
 
 /** `id` names it for as long as the garden stands, so that a calendar that takes the file in again knows it. */
 export type CalendarEvent = { id: string; start: Day; end: Day; title: string; note: string };
@@ -51,9 +51,8 @@ export function calendarView(
   season: number | null,
 ): { name: string; events: CalendarEvent[]; sequence: number } {
   const { garden, db, today } = sky;
-  const works = openWork(sky).filter(
-    ({ stand, standing }) => standing !== "missed" && (season === null || stand.season === season),
-  );
+  const open = season === null ? openWork(sky) : workOfSeason(sky, season);
+  const works = open.filter(({ standing }) => standing !== "missed");
   const own = season === null ? openTasks(db) : [];
   return {
     name: season === null ? garden.name : `${garden.name} ${season}`,

@@ -4,7 +4,7 @@ import type { Id } from "@/core/custody/id";
 import { actsOf } from "@/core/work/acts";
 import type { LivingStand } from "@/core/work/living";
 import { type Act, byLastChance, type Standing, standingOn, type Work } from "@/core/work/work";
-import { type DeedOf, deedsOfSeasons } from "@/records/deed/queries";
+import { type DeedOf, deedsOfSeason } from "@/records/deed/queries";
 import { standsWithFlowers } from "@/records/flower/queries";
 import { standsWithSeed } from "@/records/lot/queries";
 import type { ForecastStand, Outlook } from "./outlook";
@@ -43,7 +43,7 @@ function living(stand: ForecastStand, { climate, today }: Outlook, { deeds, flow
   const species = speciesById(stand.species);
   return {
     ...stand,
-    planned: stand.planned === 1,
+    planned: stand.planned === 1 || stand.sown > today,
     // As the forecast reckons it: what should be sown by now is sown today at the soonest.
     sown: stand.planned === 1 && stand.sown < today ? today : stand.sown,
     seedWanted: stand.seedWanted === 1,
@@ -66,19 +66,16 @@ const standOf = (stand: ForecastStand): WorkStand => {
   return { id, version, family, code, lineName, bedName, generation, species, season, overwinter };
 };
 
-/**
- * Everything that is open on the garden's stands, the soonest impossible first: those that flower in this season, and
- * those of the next that are sown or planned already.
- */
-export const openWork = (sky: Outlook): StandWork[] =>
-  sky.once("work", () => {
-    const { db, season, today } = sky;
+/** Everything that is open on the stands of one season, the soonest impossible first. */
+export const workOfSeason = (sky: Outlook, season: number): StandWork[] =>
+  sky.once(`work ${season}`, () => {
+    const { db, today } = sky;
     const known: Known = {
-      deeds: deedsOfSeasons(db, season, season + 1),
+      deeds: deedsOfSeason(db, season),
       flowered: standsWithFlowers(db, season),
       gathered: standsWithSeed(db, season),
     };
-    const stands = [...sky.standsOf(season), ...sky.standsOf(season + 1)].filter((s) => !s.outside && !s.endedOn);
+    const stands = sky.standsOf(season).filter((s) => !s.outside && !s.endedOn);
     return stands
       .flatMap((stand) => {
         const works = actsOf(living(stand, sky, known));
@@ -93,3 +90,7 @@ export const openWork = (sky: Outlook): StandWork[] =>
       .filter(({ standing, last }) => standing !== "missed" || last! >= addDays(today, -ASKED))
       .sort(byLastChance);
   });
+
+/** Everything that is open: on stands that flower in this season, and on those of the next that are sown or planned. */
+export const openWork = (sky: Outlook): StandWork[] =>
+  sky.once("work", () => [...workOfSeason(sky, sky.season), ...workOfSeason(sky, sky.season + 1)].sort(byLastChance));

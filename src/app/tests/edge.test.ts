@@ -206,7 +206,13 @@ describe("files that go out", () => {
       garden.db.prepare("UPDATE stand SET sown = '2028-05-04', season = 2028 WHERE id = ?").run(plan.motherStandId);
       const text = await (await calendar(new Request("http://x/api/calendar?season=2028"))).text();
       expect(text).toContain("DTSTART;VALUE=DATE:20280504");
-      expect(text).toContain("DTEND;VALUE=DATE:20280505");
+      garden.done("task.add", { title: "Order fleece", due: "2027-07-20" });
+      const all = await (await calendar(new Request("http://x/api/calendar"))).text();
+      const [event] = all.split("BEGIN:VEVENT").filter((one) => one.includes("SUMMARY:Order fleece"));
+      expect(event).toContain("DTSTART;VALUE=DATE:20270720");
+      expect(event).toContain("DTEND;VALUE=DATE:20270721");
+      // It rises with every press.
+      expect(event).toMatch(/SEQUENCE:\d+/);
     },
   );
 

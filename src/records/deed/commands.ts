@@ -15,7 +15,7 @@ import type { stand } from "../stand/stand";
 import { deed } from "./deed";
 
 /** What each act is called once it is done. */
-export const DONE_WORDS: Record<Act, string> = {
+const DONE_WORDS: Record<Act, string> = {
   sow: "sown",
   "look-up": "came up",
   thin: "thinned",
@@ -41,7 +41,7 @@ function effect(before: StandRow, act: Act, on: Day, counted: number | null): Pa
   switch (act) {
     case "sow":
       // What was planned is what was wanted; how many stand is counted later.
-      return before.planned
+      return before.planned || before.sown > on
         ? {
             planned: 0,
             sown: on,

@@ -5,14 +5,14 @@ import type { Deed } from "./deed";
 
 export type DeedOf = Pick<Deed, "standId" | "act" | "how" | "on" | "until">;
 
-/** What was done with the stands of some seasons, or put off, by stand, in the order of days. */
-export function deedsOfSeasons(db: Db, from: number, to: number): Map<Id, DeedOf[]> {
+/** What was done with the stands of a season, or put off, by stand, in the order of days. */
+export function deedsOfSeason(db: Db, season: number): Map<Id, DeedOf[]> {
   const rows = db
     .prepare(
       `SELECT d.standId, d.act, d.how, d."on", d.until FROM stand s JOIN deed d ON d.standId = s.id
-       WHERE s.season BETWEEN ? AND ? ORDER BY d."on", d.id`,
+       WHERE s.season = ? ORDER BY d."on", d.id`,
     )
-    .all(from, to) as DeedOf[];
+    .all(season) as DeedOf[];
   return groupBy(rows, ({ standId }) => standId);
 }
 

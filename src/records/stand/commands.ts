@@ -1,10 +1,10 @@
 import Joi from "joi";
 import { addDays, type Day, dayInWords, daysBetween } from "@/core/calendar/day";
 import { seasonOf } from "@/core/climate/season";
+import { onlyFor } from "@/core/computations";
 import type { Id } from "@/core/custody/id";
 import type { Sowing } from "@/core/flowering/facts";
 import type { Change } from "@/core/isolation/change";
-import { onlyFor } from "@/core/methods";
 import { Refusal, refuse } from "@/db/ops";
 import { bedById } from "../bed/queries";
 import { nextCode } from "../code";

@@ -1,7 +1,7 @@
-import { METHODS } from "@/core/methods";
+import { COMPUTATIONS } from "@/core/computations";
 
 export function GET(): Response {
   return Response.json({
-    methods: METHODS.map(({ name, what, source, schema }) => ({ name, what, source, input: schema.describe() })),
+    methods: COMPUTATIONS.map(({ name, what, source, schema }) => ({ name, what, source, input: schema.describe() })),
   });
 }

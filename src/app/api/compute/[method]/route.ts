@@ -1,4 +1,4 @@
-import { compute, METHODS } from "@/core/methods";
+import { COMPUTATIONS, compute } from "@/core/computations";
 import { answering, json } from "../../answer";
 import { readJson } from "../../body";
 
@@ -10,7 +10,7 @@ type Params = { params: Promise<{ method: string }> };
 export const POST = (request: Request, { params }: Params) =>
   answering(async () => {
     const { method: name } = await params;
-    const method = METHODS.find((m) => m.name === name);
+    const method = COMPUTATIONS.find((m) => m.name === name);
     if (!method) return failure(404, `There is no method ${name}.`);
     const body = await readJson(request);
     if (!body.ok) return failure(body.status, body.message);

@@ -1,8 +1,8 @@
 import { describe, expect, test } from "vitest";
-import { compute, METHODS } from "./methods";
+import { COMPUTATIONS, compute } from "./computations";
 import { described } from "./tests/described";
 
-const run = (name: string, input: unknown) => compute(METHODS.find((m) => m.name === name)!, input);
+const run = (name: string, input: unknown) => compute(COMPUTATIONS.find((m) => m.name === name)!, input);
 
 const bothFrom = (start: string, end: string) => ({ female: { start, end }, male: { start, end } });
 
@@ -76,7 +76,7 @@ const VECTORS: [string, Record<string, unknown>, Record<string, number>, number]
   ["inbreeding-growth", { effectiveSize: 10, generations: 5 }, { inbreeding: 0.22621906250000023 }, 1e-6],
 ];
 
-describe("methods", () => {
+describe("computations", () => {
   test.each(VECTORS)("%s of %j", (name, input, expected, tolerance) => {
     const computed = run(name, input);
     if (!computed.ok) throw new Error(computed.message);
@@ -107,7 +107,7 @@ describe("methods", () => {
   });
 
   test("every field takes what it is meant to take", async () => {
-    const all = METHODS.flatMap(({ name, schema }) => described(name, schema));
-    await expect(`${all.join("\n")}\n`).toMatchFileSnapshot("tests/expected/methods.txt");
+    const all = COMPUTATIONS.flatMap(({ name, schema }) => described(name, schema));
+    await expect(`${all.join("\n")}\n`).toMatchFileSnapshot("tests/expected/computations.txt");
   });
 });

@@ -7,7 +7,7 @@ import { alleleRetention, effectiveSize, inbreedingGrowth } from "./inheritance/
 import { contamination } from "./isolation/contamination";
 import { plantsNeeded } from "./numbers/plantsNeeded";
 
-export type Method = {
+export type Computation = {
   name: string;
   what: string;
   source: string;
@@ -35,13 +35,13 @@ const span = Joi.object({ start: day.required(), end: day.required() })
 
 /**
  * A field that some kinds need and the others do not know.
- * @example compute(METHODS[5], { kind: "dioecious", males: 2, females: 2, plants: 4 }).ok // false
+ * @example compute(COMPUTATIONS[5], { kind: "dioecious", males: 2, females: 2, plants: 4 }).ok // false
  */
 export const onlyFor = (kind: string | string[], schema: Joi.Schema) =>
   Joi.forbidden().when("kind", { not: Joi.valid(...[kind].flat()), otherwise: schema.required() });
 
 /** Every computation that can be called from outside, with its input's schema. The screens call the same functions. */
-export const METHODS: Method[] = [
+export const COMPUTATIONS: Computation[] = [
   {
     name: "day-length",
     what: "Hours from sunrise to sunset, the sun's centre at −0.833°; 24 and 0 in polar day and night.",
@@ -162,14 +162,14 @@ export const METHODS: Method[] = [
 export type Computed = { ok: true; result: unknown } | { ok: false; message: string; details: Record<string, string> };
 
 /**
- * Runs a method by name on unchecked input: the result, or a message for each field that was refused.
- * @example compute(METHODS[0], { latitude: 91, longitude: 0, date: "2027-07-09" }).ok // false
+ * Runs a computation on unchecked input: the result, or a message for each field that was refused.
+ * @example compute(COMPUTATIONS[0], { latitude: 91, longitude: 0, date: "2027-07-09" }).ok // false
  */
-export function compute(method: Method, input: unknown): Computed {
-  const { value, error } = method.schema.validate(input, { abortEarly: false, convert: false });
+export function compute(computation: Computation, input: unknown): Computed {
+  const { value, error } = computation.schema.validate(input, { abortEarly: false, convert: false });
   if (error) {
     const details = Object.fromEntries(error.details.map((d) => [d.path.join(".") || "input", d.message]));
-    return { ok: false, message: `${method.name} cannot be computed from this input.`, details };
+    return { ok: false, message: `${computation.name} cannot be computed from this input.`, details };
   }
-  return { ok: true, result: method.run(value as never) };
+  return { ok: true, result: computation.run(value as never) };
 }
