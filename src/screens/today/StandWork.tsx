@@ -164,12 +164,7 @@ function MakeLot({ work, day, units }: Props) {
             ]}
           />
           <Field name="gathered" label="Gathered on" type="date" />
-          <Field
-            name="seeds"
-            label="Seeds, counted"
-            type="number"
-            hint="Not needed yet: count or weigh it once it is clean."
-          />
+          <AmountFields units={units} />
           <Field name="note" label="Note" />
         </CommandForm>
       )}
