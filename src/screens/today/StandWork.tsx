@@ -7,7 +7,7 @@ import type { Act } from "@/core/work/work";
 import { Sheet } from "@/ui/Sheet";
 import type { StandWork } from "@/views/work";
 import { CommandButton, CommandForm, Field } from "../common/command";
-import { AmountFields } from "../common/fields";
+import { AmountFields, PollenField } from "../common/fields";
 import { Tag } from "../common/Tag";
 
 /** What is counted when an act is done; the others are one press. */
@@ -154,15 +154,7 @@ function MakeLot({ work, day, units }: Props) {
           submit="Make the lot"
           onDone={close}
         >
-          <Field
-            name="kind"
-            label="Pollen"
-            type="select"
-            choices={[
-              { value: "open", label: "Open: whatever flew" },
-              { value: "self", label: "Their own: bagged, or a crop that selfs" },
-            ]}
-          />
+          <PollenField />
           <Field name="gathered" label="Gathered on" type="date" />
           <AmountFields units={units} />
           <Field name="note" label="Note" />
