@@ -12,7 +12,7 @@ import type { ForecastStand, Outlook } from "./outlook";
 /** What a piece of work says of its stand. */
 export type WorkStand = Pick<
   ForecastStand,
-  "id" | "version" | "family" | "code" | "lineName" | "bedName" | "generation" | "species" | "season" | "overwinter"
+  "id" | "family" | "code" | "lineName" | "bedName" | "generation" | "season"
 >;
 /** `waits` where something must be done before it. */
 export type StandWork = Omit<Work, "waitsFor"> & { standing: Standing; waits: boolean; stand: WorkStand };
@@ -62,8 +62,8 @@ function living(stand: ForecastStand, { climate, today }: Outlook, { deeds, flow
 }
 
 const standOf = (stand: ForecastStand): WorkStand => {
-  const { id, version, family, code, lineName, bedName, generation, species, season, overwinter } = stand;
-  return { id, version, family, code, lineName, bedName, generation, species, season, overwinter };
+  const { id, family, code, lineName, bedName, generation, season } = stand;
+  return { id, family, code, lineName, bedName, generation, season };
 };
 
 /** Everything that is open on the stands of one season, the soonest impossible first. */

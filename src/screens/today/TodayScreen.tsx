@@ -28,8 +28,8 @@ const bandWords = (sun: Today["sun"]): Record<DayPart, { title: string; when: st
   evening: { title: "Tonight", when: sun.dusk ? `until dark at ${sun.dusk}` : "no dusk tonight" },
 });
 
-/** So many rows of a band can be read; on the busiest days the rest is on the round. */
-const SHOWN = 20;
+/** So many rows of a band can be read; on the busiest days the rest is on the round, and in the weeks ahead. */
+const SHOWN = 16;
 
 function keyOf(task: Task): string {
   switch (task.kind) {
@@ -121,7 +121,8 @@ export function TodayScreen(view: Today) {
               ))}
               {b.tasks.length > SHOWN && (
                 <li className="py-3 text-soft">
-                  and {b.tasks.length - SHOWN} more; <Link href="/round">the round</Link> walks through all of them.
+                  and {b.tasks.length - SHOWN} more; <Link href="/round">the round</Link> walks through the flowers,{" "}
+                  <Link href="/weeks">the weeks ahead</Link> list the rest.
                 </li>
               )}
             </ul>
@@ -157,7 +158,7 @@ export function TodayScreen(view: Today) {
 }
 
 /** So much of a list of work is shown at once. */
-const LISTED = 8;
+const LISTED = 6;
 
 /** Work that is not due now, under what is said of it. */
 function WorkList(props: {
