@@ -206,6 +206,21 @@ test("what works here reckons each flower's hour from sunrise, and leaves specie
     { label: "under 1 h", set: 6, flowers: 8 },
   ]);
   expect(worksView(garden.sky(), "leek").chosen).toBe("melon");
+  const lineId = garden.done("line.add", { name: "Kiln", species: "tomato", school: "keep-pure", status: "mix" }).id;
+  const stand = garden.done("stand.add", { lineId, bedId: 1, sown: "2027-03-20", plants: 3 }).id;
+  const self = {
+    motherStandId: stand,
+    fatherStandId: stand,
+    fruitsWanted: 2,
+    setLow: 0.4,
+    setHigh: 0.6,
+    confidence: 0.9,
+  };
+  const { ids } = garden.done("flower.cover", { crossId: garden.done("cross.plan", self).id, flowers: 2 });
+  const set = garden.db.prepare("UPDATE flower SET state = 'set', pollinatedOn = '2027-07-09' WHERE id = ?");
+  for (const id of ids) set.run(id);
+  expect(worksView(garden.sky(), "tomato")).toMatchObject({ chosen: "tomato", flowers: 2, set: 2 });
+  expect(worksView(garden.sky(), "melon")).toMatchObject({ chosen: "melon", flowers: 8, set: 6 });
 });
 
 test("practice shows every drawn stage once, three to a drawing", () => {

@@ -304,6 +304,9 @@ describe("Nursery, Seed and Lines", () => {
       sowings: 1,
       shelf: "keeps",
     });
+    // Above it stand those of its own line that flower in this season, and no others.
+    const bars = lotPage(garden.sky(), garden.code("lot", lot))!.band.bars.map(({ label }) => label);
+    expect(bars).toEqual(["Lantern F1"]);
     const weighed = garden.done("lot.receive", { lineId, gathered: "2028-01-10", mass: 2 }).id;
     garden.done("stand.add", { lineId, lotId: weighed, sown: "2028-05-10", sowedSeeds: 60 });
     expect(lotPage(garden.sky(), garden.code("lot", weighed))!.lot.left).toMatchObject({
