@@ -9,6 +9,7 @@ import type { Result } from "@/records/flower/commands";
 import { dayNow } from "@/ui/press";
 import { Stepper } from "@/ui/Stepper";
 import { useKept } from "@/ui/useKept";
+import { useThere } from "@/ui/useThere";
 import { BudChoice } from "../common/BudChoice";
 import { CommandButton, useCommand } from "../common/command";
 import { FlowerStage, StageRow } from "../common/drawings/FlowerStage";
@@ -90,6 +91,8 @@ function One({ stop, list, day, onDone }: OneProps) {
   const { runKept, busy } = useCommand();
   const [males, setMales] = useKept(`males-${cross.id}-${day}`, 2);
   const [at, setAt] = useState("");
+  // An hour typed before the page listens would be lost.
+  const there = useThere();
   const [bud, setBud] = useState<Stage>("right");
   const [opened, setOpened] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -149,7 +152,13 @@ function One({ stop, list, day, onDone }: OneProps) {
           <Stepper label={MALES_WORDS[method.unit]!} value={males} min={1} max={200} onChange={setMales} />
           <label className="flex items-center gap-3">
             <span className="font-semibold">At</span>
-            <input type="time" className="min-h-12 w-36" value={at} onChange={(event) => setAt(event.target.value)} />
+            <input
+              type="time"
+              className="min-h-12 w-36"
+              value={at}
+              disabled={!there}
+              onChange={(event) => setAt(event.target.value)}
+            />
           </label>
           <BudChoice bud={bud} onChange={setBud} />
         </div>

@@ -4,6 +4,7 @@ import { dayInWords } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
 import type { Units } from "@/core/units/units";
 import { Sheet } from "@/ui/Sheet";
+import { useThere } from "@/ui/useThere";
 import type { CrossTask, OwnWork, RogueTask, StoreTask, Task } from "@/views/today";
 import { CommandButton } from "../common/command";
 import { RecordStep } from "../common/RecordStep";
@@ -17,7 +18,33 @@ type Of<T> = { task: T; day: string; units: Units };
 const row =
   "grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-2 py-3 sm:grid-cols-[9rem_minmax(0,1fr)_auto]";
 
-export function TaskRow({ task, day, units }: Of<Task>) {
+function keyOf(task: Task): string {
+  switch (task.kind) {
+    case "cross":
+      return `${task.state.cross.id} ${task.step.action}`;
+    case "store":
+      return `store ${task.state.cross.id}`;
+    case "rogue":
+      return `rogue ${task.out.standId}`;
+    case "stand":
+      return task.work.key;
+    case "own":
+      return `own ${task.task.id}`;
+  }
+}
+
+/** So many rows of a band are drawn at first. */
+const AT_FIRST = 8;
+
+/** The rows of a band; those below the first screen are drawn when the page is there. */
+export function TaskRows({ tasks, day, units }: { tasks: Task[]; day: string; units: Units }) {
+  const there = useThere();
+  return (there ? tasks : tasks.slice(0, AT_FIRST)).map((task) => (
+    <TaskRow key={keyOf(task)} task={task} day={day} units={units} />
+  ));
+}
+
+function TaskRow({ task, day, units }: Of<Task>) {
   if (task.kind === "cross") return <CrossRow task={task} day={day} units={units} />;
   if (task.kind === "store") return <StoreRow task={task} day={day} />;
   if (task.kind === "own") return <OwnRow task={task} day={day} />;

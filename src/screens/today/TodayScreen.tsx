@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
 import { lengthInWords as metres, type Units } from "@/core/units/units";
-import type { Task, Today } from "@/views/today";
+import type { Today } from "@/views/today";
 import type { StandWork } from "@/views/work";
 import { Cautions } from "../common/Cautions";
 import { GardenForm } from "../common/GardenForm";
@@ -12,7 +12,7 @@ import { insectsInWords } from "../common/words";
 import { ChosenCross } from "./ChosenCross";
 import { OwnTasks } from "./OwnTasks";
 import { NoneDone, StandRow } from "./StandWork";
-import { TaskRow } from "./TaskRow";
+import { TaskRows } from "./TaskRow";
 import { TodayTabs } from "./TodayTabs";
 
 const bandWords = (sun: Today["sun"]): Record<DayPart, { title: string; when: string }> => ({
@@ -30,21 +30,6 @@ const bandWords = (sun: Today["sun"]): Record<DayPart, { title: string; when: st
 
 /** So many rows of a band can be read; on the busiest days the rest is on the round, and in the weeks ahead. */
 const SHOWN = 16;
-
-function keyOf(task: Task): string {
-  switch (task.kind) {
-    case "cross":
-      return `${task.state.cross.id} ${task.step.action}`;
-    case "store":
-      return `store ${task.state.cross.id}`;
-    case "rogue":
-      return `rogue ${task.out.standId}`;
-    case "stand":
-      return task.work.key;
-    case "own":
-      return `own ${task.task.id}`;
-  }
-}
 
 export function TodayScreen(view: Today) {
   const { garden, day, sun, heat, walk, tasks, late, missed, early, next, later, open, hazards, empty, band } = view;
@@ -116,9 +101,7 @@ export function TodayScreen(view: Today) {
               <p className="text-sm text-soft">{b.when}</p>
             </div>
             <ul className="rows border-t border-ink">
-              {b.tasks.slice(0, SHOWN).map((task) => (
-                <TaskRow key={keyOf(task)} task={task} day={day} units={garden.units} />
-              ))}
+              <TaskRows tasks={b.tasks.slice(0, SHOWN)} day={day} units={garden.units} />
               {b.tasks.length > SHOWN && (
                 <li className="py-3 text-soft">
                   and {b.tasks.length - SHOWN} more; <Link href="/round">the round</Link> walks through the flowers,{" "}
@@ -138,9 +121,7 @@ export function TodayScreen(view: Today) {
             <p className="text-sm text-soft">covered and past their time: what became of them?</p>
           </div>
           <ul className="rows border-t border-ink">
-            {late.map((task) => (
-              <TaskRow key={keyOf(task)} task={task} day={day} units={garden.units} />
-            ))}
+            <TaskRows tasks={late} day={day} units={garden.units} />
           </ul>
         </section>
       )}
