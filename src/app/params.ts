@@ -1,8 +1,9 @@
 import { notFound } from "next/navigation";
 import { isSeason } from "@/core/climate/season";
 import { readCode } from "@/core/custody/code";
-import type { Outlook } from "@/views/outlook";
-import { here } from "./here";
+import { theDb } from "@/db/open";
+import { type Outlook, outlookKept } from "@/views/outlook";
+import { dayOfRequest, here } from "./here";
 
 export type Search = Promise<Record<string, string | string[] | undefined>>;
 export type CodeParams = Promise<{ code: string }>;
@@ -17,6 +18,12 @@ export function seasonAsked(text: string | string[] | undefined): number | null 
   const season = wholeNumber(text);
   return season !== null && isSeason(season) ? season : null;
 }
+
+/** The outlook of a request to the api, and the season that its address asks for. */
+export const askedOf = (request: Request) => ({
+  sky: outlookKept(theDb(), dayOfRequest(request)),
+  season: seasonAsked(new URL(request.url).searchParams.get("season") ?? undefined),
+});
 
 /** One word of the address, or null. */
 export const oneWord = (text: string | string[] | undefined): string | null =>

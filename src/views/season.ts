@@ -7,7 +7,6 @@ import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import type { Bed, Scene, School } from "@/core/isolation/scene";
 import { type Tried, tryOut } from "@/core/isolation/tryout";
-import { type Stage, stageOf } from "@/core/work/life";
 import { headOf } from "@/db/ops";
 import type { Garden } from "@/records/garden/garden";
 import { seasonsWithStands } from "@/records/stand/queries";
@@ -51,7 +50,6 @@ export type Season = {
     bedName: string | null;
     sown: Day;
     season: number;
-    stage: Stage;
     family: 0 | 1;
   }[];
   /** What the worker would say of the season as it is. */
@@ -127,7 +125,6 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
       sown: stand.sown,
       season: stand.season,
       family: stand.family,
-      stage: stageOf(stand, today),
     })),
     beds: scene.beds.map(({ id, name, outside }) => ({ id, name, outside })),
     frosts: scene.climate.frosts,

@@ -83,16 +83,6 @@ export type Ahead = {
   crosses: Record<Id, { protocol: string; daysToRipe: Range; flowers: FlowerOnDay[] }>;
 };
 
-/** A cross's task on its way to the round: its flowers by number, what is known of them stands in what lies ahead. */
-export type SentTask = StoreTask | (Omit<CrossTask, "flowers"> & { flowers: number[] });
-
-/** What the round shows of a day; what lies ahead goes along as one text. */
-export type Round = Pick<Today, "garden" | "day" | "sun" | "heat" | "walk" | "hazards"> & {
-  open: TaskCross[];
-  tasks: SentTask[];
-  ahead: string;
-};
-
 export type Today = {
   garden: Garden;
   day: Day;
@@ -125,7 +115,8 @@ export type Today = {
   empty: { beds: boolean; stands: boolean };
 };
 
-const brief = ({ cross, method, evenings, last }: CrossState): TaskCross => ({
+/** What tasks say of a cross. */
+export const brief = ({ cross, method, evenings, last }: CrossState): TaskCross => ({
   cross: Object.fromEntries(OF_CROSS.map((name) => [name, cross[name]])) as TaskCross["cross"],
   method,
   evenings,
@@ -218,19 +209,6 @@ const QUICKEST = Math.min(...SPECIES.map((s) => s.daysToRipe.low));
 
 /** What is to be done on the as-of day, by band of the day, each band in the order of a short walk. */
 export const todayView = (sky: Outlook): Today => sky.once("today", () => worked(sky));
-
-export function roundView(sky: Outlook): Round {
-  const { garden, day, sun, heat, walk, hazards, ...view } = todayView(sky);
-  const tasks = view.tasks.flatMap((task): SentTask[] => {
-    if (task.kind === "cross") return [{ ...task, flowers: task.flowers.map(({ number }) => number) }];
-    return task.kind === "store" ? [task] : [];
-  });
-  // Under the objects that the tasks name, so that each goes to the browser once.
-  const named = new Map(tasks.map(({ state }) => [state.cross.id, state]));
-  const open = view.open.map((state) => named.get(state.cross.id) ?? brief(state));
-  const ahead = sky.once("ahead", () => JSON.stringify(view.ahead));
-  return { garden, day, sun, heat, walk, open, hazards, tasks, ahead };
-}
 
 function worked(sky: Outlook): Today {
   const { db, garden: place, today: day, season } = sky;

@@ -1,4 +1,5 @@
 import type { Day } from "@/core/calendar/day";
+import { addressOfStand } from "@/core/custody/address";
 import { laidOut, quieterDay } from "@/core/work/weeks";
 import type { Garden } from "@/records/garden/garden";
 import { openTasks } from "@/records/task/queries";
@@ -52,7 +53,7 @@ export function weeksView(sky: Outlook): Weeks {
     best,
     last,
     standing,
-    href: stand.family ? `/nursery/${stand.code}` : `/ground?stand=${stand.code}&season=${stand.season}`,
+    href: addressOfStand(stand),
     of: { act, standId: stand.id },
   }));
   const all = [...works, ...own];

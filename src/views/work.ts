@@ -1,9 +1,10 @@
 import { speciesById } from "@/catalogue/catalogue";
-import { addDays, type Day } from "@/core/calendar/day";
+import { addDays } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { actsOf } from "@/core/work/acts";
 import type { LivingStand } from "@/core/work/living";
-import { type Act, byLastChance, type Standing, standingOn, type Work } from "@/core/work/work";
+import { memoryOf } from "@/core/work/memory";
+import { byLastChance, type Standing, standingOn, type Work } from "@/core/work/work";
 import { type DeedOf, deedsOfSeason } from "@/records/deed/queries";
 import { standsWithFlowers } from "@/records/flower/queries";
 import { standsWithSeed } from "@/records/lot/queries";
@@ -17,25 +18,8 @@ export type WorkStand = Pick<
 /** `waits` where something must be done before it. */
 export type StandWork = Omit<Work, "waitsFor"> & { standing: Standing; waits: boolean; stand: WorkStand };
 
-/** Acts that come again after they were done or left. */
-const AGAIN: ReadonlySet<Act> = new Set(["look-store", "flowers-off"]);
 /** Past its last chance a piece of work is asked about for so long; then it leaves by itself. */
 const ASKED = 14;
-
-type Memory = Pick<LivingStand, "done" | "putOff">;
-
-/** What the deeds say of each act: when it was last done, and what it was put off to. Later ones hold. */
-function memoryOf(deeds: DeedOf[]): Memory {
-  const done = new Map<Act, Day>();
-  const putOff = new Map<Act, Day | null>();
-  for (const { act, how, on, until } of deeds) {
-    if (how === "done" || (how === "cannot" && AGAIN.has(act))) {
-      done.set(act, on);
-      putOff.delete(act);
-    } else putOff.set(act, how === "put-off" ? until : null);
-  }
-  return { done, putOff };
-}
 
 type Known = { deeds: Map<Id, DeedOf[]>; flowered: Set<Id>; gathered: Set<Id> };
 

@@ -1,5 +1,5 @@
 import { RoundScreen } from "@/screens/round/RoundScreen";
-import { roundView } from "@/views/today";
+import { roundView } from "@/views/round";
 import { here } from "../here";
 
 export const metadata = { title: "The round" };

@@ -1,5 +1,5 @@
 import { addDays, type Day } from "../calendar/day";
-import { isOver, type LivingStand, work } from "./living";
+import { type LivingStand, work } from "./living";
 import type { Work } from "./work";
 
 /** Off-types can be told apart so many days before the first flower. Working value. */
@@ -19,7 +19,7 @@ export function flowerWork(stand: LivingStand, before: string[]): Work[] {
   const { window, seedWanted, flowers, removeEvery, handled, separateSexes, firstFlower, mix, done } = stand;
   const open: Work[] = [];
   const opens = firstFlower ?? window.start;
-  if (seedWanted && !mix && !isOver(stand, "rogue"))
+  if (seedWanted && !mix && !done.has("rogue"))
     open.push(
       work(stand, "rogue", {
         what: "Rogue",
@@ -31,7 +31,7 @@ export function flowerWork(stand: LivingStand, before: string[]): Work[] {
         waitsFor: before,
       }),
     );
-  if (flowers === "covered" && !isOver(stand, "cover"))
+  if (flowers === "covered" && !done.has("cover"))
     open.push(
       work(stand, "cover", {
         what: "Cover",
@@ -44,7 +44,7 @@ export function flowerWork(stand: LivingStand, before: string[]): Work[] {
         waitsFor: before,
       }),
     );
-  if (!firstFlower && !handled && !window.observed && !isOver(stand, "first-flower"))
+  if (!firstFlower && !handled && !window.observed && !done.has("first-flower"))
     open.push(
       work(stand, "first-flower", {
         what: "First flower",

@@ -117,12 +117,6 @@ export function work(stand: LivingStand, act: Act, told: Told): Work {
 }
 
 /**
- * Whether an act was done, or never will be.
- * @example isOver(living({ putOff: new Map([["rogue", null]]) }), "rogue") // true
- */
-export const isOver = ({ done, putOff }: LivingStand, act: Act): boolean => done.has(act) || putOff.get(act) === null;
-
-/**
  * The winter that a crop of the second year stands through, the one before it flowers: its usual first and last frost;
  * where none is known, the months before.
  * @example winterOf(living({ secondYear: true })) // { start: "2027-10-06", end: "2028-05-14" }

@@ -1,5 +1,5 @@
 import { addDays, type Day } from "../calendar/day";
-import { isOver, keyOf, type LivingStand, work } from "./living";
+import { keyOf, type LivingStand, work } from "./living";
 import type { Work } from "./work";
 
 /** Ripe dry seed stays on its plants for so long, and ripe fruit sound. Working values, days. */
@@ -36,11 +36,11 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
       waitsFor,
     });
   if (gatheredOn) return [keep(gatheredOn, [])];
-  if (isOver(stand, "gather")) return [];
+  if (stand.putOff.get("gather") === null) return [];
   const { ripe, ripeEarliest, ripeLatest } = window;
   const frost = ripening.frost;
   const open: Work[] = [];
-  if (fleshy && frost && frosts && !isOver(stand, "bring-in") && ripeLatest > addDays(frost, -frosts.first.spread))
+  if (fleshy && frost && frosts && !stand.done.has("bring-in") && ripeLatest > addDays(frost, -frosts.first.spread))
     open.push(
       work(stand, "bring-in", {
         what: "Bring in before frost",

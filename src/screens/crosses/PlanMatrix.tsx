@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
-import { useThere } from "@/ui/useThere";
+import { useGrowing } from "@/ui/useThere";
 import type { Cell, CrossPlan, PlanGroup, PlanParent, Relation } from "@/views/crossPlan";
 import { Page } from "../common/Page";
 import { SeasonPicker } from "../common/SeasonPicker";
@@ -34,7 +34,7 @@ function kinshipInWords(kinship: number): string {
 /** Mothers against fathers of a season: can they, do they meet, how near are they, what is done. */
 export function PlanMatrix({ garden, band, season, seasons, groups, head }: CrossPlan) {
   const [chosen, setChosen] = useState<Chosen | null>(null);
-  const whole = useThere();
+  const drawn = useGrowing(groups, AT_FIRST);
   return (
     <Page
       at="/crosses"
@@ -57,7 +57,7 @@ export function PlanMatrix({ garden, band, season, seasons, groups, head }: Cros
           Nothing grows in this season yet. Sow two lines on the Ground, and they meet here.
         </p>
       )}
-      {groups.slice(0, whole ? groups.length : AT_FIRST).map((group) => (
+      {drawn.map((group) => (
         <Matrix key={group.group} group={group} chosen={chosen} onChoose={setChosen} />
       ))}
       {groups.length > 0 && (

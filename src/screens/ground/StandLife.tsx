@@ -4,7 +4,7 @@ import { STEP_WORDS, type Stage, type Step } from "@/core/work/life";
 import { Sheet } from "@/ui/Sheet";
 import type { GroundStand } from "@/views/ground";
 import { CommandButton, CommandForm, Field } from "../common/command";
-import { percent, WINTERS } from "../common/words";
+import { percent, sentence, WINTERS } from "../common/words";
 
 const STAGES: Record<Stage, string> = {
   ...STEP_WORDS,
@@ -31,7 +31,7 @@ export function StandLife({ stand, today }: Props) {
   return (
     <section className="mt-4" aria-label="Its life">
       <p>
-        <strong>{capital(STAGES[stage])}</strong>
+        <strong>{sentence(STAGES[stage])}</strong>
         {stage === "planned" && `, to be sown ${dayInWords(sown)}`}
         {ending && endedOn && ` on ${dayInWords(endedOn)}${endedWhy ? `: ${endedWhy}` : ""}`}
         {taken.length > 0 && (
@@ -62,8 +62,6 @@ export function StandLife({ stand, today }: Props) {
     </section>
   );
 }
-
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
 function End({ stand: { id, version, code, lineName }, today }: Props) {
   return (

@@ -9,7 +9,7 @@ import { useOutbox } from "@/ui/OutboxBar";
 import { dayNow } from "@/ui/press";
 import { DawnSwitch } from "@/ui/ThemeChoice";
 import { useKept } from "@/ui/useKept";
-import type { Round } from "@/views/today";
+import type { Round } from "@/views/round";
 import { Cautions } from "../common/Cautions";
 import { Scan } from "../common/Scan";
 import { insectsInWords } from "../common/words";

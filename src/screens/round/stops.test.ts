@@ -1,7 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { nthId } from "@/core/custody/id";
 import type { PendingPress } from "@/core/pollination/pending";
-import type { Ahead, CrossTask, Round, SentTask, StoreTask } from "@/views/today";
+import type { Round, SentTask } from "@/views/round";
+import type { Ahead, CrossTask, StoreTask } from "@/views/today";
 import { partsOf, stopsOf, tasksAhead, unpacked } from "./stops";
 
 const task = (id: number, action: string, part: string, flowers: number[]) =>

@@ -4,7 +4,8 @@ import { flowerCode } from "@/core/custody/code";
 import { type PendingPress, withPending } from "@/core/pollination/pending";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
 import { dueSteps, type FlowerOnDay, onTheClock } from "@/core/pollination/steps";
-import type { Ahead, CrossTask, Round, SentTask, StoreTask, TaskFlower } from "@/views/today";
+import type { Round, SentTask } from "@/views/round";
+import type { Ahead, CrossTask, StoreTask, TaskFlower } from "@/views/today";
 
 /** One screen of the round: a flower at its step, or a step that makes new ones. */
 export type Stop = { key: string; part: DayPart } & (

@@ -5,7 +5,7 @@ import { addDays, dayInWords, daysBetween } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { frostShades } from "@/ui/bandParts";
-import { useThere } from "@/ui/useThere";
+import { useGrowing } from "@/ui/useThere";
 import type { Season, SeasonStand } from "@/views/season";
 import { useCommand } from "../common/command";
 import { SCHOOLS } from "../common/words";
@@ -78,8 +78,7 @@ export function SeasonBoard(view: Season) {
   };
 
   // The first rows fill a screen; the rest is drawn when the page is there.
-  const whole = useThere();
-  const shown = (whole ? stands : stands.slice(0, AT_FIRST)).filter(
+  const shown = useGrowing(stands, AT_FIRST).filter(
     (s) =>
       (!show.species || s.species === show.species) &&
       (!show.bed || s.bedName === show.bed) &&

@@ -4,6 +4,7 @@ import { plural } from "@/core/units/plural";
 import type { Task } from "@/records/task/task";
 import { Sheet } from "@/ui/Sheet";
 import { CommandButton, CommandForm, Field } from "../common/command";
+import { Part } from "./Part";
 
 /** What a task of the grower's own says of itself, beside its title. */
 export const repeats = ({ every }: Task): string => (every ? `Again ${plural(every, "day")} after it is done.` : "");
@@ -82,28 +83,22 @@ const SHOWN = 6;
 /** Own tasks that are due later, and the way to write down another. */
 export function OwnTasks({ later, day }: { later: Task[]; day: string }) {
   return (
-    <section className="mb-8 grid gap-x-5 sm:grid-cols-[7.5rem_minmax(0,1fr)]" aria-label="Your own">
-      <div>
-        <h2>Your own</h2>
-        <p className="text-sm text-soft">to come</p>
-      </div>
-      <ul className="rows border-t border-ink">
-        {later.slice(0, SHOWN).map((task) => (
-          <li key={task.id} className="flex items-center justify-between gap-3 py-2">
-            <span>
-              {dayInWords(task.due, "long")}: <span className="font-semibold">{task.title}</span>
-              <span className="block text-sm text-soft">
-                {repeats(task)} {task.note}
-              </span>
+    <Part title="Your own" when="to come">
+      {later.slice(0, SHOWN).map((task) => (
+        <li key={task.id} className="flex items-center justify-between gap-3 py-2">
+          <span>
+            {dayInWords(task.due, "long")}: <span className="font-semibold">{task.title}</span>
+            <span className="block text-sm text-soft">
+              {repeats(task)} {task.note}
             </span>
-            <ChangeTask task={task} day={day} />
-          </li>
-        ))}
-        {later.length > SHOWN && <li className="py-2 text-soft">and {later.length - SHOWN} more</li>}
-        <li className="py-2">
-          <AddTask day={day} />
+          </span>
+          <ChangeTask task={task} day={day} />
         </li>
-      </ul>
-    </section>
+      ))}
+      {later.length > SHOWN && <li className="py-2 text-soft">and {later.length - SHOWN} more</li>}
+      <li className="py-2">
+        <AddTask day={day} />
+      </li>
+    </Part>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 import { addDays, type Day, dayInWords } from "@/core/calendar/day";
+import { addressOfStand } from "@/core/custody/address";
 import { nameWithGeneration } from "@/core/custody/generation";
 import { minutesInWords } from "@/core/units/minutes";
 import { massTyped, type Units } from "@/core/units/units";
@@ -45,11 +46,7 @@ export function StandRow({ work, day, units }: Props) {
   return (
     <li className={row}>
       <span className="max-sm:col-span-2">
-        <Tag
-          kind={stand.family ? "family" : "stand"}
-          code={stand.code}
-          href={stand.family ? `/nursery/${stand.code}` : `/ground?stand=${stand.code}&season=${stand.season}`}
-        />
+        <Tag kind={stand.family ? "family" : "stand"} code={stand.code} href={addressOfStand(stand)} />
       </span>
       <span>
         <span className="font-semibold">

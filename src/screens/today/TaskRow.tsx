@@ -4,7 +4,7 @@ import { dayInWords } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
 import type { Units } from "@/core/units/units";
 import { Sheet } from "@/ui/Sheet";
-import { useThere } from "@/ui/useThere";
+import { useGrowing } from "@/ui/useThere";
 import type { CrossTask, OwnWork, RogueTask, StoreTask, Task } from "@/views/today";
 import { CommandButton } from "../common/command";
 import { RecordStep } from "../common/RecordStep";
@@ -38,10 +38,7 @@ const AT_FIRST = 8;
 
 /** The rows of a band; those below the first screen are drawn when the page is there. */
 export function TaskRows({ tasks, day, units }: { tasks: Task[]; day: string; units: Units }) {
-  const there = useThere();
-  return (there ? tasks : tasks.slice(0, AT_FIRST)).map((task) => (
-    <TaskRow key={keyOf(task)} task={task} day={day} units={units} />
-  ));
+  return useGrowing(tasks, AT_FIRST).map((task) => <TaskRow key={keyOf(task)} task={task} day={day} units={units} />);
 }
 
 function TaskRow({ task, day, units }: Of<Task>) {

@@ -11,6 +11,7 @@ import { Page } from "../common/Page";
 import { insectsInWords } from "../common/words";
 import { ChosenCross } from "./ChosenCross";
 import { OwnTasks } from "./OwnTasks";
+import { Part } from "./Part";
 import { NoneDone, StandRow } from "./StandWork";
 import { TaskRows } from "./TaskRow";
 import { TodayTabs } from "./TodayTabs";
@@ -95,35 +96,23 @@ export function TodayScreen(view: Today) {
       {parts
         .filter((b) => b.tasks.length > 0)
         .map((b) => (
-          <section key={b.id} className="mb-8 grid gap-x-5 sm:grid-cols-[7.5rem_minmax(0,1fr)]" aria-label={b.title}>
-            <div>
-              <h2>{b.title}</h2>
-              <p className="text-sm text-soft">{b.when}</p>
-            </div>
-            <ul className="rows border-t border-ink">
-              <TaskRows tasks={b.tasks.slice(0, SHOWN)} day={day} units={garden.units} />
-              {b.tasks.length > SHOWN && (
-                <li className="py-3 text-soft">
-                  and {b.tasks.length - SHOWN} more; <Link href="/round">the round</Link> walks through the flowers,{" "}
-                  <Link href="/weeks">the weeks ahead</Link> list the rest.
-                </li>
-              )}
-            </ul>
-          </section>
+          <Part key={b.id} title={b.title} when={b.when}>
+            <TaskRows tasks={b.tasks.slice(0, SHOWN)} day={day} units={garden.units} />
+            {b.tasks.length > SHOWN && (
+              <li className="py-3 text-soft">
+                and {b.tasks.length - SHOWN} more; <Link href="/round">the round</Link> walks through the flowers,{" "}
+                <Link href="/weeks">the weeks ahead</Link> list the rest.
+              </li>
+            )}
+          </Part>
         ))}
       <WorkList title="Too late?" when="its last chance is past" works={missed} day={day} units={garden.units}>
         {missed.length > 0 && <NoneDone works={missed} />}
       </WorkList>
       {late.length > 0 && (
-        <section className="mb-8 grid gap-x-5 sm:grid-cols-[7.5rem_minmax(0,1fr)]" aria-label="Flowers not seen to">
-          <div>
-            <h2>Flowers</h2>
-            <p className="text-sm text-soft">covered and past their time: what became of them?</p>
-          </div>
-          <ul className="rows border-t border-ink">
-            <TaskRows tasks={late} day={day} units={garden.units} />
-          </ul>
-        </section>
+        <Part title="Flowers" when="covered and past their time: what became of them?" label="Flowers not seen to">
+          <TaskRows tasks={late} day={day} units={garden.units} />
+        </Part>
       )}
       <WorkList title="Early" when="can be done before its best day" works={early} day={day} units={garden.units} />
       <WorkList title="Next" when="to come" works={next} day={day} units={garden.units} />
@@ -153,19 +142,13 @@ function WorkList(props: {
   const { title, when, works, day, units, children } = props;
   if (works.length === 0) return null;
   return (
-    <section className="mb-8 grid gap-x-5 sm:grid-cols-[7.5rem_minmax(0,1fr)]" aria-label={title}>
-      <div>
-        <h2>{title}</h2>
-        <p className="text-sm text-soft">{when}</p>
-      </div>
-      <ul className="rows border-t border-ink">
-        {works.slice(0, LISTED).map((work) => (
-          <StandRow key={work.key} work={work} day={day} units={units} />
-        ))}
-        {works.length > LISTED && <li className="py-3 text-soft">and {works.length - LISTED} more.</li>}
-        {children && <li className="py-3">{children}</li>}
-      </ul>
-    </section>
+    <Part title={title} when={when}>
+      {works.slice(0, LISTED).map((work) => (
+        <StandRow key={work.key} work={work} day={day} units={units} />
+      ))}
+      {works.length > LISTED && <li className="py-3 text-soft">and {works.length - LISTED} more.</li>}
+      {children && <li className="py-3">{children}</li>}
+    </Part>
   );
 }
 

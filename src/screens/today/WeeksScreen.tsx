@@ -1,5 +1,5 @@
 import Link from "next/link";
-import { dayInWords } from "@/core/calendar/day";
+import { type Day, dayInWords } from "@/core/calendar/day";
 import { minutesInWords } from "@/core/units/minutes";
 import { plural } from "@/core/units/plural";
 import type { Weeks, WeekWork } from "@/views/weeks";
@@ -10,11 +10,14 @@ import { TodayTabs } from "./TodayTabs";
 /** A bar is as long as its day's work; the fullest day, or this many minutes, is the whole width. */
 const FULL = 180;
 
+/** A day with its name, without its year. */
+const weekday = (day: Day) => dayInWords(day, "long").replace(/ \d{4}$/, "");
+
 function headline({ weeks }: Weeks): string {
   const days = weeks.flatMap((week) => week.days);
   const fullest = days.reduce((most, day) => (day.minutes > most.minutes ? day : most));
   if (fullest.minutes === 0) return "Nothing to do in the weeks ahead";
-  const busy = dayInWords(fullest.day, "long").replace(/ \d{4}$/, "");
+  const busy = weekday(fullest.day);
   return `${minutesInWords(weeks[0]!.minutes || 0)} this week; the fullest day is ${busy}`;
 }
 
@@ -49,7 +52,7 @@ export function WeeksScreen(view: Weeks) {
                     className="grid gap-x-5 gap-y-1 border-b border-rule py-3 sm:grid-cols-[9rem_minmax(0,1fr)]"
                   >
                     <div>
-                      <strong>{dayInWords(day, "long").replace(/ \d{4}$/, "")}</strong>
+                      <strong>{weekday(day)}</strong>
                       <span className="block text-sm text-soft">{minutesInWords(minutes)}</span>
                       <span aria-hidden className="mt-1 block h-1.5 bg-rule">
                         <span className="block h-full bg-damson" style={{ width: `${(minutes / full) * 100}%` }} />

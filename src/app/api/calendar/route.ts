@@ -1,10 +1,7 @@
 import ical from "ical-generator";
 import { addDays } from "@/core/calendar/day";
-import { theDb } from "@/db/open";
 import { calendarView } from "@/views/calendar";
-import { outlookKept } from "@/views/outlook";
-import { dayOfRequest } from "../../here";
-import { seasonAsked } from "../../params";
+import { askedOf } from "../../params";
 import { answering, file } from "../answer";
 
 /** Whole-day events: local midnights, and the end is the day after, as iCalendar has it. */
@@ -12,8 +9,8 @@ const at = (day: string) => new Date(`${day}T00:00:00Z`);
 
 export const GET = (request: Request) =>
   answering(() => {
-    const wanted = new URL(request.url).searchParams.get("season") ?? undefined;
-    const { name, events, sequence } = calendarView(outlookKept(theDb(), dayOfRequest(request)), seasonAsked(wanted));
+    const { sky, season } = askedOf(request);
+    const { name, events, sequence } = calendarView(sky, season);
     const calendar = ical({ name, prodId: { company: "Nimble Orchard", product: "Season" } });
     for (const { id, start, end, title, note } of events)
       calendar.createEvent({

@@ -1,8 +1,5 @@
-import { theDb } from "@/db/open";
 import { CHOICES } from "@/views/choices";
-import { outlookKept } from "@/views/outlook";
-import { dayOfRequest } from "../../../here";
-import { seasonAsked } from "../../../params";
+import { askedOf } from "../../../params";
 import { answering, json, refused } from "../../answer";
 
 type Params = { params: Promise<{ of: string }> };
@@ -14,7 +11,7 @@ export const GET = (request: Request, { params }: Params) =>
   answering(async () => {
     const { of } = await params;
     if (!isChoice(of)) return refused(404, "There is nothing of that kind to choose from.");
-    const sky = outlookKept(theDb(), dayOfRequest(request));
-    const season = seasonAsked(new URL(request.url).searchParams.get("season") ?? undefined) ?? sky.season;
+    const { sky, season: asked } = askedOf(request);
+    const season = asked ?? sky.season;
     return json(sky.once(`choices ${of} ${season}`, () => CHOICES[of](sky, season)));
   });
