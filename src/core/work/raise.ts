@@ -91,6 +91,7 @@ export function raisingOf(stand: LivingStand): Work[] {
     );
   const afterUp = isUp || pottedOn !== null ? [] : [keyOf(stand, "look-up")];
   if (!raising.plantOut) {
+    if (stand.done.has("thin")) return open;
     open.push(
       work(stand, "thin", {
         what: "Thin",

@@ -106,6 +106,14 @@ describe("the acts of a stand", () => {
     expect(acts({ mix: true })).toEqual(["first-flower", "gather", "keep"]);
     expect(acts({ handled: true })).toEqual(["rogue", "gather", "keep"]);
     expect(acts({ firstFlower: "2027-06-22" })).toEqual(["rogue", "gather", "keep"]);
+    // Thinned, and not counted.
+    const thinned = new Map<Act, Day>([["thin", "2027-05-26"]]);
+    expect(acts({ plants: null, upOn: "2027-05-12", done: thinned })).toEqual([
+      "rogue",
+      "first-flower",
+      "gather",
+      "keep",
+    ]);
     expect(acts({ gathered: true })).toEqual(["rogue", "first-flower"]);
     expect(acts({ done: new Map([["gather", "2027-08-12"]]) })).toEqual(["rogue", "first-flower", "keep"]);
     expect(acts({ putOff: new Map([["gather", null]]) })).toEqual(["rogue", "first-flower"]);

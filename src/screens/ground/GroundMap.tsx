@@ -23,7 +23,6 @@ export type Drawing = { kind: "barrier" | "source"; points: Point[] };
 export type Props = Pick<Ground, "beds" | "stands" | "barriers" | "sources"> & {
   concern: Judged | null;
   units: Units;
-  season: number;
   drawing: Drawing | null;
   /** Points as they are drawn; `done` when the line is ended. */
   onDraw: (points: Point[], done: boolean) => void;
@@ -35,7 +34,7 @@ const SNAP = 0.25;
 const SMALL = 5;
 
 export function GroundMap(props: Props) {
-  const { beds, stands, barriers, sources, concern, units, season, drawing, onDraw, onOpen } = props;
+  const { beds, stands, barriers, sources, concern, units, drawing, onDraw, onOpen } = props;
   const svg = useRef<SVGSVGElement>(null);
   const { zoom, by, pan, reset } = useZoom(svg);
   const [size, setSize] = useState<Size>(sizeFor(800));
@@ -64,7 +63,7 @@ export function GroundMap(props: Props) {
   const open = (bed: Bed) => {
     const here = stands.filter((s) => s.bedId === bed.id);
     const next = here[(here.findIndex((s) => s.id === concern?.standId) + 1) % Math.max(1, here.length)];
-    if (next) router.push(`/ground?season=${season}&stand=${next.code}`);
+    if (next) router.push(`/ground?season=${next.season}&stand=${next.code}`);
   };
 
   const shapes = `${beds.map((b) => b.id)} ${barriers.map((b) => b.id)} ${sources.map((s) => s.id)} ${focused} ${all} ${size.width}`;
