@@ -51,7 +51,13 @@ export async function startServer(kind: "empty" | "demo", seed = DEMO_DB): Promi
       process.execPath,
       ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(port)],
       {
-        env: { ...process.env, ORCHARD_DB: db, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
+        env: {
+          ...process.env,
+          ORCHARD_DB: db,
+          NODE_ENV: "production",
+          NEXT_TELEMETRY_DISABLED: "1",
+          ORCHARD_RECORD_UNTIL: "2099-12-31",
+        },
         stdio: "ignore",
         detached: true,
       },

@@ -1,10 +1,10 @@
 import { cookies } from "next/headers";
 import { cache } from "react";
-import { isRecordable } from "@/core/calendar/day";
+import { addDays, dayInWords, isRecordable } from "@/core/calendar/day";
 import { isId } from "@/core/custody/id";
 import { theDb } from "@/db/open";
 import type { Press } from "@/records/command";
-import { garden } from "@/records/garden/queries";
+import { garden, lastRecordable } from "@/records/garden/queries";
 import { type DeviceDay, dayOn, outlookKept } from "@/views/outlook";
 
 /** The as-of day that a device keeps in its cookie. */
@@ -25,6 +25,16 @@ const cookieOf = (request: Request, name: string) =>
 
 /** The day on which a request's device stands. */
 export const dayOfRequest = (request: Request): DeviceDay => deviceDay(cookieOf(request, "day"));
+
+/** A device's clock may be a day ahead of the garden's. */
+const CLOCKS_APART = 1;
+
+/** The sentence that refuses a press for a day to come: a look ahead is a look. Null for a day that can be recorded. */
+export function lookAhead({ day }: Partial<Press>): string | null {
+  const last = lastRecordable(garden(theDb()));
+  if (!day || day <= addDays(last, CLOCKS_APART)) return null;
+  return `This device looks ahead to ${dayInWords(day, "long")}. Nothing is recorded for a day to come; go back to today first.`;
+}
 
 /** What a request says of the press that it carries: its name, its device, the day and moment there. */
 export function pressOf(request: Request): Partial<Press> {

@@ -88,6 +88,7 @@ export const protocolKept = (species: string, method: string | null): Protocol =
 
 const WITH_ANTHERS = "separate-sex-emasculated";
 const WITHOUT_ANTHERS = "separate-sex";
+const BY_ITS_OWN = "separate-sex-selfed";
 
 /** Whether a line's fruiting flowers carry anthers: as its species does, or as was seen on the line itself. */
 export type Anthers = "as-species" | "yes" | "no";
@@ -98,8 +99,9 @@ export type Anthers = "as-species" | "yes" | "no";
  */
 export function methodsOf(species: Species, self: boolean, anthers: Anthers = "as-species"): Protocol[] {
   const ways = species.methods.map(protocolById).filter((p) => p.serves.includes(self ? "self" : "cross"));
-  if (anthers === "as-species" || !species.methods.includes(WITHOUT_ANTHERS)) return ways;
-  const first = anthers === "yes" ? WITH_ANTHERS : WITHOUT_ANTHERS;
+  if (!species.methods.includes(WITHOUT_ANTHERS)) return ways;
+  const carries = anthers === "as-species" ? species.methods[0] === WITH_ANTHERS : anthers === "yes";
+  const first = carries ? (self ? BY_ITS_OWN : WITH_ANTHERS) : WITHOUT_ANTHERS;
   return [protocolById(first), ...ways.filter((p) => p.id !== first)];
 }
 

@@ -67,6 +67,7 @@ export const speciesSchema = Joi.object<Species>({
     plantOut: positive.allow(null).when("how", { not: "tray", otherwise: Joi.invalid(null) }),
     emergence: share,
   }).required(),
+  stake: Joi.boolean().default(false),
   daysToFlower: positive,
   flowerDays: positive,
   femaleLag: figure(-30, 30),
@@ -138,6 +139,9 @@ export const protocolSchema = Joi.object<Protocol>({
           .default([]),
         stages: Joi.object({ early: text, right: text, late: text }).allow(null).default(null),
         drawing: Joi.string().allow(null).default(null),
+        father: Joi.object({ title: text, look: text, each: Joi.number().greater(0).max(20).required(), unit: text })
+          .allow(null)
+          .default(null),
       }),
     )
     .min(3)

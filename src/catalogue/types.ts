@@ -46,6 +46,8 @@ export type Species = {
   plantSpacing: Figure;
   /** How it is raised; days count from sowing. */
   raise: { how: "tray" | "ground"; up: Figure; prickOut: Figure | null; plantOut: Figure | null; emergence: Figure };
+  /** It needs a stake, a string or a net to stand upright. */
+  stake: boolean;
   daysToFlower: Figure;
   flowerDays: Figure;
   femaleLag: Figure;

@@ -9,10 +9,12 @@ import { gardenCommands } from "./garden/commands";
 import { groundCommands } from "./ground/commands";
 import { lineCommands } from "./line/commands";
 import { lotCommands } from "./lot/commands";
+import { noteCommands } from "./note/commands";
 import { plantCommands } from "./plant/commands";
 import type { Sent } from "./record";
 import { scoreCommands } from "./score/commands";
 import { standCommands } from "./stand/commands";
+import { remedyCommands } from "./stand/remedy";
 import { taskCommands } from "./task/commands";
 import { yardstickCommands } from "./yardstick/commands";
 
@@ -24,6 +26,7 @@ const ALL = [
   ...lineCommands,
   ...yardstickCommands,
   ...standCommands,
+  ...remedyCommands,
   ...plantCommands,
   ...scoreCommands,
   ...crossCommands,
@@ -32,6 +35,7 @@ const ALL = [
   ...lotCommands,
   ...taskCommands,
   ...deedCommands,
+  ...noteCommands,
 ] as const;
 
 type One = (typeof ALL)[number];

@@ -8,6 +8,7 @@ import { gardenRecord } from "./garden/garden";
 import { line } from "./line/line";
 import { lot } from "./lot/lot";
 import { normal } from "./normal/normal";
+import { note } from "./note/note";
 import { plant } from "./plant/plant";
 import { reading } from "./reading/reading";
 import { score } from "./score/score";
@@ -35,4 +36,5 @@ export const RECORDS = [
   candidate,
   task,
   deed,
+  note,
 ] as const;

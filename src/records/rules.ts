@@ -7,6 +7,7 @@ import { gardenRule } from "./garden/rules";
 import { barrierRule, sourceRule } from "./ground/rules";
 import { lineRule } from "./line/rules";
 import { lotRule } from "./lot/rules";
+import { noteRule } from "./note/rules";
 import { plantRule } from "./plant/rules";
 import { standRule } from "./stand/rules";
 import { taskRule } from "./task/rules";
@@ -29,5 +30,6 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     candidate: candidateRule,
     task: taskRule,
     deed: deedRule,
+    note: noteRule,
   },
 );

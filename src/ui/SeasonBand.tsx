@@ -14,6 +14,7 @@ export type BandProps = {
   end: string;
   today: string;
   pinned: boolean;
+  look: "back" | "ahead" | null;
   demo: boolean;
   /** Hours of day for every day from start to end. */
   light: number[];
@@ -28,7 +29,7 @@ const hoursInWords = (hours: number) =>
   `${Math.floor(hours)} h ${String(Math.round((hours % 1) * 60) % 60).padStart(2, "0")}`;
 
 export function SeasonBand(props: BandProps) {
-  const { place, start, end, today, pinned, demo, light, lastFrost, firstFrost, bars, hidden, full } = props;
+  const { place, start, end, today, pinned, look, demo, light, lastFrost, firstFrost, bars, hidden, full } = props;
   const router = useRouter();
   const frame = useRef<HTMLDivElement>(null);
   const [pointed, setPointed] = useState<string | null>(null);
@@ -202,7 +203,7 @@ export function SeasonBand(props: BandProps) {
           />
         )}
       </div>
-      {pinned && <StandsOn day={today} className="absolute left-7 top-8" />}
+      {pinned && <StandsOn day={today} look={look} className="absolute left-7 top-8" />}
       <div className={clsx("absolute right-3 top-1 flex items-center gap-3 text-sm sm:right-7", full && "bg-paper")}>
         {pointed && !carried && pointed !== today && (
           <span className="bg-paper px-1 text-soft">

@@ -4,8 +4,15 @@ import { useRouter } from "next/navigation";
 import { words } from "./days";
 import { standOn } from "./press";
 
-/** Says on every screen that this device stands on another day than today, and takes it back. */
-export function StandsOn({ day, className }: { day: string; className?: string }) {
+const LOOKS = {
+  ahead: "a look ahead, nothing is recorded for it",
+  back: "a look back, what was recorded later shows too",
+};
+
+type Props = { day: string; look: keyof typeof LOOKS | null; className?: string };
+
+/** Says on every screen that this device stands on another day than today, what that means, and takes it back. */
+export function StandsOn({ day, look, className }: Props) {
   const router = useRouter();
   return (
     <button
@@ -16,7 +23,8 @@ export function StandsOn({ day, className }: { day: string; className?: string }
         router.refresh();
       }}
     >
-      this device stands on {words(day, false)}: back to today
+      this device stands on {words(day, false)}
+      {look && `, ${LOOKS[look]}`}: back to today
     </button>
   );
 }

@@ -3,7 +3,7 @@ import { hoursOn } from "@/core/climate/climate";
 import { everyDay, inSeason, seasonSpan } from "@/core/climate/season";
 import { addressOfStand } from "@/core/custody/address";
 import { nameWithGeneration } from "@/core/custody/generation";
-import type { ForecastStand, Outlook } from "./outlook";
+import type { ForecastStand, Look, Outlook } from "./outlook";
 
 export type BandBar = {
   label: string;
@@ -26,6 +26,7 @@ export type Band = {
   end: string;
   today: string;
   pinned: boolean;
+  look: Look;
   demo: boolean;
   light: number[];
   lastFrost: BandFrost | null;
@@ -92,7 +93,7 @@ function inLanes(bars: Omit<BandBar, "lane">[], lanes: number, share: (day: stri
 
 /** The season as a landscape, with the flowerings that concern a screen. */
 export function band(
-  { garden, today, pinned, climate }: Outlook,
+  { garden, today, pinned, look, climate }: Outlook,
   season: number,
   stands: ForecastStand[],
   strong: (stand: ForecastStand) => boolean = () => true,
@@ -114,6 +115,7 @@ export function band(
     ...span,
     today,
     pinned,
+    look,
     demo: garden.demo === 1,
     light: days.map((day) => Number(hoursOn(climate, dayNumber(day)).toFixed(2))),
     lastFrost: climate.frosts && frostOn(climate.frosts.last),

@@ -79,7 +79,7 @@ function planned(sky: Outlook, wantedSeason: number | null): CrossPlan {
   const season = wantedSeason ?? current;
   const stands = sky.standsOf(season).filter((s) => !s.outside);
   const rows = crossesOfSeason(db, season);
-  const tallies = talliesOfSeason(db, season);
+  const tallies = talliesOfSeason(db, season, sky.today);
   const own = hand(sky);
   const parents = parentsIn(sky, stands);
   const byPair = groupBy(rows, (x) => `${x.motherStandId} ${x.fatherStandId}`);

@@ -41,7 +41,7 @@ export function crossesView(sky: Outlook, wantedSeason: number | null): Crosses 
   const season = wantedSeason ?? current;
   const stands = sky.standsOf(season);
   const parents = parentsIn(sky, stands);
-  const tallies = talliesOfSeason(db, season);
+  const tallies = talliesOfSeason(db, season, sky.today);
   const rows = crossesOfSeason(db, season);
   const own = hand(sky);
   const busy = new Set(rows.filter((x) => !x.closed).flatMap((x) => [x.motherStandId, x.fatherStandId]));

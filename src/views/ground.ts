@@ -4,6 +4,7 @@ import type { Overwintering } from "@/core/flowering/facts";
 import { type Survival, winterSurvival } from "@/core/flowering/winter";
 import { block, inRows, type Planting } from "@/core/ground/planting";
 import type { EnoughInput } from "@/core/inheritance/enoughPlants";
+import { effectiveSize } from "@/core/inheritance/smallPopulation";
 import { KERNELS, type KernelRange } from "@/core/isolation/kernel";
 import type { Scene, SceneStand } from "@/core/isolation/scene";
 import type { Arrival, SourceShare } from "@/core/isolation/share";
@@ -52,6 +53,8 @@ export type GroundStand = ForecastStand & {
   needsWinter: boolean;
   /** The ways through the winter with the share that each brings through; null where it needs none. */
   winterWays: ({ way: Overwintering } & Survival)[] | null;
+  /** Males and females as counted, and how many plants they count as. */
+  sexes: { males: number; females: number; size: number } | null;
   stage: Stage;
   /** What was sound at each look into the store. */
   looks: Pick<Deed, "on" | "counted">[];
@@ -120,12 +123,19 @@ const AIMS = {
 
 const WAYS: Overwintering[] = ["lifted", "left", "late-sown"];
 
+/** Males and females that were counted, and how many plants they count as; null where nobody counted. */
+function sexesOf({ males, females }: ForecastStand): GroundStand["sexes"] {
+  if (!males || !females) return null;
+  return { males, females, size: effectiveSize({ kind: "dioecious", males, females }).effectiveSize };
+}
+
 function groundStand(stand: ForecastStand, sky: Outlook): GroundStand {
   const species = speciesById(stand.species);
   const { outcrossing, plantSpacing } = species;
   const spacing = stand.spacing ?? (plantSpacing.low + plantSpacing.high) / 2;
   const bed = stand.width !== null && stand.length !== null ? { width: stand.width, length: stand.length } : null;
-  const plants = stand.plants ?? 0;
+  const sexes = sexesOf(stand);
+  const plants = sexes ? sexes.males + sexes.females : (stand.plants ?? 0);
   const correction = sky.correction(stand.lineId);
   return {
     ...stand,
@@ -138,7 +148,7 @@ function groundStand(stand: ForecastStand, sky: Outlook): GroundStand {
       selfingRate: 1 - (outcrossing.low + outcrossing.high) / 2,
       rogued: ROGUED,
       lost: LOST,
-      males: species.flowerType === "separate-sex plants" ? 0.5 : null,
+      males: species.flowerType === "separate-sex plants" ? (sexes ? sexes.males / plants : 0.5) : null,
       ...AIMS[stand.school],
     },
     planting:
@@ -155,6 +165,7 @@ function groundStand(stand: ForecastStand, sky: Outlook): GroundStand {
       species.cold && species.hardyTo
         ? WAYS.map((way) => ({ way, ...winterSurvival(way, species.hardyTo!, sky.climate) }))
         : null,
+    sexes,
     stage: stageOf(stand, sky.today),
     looks: storeLooks(sky.db, stand.id),
     correction: correction && { likely: correction.likely, observations: correction.observations },

@@ -9,7 +9,7 @@ import { type Ripening, ripensBeforeFrost } from "@/core/flowering/ripening";
 import type { Db } from "@/db/open";
 import { headOf } from "@/db/ops";
 import type { Garden } from "@/records/garden/garden";
-import { asOfDay, garden } from "@/records/garden/queries";
+import { asOfDay, garden, lastRecordable } from "@/records/garden/queries";
 import { forecaster } from "@/records/stand/forecast";
 import { type StandRow, standsOfSeason } from "@/records/stand/queries";
 
@@ -22,6 +22,8 @@ export type Outlook = {
   today: Day;
   /** Whether the device stands on a day of its own, or a demo garden's. */
   pinned: boolean;
+  /** Whether the device looks at a day that is past, or still to come. */
+  look: Look;
   /** The season that the day belongs to. */
   season: number;
   climate: Climate;
@@ -34,6 +36,15 @@ export type Outlook = {
   /** What several screens need, worked out by the first that asks for it under a name. */
   once: <T>(name: string, work: () => T) => T;
 };
+
+export type Look = "back" | "ahead" | null;
+
+/** How a device's day lies to the one it would stand on by itself. */
+function lookFrom(place: Garden, day: DeviceDay): Look {
+  if (day === null || day === "now") return null;
+  if (day > lastRecordable(place)) return "ahead";
+  return day < asOfDay(place) ? "back" : null;
+}
 
 /** What a device says of its day: one it stands on, the calendar's, or nothing. */
 export type DeviceDay = Day | "now" | null;
@@ -61,6 +72,7 @@ export function outlook(db: Db, day: DeviceDay = null): Outlook {
     garden: place,
     today,
     pinned: day !== "now" && (day ?? place.asOf) !== null,
+    look: lookFrom(place, day),
     season: seasonOf(today, place.latitude),
     climate,
     correction,
@@ -87,7 +99,7 @@ export function outlookKept(db: Db, day: DeviceDay = null): Outlook {
   const known = kept.get(db) ?? new Map<string, Outlook>();
   kept.set(db, known);
   // A device that stands on the calendar's day sees the day change.
-  const key = `${headOf(db)} ${day} ${dayOn(place, day)}`;
+  const key = `${headOf(db)} ${day} ${dayOn(place, day)} ${lastRecordable(place)}`;
   const sky = known.get(key) ?? outlook(db, day);
   known.delete(key);
   known.set(key, sky);

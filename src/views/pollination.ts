@@ -31,6 +31,12 @@ const SUMMARY = [
   "fatherName",
   "fatherNumber",
   "fatherCode",
+  "fatherBed",
+  "fatherBedId",
+  "males",
+  "malesOn",
+  "fetchedOn",
+  "overOn",
   "moreFathers",
   "kind",
   "generation",
@@ -58,6 +64,8 @@ export type CrossState = {
   last: LastDay | null;
   /** How what is to do falls on the evenings left; null before both parents flower and when it is over. */
   evenings: Evenings | null;
+  /** Since when no more of its flowers can be done, or are to be; null as long as they can. */
+  over: Day | null;
 };
 
 /** The two stands of a cross, with their windows. */
@@ -129,6 +137,20 @@ function pollenSpan(cross: Pick<CrossRow, "storage" | "storedOn">, species: stri
   return { start: cross.storedOn ?? male.start, end: end > male.end ? end : male.end };
 }
 
+/**
+ * The day after which a cross's flowers can't be done any more: by what was seen of its parents, or the widest the
+ * forecast allows as long as nothing was. Nothing is pronounced dead by a forecast alone.
+ */
+function overSince({ mother, father }: Parents, span: Span, last: LastDay | null, lead: number): Day {
+  const end = ({ window }: ForecastStand, likely: Day, widest: Day) => (window.observed ? likely : widest);
+  const female = end(mother, mother.window.female.end, mother.window.female.latest);
+  const kept = span.end > father.window.male.end;
+  const male = kept ? span.end : end(father, father.window.male.end, father.window.male.latest);
+  const both = addDays(female < male ? female : male, 1 - lead);
+  // Before a frost it is over once its seed can't ripen any more.
+  return last?.reason === "frost" && last.day < both ? addDays(last.day, 1) : both;
+}
+
 /** How a cross stands: what has set, what is still to do, and until when it can be done. */
 export const crossState = (cross: CrossRow, done: Tally, parents: Parents, own: Hand): CrossState =>
   own.sky.once(`state ${cross.id}`, () => stateOf(cross, done, parents, own));
@@ -150,9 +172,17 @@ function stateOf(cross: CrossRow, done: Tally, parents: Parents, own: Hand): Cro
   const lead = leadDays(protocol);
   const span = pollenSpan(cross, cross.species, parents.father);
   const last = lastDayToCover(mother.female, span, frost, species.daysToRipe, today, lead);
-  const started = today >= addDays(mother.female.start, -lead) && today >= addDays(span.start, -lead);
+  // Flowers are chosen one by one as they come; an ear, a head or a group is covered before the first of it opens.
+  const opens = protocol.unit === "flower" ? mother.female.start : mother.female.earliest;
+  const likely = addDays(mother.female.start > span.start ? mother.female.start : span.start, -lead);
+  const begins = addDays(protocol.unit === "flower" && span.start > opens ? span.start : opens, -lead);
+  const over = cross.overOn ?? overSince(parents, span, last, lead);
+  const isOver = over !== null && over <= today;
+  const left = last ? daysBetween(today > likely ? today : likely, last.day) + 1 : 0;
   const evenings =
-    started && last && last.daysLeft >= 0 ? tonight(toDo.likely, last.daysLeft + 1, cross.perEvening, last.day) : null;
+    today >= begins && last && last.daysLeft >= 0 && !isOver
+      ? tonight(toDo.likely, left, cross.perEvening, last.day)
+      : null;
   const { id, name, unit } = protocol;
   return {
     cross: summaryOf(cross),
@@ -163,6 +193,7 @@ function stateOf(cross: CrossRow, done: Tally, parents: Parents, own: Hand): Cro
     toDo,
     last,
     evenings: cross.closed ? null : evenings,
+    over: isOver ? over : null,
   };
 }
 

@@ -1,8 +1,9 @@
+import { brief, type CrossTask, type FatherTask, type StoreTask, type TaskCross } from "./crossTasks";
 import type { Outlook } from "./outlook";
-import { brief, type CrossTask, type StoreTask, type TaskCross, type Today, todayView } from "./today";
+import { type Today, todayView } from "./today";
 
 /** A cross's task on its way to the round: its flowers by number, what is known of them stands in what lies ahead. */
-export type SentTask = StoreTask | (Omit<CrossTask, "flowers"> & { flowers: number[] });
+export type SentTask = FatherTask | StoreTask | (Omit<CrossTask, "flowers"> & { flowers: number[] });
 
 /** What the round shows of a day; what lies ahead goes along as one text. */
 export type Round = Pick<Today, "garden" | "day" | "sun" | "heat" | "walk" | "hazards"> & {
@@ -16,7 +17,7 @@ export function roundView(sky: Outlook): Round {
   const { garden, day, sun, heat, walk, hazards, ...view } = todayView(sky);
   const tasks = view.tasks.flatMap((task): SentTask[] => {
     if (task.kind === "cross") return [{ ...task, flowers: task.flowers.map(({ number }) => number) }];
-    return task.kind === "store" ? [task] : [];
+    return task.kind === "store" || task.kind === "father" ? [task] : [];
   });
   // Under the objects that the tasks name, so that each goes to the browser once.
   const named = new Map(tasks.map(({ state }) => [state.cross.id, state]));

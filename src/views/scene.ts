@@ -41,6 +41,7 @@ function sceneSource(source: SourceRow, season: number, sky: Outlook): SceneSour
     species: sceneSpecies(speciesById(source.species)),
     male: sourceWindow(source, season, sky),
     agreed: source.agreedSeason === season,
+    asked: source.askSeason === season,
   };
 }
 
@@ -59,7 +60,7 @@ function sceneStand(stand: Placed, { garden, today, correction }: Outlook, newes
   const { id, lineId, school, flowers, cover, removeEvery, saveFrom, window } = stand;
   const gathered = newest.get(lineId);
   const { x, y, width, length, turn, bedId, bedName, outside } = stand;
-  const { sown, plantedOut, firstFlower, overwinter } = stand;
+  const { sown, plantedOut, firstFlower, firstSex, overwinter } = stand;
   return {
     id,
     lineId,
@@ -75,7 +76,7 @@ function sceneStand(stand: Placed, { garden, today, correction }: Outlook, newes
     bed: { id: bedId, name: bedName!, x, y, width, length, turn, outside: outside === 1 },
     plants: reckonedPlants(stand),
     spacing: stand.spacing ?? (species.plantSpacing.low + species.plantSpacing.high) / 2,
-    sowing: { sown, plantedOut, firstFlower, overwinter, cutBack: stand.cutBack },
+    sowing: { sown, plantedOut, firstFlower, firstSex, overwinter, cutBack: stand.cutBack },
     correction: correction(lineId),
     seedWanted: stand.seedWanted === 1,
     limit: stand.purity === null ? LIMITS[garden.care] : 1 - stand.purity,

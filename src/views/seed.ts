@@ -15,8 +15,9 @@ import { type Band, band } from "./band";
 import { type StandChoice, standChoice } from "./choices";
 
 export type LotView = LotRow & {
-  amount: SeedCount;
-  left: SeedCount;
+  /** Null for fruit whose seed was not counted yet. */
+  amount: SeedCount | null;
+  left: SeedCount | null;
   age: number;
   /** Against the catalogue's shelf life: keeps, to be regrown soon, past it. */
   shelf: "keeps" | "regrow" | "past";
@@ -32,7 +33,7 @@ function lotView(lot: LotRow, today: string): LotView {
   return {
     ...lot,
     amount,
-    left: { ...amount, likely: minus(amount.likely), low: minus(amount.low), high: minus(amount.high) },
+    left: amount && { ...amount, likely: minus(amount.likely), low: minus(amount.low), high: minus(amount.high) },
     age,
     shelf: age > species.shelfYears.high ? "past" : age >= species.shelfYears.low ? "regrow" : "keeps",
     shelfYears: species.shelfYears,
@@ -61,7 +62,7 @@ export function seedView(sky: Outlook, from: number | null = null): Seed {
     today,
     lots: items,
     cut,
-    dying: drawer.filter((l) => l.shelf !== "keeps" && l.left.high > 0).length,
+    dying: drawer.filter((l) => l.shelf !== "keeps" && (l.left === null || l.left.high > 0)).length,
   };
 }
 

@@ -4,83 +4,44 @@ import { addDays, type Day, dayNumber, daysBetween } from "@/core/calendar/day";
 import { temperatureOn } from "@/core/climate/climate";
 import { firstInsects } from "@/core/climate/dayTemperature";
 import { clockTime, sunOn } from "@/core/climate/sun";
-import { flowerCode } from "@/core/custody/code";
 import type { Id } from "@/core/custody/id";
 import type { Range } from "@/core/flowering/facts";
 import { cornersOf, middleOf } from "@/core/ground/shape";
 import { walkThrough } from "@/core/ground/walk";
-import { DAY_PARTS, type DayPart, type Protocol, type ProtocolStep } from "@/core/pollination/protocol";
-import { dueSteps, type FlowerOnDay, onTheClock, windowOn } from "@/core/pollination/steps";
+import { bedOf, type Made } from "@/core/pollination/fathers";
+import { DAY_PARTS, type DayPart, type Protocol } from "@/core/pollination/protocol";
+import type { FlowerOnDay } from "@/core/pollination/steps";
 import type { Standing } from "@/core/work/work";
 import type { Bed } from "@/records/bed/bed";
 import { beds } from "@/records/bed/queries";
 import { type CrossRow, crossesOfSeason } from "@/records/cross/queries";
 import { protocolOfCross } from "@/records/flower/commands";
-import type { Flower } from "@/records/flower/flower";
-import { type FlowerUnderWay, flowersUnderWay, talliesOfSeason } from "@/records/flower/queries";
+import { flowersUnderWay, talliesOfSeason } from "@/records/flower/queries";
 import type { Garden } from "@/records/garden/garden";
+import { sourcesToAsk } from "@/records/ground/queries";
 import { type OutWaiting, plantsMarkedOut } from "@/records/plant/queries";
 import { openTasks } from "@/records/task/queries";
 import type { Task as OwnTask } from "@/records/task/task";
 import { type Band, band } from "./band";
+import { brief, type CrossTask, crossTasks, isFetched, isLate, type OnCross } from "./crossTasks";
 import type { Outlook } from "./outlook";
-import {
-  type CrossState,
-  type CrossSummary,
-  crossState,
-  type Hand,
-  hand,
-  onDay,
-  type Parents,
-  parentsIn,
-} from "./pollination";
+import { type CrossState, crossState, hand, onDay, parentsIn } from "./pollination";
 import { openWork, type StandWork } from "./work";
 
-export type TaskFlower = Pick<Flower, "id" | "number"> & { code: string };
-
-/** What a task says of its cross. */
-const OF_CROSS = [
-  "id",
-  "code",
-  "version",
-  "motherName",
-  "motherNumber",
-  "motherBed",
-  "motherBedId",
-  "fatherName",
-  "fatherNumber",
-  "kind",
-  "moreFathers",
-  "storage",
-] as const satisfies (keyof CrossSummary)[];
-export type TaskCross = Pick<CrossState, "method" | "evenings" | "last"> & {
-  cross: Pick<CrossSummary, (typeof OF_CROSS)[number]>;
-};
-
-export type CrossTask = {
-  kind: "cross";
-  part: DayPart;
-  state: TaskCross;
-  step: ProtocolStep;
-  daysLeft: number;
-  /** The clock between which it is done today. */
-  from: string;
-  to: string;
-  flowers: TaskFlower[];
-};
-/** Father's pollen to be gathered and kept, while he still flowers. */
-export type StoreTask = { kind: "store"; part: DayPart; state: TaskCross; until: Day; daysLeft: number };
 export type RogueTask = { kind: "rogue"; part: DayPart; out: OutWaiting; firstFlower: Day; daysLeft: number };
 /** A piece of work on a stand. */
 export type StandTask = { kind: "stand"; part: DayPart; work: StandWork; daysLeft: number };
 /** A task that the grower wrote down. */
 export type OwnWork = { kind: "own"; part: DayPart; task: OwnTask; daysLeft: number };
-export type Task = CrossTask | StoreTask | RogueTask | StandTask | OwnWork;
+export type Task = OnCross | RogueTask | StandTask | OwnWork;
+
+/** A neighbour who is to be asked to do without, and when he was. */
+export type Asking = { id: Id; version: Id; name: string; season: number; askedOn: Day | null };
 
 /** What a device needs to go on without a signal: how each open cross is done, and its flowers that are due. */
 export type Ahead = {
   protocols: Record<string, Protocol>;
-  crosses: Record<Id, { protocol: string; daysToRipe: Range; flowers: FlowerOnDay[] }>;
+  crosses: Record<Id, { protocol: string; daysToRipe: Range; made: Made; flowers: FlowerOnDay[] }>;
 };
 
 export type Today = {
@@ -100,6 +61,10 @@ export type Today = {
   tasks: Task[];
   /** Flowers that were covered and not pollinated in their time: asked once what became of them. */
   late: CrossTask[];
+  /** Crosses whose flowering is over: said once, then they leave Today. */
+  over: CrossState[];
+  /** Neighbours who are to be asked. */
+  ask: Asking[];
   /** Metres between the beds of the walk, and in what order they come. */
   walk: { order: string[]; metres: number } | null;
   open: CrossState[];
@@ -115,49 +80,6 @@ export type Today = {
   empty: { beds: boolean; stands: boolean };
 };
 
-/** What tasks say of a cross. */
-export const brief = ({ cross, method, evenings, last }: CrossState): TaskCross => ({
-  cross: Object.fromEntries(OF_CROSS.map((name) => [name, cross[name]])) as TaskCross["cross"],
-  method,
-  evenings,
-  last,
-});
-
-/** The tasks of one cross on a day. */
-function crossTasks(
-  cross: CrossRow,
-  flowers: FlowerUnderWay[],
-  state: TaskCross,
-  parents: Parents,
-  { sky, marks }: Hand,
-): (CrossTask | StoreTask)[] {
-  const { today, garden } = sky;
-  const species = speciesById(cross.species);
-  const protocol = protocolOfCross(cross);
-  const byId = new Map(flowers.map((f) => [f.id, f]));
-  const due = dueSteps(protocol, onDay(flowers, today, garden.timezone), today, species.daysToRipe, marks).map(
-    (step): CrossTask | StoreTask => ({
-      kind: "cross",
-      state,
-      ...onTheClock(step, garden.timezone),
-      flowers: step.flowerIds.map((id) => {
-        const { number } = byId.get(id)!;
-        return { id, number, code: flowerCode(cross.code, number) };
-      }),
-    }),
-  );
-  const cover = protocol.steps[0]!;
-  const coveredTonight = flowers.filter((f) => f.coveredOn === today).length;
-  if (state.evenings && coveredTonight < state.evenings.tonight) {
-    const coming = { step: cover, daysLeft: state.last!.daysLeft, ...windowOn(cover, today, marks) };
-    due.push({ kind: "cross", state, ...onTheClock(coming, garden.timezone), flowers: [] });
-  }
-  const { male } = parents.father.window;
-  if (cross.storage && !cross.storedOn && today >= male.start && today <= male.end)
-    due.push({ kind: "store", part: "morning", state, until: male.end, daysLeft: daysBetween(today, male.end) });
-  return due;
-}
-
 /** Beds in the order of a short walk, by name, and its length. */
 function walkOf(places: Bed[]): { order: string[]; metres: number } {
   const { order, length } = walkThrough(places.map((bed) => middleOf(cornersOf(bed))));
@@ -166,29 +88,24 @@ function walkOf(places: Bed[]): { order: string[]; metres: number } {
 
 const TIMED: ReadonlySet<DayPart> = new Set(["dawn", "morning", "noon", "evening"]);
 
-/** Days left of what never comes too late. */
-const NO_HURRY = 1000;
-/** So many days past its time a flower is no stop of the round any more. */
-const FORGOTTEN = 2;
-
-const isLate = (task: Task): task is CrossTask =>
-  task.kind === "cross" && PERISHES.has(task.step.action) && task.daysLeft < -FORGOTTEN;
-
-/** Steps that can't be made up for: the flower is over. */
-const PERISHES: ReadonlySet<string> = new Set(["gather", "pollinate"]);
-
 /** By band of the day; within a timed one along the walk, otherwise the soonest impossible first. */
 function inOrder(tasks: Task[], walk: string[]): Task[] {
   const stop = (task: Task) => {
-    if (!TIMED.has(task.part) || (task.kind !== "cross" && task.kind !== "store")) return 0;
-    const at = walk.indexOf(task.state.cross.motherBed ?? "");
-    return at < 0 ? walk.length : at;
+    if (!TIMED.has(task.part) || !("state" in task)) return 0;
+    const at = walk.indexOf(bedOf(task) ?? "");
+    // Pollen is fetched before it is wanted.
+    return (at < 0 ? walk.length : at) + (isFetched(task) ? 0 : walk.length + 1);
   };
   return [...tasks].sort(
     (a, b) => DAY_PARTS.indexOf(a.part) - DAY_PARTS.indexOf(b.part) || stop(a) - stop(b) || a.daysLeft - b.daysLeft,
   );
 }
 
+/** So many days a cross that is over is told of. */
+const SAID = 14;
+
+/** Days left of what never comes too late. */
+const NO_HURRY = 1000;
 /** The warmest hour, and whose pollen it harms. */
 function heatOf({ climate, today }: Outlook, tasks: Task[], crosses: Map<Id, CrossRow>): Today["heat"] {
   const temperature = temperatureOn(climate, dayNumber(today));
@@ -215,20 +132,22 @@ function worked(sky: Outlook): Today {
   const ours = hand(sky);
   const stands = sky.standsOf(season);
   const parents = parentsIn(sky, stands);
-  const flowers = flowersUnderWay(db, season, addDays(day, -QUICKEST));
-  const tallies = talliesOfSeason(db, season);
+  const flowers = flowersUnderWay(db, season, day, addDays(day, -QUICKEST));
+  const tallies = talliesOfSeason(db, season, day);
   const crosses = crossesOfSeason(db, season).filter((x) => !x.closed);
   const tasks: Task[] = [];
   const open: CrossState[] = [];
+  const over: CrossState[] = [];
   const ahead: Ahead = { protocols: {}, crosses: {} };
   const hazardIds = new Set<string>();
   for (const cross of crosses) {
     const flowersOfIt = flowers.get(cross.id) ?? [];
     const both = parents(cross);
     const state = crossState(cross, tallies(cross.id), both, ours);
-    open.push(state);
+    if (!state.over) open.push(state);
     const protocol = protocolOfCross(cross);
     const { daysToRipe } = speciesById(cross.species);
+    if (state.over && cross.overOn === null && state.over >= addDays(day, -SAID)) over.push(state);
     const due = crossTasks(cross, flowersOfIt, brief(state), both, ours);
     tasks.push(...due);
     const isDue = new Set(due.flatMap((task) => (task.kind === "cross" ? task.flowers.map(({ id }) => id) : [])));
@@ -238,6 +157,7 @@ function worked(sky: Outlook): Today {
       ahead.crosses[cross.id] = {
         protocol: protocol.id,
         daysToRipe,
+        made: { males: cross.males, malesOn: cross.malesOn, fetchedOn: cross.fetchedOn },
         flowers: onDay(dueFlowers, day, place.timezone),
       };
     }
@@ -245,7 +165,7 @@ function worked(sky: Outlook): Today {
     for (const task of due) if (task.kind === "cross") for (const hazard of task.step.hazards) hazardIds.add(hazard);
   }
   const byId = new Map(stands.map((s) => [s.id, s]));
-  for (const out of plantsMarkedOut(db, season)) {
+  for (const out of plantsMarkedOut(db, season, day)) {
     const firstFlower = byId.get(out.standId)!.window.start;
     tasks.push({ kind: "rogue", part: "any-hour", out, firstFlower, daysLeft: daysBetween(day, firstFlower) });
   }
@@ -259,8 +179,8 @@ function worked(sky: Outlook): Today {
   for (const task of own.filter(({ due }) => due <= day))
     tasks.push({ kind: "own", part: "any-hour", task, daysLeft: daysBetween(day, task.due) });
   const known = beds(db);
-  const visited = new Set(tasks.flatMap((t) => ("state" in t ? [t.state.cross.motherBedId] : [])));
-  const walk = walkOf(known.filter((bed) => visited.has(bed.id)));
+  const visited = new Set(tasks.flatMap((t) => ("state" in t ? [bedOf(t)] : [])));
+  const walk = walkOf(known.filter((bed) => visited.has(bed.name)));
   const marks = ours.marks(day);
   const tomorrow = ours.marks(addDays(day, 1));
   const clock = (moment: Date) => clockTime(moment, place.timezone);
@@ -281,10 +201,18 @@ function worked(sky: Outlook): Today {
     },
     heat: heatOf(sky, tasks, new Map(crosses.map((x) => [x.id, x]))),
     tasks: inOrder(
-      tasks.filter((task) => !isLate(task)),
+      tasks.filter((task) => task.kind !== "cross" || !isLate(task)),
       walk.order,
     ),
-    late: tasks.filter(isLate),
+    late: tasks.flatMap((task) => (task.kind === "cross" && isLate(task) ? [task] : [])),
+    over,
+    ask: sourcesToAsk(db).map(({ id, version, name, askSeason, askedOn }) => ({
+      id,
+      version,
+      name,
+      season: askSeason!,
+      askedOn,
+    })),
     walk: walk.order.length > 1 ? walk : null,
     open,
     missed: standing("missed"),

@@ -6,7 +6,7 @@ import { isJudged } from "@/core/isolation/verdict";
 import { type Db, theDb } from "@/db/open";
 import { sources } from "@/records/ground/queries";
 import { day as dayField, ref, type Told, whole } from "@/records/record";
-import type { SeenChange } from "@/records/stand/commands";
+import type { SeenChange } from "@/records/stand/remedy";
 import { type Outlook, outlookKept } from "./outlook";
 import { arrivalsOf, sceneOf } from "./scene";
 

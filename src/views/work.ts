@@ -1,4 +1,4 @@
-import { speciesById } from "@/catalogue/catalogue";
+import { sceneSpecies, speciesById } from "@/catalogue/catalogue";
 import { addDays } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { actsOf } from "@/core/work/acts";
@@ -14,7 +14,10 @@ import type { ForecastStand, Outlook } from "./outlook";
 export type WorkStand = Pick<
   ForecastStand,
   "id" | "family" | "code" | "lineName" | "bedName" | "generation" | "season"
->;
+> & {
+  /** Its flowers, or its plants, are male or female. */
+  oneSex: boolean;
+};
 /** `waits` where something must be done before it. */
 export type StandWork = Omit<Work, "waitsFor"> & { standing: Standing; waits: boolean; stand: WorkStand };
 
@@ -34,8 +37,13 @@ function living(stand: ForecastStand, { climate, today }: Outlook, { deeds, flow
     mix: stand.school === "let-it-mix",
     secondYear: species.cold !== null,
     tender: species.tender,
+    staked: species.stake,
+    separatePlants: species.flowerType === "separate-sex plants",
+    selfs: sceneSpecies(species).selfs,
+    // Fruit of what is being bred or adapted is tasted before its mothers are chosen.
+    tasted: species.extraction !== "dry" && stand.school !== "keep-pure",
     fleshy: species.extraction !== "dry",
-    separateSexes: ["large separate-sex flowers", "separate-sex plants"].includes(species.flowerType),
+    separateSexes: isOfOneSex(stand),
     ripeSign: species.ripeSign,
     handled: flowered.has(stand.id),
     gathered: gathered.has(stand.id),
@@ -45,9 +53,12 @@ function living(stand: ForecastStand, { climate, today }: Outlook, { deeds, flow
   };
 }
 
+const ONE_SEX: ReadonlySet<string> = new Set(["large separate-sex flowers", "separate-sex plants"]);
+const isOfOneSex = (stand: ForecastStand) => ONE_SEX.has(speciesById(stand.species).flowerType);
+
 const standOf = (stand: ForecastStand): WorkStand => {
   const { id, family, code, lineName, bedName, generation, season } = stand;
-  return { id, family, code, lineName, bedName, generation, season };
+  return { id, family, code, lineName, bedName, generation, season, oneSex: isOfOneSex(stand) };
 };
 
 /** Everything that is open on the stands of one season, the soonest impossible first. */

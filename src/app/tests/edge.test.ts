@@ -10,7 +10,7 @@ import { readJson, statusOf } from "../api/body";
 import { GET as calendar } from "../api/calendar/route";
 import { GET as ground } from "../api/ground/route";
 import { cellsOf, tagsPdf, USUAL } from "../api/tags/tagPdf";
-import { pressOf } from "../here";
+import { lookAhead, pressOf } from "../here";
 import { codeAsked, oneWord, seasonAsked, wholeNumber } from "../params";
 
 const ask = (headers: Record<string, string>, method = "POST", url = "http://127.0.0.1:4620/api/undo") =>
@@ -80,6 +80,21 @@ describe("bodies", () => {
     for (const bad of odd) expect(said(bad)).toEqual({ day: today });
     expect(said({ cookie: "theme=dawn; day=2027-06-01" })).toEqual({ day: "2027-06-01" });
     expect(said({ cookie: "day=now" })).toEqual({ day: today });
+  });
+
+  test("nothing is recorded for a day to come; a clock may be a day ahead, and a trial may name its own last day", () => {
+    const at = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+    expect([lookAhead({ day: at(0) }), lookAhead({ day: at(1) }), lookAhead({ day: at(-400) })]).toEqual([
+      null,
+      null,
+      null,
+    ]);
+    expect(lookAhead({ day: at(2) })).toContain("Nothing is recorded for a day to come");
+    vi.stubEnv("ORCHARD_RECORD_UNTIL", "2031-05-01");
+    expect([lookAhead({ day: "2031-05-02" }), lookAhead({ day: "2031-05-03" })]).toEqual([null, expect.any(String)]);
+    vi.stubEnv("ORCHARD_RECORD_UNTIL", "tomorrow");
+    expect(lookAhead({ day: at(2) })).toEqual(expect.any(String));
+    vi.unstubAllEnvs();
   });
 
   test("outcomes have their status", () => {

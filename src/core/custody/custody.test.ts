@@ -77,6 +77,7 @@ test("generations count from the F1", () => {
 
 test("weighed seed is a range, counted seed is not", () => {
   expect(seedsInLot(null, 10, { low: 20, high: 30 })).toEqual({ likely: 250, low: 200, high: 300, counted: false });
+  expect(seedsInLot(null, null, { low: 20, high: 30 })).toBeNull();
   expect(seedsInLot(77, 10, { low: 20, high: 30 })).toEqual({ likely: 77, low: 77, high: 77, counted: true });
 });
 

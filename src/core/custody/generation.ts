@@ -22,7 +22,8 @@ export const nameWithGeneration = (name: string, generation: number | null): str
 export type SeedCount = { likely: number; low: number; high: number; counted: boolean };
 
 /**
- * Seeds in a lot: as counted, or from its mass and the species' seeds per gram, with that range.
+ * Seeds in a lot: as counted, or from its mass and the species' seeds per gram, with that range; null for fruit whose
+ * seed was neither counted nor weighed yet.
  * @param mass grams
  * @example seedsInLot(null, 10, { low: 20, high: 30 }) // { likely: 250, low: 200, high: 300, counted: false }
  */
@@ -30,10 +31,10 @@ export function seedsInLot(
   seeds: number | null,
   mass: number | null,
   perGram: { low: number; high: number },
-): SeedCount {
+): SeedCount | null {
   if (seeds !== null) return { likely: seeds, low: seeds, high: seeds, counted: true };
-  const grams = mass ?? 0;
-  const low = Math.floor(grams * perGram.low);
-  const high = Math.floor(grams * perGram.high);
+  if (mass === null) return null;
+  const low = Math.floor(mass * perGram.low);
+  const high = Math.floor(mass * perGram.high);
   return { likely: Math.round((low + high) / 2), low, high, counted: false };
 }

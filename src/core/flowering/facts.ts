@@ -33,6 +33,8 @@ export type Sowing = {
   /** When it went out into the open, or its stored roots were replanted. */
   plantedOut?: Day | null;
   firstFlower?: Day | null;
+  /** Of which sex that flower was, where it was seen. */
+  firstSex?: "male" | "female" | null;
   overwinter?: Overwintering | null;
   /** When it was cut back, so that it flowers anew. */
   cutBack?: Day | null;

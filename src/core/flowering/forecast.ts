@@ -76,6 +76,12 @@ const windowFrom = (first: First, flowerDays: Range, lag: Range): Window => ({
   latest: dayOf(first.late + Math.round(flowerDays.high) - 1),
 });
 
+/** What the sex of the first flower leaves of the days between the sexes: the other did not open before it. */
+function lagSeen({ low, high }: Range, first: Sowing["firstSex"]): Range {
+  if (first === "male") return { low: Math.max(0, low), high: Math.max(0, high) };
+  return first === "female" ? { low: Math.min(0, low), high: Math.min(0, high) } : { low, high };
+}
+
 /**
  * When a stand is expected to flower and ripen its first seed, males and females apart.
  *
@@ -111,7 +117,7 @@ export function flowering(
     const heat = byHeat(sowing, facts, climate, correction);
     first = typeof heat === "string" ? byDays(sowing, facts, correction, [heat]) : heat;
   }
-  const { femaleLag } = facts;
+  const femaleLag = first.basis === "seen" ? lagSeen(facts.femaleLag, sowing.firstSex ?? null) : facts.femaleLag;
   const male = windowFrom(first, facts.flowerDays, {
     low: Math.max(0, -femaleLag.high),
     high: Math.max(0, -femaleLag.low),

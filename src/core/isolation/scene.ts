@@ -63,6 +63,8 @@ export type SceneSource = {
   harm: Harm;
   /** The neighbour has agreed for this season. */
   agreed: boolean;
+  /** He is to be asked already, and has not answered. */
+  asked: boolean;
 };
 
 export type Barrier = { id: Id; name: string; path: Point[]; factor: number };

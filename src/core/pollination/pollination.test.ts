@@ -39,6 +39,7 @@ const step = (
   hazards: [],
   stages: null,
   drawing: null,
+  father: null,
   ...more,
 });
 const protocol = (...steps: ProtocolStep[]): Protocol => ({

@@ -15,6 +15,16 @@ export type StepAction = (typeof ACTIONS)[number];
 export const STAGES = ["early", "right", "late"] as const;
 export type Stage = (typeof STAGES)[number];
 
+/** What is done at the father for a step of the mother's flowers. */
+export type FathersPart = {
+  title: string;
+  look: string;
+  /** Male flowers, or tassels, for one flower of the mother; a working value. */
+  each: number;
+  /** What is counted: "male", "tassel". */
+  unit: string;
+};
+
 export type ProtocolStep = {
   action: StepAction;
   anchor: Anchor;
@@ -33,6 +43,8 @@ export type ProtocolStep = {
   /** What the flower looks like too early, right and too late, in words; drawn under the name `drawing`. */
   stages: Record<Stage, string> | null;
   drawing: string | null;
+  /** What is done at the father for it; null where the mother is all there is to go to. */
+  father: FathersPart | null;
 };
 
 export type Unit = "flower" | "ear" | "head" | "plant" | "group";

@@ -132,6 +132,7 @@ export function source(id: number, x: number, more: Partial<SceneSource> = {}): 
     presence: 1,
     harm: "none",
     agreed: false,
+    asked: false,
     ...more,
   };
 }
@@ -199,8 +200,13 @@ export function living(more: Partial<LivingStand> = {}, sky: Climate = climate({
     overwinter: null,
     secondYear,
     tender,
+    staked: false,
     fleshy: false,
     separateSexes: false,
+    separatePlants: false,
+    tasted: false,
+    cover: null,
+    selfs: false,
     ripeSign: "Pods are papery.",
     seedWanted: true,
     mix: false,

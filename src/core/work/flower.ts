@@ -6,6 +6,8 @@ import type { Work } from "./work";
 const TOLD_APART = 21;
 /** So many days before the earliest first flower buds can be covered, and are best covered. */
 const COVER = { from: 10, best: 4 };
+/** Sexes are told apart for so many days before all males shed. Working value. */
+const SEXES_TOLD = 7;
 
 /**
  * What is done about a stand's flowers: rogued before pollen sheds, covered before the first opens by the early end of the
@@ -13,10 +15,11 @@ const COVER = { from: 10, best: 4 };
  * @param before keys of what must be done before
  * @returns what is still open of it
  * @example flowerWork(living({ flowers: "covered" }), []).map(({ act, last }) => [act, last])
- *   // [["rogue", "2027-06-25"], ["cover", "2027-06-25"], ["first-flower", "2027-08-08"]]
+ *   // [["rogue", "2027-06-25"], ["cover", "2027-06-25"], ["first-flower", "2027-08-08"], ["uncover", "2027-08-19"]]
  */
 export function flowerWork(stand: LivingStand, before: string[]): Work[] {
-  const { window, seedWanted, flowers, removeEvery, handled, separateSexes, firstFlower, mix, done } = stand;
+  const { window, seedWanted, flowers, removeEvery, handled, separateSexes, separatePlants, firstFlower, mix, done } =
+    stand;
   const open: Work[] = [];
   const opens = firstFlower ?? window.start;
   if (seedWanted && !mix && !done.has("rogue"))
@@ -55,8 +58,63 @@ export function flowerWork(stand: LivingStand, before: string[]): Work[] {
         waitsFor: before,
       }),
     );
+  if (separatePlants && seedWanted && !done.has("sexes"))
+    open.push(
+      work(stand, "sexes", {
+        what: "Count males and females",
+        how: "Take unwanted males out before they shed; both numbers set how many plants it counts as.",
+        from: window.earliest,
+        best: opens,
+        last: addDays(opens, SEXES_TOLD),
+        lost: "males nobody chose are fathers of the seed",
+        waitsFor: before,
+      }),
+    );
+  open.push(...underCover(stand, before));
   if (flowers === "removed" && removeEvery)
     open.push(...flowersOff(stand, removeEvery, before, done.get("flowers-off")));
+  return open;
+}
+
+/** A cage is seen to every other day, and opened on alternate ones. Working values, days. */
+const CAGE = { every: 2, late: 2 };
+/** Covers come off when the last flower is over, and are off within so many days. Working value. */
+const UNCOVER = 21;
+
+/** What a cover asks for: a cage is seen to while it flowers, whatever was covered is uncovered when it is over. */
+function underCover(stand: LivingStand, before: string[]): Work[] {
+  const { window, flowers, cover, selfs, firstFlower, done } = stand;
+  if (flowers !== "covered") return [];
+  const open: Work[] = [];
+  const seen = done.get("cage");
+  const next = seen ? addDays(seen, CAGE.every) : (firstFlower ?? window.start);
+  if (!selfs && cover !== "bags" && cover !== null && next <= window.end)
+    open.push(
+      work(stand, "cage", {
+        what: cover === "cage" ? "See to its cage" : "Open its cage for the day",
+        how:
+          cover === "cage"
+            ? "Insects alive in it, or its flowers brushed; look for tears."
+            : "Its partner stays shut today; close this one after the last bee.",
+        part: "morning",
+        from: next,
+        last: addDays(next, CAGE.late),
+        lost: "flowers under it stay without pollen",
+        waitsFor: before,
+      }),
+    );
+  if (!done.has("uncover"))
+    open.push(
+      work(stand, "uncover", {
+        what: cover === "bags" ? "Take the bags off, marks stay" : "Take its cover off",
+        how: "No flower open any more; seed ripens better in air.",
+        from: window.end,
+        best: addDays(window.end, 3),
+        last: addDays(window.end, UNCOVER),
+        lost: "seed moulds under cover",
+        waitsFor: before,
+      }),
+    );
   return open;
 }
 

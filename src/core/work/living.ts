@@ -4,7 +4,7 @@ import { frostBefore, nextFrost } from "../climate/season";
 import type { Id } from "../custody/id";
 import type { Flowering, Overwintering, Range } from "../flowering/facts";
 import type { Ripening } from "../flowering/ripening";
-import type { FlowerCare } from "../isolation/scene";
+import type { Cover, FlowerCare } from "../isolation/scene";
 import type { Act, Work } from "./work";
 
 /** How a species is raised; days count from sowing. */
@@ -39,15 +39,24 @@ export type LivingStand = {
   /** It flowers after a winter. */
   secondYear: boolean;
   tender: boolean;
+  /** It needs a stake, a string or a net to stand upright. */
+  staked: boolean;
   /** Its seed is in flesh that frost spoils. */
   fleshy: boolean;
   /** Males and females open on flowers of their own. */
   separateSexes: boolean;
+  /** Males and females are plants of their own. */
+  separatePlants: boolean;
+  /** Its fruit is eaten, and is tasted before mothers are chosen. */
+  tasted: boolean;
   ripeSign: string;
   seedWanted: boolean;
   /** A mix keeps what lives: nothing is rogued. */
   mix: boolean;
   flowers: FlowerCare;
+  cover: Cover | null;
+  /** It sets seed by itself, without insects or wind. */
+  selfs: boolean;
   removeEvery: number | null;
   /** Some of its flowers were handled already: that it flowers is known. */
   handled: boolean;
@@ -75,6 +84,7 @@ const MINUTES: Record<Act, { once: number; each: number }> = {
   sow: { once: 10, each: 0.2 },
   "look-up": { once: 3, each: 0 },
   thin: { once: 10, each: 0.3 },
+  stake: { once: 15, each: 0.7 },
   "prick-out": { once: 10, each: 0.5 },
   harden: { once: 5, each: 0 },
   "plant-out": { once: 15, each: 1 },
@@ -85,7 +95,13 @@ const MINUTES: Record<Act, { once: number; each: number }> = {
   rogue: { once: 10, each: 0.2 },
   cover: { once: 15, each: 0.5 },
   "first-flower": { once: 2, each: 0 },
+  sexes: { once: 10, each: 0.3 },
   "flowers-off": { once: 10, each: 0.2 },
+  cage: { once: 10, each: 0.1 },
+  uncover: { once: 10, each: 0.2 },
+  taste: { once: 10, each: 1 },
+  cut: { once: 15, each: 0.5 },
+  pick: { once: 15, each: 0.4 },
   "bring-in": { once: 15, each: 0.5 },
   gather: { once: 20, each: 0.5 },
   keep: { once: 15, each: 0 },

@@ -6,7 +6,7 @@ import type { Act } from "./work";
 export type Dealt = { act: Act; how: "done" | "put-off" | "cannot" | "never"; on: Day; until: Day | null };
 
 /** Acts that come again after they were done or left. */
-const AGAIN: ReadonlySet<Act> = new Set(["look-store", "flowers-off"]);
+const AGAIN: ReadonlySet<Act> = new Set(["look-store", "flowers-off", "cage", "pick"]);
 
 /**
  * When each act of a stand was last done, and what it was put off to; later ones hold.

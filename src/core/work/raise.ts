@@ -74,7 +74,7 @@ export function raisingOf(stand: LivingStand): Work[] {
   const stands = plantedOut !== null || (plants !== null && !planned);
   const open: Work[] = planned ? [sow(stand)] : [];
   const afterSowing = planned ? [keyOf(stand, "sow")] : [];
-  if (stands) return open;
+  if (stands) return [...open, ...staking(stand, plantedOut ?? addDays(sown, Math.round(raising.up.high)), [])];
   const isUp = upOn !== null || cameUp !== null;
   const { low, high } = raising.up;
   if (!isUp && pottedOn === null)
@@ -91,7 +91,8 @@ export function raisingOf(stand: LivingStand): Work[] {
     );
   const afterUp = isUp || pottedOn !== null ? [] : [keyOf(stand, "look-up")];
   if (!raising.plantOut) {
-    if (stand.done.has("thin")) return open;
+    const grown = addDays(sown, Math.round(high) + 10);
+    if (stand.done.has("thin")) return [...open, ...staking(stand, grown, [])];
     open.push(
       work(stand, "thin", {
         what: "Thin",
@@ -103,7 +104,7 @@ export function raisingOf(stand: LivingStand): Work[] {
         waitsFor: afterUp,
       }),
     );
-    return open;
+    return [...open, ...staking(stand, grown, [keyOf(stand, "thin")])];
   }
   if (raising.prickOut && pottedOn === null)
     open.push(
@@ -145,5 +146,24 @@ export function raisingOf(stand: LivingStand): Work[] {
       waitsFor: afterUp,
     }),
   );
-  return open;
+  return [...open, ...staking(stand, best, [keyOf(stand, "plant-out")])];
+}
+
+/** A stake is given while the plant can still be tied up without breaking. Working values, days. */
+const STAKING = { best: 10, last: 40 };
+
+/** What can't stand by itself is given a stake once it stands in its place. */
+function staking(stand: LivingStand, from: Day, waitsFor: string[]): Work[] {
+  if (!stand.staked || stand.firstFlower || stand.done.has("stake")) return [];
+  return [
+    work(stand, "stake", {
+      what: "Stake",
+      how: "A stake, string or net for each, its label with it.",
+      from,
+      best: addDays(from, STAKING.best),
+      last: addDays(from, STAKING.last),
+      lost: "stems lie down, tangle, and fruit rots on the ground",
+      waitsFor,
+    }),
+  ];
 }

@@ -10,7 +10,13 @@ const BEFORE_FROST = 5;
 /** Days from gathering until seed is clean and dry, and until what lies about unnamed is as good as lost. Working values. */
 const DRYING = { from: 3, best: 14, last: 60 };
 
-const earlier = (a: Day, b: Day | null): Day => (b !== null && b < a ? b : a);
+/** Cut stalks ripen and dry for so long under a roof. Working value, days. */
+const RIPENS_CUT = 10;
+const BEFORE_RAIN = "Where rain is coming, cut stalks of equal ripeness and let them ripen under a roof.";
+/** What ripens little by little is picked again after so many days. Working value. */
+const PASS_EVERY = 7;
+
+const earlier = (a: Day, b: Day): Day => (b < a ? b : a);
 
 /**
  * What brings a stand's seed home: fruit that a frost would spoil brought in before it, seed gathered
@@ -52,17 +58,40 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
         waitsFor: before,
       }),
     );
+  const passes = stand.done.get("pick");
   const stays = addDays(ripeLatest, STAYS_ON);
+  if (stand.tasted && !stand.done.has("taste"))
+    open.push(
+      work(stand, "taste", {
+        what: "Taste",
+        how: "A piece of each plant's ripe fruit, before its seed is kept. Spit out what is bitter, and keep no seed of it.",
+        from: ripeEarliest,
+        best: ripe,
+        last: ripeLatest,
+        lost: "plants nobody tasted give seed",
+        waitsFor: before,
+      }),
+    );
+  const cut = stand.done.get("cut");
   open.push(
-    work(stand, "gather", {
-      what: "Gather ripe seed",
-      how: stand.ripeSign,
-      from: ripeEarliest,
-      best: ripe,
-      last: fleshy ? earlier(stays, frost && addDays(frost, STAYS_ON)) : earlier(stays, null),
-      lost: fleshy ? "what is left rots" : "pods open and the seed falls",
-      waitsFor: before,
-    }),
+    cut
+      ? work(stand, "gather", {
+          what: "Thresh what was cut",
+          how: "Once it rustles dry under its roof.",
+          from: addDays(cut, 3),
+          best: addDays(cut, RIPENS_CUT),
+          last: addDays(cut, DRYING.last),
+          lost: "mice and mould get it",
+        })
+      : work(stand, "gather", {
+          what: passes ? "Pick what has ripened since" : "Gather ripe seed",
+          how: fleshy ? stand.ripeSign : `${stand.ripeSign} ${BEFORE_RAIN}`,
+          from: passes ? addDays(passes, 1) : ripeEarliest,
+          best: passes ? addDays(passes, PASS_EVERY) : ripe,
+          last: fleshy && frost ? earlier(stays, addDays(frost, STAYS_ON)) : stays,
+          lost: fleshy ? "what is left rots" : "pods open and the seed falls",
+          waitsFor: before,
+        }),
   );
   open.push(keep(ripe, [...before, keyOf(stand, "gather")]));
   return open;

@@ -122,6 +122,65 @@ describe("the acts of a stand", () => {
     expect(acts({ done: new Map([["rogue", "2027-06-12"]]) })).toEqual(["first-flower", "gather", "keep"]);
   });
 
+  test("what can't stand is staked once it is in its place, and not once it flowers", () => {
+    const stand = living({ staked: true, plants: 3, plantedOut: "2027-05-20" });
+    expect(told(actsOf(stand))[0]).toEqual(["stake", "2027-05-20", "2027-05-30", "2027-06-29"]);
+    // Sown in place: when it is thinned, ten days after the last came up.
+    const thin = living({ staked: true, upOn: "2027-05-10" });
+    expect(one(thin, "stake")).toMatchObject({ from: "2027-05-25", waitsFor: ["thin 1"] });
+    const thinned = new Map<Act, Day>([["thin", "2027-05-26"]]);
+    expect(one({ ...thin, done: thinned }, "stake")).toMatchObject({ from: "2027-05-25", waitsFor: [] });
+    expect(one({ ...thin, plants: 5 }, "stake")!.from).toBe("2027-05-15");
+    expect(one({ ...stand, firstFlower: "2027-06-25" }, "stake")).toBeUndefined();
+    expect(one({ ...stand, done: new Map([["stake", "2027-06-01"]]) }, "stake")).toBeUndefined();
+    const tray = living({ staked: true, raising: TRAY, tender: true, sown: "2027-03-20" });
+    expect(one(tray, "stake")).toMatchObject({ from: "2027-05-24", waitsFor: ["plant-out 1"] });
+  });
+
+  test("males and females of separate-sex plants are counted from the first that may open to a week after the first", () => {
+    const stand = living({ plants: 30, separatePlants: true });
+    expect(told(actsOf(stand))).toContainEqual(["sexes", "2027-06-20", "2027-06-25", "2027-07-02"]);
+    expect(one({ ...stand, seedWanted: false }, "sexes")).toBeUndefined();
+    expect(one({ ...stand, done: new Map([["sexes", "2027-06-24"]]) }, "sexes")).toBeUndefined();
+    expect(one(living({ plants: 30 }), "sexes")).toBeUndefined();
+  });
+
+  test("a cage is seen to every other day while it flowers, and every cover comes off after", () => {
+    const caged = living({ plants: 3, flowers: "covered", cover: "cage" });
+    expect(told(actsOf(caged)).filter(([act]) => act === "cage" || act === "uncover")).toEqual([
+      ["cage", "2027-06-25", "2027-06-25", "2027-06-27"],
+      // 35 days in flower from 25 June.
+      ["uncover", "2027-07-29", "2027-08-01", "2027-08-19"],
+    ]);
+    const seen = (day: Day) => one({ ...caged, done: new Map([["cage", day]]) }, "cage");
+    expect(seen("2027-07-01")!.from).toBe("2027-07-03");
+    expect([seen("2027-07-27")?.from, seen("2027-07-28")]).toEqual(["2027-07-29", undefined]);
+    expect(one({ ...caged, cover: "alternate-cages" }, "cage")!.what).toBe("Open its cage for the day");
+    expect(one({ ...caged, selfs: true }, "cage")).toBeUndefined();
+    expect(one({ ...caged, cover: "bags" }, "cage")).toBeUndefined();
+    expect(one({ ...caged, cover: "bags" }, "uncover")!.what).toBe("Take the bags off, marks stay");
+    expect(one({ ...caged, done: new Map([["uncover", "2027-08-01"]]) }, "uncover")).toBeUndefined();
+  });
+
+  test("ripe seed is gathered in passes a week apart, or cut to ripen on and threshed after", () => {
+    const stand = living({ plants: 3 });
+    const once = (act: Act, day: Day) => one({ ...stand, done: new Map([[act, day]]) }, "gather")!;
+    expect(told([once("pick", "2027-08-14")])).toEqual([["gather", "2027-08-15", "2027-08-21", "2027-09-09"]]);
+    expect(once("pick", "2027-08-14").what).toBe("Pick what has ripened since");
+    expect(told([once("cut", "2027-08-05")])).toEqual([["gather", "2027-08-08", "2027-08-15", "2027-10-04"]]);
+    expect(once("cut", "2027-08-05")).toMatchObject({ what: "Thresh what was cut", waitsFor: [] });
+    expect(one(stand, "gather")!.how).toContain("Where rain is coming");
+    expect(one({ ...stand, fleshy: true }, "gather")!.how).toBe("Pods are papery.");
+  });
+
+  test("fruit of what is bred is tasted before its seed is kept", () => {
+    const stand = living({ plants: 3, fleshy: true, tasted: true });
+    expect(told([one(stand, "taste")!])).toEqual([["taste", "2027-07-30", "2027-08-09", "2027-08-19"]]);
+    expect(one({ ...stand, done: new Map([["taste", "2027-08-09"]]) }, "taste")).toBeUndefined();
+    expect(one({ ...stand, tasted: false }, "taste")).toBeUndefined();
+    expect(one({ ...stand, gathered: true }, "taste")).toBeUndefined();
+  });
+
   test("what is put off comes on its day, and what it was waited for is not waited for once it never comes", () => {
     const stand = living({ planned: true, wanted: 5 });
     const later = one({ ...stand, putOff: new Map([["sow", "2027-05-09"]]) }, "sow")!;
@@ -194,6 +253,10 @@ const anyStand = fc
     tender: fc.boolean(),
     fleshy: fc.boolean(),
     tray: fc.boolean(),
+    staked: fc.boolean(),
+    tasted: fc.boolean(),
+    separatePlants: fc.boolean(),
+    cover: fc.constantFrom(null, "bags" as const, "cage" as const, "alternate-cages" as const),
     overwinter: fc.constantFrom(null, "lifted" as const, "left" as const, "late-sown" as const),
     flowers: fc.constantFrom("open" as const, "covered" as const, "removed" as const, "hand" as const),
     wanted: fc.option(fc.integer({ min: 1, max: 60 })),
@@ -249,7 +312,7 @@ describe("whatever grows, in the north, the south and where there is no winter",
           }
         }
         expect(stand.gathered).toBe(true);
-        const once = asked.filter((act) => act !== "look-store" && act !== "flowers-off");
+        const once = asked.filter((act) => !["look-store", "flowers-off", "cage"].includes(act));
         expect(new Set(once).size).toBe(once.length);
       }),
       { numRuns: 60 },

@@ -8,11 +8,12 @@ import { writeCandidates } from "../candidate/commands";
 import { candidatesOf, candidatesOfFlowers } from "../candidate/queries";
 import { nextCode } from "../code";
 import { type Context, command } from "../command";
-import { openCross } from "../flower/commands";
+import { notAhead } from "../facts";
+import { openCross, protocolOfCross } from "../flower/commands";
 import { type Flower, flower } from "../flower/flower";
 import { flowersOfCross } from "../flower/queries";
 import { lot } from "../lot/lot";
-import { count, day, given, type New, ref, seen, yesNo } from "../record";
+import { choice, count, day, given, type New, ref, seen, yesNo } from "../record";
 import { idList } from "../schema";
 import { importBook } from "./bookImport";
 import { cross as crossRecord } from "./cross";
@@ -145,7 +146,7 @@ const adjustCross = command(
   {
     id: ref("cross", "Cross"),
     version: seen(),
-    ...crossRecord.patching("fruitsWanted", "closed", "perEvening", "method", "note", "storage", "storedOn"),
+    ...crossRecord.patching("fruitsWanted", "closed", "perEvening", "method", "note", "storage", "storedOn", "overOn"),
   },
   ({ db, write }, { id, version, ...patch }) => {
     if (!crossById(db, id)) refuse("id", "That cross does not exist.");
@@ -153,6 +154,7 @@ const adjustCross = command(
     write.update(crossRecord, id, patch, version);
     const now = crossById(db, id)!;
     const words = [
+      patch.overOn !== undefined ? (now.overOn ? "no more flowers" : "more flowers after all") : "",
       patch.fruitsWanted !== undefined || patch.closed !== undefined
         ? `${plural(now.fruitsWanted, "fruit")} wanted`
         : "",
@@ -170,7 +172,33 @@ const adjustCross = command(
   },
 );
 
+/** Males made ready at the father: tied while the mother's flowers are covered, or cut before they are pollinated. */
+const makeMales = command(
+  "cross.males",
+  {
+    crossId: ref("cross", "Cross"),
+    step: choice("Step", ["cover", "pollinate"]),
+    males: crossRecord.columns.males,
+    on: day("Day").optional(),
+  },
+  (context, { crossId, step, males, on: told }) => {
+    const on = told ?? context.today;
+    const cross = openCross(context, crossId);
+    notAhead(context, on);
+    const ready = step === "cover" ? { malesOn: on, fetchedOn: null } : { fetchedOn: on };
+    context.write.update(crossRecord, crossId, { ...ready, ...(males === null ? {} : { males }) });
+    const part = protocolOfCross(cross).steps.find(({ action }) => action === step)?.father;
+    if (!part) return refuse("step", "Nothing is done at the father for that step.");
+    const many = males === null ? "" : `, ${males}`;
+    return {
+      message: `${cross.code}: ${cross.fatherName}, ${step === "cover" ? "made ready" : "fetched"}${many}`,
+      id: crossId,
+    };
+  },
+);
+
 export const crossCommands = [
+  makeMales,
   planCross,
   nextGenerationOf,
   harvestCross,

@@ -28,11 +28,17 @@ export const cross = record(
     /** Pollen that is gathered and kept until the mother flowers: how, and since when once it is done. */
     storage: choice("Pollen kept", STORAGES).optional(),
     storedOn: day("Pollen gathered on").optional(),
+    /** Males tied, or tassels bagged, at the father: how many, on which day, and when they were cut. */
+    males: count("Males made ready", 1000).optional(),
+    malesOn: day("Males made ready on").optional(),
+    fetchedOn: day("Males cut on").optional(),
+    /** Since when no more flowers are to be done. */
+    overOn: day("No more flowers since").optional(),
     plannedOn: day("Planned on"),
     closed: flag("Closed"),
     note: text("Note", 4000),
   },
-  { apart: ["code"] },
+  { apart: ["code"], together: ["males", "malesOn", "fetchedOn"] },
 );
 export type Cross = Row<typeof cross>;
 export type CrossKind = Cross["kind"];

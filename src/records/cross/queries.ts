@@ -16,6 +16,8 @@ export type CrossRow = Cross & {
   fatherCode: string;
   fatherName: string;
   fatherLineId: Id;
+  fatherBedId: Id | null;
+  fatherBed: string | null;
   fatherNumber: number | null;
   /** Fathers beside the first, whose pollen is mixed in. */
   moreFathers: number;
@@ -26,13 +28,14 @@ export type CrossRow = Cross & {
 const SELECT = `SELECT x.*, l.name lineName, l.species,
     m.code motherCode, ml.name motherName, m.lineId motherLineId, m.bedId motherBedId, mb.name motherBed,
     mp.number motherNumber, ml.anthers motherAnthers,
-    f.code fatherCode, fl.name fatherName, f.lineId fatherLineId, fp.number fatherNumber,
+    f.code fatherCode, fl.name fatherName, f.lineId fatherLineId, f.bedId fatherBedId, fb.name fatherBed,
+    fp.number fatherNumber,
     (SELECT count(*) FROM candidate c WHERE c.crossId = x.id AND c.role = 'father') moreFathers,
     m.sown motherSown
   FROM cross x JOIN line l ON l.id = x.lineId
   JOIN stand m ON m.id = x.motherStandId JOIN line ml ON ml.id = m.lineId
   JOIN stand f ON f.id = x.fatherStandId JOIN line fl ON fl.id = f.lineId
-  LEFT JOIN bed mb ON mb.id = m.bedId
+  LEFT JOIN bed mb ON mb.id = m.bedId LEFT JOIN bed fb ON fb.id = f.bedId
   LEFT JOIN plant mp ON mp.id = x.motherPlantId LEFT JOIN plant fp ON fp.id = x.fatherPlantId`;
 
 export function crossById(db: Db, id: Id): CrossRow | undefined {

@@ -11,7 +11,7 @@ import { idOf } from "../schema";
 import { changeStand, existingStand } from "../stand/commands";
 import type { StandRow } from "../stand/queries";
 import { standRule } from "../stand/rules";
-import type { stand } from "../stand/stand";
+import { stand } from "../stand/stand";
 import { deed } from "./deed";
 
 /** What each act is called once it is done. */
@@ -19,6 +19,7 @@ const DONE_WORDS: Record<Act, string> = {
   sow: "sown",
   "look-up": "came up",
   thin: "thinned",
+  stake: "staked",
   "prick-out": "pricked out",
   harden: "stood out to harden",
   "plant-out": "planted out",
@@ -29,14 +30,23 @@ const DONE_WORDS: Record<Act, string> = {
   rogue: "rogued",
   cover: "covered",
   "first-flower": "in flower",
+  sexes: "males and females counted",
   "flowers-off": "flowers taken off",
+  cage: "cage seen to",
+  uncover: "uncovered",
+  taste: "tasted",
+  cut: "cut, ripening under a roof",
+  pick: "a pass picked",
   "bring-in": "brought in",
   gather: "seed gathered",
   keep: "seed put away",
 };
 
+/** What is told of an act beside its day. */
+type Told = Record<"counted" | "males" | "females", number | null> & { sex: StandRow["firstSex"] };
+
 /** What an act changes of its stand, beside being done. */
-function effect(before: StandRow, act: Act, on: Day, counted: number | null): Patch<typeof stand> {
+function effect(before: StandRow, act: Act, on: Day, { counted, ...told }: Told): Patch<typeof stand> {
   const plants = counted === null ? {} : { plants: counted };
   switch (act) {
     case "sow":
@@ -63,7 +73,9 @@ function effect(before: StandRow, act: Act, on: Day, counted: number | null): Pa
     case "replant":
       return { replantedOn: on, ...plants };
     case "first-flower":
-      return { firstFlower: on };
+      return { firstFlower: on, firstSex: told.sex };
+    case "sexes":
+      return { males: told.males, females: told.females };
     default:
       return {};
   }
@@ -103,11 +115,20 @@ const which = { standId: ref("stand", "Stand"), act: choice("What", ACTS) };
 /** Done, on a day, with how many where they are counted. */
 const doIt = command(
   "deed.done",
-  { ...which, on: day("Done on").optional(), counted: deed.columns.counted, storedIn: text("Stored in", 60) },
-  (context, { standId, act, on, counted, storedIn }) => {
+  {
+    ...which,
+    on: day("Done on").optional(),
+    counted: deed.columns.counted,
+    storedIn: text("Stored in", 60),
+    sex: stand.columns.firstSex,
+    males: stand.columns.males,
+    females: stand.columns.females,
+  },
+  (context, { standId, act, on, storedIn, ...told }) => {
+    const { counted } = told;
     const before = livingStand(context, standId);
     const day = on ?? context.today;
-    const patch = { ...effect(before, act, day, counted), ...(storedIn ? { storedIn } : {}) };
+    const patch = { ...effect(before, act, day, told), ...(storedIn ? { storedIn } : {}) };
     if (Object.keys(patch).length > 0) {
       besideForm(() => standRule(context, { ...before, ...patch }, before));
       changeStand(context, before, patch);

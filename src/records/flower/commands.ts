@@ -8,11 +8,12 @@ import { plural } from "@/core/units/plural";
 import { refuse } from "@/db/ops";
 import { candidateList, writeCandidates } from "../candidate/commands";
 import { type Context, command } from "../command";
+import { cross as crossRecord } from "../cross/cross";
 import { type CrossRow, crossById } from "../cross/queries";
 import { notAhead } from "../facts";
 import { plantById } from "../plant/queries";
 import { count, day, given, hour, type Patch, ref } from "../record";
-import { idOf, words as wordsOf } from "../schema";
+import { idList, idOf, words as wordsOf } from "../schema";
 import { type Flower, flower as flowerRecord } from "./flower";
 import { type FlowerUnderWay, flowersOfCross } from "./queries";
 
@@ -207,9 +208,32 @@ const recordFlowers = command(
       const word = fault ? (patch.state === "unusable" ? `unusable (${fault})` : `in doubt (${fault})`) : result;
       counts.set(word, (counts.get(word) ?? 0) + 1);
     }
+    // Tassels are bagged for all the ears at once.
+    if (results.some(({ result }) => result === "gathered"))
+      context.write.update(crossRecord, crossId, { males, malesOn: on, fetchedOn: null });
     const words = [...counts].map(([word, n]) => `${n} ${word}`).join(", ");
     return { message: `${cross.code}: ${words}`, ids: results.map((r) => r.id) };
   },
 );
 
-export const flowerCommands = [coverFlowers, recordFlowers] as const;
+/** Flowers that were covered and not seen to in their time, of whatever crosses: written down once, all together. */
+const missedFlowers = command(
+  "flower.missed",
+  { flowerIds: given<Id[]>("Flowers", idList(500).min(1)) },
+  (context, { flowerIds }) => {
+    const crosses = new Set<Id>();
+    for (const flowerId of flowerIds) {
+      const flower =
+        context.write.read(flowerRecord, flowerId) ?? refuse("flowerIds", "One of these flowers does not exist.");
+      const cross = openCross(context, flower.crossId);
+      if (flower.state !== "covered" && flower.state !== "gathered")
+        refuse("flowerIds", `Flower ${flower.number} of ${cross.code} is ${flower.state}; it was not missed.`);
+      context.write.update(flowerRecord, flowerId, { state: "unusable", fault: "limp", checkedOn: context.today });
+      crosses.add(cross.id);
+    }
+    const of = plural(crosses.size, "cross", "crosses");
+    return { message: `${plural(flowerIds.length, "flower")} of ${of} written down as missed`, ids: flowerIds };
+  },
+);
+
+export const flowerCommands = [coverFlowers, recordFlowers, missedFlowers] as const;

@@ -38,28 +38,29 @@ export type FlowerUnderWay = Pick<
  * Flowers of a season's open crosses that still have a step before them, by cross.
  * @param ripeFrom set fruit pollinated after this day is too young to be brought in, and left out
  */
-export function flowersUnderWay(db: Db, season: number, ripeFrom: string): Map<Id, FlowerUnderWay[]> {
+export function flowersUnderWay(db: Db, season: number, today: string, ripeFrom: string): Map<Id, FlowerUnderWay[]> {
   const rows = db
     .prepare(
       `SELECT f.id, f.crossId, f.number, f.state, f.plantId, f.coveredOn, f.gatheredOn, f.pollinatedOn, f.pollinatedAt,
          f.passes, f.lastPass, f.uncoveredOn, f.checkedOn
        FROM cross x JOIN flower f ON f.crossId = x.id
-       WHERE x.season = ? AND x.closed = 0 AND (f.state IN ('covered', 'gathered', 'pollinated', 'uncovered')
+       WHERE x.season = ? AND x.closed = 0 AND f.coveredOn <= ? AND (f.state IN ('covered', 'gathered', 'pollinated', 'uncovered')
            OR (f.state = 'set' AND f.pollinatedOn <= ?))
        ORDER BY f.crossId, f.number`,
     )
-    .all(season, ripeFrom) as FlowerUnderWay[];
+    .all(season, today, ripeFrom) as FlowerUnderWay[];
   return groupBy(rows, (flower) => flower.crossId);
 }
 
-/** The tallies of a season's crosses; a cross without flowers has none. */
-export function talliesOfSeason(db: Db, season: number): (crossId: Id) => Tally {
+/** The tallies of a season's crosses by the flowers covered until a day; a cross without flowers has none. */
+export function talliesOfSeason(db: Db, season: number, today: string): (crossId: Id) => Tally {
   const rows = db
     .prepare(
       `SELECT f.crossId, f.state, f.fault IS NOT NULL faulty, count(*) count
-       FROM cross x JOIN flower f ON f.crossId = x.id WHERE x.season = ? GROUP BY f.crossId, f.state, faulty`,
+       FROM cross x JOIN flower f ON f.crossId = x.id WHERE x.season = ? AND f.coveredOn <= ?
+       GROUP BY f.crossId, f.state, faulty`,
     )
-    .all(season) as { crossId: Id; state: FlowerState; faulty: 0 | 1; count: number }[];
+    .all(season, today) as { crossId: Id; state: FlowerState; faulty: 0 | 1; count: number }[];
   const byCross = groupBy(rows, (row) => row.crossId);
   return (crossId) =>
     tally((byCross.get(crossId) ?? []).map(({ state, faulty, count }) => ({ state, fault: faulty === 1, count })));

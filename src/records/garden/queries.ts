@@ -1,4 +1,4 @@
-import type { Day } from "@/core/calendar/day";
+import { type Day, isRecordable } from "@/core/calendar/day";
 import { dayAt } from "@/core/climate/sun";
 import type { Db } from "@/db/open";
 import { GARDEN_ID, type Garden } from "./garden";
@@ -24,6 +24,14 @@ const NEW_GARDEN: Garden = {
 
 export function garden(db: Db): Garden {
   return (db.prepare("SELECT * FROM garden").get() as Garden | undefined) ?? NEW_GARDEN;
+}
+
+/** The last day that may be recorded: today, or the day a demo garden stands on; another one for trials. */
+export function lastRecordable(place: Garden): Day {
+  const today = dayAt(new Date(), place.timezone);
+  const named = process.env.ORCHARD_RECORD_UNTIL;
+  if (named && isRecordable(named)) return named;
+  return place.asOf !== null && place.asOf > today ? place.asOf : today;
 }
 
 /** "Today" on a device that has no day of its own: the day a demo garden stands on, else the calendar day at the garden. */

@@ -16,3 +16,7 @@ export function sources(db: Db): SourceRow[] {
   const rows = db.prepare("SELECT * FROM source ORDER BY name, id").all() as SourceKept[];
   return rows.map((row) => ({ ...row, outline: pointsOf(row.outline) }));
 }
+
+/** Sources whose neighbour is to be asked, or was and has not answered. */
+export const sourcesToAsk = (db: Db): SourceKept[] =>
+  db.prepare("SELECT * FROM source WHERE askSeason IS NOT NULL ORDER BY name, id").all() as SourceKept[];

@@ -2,8 +2,8 @@ import { yearOf } from "@/core/calendar/day";
 import { Refusal } from "@/db/ops";
 import { nextCode } from "../code";
 import { type Context, command } from "../command";
-import { ref, seen } from "../record";
-import { line } from "./line";
+import { choice, day, ref, seen } from "../record";
+import { type Line, line } from "./line";
 import { lineOfName } from "./queries";
 
 const FIELDS = [
@@ -53,4 +53,41 @@ const changeLine = command(
   },
 );
 
-export const lineCommands = [addLine, changeLine] as const;
+/** What each ending of a line is called. */
+const ENDED: Record<NonNullable<Line["ending"]>, string> = {
+  finished: "finished",
+  "given-up": "given up",
+  lost: "lost",
+};
+
+/** The work on a line ends: what was wanted is reached, it is given up, or nothing of it lives. Its records stay. */
+const endLine = command(
+  "line.end",
+  {
+    id: ref("line", "Line"),
+    version: seen(),
+    ending: choice("Ended as", ["finished", "given-up", "lost"]),
+    on: day("Day").optional(),
+    why: line.columns.endedWhy,
+  },
+  (context, { id, version, ending, on, why }) => {
+    const before = context.write.read(line, id);
+    if (!before) throw new Refusal("That line does not exist.");
+    const endedOn = on ?? context.today;
+    context.write.update(line, id, { endedOn, ending, endedWhy: why }, version);
+    return { message: `Line ${before.name} ${ENDED[ending]}`, id, code: before.code };
+  },
+);
+
+const bringBackLine = command(
+  "line.bring-back",
+  { id: ref("line", "Line"), version: seen() },
+  (context, { id, version }) => {
+    const before = context.write.read(line, id);
+    if (!before) throw new Refusal("That line does not exist.");
+    context.write.update(line, id, { endedOn: null, ending: null, endedWhy: "" }, version);
+    return { message: `Line ${before.name} goes on`, id, code: before.code };
+  },
+);
+
+export const lineCommands = [addLine, changeLine, endLine, bringBackLine] as const;

@@ -1,4 +1,4 @@
-import { choice, name, type Row, real, record, ref, species, text, whole } from "../record";
+import { choice, day, name, type Row, real, record, ref, species, text, whole } from "../record";
 
 export const line = record(
   "line",
@@ -18,8 +18,11 @@ export const line = record(
     anthers: choice("Anthers in fruiting flowers", ["as-species", "yes", "no"]).or("as-species"),
     motherLineId: ref("line", "Mother").optional(),
     fatherLineId: ref("line", "Father").optional(),
+    endedOn: day("Ended on").optional(),
+    ending: choice("Ended as", ["finished", "given-up", "lost"]).optional(),
+    endedWhy: text("Why", 300),
   },
-  { apart: ["code"] },
+  { apart: ["code"], together: ["endedOn", "ending", "endedWhy"] },
 );
 export type Line = Row<typeof line>;
 export type Status = Line["status"];

@@ -7,9 +7,10 @@ import { command } from "../command";
 import { lineById } from "../line/queries";
 import { plantList } from "../plant/commands";
 import { plantById } from "../plant/queries";
-import { choice, ref } from "../record";
+import { choice, ref, seen } from "../record";
 import { existingStand } from "../stand/commands";
 import { lot } from "./lot";
+import { lotById } from "./queries";
 
 const receiveLot = command(
   "lot.receive",
@@ -65,4 +66,15 @@ const saveLot = command(
   },
 );
 
-export const lotCommands = [receiveLot, saveLot] as const;
+/** Seed counted or weighed later, counted again, or a note put right. */
+const changeLot = command(
+  "lot.change",
+  { id: ref("lot", "Lot"), version: seen(), ...lot.patching("seeds", "mass", "note") },
+  ({ db, write }, { id, version, ...patch }) => {
+    const { code } = lotById(db, id) ?? refuse("id", "That lot does not exist.");
+    write.update(lot, id, patch, version);
+    return { message: `Lot ${code} set right`, id, code };
+  },
+);
+
+export const lotCommands = [receiveLot, saveLot, changeLot] as const;

@@ -10,6 +10,7 @@ export const lotRule: Rule<Lot> = (facts, next, before) => {
     if (mother && next.gathered <= (mother.firstFlower ?? mother.sown))
       refuse("gathered", "Seed can't be gathered before the stand has flowered.");
   }
-  if (touched(next, before, "seeds", "mass") && !next.seeds && !next.mass)
+  // Of fruit that is brought in the seed is counted later.
+  if (touched(next, before, "seeds", "mass") && !next.seeds && !next.mass && !next.fruits)
     refuse("seeds", "Count the seeds or weigh them.");
 };

@@ -34,13 +34,13 @@ export type OutWaiting = {
 };
 
 /** Plants marked out that still stand, by stand, of one season. */
-export function plantsMarkedOut(db: Db, season: number): OutWaiting[] {
+export function plantsMarkedOut(db: Db, season: number, today: string): OutWaiting[] {
   return db
     .prepare(
       `SELECT s.id standId, s.code, s.family, l.name lineName, group_concat(p.id) ids, group_concat(p.number, ', ') plants, count(*) count
        FROM stand s JOIN line l ON l.id = s.lineId
        JOIN plant p ON p.standId = s.id AND p.mark = 'out' AND p.removedOn IS NULL
-       WHERE s.season = ? GROUP BY s.id ORDER BY s.code`,
+       WHERE s.season = ? AND s.sown <= ? GROUP BY s.id ORDER BY s.code`,
     )
-    .all(season) as OutWaiting[];
+    .all(season, today) as OutWaiting[];
 }

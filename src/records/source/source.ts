@@ -1,4 +1,4 @@
-import { choice, count, dayOfYear, json, name, type Row, real, record, species, whole } from "../record";
+import { choice, count, day, dayOfYear, json, name, type Row, real, record, species, whole } from "../record";
 
 /** Pollen from beyond the fence: a neighbour's crop, a field, a wild stand. */
 export const source = record(
@@ -16,6 +16,9 @@ export const source = record(
     flowersTo: dayOfYear("Flowers to").optional(),
     /** The season for which the neighbour has agreed to do without. */
     agreedSeason: whole("Agreed for", 1900, 2200).optional(),
+    /** The season for which he is to be asked, and when he was. */
+    askSeason: whole("To be asked for", 1900, 2200).optional(),
+    askedOn: day("Asked on").optional(),
   },
   { together: ["flowersFrom", "flowersTo"] },
 );

@@ -1,11 +1,8 @@
-import Joi from "joi";
 import { addDays, type Day, dayInWords, daysBetween } from "@/core/calendar/day";
 import { seasonOf } from "@/core/climate/season";
-import { onlyFor } from "@/core/computations";
 import type { Id } from "@/core/custody/id";
 import type { Sowing } from "@/core/flowering/facts";
-import type { Change } from "@/core/isolation/change";
-import { Refusal, refuse } from "@/db/ops";
+import { refuse } from "@/db/ops";
 import { bedById } from "../bed/queries";
 import { nextCode } from "../code";
 import { type Context, command } from "../command";
@@ -14,9 +11,7 @@ import { openCrossesOfMother } from "../cross/queries";
 import { lineById } from "../line/queries";
 import { lotById } from "../lot/queries";
 import { plant } from "../plant/plant";
-import { day, given, type Patch, ref, seen, whole } from "../record";
-import { idOf, schemaOfDay } from "../schema";
-import { source } from "../source/source";
+import { day, type Patch, ref, seen, whole } from "../record";
 import { forecaster } from "./forecast";
 import { type StandRow, standById } from "./queries";
 import { stand } from "./stand";
@@ -65,7 +60,7 @@ export function changeStand(context: Context, before: StandRow, patch: Patch<typ
 }
 
 /** Whether a stand is in the ground already, so that its sowing can't be moved any more. */
-const isSown = ({ today }: Context, { planned, sown, firstFlower }: StandRow) =>
+export const isSown = ({ today }: Context, { planned, sown, firstFlower }: StandRow) =>
   !planned && (sown < today || firstFlower !== null);
 
 /** A second sowing of a stand's line, from the same lot into the same bed, as a stand of its own. */
@@ -81,7 +76,7 @@ export function sowSecond(context: Context, first: StandRow, sown: Day, more: Pa
  * Sows a stand's line a second time; the first is given up for seed and keeps what
  * was seen of it.
  */
-function sowAnew(context: Context, first: StandRow, sown: Day, version?: Id): void {
+export function sowAnew(context: Context, first: StandRow, sown: Day, version?: Id): void {
   const { spacing, rowCount } = first;
   sowSecond(context, first, sown, { spacing, rowCount });
   changeStand(context, first, { flowers: "removed", removeEvery: null, seedWanted: 0 }, version);
@@ -191,81 +186,4 @@ const bringBack = command(
   },
 );
 
-/** What each way out changes of a stand. */
-function patchFor(context: Context, change: Exclude<Change, { kind: "agree" | "resow" }>): Patch<typeof stand> {
-  switch (change.kind) {
-    case "move":
-      if (!bedById(context.db, change.bedId)) refuse("bedId", "That bed does not exist.");
-      return { bedId: change.bedId };
-    case "thicken":
-      return { plants: change.plants };
-    case "save-from":
-      return { saveFrom: change.plants };
-    case "cover":
-      return { flowers: "covered", cover: change.cover };
-    case "hand":
-      return { flowers: "hand" };
-    case "remove":
-      return { flowers: "removed", removeEvery: change.every, seedWanted: 0 };
-    case "not-this-year":
-      return { flowers: "removed", removeEvery: null, seedWanted: 0 };
-  }
-}
-
-const OF_STANDS = ["resow", "move", "thicken", "save-from", "cover", "hand", "remove", "not-this-year"];
-
-const changeSchema = Joi.object({
-  kind: Joi.string()
-    .valid(...OF_STANDS, "agree")
-    .required(),
-  standId: onlyFor(OF_STANDS, idOf()),
-  /** The version the way out was reckoned with. */
-  version: idOf(),
-  sourceId: onlyFor(["agree"], idOf()),
-  sown: onlyFor(["resow"], schemaOfDay()),
-  bedId: onlyFor(["move"], idOf()),
-  plants: onlyFor(["thicken", "save-from"], Joi.number().integer().min(1).max(100_000)),
-  cover: onlyFor(["cover"], Joi.string().valid("bags", "cage", "alternate-cages")),
-  every: onlyFor(["remove"], Joi.number().integer().min(1).max(30)),
-});
-
-/** A change with the version of the stand it was reckoned with. */
-export type SeenChange = Change & { version?: Id };
-
-/** Applies a way out, or an arranged season: all its changes or none, one entry to undo. */
-const applyRemedy = command(
-  "stand.remedy",
-  {
-    changes: given<SeenChange[]>("Changes", Joi.array().items(changeSchema).min(1).max(500)),
-    season: whole("Season", 1990, 2100),
-  },
-  (context, { changes, season }) => {
-    const { write } = context;
-    const names = new Set<string>();
-    for (const { version, ...change } of changes as (SeenChange & Change)[]) {
-      if (change.kind === "agree") {
-        const found = write.read(source, change.sourceId);
-        if (!found) throw new Refusal("That pollen source is not on the ground any more.");
-        write.update(source, change.sourceId, { agreedSeason: season }, version);
-        names.add(found.name);
-        continue;
-      }
-      const before = existingStand(context, change.standId, "standId");
-      const again = change.kind === "resow" && isSown(context, before);
-      if (again) sowAnew(context, before, change.sown, version);
-      else if (change.kind === "resow") moveSowing(context, before, change.sown, version);
-      else changeStand(context, before, patchFor(context, change), version);
-      names.add(`${before.code} ${before.lineName}`);
-      if (changes.length === 1 && change.kind === "resow") {
-        const how = again ? "to be sown a second time on" : "sowing moved to";
-        return { message: `${before.code} ${before.lineName}: ${how} ${dayInWords(change.sown)}`, id: before.id };
-      }
-    }
-    const listed = [...names];
-    return {
-      message: `Way out taken for ${listed.slice(0, 3).join(", ")}${listed.length > 3 ? ` and ${listed.length - 3} more` : ""}`,
-    };
-  },
-);
-
-export const standCommands = [addStand, changeIt, observeFlower, endIt, bringBack, applyRemedy] as const;
+export const standCommands = [addStand, changeIt, observeFlower, endIt, bringBack] as const;

@@ -70,6 +70,8 @@ function fromLot({ db }: Facts, next: Stand, before: Stand | null): void {
     return;
   }
   const amount = seedsInLot(lot.seeds, lot.mass, speciesById(lot.species).seedsPerGram);
+  // Seed of fruit that was brought in and never counted: nobody knows what is left.
+  if (!amount) return;
   // What the lot gave counts this sowing already.
   const left = amount.high - (lot.sowedSeeds - next.sowedSeeds);
   if (next.sowedSeeds > left)

@@ -21,6 +21,10 @@ export const stand = record(
     spacing: real("Between plants", { least: 0.01, most: 20 }).optional(),
     rowCount: count("Rows", 1000).optional(),
     firstFlower: day("First flower").optional(),
+    /** Of which sex that flower was. */
+    firstSex: choice("Which opened first", ["male", "female"]).optional(),
+    males: whole("Males", 0, 100_000).optional(),
+    females: whole("Females", 0, 100_000).optional(),
     cutBack: day("Cut back on").optional(),
     flowers: choice("Flowers", ["open", "covered", "hand", "removed"]).or("open"),
     cover: choice("Covered with", ["bags", "cage", "alternate-cages"]).optional(),

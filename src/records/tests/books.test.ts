@@ -77,7 +77,8 @@ const JUDGED: Judged[] = [
   ["lot 1", { gathered: "2027-04-25" }, null],
   ["lot 1", { gathered: "2027-04-24" }, "Seed can't be gathered before the stand has flowered."],
   ["lot 1", { gathered: "2028-07-10" }, AHEAD],
-  ["lot 1", { seeds: null }, "Count the seeds or weigh them."],
+  ["lot 1", { seeds: null }, null],
+  ["lot 1", { seeds: null, fruits: null }, "Count the seeds or weigh them."],
   ["lot 1", { seeds: null, mass: 3 }, null],
   ["lot 1", { motherStandId: "stand 5" }, "Seed can't be gathered before the stand has flowered."],
   // A plant that is marked out for being bitter.

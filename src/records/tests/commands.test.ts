@@ -88,6 +88,9 @@ function withEverything(): Made {
   garden.done("barrier.add", HEDGE);
   garden.done("source.add", BEANS);
   garden.done("task.add", { title: "Empty the traps", due: "2028-07-18", every: 3 });
+  garden.db.prepare("UPDATE source SET askSeason = 2028").run();
+  garden.done("line.end", { id: 2, version: version("line", 2), ending: "lost", on: "2028-07-01" });
+  garden.done("note.add", { bedId: 1, words: "stony" });
   garden.done("stand.end", { id: 1, version: 1, ending: "pulled", on: "2027-10-01" });
   return { ...made, yardstick, open, waiting, covered };
 }
@@ -209,6 +212,16 @@ const USES: [string, (made: Made) => object][] = [
   ["deed.missed", ({ stand }) => ({ works: [{ standId: stand, act: "rogue" }] })],
   ["stand.end", ({ stand }) => ({ id: stand, version: 1, ending: "lost", why: "slugs" })],
   ["stand.bring-back", () => ({ id: 1, version: 1 })],
+  ["cross.males", ({ cross }) => ({ crossId: cross, step: "cover", males: 6, on: "2028-07-19" })],
+  ["flower.missed", ({ covered }) => ({ flowerIds: covered })],
+  ["source.ask", () => ({ id: 1, version: version("source", 1), answer: "agreed" })],
+  ["lot.change", () => ({ id: 1, version: version("lot", 1), seeds: 41, note: "counted again" })],
+  ["line.end", () => ({ id: 1, version: version("line", 1), ending: "given-up", why: "too late here" })],
+  ["line.bring-back", () => ({ id: 2, version: version("line", 2) })],
+  ["yardstick.retire", ({ yardstick }) => ({ id: yardstick, version: version("yardstick", yardstick) })],
+  ["note.add", ({ stand }) => ({ standId: stand, words: "slow in the cold corner" })],
+  ["note.change", () => ({ id: 1, version: 1, words: "slow, then quick" })],
+  ["note.remove", () => ({ id: 1, version: 1 })],
 ];
 
 describe("every command", () => {

@@ -148,6 +148,7 @@ describe("the ground as GeoJSON", () => {
       across: 9,
     });
     garden.done("stand.remedy", { season: 2027, changes: [{ kind: "agree", sourceId: 1 }] });
+    garden.done("source.ask", { id: 1, version: garden.version("source", 1), answer: "agreed" });
     garden.done("bed.change", { id: 2, version: 1, turn: 30 });
     type Map = { features: { geometry: { coordinates: number[][][] }; properties: Record<string, unknown> }[] };
     const map = writeGround(garden.db, readGarden(garden.db)) as Map;

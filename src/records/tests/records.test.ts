@@ -35,7 +35,8 @@ describe("the records and the tables are one", () => {
     expect(named.sort()).toEqual(refs.sort());
     const sql = db.prepare("SELECT sql FROM sqlite_master WHERE type = 'table' AND name = ?").pluck().get(table);
     for (const [name, { spec }] of Object.entries(columns)) {
-      if (spec.kind !== "choice") continue;
+      // The list of acts grows; the record alone holds it.
+      if (spec.kind !== "choice" || (table === "deed" && name === "act")) continue;
       const list = new RegExp(`\\b${name} IN \\(([^)]*)\\)`).exec(sql as string)?.[1] ?? "no list";
       const words = list.split(",").map((word) => word.trim().replaceAll("'", ""));
       expect([name, words.sort()]).toEqual([name, [...spec.of].sort()]);

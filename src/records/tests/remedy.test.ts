@@ -127,7 +127,18 @@ describe("a way out that is taken", () => {
       bearing: 0,
     });
     take({ kind: "agree", sourceId: 1 });
-    expect(garden.db.prepare("SELECT agreedSeason FROM source").pluck().get()).toBe(2027);
+    const row = () => garden.db.prepare("SELECT askSeason, askedOn, agreedSeason FROM source").get();
+    // He is to be asked; nothing is promised before he has answered.
+    expect(row()).toEqual({ askSeason: 2027, askedOn: null, agreedSeason: null });
+    const ask = (answer: string) => ({ id: 1, version: garden.version("source", 1), answer });
+    garden.done("source.ask", ask("asked"));
+    expect(row()).toEqual({ askSeason: 2027, askedOn: "2027-07-09", agreedSeason: null });
+    const { entry } = garden.done("source.ask", ask("refused"));
+    expect(row()).toEqual({ askSeason: null, askedOn: "2027-07-09", agreedSeason: null });
+    expect(garden.refused("source.ask", ask("agreed")).fields.id).toContain("not to be asked");
+    undo(garden.db, entry);
+    garden.done("source.ask", ask("agreed"));
+    expect(row()).toEqual({ askSeason: null, askedOn: "2027-07-09", agreedSeason: 2027 });
     const unknown = { season: 2027, changes: [{ kind: "agree", sourceId: 7 }] };
     expect(garden.refused("stand.remedy", unknown).message).toContain("not on the ground any more");
   });

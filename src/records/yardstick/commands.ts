@@ -1,7 +1,7 @@
 import { refuse } from "@/db/ops";
 import { command } from "../command";
 import { lineById } from "../line/queries";
-import { ref, seen, text } from "../record";
+import { ref, seen, text, yesNo } from "../record";
 import { nextPosition } from "./queries";
 import { yardstick } from "./yardstick";
 
@@ -54,4 +54,15 @@ const weighYardstick = command(
   },
 );
 
-export const yardstickCommands = [addYardstick, weighYardstick] as const;
+/** Not scored on any more, or again; its scores stay. */
+const retireYardstick = command(
+  "yardstick.retire",
+  { id: ref("yardstick", "Yardstick"), version: seen(), again: yesNo("Use it again") },
+  ({ write, today }, { id, version, again }) => {
+    const before = write.read(yardstick, id) ?? refuse("id", "That yardstick does not exist.");
+    write.update(yardstick, id, { retiredOn: again ? null : today }, version);
+    return { message: `${before.name} ${again ? "is used again" : "is not used any more; its scores stay"}`, id };
+  },
+);
+
+export const yardstickCommands = [addYardstick, weighYardstick, retireYardstick] as const;

@@ -1,4 +1,4 @@
-import { choice, json, name, type Row, real, record, ref, text, whole } from "../record";
+import { choice, day, json, name, type Row, real, record, ref, text, whole } from "../record";
 
 /** What the plants of a line are scored on. */
 export const yardstick = record(
@@ -17,6 +17,7 @@ export const yardstick = record(
     target: real("Target", { least: -1e9, most: 1e9 }).optional(),
     targetWord: text("Wanted word", 60).optional(),
     weight: real("Weight", { least: 0, most: 10 }).or(1),
+    retiredOn: day("Retired on").optional(),
   },
   { same: ["lineId", "name", "kind"], together: ["wanted", "target", "targetWord"] },
 );

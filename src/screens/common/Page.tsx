@@ -52,7 +52,7 @@ export function Page({ at, title, band, beside, wide, children }: Props) {
             </span>
           </div>
         </nav>
-        {band.pinned && <StandsOn day={band.today} className="mx-4 mt-3 sm:hidden" />}
+        {band.pinned && <StandsOn day={band.today} look={band.look} className="mx-4 mt-3 sm:hidden" />}
       </header>
       <main id="work" className={beside ? "lg:grid lg:min-h-[60vh] lg:grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)]" : ""}>
         <h1 className="sr-only">{title}</h1>

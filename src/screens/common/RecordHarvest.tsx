@@ -1,32 +1,71 @@
 "use client";
+import { ToggleGroup } from "radix-ui";
+import { useState } from "react";
 import { plural } from "@/core/units/plural";
 import { massTyped, massUnit } from "@/core/units/units";
 import { CommandForm, Field } from "./command";
 import type { Props } from "./recordParts";
 
+/** Fruit brought in: by the tags of its flowers, or so many of the oldest; its seed may be counted later. */
 export function Harvest({ crossId, day, flowers, doubtful = 0, units, onDone }: Props) {
+  const [chosen, setChosen] = useState<string[]>([]);
   const amount = (
     <>
-      <Field name="fruits" label="Fruits brought in" type="number" />
       <Field name="on" label="Day" type="date" />
-      <Field name="seeds" label="Seeds, counted" type="number" hint="Or leave empty and weigh them." />
+      <Field
+        name="seeds"
+        label="Seeds, counted"
+        type="number"
+        hint="Leave both empty while the fruit ripens on: the lot is made, its seed is counted later."
+      />
       <Field name="mass" label="Seeds, weighed" type="number" unit={massUnit(units)} />
     </>
   );
   return (
     <>
       {flowers.length > 0 && (
-        <CommandForm
-          command="cross.harvest"
-          draft={`harvest-${crossId}`}
-          values={{ fruits: flowers.length, on: day, seeds: null, mass: null }}
-          hidden={{ crossId }}
-          factors={{ mass: massTyped(1, units) }}
-          submit="Make the lot"
-          onDone={onDone}
-        >
-          {amount}
-        </CommandForm>
+        <>
+          <p id={`tags-${crossId}`} className="mb-2 font-semibold">
+            Which fruit, by its tag
+          </p>
+          <ToggleGroup.Root
+            type="multiple"
+            value={chosen}
+            onValueChange={setChosen}
+            aria-labelledby={`tags-${crossId}`}
+            className="mb-4 flex flex-wrap gap-2"
+          >
+            {flowers.map(({ id, number, code }) => (
+              <ToggleGroup.Item
+                key={id}
+                value={id}
+                aria-label={code}
+                className="leaf min-h-12 min-w-12 data-[state=on]:bg-damson data-[state=on]:text-on-damson"
+              >
+                {number}
+              </ToggleGroup.Item>
+            ))}
+          </ToggleGroup.Root>
+          <CommandForm
+            command="cross.harvest"
+            draft={`harvest-${crossId}`}
+            values={{ fruits: flowers.length, on: day, seeds: null, mass: null }}
+            hidden={{ crossId, flowerIds: chosen }}
+            factors={{ mass: massTyped(1, units) }}
+            submit={chosen.length > 0 ? `Make the lot of ${plural(chosen.length, "fruit")}` : "Make the lot"}
+            onDone={onDone}
+          >
+            {chosen.length === 0 && (
+              <Field
+                name="fruits"
+                label="Or so many of the oldest"
+                type="number"
+                hint="None of them named by its tag."
+              />
+            )}
+            {amount}
+          </CommandForm>
+        </>
       )}
       {doubtful > 0 && (
         <section className="mt-8 border-t border-rule pt-4">
@@ -44,6 +83,7 @@ export function Harvest({ crossId, day, flowers, doubtful = 0, units, onDone }: 
             submit="Make a lot in doubt"
             onDone={onDone}
           >
+            <Field name="fruits" label="Fruits brought in" type="number" />
             {amount}
           </CommandForm>
         </section>

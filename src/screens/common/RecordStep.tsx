@@ -82,13 +82,13 @@ function Cover({ crossId, code, unit, day, suggested, onDone }: Props) {
   );
 }
 
-function Results({ crossId, code, unit, day, step, flowers, onDone }: Props) {
+function Results({ crossId, code, unit, day, step, flowers, males: offered = 2, onDone }: Props) {
   const { runKept, busy } = useCommand();
   const { action } = step;
   const choices = RESULT_CHOICES[action]!;
   const usual = choices[0]![0];
   const [chosen, setChosen, clear] = useKept<Record<string, string>>(`${action}-${crossId}-${day}`, {});
-  const [males, setMales] = useKept(`males-${crossId}-${day}`, 2);
+  const [males, setMales] = useKept(`males-${crossId}-${day}`, offered);
   const [ago, setAgo] = useState(0);
   const [at, setAt] = useState("");
   const [bud, setBud] = useState<Stage>("right");
@@ -100,7 +100,8 @@ function Results({ crossId, code, unit, day, step, flowers, onDone }: Props) {
   const save = async () => {
     const told = action === "pollinate" ? { bud } : {};
     const results = recorded.map((f) => ({ id: f.id, result: of(f) as Result, ...told }));
-    const timed = action === "pollinate" ? { males, ...(at ? { at } : {}) } : {};
+    const counted = action === "pollinate" || (action === "gather" && step.father);
+    const timed = { ...(counted ? { males } : {}), ...(action === "pollinate" && at ? { at } : {}) };
     const answer = await runKept(
       "flower.record",
       { crossId, on: addDays(dayNow(), -ago), ...timed, results },
@@ -154,6 +155,14 @@ function Results({ crossId, code, unit, day, step, flowers, onDone }: Props) {
           </ToggleGroup.Root>
         </fieldset>
       ))}
+      {action === "gather" && step.father && (
+        <div className="border-t border-rule py-3">
+          <p className="mb-3">
+            {step.father.look} For {plural(flowers.length, unit)}:
+          </p>
+          <Stepper label={`${step.father.unit}s`} value={males} min={1} max={200} onChange={setMales} />
+        </div>
+      )}
       {action === "pollinate" && (
         <div className="grid gap-4 border-t border-rule py-3">
           <Stepper label={MALES_WORDS[unit]!} value={males} min={1} max={200} onChange={setMales} />

@@ -1,7 +1,7 @@
 "use client";
 import { ToggleGroup } from "radix-ui";
 import { useEffect, useState } from "react";
-import { addDays, dayInWords } from "@/core/calendar/day";
+import { addDays, dayInWords, daysBetween } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import type { ProtocolStep, Unit } from "@/core/pollination/protocol";
 import type { Units } from "@/core/units/units";
@@ -18,6 +18,8 @@ export type Props = {
   flowers: Flower[];
   /** Set fruit with a fault, which is brought in apart. */
   doubtful?: number;
+  /** Males for each, or tassels over all, as they are offered. */
+  males?: number;
   suggested: number;
   units: Units;
   /** On the round the presses come first, and what to look for opens. */
@@ -41,22 +43,37 @@ export function WhichDay({ day, ago, onChange }: { day: string; ago: number; onC
   const [today, setToday] = useState(day);
   useEffect(() => setToday(dayNow()), []);
   return (
-    <ToggleGroup.Root
-      type="single"
-      value={String(ago)}
-      onValueChange={(value) => value && onChange(Number(value))}
-      aria-label="Day"
-      className="mb-4 flex gap-2"
-    >
-      {[0, 1].map((days) => (
-        <ToggleGroup.Item
-          key={days}
-          value={String(days)}
-          className="leaf data-[state=on]:bg-damson data-[state=on]:text-on-damson"
-        >
-          {days === 0 ? "Today" : "Yesterday"}, {dayInWords(addDays(today, -days))}
-        </ToggleGroup.Item>
-      ))}
-    </ToggleGroup.Root>
+    <div className="mb-4 flex flex-wrap items-center gap-2">
+      <ToggleGroup.Root
+        type="single"
+        value={String(ago)}
+        onValueChange={(value) => value && onChange(Number(value))}
+        aria-label="Day"
+        className="flex gap-2"
+      >
+        {[0, 1].map((days) => (
+          <ToggleGroup.Item
+            key={days}
+            value={String(days)}
+            className="leaf data-[state=on]:bg-damson data-[state=on]:text-on-damson"
+          >
+            {days === 0 ? "Today" : "Yesterday"}, {dayInWords(addDays(today, -days))}
+          </ToggleGroup.Item>
+        ))}
+      </ToggleGroup.Root>
+      <label className="flex items-center gap-2">
+        <span className="text-soft">or on</span>
+        <input
+          type="date"
+          className="min-h-11"
+          max={today}
+          value={addDays(today, -ago)}
+          onChange={({ target }) => {
+            const days = target.value ? daysBetween(target.value, today) : Number.NaN;
+            if (days >= 0) onChange(days);
+          }}
+        />
+      </label>
+    </div>
   );
 }

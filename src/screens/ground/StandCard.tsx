@@ -67,6 +67,12 @@ export function StandCard({ stand, beds, units, season, today }: Props & { today
             bad={ripening.verdict === "too-late"}
           />
         )}
+        {stand.sexes && (
+          <Row
+            term="Males and females, counted"
+            value={`${stand.sexes.males} and ${stand.sexes.females}: as good as ${stand.sexes.size.toFixed(1)} plants`}
+          />
+        )}
         <Row
           term="Isolation, rule of thumb"
           value={`${lengthInWords(stand.isolation.low, units)} to ${lengthInWords(stand.isolation.high, units)}`}

@@ -10,6 +10,7 @@ import { dayNow } from "@/ui/press";
 import { Stepper } from "@/ui/Stepper";
 import { useKept } from "@/ui/useKept";
 import { useThere } from "@/ui/useThere";
+import { AtFather } from "../common/AtFather";
 import { BudChoice } from "../common/BudChoice";
 import { CommandButton, useCommand } from "../common/command";
 import { FlowerStage, StageRow } from "../common/drawings/FlowerStage";
@@ -47,6 +48,7 @@ export function FlowerStop(props: Props) {
         </div>
       </section>
     );
+  if (stop.task.kind === "father") return <AtFather task={stop.task} day={day} onDone={onDone} />;
   const { step, daysLeft } = stop.task;
   const urgent = daysLeft <= 0 || (step.action === "cover" && daysLeft <= 2);
   return (
@@ -70,6 +72,7 @@ export function FlowerStop(props: Props) {
             day={day}
             step={step}
             flowers={stop.task.flowers}
+            males={stop.task.males}
             suggested={evenings?.tonight ?? 1}
             units={units}
             brief
@@ -89,7 +92,7 @@ function One({ stop, list, day, onDone }: OneProps) {
   const { cross, method } = state;
   const { flower } = stop;
   const { runKept, busy } = useCommand();
-  const [males, setMales] = useKept(`males-${cross.id}-${day}`, 2);
+  const [males, setMales] = useKept(`males-${cross.id}-${day}`, stop.task.males);
   const [at, setAt] = useState("");
   // An hour typed before the page listens would be lost.
   const there = useThere();

@@ -4,6 +4,7 @@ import Link from "next/link";
 import { type TouchEvent, useEffect, useMemo, useRef, useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
+import { bedOf } from "@/core/pollination/fathers";
 import type { DayPart } from "@/core/pollination/protocol";
 import { useOutbox } from "@/ui/OutboxBar";
 import { dayNow } from "@/ui/press";
@@ -36,9 +37,11 @@ function useDone(): Set<string> {
     const done = new Set<string>();
     for (const { name, input } of waiting) {
       const { crossId, results } = input as { crossId?: Id; results?: { id: Id; result: string }[] };
+      if (name === "cross.males") done.add(`father ${(input as { step: string }).step} ${crossId}`);
       if (name === "flower.cover") done.add(`cover ${crossId}`);
       for (const { id } of results ?? [])
         for (const action of ["gather", "pollinate", "uncover", "check"]) done.add(`${action} ${id}`);
+      if (results?.some(({ result }) => result === "gathered")) done.add(`gather ${crossId}`);
     }
     return done;
   }, [waiting]);
@@ -179,7 +182,7 @@ function Conditions({ part, sun, heat }: { part: DayPart; sun: Round["sun"]; hea
 }
 
 function Progress({ list, at, walk }: { list: Stop[]; at: number; walk: string[] }) {
-  const bed = (stop: Stop) => stop.task.state.cross.motherBed;
+  const bed = ({ task }: Stop) => bedOf(task);
   const here = bed(list[at]!);
   const rest = [...new Set(list.slice(at + 1).map(bed))].filter((b) => b !== here && b !== null);
   return (

@@ -1,8 +1,9 @@
 import { describe, expect, test } from "vitest";
 import { nthId } from "@/core/custody/id";
 import type { PendingPress } from "@/core/pollination/pending";
+import type { CrossTask, StoreTask } from "@/views/crossTasks";
 import type { Round, SentTask } from "@/views/round";
-import type { Ahead, CrossTask, StoreTask } from "@/views/today";
+import type { Ahead } from "@/views/today";
 import { partsOf, stopsOf, tasksAhead, unpacked } from "./stops";
 
 const task = (id: number, action: string, part: string, flowers: number[]) =>
@@ -61,6 +62,8 @@ test("what is sent of the round by number has its flowers and their moments agai
   ]);
 });
 
+const NOBODY = { males: null, malesOn: null, fetchedOn: null };
+
 describe("what was pressed without a signal goes on", () => {
   const step = (action: string, anchor: string, low: number, high: number, after: [number, number]) => ({
     action,
@@ -84,7 +87,7 @@ describe("what was pressed without a signal goes on", () => {
         ],
       },
     },
-    crosses: { x1: { protocol: "bud", daysToRipe: { low: 40, high: 50 }, flowers: [] } },
+    crosses: { x1: { protocol: "bud", daysToRipe: { low: 40, high: 50 }, made: NOBODY, flowers: [] } },
   } as unknown as Ahead;
   const cover: PendingPress = {
     id: "01900000-0000-7000-8000-000000001000",

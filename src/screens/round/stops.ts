@@ -1,20 +1,24 @@
 import type { Day } from "@/core/calendar/day";
 import { marksOf } from "@/core/climate/sun";
 import { flowerCode } from "@/core/custody/code";
+import { malesFor } from "@/core/pollination/fathers";
 import { type PendingPress, withPending } from "@/core/pollination/pending";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
 import { dueSteps, type FlowerOnDay, onTheClock } from "@/core/pollination/steps";
+import type { CrossTask, FatherTask, OnCross, StoreTask, TaskFlower } from "@/views/crossTasks";
 import type { Round, SentTask } from "@/views/round";
-import type { Ahead, CrossTask, StoreTask, TaskFlower } from "@/views/today";
+import type { Ahead } from "@/views/today";
 
 /** One screen of the round: a flower at its step, or a step that makes new ones. */
 export type Stop = { key: string; part: DayPart } & (
   | { task: CrossTask; flower: TaskFlower | null }
+  | { task: FatherTask; flower: null }
   | { task: StoreTask; flower: null }
 );
 
-/** Steps that are done flower by flower; the others are one stop for the cross. */
+/** Steps that are done flower by flower; the others, and what is done at the father, are one stop for the cross. */
 const EACH: ReadonlySet<string> = new Set(["gather", "pollinate", "uncover", "check"]);
+const isEach = ({ action, father }: CrossTask["step"]) => EACH.has(action) && !(action === "gather" && father);
 
 /** JSON keeps a moment as text. */
 const withMoments = (key: string, value: unknown) =>
@@ -22,15 +26,15 @@ const withMoments = (key: string, value: unknown) =>
 
 /** The round as it was before it was sent. */
 export function unpacked({ tasks, ahead: text }: Pick<Round, "tasks" | "ahead">): {
-  tasks: (CrossTask | StoreTask)[];
+  tasks: OnCross[];
   ahead: Ahead;
 } {
   const ahead = JSON.parse(text, withMoments) as Ahead;
   const ids = new Map(
     Object.entries(ahead.crosses).map(([id, { flowers }]) => [id, new Map(flowers.map((f) => [f.number, f.id]))]),
   );
-  const whole = (task: SentTask): CrossTask | StoreTask => {
-    if (task.kind === "store") return task;
+  const whole = (task: SentTask): OnCross => {
+    if (task.kind !== "cross") return task;
     const { id, code } = task.state.cross;
     const named = (number: number) => ({ id: ids.get(id)!.get(number)!, number, code: flowerCode(code, number) });
     return { ...task, flowers: task.flowers.map(named) };
@@ -39,12 +43,14 @@ export function unpacked({ tasks, ahead: text }: Pick<Round, "tasks" | "ahead">)
 }
 
 /** The tasks of a day as stops in walking order, those recorded on this device and not yet sent left out. */
-export function stopsOf(tasks: (CrossTask | StoreTask)[], done: ReadonlySet<string>): Stop[] {
+export function stopsOf(tasks: OnCross[], done: ReadonlySet<string>): Stop[] {
   return tasks
     .flatMap((task): Stop[] => {
       if (task.kind === "store") return [{ key: `store ${task.state.cross.id}`, part: task.part, task, flower: null }];
+      if (task.kind === "father")
+        return [{ key: `father ${task.step.action} ${task.state.cross.id}`, part: task.part, task, flower: null }];
       const { step, state, flowers, part } = task;
-      if (!EACH.has(step.action)) return [{ key: `${step.action} ${state.cross.id}`, part, task, flower: null }];
+      if (!isEach(step)) return [{ key: `${step.action} ${state.cross.id}`, part, task, flower: null }];
       return flowers.map((flower) => ({ key: `${step.action} ${flower.id}`, part, task, flower }));
     })
     .filter((stop) => !done.has(stop.key));
@@ -77,12 +83,14 @@ export function tasksAhead(
         number > 0 ? flowerCode(cross.code, number) : `${cross.code} new ${fresh.findIndex((f) => f.id === id) + 1}`,
     });
     const byId = new Map(flowers.map((flower) => [flower.id, flower]));
-    return dueSteps(protocols[known.protocol]!, flowers, day, known.daysToRipe, marks)
+    const protocol = protocols[known.protocol]!;
+    return dueSteps(protocol, flowers, day, known.daysToRipe, marks)
       .filter(({ step }) => EACH.has(step.action))
       .map(
         (due): CrossTask => ({
           kind: "cross",
           state,
+          males: malesFor(protocol, known.made, due.flowerIds.length),
           ...onTheClock(due, garden.timezone),
           flowers: due.flowerIds.map((id) => named(byId.get(id)!)),
         }),

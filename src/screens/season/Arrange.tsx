@@ -6,7 +6,7 @@ import { bedInWords } from "@/core/ground/bedInWords";
 import type { Change } from "@/core/isolation/change";
 import { oneIn } from "@/core/isolation/verdict";
 import { plural } from "@/core/units/plural";
-import type { SeenChange } from "@/records/stand/commands";
+import type { SeenChange } from "@/records/stand/remedy";
 import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
 import type { Season, SeasonStand } from "@/views/season";

@@ -2,13 +2,14 @@ import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
-import { massInWords } from "@/core/units/units";
+import { massInWords, type Units } from "@/core/units/units";
 import { Enough } from "@/ui/Enough";
 import type { LotPage } from "@/views/seed";
 import { Cautions } from "../common/Cautions";
 import { Page } from "../common/Page";
 import { SowLot } from "../common/SowLot";
 import { Tag } from "../common/Tag";
+import { ChangeLot } from "./ChangeLot";
 import { Parentage } from "./Parentage";
 
 const KINDS = {
@@ -18,6 +19,12 @@ const KINDS = {
   open: "open pollination",
   received: "received",
 } as const;
+
+function amountInWords({ amount, mass }: LotPage["lot"], units: Units): string {
+  if (!amount) return "not counted yet";
+  if (amount.counted) return plural(amount.likely, "seed");
+  return `${massInWords(mass ?? 0, units)}, about ${amount.likely} seeds (${amount.low}–${amount.high}, catalogue seeds per gram)`;
+}
 
 export function LotScreen(view: LotPage) {
   const { garden, band, lot, beds, today, extraction, ripeSign, hazards } = view;
@@ -29,8 +36,8 @@ export function LotScreen(view: LotPage) {
       beside={
         <>
           <h2 className="mb-4">Sow it as a family</h2>
-          {lot.left.high > 0 ? (
-            <SowLot lots={[lot]} beds={beds} today={today} most={lot.left.high} />
+          {lot.left === null || lot.left.high > 0 ? (
+            <SowLot lots={[lot]} beds={beds} today={today} most={lot.left?.high} />
           ) : (
             <p>Nothing is left of this lot.</p>
           )}
@@ -43,6 +50,7 @@ export function LotScreen(view: LotPage) {
         <a href={`/api/tags/lot/${lot.code}`} className="leaf">
           Print its tag
         </a>
+        <ChangeLot lot={lot} units={garden.units} />
       </div>
       <h2 className="mt-3 break-words text-2xl">
         <Link href={`/lines/${lot.lineCode}`}>{lot.lineName}</Link> {generationName(lot.generation)}
@@ -59,12 +67,7 @@ export function LotScreen(view: LotPage) {
           ],
           ["Gathered", dayInWords(lot.gathered, "long")],
           ["Fruits", lot.fruits === null ? "not counted" : String(lot.fruits)],
-          [
-            "Amount",
-            lot.amount.counted
-              ? plural(lot.amount.likely, "seed")
-              : `${massInWords(lot.mass ?? 0, garden.units)}, about ${lot.amount.likely} seeds (${lot.amount.low}–${lot.amount.high}, catalogue seeds per gram)`,
-          ],
+          ["Amount", amountInWords(lot, garden.units)],
           [
             "Age",
             `${plural(lot.age, "year")}; shelf life ${lot.shelfYears.low}–${lot.shelfYears.high} years, rule of thumb`,
@@ -85,12 +88,15 @@ export function LotScreen(view: LotPage) {
           </div>
         )}
       </dl>
-      <section className="mt-6 max-w-2xl">
-        <h3 className="mb-1">What is left</h3>
-        <Enough have={lot.left.likely} need={lot.amount.likely}>
-          {lot.left.likely} of {lot.amount.likely} seeds left; {lot.sowedSeeds} sown in {plural(lot.sowings, "stand")}.
-        </Enough>
-      </section>
+      {lot.left && lot.amount && (
+        <section className="mt-6 max-w-2xl">
+          <h3 className="mb-1">What is left</h3>
+          <Enough have={lot.left.likely} need={lot.amount.likely}>
+            {lot.left.likely} of {lot.amount.likely} seeds left; {lot.sowedSeeds} sown in {plural(lot.sowings, "stand")}
+            .
+          </Enough>
+        </section>
+      )}
       <Parentage lot={lot} candidates={view.candidates} possible={view.possible} />
       <p className="mt-6 max-w-2xl text-soft">
         Ripe when: {ripeSign} Extracted: {extraction}. Put a label inside and outside.

@@ -41,8 +41,8 @@ export function SeedScreen({ garden, band, lots, cut, dying, today }: Seed) {
                 {dayInWords(lot.gathered)} {lot.gathered.slice(0, 4)}
               </td>
               <td>
-                {lot.left.likely}
-                {lot.amount.counted ? "" : ` (${lot.left.low}–${lot.left.high})`}
+                {lot.left ? lot.left.likely : `not counted, ${plural(lot.fruits ?? 0, "fruit")}`}
+                {!lot.left || lot.left.counted ? "" : ` (${lot.left.low}–${lot.left.high})`}
               </td>
               <td
                 className={

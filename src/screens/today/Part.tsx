@@ -1,5 +1,9 @@
 import type { ReactNode } from "react";
 
+/** A row of a part: its tag, what is said, and its presses; on the phone the tag stands above. */
+export const row =
+  "grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-2 py-3 sm:grid-cols-[9rem_minmax(0,1fr)_auto]";
+
 type Props = { title: string; when: string; label?: string; children: ReactNode };
 
 /** A part of the day, or of what is to come: its name, when it is, and its rows. */

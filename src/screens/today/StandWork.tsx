@@ -10,6 +10,7 @@ import type { StandWork } from "@/views/work";
 import { CommandButton, CommandForm, Field } from "../common/command";
 import { AmountFields, PollenField } from "../common/fields";
 import { Tag } from "../common/Tag";
+import { row } from "./Part";
 
 /** What is counted when an act is done; the others are one press. */
 const COUNTED: Partial<Record<Act, string>> = {
@@ -22,8 +23,20 @@ const COUNTED: Partial<Record<Act, string>> = {
   replant: "Roots replanted",
 };
 
-const row =
-  "grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-2 py-3 sm:grid-cols-[9rem_minmax(0,1fr)_auto]";
+/** What is asked of an act beside its day and count: it opens a form, where the others are one press. */
+const ASKED: ReadonlySet<Act> = new Set(["first-flower", "sexes", "gather"]);
+
+/** Ripe seed is gathered as a whole, in passes, or cut to ripen on. */
+const GATHERED = [
+  { value: "gather", label: "All of it" },
+  { value: "pick", label: "A pass; more ripens yet" },
+  { value: "cut", label: "Cut whole, to ripen under a roof" },
+];
+const SEXES = [
+  { value: "", label: "not looked at" },
+  { value: "male", label: "A male one" },
+  { value: "female", label: "A female one" },
+];
 
 const nameOf = ({ stand }: StandWork) => nameWithGeneration(stand.lineName, stand.generation);
 
@@ -85,7 +98,7 @@ function Done({ work, day, units }: Props) {
   const { act, stand } = work;
   const { id: standId } = stand;
   if (act === "keep") return <MakeLot work={work} day={day} units={units} />;
-  if (act in COUNTED || act === "first-flower")
+  if (act in COUNTED || ASKED.has(act))
     return (
       <Sheet
         trigger={
@@ -112,12 +125,28 @@ function DoneForm({ work, day, close }: Omit<Props, "units"> & { close: () => vo
     <CommandForm
       command="deed.done"
       draft={`deed-${act}-${stand.id}`}
-      values={{ on: day, ...(counted ? { counted: act === "look-up" ? null : count } : {}) }}
-      hidden={{ standId: stand.id, act }}
+      values={{
+        on: day,
+        ...(counted ? { counted: act === "look-up" ? null : count } : {}),
+        ...(act === "gather" ? { act } : {}),
+        ...(act === "first-flower" && stand.oneSex ? { sex: null } : {}),
+        ...(act === "sexes" ? { males: null, females: null } : {}),
+      }}
+      hidden={{ standId: stand.id, ...(act === "gather" ? {} : { act }) }}
       submit="Keep"
       onDone={close}
     >
       {counted && <Field name="counted" label={counted} type="number" hint="Left empty, it is not counted." />}
+      {act === "gather" && <Field name="act" label="What was gathered" type="select" choices={GATHERED} />}
+      {act === "first-flower" && stand.oneSex && (
+        <Field name="sex" label="Which opened first" type="select" choices={SEXES} />
+      )}
+      {act === "sexes" && (
+        <>
+          <Field name="males" label="Males that stay" type="number" />
+          <Field name="females" label="Females" type="number" />
+        </>
+      )}
       {act === "lift" && <Field name="storedIn" label="Stored in" hint="As: cellar, third crate." />}
       <Field
         name="on"

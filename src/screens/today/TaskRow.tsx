@@ -1,27 +1,30 @@
 "use client";
 import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
+import { fatherInWords } from "@/core/custody/parents";
 import { plural } from "@/core/units/plural";
 import type { Units } from "@/core/units/units";
 import { Sheet } from "@/ui/Sheet";
 import { useGrowing } from "@/ui/useThere";
-import type { CrossTask, OwnWork, RogueTask, StoreTask, Task } from "@/views/today";
+import type { CrossTask, FatherTask, StoreTask } from "@/views/crossTasks";
+import type { OwnWork, RogueTask, Task } from "@/views/today";
+import { AtFather } from "../common/AtFather";
 import { CommandButton } from "../common/command";
 import { RecordStep } from "../common/RecordStep";
 import { Tag } from "../common/Tag";
 import { parentsInWords, STORAGE_WORDS } from "../common/words";
 import { ChangeTask, repeats } from "./OwnTasks";
+import { row } from "./Part";
 import { StandRow } from "./StandWork";
 
 type Of<T> = { task: T; day: string; units: Units };
-
-const row =
-  "grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-2 py-3 sm:grid-cols-[9rem_minmax(0,1fr)_auto]";
 
 function keyOf(task: Task): string {
   switch (task.kind) {
     case "cross":
       return `${task.state.cross.id} ${task.step.action}`;
+    case "father":
+      return `father ${task.step.action} ${task.state.cross.id}`;
     case "store":
       return `store ${task.state.cross.id}`;
     case "rogue":
@@ -43,6 +46,7 @@ export function TaskRows({ tasks, day, units }: { tasks: Task[]; day: string; un
 
 function TaskRow({ task, day, units }: Of<Task>) {
   if (task.kind === "cross") return <CrossRow task={task} day={day} units={units} />;
+  if (task.kind === "father") return <FatherRow task={task} day={day} />;
   if (task.kind === "store") return <StoreRow task={task} day={day} />;
   if (task.kind === "own") return <OwnRow task={task} day={day} />;
   return task.kind === "rogue" ? <RogueRow task={task} /> : <StandRow work={task.work} day={day} units={units} />;
@@ -116,11 +120,38 @@ function CrossRow({ task, day, units }: Of<CrossTask>) {
             day={day}
             step={task.step}
             flowers={task.flowers}
+            males={task.males}
             suggested={evenings?.tonight ?? 1}
             units={units}
             onDone={close}
           />
         )}
+      </Sheet>
+    </li>
+  );
+}
+
+function FatherRow({ task, day }: { task: FatherTask; day: string }) {
+  const { state, step, count, ready, from, to } = task;
+  const { cross } = state;
+  return (
+    <li className={row}>
+      <span className="max-sm:col-span-2">
+        <Tag kind="cross" code={cross.code} href={`/crosses/${cross.code}`} />
+      </span>
+      <span>
+        <span className="font-semibold">
+          {step.father.title}: {plural(count, step.father.unit)}
+        </span>
+        <span className="block text-sm text-soft">
+          The father, {fatherInWords(cross)}
+          {cross.fatherBed && `, bed ${cross.fatherBed}`}. {task.part !== "any-hour" && `${from} to ${to}. `}
+          {ready !== null && "Made ready the evening before. "}
+          {step.father.look}
+        </span>
+      </span>
+      <Sheet trigger="Record" title={`${cross.code}: ${step.father.title}`}>
+        {(close) => <AtFather task={task} day={day} onDone={close} />}
       </Sheet>
     </li>
   );

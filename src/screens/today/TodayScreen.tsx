@@ -9,7 +9,9 @@ import { Cautions } from "../common/Cautions";
 import { GardenForm } from "../common/GardenForm";
 import { Page } from "../common/Page";
 import { insectsInWords } from "../common/words";
+import { AskRow } from "./AskRow";
 import { ChosenCross } from "./ChosenCross";
+import { AllMissed, OverRow } from "./OverRow";
 import { OwnTasks } from "./OwnTasks";
 import { Part } from "./Part";
 import { NoneDone, StandRow } from "./StandWork";
@@ -33,7 +35,25 @@ const bandWords = (sun: Today["sun"]): Record<DayPart, { title: string; when: st
 const SHOWN = 16;
 
 export function TodayScreen(view: Today) {
-  const { garden, day, sun, heat, walk, tasks, late, missed, early, next, later, open, hazards, empty, band } = view;
+  const {
+    garden,
+    day,
+    sun,
+    heat,
+    walk,
+    tasks,
+    late,
+    over,
+    ask,
+    missed,
+    early,
+    next,
+    later,
+    open,
+    hazards,
+    empty,
+    band,
+  } = view;
   if (garden.version === "")
     return (
       <Page at="/" title="Today" band={band} beside={<FirstSteps />}>
@@ -112,6 +132,23 @@ export function TodayScreen(view: Today) {
       {late.length > 0 && (
         <Part title="Flowers" when="covered and past their time: what became of them?" label="Flowers not seen to">
           <TaskRows tasks={late} day={day} units={garden.units} />
+          <li className="py-3">
+            <AllMissed late={late} />
+          </li>
+        </Part>
+      )}
+      {over.length > 0 && (
+        <Part title="Over" when="no more of their flowers this year" label="Crosses that are over">
+          {over.map((state) => (
+            <OverRow key={state.cross.id} state={state} day={day} />
+          ))}
+        </Part>
+      )}
+      {ask.length > 0 && (
+        <Part title="Ask" when="before his flowers open" label="Neighbours to ask">
+          {ask.map((asking) => (
+            <AskRow key={asking.id} asking={asking} />
+          ))}
         </Part>
       )}
       <WorkList title="Early" when="can be done before its best day" works={early} day={day} units={garden.units} />

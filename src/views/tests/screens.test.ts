@@ -167,6 +167,8 @@ describe("Ground", () => {
     const hedged = share();
     expect(hedged).toBeLessThan(open);
     garden.done("stand.remedy", { season: 2027, changes: [{ kind: "agree", sourceId: 1 }] });
+    expect(share()).toBe(hedged);
+    garden.done("source.ask", { id: 1, version: garden.version("source", 1), answer: "agreed" });
     expect(share()).toBeLessThan(hedged);
     expect(groundView(garden.sky(), 2027, garden.code("stand", 1)).judged[0]!.bySource[0]!.way.between).toEqual([
       "hedge",
@@ -398,7 +400,7 @@ describe("Guide and Shed", () => {
       species: SPECIES.map(({ id, name }) => ({ id, name })),
     });
     expect(speciesView(garden.sky(), "melon")).toMatchObject({
-      protocols: [{ id: "separate-sex-emasculated" }, { id: "separate-sex" }],
+      protocols: [{ id: "separate-sex-emasculated" }, { id: "separate-sex" }, { id: "separate-sex-selfed" }],
       kin: [],
     });
     expect(speciesView(garden.sky(), "spinach")!.protocols.map((p) => p.id)).toEqual(["separate-plants"]);

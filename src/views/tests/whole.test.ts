@@ -124,7 +124,7 @@ test("some of these figures worked out by hand", () => {
   expect(Object.values(ranks)[0]!.index).toBeCloseTo((2 * sweet + flesh + bitter) / 4, 10);
   // 12 g of 25 to 40 seeds a gram; forty seeds of which ten are sown.
   const { lots } = seedView(garden.sky());
-  expect(lots.map(({ left }) => left.likely).slice(0, 2)).toEqual([390, 30]);
+  expect(lots.map(({ left }) => left!.likely).slice(0, 2)).toEqual([390, 30]);
 });
 
 describe("the whole of what a screen shows of a garden in its second season", () => {

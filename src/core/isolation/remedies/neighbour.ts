@@ -16,8 +16,8 @@ export function againstSource(scene: Scene, source: SourceShare): Draft[] {
       title: `Talk to the neighbour about ${known.name}`,
       cost: { plants: 0, days: 0, visits: 1 },
       note: "another variety, another year, or flowers taken off; count on less than all of it",
-      feasible: true,
-      why: "",
+      feasible: !known.asked,
+      why: "he is to be asked already; his answer is awaited on Today",
       changes: [{ kind: "agree", sourceId: known.id }],
     },
   ];

@@ -1,7 +1,7 @@
 import { theDb } from "@/db/open";
 import { type Outcome, perform } from "@/records/command";
 import { COMMANDS } from "@/records/commands";
-import { pressOf } from "../../../here";
+import { lookAhead, pressOf } from "../../../here";
 import { jobResult } from "../../../jobs";
 import { answering, json, refused } from "../../answer";
 import { FILE_LIMIT, readJson, statusOf } from "../../body";
@@ -17,6 +17,8 @@ export const POST = (request: Request, { params }: Params) =>
     const body = await readJson(request, large ? FILE_LIMIT : undefined);
     if (!body.ok) return refused(body.status, body.message);
     const press = pressOf(request);
+    const ahead = lookAhead(press);
+    if (ahead) return refused(422, ahead);
     const outcome = large
       ? await jobResult<Outcome>("press", { name, input: body.value, press })
       : perform(theDb(), known, body.value, press);

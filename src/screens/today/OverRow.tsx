@@ -1,0 +1,59 @@
+import { dayInWords } from "@/core/calendar/day";
+import { plural } from "@/core/units/plural";
+import type { CrossTask } from "@/views/crossTasks";
+import type { CrossState } from "@/views/pollination";
+import { CommandButton } from "../common/command";
+import { Tag } from "../common/Tag";
+import { parentsInWords } from "../common/words";
+import { row } from "./Part";
+
+/** A cross whose flowering is over: what came of it, and one press that puts it away. */
+export function OverRow({ state, day }: { state: CrossState; day: string }) {
+  const { cross, tally, over } = state;
+  const { id, version } = cross;
+  const waiting = tally.waiting + tally.covered;
+  const fruit = tally.set + waiting > 0;
+  return (
+    <li className={row}>
+      <span className="max-sm:col-span-2">
+        <Tag kind="cross" code={cross.code} href={`/crosses/${cross.code}`} />
+      </span>
+      <span>
+        <span className="font-semibold">
+          {tally.set} of {plural(cross.fruitsWanted, "fruit")} set{waiting > 0 && `, ${waiting} not known yet`}
+        </span>
+        <span className="block text-sm text-soft">
+          {parentsInWords(cross)}. Its flowering is over since {dayInWords(over!)}.{" "}
+          {fruit ? "Its fruit is still asked after here until it is in." : "Nothing came of it; another year."}
+        </span>
+      </span>
+      {fruit ? (
+        <CommandButton
+          command="cross.adjust"
+          input={{ id, version, overOn: day }}
+          label={`No more flowers: ${cross.code}`}
+        >
+          No more flowers
+        </CommandButton>
+      ) : (
+        <CommandButton
+          command="cross.adjust"
+          input={{ id, version, overOn: day, closed: 1 }}
+          label={`Close ${cross.code}`}
+        >
+          Close it
+        </CommandButton>
+      )}
+    </li>
+  );
+}
+
+/** What is past is asked once, all together. */
+export function AllMissed({ late }: { late: CrossTask[] }) {
+  const flowerIds = late.flatMap(({ flowers }) => flowers.map(({ id }) => id));
+  return (
+    <CommandButton command="flower.missed" input={{ flowerIds }}>
+      {flowerIds.length === 1 ? "It was missed" : `All ${flowerIds.length} were missed`}
+    </CommandButton>
+  );
+}

@@ -1,0 +1,127 @@
+import { speciesById } from "@/catalogue/catalogue";
+import { type Day, daysBetween } from "@/core/calendar/day";
+import { flowerCode } from "@/core/custody/code";
+import { type AtFather, atFather, malesFor } from "@/core/pollination/fathers";
+import type { DayPart, ProtocolStep } from "@/core/pollination/protocol";
+import { dueSteps, onTheClock, windowOn } from "@/core/pollination/steps";
+import type { CrossRow } from "@/records/cross/queries";
+import { protocolOfCross } from "@/records/flower/commands";
+import type { Flower } from "@/records/flower/flower";
+import type { FlowerUnderWay } from "@/records/flower/queries";
+import { type CrossState, type CrossSummary, type Hand, onDay, type Parents } from "./pollination";
+
+export type TaskFlower = Pick<Flower, "id" | "number"> & { code: string };
+
+/** What a task says of its cross. */
+const OF_CROSS = [
+  "id",
+  "code",
+  "version",
+  "motherName",
+  "motherNumber",
+  "motherBed",
+  "motherBedId",
+  "fatherName",
+  "fatherNumber",
+  "fatherBed",
+  "fatherBedId",
+  "kind",
+  "moreFathers",
+  "storage",
+] as const satisfies (keyof CrossSummary)[];
+export type TaskCross = Pick<CrossState, "method" | "evenings" | "last"> & {
+  cross: Pick<CrossSummary, (typeof OF_CROSS)[number]>;
+};
+
+export type CrossTask = {
+  kind: "cross";
+  part: DayPart;
+  state: TaskCross;
+  step: ProtocolStep;
+  daysLeft: number;
+  /** The clock between which it is done today. */
+  from: string;
+  to: string;
+  flowers: TaskFlower[];
+  /** Males for each flower, or tassels over all, as they are offered. */
+  males: number;
+};
+/** Males to be tied, cut or fetched at the father, before or beside a step of the mother's flowers. */
+export type FatherTask = AtFather & {
+  kind: "father";
+  part: DayPart;
+  state: TaskCross;
+  daysLeft: number;
+  from: string;
+  to: string;
+};
+/** Father's pollen to be gathered and kept, while he still flowers. */
+export type StoreTask = { kind: "store"; part: DayPart; state: TaskCross; until: Day; daysLeft: number };
+/** A task on a cross. */
+export type OnCross = CrossTask | FatherTask | StoreTask;
+
+/** What tasks say of a cross. */
+export const brief = ({ cross, method, evenings, last }: CrossState): TaskCross => ({
+  cross: Object.fromEntries(OF_CROSS.map((name) => [name, cross[name]])) as TaskCross["cross"],
+  method,
+  evenings,
+  last,
+});
+
+/** The tasks of one cross on a day. */
+export function crossTasks(
+  cross: CrossRow,
+  flowers: FlowerUnderWay[],
+  state: TaskCross,
+  parents: Parents,
+  { sky, marks }: Hand,
+): OnCross[] {
+  const { today, garden } = sky;
+  const species = speciesById(cross.species);
+  const protocol = protocolOfCross(cross);
+  const byId = new Map(flowers.map((f) => [f.id, f]));
+  const due = dueSteps(protocol, onDay(flowers, today, garden.timezone), today, species.daysToRipe, marks).map(
+    (step): OnCross => ({
+      kind: "cross",
+      state,
+      males: malesFor(protocol, cross, step.flowerIds.length),
+      ...onTheClock(step, garden.timezone),
+      flowers: step.flowerIds.map((id) => {
+        const { number } = byId.get(id)!;
+        return { id, number, code: flowerCode(cross.code, number) };
+      }),
+    }),
+  );
+  const cover = protocol.steps[0]!;
+  const coveredTonight = flowers.filter((f) => f.coveredOn === today).length;
+  if (state.evenings && coveredTonight < state.evenings.tonight) {
+    const coming = { step: cover, daysLeft: state.last!.daysLeft, ...windowOn(cover, today, marks) };
+    due.push({ kind: "cross", state, ...onTheClock(coming, garden.timezone), flowers: [], males: 1 });
+  }
+  const ripe = due.flatMap((task) => (task.kind === "cross" && !isLate(task) ? [task] : []));
+  const females = {
+    cover: Math.max(coveredTonight, state.evenings?.tonight ?? 0),
+    pollinate: ripe.find(({ step }) => step.action === "pollinate")?.flowers.length ?? 0,
+  };
+  for (const stop of cross.storage ? [] : atFather(protocol, cross.kind === "self", females, cross, today)) {
+    const { step } = stop;
+    const clock = onTheClock({ step, daysLeft: 0, ...windowOn(step, today, marks) }, garden.timezone);
+    due.push({ kind: "father", state, ...clock, ...stop });
+  }
+  const { male } = parents.father.window;
+  if (cross.storage && !cross.storedOn && today >= male.start && today <= male.end)
+    due.push({ kind: "store", part: "morning", state, until: male.end, daysLeft: daysBetween(today, male.end) });
+  return due;
+}
+
+/** So many days past its time a flower is no stop of the round any more. */
+const FORGOTTEN = 2;
+
+/** Whether flowers were not seen to in their time. */
+export const isLate = ({ step, daysLeft }: CrossTask): boolean => PERISHES.has(step.action) && daysLeft < -FORGOTTEN;
+
+/** Steps that can't be made up for: the flower is over. */
+const PERISHES: ReadonlySet<string> = new Set(["gather", "pollinate"]);
+
+/** Pollen that is fetched before the mother's flowers want it. */
+export const isFetched = (task: OnCross): boolean => task.kind === "father" && task.step.action === "pollinate";

@@ -1,0 +1,236 @@
+import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import { family, type Plot, plot, twoMelons } from "@/records/tests/plot";
+import { crossView } from "../crosses";
+import type { CrossTask } from "../crossTasks";
+import { letterView } from "../letter";
+import { type DeviceDay, outlook } from "../outlook";
+import { todayView } from "../today";
+
+let garden: Plot;
+beforeEach(() => {
+  garden = plot();
+});
+afterEach(() => garden.close());
+
+const today = () => todayView(garden.sky());
+const fathers = () =>
+  today().tasks.flatMap((t) =>
+    t.kind === "father" ? [{ at: t.step.action, part: t.part, count: t.count, ready: t.ready }] : [],
+  );
+const stop = (action: string) =>
+  today().tasks.find((t): t is CrossTask => t.kind === "cross" && t.step.action === action);
+
+describe("both parents' beds", () => {
+  test("an evening ties males at the father's, the dawn after begins there and spreads what was tied", () => {
+    const { plan } = twoMelons(garden);
+    const crossId = garden.done("cross.plan", { ...plan, method: "separate-sex", fruitsWanted: 3 }).id;
+    const tonight = today().open[0]!.evenings!.tonight;
+    expect(fathers()).toEqual([{ at: "cover", part: "evening", count: 2 * tonight, ready: null }]);
+    const beds = today().tasks.flatMap((t) => (t.kind === "father" ? [t.state.cross.fatherBed] : []));
+    expect([beds, today().walk?.order]).toEqual([["B"], ["A", "B"]]);
+    const { ids } = garden.done("flower.cover", { crossId, flowers: 3 });
+    garden.done("cross.males", { crossId, step: "cover", males: 9 });
+    expect(fathers()).toEqual([]);
+
+    garden.on("2027-07-10");
+    expect(fathers()).toContainEqual({ at: "pollinate", part: "dawn", count: 9, ready: 9 });
+    // What is fetched comes before the flowers it is for.
+    const dawn = today().tasks.filter((t) => t.part === "dawn");
+    expect(dawn.map(({ kind }) => kind)).toEqual(["father", "cross"]);
+    expect(stop("pollinate")!.males).toBe(3);
+    garden.done("cross.males", { crossId, step: "pollinate", males: 7 });
+    expect(fathers().filter(({ at }) => at === "pollinate")).toEqual([]);
+    expect(stop("pollinate")!.males).toBe(2);
+    expect(garden.row("cross", 1)).toMatchObject({ males: 7, malesOn: "2027-07-09", fetchedOn: "2027-07-10" });
+    garden.done("flower.record", { crossId, males: 2, results: [{ id: ids[0], result: "pollinated" }] });
+    expect(garden.refused("cross.males", { crossId, step: "cover", males: 2, on: "2027-07-11" }).fields).toHaveProperty(
+      "on",
+    );
+  });
+
+  test("pollen that is kept needs no walk to the father; a step without a father's part refuses his males", () => {
+    const { plan } = twoMelons(garden);
+    const kept = garden.done("cross.plan", plan);
+    garden.done("cross.adjust", { id: kept.id, version: 1, storage: "fridge" });
+    expect(fathers()).toEqual([]);
+    const own = { ...plan, fatherStandId: plan.motherStandId, motherPlantId: null, method: "separate-sex-emasculated" };
+    expect(fathers()).toEqual([]);
+    const tomato = garden.done("line.add", {
+      name: "Kiln",
+      species: "tomato",
+      school: "keep-pure",
+      status: "f1-hybrid",
+    });
+    const stand = garden.done("stand.add", { lineId: tomato.id, bedId: 1, sown: "2027-04-10", plants: 4 }).id;
+    const crossId = garden.done("cross.plan", { ...own, motherStandId: stand, fatherStandId: stand, method: null }).id;
+    expect(garden.refused("cross.males", { crossId, step: "cover", males: 2 }).fields.step).toContain(
+      "Nothing is done",
+    );
+  });
+});
+
+/** A maize of two lines side by side, sown so that it silks in July and August. */
+function maize() {
+  const line = (name: string) =>
+    garden.done("line.add", { name, species: "maize", school: "keep-pure", status: "open-pollinated" }).id;
+  const [one, two] = [line("Stubble"), line("Rook")];
+  const stand = (lineId: string, bedId: number) =>
+    garden.done("stand.add", { lineId, bedId, sown: "2027-05-10", plants: 40 }).id;
+  const [motherStandId, fatherStandId] = [stand(one, 1), stand(two, 2)];
+  const plan = { motherStandId, fatherStandId, lineName: "Stubble × Rook", setLow: 0.6, setHigh: 0.9, confidence: 0.9 };
+  return garden.done("cross.plan", { ...plan, fruitsWanted: 4 });
+}
+
+describe("maize", () => {
+  test("ears are covered by the early end of the forecast, and counted in days from then", () => {
+    maize();
+    const { window } = garden.sky().standsOf(2027)[0]!;
+    const lead = 2;
+    const daysBefore = (day: string, days: number) =>
+      new Date(Date.parse(day) - days * 86_400_000).toISOString().slice(0, 10);
+    garden.on(daysBefore(window.female.earliest, lead + 1));
+    expect(stop("cover")).toBeUndefined();
+    garden.on(daysBefore(window.female.earliest, lead));
+    expect(stop("cover")).toBeDefined();
+    const { evenings, last } = today().open[0]!;
+    // Not the days from today, but those from when ears are likely to show.
+    const likely = daysBefore(window.female.start, lead);
+    const days = (Date.parse(last!.day) - Date.parse(likely)) / 86_400_000 + 1;
+    expect(evenings!.possible).toBe(days * 6);
+  });
+
+  test("tassels are bagged once for all the ears, at the father's, and all of them are mixed", () => {
+    const { id: crossId } = maize();
+    garden.on("2027-07-28");
+    const { ids } = garden.done("flower.cover", { crossId, flowers: 4, on: "2027-07-26" });
+    const gather = stop("gather")!;
+    expect([gather.part, gather.males, gather.flowers.length]).toEqual(["morning", 4, 4]);
+    expect(today().walk?.order).toContain("B");
+    const results = ids.map((id) => ({ id, result: "gathered" }));
+    garden.done("flower.record", { crossId, males: 7, results });
+    expect(garden.row("cross", 1)).toMatchObject({ males: 7, malesOn: "2027-07-28" });
+    expect(stop("pollinate")!.males).toBe(7);
+    expect(fathers()).toEqual([]);
+  });
+});
+
+describe("a cross whose time has passed", () => {
+  test("is not over by the forecast alone, says so once when it is, and leaves", () => {
+    const { plan, mother, father } = twoMelons(garden);
+    const { id, code } = garden.done("cross.plan", plan);
+    const state = () => crossView(garden.sky(), code)!.state;
+    const { last } = state();
+    const plus = (day: string, days: number) =>
+      new Date(Date.parse(day) + days * 86_400_000).toISOString().slice(0, 10);
+    garden.on(plus(last!.day, 1));
+    // Neither was seen in flower yet: it may be late.
+    expect(state()).toMatchObject({ over: null, evenings: null });
+    expect([today().open.length, today().over.length]).toEqual([1, 0]);
+    for (const stand of [mother, father]) garden.done("stand.first-flower", { id: stand, firstFlower: "2027-07-01" });
+    const seen = state().last!.day;
+    const dayOver = plus(seen, 1);
+    garden.on(dayOver);
+    expect(state().over).toBe(dayOver);
+    expect([today().open.length, today().over.length]).toEqual([0, 1]);
+    garden.on(plus(dayOver, 14));
+    expect(today().over).toHaveLength(1);
+    garden.on(plus(dayOver, 15));
+    expect(today().over).toEqual([]);
+    garden.on(dayOver);
+    garden.done("cross.adjust", { id, version: garden.version("cross", id), overOn: dayOver });
+    expect([today().open.length, today().over.length]).toEqual([0, 0]);
+  });
+
+  test("no more flowers are asked for once the grower says so, while both are in flower", () => {
+    const { plan } = twoMelons(garden);
+    const { id, version } = { ...garden.done("cross.plan", plan), version: 1 };
+    expect(stop("cover")).toBeDefined();
+    garden.done("cross.adjust", { id, version, overOn: "2027-07-09" });
+    expect(stop("cover")).toBeUndefined();
+    expect(today().open).toEqual([]);
+    garden.done("cross.adjust", { id, version: garden.version("cross", id), overOn: null });
+    expect(stop("cover")).toBeDefined();
+  });
+});
+
+describe("flowers past their time", () => {
+  test("are asked after once, all together, and are no work any more", () => {
+    const { plan } = twoMelons(garden);
+    const one = garden.done("cross.plan", plan).id;
+    const other = garden.done("cross.plan", {
+      ...plan,
+      motherStandId: plan.fatherStandId,
+      fatherStandId: plan.motherStandId,
+      lineName: "Other way",
+    }).id;
+    const ids = [one, other].flatMap(
+      (crossId) => garden.done("flower.cover", { crossId, flowers: 2, on: "2027-07-05" }).ids,
+    );
+    expect(today().late.map(({ flowers }) => flowers.length)).toEqual([2, 2]);
+    expect(stop("pollinate")).toBeUndefined();
+    expect(garden.done("flower.missed", { flowerIds: ids }).message).toBe(
+      "4 flowers of 2 crosses written down as missed",
+    );
+    expect(today().late).toEqual([]);
+    expect(garden.row("flower", 1)).toMatchObject({ state: "unusable", fault: "limp", checkedOn: "2027-07-09" });
+    expect(garden.refused("flower.missed", { flowerIds: ids }).fields.flowerIds).toContain(
+      "is unusable; it was not missed",
+    );
+  });
+});
+
+describe("a neighbour who is to be asked", () => {
+  test("stands on Today until he has answered, and his letter names what he reaches", () => {
+    twoMelons(garden);
+    const source = {
+      name: "the long field",
+      kind: "field",
+      species: "melon",
+      plants: 900,
+      presence: 1,
+      distance: 90,
+      bearing: 0,
+    };
+    const { id } = garden.done("source.add", source);
+    expect(today().ask).toEqual([]);
+    garden.done("stand.remedy", { season: 2027, changes: [{ kind: "agree", sourceId: id }] });
+    expect(today().ask).toMatchObject([{ name: "the long field", season: 2027, askedOn: null }]);
+    const letter = letterView(garden.sky(), id)!;
+    expect(letter).toContain("In 2027 I grow for seed:");
+    expect(letter).toMatch(/- Ashlar Gold \(Melon\), about \d+ m from yours, in flower \d+ Jun to \d+ Aug/);
+    expect(letter.split("\n").filter((words) => words.startsWith("- "))).toHaveLength(2);
+    expect(letterView(garden.sky(), "nobody")).toBeNull();
+    garden.done("source.ask", { id, version: garden.version("source", id), answer: "agreed" });
+    expect(today().ask).toEqual([]);
+  });
+});
+
+describe("a device that stands on another day", () => {
+  test("looks ahead or back from the day it would stand on by itself, and back counts no flower covered later", () => {
+    const { plan } = twoMelons(garden);
+    const crossId = garden.done("cross.plan", plan).id;
+    garden.done("flower.cover", { crossId, flowers: 2, on: "2027-07-09" });
+    const look = (day: DeviceDay) => outlook(garden.db, day).look;
+    const now = new Date().toISOString().slice(0, 10);
+    expect([look(null), look("now"), look(now)]).toEqual([null, null, null]);
+    expect([look("2001-07-09"), look("2098-07-09")]).toEqual(["back", "ahead"]);
+    // A demo garden stands on a day of its own.
+    garden.db.prepare("UPDATE garden SET demo = 1, asOf = '2098-07-20'").run();
+    expect([look("2098-07-20"), look("2098-07-21"), look("2098-07-19")]).toEqual([null, "ahead", "back"]);
+    const covered = (day: string) => {
+      garden.on(day);
+      return today().open[0]!.tally.covered;
+    };
+    expect([covered("2027-07-08"), covered("2027-07-09")]).toEqual([0, 2]);
+  });
+
+  test("takes no plants out of a family that was not sown yet", () => {
+    const { plants } = family(garden);
+    garden.done("plant.mark", { id: plants[3], mark: "out", reason: "sprawls" });
+    const rogues = (day: string) => {
+      garden.on(day);
+      return today().tasks.filter(({ kind }) => kind === "rogue").length;
+    };
+    expect([rogues("2028-05-09"), rogues("2028-05-10")]).toEqual([0, 1]);
+  });
+});
