@@ -68,6 +68,7 @@ export const speciesSchema = Joi.object<Species>({
     emergence: share,
   }).required(),
   stake: Joi.boolean().default(false),
+  rotation: positive,
   daysToFlower: positive,
   flowerDays: positive,
   femaleLag: figure(-30, 30),

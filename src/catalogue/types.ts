@@ -48,6 +48,8 @@ export type Species = {
   raise: { how: "tray" | "ground"; up: Figure; prickOut: Figure | null; plantOut: Figure | null; emergence: Figure };
   /** It needs a stake, a string or a net to stand upright. */
   stake: boolean;
+  /** Seasons until its family should stand in the same bed again. */
+  rotation: Figure;
   daysToFlower: Figure;
   flowerDays: Figure;
   femaleLag: Figure;

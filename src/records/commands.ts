@@ -14,6 +14,7 @@ import { plantCommands } from "./plant/commands";
 import type { Sent } from "./record";
 import { scoreCommands } from "./score/commands";
 import { standCommands } from "./stand/commands";
+import { copyCommands } from "./stand/copy";
 import { remedyCommands } from "./stand/remedy";
 import { taskCommands } from "./task/commands";
 import { yardstickCommands } from "./yardstick/commands";
@@ -27,6 +28,7 @@ const ALL = [
   ...yardstickCommands,
   ...standCommands,
   ...remedyCommands,
+  ...copyCommands,
   ...plantCommands,
   ...scoreCommands,
   ...crossCommands,

@@ -1,11 +1,13 @@
 import { methodsOf, speciesById } from "@/catalogue/catalogue";
 import type { Species } from "@/catalogue/types";
+import { type Day, yearsLater } from "@/core/calendar/day";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { crossedPairs, type LineChoice, lineChoices } from "@/records/line/queries";
 import { type LotChoice, lotChoices } from "@/records/lot/queries";
 import { type KeptPlant, keptPlants } from "@/records/plant/queries";
 import type { StandRow } from "@/records/stand/queries";
+import { rotationWarning, stoodInBeds } from "@/records/stand/rotation";
 import type { ForecastStand, Outlook } from "./outlook";
 
 export type Way = { id: string; name: string };
@@ -30,6 +32,17 @@ export type ParentChoice = {
 export type PlanChoices = { parents: ParentChoice[]; kept: KeptPlant[]; knownPairs: string[] };
 
 export type StandChoice = { id: Id; label: string };
+
+/** A stand of the season before, as it would be copied. */
+export type CopyChoice = StandChoice & {
+  sown: Day;
+  bedName: string | null;
+  plants: number | null;
+  /** Its line stands in the season already. */
+  there: boolean;
+  /** Why its bed is not the best for it. */
+  warning: string | null;
+};
 
 export const standChoice = ({ id, lineName, generation, code }: StandRow): StandChoice => ({
   id,
@@ -78,6 +91,23 @@ export const CHOICES = {
   lines: linesOf,
   lots: ({ db }: Outlook): LotChoice[] => lotChoices(db),
   sowing: (sky: Outlook) => ({ lines: linesOf(sky), lots: lotChoices(sky.db) }),
+  /** What stood in the season before, to be planned again in this one. */
+  copy: (sky: Outlook, season: number): CopyChoice[] => {
+    const stood = stoodInBeds(sky.db);
+    const there = new Set(sky.standsOf(season).map(({ lineId }) => lineId));
+    const going = new Set(lineChoices(sky.db).map(({ id }) => id));
+    return sky
+      .standsOf(season - 1)
+      .filter(({ outside, family, lineId }) => !outside && !family && going.has(lineId))
+      .map((stand) => ({
+        ...standChoice(stand),
+        sown: yearsLater(stand.sown, 1),
+        bedName: stand.bedName,
+        plants: stand.wanted ?? stand.plants,
+        there: there.has(stand.lineId),
+        warning: rotationWarning(sky.db, stood, { bedId: stand.bedId, species: stand.species, season }),
+      }));
+  },
   stands: (sky: Outlook, season: number): StandChoice[] =>
     sky
       .standsOf(season)

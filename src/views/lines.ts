@@ -28,6 +28,8 @@ export type Lines = {
   garden: Garden;
   band: Band;
   lines: (LineSummary & { speciesName: string })[];
+  /** Lines that go on. */
+  going: number;
   cut: Cut;
   species: { id: string; name: string }[];
 };
@@ -36,14 +38,13 @@ const speciesChoices = SPECIES.map(({ id, name }) => ({ id, name }));
 
 export function linesView(sky: Outlook, from: number | null = null): Lines {
   const { db, garden: place, season, today } = sky;
-  const { items, cut } = page(
-    sky.once("lines", () => lines(db, today)),
-    from,
-  );
+  const all = sky.once("lines", () => lines(db, today));
+  const { items, cut } = page(all, from);
   return {
     garden: place,
     band: band(sky, season, sky.standsOf(season)),
     lines: items.map((l) => ({ ...l, speciesName: speciesById(l.species).name })),
+    going: all.filter(({ endedOn }) => endedOn === null).length,
     cut,
     species: speciesChoices,
   };

@@ -59,6 +59,8 @@ export type Family = {
   stand: ForecastStand;
   plants: Plant[];
   yardsticks: YardstickView[];
+  /** Those that are not used any more; their scores are kept. */
+  retired: Pick<Yardstick, "id" | "version" | "name">[];
   /** By plant and yardstick, with the version of each. */
   scores: Record<Id, Record<Id, ScoreValue & { version: Id }>>;
   ranks: Record<Id, Ranked>;
@@ -109,7 +111,8 @@ export function familyView(sky: Outlook, code: string): Family | null {
   const { garden: place } = sky;
   const stand = sky.forecast(row);
   const plants = plantsOfStand(db, id);
-  const marks = yardsticks(db, row.lineId);
+  const all = yardsticks(db, row.lineId);
+  const marks = all.filter(({ retiredOn }) => retiredOn === null);
   const scores: Family["scores"] = {};
   for (const { plantId, yardstickId, number, word, version } of scoresOfStand(db, id)) {
     scores[plantId] ??= {};
@@ -132,6 +135,9 @@ export function familyView(sky: Outlook, code: string): Family | null {
       parents: figures.get(mark.id) ?? [],
       family: summarise(standing.flatMap((p) => scores[p.id]?.[mark.id]?.number ?? [])),
     })),
+    retired: all
+      .filter(({ retiredOn }) => retiredOn !== null)
+      .map(({ id: yardstickId, version, name }) => ({ id: yardstickId, version, name })),
     scores,
     ranks: Object.fromEntries(ranked.map((r) => [r.id, r])),
     lot: row.lotId ? (lotById(db, row.lotId) ?? null) : null,

@@ -42,6 +42,8 @@ export type Season = {
   seasons: number[];
   /** Whether the season before is drawn too. */
   before: boolean;
+  /** Whether there is a season before it to copy from. */
+  copyable: boolean;
   stands: SeasonStand[];
   /** Crops of the second year that stand in this season and flower in the next. */
   firstYear: {
@@ -109,14 +111,16 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
     const { window, ripening } = byId.get(id)!;
     return { window, ripening };
   };
+  const known = seasonsWithStands(sky.db);
   rows.sort((a, b) => (a.window.start < b.window.start ? -1 : 1));
   const scene = sceneIn(sky, season);
   return {
     garden,
     band: band(sky, season, [], undefined, 1, before ? 2 : 1),
     season,
-    seasons: [...new Set([season, current, ...seasonsWithStands(sky.db)])].sort((a, b) => b - a),
+    seasons: [...new Set([season, current, current + 1, ...known])].sort((a, b) => b - a),
     before,
+    copyable: season >= current && known.includes(season - 1),
     stands: rows.map((stand) => seasonStand(stand, today)),
     firstYear: firstYearOf(sky, season).map((stand) => ({
       code: stand.code,

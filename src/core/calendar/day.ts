@@ -54,6 +54,15 @@ export function daysBetween(from: Day, to: Day): number {
   return (read(to) - read(from)) / MS_A_DAY;
 }
 
+/**
+ * The same day of another year; the 29th of February becomes the 28th where there is none.
+ * @example yearsLater("2028-02-29", 1) // "2029-02-28"
+ */
+export function yearsLater(day: Day, years: number): Day {
+  const moved = `${String(yearOf(day) + years).padStart(4, "0")}${day.slice(4)}`;
+  return isDay(moved) ? moved : `${moved.slice(0, 5)}02-28`;
+}
+
 /** A day as a whole number that rises by one a day; what long reckonings run on. @example dayNumber("1970-01-02") // 1 */
 export const dayNumber = (day: Day): number => numberOf(day);
 

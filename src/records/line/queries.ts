@@ -60,9 +60,9 @@ export type LineSummary = Line & { stands: number; lots: number; lastSeason: num
 
 export type LineChoice = Pick<Line, "id" | "name" | "species">;
 
-/** Every line, as a form offers it. */
+/** Every line that goes on, as a form offers it. */
 export function lineChoices(db: Db): LineChoice[] {
-  return db.prepare("SELECT id, name, species FROM line ORDER BY name").all() as LineChoice[];
+  return db.prepare("SELECT id, name, species FROM line WHERE endedOn IS NULL ORDER BY name").all() as LineChoice[];
 }
 
 /** Every line with how many stands it was grown in up to a day, and how many lots it has. */
@@ -73,12 +73,12 @@ export function lines(db: Db, today: Day): LineSummary[] {
        FROM line l
        LEFT JOIN (SELECT lineId, count(*) stands, max(season) lastSeason FROM stand WHERE sown <= ? AND planned = 0 GROUP BY lineId) s ON s.lineId = l.id
        LEFT JOIN (SELECT lineId, count(*) lots FROM lot GROUP BY lineId) k ON k.lineId = l.id
-       ORDER BY l.name`,
+       ORDER BY l.endedOn IS NOT NULL, l.name`,
     )
     .all(today) as LineSummary[];
 }
 
-/** A line's yardsticks; a parent line is measured with those of its offspring when it has none. */
+/** A line's yardsticks that are in use, or with those that are retired; a parent line is measured with those of its offspring when it has none. */
 export function yardsticks(db: Db, lineId: Id): Yardstick[] {
   return db
     .prepare(

@@ -84,3 +84,14 @@ export function standsWithSeed(db: Db, season: number): Set<Id> {
     .all(season) as Id[];
   return new Set(ids);
 }
+
+/** The newest seed of a line that is not used up by a day, what was gathered of one stand first. */
+export function newestLotFor(db: Db, lineId: Id, standId: Id, by: string): Pick<Lot, "id" | "generation"> | undefined {
+  return prepared(
+    db,
+    `SELECT k.id, k.generation FROM lot k
+     WHERE k.lineId = :lineId AND k.gathered <= :by AND k.doubt IS NULL
+       AND (k.seeds IS NULL OR k.seeds > (SELECT coalesce(sum(s.sowedSeeds), 0) FROM stand s WHERE s.lotId = k.id))
+     ORDER BY coalesce(k.motherStandId = :standId, 0) DESC, k.gathered DESC, k.id DESC LIMIT 1`,
+  ).get({ lineId, standId, by }) as Pick<Lot, "id" | "generation"> | undefined;
+}

@@ -76,6 +76,7 @@ const setScore = command(
     const yardstick =
       yardsticks(db, stand.lineId).find((y) => y.id === yardstickId) ??
       refuse("yardstickId", "That yardstick does not belong to this plant's line.");
+    if (yardstick.retiredOn) refuse("yardstickId", `${yardstick.name} is not used any more.`);
     const known = scoreOf(db, plantId, yardstickId);
     const where = `${stand.code} plant ${plant.number}, ${yardstick.name}`;
     if (!value) {

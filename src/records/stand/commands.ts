@@ -14,6 +14,7 @@ import { plant } from "../plant/plant";
 import { day, type Patch, ref, seen, whole } from "../record";
 import { forecaster } from "./forecast";
 import { type StandRow, standById } from "./queries";
+import { rotationWarning, stoodInBeds } from "./rotation";
 import { stand } from "./stand";
 
 /** A stand that must exist. */
@@ -22,7 +23,7 @@ export function existingStand({ db }: Pick<Context, "db">, id: Id, field: string
 }
 
 /** The season in which a stand flowers for seed: a crop of the second year belongs to that year. */
-const floweringSeason = (
+export const floweringSeason = (
   { db, garden, today }: Pick<Context, "db" | "garden" | "today">,
   sowing: Sowing & { lineId: Id; species: string },
 ) => seasonOf(forecaster(db, today).of({ ...sowing, firstFlower: null }).start, garden.latitude);
@@ -89,6 +90,12 @@ export function moveSowing(context: Context, before: StandRow, sown: Day, versio
   changeStand(context, before, { sown, plantedOut }, version);
 }
 
+/** Warns where a family comes back to its bed too soon. */
+function rotated({ db }: Context, { id, ...next }: Pick<StandRow, "id" | "bedId" | "species" | "season">): string[] {
+  const warning = rotationWarning(db, stoodInBeds(db, id), next);
+  return warning ? [warning] : [];
+}
+
 const addStand = command(
   "stand.add",
   {
@@ -114,7 +121,10 @@ const addStand = command(
       message: `${code} ${line.name} ${input.plants ? `planted, ${input.plants} plants` : "sown"}`,
       id,
       code,
-      warnings: hybrid ? ["This line is an F1 hybrid: seed saved from it as if pure will not come true."] : [],
+      warnings: [
+        ...(hybrid ? ["This line is an F1 hybrid: seed saved from it as if pure will not come true."] : []),
+        ...rotated(context, { id, bedId: input.bedId, species: line.species, season }),
+      ],
     };
   },
 );
@@ -142,7 +152,10 @@ const changeIt = command(
     const before = existingStand(context, id, "id");
     if (patch.bedId && !bedById(context.db, patch.bedId)) refuse("bedId", "That bed does not exist.");
     changeStand(context, before, patch, version);
-    return { message: `${before.code} ${before.lineName} changed`, id, code: before.code };
+    const { code, lineName, species, season } = before;
+    const warnings =
+      patch.bedId && patch.bedId !== before.bedId ? rotated(context, { id, bedId: patch.bedId, species, season }) : [];
+    return { message: `${code} ${lineName} changed`, id, code, warnings };
   },
 );
 

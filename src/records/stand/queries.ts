@@ -68,3 +68,14 @@ export function families(db: Db): StandRow[] {
 export function seasonsWithStands(db: Db): number[] {
   return db.prepare("SELECT DISTINCT season FROM stand ORDER BY season DESC").pluck().all() as number[];
 }
+
+/** What stood in beds: whatever was sown or planned there and did not fail. */
+export type BedCrop = Pick<StandRow, "id" | "season" | "species" | "lineName"> & { bedId: Id };
+
+export const bedCrops = (db: Db): BedCrop[] =>
+  db
+    .prepare(
+      `SELECT s.id, s.season, s.bedId, l.species, l.name lineName FROM stand s JOIN line l ON l.id = s.lineId
+       WHERE s.bedId IS NOT NULL ORDER BY s.season DESC, s.code`,
+    )
+    .all() as BedCrop[];

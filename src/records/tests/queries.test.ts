@@ -8,6 +8,7 @@ import { crossesView, crossView } from "@/views/crosses";
 import { crossPlanView } from "@/views/crossPlan";
 import { groundView } from "@/views/ground";
 import { linesView, lineView } from "@/views/lines";
+import { notesView } from "@/views/notes";
 import { familyView, nurseryView } from "@/views/nursery";
 import { outlook } from "@/views/outlook";
 import { seasonView } from "@/views/season";
@@ -17,8 +18,8 @@ import { todayView } from "@/views/today";
 import { worksView } from "@/views/works";
 import { crossById } from "../cross/queries";
 import { find, findFlower } from "../history/queries";
-import { lotById } from "../lot/queries";
-import { allStands, seasonsWithStands, standById, standsOfSeason } from "../stand/queries";
+import { lotById, newestLotFor } from "../lot/queries";
+import { allStands, bedCrops, seasonsWithStands, standById, standsOfSeason } from "../stand/queries";
 import { family, type Plot, plot } from "./plot";
 
 let garden: Plot;
@@ -118,6 +119,9 @@ function asked(): string[] {
   standsOfSeason(db, 2028);
   seasonsWithStands(db);
   allStands(db);
+  bedCrops(db);
+  newestLotFor(db, made.lineId, made.stand, "2028-12-31");
+  notesView(db, "lineId", made.lineId);
   db.close();
   return [...heard];
 }

@@ -1,6 +1,8 @@
 import { type Day, dayInWords } from "@/core/calendar/day";
 import { fatherInWords, parentName } from "@/core/custody/parents";
 
+export const LINE_ENDINGS = { finished: "Finished", "given-up": "Given up", lost: "Lost" } as const;
+
 export const SCHOOLS = {
   "keep-pure": "Keep pure",
   "cross-and-fix": "Cross and fix",

@@ -10,6 +10,7 @@ import { Cautions } from "../common/Cautions";
 import { CommandButton } from "../common/command";
 import { StageRow } from "../common/drawings/FlowerStage";
 import { EnoughFruit } from "../common/EnoughFruit";
+import { Notes } from "../common/Notes";
 import { Page } from "../common/Page";
 import { Tag } from "../common/Tag";
 import { DAY_PART_WORDS, percent } from "../common/words";
@@ -60,6 +61,7 @@ export function CrossScreen(view: CrossView & { opened: number | null }) {
           {cross.closed ? "Open it again" : "Close the cross"}
         </CommandButton>
         <CrossSettings view={view} />
+        <Notes of="crossId" id={cross.id} name={`cross ${cross.code}`} />
       </div>
       <h2 className="mt-3 break-words text-2xl">
         <Link href={addressOfStand(view.parents.mother)}>{parentName(cross.motherName, cross.motherNumber)}</Link> ×{" "}

@@ -5,6 +5,7 @@ import { generationName } from "@/core/custody/generation";
 import { bedInWords } from "@/core/ground/bedInWords";
 import { plural } from "@/core/units/plural";
 import { lengthInWords, type Units } from "@/core/units/units";
+import { Notes } from "../common/Notes";
 import { Tag } from "../common/Tag";
 import { chanceInWords, FLOWERS, SCHOOLS, spanInWords } from "../common/words";
 import { BedForm } from "./BedForm";
@@ -108,6 +109,7 @@ export function StandCard({ stand, beds, units, season, today }: Props & { today
         <a href={`/api/tags/stand/${stand.code}`} className="leaf leaf-plain">
           Print its tag
         </a>
+        <Notes of="standId" id={stand.id} name={stand.code} />
       </div>
     </section>
   );

@@ -1,14 +1,17 @@
 import Link from "next/link";
+import { dayInWords } from "@/core/calendar/day";
 import { seasonName } from "@/core/climate/season";
 import { addressOfStand } from "@/core/custody/address";
 import { generationName } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
 import type { LineView } from "@/views/lines";
 import { MixedFigure } from "../common/figures";
+import { Notes } from "../common/Notes";
 import { Page } from "../common/Page";
 import { Tag } from "../common/Tag";
-import { SCHOOLS, STATUSES } from "../common/words";
+import { LINE_ENDINGS, SCHOOLS, STATUSES } from "../common/words";
 import { LadderChart } from "./LadderChart";
+import { LineEnd } from "./LineEnd";
 import { LineForm } from "./LineForm";
 
 export function LineScreen(view: LineView) {
@@ -57,6 +60,8 @@ export function LineScreen(view: LineView) {
         <a href={`/api/tags/line/${line.code}`} className="leaf leaf-plain">
           Print its tag
         </a>
+        <Notes of="lineId" id={line.id} name={line.name} />
+        <LineEnd line={line} today={band.today} />
       </div>
       <h2 className="mt-3 break-words text-2xl">{line.name}</h2>
       <p className="text-soft">
@@ -72,6 +77,12 @@ export function LineScreen(view: LineView) {
           line.origin && `From ${line.origin}.`
         )}
       </p>
+      {line.ending && line.endedOn && (
+        <p className="mt-2 font-bold text-rust">
+          {LINE_ENDINGS[line.ending]} {dayInWords(line.endedOn, "long")}
+          {line.endedWhy && `: ${line.endedWhy}`}
+        </p>
+      )}
       {line.description && <p className="mt-3 max-w-prose whitespace-pre-line break-words">{line.description}</p>}
       {rungs.length > 0 && (
         <section className="mt-8" aria-label="The ladder">

@@ -1,3 +1,4 @@
+import { dayInWords } from "@/core/calendar/day";
 import { seasonName } from "@/core/climate/season";
 import { plural } from "@/core/units/plural";
 import { Table } from "@/ui/Table";
@@ -5,16 +6,14 @@ import type { Lines } from "@/views/lines";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
 import { Tag } from "../common/Tag";
-import { SCHOOLS, STATUSES } from "../common/words";
+import { LINE_ENDINGS, SCHOOLS, STATUSES } from "../common/words";
 import { LineForm } from "./LineForm";
 
-export function LinesScreen({ garden, band, lines, cut, species }: Lines) {
+export function LinesScreen({ garden, band, lines, going, cut, species }: Lines) {
   return (
     <Page at="/lines" title="Lines" band={band}>
       <div className="mb-5 flex flex-wrap items-center justify-between gap-4">
-        <h2 className="text-2xl">
-          {lines.length === 0 ? "No lines yet" : `${plural(cut.total, "line")} in your care`}
-        </h2>
+        <h2 className="text-2xl">{lines.length === 0 ? "No lines yet" : `${plural(going, "line")} in your care`}</h2>
         <LineForm species={species} />
       </div>
       {lines.length === 0 ? (
@@ -29,7 +28,14 @@ export function LinesScreen({ garden, band, lines, cut, species }: Lines) {
               <td>
                 <Tag kind="line" code={line.code} href={`/lines/${line.code}`} small />
               </td>
-              <td className="max-w-80 break-words font-semibold">{line.name}</td>
+              <td className="max-w-80 break-words font-semibold">
+                {line.name}
+                {line.ending && (
+                  <span className="block text-sm font-normal text-soft">
+                    {LINE_ENDINGS[line.ending].toLowerCase()} {dayInWords(line.endedOn!)} {line.endedOn!.slice(0, 4)}
+                  </span>
+                )}
+              </td>
               <td>{line.speciesName}</td>
               <td>{SCHOOLS[line.school]}</td>
               <td>{STATUSES[line.status]}</td>

@@ -4,6 +4,7 @@ import { generationName } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
 import type { Family } from "@/views/nursery";
 import { Cautions } from "../common/Cautions";
+import { Notes } from "../common/Notes";
 import { Page } from "../common/Page";
 import { Tag } from "../common/Tag";
 import { CountForm } from "./CountForm";
@@ -34,6 +35,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
         <a className="leaf leaf-plain" href={`/api/tags/stand/${stand.code}`}>
           Print its tag
         </a>
+        <Notes of="standId" id={stand.id} name={stand.code} />
       </div>
       <h2 className="mt-3 break-words text-2xl">
         <Link href={`/lines/${stand.lineCode}`}>{stand.lineName}</Link> {generationName(stand.generation)}

@@ -6,6 +6,7 @@ import type { Mark, Plant } from "@/records/plant/plant";
 import { useKept } from "@/ui/useKept";
 import type { Family, YardstickView } from "@/views/nursery";
 import { useCommand } from "../common/command";
+import { Notes } from "../common/Notes";
 import { MARKS } from "../common/words";
 import { ScoreCell } from "./ScoreCell";
 
@@ -88,6 +89,9 @@ function PlantBody({ plant, view, onGo }: { plant: Plant; view: Family; onGo: Pr
         ))}
       </div>
       <Marks plant={plant} />
+      <div className="mt-6">
+        <Notes of="plantId" id={plant.id} name={`plant ${plant.number}`} />
+      </div>
     </>
   );
 }

@@ -3,7 +3,7 @@ import { useWatch } from "react-hook-form";
 import type { Id } from "@/core/custody/id";
 import { Sheet } from "@/ui/Sheet";
 import type { Family, YardstickView } from "@/views/nursery";
-import { CommandForm, Field } from "../common/command";
+import { CommandButton, CommandForm, Field } from "../common/command";
 
 const wantedInWords = (y: YardstickView) =>
   ({
@@ -74,6 +74,7 @@ export function Yardsticks({ view }: { view: Family }) {
               </li>
             ))}
           </ul>
+          <Retired view={view} />
           <p className="mt-2 text-sm text-soft">
             Rank: each score standardised over the plants still standing, times its weight, summed. It takes looks as
             they are; it is not a breeding value.
@@ -81,6 +82,28 @@ export function Yardsticks({ view }: { view: Family }) {
         </>
       )}
     </section>
+  );
+}
+
+/** Yardsticks that are not used any more can be taken up again. */
+function Retired({ view: { retired } }: { view: Family }) {
+  if (retired.length === 0) return null;
+  return (
+    <ul className="mt-2 text-sm" aria-label="Not used any more">
+      {retired.map(({ id, version, name }) => (
+        <li key={id} className="flex items-baseline justify-between gap-3">
+          <span className="text-soft">{name}, not used any more; its scores are kept</span>
+          <CommandButton
+            command="yardstick.retire"
+            input={{ id, version, again: true }}
+            label={`Use ${name} again`}
+            plain
+          >
+            Use again
+          </CommandButton>
+        </li>
+      ))}
+    </ul>
   );
 }
 
@@ -106,21 +129,34 @@ function Weigh({ yardstick, share }: { yardstick: YardstickView; share: number }
       plain
     >
       {(close) => (
-        <CommandForm
-          command="yardstick.weigh"
-          draft={`weigh-${yardstick.id}`}
-          values={{ weight: yardstick.weight }}
-          hidden={{ id: yardstick.id, version: yardstick.version }}
-          submit="Keep"
-          onDone={close}
-        >
-          <Field
-            name="weight"
-            label="Weight"
-            type="number"
-            hint="0 to 10, against the other yardsticks. 0 leaves it out of the rank."
-          />
-        </CommandForm>
+        <>
+          <CommandForm
+            command="yardstick.weigh"
+            draft={`weigh-${yardstick.id}`}
+            values={{ weight: yardstick.weight }}
+            hidden={{ id: yardstick.id, version: yardstick.version }}
+            submit="Keep"
+            onDone={close}
+          >
+            <Field
+              name="weight"
+              label="Weight"
+              type="number"
+              hint="0 to 10, against the other yardsticks. 0 leaves it out of the rank."
+            />
+          </CommandForm>
+          <section className="mt-8 border-t border-rule pt-4">
+            <h3 className="mb-2">Not used any more?</h3>
+            <p className="mb-3 text-sm text-soft">Its scores are kept, and it can be taken up again.</p>
+            <CommandButton
+              command="yardstick.retire"
+              input={{ id: yardstick.id, version: yardstick.version }}
+              onDone={close}
+            >
+              Retire {yardstick.name}
+            </CommandButton>
+          </section>
+        </>
       )}
     </Sheet>
   );

@@ -7,6 +7,7 @@ import { plural } from "@/core/units/plural";
 import type { Season } from "@/views/season";
 import { Page } from "../common/Page";
 import { SeasonPicker } from "../common/SeasonPicker";
+import { CopySeason } from "./CopySeason";
 import { SeasonBoard } from "./SeasonBoard";
 
 function headline({ stands, tried, season, garden }: Season): string {
@@ -26,7 +27,10 @@ export function SeasonScreen(view: Season) {
     <Page at="/season" title="Season" band={band} wide>
       <div className="mb-4 flex flex-wrap items-center justify-between gap-4 px-4 sm:px-7">
         <h2 className="text-2xl">{headline(view)}</h2>
-        <SeasonPicker path="/season" season={season} seasons={seasons} latitude={garden.latitude} />
+        <span className="flex flex-wrap items-center gap-4">
+          {view.copyable && <CopySeason season={season} latitude={garden.latitude} head={view.head} />}
+          <SeasonPicker path="/season" season={season} seasons={seasons} latitude={garden.latitude} />
+        </span>
       </div>
       {stands.length === 0 ? (
         <p className="max-w-prose px-4 sm:px-7">

@@ -6,6 +6,7 @@ import { massInWords, type Units } from "@/core/units/units";
 import { Enough } from "@/ui/Enough";
 import type { LotPage } from "@/views/seed";
 import { Cautions } from "../common/Cautions";
+import { Notes } from "../common/Notes";
 import { Page } from "../common/Page";
 import { SowLot } from "../common/SowLot";
 import { Tag } from "../common/Tag";
@@ -51,6 +52,7 @@ export function LotScreen(view: LotPage) {
           Print its tag
         </a>
         <ChangeLot lot={lot} units={garden.units} />
+        <Notes of="lotId" id={lot.id} name={`lot ${lot.code}`} />
       </div>
       <h2 className="mt-3 break-words text-2xl">
         <Link href={`/lines/${lot.lineCode}`}>{lot.lineName}</Link> {generationName(lot.generation)}
