@@ -153,15 +153,21 @@ test.describe
 
     test("Today leads from dusk to dawn to fruit, a flower found open with them", async () => {
       await page.goto("/");
-      await page.getByRole("button", { name: "Record" }).click();
+      const record = (words: string) =>
+        page.getByRole("listitem").filter({ hasText: words }).getByRole("button", { name: "Record" });
+      await record("mother flower").click();
       await sheet(page).getByRole("button", { name: "more mother flowers covered" }).click();
       await page.reload();
-      await page.getByRole("button", { name: "Record" }).click();
+      await record("mother flower").click();
       await sheet(page).getByRole("button", { name: "3 flowers covered" }).click();
       await said(page, "3 flowers covered");
       await dayIs(page, "2027-07-10");
       await page.reload();
-      await page.getByRole("region", { name: "Dawn" }).getByRole("button", { name: "Record" }).click();
+      // The father comes first: six males were to be tied for three flowers.
+      await record("Cut the tied males").click();
+      await sheet(page).getByRole("button", { name: "6 males fetched" }).click();
+      await said(page, "Nettle Moon, fetched, 6");
+      await record("Pollinate at dawn").click();
       await sheet(page).getByRole("group", { name: "Flower 2" }).getByRole("radio", { name: "Found open" }).click();
       await sheet(page).getByRole("button", { name: "2 pollinated, 1 otherwise" }).click();
       await said(page, /2 pollinated, 1 unusable \(found open\)|1 unusable \(found open\)/);
@@ -176,11 +182,11 @@ test.describe
       await dayIs(page, "2027-09-01");
       await page.goto("/");
       await page.getByRole("region", { name: "Any hour" }).getByRole("button", { name: "Record" }).click();
-      await sheet(page).getByLabel("Fruits brought in").fill("5");
+      await sheet(page).getByLabel("Or so many of the oldest").fill("5");
       await sheet(page).getByLabel("Seeds, counted").fill("60");
       await sheet(page).getByRole("button", { name: "Make the lot" }).click();
       await expect(sheet(page).getByText("5 can't be brought in")).toBeVisible();
-      await sheet(page).getByLabel("Fruits brought in").fill("2");
+      await sheet(page).getByLabel("Or so many of the oldest").fill("2");
       await sheet(page).getByRole("button", { name: "Make the lot" }).click();
       await said(page, "2 fruits of");
       await page.goto("/seed");

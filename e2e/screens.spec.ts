@@ -81,7 +81,8 @@ test("on the phone the dawn is recorded by thumb, with targets large enough", as
   const before = Number(await lost.textContent());
   await page.goto("/");
   await expect(page.getByText("Fri 9 July 2027")).toBeVisible();
-  await page.getByRole("region", { name: "Dawn" }).getByRole("button", { name: "Record" }).first().tap();
+  const dawn = page.getByRole("region", { name: "Dawn" }).getByRole("listitem");
+  await dawn.filter({ hasText: "Pollinate at dawn" }).getByRole("button", { name: "Record" }).first().tap();
   const sheet = page.getByRole("dialog");
   for (const target of await sheet.locator("button").all())
     expect((await target.boundingBox())!.height).toBeGreaterThanOrEqual(44);

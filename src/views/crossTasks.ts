@@ -2,7 +2,7 @@ import { speciesById } from "@/catalogue/catalogue";
 import { type Day, daysBetween } from "@/core/calendar/day";
 import { flowerCode } from "@/core/custody/code";
 import { type AtFather, atFather, malesFor } from "@/core/pollination/fathers";
-import type { DayPart, ProtocolStep } from "@/core/pollination/protocol";
+import type { DayPart, ProtocolStep, StepAction } from "@/core/pollination/protocol";
 import { dueSteps, onTheClock, windowOn } from "@/core/pollination/steps";
 import type { CrossRow } from "@/records/cross/queries";
 import { protocolOfCross } from "@/records/flower/commands";
@@ -114,14 +114,21 @@ export function crossTasks(
   return due;
 }
 
-/** So many days past its time a flower is no stop of the round any more. */
-const FORGOTTEN = 2;
+/**
+ * So many days past its time a step is no stop of the round any more: a flower is over, a fruit nobody looked after for
+ * weeks has dropped or hangs as it did.
+ */
+const FORGOTTEN: Record<StepAction, number> = {
+  cover: Number.POSITIVE_INFINITY,
+  gather: 2,
+  pollinate: 2,
+  uncover: 21,
+  check: 21,
+  harvest: 45,
+};
 
-/** Whether flowers were not seen to in their time. */
-export const isLate = ({ step, daysLeft }: CrossTask): boolean => PERISHES.has(step.action) && daysLeft < -FORGOTTEN;
-
-/** Steps that can't be made up for: the flower is over. */
-const PERISHES: ReadonlySet<string> = new Set(["gather", "pollinate"]);
+/** Whether flowers, or fruits, were not seen to in their time. */
+export const isLate = ({ step, daysLeft }: CrossTask): boolean => daysLeft < -FORGOTTEN[step.action];
 
 /** Pollen that is fetched before the mother's flowers want it. */
 export const isFetched = (task: OnCross): boolean => task.kind === "father" && task.step.action === "pollinate";

@@ -216,7 +216,7 @@ const recordFlowers = command(
   },
 );
 
-/** Flowers that were covered and not seen to in their time, of whatever crosses: written down once, all together. */
+/** Flowers and fruits that were not seen to in their time, of whatever crosses: written down once, all together. */
 const missedFlowers = command(
   "flower.missed",
   { flowerIds: given<Id[]>("Flowers", idList(500).min(1)) },
@@ -226,9 +226,16 @@ const missedFlowers = command(
       const flower =
         context.write.read(flowerRecord, flowerId) ?? refuse("flowerIds", "One of these flowers does not exist.");
       const cross = openCross(context, flower.crossId);
-      if (flower.state !== "covered" && flower.state !== "gathered")
+      if (!UNDER_WAY.has(flower.state))
         refuse("flowerIds", `Flower ${flower.number} of ${cross.code} is ${flower.state}; it was not missed.`);
-      context.write.update(flowerRecord, flowerId, { state: "unusable", fault: "limp", checkedOn: context.today });
+      const isFlower = flower.state === "covered" || flower.state === "gathered";
+      context.write.update(
+        flowerRecord,
+        flowerId,
+        isFlower
+          ? { state: "unusable", fault: "limp", checkedOn: context.today }
+          : { state: "lost", lostWhy: "not seen to" },
+      );
       crosses.add(cross.id);
     }
     const of = plural(crosses.size, "cross", "crosses");

@@ -76,10 +76,13 @@ export function lots(db: Db, lineId: Id | null, limit: number): LotRow[] {
     .all({ line: lineId, limit }) as LotRow[];
 }
 
-/** Stands of a season that seed was saved of. */
+/** Stands of a season that their own seed was saved of; a cross's fruit is that only where all is pollinated by hand. */
 export function standsWithSeed(db: Db, season: number): Set<Id> {
   const ids = db
-    .prepare("SELECT DISTINCT k.motherStandId FROM stand s JOIN lot k ON k.motherStandId = s.id WHERE s.season = ?")
+    .prepare(
+      `SELECT DISTINCT k.motherStandId FROM stand s JOIN lot k ON k.motherStandId = s.id
+       WHERE s.season = ? AND (k.crossId IS NULL OR s.flowers = 'hand')`,
+    )
     .pluck()
     .all(season) as Id[];
   return new Set(ids);

@@ -4,6 +4,7 @@ import { linesView } from "@/views/lines";
 import { notesView } from "@/views/notes";
 import { familyView } from "@/views/nursery";
 import { seasonView } from "@/views/season";
+import { workOfSeason } from "@/views/work";
 import { undo } from "../command";
 import { family, type Plot, plot, twoMelons } from "./plot";
 
@@ -166,6 +167,25 @@ describe("seed counted later", () => {
     const version = () => garden.version("lot", lotId);
     garden.done("lot.change", { id: lotId, version: version(), seeds: 40 });
     expect(garden.refused("stand.add", sow(11)).fields.sowedSeeds).toContain("holds 10 seeds more");
-    expect(garden.refused("lot.change", { id: lotId, version: garden.version("line", lineId), seeds: 4 }).kind).toBe("conflict");
+    expect(garden.refused("lot.change", { id: lotId, version: garden.version("line", lineId), seeds: 4 }).kind).toBe(
+      "conflict",
+    );
+  });
+
+  test("a cross's fruit is not its mother's own seed, unless all of hers is pollinated by hand", () => {
+    const { plan, mother } = twoMelons(garden);
+    const crossId = garden.done("cross.plan", plan).id;
+    const { ids } = garden.done("flower.cover", { crossId, flowers: 1, on: "2027-07-01" });
+    const record = (result: string, on: string) =>
+      garden.done("flower.record", { crossId, on, results: [{ id: ids[0], result }] });
+    record("pollinated", "2027-07-02");
+    record("set", "2027-07-09");
+    garden.on("2027-09-01");
+    garden.done("cross.harvest", { crossId, fruits: 1, seeds: 40 });
+    const gathers = () =>
+      workOfSeason(garden.sky(), 2027).filter(({ act, stand }) => act === "gather" && stand.id === mother).length;
+    expect(gathers()).toBe(1);
+    garden.done("stand.change", { id: mother, version: garden.version("stand", mother), flowers: "hand" });
+    expect(gathers()).toBe(0);
   });
 });

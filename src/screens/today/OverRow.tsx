@@ -48,12 +48,29 @@ export function OverRow({ state, day }: { state: CrossState; day: string }) {
   );
 }
 
-/** What is past is asked once, all together. */
+const BEFORE_POLLEN: ReadonlySet<string> = new Set(["gather", "pollinate"]);
+
+/** What is past is asked once, all together: flowers that nobody pollinated, and fruits that nobody looked after. */
 export function AllMissed({ late }: { late: CrossTask[] }) {
-  const flowerIds = late.flatMap(({ flowers }) => flowers.map(({ id }) => id));
+  const flowers = late.filter(({ step }) => BEFORE_POLLEN.has(step.action));
+  const fruits = late.filter(({ step }) => !BEFORE_POLLEN.has(step.action));
+  const idsOf = (tasks: CrossTask[]) => tasks.flatMap((task) => task.flowers.map(({ id }) => id));
+  const press = (tasks: CrossTask[], one: string, many: (count: number) => string) => {
+    const flowerIds = idsOf(tasks);
+    if (flowerIds.length === 0) return null;
+    return (
+      <CommandButton command="flower.missed" input={{ flowerIds: flowerIds.slice(0, MOST) }}>
+        {flowerIds.length === 1 ? one : many(Math.min(MOST, flowerIds.length))}
+      </CommandButton>
+    );
+  };
   return (
-    <CommandButton command="flower.missed" input={{ flowerIds }}>
-      {flowerIds.length === 1 ? "It was missed" : `All ${flowerIds.length} were missed`}
-    </CommandButton>
+    <span className="flex flex-wrap gap-3">
+      {press(flowers, "The flower was missed", (count) => `All ${count} flowers were missed`)}
+      {press(fruits, "Nothing came of the fruit", (count) => `Nothing came of these ${count} fruits`)}
+    </span>
   );
 }
+
+/** So many are written down at once. */
+const MOST = 500;

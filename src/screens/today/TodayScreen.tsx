@@ -130,7 +130,7 @@ export function TodayScreen(view: Today) {
         {missed.length > 0 && <NoneDone works={missed} />}
       </WorkList>
       {late.length > 0 && (
-        <Part title="Flowers" when="covered and past their time: what became of them?" label="Flowers not seen to">
+        <Part title="Flowers" when="past their time: what became of them?" label="Flowers not seen to">
           <TaskRows tasks={late} day={day} units={garden.units} />
           <li className="py-3">
             <AllMissed late={late} />

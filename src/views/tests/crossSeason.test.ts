@@ -173,6 +173,16 @@ describe("flowers past their time", () => {
     );
     expect(today().late).toEqual([]);
     expect(garden.row("flower", 1)).toMatchObject({ state: "unusable", fault: "limp", checkedOn: "2027-07-09" });
+    const { ids: more } = garden.done("flower.cover", { crossId: one, flowers: 2, on: "2027-07-05" });
+    const results = more.map((id) => ({ id, result: "pollinated" }));
+    garden.done("flower.record", { crossId: one, on: "2027-07-06", results });
+    // Looked at 6 to 10 days after: until three weeks past that it is work, then it is asked after.
+    garden.on("2027-08-06");
+    expect([stop("check")?.flowers.length, today().late]).toEqual([2, []]);
+    garden.on("2027-08-07");
+    expect([stop("check"), today().late.map(({ flowers }) => flowers.length)]).toEqual([undefined, [2]]);
+    garden.done("flower.missed", { flowerIds: more });
+    expect(garden.row("flower", 5)).toMatchObject({ state: "lost", lostWhy: "not seen to", fault: null });
     expect(garden.refused("flower.missed", { flowerIds: ids }).fields.flowerIds).toContain(
       "is unusable; it was not missed",
     );
