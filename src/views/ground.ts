@@ -9,16 +9,14 @@ import { KERNELS, type KernelRange } from "@/core/isolation/kernel";
 import type { Scene, SceneStand } from "@/core/isolation/scene";
 import type { Arrival, SourceShare } from "@/core/isolation/share";
 import { isJudged, type Verdict, verdictOf } from "@/core/isolation/verdict";
-import { type Stage, stageOf } from "@/core/work/life";
 import { headOf } from "@/db/ops";
 import type { Bed } from "@/records/bed/bed";
 import { beds } from "@/records/bed/queries";
-import type { Deed } from "@/records/deed/deed";
-import { storeLooks } from "@/records/deed/queries";
 import type { Garden } from "@/records/garden/garden";
 import { type BarrierRow, barriers, type SourceRow, sources } from "@/records/ground/queries";
 import { seasonsWithStands, standByCode } from "@/records/stand/queries";
 import { type Band, band } from "./band";
+import { type LivedStand, livedStand } from "./lived";
 import { type ForecastStand, firstYearOf, type Outlook } from "./outlook";
 import { arrivalsOf, reckonedPlants, sceneOf } from "./scene";
 import type { WaysOutInput } from "./waysOut";
@@ -42,7 +40,7 @@ export type Judged = Verdict &
     bySource: SourceShare[];
   };
 
-export type GroundStand = ForecastStand & {
+export type GroundStand = LivedStand & {
   speciesName: string;
   vector: string;
   isolation: { low: number; high: number };
@@ -55,9 +53,6 @@ export type GroundStand = ForecastStand & {
   winterWays: ({ way: Overwintering } & Survival)[] | null;
   /** Males and females as counted, and how many plants they count as. */
   sexes: { males: number; females: number; size: number } | null;
-  stage: Stage;
-  /** What was sound at each look into the store. */
-  looks: Pick<Deed, "on" | "counted">[];
   /** The number that is reckoned with while none is counted; null once one is. */
   reckonedPlants: number | null;
   correction: { likely: number; observations: number } | null;
@@ -138,7 +133,7 @@ function groundStand(stand: ForecastStand, sky: Outlook): GroundStand {
   const plants = sexes ? sexes.males + sexes.females : (stand.plants ?? 0);
   const correction = sky.correction(stand.lineId);
   return {
-    ...stand,
+    ...livedStand(stand, sky),
     speciesName: species.name,
     vector: species.vector,
     isolation: species.isolation[sky.garden.care],
@@ -166,8 +161,6 @@ function groundStand(stand: ForecastStand, sky: Outlook): GroundStand {
         ? WAYS.map((way) => ({ way, ...winterSurvival(way, species.hardyTo!, sky.climate) }))
         : null,
     sexes,
-    stage: stageOf(stand, sky.today),
-    looks: storeLooks(sky.db, stand.id),
     correction: correction && { likely: correction.likely, observations: correction.observations },
   };
 }

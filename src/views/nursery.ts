@@ -17,6 +17,7 @@ import { families, type StandRow, standByCode } from "@/records/stand/queries";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
+import { type LivedStand, livedStand } from "./lived";
 import type { ForecastStand } from "./outlook";
 
 export type Nursery = {
@@ -56,7 +57,7 @@ export type YardstickView = Yardstick & { words: string[]; parents: ParentFigure
 export type Family = {
   garden: Garden;
   band: Band;
-  stand: ForecastStand;
+  stand: LivedStand;
   plants: Plant[];
   yardsticks: YardstickView[];
   /** Those that are not used any more; their scores are kept. */
@@ -127,7 +128,7 @@ export function familyView(sky: Outlook, code: string): Family | null {
   return {
     garden: place,
     band: band(sky, stand.season, [stand]),
-    stand,
+    stand: livedStand(stand, sky),
     plants,
     yardsticks: marks.map((mark) => ({
       ...mark,

@@ -84,10 +84,14 @@ export function outlook(db: Db, day: DeviceDay = null): Outlook {
 }
 
 /** Crops of the second year that stand in a season and flower in the next. */
-export const firstYearOf = (sky: Outlook, season: number): ForecastStand[] =>
-  sky
+export function firstYearOf(sky: Outlook, season: number): ForecastStand[] {
+  const { end } = seasonSpan(season, sky.garden.latitude);
+  // Plants that live on stand where they stood, as long as that stand has not ended.
+  const there = new Set(sky.standsOf(season).flatMap(({ id, endedOn }) => (endedOn ? [] : [id])));
+  return sky
     .standsOf(season + 1)
-    .filter(({ sown, endedOn }) => !endedOn && sown <= seasonSpan(season, sky.garden.latitude).end);
+    .filter(({ sown, endedOn, continuesId }) => !endedOn && sown <= end && !(continuesId && there.has(continuesId)));
+}
 
 /** So many outlooks are kept: devices that stand on different days. */
 const KEPT = 4;

@@ -26,6 +26,7 @@ import { type Band, band } from "./band";
 import { brief, type CrossTask, crossTasks, isFetched, isLate, type OnCross } from "./crossTasks";
 import type { Outlook } from "./outlook";
 import { type CrossState, crossState, hand, onDay, parentsIn } from "./pollination";
+import { type Regrow, regrowView } from "./regrow";
 import { openWork, type StandWork } from "./work";
 
 export type RogueTask = { kind: "rogue"; part: DayPart; out: OutWaiting; firstFlower: Day; daysLeft: number };
@@ -63,6 +64,8 @@ export type Today = {
   late: CrossTask[];
   /** Crosses whose flowering is over: said once, then they leave Today. */
   over: CrossState[];
+  /** Lines whose seed grows old, to be grown again this season. */
+  regrow: Regrow[];
   /** Neighbours who are to be asked. */
   ask: Asking[];
   /** Metres between the beds of the walk, and in what order they come. */
@@ -206,6 +209,7 @@ function worked(sky: Outlook): Today {
     ),
     late: tasks.flatMap((task) => (task.kind === "cross" && isLate(task) ? [task] : [])),
     over,
+    regrow: regrowView(sky),
     ask: sourcesToAsk(db).map(({ id, version, name, askSeason, askedOn }) => ({
       id,
       version,

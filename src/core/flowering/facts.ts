@@ -38,6 +38,8 @@ export type Sowing = {
   overwinter?: Overwintering | null;
   /** When it was cut back, so that it flowers anew. */
   cutBack?: Day | null;
+  /** Its plants lived through a winter: `sown` is the day from which they grow again. */
+  wintered?: boolean;
 };
 
 /** A likely span, and the widest it may be. */

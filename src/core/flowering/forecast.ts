@@ -76,6 +76,20 @@ const windowFrom = (first: First, flowerDays: Range, lag: Range): Window => ({
   latest: dayOf(first.late + Math.round(flowerDays.high) - 1),
 });
 
+/** A plant that lived through a winter needs so much of what a seedling needs until it flowers. Working value. */
+const WINTERED = 0.5;
+
+function headStart(facts: FloweringFacts): FloweringFacts {
+  const part = ({ low, high }: Range) => ({ low: low * WINTERED, high: high * WINTERED });
+  const { daysToFlower, heat } = facts;
+  return {
+    ...facts,
+    cold: null,
+    daysToFlower: part(daysToFlower),
+    heat: { ...heat, degreeDays: part(heat.degreeDays) },
+  };
+}
+
 /** What the sex of the first flower leaves of the days between the sexes: the other did not open before it. */
 function lagSeen({ low, high }: Range, first: Sowing["firstSex"]): Range {
   if (first === "male") return { low: Math.max(0, low), high: Math.max(0, high) };
@@ -98,10 +112,11 @@ function lagSeen({ low, high }: Range, first: Sowing["firstSex"]): Range {
  */
 export function flowering(
   sowing: Sowing,
-  facts: FloweringFacts,
+  ofSeedlings: FloweringFacts,
   climate: Climate | null,
   correction: Correction | null = null,
 ): Flowering {
+  const facts = sowing.wintered ? headStart(ofSeedlings) : ofSeedlings;
   let first: First;
   const { cutBack } = sowing;
   if (cutBack && facts.cutBack && !(sowing.firstFlower && sowing.firstFlower > cutBack)) {

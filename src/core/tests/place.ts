@@ -198,6 +198,7 @@ export function living(more: Partial<LivingStand> = {}, sky: Climate = climate({
     replantedOn: null,
     firstFlower,
     overwinter: null,
+    wintering: null,
     secondYear,
     tender,
     staked: false,

@@ -36,6 +36,8 @@ export type LivingStand = {
   replantedOn: Day | null;
   firstFlower: Day | null;
   overwinter: Overwintering | null;
+  /** Its plants are those of the season before, and this is where they come through the winter. */
+  wintering: "house" | "outside" | null;
   /** It flowers after a winter. */
   secondYear: boolean;
   tender: boolean;

@@ -70,6 +70,7 @@ function outDays({ sown, raising, tender, frosts }: LivingStand): { from: Day; b
  * @example raisingOf(living({ planned: true, wanted: 20 })).map(({ act }) => act) // ["sow", "look-up", "thin"]
  */
 export function raisingOf(stand: LivingStand): Work[] {
+  if (stand.wintering) return [];
   const { planned, sown, plants, cameUp, upOn, pottedOn, plantedOut, raising, sowedSeeds } = stand;
   const stands = plantedOut !== null || (plants !== null && !planned);
   const open: Work[] = planned ? [sow(stand)] : [];

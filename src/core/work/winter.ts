@@ -5,6 +5,54 @@ import type { Work } from "./work";
 /** Stored roots are looked through so often, days. */
 const LOOK_EVERY = 28;
 
+/** Plants in the house are looked after so often, days. Working value. */
+const CARE_EVERY = 14;
+
+/** Plants that come through the winter in the house: taken in before the frost, looked after, and put out again. */
+function houseWork(stand: LivingStand, before: string[]): Work[] {
+  const { liftedOn, sown, done } = stand;
+  const winter = winterOf(stand);
+  const open: Work[] = [];
+  if (!liftedOn)
+    open.push(
+      work(stand, "lift", {
+        what: "Take into the house",
+        how: "Potted, cut back by half, rid of lice, each with its label.",
+        from: later(addDays(winter.start, -30), sown),
+        best: addDays(winter.start, -10),
+        last: winter.start,
+        lost: "the first frost takes them",
+        waitsFor: before,
+      }),
+    );
+  const taken = liftedOn ? [] : [keyOf(stand, "lift")];
+  const next = addDays(done.get("look-store") ?? liftedOn ?? winter.start, CARE_EVERY);
+  if (next < addDays(winter.end, -7))
+    open.push(
+      work(stand, "look-store", {
+        what: "Look after them in the house",
+        how: "Little water, as light as it can be; look under the leaves for lice.",
+        from: addDays(next, -4),
+        best: next,
+        last: addDays(next, 14),
+        lost: "dry or lousy plants do not see the spring",
+        waitsFor: taken,
+      }),
+    );
+  open.push(
+    work(stand, "replant", {
+      what: "Put out again",
+      how: "Hardened for a week, after the last frost.",
+      from: addDays(winter.end, -10),
+      best: winter.end,
+      last: addDays(winter.end, 30),
+      lost: "what stays inside flowers late and thin",
+      waitsFor: taken,
+    }),
+  );
+  return open;
+}
+
 const later = (a: Day, b: Day): Day => (a > b ? a : b);
 
 /**
@@ -17,9 +65,11 @@ const later = (a: Day, b: Day): Day => (a > b ? a : b);
  */
 export function winterWork(stand: LivingStand, before: string[]): Work[] {
   const { secondYear, overwinter, liftedOn, replantedOn, firstFlower, sown, done } = stand;
-  if (!secondYear || firstFlower || replantedOn) return [];
+  if (firstFlower || replantedOn) return [];
+  if (stand.wintering === "house") return houseWork(stand, before);
+  if (!secondYear && !stand.wintering) return [];
   const winter = winterOf(stand);
-  if (overwinter === "left" && !done.has("mulch"))
+  if ((overwinter === "left" || stand.wintering === "outside") && !done.has("mulch"))
     return [
       work(stand, "mulch", {
         what: "Mulch for the winter",

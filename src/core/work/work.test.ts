@@ -76,6 +76,31 @@ describe("the acts of a stand", () => {
     expect(daysBetween(actsOf(mild).find(({ act }) => act === "lift")!.best, mild.window.start)).toBe(217);
   });
 
+  test("plants that live on are taken in before the frost, looked after, and put out when it is past; or mulched", () => {
+    const kept = living({ plants: 4, wintering: "house", window: living({ sown: "2028-05-14" }).window });
+    expect(told(actsOf(kept)).slice(0, 3)).toEqual([
+      ["lift", "2027-09-06", "2027-09-26", "2027-10-06"],
+      ["look-store", "2027-10-16", "2027-10-20", "2027-11-03"],
+      ["replant", "2028-05-04", "2028-05-14", "2028-06-13"],
+    ]);
+    const inside = { ...kept, liftedOn: "2027-09-20", done: new Map<Act, Day>([["look-store", "2028-04-22"]]) };
+    expect(told(actsOf(inside)).slice(0, 2)).toEqual([
+      ["look-store", "2028-05-02", "2028-05-06", "2028-05-20"],
+      ["replant", "2028-05-04", "2028-05-14", "2028-06-13"],
+    ]);
+    const late = { ...inside, done: new Map<Act, Day>([["look-store", "2028-04-23"]]) };
+    expect(actsOf(late)[0]!.act).toBe("replant");
+    expect(actsOf({ ...inside, replantedOn: "2028-05-15" })[0]!.act).toBe("rogue");
+    expect(told(actsOf({ ...kept, wintering: "outside" }))[0]).toEqual([
+      "mulch",
+      "2027-09-29",
+      "2027-10-13",
+      "2027-11-10",
+    ]);
+    // Nobody knows how many: nothing is asked of how they came up.
+    expect(actsOf({ ...kept, plants: null })[0]!.act).toBe("lift");
+  });
+
   test("flowers are covered by the early end of the forecast, and a rival's taken off every n days while it flowers", () => {
     const covered = living({ plants: 3, flowers: "covered" });
     // It may flower from 20 June; 25 June is likely.

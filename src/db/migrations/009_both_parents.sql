@@ -88,3 +88,8 @@ CREATE INDEX deedStand ON deed (standId, "on");
 -- A neighbour is to be asked, and when it was done; what he said stands in agreedSeason.
 ALTER TABLE source ADD COLUMN askSeason INTEGER;
 ALTER TABLE source ADD COLUMN askedOn TEXT;
+
+-- A stand whose plants lived on through a winter, in the house or where they stood: the stand of the season before.
+ALTER TABLE stand ADD COLUMN continuesId TEXT REFERENCES stand (id);
+ALTER TABLE stand ADD COLUMN wintering TEXT CHECK (wintering IN ('house', 'outside'));
+CREATE INDEX standContinues ON stand (continuesId) WHERE continuesId IS NOT NULL;

@@ -61,6 +61,20 @@ export function lotChoices(db: Db): LotChoice[] {
     .all() as LotChoice[];
 }
 
+export type AgingLine = Pick<LotRow, "lineId" | "lineName" | "lineCode" | "species"> & { gathered: string };
+
+/** Lines that go on, with their newest seed, of which nothing stands or is planned in a season or the one after. */
+export const notSown = (db: Db, season: number): AgingLine[] =>
+  db
+    .prepare(
+      `SELECT l.id lineId, l.name lineName, l.code lineCode, l.species, max(k.gathered) gathered
+       FROM line l JOIN lot k ON k.lineId = l.id
+       WHERE l.endedOn IS NULL
+         AND NOT EXISTS (SELECT 1 FROM stand s WHERE s.lineId = l.id AND s.season IN (:season, :season + 1))
+       GROUP BY l.id ORDER BY gathered, l.name`,
+    )
+    .all({ season }) as AgingLine[];
+
 /** The newest day on which seed of each line was gathered. */
 export function newestSeed(db: Db): Map<Id, string> {
   const rows = db.prepare("SELECT lineId, max(gathered) FROM lot GROUP BY lineId").raw().all() as [Id, string][];

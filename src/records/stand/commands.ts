@@ -11,9 +11,10 @@ import { openCrossesOfMother } from "../cross/queries";
 import { lineById } from "../line/queries";
 import { lotById } from "../lot/queries";
 import { plant } from "../plant/plant";
+import { plantsOfStand } from "../plant/queries";
 import { day, type Patch, ref, seen, whole } from "../record";
 import { forecaster } from "./forecast";
-import { type StandRow, standById } from "./queries";
+import { type StandRow, standById, standGoingOn } from "./queries";
 import { rotationWarning, stoodInBeds } from "./rotation";
 import { stand } from "./stand";
 
@@ -43,7 +44,7 @@ export function changeStand(context: Context, before: StandRow, patch: Patch<typ
   const resown = (["sown", "plantedOut", "replantedOn", "overwinter", "cutBack"] as const).some(
     (c) => next[c] !== before[c],
   );
-  const season = resown ? floweringSeason(context, next) : before.season;
+  const season = resown && !before.wintering ? floweringSeason(context, next) : before.season;
   write.update(
     stand,
     before.id,
@@ -199,4 +200,31 @@ const bringBack = command(
   },
 );
 
-export const standCommands = [addStand, changeIt, observeFlower, endIt, bringBack] as const;
+/** Its plants live on: a stand of the next season goes on from this one, with those that stand. */
+const goOn = command(
+  "stand.go-on",
+  { id: ref("stand", "Stand"), version: seen(), wintering: stand.columns.wintering.needed() },
+  (context, { id, wintering }) => {
+    const { db, write } = context;
+    const before = existingStand(context, id, "id");
+    if (before.endedOn) refuse("id", `${before.code} ended on ${dayInWords(before.endedOn)}. Bring it back first.`);
+    const known = standGoingOn(db, id);
+    if (known) refuse("id", `${before.code} goes on as ${known} already.`);
+    const { lineId, lotId, bedId, generation, family, sown, spacing, rowCount, seedWanted } = before;
+    const living = plantsOfStand(db, id).filter(({ removedOn }) => !removedOn);
+    const season = before.season + 1;
+    const code = nextCode(context, family ? "family" : "stand", season);
+    const plants = family ? living.length || before.plants : before.plants;
+    const kept = { lineId, lotId, bedId, generation, family, sown, spacing, rowCount, seedWanted, plants };
+    const made = write.insert(stand, { ...kept, code, season, continuesId: id, wintering });
+    for (const { number } of family ? living : []) write.insert(plant, { standId: made, number });
+    const where = wintering === "house" ? "in the house" : "where it stands";
+    return {
+      message: `${before.code} ${before.lineName} goes on as ${code}, over the winter ${where}`,
+      id: made,
+      code,
+    };
+  },
+);
+
+export const standCommands = [goOn, addStand, changeIt, observeFlower, endIt, bringBack] as const;

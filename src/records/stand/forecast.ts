@@ -1,7 +1,7 @@
 import { sceneSpecies, speciesById } from "@/catalogue/catalogue";
-import type { Day } from "@/core/calendar/day";
-import { daysBetween } from "@/core/calendar/day";
+import { addDays, type Day, daysBetween } from "@/core/calendar/day";
 import type { Climate } from "@/core/climate/climate";
+import { inSeason, seasonSpan } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
 import { type Correction, correctionFrom } from "@/core/flowering/correction";
 import type { Flowering, Overwintering, Sowing } from "@/core/flowering/facts";
@@ -9,6 +9,7 @@ import { flowering } from "@/core/flowering/forecast";
 import { heatUntil } from "@/core/flowering/heat";
 import type { Db } from "@/db/open";
 import { climateOf } from "../climate/queries";
+import type { Stand } from "./stand";
 
 type Seen = { sown: Day; plantedOut: Day | null; overwinter: Overwintering | null; firstFlower: Day; species: string };
 
@@ -18,7 +19,7 @@ function firstFlowers(db: Db, lineId: Id): Seen[] {
     .prepare(
       `SELECT s.sown, coalesce(s.replantedOn, s.plantedOut) plantedOut, s.overwinter, s.firstFlower, l.species
        FROM stand s JOIN line l ON l.id = s.lineId
-       WHERE s.lineId = ? AND s.firstFlower IS NOT NULL
+       WHERE s.lineId = ? AND s.firstFlower IS NOT NULL AND s.wintering IS NULL
          -- What flowers again after it was cut back says nothing of the wait from sowing.
          AND (s.cutBack IS NULL OR s.firstFlower < s.cutBack)`,
     )
@@ -41,12 +42,33 @@ function lineCorrection(db: Db, lineId: Id, climate: Climate): Correction | null
   return correctionFrom(ratios, range);
 }
 
+type Forecastable = Sowing & {
+  lineId: Id;
+  species: string;
+  planned?: 0 | 1;
+  replantedOn?: Day | null;
+  season?: number;
+  wintering?: Stand["wintering"];
+};
+
 export type Forecaster = {
   climate: Climate;
   correction: (lineId: Id) => Correction | null;
   /** A sowing that is planned and not done by its day is reckoned as if it were sown today. */
-  of: (stand: Sowing & { lineId: Id; species: string; planned?: 0 | 1; replantedOn?: Day | null }) => Flowering;
+  of: (stand: Forecastable) => Flowering;
 };
+
+/** What stood outside grows again so long before the last frost; where no frost comes, so long after the season began. */
+const WAKES = { beforeFrost: 30, withoutFrost: 60 };
+
+/** The day from which plants that came through a winter grow again: as put out, or about the last frost. Working values. */
+function wakesOn({ replantedOn, season, wintering, sown }: Forecastable, { frosts, latitude }: Climate): Day {
+  if (replantedOn) return replantedOn;
+  if (season === undefined) return sown;
+  if (!frosts) return addDays(seasonSpan(season, latitude).start, WAKES.withoutFrost);
+  const frost = inSeason(frosts.last.day, season, latitude);
+  return wintering === "house" ? frost : addDays(frost, -WAKES.beforeFrost);
+}
 
 /** Forecasts flowerings with the garden's climate and each line's own record; a line is looked up once. */
 export function forecaster(db: Db, today: Day): Forecaster {
@@ -61,7 +83,9 @@ export function forecaster(db: Db, today: Day): Forecaster {
     correction,
     of: (stand) => {
       const sown = stand.planned && stand.sown < today ? today : stand.sown;
-      const sowing = { ...stand, sown, plantedOut: stand.replantedOn ?? stand.plantedOut };
+      const sowing = stand.wintering
+        ? { ...stand, sown: wakesOn(stand, climate), plantedOut: null, wintered: true }
+        : { ...stand, sown, plantedOut: stand.replantedOn ?? stand.plantedOut };
       return flowering(sowing, sceneSpecies(speciesById(stand.species)), climate, correction(stand.lineId));
     },
   };

@@ -79,3 +79,7 @@ export const bedCrops = (db: Db): BedCrop[] =>
        WHERE s.bedId IS NOT NULL ORDER BY s.season DESC, s.code`,
     )
     .all() as BedCrop[];
+
+/** The code of the stand that a stand's plants live on in; undefined where they do not. */
+export const standGoingOn = (db: Db, id: Id): string | undefined =>
+  prepared(db, "SELECT code FROM stand WHERE continuesId = ?").pluck().get(id) as string | undefined;

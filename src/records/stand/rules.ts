@@ -38,7 +38,7 @@ function days(facts: Facts, next: Stand, before: Stand | null, species: string):
   if (!firstFlower || !touched(next, before, "firstFlower", "sown")) return;
   if (firstFlower <= sown) refuse("firstFlower", "A stand can't flower before it was sown.");
   notAhead(facts, firstFlower, "firstFlower");
-  if (firstFlower > addDays(sown, daysToFlower.high * 2))
+  if (!next.wintering && firstFlower > addDays(sown, daysToFlower.high * 2))
     refuse("firstFlower", "That is more than twice the usual wait from sowing. Check the day, or the sowing day.");
 }
 

@@ -43,6 +43,9 @@ export const stand = record(
     replantedOn: day("Replanted on").optional(),
     setOn: day("First set on").optional(),
     ripeOn: day("First ripe on").optional(),
+    /** The stand of the season before whose plants these are, and where they came through the winter. */
+    continuesId: ref("stand", "Goes on from").optional(),
+    wintering: choice("Over the winter in", ["house", "outside"]).optional(),
     endedOn: day("Ended on").optional(),
     ending: choice("Ended as", ["done", "lost", "pulled"]).optional(),
     endedWhy: text("Why it ended", 300),

@@ -219,6 +219,7 @@ const USES: [string, (made: Made) => object][] = [
   ["line.end", () => ({ id: 1, version: version("line", 1), ending: "given-up", why: "too late here" })],
   ["line.bring-back", () => ({ id: 2, version: version("line", 2) })],
   ["yardstick.retire", ({ yardstick }) => ({ id: yardstick, version: version("yardstick", yardstick) })],
+  ["stand.go-on", ({ stand }) => ({ id: stand, version: version("stand", stand), wintering: "house" })],
   ["stand.copy", ({ stand }) => ({ standIds: [stand], turn: true })],
   ["note.add", ({ stand }) => ({ standId: stand, words: "slow in the cold corner" })],
   ["note.change", () => ({ id: 1, version: 1, words: "slow, then quick" })],

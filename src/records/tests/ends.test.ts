@@ -189,3 +189,35 @@ describe("seed counted later", () => {
     expect(gathers()).toBe(0);
   });
 });
+
+describe("plants that live on", () => {
+  test("stand in the next season under their numbers, flower from when they are out again, and are asked for once", () => {
+    const { stand: id, plants } = family(garden);
+    garden.done("plant.mark", { id: plants[1], mark: "out", reason: "weak" });
+    garden.done("plant.remove", { ids: [plants[1]] });
+    garden.on("2028-09-10");
+    const go = (wintering: string) => ({ id, version: garden.version("stand", id), wintering });
+    const { id: next, code } = garden.done("stand.go-on", go("house"));
+    expect(code).toMatch(/^F29-001-/);
+    const row = () => garden.row("stand", next);
+    expect(row()).toMatchObject({ season: 2029, continuesId: id, wintering: "house", plants: 4, planned: 0 });
+    const numbers = garden.db.prepare("SELECT number FROM plant WHERE standId = ? ORDER BY number").pluck().all(next);
+    expect(numbers).toEqual([1, 3, 4, 5]);
+    expect(garden.refused("stand.go-on", go("outside")).fields.id).toContain(`goes on as ${code} already`);
+    const works = () => workOfSeason(garden.sky(), 2029).map(({ act, standing }) => [act, standing]);
+    expect(works()[0]).toEqual(["lift", "early"]);
+    // A melon flowers 55 to 75 days from sowing; half of that from the last frost, 20 May, is 33 days.
+    expect(garden.sky().standsOf(2029)[0]!.window.start).toBe("2029-06-22");
+    garden.on("2028-09-12");
+    garden.done("deed.done", { standId: next, act: "lift", on: "2028-09-12" });
+    garden.on("2029-05-25");
+    garden.done("deed.done", { standId: next, act: "replant", on: "2029-05-25" });
+    expect(row()).toMatchObject({ liftedOn: "2028-09-12", replantedOn: "2029-05-25", season: 2029 });
+    expect(garden.sky().standsOf(2029)[0]!.window.start).toBe("2029-06-27");
+    garden.on("2029-06-20");
+    garden.done("deed.done", { standId: next, act: "first-flower", on: "2029-06-18", sex: "female" });
+    expect(row()).toMatchObject({ firstFlower: "2029-06-18", firstSex: "female" });
+    garden.done("stand.end", { id, version: garden.version("stand", id), ending: "done" });
+    expect(garden.refused("stand.go-on", go("house")).fields.id).toContain("Bring it back first");
+  });
+});

@@ -19,7 +19,7 @@ import { worksView } from "@/views/works";
 import { crossById } from "../cross/queries";
 import { find, findFlower } from "../history/queries";
 import { lotById, newestLotFor } from "../lot/queries";
-import { allStands, bedCrops, seasonsWithStands, standById, standsOfSeason } from "../stand/queries";
+import { allStands, bedCrops, seasonsWithStands, standById, standGoingOn, standsOfSeason } from "../stand/queries";
 import { family, type Plot, plot } from "./plot";
 
 let garden: Plot;
@@ -120,6 +120,7 @@ function asked(): string[] {
   seasonsWithStands(db);
   allStands(db);
   bedCrops(db);
+  standGoingOn(db, made.stand);
   newestLotFor(db, made.lineId, made.stand, "2028-12-31");
   notesView(db, "lineId", made.lineId);
   db.close();

@@ -34,6 +34,7 @@ export function EnoughFruit({ state }: { state: CrossState }) {
   const { cross, tally, rate, toDo, last, evenings, learned, method } = state;
   const reached = tally.set >= cross.fruitsWanted;
   const possible = tally.set + tally.waiting + tally.covered;
+  const missing = Math.max(0, cross.fruitsWanted - possible);
   return (
     <div>
       <Enough have={tally.set} waiting={tally.waiting + tally.covered} need={cross.fruitsWanted}>
@@ -54,8 +55,9 @@ export function EnoughFruit({ state }: { state: CrossState }) {
           </>
         ) : (
           <>
-            {last ? `The last useful evening was ${dayInWords(last.day)}.` : "The flowerings do not meet."} Missing:{" "}
-            {cross.fruitsWanted - tally.set}.
+            {last ? `The last useful evening was ${dayInWords(last.day)}` : "The flowerings do not meet"}
+            {state.over ? "." : ", by the forecast alone: look whether both still flower."}{" "}
+            {missing > 0 ? `Missing: ${missing}, if all that waits sets.` : "Enough waits, if all of it sets."}
           </>
         )}
       </Enough>

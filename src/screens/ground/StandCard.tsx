@@ -6,12 +6,13 @@ import { bedInWords } from "@/core/ground/bedInWords";
 import { plural } from "@/core/units/plural";
 import { lengthInWords, type Units } from "@/core/units/units";
 import { Notes } from "../common/Notes";
+import { StandLife } from "../common/StandLife";
 import { Tag } from "../common/Tag";
 import { chanceInWords, FLOWERS, SCHOOLS, spanInWords } from "../common/words";
 import { BedForm } from "./BedForm";
 import { PlantsEnough } from "./PlantsEnough";
 import { type Props, StandChange } from "./StandChange";
-import { StandLife, WinterWays } from "./StandLife";
+import { WinterWays } from "./WinterWays";
 
 export function StandCard({ stand, beds, units, season, today }: Props & { today: string }) {
   const { window, ripening } = stand;

@@ -6,6 +6,7 @@ import type { Family } from "@/views/nursery";
 import { Cautions } from "../common/Cautions";
 import { Notes } from "../common/Notes";
 import { Page } from "../common/Page";
+import { StandLife } from "../common/StandLife";
 import { Tag } from "../common/Tag";
 import { CountForm } from "./CountForm";
 import { NextGeneration } from "./NextGeneration";
@@ -56,6 +57,9 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
           `${plural(standing.length, "plant")} standing, ${kept.length} kept, ${plants.length - standing.length} taken out.`}{" "}
         First flower {stand.window.observed ? "seen" : "forecast"} {dayInWords(stand.window.start)}.
       </p>
+      <div className="mb-5">
+        <StandLife stand={stand} today={view.today} />
+      </div>
       {plants.length === 0 ? (
         <div className="max-w-prose">
           <h3>No plants stand here yet</h3>

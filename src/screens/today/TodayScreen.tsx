@@ -14,6 +14,7 @@ import { ChosenCross } from "./ChosenCross";
 import { AllMissed, OverRow } from "./OverRow";
 import { OwnTasks } from "./OwnTasks";
 import { Part } from "./Part";
+import { RegrowRow } from "./RegrowRow";
 import { NoneDone, StandRow } from "./StandWork";
 import { TaskRows } from "./TaskRow";
 import { TodayTabs } from "./TodayTabs";
@@ -44,6 +45,7 @@ export function TodayScreen(view: Today) {
     tasks,
     late,
     over,
+    regrow,
     ask,
     missed,
     early,
@@ -142,6 +144,18 @@ export function TodayScreen(view: Today) {
           {over.map((state) => (
             <OverRow key={state.cross.id} state={state} day={day} />
           ))}
+        </Part>
+      )}
+      {regrow.length > 0 && (
+        <Part title="Regrow" when="their seed grows old" label="Lines to regrow">
+          {regrow.slice(0, LISTED).map((line) => (
+            <RegrowRow key={line.code} line={line} />
+          ))}
+          {regrow.length > LISTED && (
+            <li className="py-3 text-soft">
+              and {regrow.length - LISTED} more, as <Link href="/seed">the drawer</Link> says.
+            </li>
+          )}
         </Part>
       )}
       {ask.length > 0 && (

@@ -215,6 +215,34 @@ describe("a neighbour who is to be asked", () => {
   });
 });
 
+describe("lines whose seed grows old", () => {
+  test("are to be sown again in the first months of a season, unless something of them stands or is planned", () => {
+    const line = (name: string, species: string) =>
+      garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated" }).id;
+    const seed = (lineId: string, gathered: string) => garden.done("lot.receive", { lineId, gathered, seeds: 50 });
+    const [leek, pea, melon] = [line("Slatefoot", "leek"), line("Nettle", "pea"), line("Lantern", "melon")];
+    seed(leek, "2020-09-01");
+    seed(leek, "2024-09-01");
+    seed(pea, "2020-09-01");
+    seed(melon, "2026-09-01");
+    const names = (day: string) => {
+      garden.on(day);
+      return today().regrow.map(({ name, age }) => [name, age]);
+    };
+    // The newest leek seed is 4 years old, of 2 to 3; the pea 8 of 3 to 4, farther past it.
+    expect(names("2028-01-10")).toEqual([
+      ["Nettle", 8],
+      ["Slatefoot", 4],
+    ]);
+    expect([names("2028-05-30").length, names("2028-05-31").length]).toEqual([2, 0]);
+    garden.on("2028-02-01");
+    garden.done("stand.add", { lineId: pea, sown: "2028-03-20" });
+    expect(names("2028-02-01")).toEqual([["Slatefoot", 4]]);
+    garden.done("line.end", { id: leek, version: garden.version("line", leek), ending: "lost", on: "2028-01-31" });
+    expect(names("2028-02-01")).toEqual([]);
+  });
+});
+
 describe("a device that stands on another day", () => {
   test("looks ahead or back from the day it would stand on by itself, and back counts no flower covered later", () => {
     const { plan } = twoMelons(garden);

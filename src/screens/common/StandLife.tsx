@@ -2,9 +2,9 @@
 import { type Day, dayInWords } from "@/core/calendar/day";
 import { STEP_WORDS, type Stage, type Step } from "@/core/work/life";
 import { Sheet } from "@/ui/Sheet";
-import type { GroundStand } from "@/views/ground";
-import { CommandButton, CommandForm, Field } from "../common/command";
-import { percent, sentence, WINTERS } from "../common/words";
+import type { LivedStand } from "@/views/lived";
+import { CommandButton, CommandForm, Field } from "./command";
+import { sentence } from "./words";
 
 const STAGES: Record<Stage, string> = {
   ...STEP_WORDS,
@@ -15,7 +15,7 @@ const STAGES: Record<Stage, string> = {
 };
 const ORDER = Object.keys(STEP_WORDS).filter((step) => step !== "endedOn") as Exclude<Step, "endedOn">[];
 
-type Props = { stand: GroundStand; today: Day };
+type Props = { stand: LivedStand; today: Day };
 
 /** Where a stand is in its life, the days of its steps, and the presses that no task asks for. */
 export function StandLife({ stand, today }: Props) {
@@ -55,11 +55,41 @@ export function StandLife({ stand, today }: Props) {
           <>
             {press("setOn", "First set today")}
             {press("ripeOn", "First ripe today")}
+            {stand.planned === 0 && <GoOn stand={stand} />}
             <End stand={stand} today={today} />
           </>
         )}
       </p>
     </section>
+  );
+}
+
+/** Plants that live on through the winter stand in the next season too. */
+function GoOn({ stand: { id, version, code, lineName } }: Pick<Props, "stand">) {
+  return (
+    <Sheet trigger="It lives on" title={`${code} ${lineName} lives on`} plain>
+      {(close) => (
+        <CommandForm
+          command="stand.go-on"
+          draft={`go-on-${id}`}
+          values={{ wintering: "house" }}
+          hidden={{ id, version }}
+          submit="Go on next season"
+          onDone={close}
+        >
+          <Field
+            name="wintering"
+            label="Over the winter"
+            type="select"
+            choices={[
+              { value: "house", label: "In the house: taken in, looked after, put out again" },
+              { value: "outside", label: "Where it stands: mulched" },
+            ]}
+            hint="The plants that stand go on as a stand of the next season, under the same numbers. What is to be done comes on Today."
+          />
+        </CommandForm>
+      )}
+    </Sheet>
   );
 }
 
@@ -90,38 +120,5 @@ function End({ stand: { id, version, code, lineName }, today }: Props) {
         </CommandForm>
       )}
     </Sheet>
-  );
-}
-
-/** The three ways through the winter side by side, each with the share that comes through; a press chooses one. */
-export function WinterWays({ stand }: { stand: GroundStand }) {
-  if (!stand.winterWays || stand.firstFlower || stand.replantedOn || stand.ending) return null;
-  const { id, version, overwinter } = stand;
-  return (
-    <section className="mt-4" aria-label="Over the winter">
-      <h3>Over the winter</h3>
-      <p className="text-sm text-soft">
-        It flowers in its second year. Reckoned from your normals and what the crop stands; many do two of them.
-      </p>
-      <ul className="rows mt-2 border-y border-rule">
-        {stand.winterWays.map(({ way, low, likely, high }) => (
-          <li key={way} className="flex items-center justify-between gap-3 py-2">
-            <span>
-              <strong>{WINTERS[way]}</strong>
-              <span className="block text-sm text-soft">
-                about {percent(likely)} come through ({percent(low)} to {percent(high)})
-              </span>
-            </span>
-            {way === overwinter ? (
-              <span className="text-sm text-moss">chosen</span>
-            ) : (
-              <CommandButton command="stand.change" input={{ id, version, overwinter: way }}>
-                Choose
-              </CommandButton>
-            )}
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }
