@@ -40,6 +40,8 @@ export type CopyChoice = StandChoice & {
   plants: number | null;
   /** Its line stands in the season already. */
   there: boolean;
+  /** The day on which it should have been sown is past. */
+  past: boolean;
   /** Why its bed is not the best for it. */
   warning: string | null;
 };
@@ -99,9 +101,11 @@ export const CHOICES = {
     return sky
       .standsOf(season - 1)
       .filter(({ outside, family, lineId }) => !outside && !family && going.has(lineId))
-      .map((stand) => ({
+      .map((stand) => ({ ...stand, again: yearsLater(stand.sown, 1) }))
+      .map(({ again, ...stand }) => ({
         ...standChoice(stand),
-        sown: yearsLater(stand.sown, 1),
+        sown: again,
+        past: again < sky.today,
         bedName: stand.bedName,
         plants: stand.wanted ?? stand.plants,
         there: there.has(stand.lineId),

@@ -64,6 +64,8 @@ export type CrossState = {
   last: LastDay | null;
   /** How what is to do falls on the evenings left; null before both parents flower and when it is over. */
   evenings: Evenings | null;
+  /** Evenings on which its flowers can still be done, from when both parents are likely to flower. */
+  eveningsLeft: number;
   /** Since when no more of its flowers can be done, or are to be; null as long as they can. */
   over: Day | null;
 };
@@ -193,6 +195,7 @@ function stateOf(cross: CrossRow, done: Tally, parents: Parents, own: Hand): Cro
     toDo,
     last,
     evenings: cross.closed ? null : evenings,
+    eveningsLeft: isOver ? 0 : Math.max(0, left),
     over: isOver ? over : null,
   };
 }

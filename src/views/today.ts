@@ -137,7 +137,8 @@ function worked(sky: Outlook): Today {
   const parents = parentsIn(sky, stands);
   const flowers = flowersUnderWay(db, season, day, addDays(day, -QUICKEST));
   const tallies = talliesOfSeason(db, season, day);
-  const crosses = crossesOfSeason(db, season).filter((x) => !x.closed);
+  // A look back does not know of what was planned later.
+  const crosses = crossesOfSeason(db, season).filter((x) => !x.closed && x.plannedOn <= day);
   const tasks: Task[] = [];
   const open: CrossState[] = [];
   const over: CrossState[] = [];

@@ -75,7 +75,11 @@ export function raisingOf(stand: LivingStand): Work[] {
   const stands = plantedOut !== null || (plants !== null && !planned);
   const open: Work[] = planned ? [sow(stand)] : [];
   const afterSowing = planned ? [keyOf(stand, "sow")] : [];
-  if (stands) return [...open, ...staking(stand, plantedOut ?? addDays(sown, Math.round(raising.up.high)), [])];
+  if (stands) {
+    // Plants may be counted while they are still in their pots.
+    const there = plantedOut ?? (raising.plantOut ? outDays(stand).best : addDays(sown, Math.round(raising.up.high)));
+    return [...open, ...staking(stand, there, [])];
+  }
   const isUp = upOn !== null || cameUp !== null;
   const { low, high } = raising.up;
   if (!isUp && pottedOn === null)

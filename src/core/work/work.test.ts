@@ -160,6 +160,8 @@ describe("the acts of a stand", () => {
     expect(one({ ...stand, done: new Map([["stake", "2027-06-01"]]) }, "stake")).toBeUndefined();
     const tray = living({ staked: true, raising: TRAY, tender: true, sown: "2027-03-20" });
     expect(one(tray, "stake")).toMatchObject({ from: "2027-05-24", waitsFor: ["plant-out 1"] });
+    // Counted in its pots, it is staked when it is out.
+    expect(one({ ...tray, plants: 8 }, "stake")).toMatchObject({ from: "2027-05-24", waitsFor: [] });
   });
 
   test("males and females of separate-sex plants are counted from the first that may open to a week after the first", () => {

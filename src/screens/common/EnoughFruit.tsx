@@ -83,7 +83,7 @@ export function EnoughFruit({ state }: { state: CrossState }) {
           ["Method", method.name, cross.storage ? "with stored pollen" : "fresh pollen"],
           [
             "Evenings left",
-            last ? String(Math.max(0, last.daysLeft + 1)) : "0",
+            String(state.eveningsLeft),
             last ? `both in flower to ${dayInWords(last.day)}, forecast` : "forecast",
           ],
         ].map(([term, value, source]) => (

@@ -27,7 +27,7 @@ export function CopySeason({ season, latitude, head }: Props) {
 
 function Chosen({ stands, season, close }: { stands: CopyChoice[]; season: number; close: () => void }) {
   const [chosen, setChosen] = useState<ReadonlySet<string>>(
-    new Set(stands.filter(({ there }) => !there).map(({ id }) => id)),
+    new Set(stands.filter(({ there, past }) => !there && !past).map(({ id }) => id)),
   );
   const toggle = (id: string) => {
     const next = new Set(chosen);
@@ -39,7 +39,7 @@ function Chosen({ stands, season, close }: { stands: CopyChoice[]; season: numbe
   return (
     <>
       <ul className="rows mb-5 border-y border-rule">
-        {stands.map(({ id, label, sown, bedName, plants, there, warning }) => (
+        {stands.map(({ id, label, sown, bedName, plants, there, past, warning }) => (
           <li key={id} className="py-2">
             <label className="flex min-h-11 items-start gap-3">
               <input type="checkbox" className="mt-1 size-5" checked={chosen.has(id)} onChange={() => toggle(id)} />
@@ -49,6 +49,7 @@ function Chosen({ stands, season, close }: { stands: CopyChoice[]; season: numbe
                   {bedName ? bedInWords(bedName) : "in trays"}, to be sown {dayInWords(sown)} {sown.slice(0, 4)}
                   {plants ? `, ${plural(plants, "plant")}` : ""}
                   {there && ". A stand of it is planned already"}
+                  {past && ". That day is past"}
                 </span>
                 {warning && <span className="block text-sm font-bold text-rust">{warning}</span>}
               </span>

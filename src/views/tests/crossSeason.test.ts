@@ -77,6 +77,7 @@ function maize() {
   const stand = (lineId: string, bedId: number) =>
     garden.done("stand.add", { lineId, bedId, sown: "2027-05-10", plants: 40 }).id;
   const [motherStandId, fatherStandId] = [stand(one, 1), stand(two, 2)];
+  garden.on("2027-05-12");
   const plan = { motherStandId, fatherStandId, lineName: "Stubble × Rook", setLow: 0.6, setHigh: 0.9, confidence: 0.9 };
   return garden.done("cross.plan", { ...plan, fruitsWanted: 4 });
 }
@@ -246,7 +247,9 @@ describe("lines whose seed grows old", () => {
 describe("a device that stands on another day", () => {
   test("looks ahead or back from the day it would stand on by itself, and back counts no flower covered later", () => {
     const { plan } = twoMelons(garden);
+    garden.on("2027-07-05");
     const crossId = garden.done("cross.plan", plan).id;
+    garden.on("2027-07-09");
     garden.done("flower.cover", { crossId, flowers: 2, on: "2027-07-09" });
     const look = (day: DeviceDay) => outlook(garden.db, day).look;
     const now = new Date().toISOString().slice(0, 10);
@@ -260,6 +263,8 @@ describe("a device that stands on another day", () => {
       return today().open[0]!.tally.covered;
     };
     expect([covered("2027-07-08"), covered("2027-07-09")]).toEqual([0, 2]);
+    garden.on("2027-07-04");
+    expect(today().open).toEqual([]);
   });
 
   test("takes no plants out of a family that was not sown yet", () => {
