@@ -12,12 +12,12 @@ export type CalendarEvent = { id: string; start: Day; end: Day; title: string; n
 /** Work without a last chance stands in the calendar for so long, days. */
 const OPEN_END = 7;
 
-function eventOf({ key, what, how, best, last, lost, minutes, stand }: StandWork): CalendarEvent {
+function eventOf({ key, what, how, best, last, otherwise, minutes, stand }: StandWork): CalendarEvent {
   const notes = [
     stand.bedName && `Bed ${stand.bedName}.`,
     how,
     `About ${minutes} min.`,
-    last && lost && `After ${last}: ${lost}.`,
+    last && otherwise && `After ${last}: ${otherwise}.`,
     "A forecast, not a promise: look in good time.",
   ];
   return {

@@ -5,7 +5,7 @@ import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { crossedPairs, type LineChoice, lineChoices } from "@/records/line/queries";
 import { type LotChoice, lotChoices } from "@/records/lot/queries";
-import { type KeptPlant, keptPlants } from "@/records/plant/queries";
+import { type ChosenPlant, chosenPlants } from "@/records/plant/queries";
 import type { StandRow } from "@/records/stand/queries";
 import { rotationWarning, stoodInBeds } from "@/records/stand/rotation";
 import type { ForecastStand, Outlook } from "./outlook";
@@ -29,7 +29,7 @@ export type ParentChoice = {
 };
 
 /** What a cross can be planned from: stands, their kept plants, and pairs of lines crossed before, as "mother-father". */
-export type PlanChoices = { parents: ParentChoice[]; kept: KeptPlant[]; knownPairs: string[] };
+export type PlanChoices = { parents: ParentChoice[]; chosen: ChosenPlant[]; knownPairs: string[] };
 
 export type StandChoice = { id: Id; label: string };
 
@@ -87,7 +87,7 @@ export const CHOICES = {
       .standsOf(season)
       .filter((s) => !s.outside)
       .map(parentChoice),
-    kept: keptPlants(sky.db, season),
+    chosen: chosenPlants(sky.db, season),
     knownPairs: crossedPairs(sky.db),
   }),
   lines: linesOf,

@@ -1,10 +1,5 @@
 import { SPECIES, speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
-import type { Overwintering } from "@/core/flowering/facts";
-import { type Survival, winterSurvival } from "@/core/flowering/winter";
-import { block, inRows, type Planting } from "@/core/ground/planting";
-import type { EnoughInput } from "@/core/inheritance/enoughPlants";
-import { effectiveSize } from "@/core/inheritance/smallPopulation";
 import { KERNELS, type KernelRange } from "@/core/isolation/kernel";
 import type { Scene, SceneStand } from "@/core/isolation/scene";
 import type { Arrival, SourceShare } from "@/core/isolation/share";
@@ -16,9 +11,9 @@ import type { Garden } from "@/records/garden/garden";
 import { type BarrierRow, barriers, type SourceRow, sources } from "@/records/ground/queries";
 import { seasonsWithStands, standByCode } from "@/records/stand/queries";
 import { type Band, band } from "./band";
-import { type LivedStand, livedStand } from "./lived";
+import { type GroundStand, groundStand } from "./groundStand";
 import { type ForecastStand, firstYearOf, type Outlook } from "./outlook";
-import { arrivalsOf, reckonedPlants, sceneOf } from "./scene";
+import { arrivalsOf, sceneOf } from "./scene";
 import type { WaysOutInput } from "./waysOut";
 
 /** What arrives at a stand's flowers, and what is said of it. */
@@ -39,24 +34,6 @@ export type Judged = Verdict &
     };
     bySource: SourceShare[];
   };
-
-export type GroundStand = LivedStand & {
-  speciesName: string;
-  vector: string;
-  isolation: { low: number; high: number };
-  enough: EnoughInput;
-  thumbPlants: { low: number; high: number };
-  /** Rows as planted, and the block that would fit best; null without plants or bed. */
-  planting: { now: Planting | null; block: Planting; spacing: number } | null;
-  needsWinter: boolean;
-  /** The ways through the winter with the share that each brings through; null where it needs none. */
-  winterWays: ({ way: Overwintering } & Survival)[] | null;
-  /** Males and females as counted, and how many plants they count as. */
-  sexes: { males: number; females: number; size: number } | null;
-  /** The number that is reckoned with while none is counted; null once one is. */
-  reckonedPlants: number | null;
-  correction: { likely: number; observations: number } | null;
-};
 
 export type Ground = {
   garden: Garden;
@@ -103,65 +80,6 @@ function mapStand(stand: ForecastStand, { garden }: Outlook, firstYear: boolean)
     numbered,
     seedWanted,
     isolation: speciesById(species).isolation[garden.care],
-  };
-}
-
-/** Shares lost where the grower has no record: to roguing and to mishap. Working values. */
-const ROGUED = 0.1;
-const LOST = 0.1;
-/** How rare a gene each school wants to keep, and for how long it looks ahead. */
-const AIMS = {
-  "keep-pure": { frequency: 0.05, confidence: 0.9, generations: 10 },
-  "cross-and-fix": { frequency: 0.25, confidence: 0.95, generations: 1 },
-  "let-it-mix": { frequency: 0.02, confidence: 0.8, generations: 10 },
-} as const;
-
-const WAYS: Overwintering[] = ["lifted", "left", "late-sown"];
-
-/** Males and females that were counted, and how many plants they count as; null where nobody counted. */
-function sexesOf({ males, females }: ForecastStand): GroundStand["sexes"] {
-  if (!males || !females) return null;
-  return { males, females, size: effectiveSize({ kind: "dioecious", males, females }).effectiveSize };
-}
-
-function groundStand(stand: ForecastStand, sky: Outlook): GroundStand {
-  const species = speciesById(stand.species);
-  const { outcrossing, plantSpacing } = species;
-  const spacing = stand.spacing ?? (plantSpacing.low + plantSpacing.high) / 2;
-  const bed = stand.width !== null && stand.length !== null ? { width: stand.width, length: stand.length } : null;
-  const sexes = sexesOf(stand);
-  const plants = sexes ? sexes.males + sexes.females : (stand.plants ?? 0);
-  const correction = sky.correction(stand.lineId);
-  return {
-    ...livedStand(stand, sky),
-    speciesName: species.name,
-    vector: species.vector,
-    isolation: species.isolation[sky.garden.care],
-    thumbPlants: species.plants[stand.school === "keep-pure" ? "keep well" : "keep going"],
-    enough: {
-      plants,
-      selfingRate: 1 - (outcrossing.low + outcrossing.high) / 2,
-      rogued: ROGUED,
-      lost: LOST,
-      males: species.flowerType === "separate-sex plants" ? (sexes ? sexes.males / plants : 0.5) : null,
-      ...AIMS[stand.school],
-    },
-    planting:
-      bed && plants > 0
-        ? {
-            now: stand.rowCount ? inRows(plants, stand.rowCount, spacing, bed) : null,
-            block: block(plants, spacing, bed),
-            spacing,
-          }
-        : null,
-    reckonedPlants: stand.plants === null ? reckonedPlants(stand) : null,
-    needsWinter: species.cold !== null && species.hardyTo !== null,
-    winterWays:
-      species.cold && species.hardyTo
-        ? WAYS.map((way) => ({ way, ...winterSurvival(way, species.hardyTo!, sky.climate) }))
-        : null,
-    sexes,
-    correction: correction && { likely: correction.likely, observations: correction.observations },
   };
 }
 

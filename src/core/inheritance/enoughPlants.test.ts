@@ -6,7 +6,7 @@ const INPUT: EnoughInput = {
   plants: 40,
   selfingRate: 0.3,
   rogued: 0.1,
-  lost: 0.1,
+  mishap: 0.1,
   males: null,
   frequency: 0.05,
   confidence: 0.9,
@@ -16,7 +16,7 @@ const INPUT: EnoughInput = {
 describe("enough plants", () => {
   test("counts what roguing and mishap leave", () => {
     expect(enoughPlants(INPUT)).toMatchObject({ parents: 32 });
-    expect(enoughPlants({ ...INPUT, plants: 0 })).toMatchObject({ parents: 0, effective: 0, kept: 0, inbreeding: 1 });
+    expect(enoughPlants({ ...INPUT, plants: 0 })).toMatchObject({ parents: 0, effective: 0, saved: 0, inbreeding: 1 });
   });
 
   test("the number asked for keeps the gene with the chance asked for, and one fewer does not", () => {
@@ -28,8 +28,8 @@ describe("enough plants", () => {
         (frequency, selfingRate, confidence) => {
           const input = { ...INPUT, frequency, selfingRate, confidence };
           const { need } = enoughPlants(input);
-          expect(enoughPlants({ ...input, plants: need }).kept).toBeGreaterThanOrEqual(confidence);
-          if (need < 200) expect(enoughPlants({ ...input, plants: need - 1 }).kept).toBeLessThan(confidence);
+          expect(enoughPlants({ ...input, plants: need }).saved).toBeGreaterThanOrEqual(confidence);
+          if (need < 200) expect(enoughPlants({ ...input, plants: need - 1 }).saved).toBeLessThan(confidence);
         },
       ),
     );

@@ -7,7 +7,7 @@ export type EnoughInput = {
   selfingRate: number;
   /** Shares lost to roguing and to mishap before seed, 0–1. */
   rogued: number;
-  lost: number;
+  mishap: number;
   /** For separate-sex plants: the share that are males, 0–1; null where every plant is both. */
   males: number | null;
   /** Frequency of the rare gene that is to be kept, and the chance wanted of keeping it. */
@@ -21,7 +21,7 @@ export type EnoughAnswer = {
   parents: number;
   effective: number;
   /** Chance that the rare gene is among them. */
-  kept: number;
+  saved: number;
   /** Inbreeding after the generations, 0–1. */
   inbreeding: number;
   /** Plants to begin with, so that the gene is kept with the wanted chance. */
@@ -33,23 +33,23 @@ export type EnoughAnswer = {
  * among them, and the inbreeding that so few bring over the generations.
  *
  * By `effective-size` (separate sexes or partial selfing), `allele-retention` and `inbreeding-growth`.
- * @example enoughPlants({ plants: 40, selfingRate: 0.5, rogued: 0.1, lost: 0.1, males: null, frequency: 0.05, confidence: 0.9, generations: 10 }).parents // 32
+ * @example enoughPlants({ plants: 40, selfingRate: 0.5, rogued: 0.1, mishap: 0.1, males: null, frequency: 0.05, confidence: 0.9, generations: 10 }).parents // 32
  */
 export function enoughPlants(input: EnoughInput): EnoughAnswer {
-  const { selfingRate, rogued, lost, males, frequency, confidence, generations } = input;
-  const left = (1 - rogued) * (1 - lost);
+  const { selfingRate, rogued, mishap, males, frequency, confidence, generations } = input;
+  const left = (1 - rogued) * (1 - mishap);
   const inbreeding = selfingRate / (2 - selfingRate);
   const parentsOf = (plants: number) => Math.floor(plants * left + 1e-9);
-  const keptOf = (plants: number) =>
+  const savedAt = (plants: number) =>
     alleleRetention({ plants: parentsOf(plants), frequency, inbreeding: males === null ? inbreeding : 0 }).probability;
   const parents = parentsOf(input.plants);
   const effective = effectiveOf(parents, males, selfingRate);
   let need = 1;
-  while (keptOf(need) < confidence && need < 100_000) need = need < 200 ? need + 1 : Math.ceil(need * 1.02);
+  while (savedAt(need) < confidence && need < 100_000) need = need < 200 ? need + 1 : Math.ceil(need * 1.02);
   return {
     parents,
     effective,
-    kept: keptOf(input.plants),
+    saved: savedAt(input.plants),
     inbreeding: effective < 0.5 ? 1 : inbreedingGrowth({ effectiveSize: effective, generations }).inbreeding,
     need,
   };

@@ -159,12 +159,12 @@ describe("the verdict", () => {
   });
 
   test("stands the rule of thumb beside it", () => {
-    expect(judged("keep-pure", 0.5).thumb).toMatchObject({ metres: 32, wanted: 300, kept: false });
+    expect(judged("keep-pure", 0.5).thumb).toMatchObject({ metres: 32, wanted: 300, met: false });
     const far = stand(1, { isolation: 30 });
-    expect(verdictOf(far, at(scene([far, stand(2)]), 1)).thumb).toMatchObject({ kept: true });
+    expect(verdictOf(far, at(scene([far, stand(2)]), 1)).thumb).toMatchObject({ met: true });
     // At the distance itself it is kept; and a limit that is just reached is not over.
     const exactly = stand(1, { isolation: 32 });
-    expect(verdictOf(exactly, at(scene([exactly, stand(2)]), 1)).thumb).toMatchObject({ metres: 32, kept: true });
+    expect(verdictOf(exactly, at(scene([exactly, stand(2)]), 1)).thumb).toMatchObject({ metres: 32, met: true });
     const { likely } = at(scene(pair()), 1);
     expect(judged("keep-pure", likely).level).toBe("perhaps");
   });

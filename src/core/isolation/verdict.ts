@@ -6,7 +6,7 @@ export type Verdict = {
   /** Within the limit even at the high end; over it only there; over it as likely as not. */
   level: "within" | "perhaps" | "over";
   /** The source that comes nearest against the rule-of-thumb distance, of those that flower on common days. */
-  thumb: { name: string; metres: number; wanted: number; kept: boolean } | null;
+  thumb: { name: string; metres: number; wanted: number; met: boolean } | null;
   words: string;
 };
 
@@ -34,7 +34,7 @@ function thumbOf(stand: SceneStand, sources: SourceShare[]): Verdict["thumb"] {
   if (meeting.length === 0) return null;
   const nearest = meeting.reduce((a, b) => (b.way.near < a.way.near ? b : a));
   const { near } = nearest.way;
-  return { name: nearest.name, metres: near, wanted: stand.isolation, kept: near >= stand.isolation };
+  return { name: nearest.name, metres: near, wanted: stand.isolation, met: near >= stand.isolation };
 }
 
 /**

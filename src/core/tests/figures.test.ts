@@ -124,7 +124,7 @@ const FIGURES: Record<string, () => unknown> = {
           plants,
           selfingRate: 0.4,
           rogued: 0.2,
-          lost: 0.05,
+          mishap: 0.05,
           males,
           frequency: 0.05,
           confidence: 0.9,

@@ -174,7 +174,7 @@ export const piece = (act: Act, more: Partial<Work> = {}): Work => ({
   from: "2027-04-01",
   best: "2027-04-01",
   last: null,
-  lost: null,
+  otherwise: null,
   waitsFor: [],
   ...more,
 });

@@ -30,7 +30,7 @@ export function flowerWork(stand: LivingStand, before: string[]): Work[] {
         from: addDays(window.earliest, -TOLD_APART),
         best: addDays(window.earliest, -7),
         last: opens,
-        lost: "off-types shed pollen on the rest",
+        otherwise: "off-types shed pollen on the rest",
         waitsFor: before,
       }),
     );
@@ -43,7 +43,7 @@ export function flowerWork(stand: LivingStand, before: string[]): Work[] {
         from: addDays(window.earliest, -COVER.from),
         best: addDays(window.earliest, -COVER.best),
         last: opens,
-        lost: "insects bring strange pollen; what was open is no seed of this line",
+        otherwise: "insects bring strange pollen; what was open is no seed of this line",
         waitsFor: before,
       }),
     );
@@ -54,7 +54,7 @@ export function flowerWork(stand: LivingStand, before: string[]): Work[] {
         how: separateSexes ? "Look which opens first, male or female." : "",
         from: window.earliest,
         last: window.latest,
-        lost: "the forecast learns nothing of this year",
+        otherwise: "the forecast learns nothing of this year",
         waitsFor: before,
       }),
     );
@@ -66,7 +66,7 @@ export function flowerWork(stand: LivingStand, before: string[]): Work[] {
         from: window.earliest,
         best: opens,
         last: addDays(opens, SEXES_TOLD),
-        lost: "males nobody chose are fathers of the seed",
+        otherwise: "males nobody chose are fathers of the seed",
         waitsFor: before,
       }),
     );
@@ -99,7 +99,7 @@ function underCover(stand: LivingStand, before: string[]): Work[] {
         part: "morning",
         from: next,
         last: addDays(next, CAGE.late),
-        lost: "flowers under it stay without pollen",
+        otherwise: "flowers under it stay without pollen",
         waitsFor: before,
       }),
     );
@@ -111,7 +111,7 @@ function underCover(stand: LivingStand, before: string[]): Work[] {
         from: window.end,
         best: addDays(window.end, 3),
         last: addDays(window.end, UNCOVER),
-        lost: "seed moulds under cover",
+        otherwise: "seed moulds under cover",
         waitsFor: before,
       }),
     );
@@ -131,7 +131,7 @@ function flowersOff(stand: LivingStand, every: number, before: string[], last: D
       from: last ? addDays(last, 1) : best,
       best,
       last: addDays(best, 2),
-      lost: "its pollen reaches what is kept pure",
+      otherwise: "its pollen reaches what is kept pure",
       waitsFor: before,
     }),
   ];

@@ -122,7 +122,7 @@ export function work(stand: LivingStand, act: Act, told: Told): Work {
   return {
     part: "any-hour",
     how: "",
-    lost: null,
+    otherwise: null,
     waitsFor: [],
     ...told,
     key: keyOf(stand, act),

@@ -45,7 +45,9 @@ function sow(stand: LivingStand): Work {
     from: addDays(sown, -EARLY),
     best: sown,
     last: lastSowing(stand),
-    lost: secondYear ? "small plants, or none, come through the winter" : "its seed will hardly ripen before the frost",
+    otherwise: secondYear
+      ? "small plants, or none, come through the winter"
+      : "its seed will hardly ripen before the frost",
   });
 }
 
@@ -90,7 +92,7 @@ export function raisingOf(stand: LivingStand): Work[] {
         from: addDays(sown, Math.round(low)),
         best: addDays(sown, Math.round(high)),
         last: addDays(sown, Math.round(high) * 3),
-        lost: "a sowing that failed is sown again too late",
+        otherwise: "a sowing that failed is sown again too late",
         waitsFor: afterSowing,
       }),
     );
@@ -105,7 +107,7 @@ export function raisingOf(stand: LivingStand): Work[] {
         from: addDays(sown, Math.round(high)),
         best: addDays(sown, Math.round(high) + 10),
         last: addDays(sown, Math.round(high) + 35),
-        lost: "crowded plants stay small and are hard to judge",
+        otherwise: "crowded plants stay small and are hard to judge",
         waitsFor: afterUp,
       }),
     );
@@ -120,7 +122,7 @@ export function raisingOf(stand: LivingStand): Work[] {
         from: addDays(sown, raising.prickOut.low),
         best: addDays(sown, raising.prickOut.low + 3),
         last: addDays(sown, raising.prickOut.high + 14),
-        lost: "drawn seedlings tangle and fall over",
+        otherwise: "drawn seedlings tangle and fall over",
         waitsFor: afterUp,
       }),
     );
@@ -134,7 +136,7 @@ export function raisingOf(stand: LivingStand): Work[] {
         from: addDays(from, -HARDENING),
         best: addDays(best, -HARDENING),
         last: addDays(last, -3),
-        lost: "soft plants stand still or burn in the first sun",
+        otherwise: "soft plants stand still or burn in the first sun",
         waitsFor: afterUp,
       }),
     );
@@ -146,7 +148,7 @@ export function raisingOf(stand: LivingStand): Work[] {
       from,
       best,
       last,
-      lost: "pot-bound plants stand still and flower small",
+      otherwise: "pot-bound plants stand still and flower small",
       part: "evening",
       waitsFor: afterUp,
     }),
@@ -167,7 +169,7 @@ function staking(stand: LivingStand, from: Day, waitsFor: string[]): Work[] {
       from,
       best: addDays(from, STAKING.best),
       last: addDays(from, STAKING.last),
-      lost: "stems lie down, tangle, and fruit rots on the ground",
+      otherwise: "stems lie down, tangle, and fruit rots on the ground",
       waitsFor,
     }),
   ];

@@ -38,7 +38,7 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
       from: addDays(from, DRYING.from),
       best: addDays(from, DRYING.best),
       last: addDays(from, DRYING.last),
-      lost: "nobody knows any more whose seed it is",
+      otherwise: "nobody knows any more whose seed it is",
       waitsFor,
     });
   if (gatheredOn) return [keep(gatheredOn, [])];
@@ -54,7 +54,7 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
         from: addDays(frost, -2 * frosts.first.spread),
         best: addDays(frost, -BEFORE_FROST - Math.round(frosts.first.spread / 2)),
         last: frost,
-        lost: "frost spoils what hangs outside",
+        otherwise: "frost spoils what hangs outside",
         waitsFor: before,
       }),
     );
@@ -68,7 +68,7 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
         from: ripeEarliest,
         best: ripe,
         last: ripeLatest,
-        lost: "plants nobody tasted give seed",
+        otherwise: "plants nobody tasted give seed",
         waitsFor: before,
       }),
     );
@@ -81,7 +81,7 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
           from: addDays(cut, 3),
           best: addDays(cut, RIPENS_CUT),
           last: addDays(cut, DRYING.last),
-          lost: "mice and mould get it",
+          otherwise: "mice and mould get it",
         })
       : work(stand, "gather", {
           what: passes ? "Pick what has ripened since" : "Gather ripe seed",
@@ -89,7 +89,7 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
           from: passes ? addDays(passes, 1) : ripeEarliest,
           best: passes ? addDays(passes, PASS_EVERY) : ripe,
           last: fleshy && frost ? earlier(stays, addDays(frost, STAYS_ON)) : stays,
-          lost: fleshy ? "what is left rots" : "pods open and the seed falls",
+          otherwise: fleshy ? "what is left rots" : "pods open and the seed falls",
           waitsFor: before,
         }),
   );

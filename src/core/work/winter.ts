@@ -21,7 +21,7 @@ function houseWork(stand: LivingStand, before: string[]): Work[] {
         from: later(addDays(winter.start, -30), sown),
         best: addDays(winter.start, -10),
         last: winter.start,
-        lost: "the first frost takes them",
+        otherwise: "the first frost takes them",
         waitsFor: before,
       }),
     );
@@ -35,7 +35,7 @@ function houseWork(stand: LivingStand, before: string[]): Work[] {
         from: addDays(next, -4),
         best: next,
         last: addDays(next, 14),
-        lost: "dry or lousy plants do not see the spring",
+        otherwise: "dry or lousy plants do not see the spring",
         waitsFor: taken,
       }),
     );
@@ -46,7 +46,7 @@ function houseWork(stand: LivingStand, before: string[]): Work[] {
       from: addDays(winter.end, -10),
       best: winter.end,
       last: addDays(winter.end, 30),
-      lost: "what stays inside flowers late and thin",
+      otherwise: "what stays inside flowers late and thin",
       waitsFor: taken,
     }),
   );
@@ -76,7 +76,7 @@ export function winterWork(stand: LivingStand, before: string[]): Work[] {
         from: later(addDays(winter.start, -7), sown),
         best: addDays(winter.start, 7),
         last: addDays(winter.start, 35),
-        lost: "hard frost reaches the roots",
+        otherwise: "hard frost reaches the roots",
         waitsFor: before,
       }),
     ];
@@ -90,7 +90,7 @@ export function winterWork(stand: LivingStand, before: string[]): Work[] {
         from: later(addDays(winter.start, -30), sown),
         best: addDays(winter.start, -7),
         last: addDays(winter.start, 14),
-        lost: "a hard frost takes them in the ground",
+        otherwise: "a hard frost takes them in the ground",
         waitsFor: before,
       }),
     );
@@ -106,7 +106,7 @@ export function winterWork(stand: LivingStand, before: string[]): Work[] {
         from: addDays(next, -7),
         best: next,
         last: addDays(next, 14),
-        lost: "one rotten root takes its neighbours",
+        otherwise: "one rotten root takes its neighbours",
         waitsFor: lifted,
       }),
     );
@@ -117,7 +117,7 @@ export function winterWork(stand: LivingStand, before: string[]): Work[] {
       from: addDays(winter.end, -45),
       best: replant,
       last: addDays(winter.end, 20),
-      lost: "late replanting flowers late, and its seed may not ripen",
+      otherwise: "late replanting flowers late, and its seed may not ripen",
       waitsFor: lifted,
     }),
   );

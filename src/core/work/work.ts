@@ -49,8 +49,8 @@ export type Work = {
   best: Day;
   /** The last day on which it is of use; null where it never comes too late. */
   last: Day | null;
-  /** What is lost if it is not done by then. */
-  lost: string | null;
+  /** What comes of it if it is not done by then. */
+  otherwise: string | null;
   /** Keys of what must be done before. */
   waitsFor: string[];
 };

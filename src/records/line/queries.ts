@@ -96,7 +96,7 @@ export type GenerationRow = {
   generation: number | null;
   stands: number;
   grown: number;
-  kept: number;
+  chosen: number;
   removed: number;
   seasons: string;
   sowedLots: number;
@@ -109,11 +109,11 @@ export function generationRows(db: Db, lineId: Id, today: Day): GenerationRow[] 
     .prepare(
       `SELECT s.generation, count(*) stands,
               sum(coalesce(p.numbered, s.plants, 0)) grown,
-              sum(coalesce(p.kept, 0)) kept, sum(coalesce(p.removed, 0)) removed,
+              sum(coalesce(p.chosen, 0)) chosen, sum(coalesce(p.removed, 0)) removed,
               group_concat(DISTINCT s.season) seasons,
               count(k.id) sowedLots, sum(coalesce(k.kind = 'self', 0)) selfedLots
        FROM stand s
-       LEFT JOIN (SELECT standId, count(*) numbered, sum(mark IN ('keep', 'seed-parent') AND removedOn IS NULL) kept,
+       LEFT JOIN (SELECT standId, count(*) numbered, sum(mark IN ('keep', 'seed-parent') AND removedOn IS NULL) chosen,
                          sum(removedOn IS NOT NULL) removed
                   FROM plant WHERE standId IN (SELECT id FROM stand WHERE lineId = :line) GROUP BY standId) p
          ON p.standId = s.id

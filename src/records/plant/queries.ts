@@ -11,16 +11,16 @@ export function plantById(db: Db, id: Id): Plant | undefined {
   return prepared(db, "SELECT * FROM plant WHERE id = ?").get(id) as Plant | undefined;
 }
 
-export type KeptPlant = { id: Id; standId: Id; number: number; mark: Mark; code: string };
+export type ChosenPlant = { id: Id; standId: Id; number: number; mark: Mark; code: string };
 
 /** Plants marked for keeping and still standing, in a season's stands. */
-export function keptPlants(db: Db, season: number): KeptPlant[] {
+export function chosenPlants(db: Db, season: number): ChosenPlant[] {
   return db
     .prepare(
       `SELECT p.id, p.standId, p.number, p.mark, s.code FROM stand s JOIN plant p ON p.standId = s.id
        WHERE s.season = ? AND p.removedOn IS NULL AND p.mark IN ('keep', 'seed-parent') ORDER BY s.code, p.number`,
     )
-    .all(season) as KeptPlant[];
+    .all(season) as ChosenPlant[];
 }
 
 export type OutWaiting = {

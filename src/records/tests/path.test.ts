@@ -114,7 +114,7 @@ describe("from a cross to chosen seedlings", () => {
       parents: [{ line: "Ashlar Gold", season: "this season", summary: { mean: 1.6 } }, { summary: null }],
     });
     const line = lineView(garden.sky(), garden.code("line", lineId))!;
-    expect(line.rungs).toMatchObject([{ generation: 1, grown: 5, removed: 1, kept: 0, mixed: 1 }]);
+    expect(line.rungs).toMatchObject([{ generation: 1, grown: 5, removed: 1, chosen: 0, mixed: 1 }]);
     expect(line.ladders[0]!.points).toMatchObject([{ generation: 1, summary: { count: 5 } }]);
   });
 
@@ -123,7 +123,7 @@ describe("from a cross to chosen seedlings", () => {
     const judged = () =>
       groundView(garden.sky(), 2027, garden.code("stand", mother)).judged.find((j) => j.standId === mother);
     const before = judged()!;
-    expect(before).toMatchObject({ level: "over", thumb: { metres: 22, wanted: 400, kept: false } });
+    expect(before).toMatchObject({ level: "over", thumb: { metres: 22, wanted: 400, met: false } });
     const offered = () => {
       const { askWays } = groundView(garden.sky(), 2027, garden.code("stand", mother));
       return askWays ? waysOut(garden.db, askWays).remedies.filter((r) => r.enough) : [];

@@ -15,7 +15,6 @@ export function BookScreen({ garden, band, entries }: Book) {
   const [chosen, setChosen] = useState<BookEntry | null>(null);
   return (
     <Page
-      at="/crosses"
       title="Cross book"
       band={band}
       beside={

@@ -26,7 +26,6 @@ export function CrossScreen(view: CrossView & { opened: number | null }) {
   const { cross } = state;
   return (
     <Page
-      at="/crosses"
       title={`Cross ${cross.code}`}
       band={band}
       beside={

@@ -28,7 +28,7 @@ export function CrossesScreen({ garden, band, season, seasons, crosses, head }: 
   const openOnes = crosses.filter((c) => !c.cross.closed);
   const missing = openOnes.filter((c) => c.toDo.likely > 0);
   return (
-    <Page at="/crosses" title="Crosses" band={band} beside={<PlanCross season={season} since={head} />}>
+    <Page title="Crosses" band={band} beside={<PlanCross season={season} since={head} />}>
       <CrossTabs at="/crosses" />
       <div className="mb-5 flex flex-wrap items-center justify-between gap-4">
         <h2 className="text-2xl">

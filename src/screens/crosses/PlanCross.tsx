@@ -61,7 +61,7 @@ function PlanForm({ choices, chosen }: FormProps) {
   );
 }
 
-function PlanFields({ choices: { parents, kept, knownPairs }, chosen }: FormProps) {
+function PlanFields({ choices: { parents, chosen: marked, knownPairs }, chosen }: FormProps) {
   const { control, setValue } = useFormContext();
   const [more, setMore] = useState(false);
   useEffect(() => {
@@ -78,7 +78,7 @@ function PlanFields({ choices: { parents, kept, knownPairs }, chosen }: FormProp
   const stand = (id: string | undefined) => parents.find((p) => p.id === id);
   const [mother, father] = [stand(typed.motherStandId), stand(typed.fatherStandId)];
   const plants = (id: string | undefined) =>
-    kept
+    marked
       .filter((p) => p.standId === id)
       .map((p) => ({ value: p.id, label: `plant ${p.number} (${p.mark.replace("-", " ")})` }));
   const choices = parents.map((p) => ({ value: p.id, label: `${p.name} ${p.code}` }));

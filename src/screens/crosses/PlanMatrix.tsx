@@ -37,7 +37,6 @@ export function PlanMatrix({ garden, band, season, seasons, groups, head }: Cros
   const drawn = useGrowing(groups, AT_FIRST);
   return (
     <Page
-      at="/crosses"
       title="Mothers and fathers"
       band={band}
       beside={

@@ -11,7 +11,6 @@ export function WorksScreen({ band, species, chosen, flowers, set, factors }: Wo
   const told = factors.filter((f) => f.groups.length > 0);
   return (
     <Page
-      at="/crosses"
       title="What works here"
       band={band}
       beside={

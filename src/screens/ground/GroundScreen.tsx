@@ -14,7 +14,6 @@ export function GroundScreen(view: Ground) {
   const place = { units: garden.units, latitude: garden.latitude };
   return (
     <Page
-      at="/ground"
       title="Ground"
       band={band}
       beside={

@@ -79,9 +79,9 @@ function Worry(props: { worry: Judged; units: Units; season: number; alone: bool
           </ul>
           {thumb && (
             <p className="mt-2 text-sm">
-              <strong>Rule of thumb: {thumb.kept ? "kept" : "not kept"}.</strong> {thumb.name} stands{" "}
+              <strong>Rule of thumb: {thumb.met ? "kept" : "not kept"}.</strong> {thumb.name} stands{" "}
               {lengthInWords(thumb.metres, units)} away; for your level of care {lengthInWords(thumb.wanted, units)} are
-              asked for. {thumb.kept === (worry.level === "within") ? "" : disagreement(thumb.kept)}
+              asked for. {thumb.met === (worry.level === "within") ? "" : disagreement(thumb.met)}
             </p>
           )}
         </>

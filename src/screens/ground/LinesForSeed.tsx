@@ -33,7 +33,7 @@ export function LinesForSeed({ judged, season, stands }: Ground) {
             </td>
             <td className="text-sm text-soft max-sm:hidden">{j.bySource.length ? rangeInWords(j) : ""}</td>
             <td>{j.bySource[0]?.name ?? ""}</td>
-            <td>{j.thumb ? (j.thumb.kept ? "kept" : "not kept") : ""}</td>
+            <td>{j.thumb ? (j.thumb.met ? "kept" : "not kept") : ""}</td>
           </tr>
         ))}
       </Table>

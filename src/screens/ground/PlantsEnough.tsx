@@ -8,7 +8,7 @@ import { chanceInWords, percent } from "../common/words";
 /** Whether the stand is enough parents for its aim: chance of keeping a rare gene, inbreeding, plants wanted. */
 export function PlantsEnough({ input, thumb }: { input: EnoughInput; thumb: { low: number; high: number } }) {
   const answer = enoughPlants(input);
-  const risk = 1 - answer.kept;
+  const risk = 1 - answer.saved;
   const chance = risk >= 0.01 ? `1 in ${Math.max(1, Math.round(1 / risk))}` : "less than 1 in 100";
   const missing = Math.max(0, answer.need - input.plants);
   return (
@@ -64,9 +64,9 @@ export function PlantsEnough({ input, thumb }: { input: EnoughInput; thumb: { lo
               source: "working value",
             },
             {
-              key: "lost",
+              key: "mishap",
               label: "Share lost to mishap",
-              value: input.lost,
+              value: input.mishap,
               low: 0,
               high: 0.3,
               min: 0,
@@ -102,8 +102,8 @@ export function PlantsEnough({ input, thumb }: { input: EnoughInput; thumb: { lo
           compute={(v) => {
             const tried = enoughPlants({ ...input, ...v, males: input.males === null ? null : v.males! });
             return {
-              number: tried.kept,
-              words: `kept with ${chanceInWords(tried.kept)}; ${tried.effective.toFixed(1)} effective parents; inbreeding ${percent(tried.inbreeding)} after ${v.generations} generations; ${tried.need} plants wanted`,
+              number: tried.saved,
+              words: `kept with ${chanceInWords(tried.saved)}; ${tried.effective.toFixed(1)} effective parents; inbreeding ${percent(tried.inbreeding)} after ${v.generations} generations; ${tried.need} plants wanted`,
             };
           }}
         />{" "}

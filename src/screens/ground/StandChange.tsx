@@ -2,7 +2,7 @@
 import { lengthShown, lengthTyped, lengthUnit, type Units } from "@/core/units/units";
 import type { Bed } from "@/records/bed/bed";
 import { Sheet } from "@/ui/Sheet";
-import type { GroundStand } from "@/views/ground";
+import type { GroundStand } from "@/views/groundStand";
 import { CommandForm, Field } from "../common/command";
 import { COVERS, choicesOf, FLOWERS, WINTERS } from "../common/words";
 

@@ -1,5 +1,5 @@
 "use client";
-import type { GroundStand } from "@/views/ground";
+import type { GroundStand } from "@/views/groundStand";
 import { CommandButton } from "../common/command";
 import { percent, WINTERS } from "../common/words";
 

@@ -5,7 +5,7 @@ import { SpeciesList } from "./SpeciesList";
 
 export function GuideScreen({ band, species, grown }: Guide) {
   return (
-    <Page at="/guide" title="Guide" band={band}>
+    <Page title="Guide" band={band}>
       <h2 className="mb-1 text-2xl">Who crosses with whom, and when</h2>
       <p className="mb-5 max-w-prose text-soft">
         Every figure is a range with what it rests on. Your own records come before it.{" "}

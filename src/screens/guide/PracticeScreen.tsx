@@ -45,7 +45,6 @@ export function PracticeScreen({ band, cards }: Practice) {
   const known = progress ? Object.values(progress.cards).filter((c) => c.box > 1).length : 0;
   return (
     <Page
-      at="/guide"
       title="Practice"
       band={band}
       beside={

@@ -59,7 +59,6 @@ export function SpeciesScreen({ garden, band, species: s, protocols, hazards, so
   const used = [...new Set(figures.map(([, f]) => f.source))];
   return (
     <Page
-      at="/guide"
       title={s.name}
       band={band}
       beside={

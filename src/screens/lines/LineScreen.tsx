@@ -19,7 +19,6 @@ export function LineScreen(view: LineView) {
   const fixing = rungs.some((r) => r.generation !== null);
   return (
     <Page
-      at="/lines"
       title={line.name}
       band={band}
       beside={
@@ -115,7 +114,7 @@ export function LineScreen(view: LineView) {
                     <td>{rung.seasons.split(",").sort().join(", ")}</td>
                     <td>{rung.stands}</td>
                     <td>{rung.grown}</td>
-                    <td>{rung.kept}</td>
+                    <td>{rung.chosen}</td>
                     <td>{rung.removed}</td>
                     {fixing && (
                       <td>

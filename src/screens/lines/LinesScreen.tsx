@@ -11,7 +11,7 @@ import { LineForm } from "./LineForm";
 
 export function LinesScreen({ garden, band, lines, going, cut, species }: Lines) {
   return (
-    <Page at="/lines" title="Lines" band={band}>
+    <Page title="Lines" band={band}>
       <div className="mb-5 flex flex-wrap items-center justify-between gap-4">
         <h2 className="text-2xl">{lines.length === 0 ? "No lines yet" : `${plural(going, "line")} in your care`}</h2>
         <LineForm species={species} />

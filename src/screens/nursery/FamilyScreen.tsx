@@ -16,16 +16,15 @@ import { Yardsticks } from "./Yardsticks";
 export function FamilyScreen(view: Family & { chosen: number | null }) {
   const { stand, plants, hazards, lot, band } = view;
   const standing = plants.filter((p) => p.removedOn === null);
-  const kept = standing.filter((p) => p.mark === "keep" || p.mark === "seed-parent");
+  const chosen = standing.filter((p) => p.mark === "keep" || p.mark === "seed-parent");
   return (
     <Page
-      at="/nursery"
       title={`Family ${stand.code}`}
       band={band}
       beside={
         <>
           <Yardsticks view={view} />
-          <NextGeneration stand={stand} kept={kept} units={view.garden.units} />
+          <NextGeneration stand={stand} plants={chosen} units={view.garden.units} />
           <Cautions hazards={hazards} />
         </>
       }
@@ -54,7 +53,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
           : ""}
         .{" "}
         {plants.length > 0 &&
-          `${plural(standing.length, "plant")} standing, ${kept.length} kept, ${plants.length - standing.length} taken out.`}{" "}
+          `${plural(standing.length, "plant")} standing, ${chosen.length} kept, ${plants.length - standing.length} taken out.`}{" "}
         First flower {stand.window.observed ? "seen" : "forecast"} {dayInWords(stand.window.start)}.
       </p>
       <div className="mb-5">

@@ -10,27 +10,27 @@ import type { Family } from "@/views/nursery";
 import { CommandForm, Field } from "../common/command";
 import { AmountFields, PollenField } from "../common/fields";
 
-type Props = { stand: Family["stand"]; kept: Plant[]; units: Units };
+type Props = { stand: Family["stand"]; plants: Plant[]; units: Units };
 
 /** From the kept plants to seed of the next generation. */
-export function NextGeneration({ stand, kept, units }: Props) {
+export function NextGeneration({ stand, plants, units }: Props) {
   const next = stand.generation === null ? "" : ` F${stand.generation + 1}`;
   return (
     <section className="mt-8" aria-label="Next generation">
       <h2>Next generation{next}</h2>
-      {kept.length === 0 ? (
+      {plants.length === 0 ? (
         <p className="mt-2 text-soft">Mark plants as keep or seed parent first. Never only one.</p>
       ) : (
         <>
           <p className="mt-2">
-            {plural(kept.length, "plant")} kept: {kept.map((p) => p.number).join(", ")}.
+            {plural(plants.length, "plant")} kept: {plants.map((p) => p.number).join(", ")}.
           </p>
           <div className="mt-3 flex flex-wrap gap-3">
             <Sheet trigger="Self or intercross by hand" title={`Seed of${next || " the kept plants"}`} strong>
-              {() => <ByHand stand={stand} kept={kept} />}
+              {() => <ByHand stand={stand} plants={plants} />}
             </Sheet>
             <Sheet trigger="Save seed of each" title="A lot from each plant">
-              {(close) => <SaveEach stand={stand} kept={kept} units={units} close={close} />}
+              {(close) => <SaveEach stand={stand} plants={plants} units={units} close={close} />}
             </Sheet>
           </div>
         </>
@@ -39,12 +39,12 @@ export function NextGeneration({ stand, kept, units }: Props) {
   );
 }
 
-function PlantChoice({ kept, chosen, onChange }: { kept: Plant[]; chosen: Id[]; onChange: (ids: Id[]) => void }) {
+function PlantChoice({ plants, chosen, onChange }: { plants: Plant[]; chosen: Id[]; onChange: (ids: Id[]) => void }) {
   return (
     <fieldset>
       <legend className="mb-1 font-semibold">Plants</legend>
       <div className="flex flex-wrap gap-3">
-        {kept.map((p) => (
+        {plants.map((p) => (
           <label key={p.id} className="flex items-center gap-1.5">
             <input
               type="checkbox"
@@ -59,9 +59,9 @@ function PlantChoice({ kept, chosen, onChange }: { kept: Plant[]; chosen: Id[]; 
   );
 }
 
-function ByHand({ stand, kept }: Omit<Props, "units">) {
+function ByHand({ stand, plants }: Omit<Props, "units">) {
   const router = useRouter();
-  const [chosen, setChosen] = useState(kept.map((p) => p.id));
+  const [chosen, setChosen] = useState(plants.map((p) => p.id));
   return (
     <CommandForm
       command="cross.next-generation"
@@ -71,7 +71,7 @@ function ByHand({ stand, kept }: Omit<Props, "units">) {
       submit="Plan it"
       onDone={() => router.push(`/crosses?season=${stand.season}`)}
     >
-      <PlantChoice kept={kept} chosen={chosen} onChange={setChosen} />
+      <PlantChoice plants={plants} chosen={chosen} onChange={setChosen} />
       <Field
         name="how"
         label="How"
@@ -87,8 +87,8 @@ function ByHand({ stand, kept }: Omit<Props, "units">) {
   );
 }
 
-function SaveEach({ stand, kept, units, close }: Props & { close: () => void }) {
-  const [chosen, setChosen] = useState(kept.map((p) => p.id));
+function SaveEach({ stand, plants, units, close }: Props & { close: () => void }) {
+  const [chosen, setChosen] = useState(plants.map((p) => p.id));
   return (
     <CommandForm
       command="lot.save"
@@ -99,7 +99,7 @@ function SaveEach({ stand, kept, units, close }: Props & { close: () => void }) 
       submit="Make the lots"
       onDone={close}
     >
-      <PlantChoice kept={kept} chosen={chosen} onChange={setChosen} />
+      <PlantChoice plants={plants} chosen={chosen} onChange={setChosen} />
       <PollenField />
       <Field name="gathered" label="Gathered on" type="date" />
       <AmountFields units={units} each />

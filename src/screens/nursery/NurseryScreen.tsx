@@ -13,7 +13,6 @@ export function NurseryScreen({ garden, band, families, cut, head, beds }: Nurse
   const seasons = [...groupBy(families, (f) => f.season)];
   return (
     <Page
-      at="/nursery"
       title="Nursery"
       band={band}
       beside={

@@ -24,7 +24,7 @@ function headline({ stands, tried, season, garden }: Season): string {
 export function SeasonScreen(view: Season) {
   const { garden, band, season, seasons, stands } = view;
   return (
-    <Page at="/season" title="Season" band={band} wide>
+    <Page title="Season" band={band} wide>
       <div className="mb-4 flex flex-wrap items-center justify-between gap-4 px-4 sm:px-7">
         <h2 className="text-2xl">{headline(view)}</h2>
         <span className="flex flex-wrap items-center gap-4">

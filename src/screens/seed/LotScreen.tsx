@@ -31,7 +31,6 @@ export function LotScreen(view: LotPage) {
   const { garden, band, lot, beds, today, extraction, ripeSign, hazards } = view;
   return (
     <Page
-      at="/seed"
       title={`Lot ${lot.code}`}
       band={band}
       beside={

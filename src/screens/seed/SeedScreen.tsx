@@ -12,7 +12,7 @@ const SHELF = { keeps: "keeps", regrow: "regrow soon", past: "past its shelf lif
 
 export function SeedScreen({ garden, band, lots, cut, dying, today }: Seed) {
   return (
-    <Page at="/seed" title="Seed" band={band} beside={<KeepSeed units={garden.units} today={today} />}>
+    <Page title="Seed" band={band} beside={<KeepSeed units={garden.units} today={today} />}>
       <h2 className="text-2xl">
         {lots.length === 0
           ? "The drawer is empty"

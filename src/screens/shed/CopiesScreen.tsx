@@ -6,7 +6,6 @@ import { BringTogether } from "./BringTogether";
 export function CopiesScreen({ band, merges }: Copies) {
   return (
     <Page
-      at="/shed"
       title="Bring two copies together"
       band={band}
       beside={

@@ -7,7 +7,7 @@ import { UndoButton } from "./UndoButton";
 
 export function HistoryScreen({ band, entries, older }: History) {
   return (
-    <Page at="/shed" title="History" band={band}>
+    <Page title="History" band={band}>
       <Link href="/shed">Shed</Link>
       <h2 className="mb-4 mt-2 text-2xl">
         {entries.length === 0 ? "Nothing has been recorded yet" : "What was recorded, newest first"}

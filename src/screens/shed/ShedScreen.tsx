@@ -10,7 +10,6 @@ export async function ShedScreen({ garden, band, path, counts, climate }: Shed) 
   const theme = (await cookies()).get("theme")?.value ?? "paper";
   return (
     <Page
-      at="/shed"
       title="Shed"
       band={band}
       beside={

@@ -58,7 +58,7 @@ export function TodayScreen(view: Today) {
   } = view;
   if (garden.version === "")
     return (
-      <Page at="/" title="Today" band={band} beside={<FirstSteps />}>
+      <Page title="Today" band={band} beside={<FirstSteps />}>
         <h2 className="mb-2 text-3xl">Where is your garden?</h2>
         <p className="mb-6 max-w-prose">
           Sunrise, frost and flowering are worked out for this place. Everything stays on this machine.
@@ -76,7 +76,6 @@ export function TodayScreen(view: Today) {
   }));
   return (
     <Page
-      at="/"
       title="Today"
       band={band}
       beside={open.length > 0 ? <ChosenCross open={open} /> : <NextThing empty={empty} />}

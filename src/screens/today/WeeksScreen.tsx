@@ -27,7 +27,7 @@ export function WeeksScreen(view: Weeks) {
   const full = Math.max(FULL, ...weeks.flatMap(({ days }) => days.map(({ minutes }) => minutes)));
   const some = weeks.some(({ minutes }) => minutes > 0);
   return (
-    <Page at="/" title="The weeks ahead" band={band}>
+    <Page title="The weeks ahead" band={band}>
       <TodayTabs at="/weeks" />
       <h2 className="mb-2 text-2xl">{headline(view)}</h2>
       <p className="mb-6 max-w-prose text-sm text-soft">

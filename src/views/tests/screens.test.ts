@@ -231,7 +231,7 @@ describe("Crosses", () => {
     const view = crossesView(garden.sky(), 2028);
     const choices = CHOICES.parents(garden.sky(), 2028);
     expect(choices.parents.map((p) => p.id)).toEqual([stand]);
-    expect(choices.kept).toMatchObject([{ id: plants[0], number: 1 }]);
+    expect(choices.chosen).toMatchObject([{ id: plants[0], number: 1 }]);
     expect(choices.knownPairs).toEqual([`${garden.row("line", 1).id}-${garden.row("line", 2).id}`]);
     expect(view.seasons).toEqual([2028, 2027]);
   });

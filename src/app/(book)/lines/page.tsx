@@ -1,0 +1,10 @@
+import { LinesScreen } from "@/screens/lines/LinesScreen";
+import { linesView } from "@/views/lines";
+import { here } from "../../here";
+import { type Search, wholeNumber } from "../../params";
+
+export const metadata = { title: "Lines" };
+
+export default async function Page({ searchParams }: { searchParams: Search }) {
+  return <LinesScreen {...linesView(await here(), wholeNumber((await searchParams).from))} />;
+}

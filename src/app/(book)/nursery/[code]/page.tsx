@@ -1,0 +1,10 @@
+import { FamilyScreen } from "@/screens/nursery/FamilyScreen";
+import { familyView } from "@/views/nursery";
+import { byCode, type CodeParams, type Search, wholeNumber } from "../../../params";
+
+export const metadata = { title: "Family" };
+
+export default async function Page({ params, searchParams }: { params: CodeParams; searchParams: Search }) {
+  const chosen = wholeNumber((await searchParams).plant);
+  return <FamilyScreen {...(await byCode(params, familyView))} chosen={chosen} />;
+}

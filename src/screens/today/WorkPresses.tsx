@@ -1,0 +1,200 @@
+"use client";
+import { addDays, type Day } from "@/core/calendar/day";
+import { nameWithGeneration } from "@/core/custody/generation";
+import { massTyped, type Units } from "@/core/units/units";
+import type { Act } from "@/core/work/work";
+import { Sheet } from "@/ui/Sheet";
+import type { StandWork } from "@/views/work";
+import { CommandButton, CommandForm, Field } from "../common/command";
+import { AmountFields, PollenField } from "../common/fields";
+
+type Props = { work: StandWork; day: Day; units: Units };
+
+/** What is counted when an act is done; the others are one press. */
+const COUNTED: Partial<Record<Act, string>> = {
+  sow: "Seeds sown",
+  "look-up": "Came up",
+  thin: "Plants that stay",
+  "plant-out": "Plants planted out",
+  lift: "How many are stored",
+  "look-store": "Still sound",
+  replant: "How many went out",
+};
+
+/** What is asked of an act beside its day and count: it opens a form, where the others are one press. */
+const ASKED: ReadonlySet<Act> = new Set(["first-flower", "sexes", "gather"]);
+
+/** Ripe seed is gathered as a whole, in passes, or cut to ripen on. */
+const GATHERED = [
+  { value: "gather", label: "All of it" },
+  { value: "pick", label: "A pass; more ripens yet" },
+  { value: "cut", label: "Cut whole, to ripen under a roof" },
+];
+const SEXES = [
+  { value: "", label: "not looked at" },
+  { value: "male", label: "A male one" },
+  { value: "female", label: "A female one" },
+];
+
+/** What a piece of work is done with, by name. */
+export const nameOf = ({ stand }: StandWork) => nameWithGeneration(stand.lineName, stand.generation);
+
+/** Done today: one press, or a count where something is counted, or a lot where seed is put away. */
+export function Done({ work, day, units }: Props) {
+  const { act, stand } = work;
+  const { id: standId } = stand;
+  if (act === "keep") return <MakeLot work={work} day={day} units={units} />;
+  if (act in COUNTED || ASKED.has(act))
+    return (
+      <Sheet
+        trigger={
+          <>
+            {act === "first-flower" ? "Seen" : "Done"} <span className="sr-only">: {work.what}</span>
+          </>
+        }
+        title={`${work.what}: ${nameOf(work)}`}
+      >
+        {(close) => <DoneForm work={work} day={day} close={close} />}
+      </Sheet>
+    );
+  return (
+    <CommandButton command="deed.done" input={{ standId, act, on: day }} label={`Done: ${work.what}, ${nameOf(work)}`}>
+      Done
+    </CommandButton>
+  );
+}
+
+function DoneForm({ work, day, close }: Omit<Props, "units"> & { close: () => void }) {
+  const { act, stand, count } = work;
+  const counted = COUNTED[act];
+  return (
+    <CommandForm
+      command="deed.done"
+      draft={`deed-${act}-${stand.id}`}
+      values={{
+        on: day,
+        ...(counted ? { counted: act === "look-up" ? null : count } : {}),
+        ...(act === "gather" ? { act } : {}),
+        ...(act === "first-flower" && stand.oneSex ? { sex: null } : {}),
+        ...(act === "sexes" ? { males: null, females: null } : {}),
+      }}
+      hidden={{ standId: stand.id, ...(act === "gather" ? {} : { act }) }}
+      submit="Keep"
+      onDone={close}
+    >
+      {counted && <Field name="counted" label={counted} type="number" hint="Left empty, it is not counted." />}
+      {act === "gather" && <Field name="act" label="What was gathered" type="select" choices={GATHERED} />}
+      {act === "first-flower" && stand.oneSex && (
+        <Field name="sex" label="Which opened first" type="select" choices={SEXES} />
+      )}
+      {act === "sexes" && (
+        <>
+          <Field name="males" label="Males that stay" type="number" />
+          <Field name="females" label="Females" type="number" />
+        </>
+      )}
+      {act === "lift" && <Field name="storedIn" label="Stored in" hint="As: cellar, third crate." />}
+      <Field
+        name="on"
+        label={act === "first-flower" ? "First open flower" : "Done on"}
+        type="date"
+        hint={act === "first-flower" ? "It replaces the forecast." : undefined}
+      />
+    </CommandForm>
+  );
+}
+
+/** Seed that was gathered becomes a lot. */
+function MakeLot({ work, day, units }: Props) {
+  const { stand } = work;
+  return (
+    <Sheet
+      trigger={
+        <>
+          Make the lot <span className="sr-only">: {nameOf(work)}</span>
+        </>
+      }
+      title={`Seed of ${nameOf(work)}`}
+    >
+      {(close) => (
+        <CommandForm
+          command="lot.save"
+          draft={`keep-${stand.id}`}
+          values={{ kind: "open", gathered: day, seeds: null, mass: null, note: null }}
+          hidden={{ standId: stand.id }}
+          factors={{ mass: massTyped(1, units) }}
+          submit="Make the lot"
+          onDone={close}
+        >
+          <PollenField />
+          <Field name="gathered" label="Gathered on" type="date" />
+          <AmountFields units={units} />
+          <Field name="note" label="Note" />
+        </CommandForm>
+      )}
+    </Sheet>
+  );
+}
+
+/** Done on another day, put off, or left, and why. */
+export function Otherwise({ work, day }: Props) {
+  const { act, stand, what } = work;
+  const { id: standId } = stand;
+  return (
+    <Sheet
+      trigger={
+        <>
+          Not now <span className="sr-only">: {what}</span>
+        </>
+      }
+      title={`${what}: ${nameOf(work)}`}
+      plain
+    >
+      {(close) => (
+        <div className="grid gap-8">
+          {act !== "keep" && (
+            <section>
+              <h3 className="mb-2">It was done already</h3>
+              <DoneForm work={work} day={addDays(day, -1)} close={close} />
+            </section>
+          )}
+          <section>
+            <h3 className="mb-2">Put it off</h3>
+            <CommandForm
+              command="deed.put-off"
+              draft={`put-off-${act}-${standId}`}
+              values={{ until: addDays(day, 7) }}
+              hidden={{ standId, act }}
+              submit="Put off"
+              onDone={close}
+            >
+              <Field name="until" label="Until" type="date" />
+            </CommandForm>
+          </section>
+          <section>
+            <h3 className="mb-2">Leave it</h3>
+            <CommandForm
+              command="deed.leave"
+              draft={`leave-${act}-${standId}`}
+              values={{ how: "cannot", why: null }}
+              hidden={{ standId, act }}
+              submit="Leave it"
+              onDone={close}
+            >
+              <Field
+                name="how"
+                label="For how long"
+                type="select"
+                choices={[
+                  { value: "cannot", label: "It can't be done this time" },
+                  { value: "never", label: "Never with this stand" },
+                ]}
+              />
+              <Field name="why" label="Why" hint="As: too wet, no netting. It is read again next year." />
+            </CommandForm>
+          </section>
+        </div>
+      )}
+    </Sheet>
+  );
+}
