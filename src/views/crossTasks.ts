@@ -1,9 +1,11 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { type Day, daysBetween } from "@/core/calendar/day";
 import { flowerCode } from "@/core/custody/code";
+import { fatherInWords, parentName } from "@/core/custody/parents";
 import { type AtFather, atFather, malesFor } from "@/core/pollination/fathers";
 import type { DayPart, ProtocolStep, StepAction } from "@/core/pollination/protocol";
 import { dueSteps, onTheClock, windowOn } from "@/core/pollination/steps";
+import type { MixedFather } from "@/records/candidate/queries";
 import type { CrossRow } from "@/records/cross/queries";
 import { protocolOfCross } from "@/records/flower/commands";
 import type { Flower } from "@/records/flower/flower";
@@ -51,6 +53,8 @@ export type FatherTask = AtFather & {
   kind: "father";
   part: DayPart;
   state: TaskCross;
+  /** Where the males are: the father, or each of several whose pollen is mixed. */
+  fathers: { name: string; bed: string | null }[];
   daysLeft: number;
   from: string;
   to: string;
@@ -73,7 +77,8 @@ export function crossTasks(
   cross: CrossRow,
   flowers: FlowerUnderWay[],
   state: TaskCross,
-  parents: Parents,
+  { father }: Pick<Parents, "father">,
+  mixed: MixedFather[],
   { sky, marks }: Hand,
 ): OnCross[] {
   const { today, garden } = sky;
@@ -103,12 +108,16 @@ export function crossTasks(
     cover: Math.max(coveredTonight, state.evenings?.tonight ?? 0),
     pollinate: ripe.find(({ step }) => step.action === "pollinate")?.flowers.length ?? 0,
   };
+  const fathers =
+    mixed.length > 0
+      ? mixed.map(({ name, number, bed }) => ({ name: parentName(name, number), bed }))
+      : [{ name: fatherInWords(cross), bed: cross.fatherBed }];
   for (const stop of cross.storage ? [] : atFather(protocol, cross.kind === "self", females, cross, today)) {
     const { step } = stop;
     const clock = onTheClock({ step, daysLeft: 0, ...windowOn(step, today, marks) }, garden.timezone);
-    due.push({ kind: "father", state, ...clock, ...stop });
+    due.push({ kind: "father", state, fathers, ...clock, ...stop });
   }
-  const { male } = parents.father.window;
+  const { male } = father.window;
   if (cross.storage && !cross.storedOn && today >= male.start && today <= male.end)
     due.push({ kind: "store", part: "morning", state, until: male.end, daysLeft: daysBetween(today, male.end) });
   return due;

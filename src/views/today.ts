@@ -14,6 +14,7 @@ import type { FlowerOnDay } from "@/core/pollination/steps";
 import type { Standing } from "@/core/work/work";
 import type { Bed } from "@/records/bed/bed";
 import { beds } from "@/records/bed/queries";
+import { mixedFathersOfSeason } from "@/records/candidate/queries";
 import { type CrossRow, crossesOfSeason } from "@/records/cross/queries";
 import { protocolOfCross } from "@/records/flower/commands";
 import { flowersUnderWay, talliesOfSeason } from "@/records/flower/queries";
@@ -139,6 +140,7 @@ function worked(sky: Outlook): Today {
   const tallies = talliesOfSeason(db, season, day);
   // A look back does not know of what was planned later.
   const crosses = crossesOfSeason(db, season).filter((x) => !x.closed && x.plannedOn <= day);
+  const mixed = mixedFathersOfSeason(db, season);
   const tasks: Task[] = [];
   const open: CrossState[] = [];
   const over: CrossState[] = [];
@@ -152,7 +154,7 @@ function worked(sky: Outlook): Today {
     const protocol = protocolOfCross(cross);
     const { daysToRipe } = speciesById(cross.species);
     if (state.over && cross.overOn === null && state.over >= addDays(day, -SAID)) over.push(state);
-    const due = crossTasks(cross, flowersOfIt, brief(state), both, ours);
+    const due = crossTasks(cross, flowersOfIt, brief(state), both, mixed.get(cross.id) ?? [], ours);
     tasks.push(...due);
     const isDue = new Set(due.flatMap((task) => (task.kind === "cross" ? task.flowers.map(({ id }) => id) : [])));
     const dueFlowers = flowersOfIt.filter(({ id }) => isDue.has(id));

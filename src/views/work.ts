@@ -17,6 +17,8 @@ export type WorkStand = Pick<
 > & {
   /** Its flowers, or its plants, are male or female. */
   oneSex: boolean;
+  /** Its seed ripens dry, and may be cut on its stalk. */
+  dry: boolean;
 };
 /** `waits` where something must be done before it. */
 export type StandWork = Omit<Work, "waitsFor"> & { standing: Standing; waits: boolean; stand: WorkStand };
@@ -41,8 +43,8 @@ function living(stand: ForecastStand, { climate, today }: Outlook, { deeds, flow
     separatePlants: species.flowerType === "separate-sex plants",
     selfs: sceneSpecies(species).selfs,
     // Fruit of what is being bred or adapted is tasted before its mothers are chosen.
-    tasted: species.extraction !== "dry" && stand.school !== "keep-pure",
-    fleshy: species.extraction !== "dry",
+    tasted: !isDry(stand) && stand.school !== "keep-pure",
+    fleshy: !isDry(stand),
     separateSexes: isOfOneSex(stand),
     ripeSign: species.ripeSign,
     handled: flowered.has(stand.id),
@@ -56,9 +58,11 @@ function living(stand: ForecastStand, { climate, today }: Outlook, { deeds, flow
 const ONE_SEX: ReadonlySet<string> = new Set(["large separate-sex flowers", "separate-sex plants"]);
 const isOfOneSex = (stand: ForecastStand) => ONE_SEX.has(speciesById(stand.species).flowerType);
 
+const isDry = (stand: ForecastStand) => speciesById(stand.species).extraction === "dry";
+
 const standOf = (stand: ForecastStand): WorkStand => {
   const { id, family, code, lineName, bedName, generation, season } = stand;
-  return { id, family, code, lineName, bedName, generation, season, oneSex: isOfOneSex(stand) };
+  return { id, family, code, lineName, bedName, generation, season, oneSex: isOfOneSex(stand), dry: isDry(stand) };
 };
 
 /** Everything that is open on the stands of one season, the soonest impossible first. */

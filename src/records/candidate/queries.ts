@@ -1,4 +1,5 @@
 import type { Id } from "@/core/custody/id";
+import { groupBy } from "@/core/lists/groupBy";
 import type { Db } from "@/db/open";
 import type { CandidateKept } from "./candidate";
 
@@ -27,4 +28,21 @@ export function candidatesOfFlowers(db: Db, crossId: Id): CandidateRow[] {
       `${SELECT} WHERE c.flowerId IN (SELECT id FROM flower WHERE crossId = ?) ORDER BY c.flowerId, c.share DESC, c.id`,
     )
     .all(crossId) as CandidateRow[];
+}
+
+/** A father of mixed pollen: who, and in which bed he stands. */
+export type MixedFather = { crossId: Id; name: string; number: number | null; bed: string | null };
+
+/** The fathers whose pollen is mixed, by the open crosses of a season. */
+export function mixedFathersOfSeason(db: Db, season: number): Map<Id, MixedFather[]> {
+  const rows = db
+    .prepare(
+      `SELECT c.crossId, l.name, p.number, b.name bed
+       FROM cross x JOIN candidate c ON c.crossId = x.id AND c.role = 'father'
+       JOIN stand s ON s.id = c.standId JOIN line l ON l.id = s.lineId
+       LEFT JOIN plant p ON p.id = c.plantId LEFT JOIN bed b ON b.id = s.bedId
+       WHERE x.season = ? AND x.closed = 0 ORDER BY c.crossId, c.id`,
+    )
+    .all(season) as MixedFather[];
+  return groupBy(rows, ({ crossId }) => crossId);
 }

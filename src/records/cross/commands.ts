@@ -185,10 +185,10 @@ const makeMales = command(
     const on = told ?? context.today;
     const cross = openCross(context, crossId);
     notAhead(context, on);
+    if (!protocolOfCross(cross).steps.find(({ action }) => action === step)?.father)
+      refuse("step", "Nothing is done at the father for that step.");
     const ready = step === "cover" ? { malesOn: on, fetchedOn: null } : { fetchedOn: on };
     context.write.update(crossRecord, crossId, { ...ready, ...(males === null ? {} : { males }) });
-    const part = protocolOfCross(cross).steps.find(({ action }) => action === step)?.father;
-    if (!part) return refuse("step", "Nothing is done at the father for that step.");
     const many = males === null ? "" : `, ${males}`;
     return {
       message: `${cross.code}: ${cross.fatherName}, ${step === "cover" ? "made ready" : "fetched"}${many}`,

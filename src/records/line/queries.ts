@@ -78,7 +78,7 @@ export function lines(db: Db, today: Day): LineSummary[] {
     .all(today) as LineSummary[];
 }
 
-/** A line's yardsticks that are in use, or with those that are retired; a parent line is measured with those of its offspring when it has none. */
+/** A line's yardsticks, those that are retired among them; a parent line is measured with those of its offspring when it has none. */
 export function yardsticks(db: Db, lineId: Id): Yardstick[] {
   return db
     .prepare(

@@ -1,4 +1,4 @@
-import { day, name, type Row, record, ref } from "../record";
+import { day, type Row, record, ref, text } from "../record";
 
 /** What was noted of something, on a day; it belongs to one row of one record. */
 export const note = record("note", {
@@ -9,7 +9,7 @@ export const note = record("note", {
   lotId: ref("lot", "Lot").optional(),
   crossId: ref("cross", "Cross").optional(),
   on: day("Day"),
-  words: name("Note", 2000),
+  words: text("Note", 2000).needed(),
 });
 export type Note = Row<typeof note>;
 

@@ -71,6 +71,10 @@ describe("a note", () => {
     expect(garden.refused("note.add", { words: "of nothing" }).fields.words).toBe("A note is of one thing.");
     expect(garden.refused("note.add", { lineId: pea, bedId: 1, words: "two" }).fields.words).toContain("one thing");
     expect(garden.refused("note.add", { lineId: pea, words: "later", on: "2027-07-10" }).fields).toHaveProperty("on");
+    garden.done("note.add", {
+      standId: garden.done("stand.add", { lineId: pea, sown: "2027-03-20" }).id,
+      words: "one\ntwo",
+    });
     garden.done("note.change", { id, version: garden.version("note", id), words: "sweet" });
     garden.done("note.remove", { id, version: garden.version("note", id) });
     expect(of("lineId", pea)).toEqual([["2027-06-01", "climbs well"]]);

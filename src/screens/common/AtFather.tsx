@@ -1,6 +1,5 @@
 "use client";
 import { useState } from "react";
-import { fatherInWords } from "@/core/custody/parents";
 import { plural } from "@/core/units/plural";
 import { dayNow } from "@/ui/press";
 import { Stepper } from "@/ui/Stepper";
@@ -9,10 +8,11 @@ import type { FatherTask } from "@/views/crossTasks";
 import { useCommand } from "./command";
 import { Trouble, wide } from "./recordParts";
 import { Tag } from "./Tag";
+import { fathersInWords } from "./words";
 
 /** The father's part: how many males, of which plant, in which bed, and one press. */
 export function AtFather({ task, day, onDone }: { task: FatherTask; day: string; onDone: () => void }) {
-  const { state, step, count, ready, from, to } = task;
+  const { state, step, count, ready, fathers, from, to } = task;
   const { cross } = state;
   const { father, action } = step;
   const { runKept, busy } = useCommand();
@@ -39,8 +39,7 @@ export function AtFather({ task, day, onDone }: { task: FatherTask; day: string;
         </span>
       </div>
       <p className="mt-2 text-lg">
-        The father: <strong>{fatherInWords(cross)}</strong>
-        {cross.fatherBed && `, bed ${cross.fatherBed}`}
+        {fathers.length > 1 ? "The fathers" : "The father"}: <strong>{fathersInWords(fathers)}</strong>
       </p>
       <h2 className="mt-1 text-2xl">{father.title}</h2>
       <p className="mt-2 text-lg">{father.look}</p>

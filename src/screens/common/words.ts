@@ -1,5 +1,6 @@
 import { type Day, dayInWords } from "@/core/calendar/day";
 import { fatherInWords, parentName } from "@/core/custody/parents";
+import { bedInWords } from "@/core/ground/bedInWords";
 
 export const LINE_ENDINGS = { finished: "Finished", "given-up": "Given up", lost: "Lost" } as const;
 
@@ -116,6 +117,10 @@ type ParentsNamed = {
 /** Mother × father of a cross. @example "Ashlar Gold plant 3 × itself" */
 export const parentsInWords = (cross: ParentsNamed): string =>
   `${parentName(cross.motherName, cross.motherNumber)} × ${fatherInWords(cross)}`;
+
+/** Fathers and where each stands. */
+export const fathersInWords = (fathers: { name: string; bed: string | null }[]): string =>
+  fathers.map(({ name, bed }) => (bed ? `${name}, ${bedInWords(bed)}` : name)).join("; ");
 
 /** When the first insects fly; bumblebees and honey bees at once on a mild morning. */
 export const insectsInWords = ({ from, to }: { from: string; to: string }): string =>

@@ -1,7 +1,6 @@
 "use client";
 import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
-import { fatherInWords } from "@/core/custody/parents";
 import { plural } from "@/core/units/plural";
 import type { Units } from "@/core/units/units";
 import { Sheet } from "@/ui/Sheet";
@@ -12,7 +11,7 @@ import { AtFather } from "../common/AtFather";
 import { CommandButton } from "../common/command";
 import { RecordStep } from "../common/RecordStep";
 import { Tag } from "../common/Tag";
-import { parentsInWords, STORAGE_WORDS } from "../common/words";
+import { fathersInWords, parentsInWords, STORAGE_WORDS } from "../common/words";
 import { ChangeTask, repeats } from "./OwnTasks";
 import { row } from "./Part";
 import { StandRow } from "./StandWork";
@@ -132,7 +131,7 @@ function CrossRow({ task, day, units }: Of<CrossTask>) {
 }
 
 function FatherRow({ task, day }: { task: FatherTask; day: string }) {
-  const { state, step, count, ready, from, to } = task;
+  const { state, step, count, ready, fathers, from, to } = task;
   const { cross } = state;
   return (
     <li className={row}>
@@ -144,8 +143,8 @@ function FatherRow({ task, day }: { task: FatherTask; day: string }) {
           {step.father.title}: {plural(count, step.father.unit)}
         </span>
         <span className="block text-sm text-soft">
-          The father, {fatherInWords(cross)}
-          {cross.fatherBed && `, bed ${cross.fatherBed}`}. {task.part !== "any-hour" && `${from} to ${to}. `}
+          {fathers.length > 1 ? "The fathers" : "The father"}, {fathersInWords(fathers)}.{" "}
+          {task.part !== "any-hour" && `${from} to ${to}. `}
           {ready !== null && "Made ready the evening before. "}
           {step.father.look}
         </span>

@@ -83,7 +83,14 @@ function DoneForm({ work, day, close }: Omit<Props, "units"> & { close: () => vo
       onDone={close}
     >
       {counted && <Field name="counted" label={counted} type="number" hint="Left empty, it is not counted." />}
-      {act === "gather" && <Field name="act" label="What was gathered" type="select" choices={GATHERED} />}
+      {act === "gather" && (
+        <Field
+          name="act"
+          label="What was gathered"
+          type="select"
+          choices={GATHERED.filter(({ value }) => stand.dry || value !== "cut")}
+        />
+      )}
       {act === "first-flower" && stand.oneSex && (
         <Field name="sex" label="Which opened first" type="select" choices={SEXES} />
       )}

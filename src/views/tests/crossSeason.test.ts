@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { family, type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { crossView } from "../crosses";
-import type { CrossTask } from "../crossTasks";
+import type { CrossTask, FatherTask } from "../crossTasks";
 import { letterView } from "../letter";
 import { type DeviceDay, outlook } from "../outlook";
 import { todayView } from "../today";
@@ -46,6 +46,26 @@ describe("both parents' beds", () => {
     expect(garden.refused("cross.males", { crossId, step: "cover", males: 2, on: "2027-07-11" }).fields).toHaveProperty(
       "on",
     );
+  });
+
+  test("fathers whose pollen is mixed are named each with his bed", () => {
+    const { plan, father } = twoMelons(garden);
+    const other = garden.done("line.add", {
+      name: "Duskwing",
+      species: "melon",
+      school: "keep-pure",
+      status: "open-pollinated",
+    });
+    const more = garden.done("stand.add", { lineId: other.id, sown: "2027-04-28", plants: 3 }).id;
+    garden.done("cross.plan", { ...plan, method: "separate-sex", moreFathers: [{ standId: more }] });
+    const stop = today().tasks.find((t): t is FatherTask => t.kind === "father")!;
+    expect(stop.fathers).toEqual([
+      { name: "Nettle Moon", bed: "B" },
+      { name: "Duskwing", bed: null },
+    ]);
+    garden.done("cross.plan", { ...plan, lineName: "Alone", fatherStandId: father });
+    const alone = today().tasks.filter((t): t is FatherTask => t.kind === "father" && t !== stop);
+    expect(alone.map(({ fathers }) => fathers.length)).toContain(1);
   });
 
   test("pollen that is kept needs no walk to the father; a step without a father's part refuses his males", () => {
