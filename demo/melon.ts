@@ -147,6 +147,7 @@ export class Melon extends MelonField {
     grower.look(sib, "2027-07-09", 0.55);
     grower.on("2027-07-08");
     grower.record("flower.cover", { crossId: sib, flowers: 5 });
+    grower.record("cross.males", { crossId: sib, step: "cover", males: 11 });
     grower.record("flower.cover", { crossId: self, flowers: 2 });
   }
 }

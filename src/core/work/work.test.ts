@@ -5,8 +5,8 @@ import type { Climate } from "../climate/climate";
 import { climate, living, south, tropics } from "../tests/place";
 import { actsOf } from "./acts";
 import { outOfOrder, stageOf } from "./life";
-import type { LivingStand } from "./living";
-import { type Act, standingOn, type Work } from "./work";
+import { type LivingStand, work } from "./living";
+import { ACTS, type Act, standingOn, type Work } from "./work";
 
 const TRAY: LivingStand["raising"] = {
   how: "tray",
@@ -216,6 +216,36 @@ describe("the acts of a stand", () => {
     expect(one(stand, "thin")!.waitsFor).toEqual(["look-up 1"]);
     const never = { ...stand, putOff: new Map<Act, Day | null>([["look-up", null]]) };
     expect(one(never, "thin")!.waitsFor).toEqual([]);
+  });
+});
+
+test("an act takes so many minutes, and so many more for each of a hundred plants", () => {
+  const minutes = (act: Act) => work(living({ plants: 100 }), act, { what: "", from: "2027-05-01" }).minutes;
+  expect(Object.fromEntries(ACTS.map((act) => [act, minutes(act)]))).toEqual({
+    sow: 30,
+    "look-up": 3,
+    thin: 40,
+    stake: 85,
+    "prick-out": 60,
+    harden: 5,
+    "plant-out": 115,
+    mulch: 40,
+    lift: 85,
+    "look-store": 10,
+    replant: 115,
+    rogue: 30,
+    cover: 65,
+    "first-flower": 2,
+    sexes: 40,
+    "flowers-off": 30,
+    cage: 20,
+    uncover: 30,
+    taste: 110,
+    cut: 65,
+    pick: 55,
+    "bring-in": 65,
+    gather: 70,
+    keep: 15,
   });
 });
 

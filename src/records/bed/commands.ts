@@ -1,6 +1,8 @@
 import { plural } from "@/core/units/plural";
 import { Refusal } from "@/db/ops";
 import { type Context, command } from "../command";
+import { note } from "../note/note";
+import { notesOf } from "../note/queries";
 import { ref, seen } from "../record";
 import { namedTwice } from "../twice";
 import { bed } from "./bed";
@@ -44,6 +46,8 @@ const removeBed = command("bed.remove", { id: ref("bed", "Bed"), version: seen()
   const { name } = existing(context, id);
   const stands = standsInBed(context.db, id);
   if (stands > 0) throw new Refusal(`${plural(stands, "stand")} grew in this bed; it stays for their sake.`);
+  // What was noted of it goes with it, and comes back with it.
+  for (const noted of notesOf(context.db, "bedId", id)) context.write.remove(note, noted.id);
   context.write.remove(bed, id, version);
   return { message: `Bed ${name} taken off the ground` };
 });

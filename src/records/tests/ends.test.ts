@@ -81,6 +81,15 @@ describe("a note", () => {
   });
 });
 
+test("what was noted of a bed goes with it, and comes back with it", () => {
+  garden.done("note.add", { bedId: 2, words: "stony" });
+  const bedId = garden.row("bed", 2).id as string;
+  const { entry } = garden.done("bed.remove", { id: 2, version: 1 });
+  expect(notesView(garden.db, "bedId", bedId)).toEqual([]);
+  undo(garden.db, entry);
+  expect(notesView(garden.db, "bedId", bedId)).toMatchObject([{ words: "stony" }]);
+});
+
 describe("a season copied forward", () => {
   test("makes plans of their own: a year later, the same bed and number, the newest seed; what it did stays behind", () => {
     const { mother } = twoMelons(garden);

@@ -4,6 +4,7 @@ import { STEP_WORDS, type Stage, type Step } from "@/core/work/life";
 import { Sheet } from "@/ui/Sheet";
 import type { LivedStand } from "@/views/lived";
 import { CommandButton, CommandForm, Field } from "./command";
+import { EndSheet } from "./EndSheet";
 import { sentence } from "./words";
 
 const STAGES: Record<Stage, string> = {
@@ -56,7 +57,18 @@ export function StandLife({ stand, today }: Props) {
             {press("setOn", "First set today")}
             {press("ripeOn", "First ripe today")}
             {stand.planned === 0 && <GoOn stand={stand} />}
-            <End stand={stand} today={today} />
+            <EndSheet
+              command="stand.end"
+              of={stand}
+              name={`${stand.code} ${stand.lineName}`}
+              today={today}
+              endings={[
+                { value: "done", label: "Finished: gathered and cleared" },
+                { value: "lost", label: "Lost: frost, slugs, drought, a mishap" },
+                { value: "pulled", label: "Pulled up: not wanted" },
+              ]}
+              hint="Its records stay, and it can be brought back."
+            />
           </>
         )}
       </p>
@@ -87,36 +99,6 @@ function GoOn({ stand: { id, version, code, lineName } }: Pick<Props, "stand">) 
             ]}
             hint="The plants that stand go on as a stand of the next season, under the same numbers. What is to be done comes on Today."
           />
-        </CommandForm>
-      )}
-    </Sheet>
-  );
-}
-
-function End({ stand: { id, version, code, lineName }, today }: Props) {
-  return (
-    <Sheet trigger="It has ended" title={`${code} ${lineName} has ended`} plain>
-      {(close) => (
-        <CommandForm
-          command="stand.end"
-          draft={`end-${id}`}
-          values={{ ending: "done", on: today, why: null }}
-          hidden={{ id, version }}
-          submit="Keep"
-          onDone={close}
-        >
-          <Field
-            name="ending"
-            label="How"
-            type="select"
-            choices={[
-              { value: "done", label: "Finished: gathered and cleared" },
-              { value: "lost", label: "Lost: frost, slugs, drought, a mishap" },
-              { value: "pulled", label: "Pulled up: not wanted" },
-            ]}
-          />
-          <Field name="on" label="On" type="date" />
-          <Field name="why" label="Why" hint="Its records stay, and it can be brought back." />
         </CommandForm>
       )}
     </Sheet>

@@ -1,8 +1,10 @@
 "use client";
+import { bedInWords } from "@/core/ground/bedInWords";
 import { lengthShown, lengthTyped, lengthUnit, type Units } from "@/core/units/units";
 import type { Bed } from "@/records/bed/bed";
 import { Sheet } from "@/ui/Sheet";
 import { CommandButton, CommandForm, Field } from "../common/command";
+import { Notes } from "../common/Notes";
 
 /** Adds a bed, or changes the one given. */
 export function BedForm({ bed, units }: { bed?: Bed; units: Units }) {
@@ -58,7 +60,8 @@ export function BedForm({ bed, units }: { bed?: Bed; units: Units }) {
             )}
           </CommandForm>
           {bed && (
-            <p className="mt-6">
+            <p className="mt-6 flex flex-wrap gap-3">
+              <Notes of="bedId" id={bed.id} name={bedInWords(bed.name)} />
               <CommandButton command="bed.remove" input={{ id: bed.id, version: bed.version }} plain>
                 Take this bed off the ground
               </CommandButton>
