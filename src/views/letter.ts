@@ -42,8 +42,8 @@ export function letterView(sky: Outlook, sourceId: Id): string | null {
     "",
     "Dear neighbour,",
     "",
-    `I grow my own seed here. Pollen of your plants (${name}, by my notes “${kept.name}”) can reach them, and seed that it`,
-    "fathers does not come true.",
+    `I grow my own seed here. Pollen of your ${name.toLowerCase()} can reach it, and seed that it fathers`,
+    "does not come true.",
     "",
     ...(growing.length > 0
       ? [`In ${season} I grow for seed:`, "", ...growing]

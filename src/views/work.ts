@@ -5,6 +5,7 @@ import { actsOf } from "@/core/work/acts";
 import type { LivingStand } from "@/core/work/living";
 import { memoryOf } from "@/core/work/memory";
 import { byLastChance, type Standing, standingOn, type Work } from "@/core/work/work";
+import { mothersOfSeason } from "@/records/cross/queries";
 import { type DeedOf, deedsOfSeason } from "@/records/deed/queries";
 import { standsWithFlowers } from "@/records/flower/queries";
 import { standsWithSeed } from "@/records/lot/queries";
@@ -26,9 +27,13 @@ export type StandWork = Omit<Work, "waitsFor"> & { standing: Standing; waits: bo
 /** Past its last chance a piece of work is asked about for so long; then it leaves by itself. */
 const ASKED = 14;
 
-type Known = { deeds: Map<Id, DeedOf[]>; flowered: Set<Id>; gathered: Set<Id> };
+type Known = { deeds: Map<Id, DeedOf[]>; flowered: Set<Id>; gathered: Set<Id>; mothers: Set<Id> };
 
-function living(stand: ForecastStand, { climate, today }: Outlook, { deeds, flowered, gathered }: Known): LivingStand {
+function living(
+  stand: ForecastStand,
+  { climate, today }: Outlook,
+  { deeds, flowered, gathered, mothers }: Known,
+): LivingStand {
   const species = speciesById(stand.species);
   return {
     ...stand,
@@ -42,6 +47,12 @@ function living(stand: ForecastStand, { climate, today }: Outlook, { deeds, flow
     staked: species.stake,
     separatePlants: species.flowerType === "separate-sex plants",
     selfs: sceneSpecies(species).selfs,
+    // What selfs needs no hand for it.
+    fixing:
+      stand.school === "cross-and-fix" &&
+      stand.generation !== null &&
+      !sceneSpecies(species).selfs &&
+      !mothers.has(stand.id),
     // Fruit of what is being bred or adapted is tasted before its mothers are chosen.
     tasted: !isDry(stand) && stand.school !== "keep-pure",
     fleshy: !isDry(stand),
@@ -73,6 +84,7 @@ export const workOfSeason = (sky: Outlook, season: number): StandWork[] =>
       deeds: deedsOfSeason(db, season),
       flowered: standsWithFlowers(db, season),
       gathered: standsWithSeed(db, season),
+      mothers: mothersOfSeason(db, season),
     };
     const stands = sky.standsOf(season).filter((s) => !s.outside && !s.endedOn);
     return stands

@@ -207,6 +207,7 @@ export function living(more: Partial<LivingStand> = {}, sky: Climate = climate({
     separatePlants: false,
     tasted: false,
     cover: null,
+    fixing: false,
     selfs: false,
     ripeSign: "Pods are papery.",
     seedWanted: true,

@@ -70,6 +70,19 @@ export function flowerWork(stand: LivingStand, before: string[]): Work[] {
         waitsFor: before,
       }),
     );
+  if (stand.fixing && seedWanted && !done.has("self"))
+    open.push(
+      work(stand, "self", {
+        what: "Plan its next generation",
+        how: "Choose plants on its page, to be selfed or crossed among themselves by hand.",
+        count: null,
+        from: window.earliest,
+        best: opens,
+        last: window.end,
+        otherwise: "its seed is of whatever flew",
+        waitsFor: before,
+      }),
+    );
   open.push(...underCover(stand, before));
   if (flowers === "removed" && removeEvery)
     open.push(...flowersOff(stand, removeEvery, before, done.get("flowers-off")));

@@ -57,6 +57,8 @@ export type LivingStand = {
   mix: boolean;
   flowers: FlowerCare;
   cover: Cover | null;
+  /** Its chosen plants are to be selfed or crossed among themselves by hand, and no such cross is planned yet. */
+  fixing: boolean;
   /** It sets seed by itself, without insects or wind. */
   selfs: boolean;
   removeEvery: number | null;
@@ -98,6 +100,7 @@ const MINUTES: Record<Act, { once: number; each: number }> = {
   cover: { once: 15, each: 0.5 },
   "first-flower": { once: 2, each: 0 },
   sexes: { once: 10, each: 0.3 },
+  self: { once: 15, each: 0 },
   "flowers-off": { once: 10, each: 0.2 },
   cage: { once: 10, each: 0.1 },
   uncover: { once: 10, each: 0.2 },

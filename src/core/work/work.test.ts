@@ -172,6 +172,14 @@ describe("the acts of a stand", () => {
     expect(one(living({ plants: 30 }), "sexes")).toBeUndefined();
   });
 
+  test("the next generation of what is fixed is planned while it flowers, unless it is", () => {
+    const stand = living({ plants: 12, fixing: true });
+    expect(told([one(stand, "self")!])).toEqual([["self", "2027-06-20", "2027-06-25", "2027-07-29"]]);
+    expect(one({ ...stand, fixing: false }, "self")).toBeUndefined();
+    expect(one({ ...stand, seedWanted: false }, "self")).toBeUndefined();
+    expect(one({ ...stand, done: new Map([["self", "2027-06-25"]]) }, "self")).toBeUndefined();
+  });
+
   test("a cage is seen to every other day while it flowers, and every cover comes off after", () => {
     const caged = living({ plants: 3, flowers: "covered", cover: "cage" });
     expect(told(actsOf(caged)).filter(([act]) => act === "cage" || act === "uncover")).toEqual([
@@ -237,6 +245,7 @@ test("an act takes so many minutes, and so many more for each of a hundred plant
     cover: 65,
     "first-flower": 2,
     sexes: 40,
+    self: 15,
     "flowers-off": 30,
     cage: 20,
     uncover: 30,
@@ -312,6 +321,7 @@ const anyStand = fc
     tray: fc.boolean(),
     staked: fc.boolean(),
     tasted: fc.boolean(),
+    fixing: fc.boolean(),
     separatePlants: fc.boolean(),
     cover: fc.constantFrom(null, "bags" as const, "cage" as const, "alternate-cages" as const),
     overwinter: fc.constantFrom(null, "lifted" as const, "left" as const, "late-sown" as const),
@@ -357,15 +367,16 @@ describe("whatever grows, in the north, the south and where there is no winter",
         const asked: Act[] = [];
         for (let n = 0; n < 900 && !stand.gathered; n++) {
           const day = addDays(planned.sown, n);
-          const works = actsOf(stand);
-          const open = new Set(works.map(({ key }) => key));
-          for (const work of works) {
-            const standing = standingOn(work, day, open);
-            expect([work.act, standing]).not.toEqual([work.act, "missed"]);
-            if (standing !== "due") continue;
-            asked.push(work.act);
-            stand = pressed(stand, work.act, day);
-            break;
+          let again = true;
+          while (again) {
+            const works = actsOf(stand);
+            const open = new Set(works.map(({ key }) => key));
+            for (const work of works) expect([work.act, standingOn(work, day, open)]).not.toEqual([work.act, "missed"]);
+            const due = works.find((work) => standingOn(work, day, open) === "due");
+            again = due !== undefined;
+            if (!due) continue;
+            asked.push(due.act);
+            stand = pressed(stand, due.act, day);
           }
         }
         expect(stand.gathered).toBe(true);

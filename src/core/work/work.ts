@@ -18,6 +18,7 @@ export const ACTS = [
   "cover",
   "first-flower",
   "sexes",
+  "self",
   "flowers-off",
   "cage",
   "uncover",

@@ -46,6 +46,10 @@ export function crossesOfSeason(db: Db, season: number): CrossRow[] {
   return db.prepare(`${SELECT} WHERE x.season = ? ORDER BY x.closed, x.code`).all(season) as CrossRow[];
 }
 
+/** Stands of a season that are the mother of a cross. */
+export const mothersOfSeason = (db: Db, season: number): Set<Id> =>
+  new Set(db.prepare("SELECT DISTINCT motherStandId FROM cross WHERE season = ?").pluck().all(season) as Id[]);
+
 /** Every season that has crosses, newest first. */
 export function seasonsWithCrosses(db: Db): number[] {
   return db.prepare("SELECT DISTINCT season FROM cross ORDER BY season DESC").pluck().all() as number[];

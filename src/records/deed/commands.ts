@@ -31,6 +31,7 @@ const DONE_WORDS: Record<Act, string> = {
   cover: "covered",
   "first-flower": "in flower",
   sexes: "males and females counted",
+  self: "next generation planned",
   "flowers-off": "flowers taken off",
   cage: "cage seen to",
   uncover: "uncovered",

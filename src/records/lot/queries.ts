@@ -1,6 +1,7 @@
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
+import type { Line } from "../line/line";
 import type { Lot } from "./lot";
 
 export type LotRow = Lot & {
@@ -61,19 +62,27 @@ export function lotChoices(db: Db): LotChoice[] {
     .all() as LotChoice[];
 }
 
-export type AgingLine = Pick<LotRow, "lineId" | "lineName" | "lineCode" | "species"> & { gathered: string };
+/** A line with the code and generation of its newest seed. */
+export type WaitingLine = Pick<LotRow, "lineId" | "lineName" | "lineCode" | "species" | "generation"> & {
+  school: Line["school"];
+  lotCode: string;
+  gathered: string;
+};
 
 /** Lines that go on, with their newest seed, of which nothing stands or is planned in a season or the one after. */
-export const notSown = (db: Db, season: number): AgingLine[] =>
+export const notSown = (db: Db, season: number): WaitingLine[] =>
   db
     .prepare(
-      `SELECT l.id lineId, l.name lineName, l.code lineCode, l.species, max(k.gathered) gathered
+      // Beside a maximum SQLite gives the columns of its row.
+      `SELECT l.id lineId, l.name lineName, l.code lineCode, l.species, l.school, k.generation, k.code lotCode,
+         max(k.gathered) gathered
        FROM line l JOIN lot k ON k.lineId = l.id
        WHERE l.endedOn IS NULL
+         AND k.doubt IS NULL
          AND NOT EXISTS (SELECT 1 FROM stand s WHERE s.lineId = l.id AND s.season IN (:season, :season + 1))
        GROUP BY l.id ORDER BY gathered, l.name`,
     )
-    .all({ season }) as AgingLine[];
+    .all({ season }) as WaitingLine[];
 
 /** The newest day on which seed of each line was gathered. */
 export function newestSeed(db: Db): Map<Id, string> {

@@ -150,6 +150,12 @@ describe("a season copied forward", () => {
       ["Bean", "2029-05-20", false, true],
       ["Nettle", "2029-03-20", true, true],
     ]);
+    const past = (day: string) => {
+      garden.on(day);
+      return CHOICES.copy(garden.sky(), 2029)[0]!.past;
+    };
+    expect([past("2029-05-20"), past("2029-05-21")]).toEqual([false, true]);
+    garden.on("2028-09-20");
     garden.done("line.end", { id: bean, version: garden.version("line", bean), ending: "given-up" });
     expect(choices().map(([name]) => name)).toEqual(["Nettle"]);
     expect([2027, 2028, 2029].map((season) => seasonView(garden.sky(), season).copyable)).toEqual([false, true, true]);

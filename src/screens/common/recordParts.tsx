@@ -62,7 +62,7 @@ export function WhichDay({ day, ago, onChange }: { day: string; ago: number; onC
         ))}
       </ToggleGroup.Root>
       <label className="flex items-center gap-2">
-        <span className="text-soft">or on</span>
+        <span className="whitespace-nowrap text-soft">or on</span>
         <input
           type="date"
           className="min-h-11"

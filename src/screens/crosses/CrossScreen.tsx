@@ -89,6 +89,12 @@ export function CrossScreen(view: CrossView & { opened: number | null }) {
           · inbreeding of the offspring {percent(view.inbreeding)}, as far back as the records go
         </span>
       </p>
+      {cross.males !== null && cross.malesOn && (
+        <p className="mt-1 text-sm text-soft">
+          Of the father {cross.males} made ready {dayInWords(cross.malesOn)}
+          {cross.fetchedOn && `, fetched ${dayInWords(cross.fetchedOn)}`}.
+        </p>
+      )}
       {view.note && <p className="mt-2 max-w-prose whitespace-pre-wrap border-l-4 border-rule pl-3">{view.note}</p>}
       {!cross.closed && <CrossRecord view={view} units={garden.units} />}
       <FlowerTable key={view.opened} view={view} opened={view.opened} />

@@ -146,7 +146,7 @@ export function TodayScreen(view: Today) {
         </Part>
       )}
       {regrow.length > 0 && (
-        <Part title="Regrow" when="their seed grows old" label="Lines to regrow">
+        <Part title="Regrow" when="nothing of them is sown or planned" label="Lines to regrow">
           {regrow.slice(0, LISTED).map((line) => (
             <RegrowRow key={line.code} line={line} />
           ))}

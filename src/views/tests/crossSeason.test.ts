@@ -259,8 +259,22 @@ describe("lines whose seed grows old", () => {
     garden.on("2028-02-01");
     garden.done("stand.add", { lineId: pea, sown: "2028-03-20" });
     expect(names("2028-02-01")).toEqual([["Slatefoot", 4]]);
+    // Seed of a cross is the next generation, however fresh.
+    const cross = garden.done("line.add", {
+      name: "Rook",
+      species: "melon",
+      school: "cross-and-fix",
+      status: "breeding-line",
+    });
+    garden.on("2027-12-01");
+    garden.done("lot.receive", { lineId: cross.id, gathered: "2027-12-01", seeds: 9, generation: 1 });
+    garden.on("2028-02-01");
+    expect(today().regrow.map(({ name, why }) => [name, why])).toEqual([
+      ["Rook F1", "next"],
+      ["Slatefoot", "old"],
+    ]);
     garden.done("line.end", { id: leek, version: garden.version("line", leek), ending: "lost", on: "2028-01-31" });
-    expect(names("2028-02-01")).toEqual([]);
+    expect(names("2028-02-01")).toEqual([["Rook F1", 1]]);
   });
 });
 
