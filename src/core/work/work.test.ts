@@ -110,6 +110,8 @@ describe("the acts of a stand", () => {
       ["first-flower", "2027-06-20", "2027-06-20", "2027-08-08"],
       ["flowers-off", "2027-06-20", "2027-06-20", "2027-06-22"],
     ]);
+    // Taken as no seed of, and never walked for its flowers.
+    expect(told(actsOf({ ...rival, removeEvery: null })).map(([act]) => act)).toEqual(["first-flower"]);
     const again = { ...rival, done: new Map<Act, Day>([["flowers-off", "2027-07-01"]]) };
     expect(told(actsOf(again))[1]).toEqual(["flowers-off", "2027-07-02", "2027-07-04", "2027-07-06"]);
     const over = { ...rival, done: new Map<Act, Day>([["flowers-off", "2027-08-06"]]) };
