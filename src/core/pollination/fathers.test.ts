@@ -55,6 +55,8 @@ describe("the father's part", () => {
     expect(malesFor(melon, { ...NONE, males: 2 }, 3)).toBe(1);
     expect(malesFor(tomato, { ...NONE, males: 9 }, 3)).toBe(1);
     expect(malesFor(bagged, NONE, 3)).toBe(2);
+    const sparing = protocol("ear", step("gather", 0.5), step("pollinate", null));
+    expect([malesFor(sparing, NONE, 3), malesFor(sparing, NONE, 0)]).toEqual([2, 1]);
     expect([malesFor(ears, NONE, 4), malesFor(ears, { ...NONE, males: 7 }, 4)]).toEqual([4, 7]);
   });
 

@@ -122,6 +122,9 @@ describe("the acts of a stand", () => {
     const late = living({ sown: "2027-07-15", plants: 3, fleshy: true });
     expect(told(actsOf(late))).toContainEqual(["bring-in", "2027-09-16", "2027-09-26", "2027-10-06"]);
     expect(one(late, "gather")!.last).toBe("2027-10-27");
+    // Half of a spread of 7 days is 4.
+    const sure = { ...late, frosts: { ...late.frosts!, first: { day: "10-06", spread: 7 } } };
+    expect(told([one(sure, "bring-in")!])).toEqual([["bring-in", "2027-09-22", "2027-09-27", "2027-10-06"]]);
     expect(one({ ...late, fleshy: false }, "bring-in")).toBeUndefined();
     expect(one(living({ plants: 3, fleshy: true }), "bring-in")).toBeUndefined();
   });

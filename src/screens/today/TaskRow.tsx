@@ -36,7 +36,7 @@ function keyOf(task: Task): string {
 }
 
 /** So many rows of a band are drawn at first. */
-const AT_FIRST = 8;
+const AT_FIRST = 5;
 
 /** The rows of a band; those below the first screen are drawn when the page is there. */
 export function TaskRows({ tasks, day, units }: { tasks: Task[]; day: string; units: Units }) {
