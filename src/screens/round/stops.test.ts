@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { nthId } from "@/core/custody/id";
 import type { PendingPress } from "@/core/pollination/pending";
-import type { CrossTask, StoreTask } from "@/views/crossTasks";
+import type { CrossTask, FatherTask, StoreTask } from "@/views/crossTasks";
 import type { Round, SentTask } from "@/views/round";
 import type { Ahead } from "@/views/today";
 import { partsOf, stopsOf, tasksAhead, unpacked } from "./stops";
@@ -27,6 +27,20 @@ describe("stops of the round", () => {
         store,
       ]),
     ).toEqual(["pollinate 11", "pollinate 12", "cover 1", "harvest 2", "store 7"]);
+  });
+
+  test("what is done at the father is one stop for the cross, and so are tassels for all its ears", () => {
+    const tied = { kind: "father", part: "evening", step: { action: "cover" }, state: { cross: { id: 3 } } };
+    const father = tied as unknown as FatherTask;
+    const tassels = task(4, "gather", "morning", [41, 42]);
+    const bagged = { ...tassels, step: { ...tassels.step, father: { each: 1 } } } as CrossTask;
+    expect(stopsOf([father, bagged, tassels], new Set()).map((s) => s.key)).toEqual([
+      "father cover 3",
+      "gather 4",
+      "gather 41",
+      "gather 42",
+    ]);
+    expect(stopsOf([father, bagged], new Set(["father cover 3", "gather 4"]))).toEqual([]);
   });
 
   test("what is recorded on the device and not yet sent is no stop any more", () => {
