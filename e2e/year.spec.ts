@@ -17,7 +17,6 @@ const YEARS: Year[] = [
     stands: [
       { name: "Low Kiln", species: "tomato", sown: "2027-03-20", plants: 12 },
       { name: "Ember", species: "tomato", sown: "2027-03-20", family: 1 },
-      { name: "Duskwing", species: "pea", sown: "2027-04-05", plants: 40 },
       { name: "Stubble", species: "maize", sown: "2027-05-10", plants: 60 },
       { name: "Slatefoot", species: "leek", sown: "2027-03-28", plants: 30, overwinter: "lifted" },
     ],
@@ -36,7 +35,6 @@ const YEARS: Year[] = [
     stands: [
       { name: "Low Kiln", species: "tomato", sown: "2026-09-10", plants: 12 },
       { name: "Ember", species: "tomato", sown: "2026-09-10", family: 1 },
-      { name: "Duskwing", species: "pea", sown: "2026-09-20", plants: 40 },
       { name: "Stubble", species: "maize", sown: "2026-11-05", plants: 60 },
       { name: "Slatefoot", species: "leek", sown: "2026-09-15", plants: 30, overwinter: "lifted" },
     ],

@@ -59,7 +59,7 @@ export type Today = {
     insects: { from: string; to: string } | null;
   };
   /** The warmest hour expected today; null where no temperature is known. */
-  heat: { max: number; from: "station" | "normal"; spoils: string[] } | null;
+  heat: { max: number; from: "station" | "readings" | "normal"; spoils: string[] } | null;
   tasks: Task[];
   /** Flowers that were covered and not pollinated in their time: asked once what became of them. */
   late: CrossTask[];
@@ -111,13 +111,13 @@ const SAID = 14;
 /** Days left of what never comes too late. */
 const NO_HURRY = 1000;
 /** The warmest hour, and whose pollen it harms. */
-function heatOf({ climate, today }: Outlook, tasks: Task[], crosses: Map<Id, CrossRow>): Today["heat"] {
+function heatOf({ climate, garden, today }: Outlook, tasks: Task[], crosses: Map<Id, CrossRow>): Today["heat"] {
   const temperature = temperatureOn(climate, dayNumber(today));
   if (!temperature) return null;
   const due = tasks.flatMap((t) => (t.kind === "cross" ? [speciesById(crosses.get(t.state.cross.id)!.species)] : []));
   return {
     max: Math.round(temperature.max),
-    from: climate.measured.has(dayNumber(today)) ? "station" : "normal",
+    from: climate.measured.has(dayNumber(today)) ? (garden.station === "none" ? "readings" : "station") : "normal",
     spoils: [...new Set(due.filter((s) => temperature.max >= s.heat.ceiling).map((s) => s.name))],
   };
 }

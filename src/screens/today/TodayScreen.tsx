@@ -32,8 +32,10 @@ const bandWords = (sun: Today["sun"]): Record<DayPart, { title: string; when: st
   evening: { title: "Tonight", when: sun.dusk ? `until dark at ${sun.dusk}` : "no dusk tonight" },
 });
 
+const HEAT_FROM = { station: "weather station", readings: "your readings", normal: "usual for the day" } as const;
+
 /** So many rows of a band can be read; on the busiest days the rest is on the round, and in the weeks ahead. */
-const SHOWN = 16;
+const SHOWN = 24;
 
 export function TodayScreen(view: Today) {
   const {
@@ -96,7 +98,7 @@ export function TodayScreen(view: Today) {
             {walk && `Beds ${walk.order.join(", ")}: ${metres(walk.metres, garden.units)} between them. `}
             {heat && (
               <span className={heat.spoils.length > 0 ? "font-bold text-rust" : ""}>
-                {heat.max} °C at the warmest today ({heat.from === "station" ? "weather station" : "usual for the day"})
+                {heat.max} °C at the warmest today ({HEAT_FROM[heat.from]})
                 {heat.spoils.length > 0 && `: pollen of ${heat.spoils.join(" and ")} spoils by noon, a rule of thumb`}.
               </span>
             )}

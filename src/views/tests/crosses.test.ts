@@ -104,6 +104,10 @@ describe("the day's walk", () => {
     for (let month = 1; month <= 12; month++) insert.run(String(month).padStart(2, "0"));
     const told = todayView(garden.sky());
     expect(told.heat).toMatchObject({ max: 24, from: "normal" });
+    garden.done("climate.import", { text: "date,min,max\n2027-07-08,9,29" });
+    garden.on("2027-07-08");
+    expect(todayView(garden.sky()).heat).toMatchObject({ max: 29, from: "readings" });
+    garden.on("2027-07-09");
     expect(told.sun.insects!.from > "05:30" && told.sun.insects!.to > told.sun.insects!.from).toBe(true);
     garden.db.prepare("UPDATE garden SET latitude = 78").run();
     expect(todayView(garden.sky()).sun).toMatchObject({ sunrise: null, dusk: null, hours: 24 });
