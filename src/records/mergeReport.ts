@@ -78,6 +78,12 @@ class Names {
         return `${thing(table)} ${id}`;
       case "line":
         return `line ${row.name}`;
+      case "task":
+        return `task ${row.title}`;
+      case "note":
+        return `a note of ${row.on}`;
+      case "deed":
+        return `“${row.act}” of ${row.on} on ${named("standId", "stand")}`;
       case "stand":
       case "cross":
       case "lot":

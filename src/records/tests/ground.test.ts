@@ -344,6 +344,26 @@ describe("barriers and outside pollen", () => {
     expect(
       garden.refused("ground.move", { id: NOBODY, version: NOBODY, kind: "barrier", east: 1, north: 1 }).fields,
     ).toHaveProperty("id");
+    garden.done("barrier.add", {
+      name: "hedge",
+      kind: "hedge",
+      path: [
+        { x: 0, y: 0 },
+        { x: 10, y: 5 },
+      ],
+    });
+    const [hedge] = barriers(garden.db);
+    const { id, version } = hedge!;
+    expect(garden.done("ground.move", { id, version, kind: "barrier", east: 1.5, north: -1 }).message).toBe(
+      "hedge moved",
+    );
+    expect(barriers(garden.db)[0]!.path).toEqual([
+      { x: 1.5, y: -1 },
+      { x: 11.5, y: 4 },
+    ]);
+    expect(garden.refused("ground.move", { id, version, kind: "source", east: 1, north: 1 }).fields.id).toBe(
+      "That is not on the ground any more.",
+    );
   });
 });
 

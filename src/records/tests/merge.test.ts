@@ -136,6 +136,32 @@ describe("two copies of a garden", () => {
     expect(get(there, "bed", id)).toMatchObject({ name: "later said", x: 7 });
   });
 
+  test("name what both changed, whatever it is", () => {
+    const { cross, lot } = family(garden);
+    const stand = garden.row("stand", 1).id as Id;
+    const task = garden.done("task.add", { title: "Empty the traps", due: "2028-07-18" }).id;
+    const note = garden.done("note.add", { standId: stand, words: "slow" }).id;
+    const there = carried(garden.db);
+    for (const [db, word] of [
+      [there, "first"],
+      [garden.db, "then"],
+    ] as const) {
+      does(db, "task.change", { id: task, title: "Empty the traps", due: "2028-07-18", note: word });
+      does(db, "note.change", { id: note, words: word });
+      does(db, "lot.change", { id: lot, note: word });
+      does(db, "cross.adjust", { id: cross, note: word });
+      does(db, "stand.change", { id: stand, storedIn: word });
+    }
+    const { both } = dry(garden.db, there);
+    expect(both.map(({ name }) => name).sort()).toEqual([
+      "A note of 2028-05-10",
+      "Cross X27-001-F (Lantern)",
+      "Seed lot K27-001-4 (Lantern)",
+      "Stand S27-001-1 (Ashlar Gold)",
+      "Task Empty the traps",
+    ]);
+  });
+
   test("with two scores of one plant ask, refuse all until it is said, and take what was said", () => {
     const { lineId, plants } = family(garden);
     const yardstickId = garden.done("yardstick.add", { lineId, name: "Sweet", kind: "number", wanted: "high" }).id;
