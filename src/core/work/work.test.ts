@@ -155,6 +155,11 @@ describe("the acts of a stand", () => {
   test("what can't stand is staked once it is in its place, and not once it flowers", () => {
     const stand = living({ staked: true, plants: 3, plantedOut: "2027-05-20" });
     expect(told(actsOf(stand))[0]).toEqual(["stake", "2027-05-20", "2027-05-30", "2027-06-29"]);
+    // Thinned where it was sown, from when the last is up; half a day counts as one.
+    const ground = { ...living().raising, up: { low: 7, high: 13.5 } };
+    expect(told([one(living({ raising: ground }), "thin")!])).toEqual([
+      ["thin", "2027-05-15", "2027-05-25", "2027-06-19"],
+    ]);
     // Sown in place: when it is thinned, ten days after the last came up.
     const thin = living({ staked: true, upOn: "2027-05-10" });
     expect(one(thin, "stake")).toMatchObject({ from: "2027-05-25", waitsFor: ["thin 1"] });
