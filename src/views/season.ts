@@ -14,6 +14,7 @@ import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { type ForecastStand, firstYearOf } from "./outlook";
 import { sceneOf } from "./scene";
+import { workOfSeason } from "./work";
 
 export type SeasonStand = {
   id: Id;
@@ -33,6 +34,8 @@ export type SeasonStand = {
   window: ForecastStand["window"];
   ripening: ForecastStand["ripening"];
   daysToRipe: { low: number; high: number };
+  /** The work on it that is soonest impossible, and its last chance. */
+  next: { what: string; last: Day } | null;
 };
 
 export type Season = {
@@ -61,7 +64,7 @@ export type Season = {
   head: string | null;
 };
 
-function seasonStand(stand: ForecastStand, today: string): SeasonStand {
+function seasonStand(stand: ForecastStand, today: string, next: SeasonStand["next"]): SeasonStand {
   const species = speciesById(stand.species);
   const { id, version, code, school, bedId, bedName, sown, window, ripening } = stand;
   return {
@@ -81,6 +84,7 @@ function seasonStand(stand: ForecastStand, today: string): SeasonStand {
     seedWanted: stand.seedWanted === 1,
     ahead: (stand.planned === 1 || sown >= today) && stand.firstFlower === null,
     daysToRipe: species.daysToRipe,
+    next,
   };
 }
 
@@ -112,6 +116,9 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
     return { window, ripening };
   };
   const known = seasonsWithStands(sky.db);
+  const next = new Map<Id, { what: string; last: Day }>();
+  for (const { what, last, standing, stand } of workOfSeason(sky, season))
+    if (last !== null && standing !== "missed" && !next.has(stand.id)) next.set(stand.id, { what, last });
   rows.sort((a, b) => (a.window.start < b.window.start ? -1 : 1));
   const scene = sceneIn(sky, season);
   return {
@@ -121,7 +128,7 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
     seasons: [...new Set([season, current, current + 1, ...known])].sort((a, b) => b - a),
     before,
     copyable: season >= current && known.includes(season - 1),
-    stands: rows.map((stand) => seasonStand(stand, today)),
+    stands: rows.map((stand) => seasonStand(stand, today, next.get(stand.id) ?? null)),
     firstYear: firstYearOf(sky, season).map((stand) => ({
       code: stand.code,
       name: nameWithGeneration(stand.lineName, stand.generation),

@@ -75,6 +75,11 @@ export function Row({ stand, tried, moved, share, season, end, hold, onKey }: Ro
         ) : (
           <span className="text-soft">no seed wanted</span>
         )}
+        {stand.next && (
+          <span className="text-soft max-xl:hidden">
+            {stand.next.what.toLowerCase()} by {dayInWords(stand.next.last)}
+          </span>
+        )}
       </p>
       <span aria-hidden className="absolute h-px bg-soft" style={{ ...across(sown, window.ripe), top: 44 }} />
       {sown >= "0" && share(sown) >= 0 && (

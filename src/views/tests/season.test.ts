@@ -8,6 +8,7 @@ import { groundView } from "../ground";
 import { type SentScene, seasonScene, seasonView } from "../season";
 import { shedView } from "../shed";
 import { weeksView } from "../weeks";
+import { workOfSeason } from "../work";
 
 let garden: Plot;
 beforeEach(() => {
@@ -211,4 +212,13 @@ describe("the Shed's climate", () => {
     expect(shedView(garden.sky()).climate.odds).toEqual([]);
     expect(seasonView(garden.sky(), 2027).stands.map((s) => s.ripening.verdict)).toEqual(["no-frost", "no-frost"]);
   });
+});
+
+test("a stand of the season says which work on it is soonest impossible", () => {
+  const { mother } = twoMelons(garden);
+  garden.on("2027-05-20");
+  const next = () => seasonView(garden.sky(), 2027).stands.find(({ id }) => id === mother)!.next;
+  const [soonest] = workOfSeason(garden.sky(), 2027).filter(({ stand }) => stand.id === mother);
+  expect(next()).toEqual({ what: soonest!.what, last: soonest!.last });
+  expect(next()!.what).toBe("Rogue");
 });
