@@ -48,7 +48,7 @@ export class Field<Out, Sent = Out> {
     return this.with({ absent: { is: "value", value } });
   }
   /** It must be said, whatever stands in elsewhere. */
-  needed(): Field<Out, NonNullable<Sent>> {
+  needed(): Field<NonNullable<Out>, NonNullable<Sent>> {
     return this.with({ absent: { is: "needed" } });
   }
   /** As part of a patch: where nothing is said the column stays as it is. */

@@ -101,15 +101,14 @@ export const CHOICES = {
     return sky
       .standsOf(season - 1)
       .filter(({ outside, family, lineId }) => !outside && !family && going.has(lineId))
-      .map((stand) => ({ ...stand, again: yearsLater(stand.sown, 1) }))
-      .map(({ again, ...stand }) => ({
+      .map((stand) => ({
         ...standChoice(stand),
-        sown: again,
-        past: again < sky.today,
+        sown: yearsLater(stand.sown, 1),
+        past: yearsLater(stand.sown, 1) < sky.today,
         bedName: stand.bedName,
         plants: stand.wanted ?? stand.plants,
         there: there.has(stand.lineId),
-        warning: rotationWarning(sky.db, stood, { bedId: stand.bedId, species: stand.species, season }),
+        warning: rotationWarning(stood, { ...stand, season }),
       }));
   },
   stands: (sky: Outlook, season: number): StandChoice[] =>

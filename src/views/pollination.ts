@@ -174,10 +174,9 @@ function stateOf(cross: CrossRow, done: Tally, parents: Parents, own: Hand): Cro
   const lead = leadDays(protocol);
   const span = pollenSpan(cross, cross.species, parents.father);
   const last = lastDayToCover(mother.female, span, frost, species.daysToRipe, today, lead);
-  // Flowers are chosen one by one as they come; an ear, a head or a group is covered before the first of it opens.
-  const opens = protocol.unit === "flower" ? mother.female.start : mother.female.earliest;
   const likely = addDays(mother.female.start > span.start ? mother.female.start : span.start, -lead);
-  const begins = addDays(protocol.unit === "flower" && span.start > opens ? span.start : opens, -lead);
+  // Flowers are chosen one by one as they come; an ear, a head or a group is covered before the first of it opens.
+  const begins = protocol.unit === "flower" ? likely : addDays(mother.female.earliest, -lead);
   const over = cross.overOn ?? overSince(parents, span, last, lead);
   const isOver = over !== null && over <= today;
   const left = last ? daysBetween(today > likely ? today : likely, last.day) + 1 : 0;

@@ -35,6 +35,7 @@ function living(
   { deeds, flowered, gathered, mothers }: Known,
 ): LivingStand {
   const species = speciesById(stand.species);
+  const { selfs } = sceneSpecies(species);
   return {
     ...stand,
     planned: stand.planned === 1 || stand.sown > today,
@@ -46,13 +47,9 @@ function living(
     tender: species.tender,
     staked: species.stake,
     separatePlants: species.flowerType === "separate-sex plants",
-    selfs: sceneSpecies(species).selfs,
+    selfs,
     // What selfs needs no hand for it.
-    fixing:
-      stand.school === "cross-and-fix" &&
-      stand.generation !== null &&
-      !sceneSpecies(species).selfs &&
-      !mothers.has(stand.id),
+    fixing: stand.school === "cross-and-fix" && stand.generation !== null && !selfs && !mothers.has(stand.id),
     // Fruit of what is being bred or adapted is tasted before its mothers are chosen.
     tasted: !isDry(stand) && stand.school !== "keep-pure",
     fleshy: !isDry(stand),

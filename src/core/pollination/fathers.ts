@@ -8,7 +8,11 @@ export type Made = { males: number | null; malesOn: Day | null; fetchedOn: Day |
 export type WithFather = "cover" | "pollinate";
 
 /** A stop at the father's: for which step of the mother's flowers, how many, and how many stand ready from before. */
-export type AtFather = { step: ProtocolStep & { father: FathersPart }; count: number; ready: number | null };
+export type AtFather = {
+  step: ProtocolStep & { action: WithFather; father: FathersPart };
+  count: number;
+  ready: number | null;
+};
 
 /** Males that were tied on the day from which this one's flowers were covered. */
 function readyFrom({ males, malesOn }: Made, { after }: ProtocolStep, day: Day): number | null {
@@ -39,7 +43,7 @@ export function atFather(
     const isDone = action === "cover" ? made.malesOn === day : self || made.fetchedOn === day;
     if (isDone) return [];
     const ready = action === "pollinate" ? readyFrom(made, step, day) : null;
-    return [{ step: { ...step, father }, count: ready ?? Math.ceil(females[action] * father.each), ready }];
+    return [{ step: { ...step, action, father }, count: ready ?? Math.ceil(females[action] * father.each), ready }];
   });
 }
 

@@ -1,7 +1,7 @@
 import type { Day } from "../calendar/day";
 import { type Id, nthId } from "../custody/id";
 import type { FlowerOnDay } from "./steps";
-import { type FlowerState, isFault } from "./tally";
+import { BEFORE_POLLEN, type FlowerState, isFault } from "./tally";
 
 /** A press that is kept on a device and that no server has seen yet. */
 export type PendingPress = { id: Id; day: Day; at: string; name: string; input: unknown };
@@ -18,8 +18,6 @@ const covered = (id: Id, on: Day): FlowerOnDay => ({
   passes: 0,
   lastPass: null,
 });
-
-const BEFORE_POLLEN: ReadonlySet<FlowerState> = new Set(["covered", "gathered"]);
 
 /** A flower after what was found of it. */
 function found(flower: FlowerOnDay, result: string, day: Day, at: Date): FlowerOnDay {

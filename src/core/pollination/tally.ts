@@ -33,6 +33,9 @@ export type Tally = {
 /** States in which a flower still has steps to come. */
 export const UNDER_WAY: ReadonlySet<FlowerState> = new Set(["covered", "gathered", "pollinated", "uncovered", "set"]);
 
+/** States of a flower that waits for its pollen. */
+export const BEFORE_POLLEN: ReadonlySet<FlowerState> = new Set(["covered", "gathered"]);
+
 /** States of a flower that came to nothing. */
 export const DEAD: ReadonlySet<FlowerState> = new Set(["failed", "lost", "unusable"]);
 
@@ -47,7 +50,7 @@ export function tally(flowers: { state: FlowerState; fault: Fault | boolean | nu
   for (const { state, fault, count = 1 } of flowers) {
     if (DEAD.has(state)) done.lost += count;
     else if (fault) done.doubtful += count;
-    else if (state === "covered" || state === "gathered") done.covered += count;
+    else if (BEFORE_POLLEN.has(state)) done.covered += count;
     else if (state === "pollinated" || state === "uncovered") done.waiting += count;
     else done.set += count;
   }

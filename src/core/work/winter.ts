@@ -1,56 +1,91 @@
 import { addDays, type Day } from "../calendar/day";
 import { keyOf, type LivingStand, winterOf, work } from "./living";
-import type { Work } from "./work";
+import type { Act, Work } from "./work";
 
-/** Stored roots are looked through so often, days. */
-const LOOK_EVERY = 28;
+/** One of the acts that bring plants through a winter away from their bed: words, and days from the winter's ends. */
+type Told = Pick<Work, "what" | "how"> & { otherwise: string; best: number; last: number; early: number };
+type Keeping = { lift: Told; look: Told & { every: number; until: number }; replant: Told };
 
-/** Plants in the house are looked after so often, days. Working value. */
-const CARE_EVERY = 14;
+/** Roots in the store: looked through every four weeks, replanted some weeks before the last frost. */
+const IN_STORE: Keeping = {
+  lift: {
+    what: "Lift and store",
+    how: "The best only: split, bolted and odd ones are eaten.",
+    otherwise: "a hard frost takes them in the ground",
+    early: -30,
+    best: -7,
+    last: 14,
+  },
+  look: {
+    what: "Look through the store",
+    how: "Take out what rots, count what is sound.",
+    otherwise: "one rotten root takes its neighbours",
+    every: 28,
+    until: -30,
+    early: -7,
+    best: 0,
+    last: 14,
+  },
+  replant: {
+    what: "Replant",
+    how: "Look each over once more; only the best go back.",
+    otherwise: "late replanting flowers late, and its seed may not ripen",
+    early: -45,
+    best: -30,
+    last: 20,
+  },
+};
 
-/** Plants that come through the winter in the house: taken in before the frost, looked after, and put out again. */
-function houseWork(stand: LivingStand, before: string[]): Work[] {
+/** Plants in the house: in before the first frost, looked after every two weeks, out again after the last. Working values. */
+const IN_HOUSE: Keeping = {
+  lift: {
+    what: "Take into the house",
+    how: "Potted, cut back by half, rid of lice, each with its label.",
+    otherwise: "the first frost takes them",
+    early: -30,
+    best: -10,
+    last: 0,
+  },
+  look: {
+    what: "Look after them in the house",
+    how: "Little water, as light as it can be; look under the leaves for lice.",
+    otherwise: "dry or lousy plants do not see the spring",
+    every: 14,
+    until: -7,
+    early: -4,
+    best: 0,
+    last: 14,
+  },
+  replant: {
+    what: "Put out again",
+    how: "Hardened for a week, after the last frost.",
+    otherwise: "what stays inside flowers late and thin",
+    early: -10,
+    best: 0,
+    last: 30,
+  },
+};
+
+/** What is still open of taking plants away from their bed, looking after them, and bringing them back. */
+function awayWork(stand: LivingStand, { lift, look, replant }: Keeping, before: string[]): Work[] {
   const { liftedOn, sown, done } = stand;
   const winter = winterOf(stand);
-  const open: Work[] = [];
-  if (!liftedOn)
-    open.push(
-      work(stand, "lift", {
-        what: "Take into the house",
-        how: "Potted, cut back by half, rid of lice, each with its label.",
-        from: later(addDays(winter.start, -30), sown),
-        best: addDays(winter.start, -10),
-        last: winter.start,
-        otherwise: "the first frost takes them",
-        waitsFor: before,
-      }),
-    );
+  const on = (act: Act, day: Day, { early, best, last, ...words }: Told, waitsFor: string[], notBefore = "") =>
+    work(stand, act, {
+      ...words,
+      from: later(addDays(day, early), notBefore),
+      best: addDays(day, best),
+      last: addDays(day, last),
+      waitsFor,
+    });
   const taken = liftedOn ? [] : [keyOf(stand, "lift")];
-  const next = addDays(done.get("look-store") ?? liftedOn ?? winter.start, CARE_EVERY);
-  if (next < addDays(winter.end, -7))
-    open.push(
-      work(stand, "look-store", {
-        what: "Look after them in the house",
-        how: "Little water, as light as it can be; look under the leaves for lice.",
-        from: addDays(next, -4),
-        best: next,
-        last: addDays(next, 14),
-        otherwise: "dry or lousy plants do not see the spring",
-        waitsFor: taken,
-      }),
-    );
-  open.push(
-    work(stand, "replant", {
-      what: "Put out again",
-      how: "Hardened for a week, after the last frost.",
-      from: addDays(winter.end, -10),
-      best: winter.end,
-      last: addDays(winter.end, 30),
-      otherwise: "what stays inside flowers late and thin",
-      waitsFor: taken,
-    }),
-  );
-  return open;
+  const { every, until, ...looked } = look;
+  const next = addDays(done.get("look-store") ?? liftedOn ?? winter.start, every);
+  return [
+    ...(liftedOn ? [] : [on("lift", winter.start, lift, before, sown)]),
+    ...(next < addDays(winter.end, until) ? [on("look-store", next, looked, taken)] : []),
+    on("replant", winter.end, replant, taken),
+  ];
 }
 
 const later = (a: Day, b: Day): Day => (a > b ? a : b);
@@ -64,9 +99,9 @@ const later = (a: Day, b: Day): Day => (a > b ? a : b);
  *   // [["mulch", "2027-09-29"]]
  */
 export function winterWork(stand: LivingStand, before: string[]): Work[] {
-  const { secondYear, overwinter, liftedOn, replantedOn, firstFlower, sown, done } = stand;
+  const { secondYear, overwinter, replantedOn, firstFlower, sown, done } = stand;
   if (firstFlower || replantedOn) return [];
-  if (stand.wintering === "house") return houseWork(stand, before);
+  if (stand.wintering === "house") return awayWork(stand, IN_HOUSE, before);
   if (!secondYear && !stand.wintering) return [];
   const winter = winterOf(stand);
   if ((overwinter === "left" || stand.wintering === "outside") && !done.has("mulch"))
@@ -80,46 +115,5 @@ export function winterWork(stand: LivingStand, before: string[]): Work[] {
         waitsFor: before,
       }),
     ];
-  if (overwinter !== "lifted") return [];
-  const open: Work[] = [];
-  if (!liftedOn)
-    open.push(
-      work(stand, "lift", {
-        what: "Lift and store",
-        how: "The best only: split, bolted and odd ones are eaten.",
-        from: later(addDays(winter.start, -30), sown),
-        best: addDays(winter.start, -7),
-        last: addDays(winter.start, 14),
-        otherwise: "a hard frost takes them in the ground",
-        waitsFor: before,
-      }),
-    );
-  const lifted = liftedOn ? [] : [keyOf(stand, "lift")];
-  const replant = addDays(winter.end, -30);
-  const looked = done.get("look-store") ?? liftedOn ?? winter.start;
-  const next = addDays(looked, LOOK_EVERY);
-  if (next < replant)
-    open.push(
-      work(stand, "look-store", {
-        what: "Look through the store",
-        how: "Take out what rots, count what is sound.",
-        from: addDays(next, -7),
-        best: next,
-        last: addDays(next, 14),
-        otherwise: "one rotten root takes its neighbours",
-        waitsFor: lifted,
-      }),
-    );
-  open.push(
-    work(stand, "replant", {
-      what: "Replant",
-      how: "Look each over once more; only the best go back.",
-      from: addDays(winter.end, -45),
-      best: replant,
-      last: addDays(winter.end, 20),
-      otherwise: "late replanting flowers late, and its seed may not ripen",
-      waitsFor: lifted,
-    }),
-  );
-  return open;
+  return overwinter === "lifted" ? awayWork(stand, IN_STORE, before) : [];
 }

@@ -3,7 +3,7 @@ import { methodsOf, protocolById, speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
 import { type Protocol, STAGES, type Stage, type StepAction } from "@/core/pollination/protocol";
 import { type FlowerOnDay, refusalOf } from "@/core/pollination/steps";
-import { DEAD, FAULTS, type Fault, isFault, UNDER_WAY } from "@/core/pollination/tally";
+import { BEFORE_POLLEN, DEAD, FAULTS, type Fault, isFault, UNDER_WAY } from "@/core/pollination/tally";
 import { plural } from "@/core/units/plural";
 import { refuse } from "@/db/ops";
 import { candidateList, writeCandidates } from "../candidate/commands";
@@ -102,7 +102,7 @@ type Told = { cross: CrossRow; protocol: Protocol; on: string; at: string | unde
 
 /** A fault: a flower not yet pollinated is given up, a pollinated one keeps the fault and goes on. */
 function faultPatch({ cross, on }: Told, flower: Flower, fault: Fault): FlowerPatch {
-  if (flower.state === "covered" || flower.state === "gathered") {
+  if (BEFORE_POLLEN.has(flower.state)) {
     if (AFTER_POLLEN.has(fault))
       refuse(
         "results",
@@ -221,22 +221,21 @@ const missedFlowers = command(
   "flower.missed",
   { flowerIds: given<Id[]>("Flowers", idList(500).min(1)) },
   (context, { flowerIds }) => {
-    const crosses = new Set<Id>();
+    const crosses = new Map<Id, CrossRow>();
     for (const flowerId of flowerIds) {
       const flower =
         context.write.read(flowerRecord, flowerId) ?? refuse("flowerIds", "One of these flowers does not exist.");
-      const cross = openCross(context, flower.crossId);
+      const cross = crosses.get(flower.crossId) ?? openCross(context, flower.crossId);
+      crosses.set(cross.id, cross);
       if (!UNDER_WAY.has(flower.state))
         refuse("flowerIds", `Flower ${flower.number} of ${cross.code} is ${flower.state}; it was not missed.`);
-      const isFlower = flower.state === "covered" || flower.state === "gathered";
       context.write.update(
         flowerRecord,
         flowerId,
-        isFlower
+        BEFORE_POLLEN.has(flower.state)
           ? { state: "unusable", fault: "limp", checkedOn: context.today }
           : { state: "lost", lostWhy: "not seen to" },
       );
-      crosses.add(cross.id);
     }
     const of = plural(crosses.size, "cross", "crosses");
     return { message: `${plural(flowerIds.length, "flower")} of ${of} written down as missed`, ids: flowerIds };

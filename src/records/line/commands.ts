@@ -1,9 +1,10 @@
 import { yearOf } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
 import { Refusal } from "@/db/ops";
 import { nextCode } from "../code";
 import { type Context, command } from "../command";
-import { choice, day, ref, seen } from "../record";
-import { type Line, line } from "./line";
+import { day, ref, seen } from "../record";
+import { line } from "./line";
 import { lineOfName } from "./queries";
 
 const FIELDS = [
@@ -25,6 +26,12 @@ const HYBRID_WARNING =
 const hybridKeptPure = ({ status, school }: { status: string; school: string }) =>
   status === "f1-hybrid" && school === "keep-pure" ? [HYBRID_WARNING] : [];
 
+const existing = ({ write }: Context, id: Id) => {
+  const found = write.read(line, id);
+  if (!found) throw new Refusal("That line does not exist.");
+  return found;
+};
+
 /** Two lines of one name and species are two lines; whoever made the second one is told of the first. */
 const nameWarning = ({ db }: Context, { name, species }: { name: string; species: string }): string[] => {
   const known = lineOfName(db, name, species);
@@ -43,8 +50,7 @@ const changeLine = command(
   "line.change",
   { id: ref("line", "Line"), version: seen(), ...line.patching(...FIELDS) },
   (context, { id, version, ...patch }) => {
-    const before = context.write.read(line, id);
-    if (!before) throw new Refusal("That line does not exist.");
+    const before = existing(context, id);
     const next = { ...before, ...patch };
     const renamed = next.name !== before.name || next.species !== before.species;
     const warnings = [...hybridKeptPure(next), ...(renamed ? nameWarning(context, next) : [])];
@@ -53,29 +59,20 @@ const changeLine = command(
   },
 );
 
-/** What each ending of a line is called. */
-const ENDED: Record<NonNullable<Line["ending"]>, string> = {
-  finished: "finished",
-  "given-up": "given up",
-  lost: "lost",
-};
-
 /** The work on a line ends: what was wanted is reached, it is given up, or nothing of it lives. Its records stay. */
 const endLine = command(
   "line.end",
   {
     id: ref("line", "Line"),
     version: seen(),
-    ending: choice("Ended as", ["finished", "given-up", "lost"]),
+    ending: line.columns.ending.needed(),
     on: day("Day").optional(),
     why: line.columns.endedWhy,
   },
   (context, { id, version, ending, on, why }) => {
-    const before = context.write.read(line, id);
-    if (!before) throw new Refusal("That line does not exist.");
-    const endedOn = on ?? context.today;
-    context.write.update(line, id, { endedOn, ending, endedWhy: why }, version);
-    return { message: `Line ${before.name} ${ENDED[ending]}`, id, code: before.code };
+    const { name, code } = existing(context, id);
+    context.write.update(line, id, { endedOn: on ?? context.today, ending, endedWhy: why }, version);
+    return { message: `Line ${name} ${ending.replace("-", " ")}`, id, code };
   },
 );
 
@@ -83,10 +80,9 @@ const bringBackLine = command(
   "line.bring-back",
   { id: ref("line", "Line"), version: seen() },
   (context, { id, version }) => {
-    const before = context.write.read(line, id);
-    if (!before) throw new Refusal("That line does not exist.");
+    const { name, code } = existing(context, id);
     context.write.update(line, id, { endedOn: null, ending: null, endedWhy: "" }, version);
-    return { message: `Line ${before.name} goes on`, id, code: before.code };
+    return { message: `Line ${name} goes on`, id, code };
   },
 );
 

@@ -91,9 +91,9 @@ export function moveSowing(context: Context, before: StandRow, sown: Day, versio
   changeStand(context, before, { sown, plantedOut }, version);
 }
 
-/** Warns where a family comes back to its bed too soon. */
-function rotated({ db }: Context, { id, ...next }: Pick<StandRow, "id" | "bedId" | "species" | "season">): string[] {
-  const warning = rotationWarning(db, stoodInBeds(db, id), next);
+/** Warns where a stand, as it now is, comes back to its bed too soon by its family. */
+function rotated(context: Context, id: Id): string[] {
+  const warning = rotationWarning(stoodInBeds(context.db, id), existingStand(context, id, "id"));
   return warning ? [warning] : [];
 }
 
@@ -124,7 +124,7 @@ const addStand = command(
       code,
       warnings: [
         ...(hybrid ? ["This line is an F1 hybrid: seed saved from it as if pure will not come true."] : []),
-        ...rotated(context, { id, bedId: input.bedId, species: line.species, season }),
+        ...rotated(context, id),
       ],
     };
   },
@@ -153,9 +153,8 @@ const changeIt = command(
     const before = existingStand(context, id, "id");
     if (patch.bedId && !bedById(context.db, patch.bedId)) refuse("bedId", "That bed does not exist.");
     changeStand(context, before, patch, version);
-    const { code, lineName, species, season } = before;
-    const warnings =
-      patch.bedId && patch.bedId !== before.bedId ? rotated(context, { id, bedId: patch.bedId, species, season }) : [];
+    const { code, lineName } = before;
+    const warnings = patch.bedId && patch.bedId !== before.bedId ? rotated(context, id) : [];
     return { message: `${code} ${lineName} changed`, id, code, warnings };
   },
 );

@@ -5,7 +5,7 @@ import { freeBed } from "@/core/ground/rotation";
 import { plural } from "@/core/units/plural";
 import { beds } from "../bed/queries";
 import { nextCode } from "../code";
-import { type Context, command } from "../command";
+import { command } from "../command";
 import { newestLotFor } from "../lot/queries";
 import { given, whole, yesNo } from "../record";
 import { idList } from "../schema";
@@ -29,7 +29,7 @@ const copyStands = command(
     years: whole("Seasons later", 1, 9).or(1),
     turn: yesNo("Turn the beds"),
   },
-  (context: Context, { standIds, years, turn }) => {
+  (context, { standIds, years, turn }) => {
     const { db, write } = context;
     const stood = stoodInBeds(db);
     const grounds = beds(db).filter(({ outside }) => !outside);
@@ -41,7 +41,7 @@ const copyStands = command(
       const season = floweringSeason(context, { ...before, sown, plantedOut: null, cutBack: null });
       const { family, rotation } = speciesById(species);
       const taken = new Set(stood.filter((one) => one.season === season).map(({ bedId }) => bedId));
-      const warning = rotationWarning(db, stood, { bedId: before.bedId, species, season });
+      const warning = rotationWarning(stood, { ...before, season });
       const free = grounds.map(({ id }) => id).filter((id) => !taken.has(id));
       const other = warning && turn ? freeBed(stood, { family, season }, rotation.low, free) : null;
       if (warning && !other) warnings.push(warning);

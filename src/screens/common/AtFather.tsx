@@ -21,11 +21,7 @@ export function AtFather({ task, day, onDone }: { task: FatherTask; day: string;
   const done = action === "cover" ? "ready" : "fetched";
   const save = async () => {
     const words = `${cross.code}: ${plural(males, father.unit)} of the father ${done}`;
-    const answer = await runKept(
-      "cross.males",
-      { crossId: cross.id, step: asMade(action), males, on: dayNow() },
-      words,
-    );
+    const answer = await runKept("cross.males", { crossId: cross.id, step: action, males, on: dayNow() }, words);
     if (!answer) return;
     if (!answer.ok) return setTrouble(answer.message);
     onDone();
@@ -54,5 +50,3 @@ export function AtFather({ task, day, onDone }: { task: FatherTask; day: string;
     </section>
   );
 }
-
-const asMade = (action: string) => (action === "cover" ? "cover" : "pollinate");

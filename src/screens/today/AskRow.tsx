@@ -1,7 +1,7 @@
 import { dayInWords } from "@/core/calendar/day";
 import type { Asking } from "@/views/today";
 import { CommandButton } from "../common/command";
-import { row } from "./Part";
+import { Row } from "./Part";
 
 /** A neighbour who is to be asked: his letter, and what he said. */
 export function AskRow({ asking: { id, version, name, season, askedOn } }: { asking: Asking }) {
@@ -11,23 +11,24 @@ export function AskRow({ asking: { id, version, name, season, askedOn } }: { ask
     </CommandButton>
   );
   return (
-    <li className={row}>
-      <span className="text-sm text-soft max-sm:hidden">Neighbour</span>
-      <span>
-        <span className="font-semibold">Ask about {name}</span>
-        <span className="block text-sm text-soft">
+    <Row
+      tag="Neighbour"
+      title={<>Ask about {name}</>}
+      said={
+        <>
           {askedOn ? `Asked on ${dayInWords(askedOn)}. ` : ""}Another variety, flowers taken off, or a year without, for{" "}
           {season}.{" "}
           <a className="font-semibold text-damson underline" href={`/api/letters/${id}`}>
             A letter to take along
           </a>
-        </span>
-      </span>
+        </>
+      }
+    >
       <span className="flex flex-wrap justify-end gap-2 max-sm:col-span-2 max-sm:justify-start">
         {!askedOn && said("asked", "Asked")}
         {said("refused", "No")}
         {said("agreed", "Agreed")}
       </span>
-    </li>
+    </Row>
   );
 }

@@ -5,7 +5,7 @@ import type { CrossState } from "@/views/pollination";
 import { CommandButton } from "../common/command";
 import { Tag } from "../common/Tag";
 import { parentsInWords } from "../common/words";
-import { row } from "./Part";
+import { Row } from "./Part";
 
 /** A cross whose flowering is over: what came of it, and one press that puts it away. */
 export function OverRow({ state, day }: { state: CrossState; day: string }) {
@@ -14,19 +14,20 @@ export function OverRow({ state, day }: { state: CrossState; day: string }) {
   const waiting = tally.waiting + tally.covered;
   const fruit = tally.set + waiting > 0;
   return (
-    <li className={row}>
-      <span className="max-sm:col-span-2">
-        <Tag kind="cross" code={cross.code} href={`/crosses/${cross.code}`} />
-      </span>
-      <span>
-        <span className="font-semibold">
+    <Row
+      tag={<Tag kind="cross" code={cross.code} href={`/crosses/${cross.code}`} />}
+      title={
+        <>
           {tally.set} of {plural(cross.fruitsWanted, "fruit")} set{waiting > 0 && `, ${waiting} not known yet`}
-        </span>
-        <span className="block text-sm text-soft">
+        </>
+      }
+      said={
+        <>
           {parentsInWords(cross)}. Its flowering is over since {dayInWords(over!)}.{" "}
           {fruit ? "Its fruit is still asked after here until it is in." : "Nothing came of it; another year."}
-        </span>
-      </span>
+        </>
+      }
+    >
       {fruit ? (
         <CommandButton
           command="cross.adjust"
@@ -44,7 +45,7 @@ export function OverRow({ state, day }: { state: CrossState; day: string }) {
           Close it
         </CommandButton>
       )}
-    </li>
+    </Row>
   );
 }
 

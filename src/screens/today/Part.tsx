@@ -1,8 +1,18 @@
 import type { ReactNode } from "react";
 
-/** A row of a part: its tag, what is said, and its presses; on the phone the tag stands above. */
-export const row =
-  "grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-2 py-3 sm:grid-cols-[9rem_minmax(0,1fr)_auto]";
+type RowProps = { tag: ReactNode; title: ReactNode; said: ReactNode; children?: ReactNode };
+
+/** A row of a part: its tag (or a word for what has none), what is said, and its presses; on the phone the tag stands above. */
+export const Row = ({ tag, title, said, children }: RowProps) => (
+  <li className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-2 py-3 sm:grid-cols-[9rem_minmax(0,1fr)_auto]">
+    <span className={typeof tag === "string" ? "text-sm text-soft max-sm:hidden" : "max-sm:col-span-2"}>{tag}</span>
+    <span>
+      <span className="font-semibold">{title}</span>
+      <span className="block text-sm text-soft">{said}</span>
+    </span>
+    {children}
+  </li>
+);
 
 type Props = { title: string; when: string; label?: string; children: ReactNode };
 

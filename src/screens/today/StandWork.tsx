@@ -8,7 +8,7 @@ import type { StandWork } from "@/views/work";
 import { CommandButton } from "../common/command";
 import { Tag } from "../common/Tag";
 import { sentence } from "../common/words";
-import { row } from "./Part";
+import { Row } from "./Part";
 import { Done, nameOf, Otherwise } from "./WorkPresses";
 
 /** What hurries, or what comes of it otherwise. */
@@ -28,29 +28,30 @@ export function StandRow({ work, day, units }: Props) {
   const { stand, what, minutes, best, from, standing } = work;
   const urgency = urgencyOf(work, day);
   return (
-    <li className={row}>
-      <span className="max-sm:col-span-2">
-        <Tag kind={stand.family ? "family" : "stand"} code={stand.code} href={addressOfStand(stand)} />
-      </span>
-      <span>
-        <span className="font-semibold">
+    <Row
+      tag={<Tag kind={stand.family ? "family" : "stand"} code={stand.code} href={addressOfStand(stand)} />}
+      title={
+        <>
           {what}: {nameOf(work)}
-        </span>
-        <span className="block text-sm text-soft">
+        </>
+      }
+      said={
+        <>
           {stand.bedName ? `${sentence(bedInWords(stand.bedName))}. ` : "In trays. "}
           {work.how} {standing === "early" && best > day ? `Best from ${dayInWords(best)}. ` : ""}
           {standing === "ahead" ? `From ${dayInWords(from)}. ` : ""}
           {standing === "missed" ? "" : `About ${minutesInWords(minutes)}. `}
           <span className={urgency.urgent ? "font-bold text-rust" : ""}>{urgency.words}</span>
-        </span>
-      </span>
+        </>
+      }
+    >
       {standing !== "ahead" && (
         <span className="flex flex-wrap items-center justify-end gap-2 max-sm:col-span-2 max-sm:justify-start">
           <Otherwise work={work} day={day} units={units} />
           <Done work={work} day={day} units={units} />
         </span>
       )}
-    </li>
+    </Row>
   );
 }
 

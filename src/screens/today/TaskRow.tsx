@@ -13,7 +13,7 @@ import { RecordStep } from "../common/RecordStep";
 import { Tag } from "../common/Tag";
 import { fathersInWords, parentsInWords, STORAGE_WORDS } from "../common/words";
 import { ChangeTask, repeats } from "./OwnTasks";
-import { row } from "./Part";
+import { Row } from "./Part";
 import { StandRow } from "./StandWork";
 
 type Of<T> = { task: T; day: string; units: Units };
@@ -54,22 +54,23 @@ function TaskRow({ task, day, units }: Of<Task>) {
 function OwnRow({ task: { task, daysLeft }, day }: Omit<Of<OwnWork>, "units">) {
   const { id, version, title, note } = task;
   return (
-    <li className={row}>
-      <span className="text-sm text-soft max-sm:hidden">Your own</span>
-      <span>
-        <span className="font-semibold">{title}</span>
-        <span className="block text-sm text-soft">
+    <Row
+      tag="Your own"
+      title={title}
+      said={
+        <>
           {daysLeft < 0 && `Due since ${dayInWords(task.due)}. `}
           {repeats(task)} {note}
-        </span>
-      </span>
+        </>
+      }
+    >
       <span className="flex flex-wrap justify-end gap-2">
         <ChangeTask task={task} day={day} />
         <CommandButton command="task.done" input={{ id, version }} label={`Done: ${title}`}>
           Done
         </CommandButton>
       </span>
-    </li>
+    </Row>
   );
 }
 
@@ -98,18 +99,17 @@ function CrossRow({ task, day, units }: Of<CrossTask>) {
   const { cross, method, evenings } = task.state;
   const urgency = urgencyOf(task);
   return (
-    <li className={row}>
-      <span className="max-sm:col-span-2">
-        <Tag kind="cross" code={cross.code} href={`/crosses/${cross.code}`} />
-      </span>
-      <span>
-        <span className="font-semibold">{titleOf(task)}</span>
-        <span className="block text-sm text-soft">
+    <Row
+      tag={<Tag kind="cross" code={cross.code} href={`/crosses/${cross.code}`} />}
+      title={titleOf(task)}
+      said={
+        <>
           {parentsInWords(cross)}
           {cross.motherBed && `, bed ${cross.motherBed}`}. {task.part !== "any-hour" && `${task.from} to ${task.to}. `}
           <span className={urgency.urgent ? "font-bold text-rust" : ""}>{urgency.words}</span>
-        </span>
-      </span>
+        </>
+      }
+    >
       <Sheet trigger="Record" title={`${cross.code}: ${task.step.title}`} strong={urgency.urgent}>
         {(close) => (
           <RecordStep
@@ -126,7 +126,7 @@ function CrossRow({ task, day, units }: Of<CrossTask>) {
           />
         )}
       </Sheet>
-    </li>
+    </Row>
   );
 }
 
@@ -134,60 +134,60 @@ function FatherRow({ task, day }: { task: FatherTask; day: string }) {
   const { state, step, count, ready, fathers, from, to } = task;
   const { cross } = state;
   return (
-    <li className={row}>
-      <span className="max-sm:col-span-2">
-        <Tag kind="cross" code={cross.code} href={`/crosses/${cross.code}`} />
-      </span>
-      <span>
-        <span className="font-semibold">
+    <Row
+      tag={<Tag kind="cross" code={cross.code} href={`/crosses/${cross.code}`} />}
+      title={
+        <>
           {step.father.title}: {plural(count, step.father.unit)}
-        </span>
-        <span className="block text-sm text-soft">
+        </>
+      }
+      said={
+        <>
           {fathers.length > 1 ? "The fathers" : "The father"}, {fathersInWords(fathers)}.{" "}
           {task.part !== "any-hour" && `${from} to ${to}. `}
           {ready !== null && "Made ready the evening before. "}
           {step.father.look}
-        </span>
-      </span>
+        </>
+      }
+    >
       <Sheet trigger="Record" title={`${cross.code}: ${step.father.title}`}>
         {(close) => <AtFather task={task} day={day} onDone={close} />}
       </Sheet>
-    </li>
+    </Row>
   );
 }
 
 function StoreRow({ task: { state, until, daysLeft }, day }: { task: StoreTask; day: string }) {
   const { cross } = state;
   return (
-    <li className={row}>
-      <span className="max-sm:col-span-2">
-        <Tag kind="cross" code={cross.code} href={`/crosses/${cross.code}`} />
-      </span>
-      <span>
-        <span className="font-semibold">Gather pollen of {cross.fatherName} and keep it</span>
-        <span className="block text-sm text-soft">
+    <Row
+      tag={<Tag kind="cross" code={cross.code} href={`/crosses/${cross.code}`} />}
+      title={<>Gather pollen of {cross.fatherName} and keep it</>}
+      said={
+        <>
           {STORAGE_WORDS[cross.storage!]}.{" "}
           <span className={daysLeft <= 2 ? "font-bold text-rust" : ""}>He flowers until {dayInWords(until)}.</span>
-        </span>
-      </span>
+        </>
+      }
+    >
       <CommandButton command="cross.adjust" input={{ id: cross.id, version: cross.version, storedOn: day }}>
         Gathered
       </CommandButton>
-    </li>
+    </Row>
   );
 }
 
 function RogueRow({ task: { out, firstFlower, daysLeft } }: { task: RogueTask }) {
   return (
-    <li className={row}>
-      <span className="max-sm:col-span-2">
-        <Tag kind={out.family ? "family" : "stand"} code={out.code} href={`/nursery/${out.code}`} />
-      </span>
-      <span>
-        <span className="font-semibold">
+    <Row
+      tag={<Tag kind={out.family ? "family" : "stand"} code={out.code} href={`/nursery/${out.code}`} />}
+      title={
+        <>
           Take out {plural(out.count, "plant")} marked out: {out.plants}
-        </span>
-        <span className="block text-sm text-soft">
+        </>
+      }
+      said={
+        <>
           {out.lineName}.{" "}
           {daysLeft > 0 ? (
             `Before first flower, ${dayInWords(firstFlower)} at the latest.`
@@ -196,11 +196,12 @@ function RogueRow({ task: { out, firstFlower, daysLeft } }: { task: RogueTask })
               In flower since {dayInWords(firstFlower)}: each day sheds more pollen.
             </span>
           )}
-        </span>
-      </span>
+        </>
+      }
+    >
       <Link className="leaf" href={`/nursery/${out.code}`}>
         Walk
       </Link>
-    </li>
+    </Row>
   );
 }
