@@ -36,6 +36,10 @@ export const HAZARDS: Record<string, { title: string; caution: string }> = {
     caution: "It seeds itself. In some places it, or its wild kin, may not be grown or shared: see the local rules.",
   },
   dust: { title: "Threshing dust", caution: "Mask and eye cover, outdoors, with the wind behind you." },
+  blade: {
+    title: "Blades cut",
+    caution: "Pull the plug before you reach in. Tape over the blades bruises less seed, and fewer fingers.",
+  },
   stings: {
     title: "Stings at dawn flowers",
     caution: "Bees sleep in open flowers. If you are allergic, do not go alone and carry what your doctor gave you.",

@@ -2,6 +2,7 @@ import Joi from "joi";
 import { DEGREES } from "@/core/isolation/crossing";
 import { KERNELS } from "@/core/isolation/kernel";
 import { ACTIONS, type Protocol } from "@/core/pollination/protocol";
+import { WAYS } from "@/core/seed/ways";
 import { HAZARDS } from "./hazards";
 import { type Figure, FLOWER_TYPES, SOURCE_KINDS, type Species } from "./types";
 
@@ -94,6 +95,28 @@ export const speciesSchema = Joi.object<Species>({
   handSet: share,
   shelfYears: positive,
   ripeSign: text,
+  seed: Joi.object({
+    oil: share,
+    warmth: figure(0, 40),
+    counts: positive,
+    wake: text.allow(null),
+    ways: Joi.array()
+      .items(Joi.string().valid(...Object.keys(WAYS)))
+      .min(1)
+      .unique()
+      .required(),
+    goodSeed: Joi.string().valid("sinks", "floats", "either").required(),
+    chaff: Joi.string().valid("winnow", "sieve").required(),
+    afterRipening: figure(0, 200).allow(null),
+    viability: Joi.object({
+      KE: Joi.number().required(),
+      CW: Joi.number().required(),
+      CH: Joi.number().required(),
+      CQ: Joi.number().required(),
+    })
+      .allow(null)
+      .required(),
+  }).required(),
   extraction: Joi.string().valid("dry", "wet, rinse", "wet, ferment").required(),
   hazards: Joi.array()
     .items(Joi.string().valid(...Object.keys(HAZARDS)))

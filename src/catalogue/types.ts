@@ -2,6 +2,8 @@ import type { Range } from "@/core/flowering/facts";
 import type { Degree } from "@/core/isolation/crossing";
 import type { Vector } from "@/core/isolation/kernel";
 import type { Storage } from "@/core/pollination/storedPollen";
+import type { ViabilityConstants } from "@/core/seed/viability";
+import type { Way } from "@/core/seed/ways";
 
 /** What a figure rests on; every figure of the catalogue names one. */
 export type SourceKind = "standard" | "guidance" | "practice" | "working";
@@ -66,6 +68,25 @@ export type Species = {
   handSet: Figure;
   shelfYears: Figure;
   ripeSign: string;
+  seed: {
+    /** Share of oil. */
+    oil: Figure;
+    /** A germination test's warmth, °C, and the days of its first and last count. */
+    warmth: Figure;
+    counts: Figure;
+    /** What wakes seed that sleeps. */
+    wake: string | null;
+    /** Ways of cleaning it, the usual one first. */
+    ways: Way[];
+    /** What good seed does in water. */
+    goodSeed: "sinks" | "floats" | "either";
+    /** Whether chaff is blown off, or only sieved, as seed is as light. */
+    chaff: "winnow" | "sieve";
+    /** Days its fruit ripens on indoors. */
+    afterRipening: Figure | null;
+    /** Published constants of the viability equation. */
+    viability: ViabilityConstants | null;
+  };
   extraction: "dry" | "wet, rinse" | "wet, ferment";
   hazards: string[];
   /** Protocols it can be pollinated by, the usual one first. */

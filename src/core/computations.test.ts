@@ -74,6 +74,37 @@ const VECTORS: [string, Record<string, unknown>, Record<string, number>, number]
   ["allele-retention", { plants: 20, frequency: 0.05 }, { probability: 0.8714878434348967 }, 1e-6],
   ["allele-retention", { plants: 20, frequency: 0.05, inbreeding: 1 }, { probability: 0.6415140775914581 }, 1e-6],
   ["inbreeding-growth", { effectiveSize: 10, generations: 5 }, { inbreeding: 0.22621906250000023 }, 1e-6],
+  ["sowing-number", { target: 24, confidence: 0.9, stages: [{ rate: 0.85 }, { rate: 0.9 }] }, { sow: 35 }, 0],
+  [
+    "sowing-number",
+    { target: 24, confidence: 0.9, stages: [{ successes: 17, trials: 20 }, { rate: 0.9 }] },
+    { sow: 39 },
+    0,
+  ],
+  [
+    "moisture-target",
+    { massNow: 200, moistureNow: 0.18, moistureTarget: 0.07 },
+    { massTarget: 176.34408602150538 },
+    1e-6,
+  ],
+  [
+    "seed-viability",
+    {
+      initialGermination: 0.95,
+      moisture: 0.08,
+      temperature: 12,
+      days: 1460,
+      constants: { KE: 6.975, CW: 3.47, CH: 0.04, CQ: 0.000428 },
+    },
+    { germination: 0.8192533046075832 },
+    1e-6,
+  ],
+  [
+    "germination-interval",
+    { germinated: 18, sown: 20, confidence: 0.95 },
+    { low: 0.6989663547715128, high: 0.9721335187862319 },
+    1e-6,
+  ],
 ];
 
 describe("computations", () => {
@@ -100,6 +131,24 @@ describe("computations", () => {
       kernel: { scale: 1, shape: 1 },
     });
     expect(!upside.ok && Object.keys(upside.details)).toEqual(["receptor.female", "receptor.male"]);
+  });
+
+  test.each<[string, object, string]>([
+    ["sowing-number", { target: 5, confidence: 0.9, stages: [{ successes: 4, trials: 3 }] }, "stages.0"],
+    ["sowing-number", { target: 5, confidence: 0.9, stages: [] }, "stages"],
+    [
+      "sowing-number",
+      { target: 5, confidence: 0.9, stages: [1, 2].map(() => ({ successes: 1, trials: 3 })) },
+      "stages",
+    ],
+    ["sowing-number", { target: 9999, confidence: 0.9, stages: [1, 2, 3].map(() => ({ rate: 0.001 })) }, "input"],
+    ["germination-interval", { germinated: 21, sown: 20, confidence: 0.9 }, "germinated"],
+    ["moisture-target", { massNow: -1, moistureNow: 0.1, moistureTarget: 0.07 }, "massNow"],
+    ["moisture-target", { massNow: 1, moistureNow: 1.1, moistureTarget: 0.07 }, "moistureNow"],
+    ["seed-viability", { initialGermination: 1, moisture: 0.08, temperature: 12, days: 1 }, "initialGermination"],
+  ])("%s refuses %j by its field", (name, input, field) => {
+    const refused = run(name, input);
+    expect(!refused.ok && Object.keys(refused.details)[0]).toBe(field);
   });
 
   test("what is no object at all is refused", () => {

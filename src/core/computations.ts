@@ -6,6 +6,10 @@ import { heterozygosity } from "./inheritance/heterozygosity";
 import { alleleRetention, effectiveSize, inbreedingGrowth } from "./inheritance/smallPopulation";
 import { contamination } from "./isolation/contamination";
 import { plantsNeeded } from "./numbers/plantsNeeded";
+import { germinationInterval } from "./seed/germination";
+import { moistureTarget } from "./seed/moisture";
+import { sowingNumber } from "./seed/sowing";
+import { seedViability } from "./seed/viability";
 
 export type Computation = {
   name: string;
@@ -157,6 +161,71 @@ export const COMPUTATIONS: Computation[] = [
     }),
     run: inbreedingGrowth,
   },
+  {
+    name: "sowing-number",
+    what: "Smallest number of seeds that gives the target with the confidence; stages multiply, one at most is counted, its Beta(successes+½, failures+½) rate integrated over.",
+    source: "binomial thinning under Jeffreys' prior",
+    schema: Joi.object({
+      target: number.integer().min(1).max(10_000).required(),
+      confidence: inner.max(0.999).required(),
+      stages: Joi.array()
+        .items(
+          Joi.object({ rate: number.min(0.001).max(1).required() }),
+          Joi.object({
+            successes: number.integer().min(0).max(Joi.ref("trials")).required(),
+            trials: number.integer().min(1).max(1_000_000).required(),
+          }),
+        )
+        .min(1)
+        .max(20)
+        .custom((stages: object[], helpers) =>
+          stages.filter((stage) => "trials" in stage).length > 1 ? helpers.error("any.invalid") : stages,
+        )
+        .messages({ "any.invalid": "{{#label}} must not hold more than one stage that was counted" })
+        .required(),
+    }),
+    run: sowingNumber,
+  },
+  {
+    name: "germination-interval",
+    what: "The range of the share that germinates, from a test.",
+    source: "Wilson 1927, score interval",
+    schema: Joi.object({
+      germinated: number.integer().min(0).max(Joi.ref("sown")).required(),
+      sown: number.integer().min(1).max(1e9).required(),
+      confidence: inner.required(),
+    }),
+    run: germinationInterval,
+  },
+  {
+    name: "moisture-target",
+    what: "The mass at which seed is as dry as it should be: m(1−M₀)/(1−Mₜ), moistures on wet basis.",
+    source: "only water leaves",
+    schema: Joi.object({
+      massNow: number.greater(0).max(1e9).required(),
+      moistureNow: number.min(0).less(1).required(),
+      moistureTarget: number.min(0).less(1).required(),
+    }),
+    run: moistureTarget,
+  },
+  {
+    name: "seed-viability",
+    what: "The share that still germinates after days in a steady store: Φ(Φ⁻¹(g₀) − days/σ), log₁₀σ = KE − CW log₁₀(100·moisture) − CH·t − CQ·t².",
+    source: "Ellis & Roberts 1980",
+    schema: Joi.object({
+      initialGermination: inner.required(),
+      moisture: number.greater(0).less(1).required(),
+      temperature: degrees.required(),
+      days: number.min(0).max(1e7).required(),
+      constants: Joi.object({
+        KE: number.min(0).max(30).required(),
+        CW: number.min(0).max(20).required(),
+        CH: number.min(0).max(1).required(),
+        CQ: number.min(0).max(0.1).required(),
+      }).required(),
+    }),
+    run: seedViability,
+  },
 ];
 
 export type Computed = { ok: true; result: unknown } | { ok: false; message: string; details: Record<string, string> };
@@ -171,5 +240,15 @@ export function compute(computation: Computation, input: unknown): Computed {
     const details = Object.fromEntries(error.details.map((d) => [d.path.join(".") || "input", d.message]));
     return { ok: false, message: `${computation.name} cannot be computed from this input.`, details };
   }
-  return { ok: true, result: computation.run(value as never) };
+  try {
+    return { ok: true, result: computation.run(value as never) };
+  } catch (failure) {
+    // What is in range field by field may have no answer together.
+    if (!(failure instanceof RangeError)) throw failure;
+    return {
+      ok: false,
+      message: `${computation.name} has no answer: ${failure.message}.`,
+      details: { input: failure.message },
+    };
+  }
 }

@@ -16,7 +16,9 @@ import { scoreCommands } from "./score/commands";
 import { standCommands } from "./stand/commands";
 import { copyCommands } from "./stand/copy";
 import { remedyCommands } from "./stand/remedy";
+import { storeCommands } from "./store/commands";
 import { taskCommands } from "./task/commands";
+import { testCommands } from "./test/commands";
 import { yardstickCommands } from "./yardstick/commands";
 
 const ALL = [
@@ -38,6 +40,8 @@ const ALL = [
   ...taskCommands,
   ...deedCommands,
   ...noteCommands,
+  ...storeCommands,
+  ...testCommands,
 ] as const;
 
 type One = (typeof ALL)[number];

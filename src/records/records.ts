@@ -14,7 +14,9 @@ import { reading } from "./reading/reading";
 import { score } from "./score/score";
 import { source } from "./source/source";
 import { stand } from "./stand/stand";
+import { air, stay, store } from "./store/store";
 import { task } from "./task/task";
+import { test, testCount } from "./test/test";
 import { yardstick } from "./yardstick/yardstick";
 
 /** Every record there is, those that others name before those that name them. */
@@ -37,4 +39,9 @@ export const RECORDS = [
   task,
   deed,
   note,
+  store,
+  stay,
+  air,
+  test,
+  testCount,
 ] as const;

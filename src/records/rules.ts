@@ -10,7 +10,9 @@ import { lotRule } from "./lot/rules";
 import { noteRule } from "./note/rules";
 import { plantRule } from "./plant/rules";
 import { standRule } from "./stand/rules";
+import { airRule, stayRule, storeRule } from "./store/rules";
 import { taskRule } from "./task/rules";
+import { testCountRule, testRule } from "./test/rules";
 import { yardstickRule } from "./yardstick/rules";
 
 /** The rule books, by table: every row that a command, an import or an undo leaves behind is held against its own. */
@@ -31,5 +33,10 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     task: taskRule,
     deed: deedRule,
     note: noteRule,
+    store: storeRule,
+    stay: stayRule,
+    air: airRule,
+    test: testRule,
+    testCount: testCountRule,
   },
 );

@@ -5,6 +5,11 @@ declare module "jstat" {
       inv: (probability: number, a: number, b: number) => number;
       cdf: (x: number, a: number, b: number) => number;
     };
+    studentt: { inv: (probability: number, freedom: number) => number };
+    normal: {
+      inv: (probability: number, mean: number, deviation: number) => number;
+      cdf: (x: number, mean: number, deviation: number) => number;
+    };
   };
   export default jstat;
 }

@@ -15,6 +15,7 @@ const FIELDS = [
   "windFrom",
   "station",
   "ripeWanted",
+  "aliveWanted",
 ] as const;
 
 /** Frost days that seem a slip are asked about once. */

@@ -20,6 +20,7 @@ const NEW_GARDEN: Garden = {
   windFrom: null,
   station: "none",
   ripeWanted: 0.8,
+  aliveWanted: 0.6,
 };
 
 export function garden(db: Db): Garden {

@@ -7,7 +7,7 @@ import { command } from "../command";
 import { lineById } from "../line/queries";
 import { plantList } from "../plant/commands";
 import { plantById } from "../plant/queries";
-import { choice, ref, seen } from "../record";
+import { choice, day, ref, seen } from "../record";
 import { existingStand } from "../stand/commands";
 import { lot } from "./lot";
 import { lotById } from "./queries";
@@ -69,7 +69,7 @@ const saveLot = command(
 /** Seed counted or weighed later, counted again, or a note put right. */
 const changeLot = command(
   "lot.change",
-  { id: ref("lot", "Lot"), version: seen(), ...lot.patching("seeds", "mass", "note") },
+  { id: ref("lot", "Lot"), version: seen(), ...lot.patching("seeds", "mass", "note", "reserve") },
   ({ db, write }, { id, version, ...patch }) => {
     const { code } = lotById(db, id) ?? refuse("id", "That lot does not exist.");
     write.update(lot, id, patch, version);
@@ -77,4 +77,26 @@ const changeLot = command(
   },
 );
 
-export const lotCommands = [receiveLot, saveLot, changeLot] as const;
+/** A lot that is no more: used up, dead, lost. It stays in every record. */
+const endLot = command(
+  "lot.end",
+  { id: ref("lot", "Lot"), version: seen(), ending: lot.columns.ending.needed(), on: day("Ended on").optional() },
+  ({ db, write, today }, { id, version, ending, on }) => {
+    const { code } = lotById(db, id) ?? refuse("id", "That lot does not exist.");
+    write.update(lot, id, { ending, endedOn: on ?? today }, version);
+    return { message: `Lot ${code}: ${ending.replace("-", " ")}`, id, code };
+  },
+);
+
+const bringBackLot = command(
+  "lot.bring-back",
+  { id: ref("lot", "Lot"), version: seen() },
+  ({ db, write }, { id, version }) => {
+    const { code, endedOn } = lotById(db, id) ?? refuse("id", "That lot does not exist.");
+    if (!endedOn) refuse("id", `Lot ${code} has not ended.`);
+    write.update(lot, id, { ending: null, endedOn: null }, version);
+    return { message: `Lot ${code} is in the drawer again`, id, code };
+  },
+);
+
+export const lotCommands = [receiveLot, saveLot, changeLot, endLot, bringBackLot] as const;

@@ -18,7 +18,11 @@ export const lot = record(
     /** What is doubtful about its father, where its flowers had a fault. */
     doubt: text("Doubt", 200).optional(),
     note: text("Note"),
+    /** Seeds that stay, whatever is sown. */
+    reserve: count("Reserve, seeds", 10_000_000).optional(),
+    endedOn: day("Ended on").optional(),
+    ending: choice("Ended as", ["used-up", "dead", "lost", "given", "parted"]).optional(),
   },
-  { apart: ["code"] },
+  { apart: ["code"], together: ["endedOn", "ending"] },
 );
 export type Lot = Row<typeof lot>;

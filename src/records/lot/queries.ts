@@ -14,16 +14,21 @@ export type LotRow = Lot & {
   /** Seeds sown from it so far, and into how many stands. */
   sowedSeeds: number;
   sowings: number;
+  /** Seeds that went into germination tests, and those given away. */
+  testedSeeds: number;
+  givenSeeds: number;
 };
 
-/** Sowings are summed over all lots at once, or for the one that is named: `sown` is that sum. */
+/** What left lots is summed over all of them at once, or for the one that is named. */
 const select = (
-  sown: string,
+  of: string,
 ) => `SELECT k.*, l.name lineName, l.code lineCode, l.species, x.code crossCode, s.code motherCode,
-    p.number motherNumber, coalesce(w.sowedSeeds, 0) sowedSeeds, coalesce(w.sowings, 0) sowings
+    p.number motherNumber, coalesce(w.sowedSeeds, 0) sowedSeeds, coalesce(w.sowings, 0) sowings,
+    coalesce(t.testedSeeds, 0) testedSeeds, 0 givenSeeds
   FROM lot k JOIN line l ON l.id = k.lineId
-  LEFT JOIN (SELECT lotId, sum(sowedSeeds) sowedSeeds, count(*) sowings FROM stand ${sown} GROUP BY lotId) w
+  LEFT JOIN (SELECT lotId, sum(sowedSeeds) sowedSeeds, count(*) sowings FROM stand ${of} GROUP BY lotId) w
     ON w.lotId = k.id
+  LEFT JOIN (SELECT lotId, sum(sown) testedSeeds FROM test ${of} GROUP BY lotId) t ON t.lotId = k.id
   LEFT JOIN cross x ON x.id = k.crossId LEFT JOIN stand s ON s.id = k.motherStandId
   LEFT JOIN plant p ON p.id = k.motherPlantId`;
 

@@ -1,7 +1,9 @@
 import { refuse } from "@/db/ops";
 import { notAhead, type Rule, touched } from "../facts";
 import { standById } from "../stand/queries";
+import { amountOf, takenFrom } from "./left";
 import type { Lot } from "./lot";
+import { lotById } from "./queries";
 
 export const lotRule: Rule<Lot> = (facts, next, before) => {
   if (touched(next, before, "gathered", "motherStandId")) {
@@ -13,4 +15,16 @@ export const lotRule: Rule<Lot> = (facts, next, before) => {
   // Of fruit that is brought in the seed is counted later.
   if (touched(next, before, "seeds", "mass") && !next.seeds && !next.mass && !next.fruits)
     refuse("seeds", "Count the seeds or weigh them.");
+  if ((next.endedOn === null) !== (next.ending === null)) refuse("ending", "Say how it ended, and on which day.");
+  if (touched(next, before, "endedOn") && next.endedOn) {
+    notAhead(facts, next.endedOn, "endedOn");
+    if (next.endedOn < next.gathered) refuse("endedOn", "It can't have ended before it was gathered.");
+  }
+  if (!touched(next, before, "reserve", "seeds", "mass") || next.reserve === null) return;
+  const row = before ? lotById(facts.db, next.id) : undefined;
+  if (!row) return;
+  const amount = amountOf({ ...row, ...next });
+  const left = amount && amount.high - takenFrom(row);
+  if (left !== null && next.reserve > left)
+    refuse("reserve", `Only ${Math.max(0, left)} seeds are left of it; no more can be a reserve.`);
 };

@@ -1,10 +1,10 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { addDays, dayInWords } from "@/core/calendar/day";
-import { seedsInLot } from "@/core/custody/generation";
 import { outOfOrder, STEP_WORDS, type Step } from "@/core/work/life";
 import { refuse } from "@/db/ops";
 import { type Facts, notAhead, type Rule, touched } from "../facts";
 import { lineById } from "../line/queries";
+import { refuseBeyond } from "../lot/left";
 import { lotById } from "../lot/queries";
 import { numberedPlants } from "./queries";
 import type { Stand } from "./stand";
@@ -58,8 +58,8 @@ function life(facts: Facts, next: Stand, before: Stand | null): void {
   refuse(field, `It can't be ${STEP_WORDS[later]} on ${on(later)}: it was ${STEP_WORDS[earlier]} on ${on(earlier)}.`);
 }
 
-function fromLot({ db }: Facts, next: Stand, before: Stand | null): void {
-  const lot = next.lotId ? lotById(db, next.lotId) : undefined;
+function fromLot(facts: Facts, next: Stand, before: Stand | null): void {
+  const lot = next.lotId ? lotById(facts.db, next.lotId) : undefined;
   if (!lot) return;
   const { code, gathered } = lot;
   if (lot.lineId !== next.lineId) refuse("lotId", `Lot ${code} is seed of ${lot.lineName}, not of this line.`);
@@ -69,16 +69,7 @@ function fromLot({ db }: Facts, next: Stand, before: Stand | null): void {
     if (before?.sowedSeeds) refuse("sowedSeeds", "Say how many seeds of the lot are sown.");
     return;
   }
-  const amount = seedsInLot(lot.seeds, lot.mass, speciesById(lot.species).seedsPerGram);
-  // Seed of fruit that was brought in and never counted: nobody knows what is left.
-  if (!amount) return;
-  // What the lot gave counts this sowing already.
-  const left = amount.high - (lot.sowedSeeds - next.sowedSeeds);
-  if (next.sowedSeeds > left)
-    refuse(
-      "sowedSeeds",
-      `Lot ${code} holds ${Math.max(0, left)} seeds more${amount.counted ? "" : " at the most, by its mass"}; ${next.sowedSeeds} can't be sown from it.`,
-    );
+  if (touched(next, before, "sowedSeeds", "lotId")) refuseBeyond(facts, lot.id, next.sowedSeeds, "sowedSeeds", "sown");
 }
 
 export const standRule: Rule<Stand> = (facts, next, before) => {

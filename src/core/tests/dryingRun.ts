@@ -1,0 +1,13 @@
+import { normalFrom } from "../numbers/chance";
+import type { Weighing } from "../seed/drying";
+
+/** A made-up drying of known rate: weigh-ins at given hours, with a scale's error. Numbers in [0, 1) come in. */
+export const dryingRun = (
+  course: { rate: number; loss: number; end: number },
+  hours: number[],
+  luck: () => number,
+): Weighing[] =>
+  hours.map((at) => {
+    const mass = course.end + course.loss * Math.exp(-course.rate * at);
+    return { at, mass: mass * (1 + 0.004 * normalFrom(luck(), luck())) };
+  });

@@ -1,0 +1,37 @@
+import { speciesById } from "@/catalogue/catalogue";
+import { type SeedCount, seedsInLot } from "@/core/custody/generation";
+import type { Id } from "@/core/custody/id";
+import { refuse } from "@/db/ops";
+import type { Facts } from "../facts";
+import { type LotRow, lotById } from "./queries";
+
+/** Seeds that left a lot: sown, tested, given away. */
+export const takenFrom = ({ sowedSeeds, testedSeeds, givenSeeds }: LotRow): number =>
+  sowedSeeds + testedSeeds + givenSeeds;
+
+/** Seeds that a lot held when it was gathered; null where they were neither counted nor weighed. */
+export const amountOf = ({ seeds, mass, species }: LotRow): SeedCount | null =>
+  seedsInLot(seeds, mass, speciesById(species).seedsPerGram);
+
+/**
+ * Refuses what takes more of a lot than there is, or reaches into its reserve.
+ * @param own what the row under judgement takes; the lot's sums count it already
+ * @param doing what is done with it: "sown"
+ */
+export function refuseBeyond({ db }: Facts, lotId: Id, own: number, field: string, doing: string): void {
+  const lot = lotById(db, lotId);
+  const amount = lot && amountOf(lot);
+  // Seed of fruit that was brought in and never counted: nobody knows what is left.
+  if (!lot || !amount) return;
+  const left = amount.high - (takenFrom(lot) - own);
+  if (own > left)
+    refuse(
+      field,
+      `Lot ${lot.code} holds ${Math.max(0, left)} seeds more${amount.counted ? "" : " at the most, by its mass"}; ${own} can't be ${doing} from it.`,
+    );
+  if (lot.reserve !== null && own > left - lot.reserve)
+    refuse(
+      field,
+      `Of the ${left} seeds that lot ${lot.code} still holds ${lot.reserve} are its reserve. Lower the reserve first if they are to be ${doing}.`,
+    );
+}
