@@ -38,6 +38,14 @@ export function drawer(grower: Grower, beds: Beds): void {
     if (gathered > grower.day) grower.on(gathered);
     return grower.record("lot.receive", { lineId, gathered, note, ...amount }).id;
   };
+  const marl = line(grower, {
+    name: "Hollow Marl",
+    species: "parsnip",
+    school: "keep-pure",
+    status: "open-pollinated",
+    origin: "an old packet",
+  });
+  receive(marl, "2021-09-18", { mass: 1.2 });
   receive(tallow, "2021-09-20", { mass: 3 });
   grower.on("2022-03-20");
   const between = [kiln, thimble].map(

@@ -12,6 +12,7 @@ import { ownTasks } from "./ownTasks";
 import { pepper } from "./pepper";
 import { chance } from "./random";
 import { Grower } from "./season";
+import { seed } from "./seed";
 
 /** Writes the demo database: seven seasons recorded through the application's own commands. Whole or not at all. */
 export function fillDemo(path: string): void {
@@ -31,6 +32,7 @@ export function fillDemo(path: string): void {
   otherHands(grower, DEMO_DAY);
   nextSeason(grower, beds, DEMO_DAY);
   ownTasks(grower, DEMO_DAY);
+  seed(grower, DEMO_DAY);
   db.pragma("wal_checkpoint(TRUNCATE)");
   db.close();
   // The database last: where it stands, all stands.

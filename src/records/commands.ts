@@ -7,9 +7,13 @@ import { deedCommands } from "./deed/commands";
 import { flowerCommands } from "./flower/commands";
 import { gardenCommands } from "./garden/commands";
 import { groundCommands } from "./ground/commands";
+import { tableCommands } from "./handling/commands";
+import { partingCommands } from "./handling/parting";
+import { sampleCommands } from "./handling/samples";
 import { lineCommands } from "./line/commands";
 import { lotCommands } from "./lot/commands";
 import { noteCommands } from "./note/commands";
+import { packetCommands } from "./packet/commands";
 import { plantCommands } from "./plant/commands";
 import type { Sent } from "./record";
 import { scoreCommands } from "./score/commands";
@@ -19,6 +23,7 @@ import { remedyCommands } from "./stand/remedy";
 import { storeCommands } from "./store/commands";
 import { taskCommands } from "./task/commands";
 import { testCommands } from "./test/commands";
+import { vesselCommands } from "./vessel/commands";
 import { yardstickCommands } from "./yardstick/commands";
 
 const ALL = [
@@ -42,6 +47,11 @@ const ALL = [
   ...noteCommands,
   ...storeCommands,
   ...testCommands,
+  ...vesselCommands,
+  ...tableCommands,
+  ...partingCommands,
+  ...sampleCommands,
+  ...packetCommands,
 ] as const;
 
 type One = (typeof ALL)[number];

@@ -5,10 +5,12 @@ import { cross } from "./cross/cross";
 import { deed } from "./deed/deed";
 import { flower } from "./flower/flower";
 import { gardenRecord } from "./garden/garden";
+import { handling, sample } from "./handling/handling";
 import { line } from "./line/line";
-import { lot } from "./lot/lot";
+import { lot, part } from "./lot/lot";
 import { normal } from "./normal/normal";
 import { note } from "./note/note";
+import { packet } from "./packet/packet";
 import { plant } from "./plant/plant";
 import { reading } from "./reading/reading";
 import { score } from "./score/score";
@@ -17,6 +19,7 @@ import { stand } from "./stand/stand";
 import { air, stay, store } from "./store/store";
 import { task } from "./task/task";
 import { test, testCount } from "./test/test";
+import { move, vessel } from "./vessel/vessel";
 import { yardstick } from "./yardstick/yardstick";
 
 /** Every record there is, those that others name before those that name them. */
@@ -24,6 +27,7 @@ export const RECORDS = [
   gardenRecord,
   bed,
   line,
+  vessel,
   lot,
   stand,
   plant,
@@ -44,4 +48,9 @@ export const RECORDS = [
   air,
   test,
   testCount,
+  part,
+  move,
+  handling,
+  sample,
+  packet,
 ] as const;

@@ -5,14 +5,17 @@ import type { Facts } from "./facts";
 import { flowerRule } from "./flower/rules";
 import { gardenRule } from "./garden/rules";
 import { barrierRule, sourceRule } from "./ground/rules";
+import { handlingRule } from "./handling/rules";
 import { lineRule } from "./line/rules";
 import { lotRule } from "./lot/rules";
 import { noteRule } from "./note/rules";
+import { packetRule } from "./packet/rules";
 import { plantRule } from "./plant/rules";
 import { standRule } from "./stand/rules";
 import { airRule, stayRule, storeRule } from "./store/rules";
 import { taskRule } from "./task/rules";
 import { testCountRule, testRule } from "./test/rules";
+import { moveRule, vesselRule } from "./vessel/rules";
 import { yardstickRule } from "./yardstick/rules";
 
 /** The rule books, by table: every row that a command, an import or an undo leaves behind is held against its own. */
@@ -38,5 +41,9 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     air: airRule,
     test: testRule,
     testCount: testCountRule,
+    vessel: vesselRule,
+    move: moveRule,
+    handling: handlingRule,
+    packet: packetRule,
   },
 );

@@ -9,12 +9,14 @@ type Props = {
   title: string;
   strong?: boolean;
   plain?: boolean;
+  /** The trigger is drawn by itself: a thing that opens, not a button among buttons. */
+  bare?: boolean;
   /** The sheet's content; given a way to close it. */
   children: (close: () => void) => ReactNode;
 };
 
 /** A page that slides over the right side for one piece of writing; made only when opened, as a screen may have a hundred. */
-export function Sheet({ trigger, title, strong, plain, children }: Props) {
+export function Sheet({ trigger, title, strong, plain, bare, children }: Props) {
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -22,7 +24,7 @@ export function Sheet({ trigger, title, strong, plain, children }: Props) {
         type="button"
         aria-haspopup="dialog"
         onClick={() => setOpen(true)}
-        className={clsx("leaf", strong && "leaf-strong", plain && "leaf-plain")}
+        className={bare ? "block rounded text-left" : clsx("leaf", strong && "leaf-strong", plain && "leaf-plain")}
       >
         {trigger}
       </button>

@@ -25,3 +25,18 @@ export function simulateScan(code: string): void {
   for (const key of [...code, "Enter"])
     window.dispatchEvent(new KeyboardEvent("keydown", { key, bubbles: true, cancelable: true }));
 }
+
+const SCANNED = "tag-scanned";
+
+/** Offers a scanned code to the page; true where the page took it. */
+export const offerTag = (code: string): boolean =>
+  !window.dispatchEvent(new CustomEvent(SCANNED, { detail: code, cancelable: true }));
+
+/** Hears tags that are scanned anywhere on the page, for as long as nothing else is told; what it takes is opened by nobody else. */
+export function hearTags(take: (code: string) => boolean): () => void {
+  const heard = (event: Event) => {
+    if (take((event as CustomEvent<string>).detail)) event.preventDefault();
+  };
+  window.addEventListener(SCANNED, heard);
+  return () => window.removeEventListener(SCANNED, heard);
+}

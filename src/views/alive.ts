@@ -49,9 +49,7 @@ const testsByLot = (sky: Outlook): Map<Id, LotTest[]> =>
 
 /** What the tests of a species' lots teach. */
 function taught(species: string, lots: LotTest[][]): Taught {
-  const told = lots
-    .map((list) => list.filter(({ over }) => over))
-    .filter(({ length }) => length > 0);
+  const told = lots.map((list) => list.filter(({ over }) => over)).filter(({ length }) => length > 0);
   const data = told.map((list) => list.map(({ aged: at, up, sown }) => ({ aged: at, germinated: up, sown })));
   const facts = seedFactsOf(species);
   const { lots: known, untested } = learnOnce(JSON.stringify([facts, data]), () => learn(facts, data));

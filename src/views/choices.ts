@@ -8,6 +8,7 @@ import { type LotChoice, lotChoices } from "@/records/lot/queries";
 import { type ChosenPlant, chosenPlants } from "@/records/plant/queries";
 import type { StandRow } from "@/records/stand/queries";
 import { rotationWarning, stoodInBeds } from "@/records/stand/rotation";
+import { stores } from "@/records/store/queries";
 import type { ForecastStand, Outlook } from "./outlook";
 
 export type Way = { id: string; name: string };
@@ -92,6 +93,7 @@ export const CHOICES = {
   }),
   lines: linesOf,
   lots: ({ db }: Outlook): LotChoice[] => lotChoices(db),
+  stores: ({ db }: Outlook) => stores(db).map(({ id, name }) => ({ id, name })),
   sowing: (sky: Outlook) => ({ lines: linesOf(sky), lots: lotChoices(sky.db) }),
   /** What stood in the season before, to be planned again in this one. */
   copy: (sky: Outlook, season: number): CopyChoice[] => {

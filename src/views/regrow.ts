@@ -1,52 +1,109 @@
-import { speciesById } from "@/catalogue/catalogue";
-import { addDays, type Day, yearOf } from "@/core/calendar/day";
+import { addDays, type Day } from "@/core/calendar/day";
 import { seasonSpan } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
+import type { Id } from "@/core/custody/id";
+import { type Germination, germinationAfter } from "@/core/seed/alive";
+import type { LifeState } from "@/core/seed/life";
+import { type LotLeft, type Stake, stakeOf } from "@/core/seed/regrow";
+import { sowingNumber } from "@/core/seed/sowing";
+import { STAYS } from "@/core/work/raise";
+import { lineDependants } from "@/records/line/queries";
 import { notSown, type WaitingLine } from "@/records/lot/queries";
+import { livesOf } from "./alive";
+import { type DrawerLot, livingOf, plantsToGoOn } from "./drawer";
 import type { Outlook } from "./outlook";
 
-/** A line that nothing is sown of, with its newest seed: it grows old, or is the next generation of what is fixed. */
+/** A line that nothing is sown of, whose seed grows old, or that is the next generation of what is fixed. */
 export type Regrow = {
+  lineId: Id;
   code: string;
   name: string;
+  /** The lot that is best sown. */
   lot: string;
   why: "old" | "next";
   gathered: Day;
-  age: number;
-  shelf: { low: number; high: number };
+  state: LifeState;
+  germination: Germination;
+  until: Day | null;
+  /** Plants with which it goes on, seeds to sow for them, and those that are left; null where nobody can say. */
+  plants: number;
+  sow: number | null;
+  left: number | null;
+  /** The chance of enough plants this year, and a year later. */
+  stake: Stake;
+  /** Lines that come from it. */
+  rests: number;
 };
 
 /** Sowings of a season are decided on in its first months, days. */
 const DECIDED = 150;
+/** The chance of having enough plants that a sowing is reckoned for. */
+const SURE = 0.9;
 
-function regrowOf(
-  { lineCode, lineName, lotCode, species, school, generation, gathered }: WaitingLine,
-  today: Day,
-): Regrow {
-  const { low, high } = speciesById(species).shelfYears;
+const leftOf = (sky: Outlook, lot: DrawerLot): LotLeft => ({
+  known: livesOf(sky)(lot).known,
+  aged: lot.life.aged,
+  perDay: lot.life.perDay,
+  seeds: lot.seedsLeft,
+});
+
+/** Seeds that give enough plants, nine times in ten; null where so poor a germination gives them of no number. */
+function toSow(plants: number, { likely }: Germination): number | null {
+  if (likely < 0.02) return null;
+  return sowingNumber({ target: plants, confidence: SURE, stages: [{ rate: likely }, { rate: STAYS }] }).sow;
+}
+
+function regrowOf(sky: Outlook, line: WaitingLine, lots: DrawerLot[], rests: number): Regrow {
+  const { lineId, lineCode, lineName, species, school, generation } = line;
   const next = school === "cross-and-fix" && generation !== null;
+  // Of what is being fixed the newest generation is sown; otherwise what lives longest.
+  const best = next ? lots[0]! : lots.reduce((one, other) => (ageAtLimit(other) > ageAtLimit(one) ? other : one));
+  const plants = plantsToGoOn(species);
+  const germination = germinationAfter(livesOf(sky)(best).known, best.life.aged);
   return {
+    lineId,
     code: lineCode,
     name: nameWithGeneration(lineName, generation),
-    lot: lotCode,
+    lot: best.code,
     why: next ? "next" : "old",
-    gathered,
-    age: yearOf(today) - yearOf(gathered),
-    shelf: { low, high },
+    gathered: best.gathered,
+    state: best.life.state,
+    germination,
+    until: best.life.until.likely,
+    plants,
+    sow: toSow(plants, germination),
+    left: best.seedsLeft,
+    stake: stakeOf({ lots: lots.map((lot) => leftOf(sky, lot)), plants, stays: STAYS, rests }),
+    rests,
   };
 }
 
+const ageAtLimit = ({ life }: DrawerLot) => life.until.likely ?? "";
+
+/** The best of a line's lots is under the limit in a year, or already. */
+const fails = (lots: DrawerLot[]) => lots.every(({ life }) => life.state !== "keeps");
+
 /**
- * Lines to be sown this season, while there is time: the next generation of what is crossed and fixed first, then those
- * whose seed is past the short end of its shelf life, a rule of thumb, the farthest past it first.
+ * Lines whose seed should be grown again this season: the next generation of what is crossed and fixed first, then by what
+ * stands to be lost if they are not. Lines that are sown or planned are not among them.
  */
-export const regrowView = (sky: Outlook): Regrow[] =>
-  sky.once("regrow", () => {
-    const { db, today, season, garden } = sky;
-    if (today > addDays(seasonSpan(season, garden.latitude).start, DECIDED)) return [];
-    const past = ({ age, shelf }: Regrow) => age / shelf.high;
+export const regrowList = (sky: Outlook): Regrow[] =>
+  sky.once("regrow list", () => {
+    const { db, season } = sky;
+    const living = livingOf(sky);
+    const rests = lineDependants(db);
     return notSown(db, season)
-      .map((line) => regrowOf(line, today))
-      .filter(({ why, age, shelf }) => why === "next" || age >= shelf.low)
-      .sort((a, b) => a.why.localeCompare(b.why) || past(b) - past(a) || a.name.localeCompare(b.name));
+      .flatMap((line) => {
+        const lots = (living.get(line.lineId) ?? []).filter(({ doubt }) => doubt === null);
+        const next = line.school === "cross-and-fix" && line.generation !== null;
+        if (lots.length === 0 || (!next && !fails(lots))) return [];
+        return [regrowOf(sky, line, lots, rests.get(line.lineId) ?? 0)];
+      })
+      .sort((a, b) => a.why.localeCompare(b.why) || b.stake.loss - a.stake.loss || a.name.localeCompare(b.name));
   });
+
+/** The same, while there is time to sow. */
+export const regrowView = (sky: Outlook): Regrow[] => {
+  const { today, season, garden } = sky;
+  return today > addDays(seasonSpan(season, garden.latitude).start, DECIDED) ? [] : regrowList(sky);
+};

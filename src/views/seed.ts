@@ -1,110 +1,108 @@
-import { speciesById } from "@/catalogue/catalogue";
-import { HAZARDS } from "@/catalogue/hazards";
-import { yearOf } from "@/core/calendar/day";
-import { seasonOf } from "@/core/climate/season";
-import { type SeedCount, seedsInLot } from "@/core/custody/generation";
-import { degreeOf } from "@/core/isolation/crossing";
+import { nameWithGeneration } from "@/core/custody/generation";
 import { type Cut, page } from "@/core/lists/page";
-import { type BedChoice, bedChoices } from "@/records/bed/queries";
-import { type CandidateRow, candidatesOf } from "@/records/candidate/queries";
+import type { LifeState } from "@/core/seed/life";
 import type { Garden } from "@/records/garden/garden";
-import { type LotRow, lotByCode, lots } from "@/records/lot/queries";
-import { standsOfSeason } from "@/records/stand/queries";
-import type { Outlook } from "@/views/outlook";
+import { type StoreRow, stores } from "@/records/store/queries";
 import { type Band, band } from "./band";
-import { type StandChoice, standChoice } from "./choices";
+import { byState, type DrawerLot, type DyingLot, drawer, dyingLot } from "./drawer";
+import type { Outlook } from "./outlook";
+import { type Regrow, regrowList } from "./regrow";
+import { type SeedCall, type Spell, seedCalls, spells, type TestCall, testsToSet } from "./seedCalls";
+import { type SeedTable, seedTable } from "./seedTable";
+import { openWork } from "./work";
 
-export type LotView = LotRow & {
-  /** Null for fruit whose seed was not counted yet. */
-  amount: SeedCount | null;
-  left: SeedCount | null;
-  age: number;
-  /** Against the catalogue's shelf life: keeps, to be regrown soon, past it. */
-  shelf: "keeps" | "regrow" | "past";
-  shelfYears: { low: number; high: number };
-  speciesName: string;
-};
+/** A sowing that may be done now. */
+export type SowNow = { key: string; what: string; name: string; code: string; best: string; last: string | null };
 
-function lotView(lot: LotRow, today: string): LotView {
-  const species = speciesById(lot.species);
-  const amount = seedsInLot(lot.seeds, lot.mass, species.seedsPerGram);
-  const minus = (n: number) => Math.max(0, n - lot.sowedSeeds);
-  const age = yearOf(today) - yearOf(lot.gathered);
-  return {
-    ...lot,
-    amount,
-    left: amount && { ...amount, likely: minus(amount.likely), low: minus(amount.low), high: minus(amount.high) },
-    age,
-    shelf: age > species.shelfYears.high ? "past" : age >= species.shelfYears.low ? "regrow" : "keeps",
-    shelfYears: species.shelfYears,
-    speciesName: species.name,
-  };
-}
-
+/** What needs me now, what is dying, what may be sown. */
 export type Seed = {
   garden: Garden;
   band: Band;
   today: string;
-  lots: LotView[];
-  cut: Cut;
-  /** Lots that should be grown again before they die, of the whole drawer. */
-  dying: number;
+  calls: SeedCall[];
+  table: SeedTable;
+  /** The drawer: how many lots of each state, and in all. */
+  states: Record<LifeState, number>;
+  total: number;
+  /** Of lines that nothing is sown of, those that lose most by waiting, with their curves. */
+  regrow: Regrow[];
+  regrowMore: number;
+  dying: DyingLot[];
+  tests: TestCall[];
+  testsMore: number;
+  spells: Spell[];
+  sow: SowNow[];
 };
 
-export function seedView(sky: Outlook, from: number | null = null): Seed {
-  const { db, garden: place } = sky;
-  const today = sky.today;
-  const drawer = sky.once("drawer", () => lots(db, null, 5000).map((lot) => lotView(lot, today)));
-  const { items, cut } = page(drawer, from);
-  return {
-    garden: place,
-    band: band(sky, sky.season, sky.standsOf(sky.season)),
-    today,
-    lots: items,
-    cut,
-    dying: drawer.filter((l) => l.shelf !== "keeps" && (l.left === null || l.left.high > 0)).length,
-  };
-}
+/** So many are shown of what may be many. */
+const SHOWN = 4;
 
-export type LotPage = {
+export const seedView = (sky: Outlook): Seed =>
+  sky.once("seed", () => {
+    const { garden, today, season } = sky;
+    const lots = drawer(sky);
+    const regrow = regrowList(sky);
+    const byCode = new Map(lots.map((lot) => [lot.code, lot]));
+    const tests = testsToSet(sky);
+    return {
+      garden,
+      band: band(sky, season, sky.standsOf(season)),
+      today,
+      calls: seedCalls(sky),
+      table: seedTable(sky),
+      states: byState(lots),
+      total: lots.length,
+      regrow: regrow.slice(0, SHOWN),
+      regrowMore: Math.max(0, regrow.length - SHOWN),
+      dying: regrow.slice(0, SHOWN).map(({ lot }) => dyingLot(sky, byCode.get(lot)!)),
+      tests: tests.slice(0, SHOWN),
+      testsMore: Math.max(0, tests.length - SHOWN),
+      spells: spells(sky),
+      sow: openWork(sky)
+        .filter(({ act, standing }) => act === "sow" && (standing === "due" || standing === "early"))
+        .slice(0, SHOWN)
+        .map(({ key, what, stand, best, last }) => ({
+          key,
+          what,
+          name: nameWithGeneration(stand.lineName, stand.generation),
+          code: stand.code,
+          best,
+          last,
+        })),
+    };
+  });
+
+export type DrawerPage = {
   garden: Garden;
   band: Band;
   today: string;
-  lot: LotView;
-  /** Who may have been mother or father, where that is not sure. */
-  candidates: CandidateRow[];
-  /** Stands that could have been, of the season the seed is from. */
-  possible: StandChoice[];
-  beds: BedChoice[];
-  extraction: string;
-  ripeSign: string;
-  hazards: { title: string; caution: string }[];
+  lots: DrawerLot[];
+  cut: Cut;
+  states: Record<LifeState, number>;
+  /** Shown: all, or those of one state. */
+  state: LifeState | null;
+  stores: StoreRow[];
 };
 
-export function lotPage(sky: Outlook, code: string): LotPage | null {
-  const { db } = sky;
-  const lot = lotByCode(db, code);
-  if (!lot) return null;
-  const { garden: place } = sky;
-  const today = sky.today;
-  const species = speciesById(lot.species);
-  const { season } = sky;
+/** Every lot of the drawer, or those of one state; what dies first stands first. */
+export function drawerPage(sky: Outlook, state: LifeState | null, from: number | null): DrawerPage {
+  const all = drawer(sky);
+  const shown = sky.once(`drawer ${state}`, () =>
+    all
+      .filter(({ life }) => state === null || life.state === state)
+      .sort(
+        (a, b) => (a.life.until.likely ?? "").localeCompare(b.life.until.likely ?? "") || a.code.localeCompare(b.code),
+      ),
+  );
+  const { items, cut } = page(shown, from);
   return {
-    garden: place,
-    band: band(
-      sky,
-      season,
-      sky.standsOf(season).filter((s) => s.lineId === lot.lineId),
-    ),
-    today,
-    lot: lotView(lot, today),
-    candidates: candidatesOf(db, "lot", lot.id),
-    possible: standsOfSeason(db, seasonOf(lot.gathered, place.latitude))
-      .filter((s) => degreeOf(species, speciesById(s.species)) !== null)
-      .map(standChoice),
-    beds: bedChoices(db),
-    extraction: species.extraction,
-    ripeSign: species.ripeSign,
-    hazards: species.hazards.map((h) => HAZARDS[h]!),
+    garden: sky.garden,
+    band: band(sky, sky.season, sky.standsOf(sky.season)),
+    today: sky.today,
+    lots: items,
+    cut,
+    states: byState(all),
+    state,
+    stores: stores(sky.db),
   };
 }

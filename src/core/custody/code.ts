@@ -1,5 +1,5 @@
 /** What a physical thing is; the first letter of its code. */
-export const KINDS = { line: "L", stand: "S", family: "F", plant: "P", cross: "X", lot: "K" } as const;
+export const KINDS = { line: "L", stand: "S", family: "F", plant: "P", cross: "X", lot: "K", vessel: "V" } as const;
 /** What has a code of its own; a flower's is its cross's with its number. */
 export type Kind = keyof typeof KINDS | "flower";
 
@@ -64,7 +64,7 @@ export type ReadCode =
  */
 export function readCode(typed: string): ReadCode {
   const characters = typed.toUpperCase().replace(/[\s-]/g, "").replaceAll("O", "0").replaceAll("I", "1");
-  const parts = /^([LSFPXK])(\d{2})(\d{3,})(?:N([1-9]\d*))?(.)$/.exec(characters);
+  const parts = /^([LSFPXKV])(\d{2})(\d{3,})(?:N([1-9]\d*))?(.)$/.exec(characters);
   if (!parts)
     return { ok: false, message: "A code looks like X27-014-K: a letter, the year, a number, a check character." };
   const [, letter, year, number, flower, check] = parts;

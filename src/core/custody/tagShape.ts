@@ -6,7 +6,8 @@ const at = (wide: number, high: number, down: number): Corner => ({ wide, high, 
 
 /**
  * The outline of each kind of label, the same on the screen and on paper. Crosses are notched on the right and nosed on
- * the left, stands are stakes lying down, lots are packets with a folded corner, plants hang by a neck, lines are cards
+ * the left, stands are stakes lying down, lots are packets with a folded corner, plants hang by a neck, vessels
+ * stand narrower on their foot, lines are cards
  * with both left corners cut, families are stakes with a double shoulder.
  */
 const SHAPES: Record<Kind, Corner[]> = {
@@ -46,6 +47,7 @@ const SHAPES: Record<Kind, Corner[]> = {
     at(0, 0.55, 1),
     at(0, 0.28, 0.9),
   ],
+  vessel: [at(0, 0, 0), at(1, 0, 0), at(1, -0.2, 1), at(0, 0.2, 1)],
   line: [at(0, 0.3, 0), at(1, 0, 0), at(1, 0, 1), at(0, 0.3, 1), at(0, 0, 0.7), at(0, 0, 0.3)],
 };
 

@@ -117,11 +117,12 @@ const rung = (value: number) => Math.min(RUNGS, Math.max(0, ((value + 4) / 8) * 
 export type Germination = { low: number; likely: number; high: number };
 
 /**
- * The share that germinates after ageing: the middle, and the range of nine tenths.
+ * Shares of germination below which it lies with given probabilities, after ageing.
  * @param aged probits of the room's clock
- * @example germinationAfter(UNTESTED, 1.476).likely // 0.490
+ * @param probabilities in rising order, 0–1
+ * @example germinationsAfter(UNTESTED, 1.476, [0.05, 0.5]) // [0.030, 0.490]
  */
-export function germinationAfter({ fresh, slows, weight }: Known, aged: number): Germination {
+export function germinationsAfter({ fresh, slows, weight }: Known, aged: number, probabilities: number[]): number[] {
   const ladder = new Float64Array(RUNGS + 2);
   for (let at = 0; at < weight.length; at++) {
     const place = rung(fresh[at]! - aged * slows[at]!);
@@ -129,17 +130,29 @@ export function germinationAfter({ fresh, slows, weight }: Known, aged: number):
     ladder[below]! += weight[at]! * (1 - place + below);
     ladder[below + 1]! += weight[at]! * (place - below);
   }
-  const at = (share: number) => {
-    let sum = 0;
-    for (let i = 0; i <= RUNGS; i++) {
-      const next = sum + ladder[i]!;
+  const found: number[] = [];
+  let sum = 0;
+  for (let i = 0; i <= RUNGS && found.length < probabilities.length; i++) {
+    const next = sum + ladder[i]!;
+    for (let wanted = probabilities[found.length]; wanted !== undefined && next >= wanted; ) {
       // A rung's weight lies half to either side of it.
-      if (next >= share) return shareBelow(((i - 0.5 + (share - sum) / ladder[i]!) / RUNGS) * 8 - 4);
-      sum = next;
+      found.push(shareBelow(((i - 0.5 + (wanted - sum) / ladder[i]!) / RUNGS) * 8 - 4));
+      wanted = probabilities[found.length];
     }
-    return 1;
-  };
-  return { low: at(0.05), likely: at(0.5), high: at(0.95) };
+    sum = next;
+  }
+  while (found.length < probabilities.length) found.push(1);
+  return found;
+}
+
+/**
+ * The share that germinates after ageing: the middle, and the range of nine tenths.
+ * @param aged probits of the room's clock
+ * @example germinationAfter(UNTESTED, 1.476).likely // 0.490
+ */
+export function germinationAfter(known: Known, aged: number): Germination {
+  const [low, likely, high] = germinationsAfter(known, aged, [0.05, 0.5, 0.95]) as [number, number, number];
+  return { low, likely, high };
 }
 
 /**

@@ -35,7 +35,8 @@ const NOISE = 0.004;
 /** What seed loses, as a share of its first mass: wet from its fruit, or threshed dry. Working values. */
 const LOSS = { wet: { mean: 0.38, deviation: 0.12 }, dry: { mean: 0.08, deviation: 0.05 } };
 /** A steady loss: the logarithm of the ratio of what there was to lose and what may be left. */
-const RATIO = (wet: boolean) => Math.log(LOSS[wet ? "wet" : "dry"].mean / (1 - LOSS[wet ? "wet" : "dry"].mean) / STILL_TO_GO);
+const RATIO = (wet: boolean) =>
+  Math.log(LOSS[wet ? "wet" : "dry"].mean / (1 - LOSS[wet ? "wet" : "dry"].mean) / STILL_TO_GO);
 
 const RATES = 321;
 const LOSSES = 9;
@@ -69,19 +70,15 @@ function courses(weighings: Weighing[], begun: number, days: Range, wet: boolean
     }));
     // What it weighed when it was spread is not known; loss is told as a share of it, about the first weigh-in.
     const prior = { mean: usual.mean * first, precision: 1 / (usual.deviation * first) ** 2 };
-    const sum = (of: (row: { x: number; y: number; p: number }) => number) => rows.reduce((all, r) => all + r.p * of(r), 0);
+    const sum = (of: (row: { x: number; y: number; p: number }) => number) =>
+      rows.reduce((all, r) => all + r.p * of(r), 0);
     const n = sum(() => 1);
     const [mx, my] = [sum(({ x }) => x) / n, sum(({ y }) => y) / n];
     // The end is taken out with an even prior; the loss stays with a normal one.
     const a = sum(({ x }) => (x - mx) ** 2) + prior.precision;
     const mean = (sum(({ x, y }) => (x - mx) * (y - my)) + prior.precision * prior.mean) / a;
     const residual = sum(({ x, y }) => (y - my - mean * (x - mx)) ** 2);
-    logs.push(
-      -0.5 * z * z -
-        0.5 * residual -
-        0.5 * prior.precision * (mean - prior.mean) ** 2 -
-        0.5 * Math.log(a),
-    );
+    logs.push(-0.5 * z * z - 0.5 * residual - 0.5 * prior.precision * (mean - prior.mean) ** 2 - 0.5 * Math.log(a));
     most = Math.max(most, logs.at(-1)!);
     for (const part of PARTS) {
       const loss = Math.max(1e-6 * first, mean + part / Math.sqrt(a));
@@ -142,6 +139,6 @@ const STORED_IN = { temperature: 20, humidity: 0.3 };
  * The moisture to dry seed to before it is closed in, wet basis: what it comes to at 30 % humidity, by its oil.
  *
  * Source: Cromarty, Ellis & Roberts 1985 for the isotherm; 30 % is guidance.
- * @example storageMoisture(0.2) // 0.0779
+ * @example storageMoisture(0.2) // 0.0802
  */
 export const storageMoisture = (oil: number): number => airDryMoisture(STORED_IN, oil);

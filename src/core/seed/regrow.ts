@@ -1,6 +1,5 @@
 import { upperTail } from "../numbers/binomial";
-import { shareBelow } from "../numbers/probit";
-import type { Known } from "./alive";
+import { germinationsAfter, type Known } from "./alive";
 
 /** One lot of a line: what is known of it, how far it aged and ages in a day, and how many seeds are left; null where not counted. */
 export type LotLeft = { known: Known; aged: number; perDay: number; seeds: number | null };
@@ -23,20 +22,8 @@ export type Stake = { now: number; later: number; loss: number };
 const UNCOUNTED = 100;
 const YEAR = 365;
 
-/** The germinations that a lot may have, in twelve parts of equal weight. */
-function possible({ known, aged, perDay }: LotLeft, days: number): number[] {
-  const { fresh, slows, weight } = known;
-  const at = aged + perDay * days;
-  const values = Array.from(fresh, (value, i) => ({ value: value - at * slows[i]!, weight: weight[i]! }));
-  values.sort((a, b) => a.value - b.value);
-  const parts: number[] = [];
-  let sum = 0;
-  for (const { value, weight: own } of values) {
-    sum += own;
-    while (parts.length < 12 && sum >= (parts.length + 0.5) / 12) parts.push(shareBelow(value));
-  }
-  return parts;
-}
+/** The germinations that a lot may have, as the middles of twelve parts of equal weight. */
+const TWELFTHS = Array.from({ length: 12 }, (_, i) => (i + 0.5) / 12);
 
 /**
  * The chance that one lot gives enough plants in so many days.
@@ -44,7 +31,7 @@ function possible({ known, aged, perDay }: LotLeft, days: number): number[] {
  *   aged: 0.2, perDay: 0, seeds: 200 }, { plants: 6, stays: 0.85 }, 0) // 1.00
  */
 export function chanceFrom(lot: LotLeft, { plants, stays }: Pick<LineLeft, "plants" | "stays">, days: number): number {
-  const shares = possible(lot, days);
+  const shares = germinationsAfter(lot.known, lot.aged + lot.perDay * days, TWELFTHS);
   const seeds = lot.seeds ?? UNCOUNTED;
   return shares.reduce((sum, share) => sum + upperTail(seeds, share * stays, plants), 0) / shares.length;
 }

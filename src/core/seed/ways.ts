@@ -122,7 +122,7 @@ function wetSteps({ way, warmth, starter, goodSeed, hot }: RunFacts): WayStep[] 
   const { from, best, last, sprouts } = fermentHours(warmth, starter);
   const rinse: WayStep = {
     act: "rinse",
-    title: way === "ferment" ? "Rinse: the gel is off" : "Rinse until the water stays clear",
+    title: way === "ferment" ? "Rinse it, the gel is off" : "Rinse until the water stays clear",
     how: "Rub it against the strainer under cold water, three times or more.",
     into: "strainer",
     after: way === "ferment" ? at(from, best, sprouts) : AT_ONCE,

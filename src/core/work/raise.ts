@@ -6,7 +6,7 @@ import { keyOf, type LivingStand, work } from "./living";
 import type { Work } from "./work";
 
 /** Share of seedlings that are there yet when they are planted or thinned. Working value. */
-const STAYS = 0.85;
+export const STAYS = 0.85;
 /** How sure it is that enough plants come of a sowing, 0–1. */
 const SURE = 0.9;
 /** A sowing can be done so many days before the day that was meant for it. */

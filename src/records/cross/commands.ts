@@ -115,6 +115,8 @@ const harvestCross = command(
       fruits: taken.length,
       seeds,
       mass,
+      // Fruit whose seed is still in it goes to the table.
+      onTable: seeds === null && mass === null ? 1 : 0,
     });
     if (doubt) {
       const shares = [...doubt.fathers].map(([key, share]) => {

@@ -50,7 +50,7 @@ export function counts(db: Db): { name: string; count: number }[] {
 export const opCount = (db: Db): number => db.prepare("SELECT count(*) FROM op").pluck().get() as number;
 
 export type Found = {
-  kind: "line" | "stand" | "family" | "cross" | "lot" | "plant" | "flower";
+  kind: "line" | "stand" | "family" | "cross" | "lot" | "plant" | "flower" | "vessel";
   id: Id;
   code: string;
   name: string;
@@ -75,7 +75,9 @@ export function find(db: Db, words: string): Found[] {
          WHERE x.code LIKE :like ESCAPE '\\' OR l.name LIKE :like ESCAPE '\\' ORDER BY x.season DESC LIMIT 10)
        UNION ALL SELECT * FROM (SELECT 'lot', k.id, k.code, l.name || coalesce(' F' || k.generation, ''), '/seed/' || k.code
          FROM lot k JOIN line l ON l.id = k.lineId
-         WHERE k.code LIKE :like ESCAPE '\\' OR l.name LIKE :like ESCAPE '\\' ORDER BY k.gathered DESC LIMIT 10)`,
+         WHERE k.code LIKE :like ESCAPE '\\' OR l.name LIKE :like ESCAPE '\\' ORDER BY k.gathered DESC LIMIT 10)
+       UNION ALL SELECT * FROM (SELECT 'vessel', v.id, v.code, v.name, '/seed' FROM vessel v
+         WHERE v.endedOn IS NULL AND (v.code LIKE :like ESCAPE '\\' OR v.name LIKE :like ESCAPE '\\') ORDER BY v.name LIMIT 10)`,
     )
     .all({ like }) as Found[];
   if (!plantWords) return rows;

@@ -56,6 +56,20 @@ export function lineInUse(db: Db, id: Id): boolean {
 }
 
 /** `lastSeason` is the last one that was sown for; what is only planned was not grown. */
+/** How many lines that go on come from each line, as mother or father. */
+export function lineDependants(db: Db): Map<Id, number> {
+  const rows = db
+    .prepare(
+      `SELECT parent, count(DISTINCT id) FROM (
+         SELECT id, motherLineId parent FROM line WHERE endedOn IS NULL
+         UNION ALL SELECT id, fatherLineId FROM line WHERE endedOn IS NULL)
+       WHERE parent IS NOT NULL AND parent <> id GROUP BY parent`,
+    )
+    .raw()
+    .all() as [Id, number][];
+  return new Map(rows);
+}
+
 export type LineSummary = Line & { stands: number; lots: number; lastSeason: number | null };
 
 export type LineChoice = Pick<Line, "id" | "name" | "species">;

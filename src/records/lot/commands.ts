@@ -14,13 +14,15 @@ import { lotById } from "./queries";
 
 const receiveLot = command(
   "lot.receive",
-  lot.adding("lineId", "gathered", "generation", "seeds", "mass", "note"),
+  lot.adding("lineId", "gathered", "generation", "fruits", "seeds", "mass", "note"),
   (context, input) => {
     const { db, write, garden } = context;
     const line = lineById(db, input.lineId) ?? refuse("lineId", "That line does not exist.");
     const code = nextCode(context, "lot", seasonOf(input.gathered, garden.latitude));
-    const id = write.insert(lot, { code, kind: "received", ...input });
-    return { message: `Lot ${code} of ${line.name} put in the drawer`, id, code };
+    // Fruit whose seed is still in it goes to the table.
+    const onTable = input.fruits !== null && input.seeds === null && input.mass === null ? 1 : 0;
+    const id = write.insert(lot, { code, kind: "received", onTable, ...input });
+    return { message: `Lot ${code} of ${line.name} ${onTable ? "is on the table" : "put in the drawer"}`, id, code };
   },
 );
 
@@ -37,6 +39,8 @@ const saveLot = command(
     const { db, write, garden } = context;
     const stand = existingStand(context, standId, "standId");
     const generation = nextGeneration(kind, stand.generation, stand.generation);
+    // What is neither counted nor weighed yet is on its way: it stands on the table.
+    const onTable = input.seeds === null && input.mass === null ? 1 : 0;
     const mothers: (Id | null)[] = plantIds.length ? plantIds : [null];
     const made = mothers.map((plantId) => {
       const plant = plantId ? (plantById(db, plantId) ?? refuse("plantIds", "That plant does not exist.")) : null;
@@ -48,7 +52,7 @@ const saveLot = command(
         );
       const code = nextCode(context, "lot", seasonOf(input.gathered, garden.latitude));
       const from = { lineId: stand.lineId, motherStandId: standId, motherPlantId: plantId };
-      return { code, id: write.insert(lot, { code, kind, generation, ...from, ...input }) };
+      return { code, id: write.insert(lot, { code, kind, generation, onTable, ...from, ...input }) };
     });
     const hybrid = stand.status === "f1-hybrid" && stand.school === "keep-pure";
     const ids = made.map(({ id }) => id);
@@ -83,7 +87,7 @@ const endLot = command(
   { id: ref("lot", "Lot"), version: seen(), ending: lot.columns.ending.needed(), on: day("Ended on").optional() },
   ({ db, write, today }, { id, version, ending, on }) => {
     const { code } = lotById(db, id) ?? refuse("id", "That lot does not exist.");
-    write.update(lot, id, { ending, endedOn: on ?? today }, version);
+    write.update(lot, id, { ending, endedOn: on ?? today, vesselId: null, onTable: 0 }, version);
     return { message: `Lot ${code}: ${ending.replace("-", " ")}`, id, code };
   },
 );

@@ -1,4 +1,8 @@
-import { choice, count, day, grams, type Row, record, ref, text, whole } from "../record";
+import { WAYS, type Way } from "@/core/seed/ways";
+import { choice, count, day, flag, grams, type Row, real, record, ref, text, whole } from "../record";
+
+/** Parts of a lot that are kept apart as it is cleaned. */
+export const FRACTIONS = ["first", "later", "sunk", "floated", "best", "second-best", "ends"] as const;
 
 /** Seed of one gathering. */
 export const lot = record(
@@ -22,7 +26,29 @@ export const lot = record(
     reserve: count("Reserve, seeds", 10_000_000).optional(),
     endedOn: day("Ended on").optional(),
     ending: choice("Ended as", ["used-up", "dead", "lost", "given", "parted"]).optional(),
+    /** It is on its way from fruit to packet. */
+    onTable: flag("On the table"),
+    vesselId: ref("vessel", "In").optional(),
+    way: choice("Way of cleaning", Object.keys(WAYS) as Way[]).optional(),
+    warmth: real("Warmth of the room, °C", { least: 0, most: 45 }).optional(),
+    starter: flag("With a starter"),
+    /** Which part of another lot it is. */
+    fraction: choice("Fraction", FRACTIONS).optional(),
+    /** Since when nobody can say for sure that it is one lot, and why; for ever. */
+    brokenOn: day("Chain broken on").optional(),
+    brokenWhy: text("Why", 300),
   },
   { apart: ["code"], together: ["endedOn", "ending"] },
 );
 export type Lot = Row<typeof lot>;
+
+/** That a lot has a share from another: it was taken out of it, or put together from several. */
+export const part = record(
+  "part",
+  {
+    lotId: ref("lot", "Lot"),
+    fromId: ref("lot", "From"),
+    share: real("Share", { above: 0, most: 1 }),
+  },
+  { same: ["lotId", "fromId"] },
+);

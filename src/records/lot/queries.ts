@@ -24,11 +24,13 @@ const select = (
   of: string,
 ) => `SELECT k.*, l.name lineName, l.code lineCode, l.species, x.code crossCode, s.code motherCode,
     p.number motherNumber, coalesce(w.sowedSeeds, 0) sowedSeeds, coalesce(w.sowings, 0) sowings,
-    coalesce(t.testedSeeds, 0) testedSeeds, 0 givenSeeds
+    coalesce(t.testedSeeds, 0) testedSeeds, coalesce(g.givenSeeds, 0) givenSeeds
   FROM lot k JOIN line l ON l.id = k.lineId
   LEFT JOIN (SELECT lotId, sum(sowedSeeds) sowedSeeds, count(*) sowings FROM stand ${of} GROUP BY lotId) w
     ON w.lotId = k.id
   LEFT JOIN (SELECT lotId, sum(sown) testedSeeds FROM test ${of} GROUP BY lotId) t ON t.lotId = k.id
+  LEFT JOIN (SELECT lotId, sum(seeds) givenSeeds FROM packet WHERE goneOn IS NOT NULL${of.replace("WHERE", " AND")} GROUP BY lotId) g
+    ON g.lotId = k.id
   LEFT JOIN cross x ON x.id = k.crossId LEFT JOIN stand s ON s.id = k.motherStandId
   LEFT JOIN plant p ON p.id = k.motherPlantId`;
 
@@ -40,6 +42,13 @@ export function lotByCode(db: Db, code: string): LotRow | undefined {
   const id = db.prepare("SELECT id FROM lot WHERE code = ?").pluck().get(code) as Id | undefined;
   return id === undefined ? undefined : lotById(db, id);
 }
+
+/** Lots that lie in a vessel: one, unless two copies of a garden say differently. */
+export const lotsIn = (db: Db, vesselId: Id): Pick<Lot, "id" | "code">[] =>
+  prepared(db, "SELECT id, code FROM lot WHERE vesselId = ? AND endedOn IS NULL").all(vesselId) as Pick<
+    Lot,
+    "id" | "code"
+  >[];
 
 /** Lots of one cross, newest first. */
 export function lotsOfCross(db: Db, crossId: Id): LotRow[] {
@@ -61,7 +70,7 @@ export function lotChoices(db: Db): LotChoice[] {
        FROM lot k JOIN line l ON l.id = k.lineId
        LEFT JOIN (SELECT lotId, sum(sowedSeeds) sowedSeeds FROM stand WHERE lotId IS NOT NULL GROUP BY lotId) w
          ON w.lotId = k.id
-       WHERE k.seeds IS NULL OR k.seeds > coalesce(w.sowedSeeds, 0)
+       WHERE k.endedOn IS NULL AND (k.seeds IS NULL OR k.seeds > coalesce(w.sowedSeeds, 0))
        ORDER BY k.gathered DESC, k.id DESC LIMIT 400`,
     )
     .all() as LotChoice[];
@@ -83,7 +92,7 @@ export const notSown = (db: Db, season: number): WaitingLine[] =>
          max(k.gathered) gathered
        FROM line l JOIN lot k ON k.lineId = l.id
        WHERE l.endedOn IS NULL
-         AND k.doubt IS NULL
+         AND k.doubt IS NULL AND k.endedOn IS NULL
          AND NOT EXISTS (SELECT 1 FROM stand s WHERE s.lineId = l.id AND s.season IN (:season, :season + 1))
        GROUP BY l.id ORDER BY gathered, l.name`,
     )
@@ -94,6 +103,24 @@ export function newestSeed(db: Db): Map<Id, string> {
   const rows = db.prepare("SELECT lineId, max(gathered) FROM lot GROUP BY lineId").raw().all() as [Id, string][];
   return new Map(rows);
 }
+
+/** Lots that lie in the drawer, newest first: neither ended nor on the table, of lines that go on. */
+export const drawerLots = (db: Db): LotRow[] =>
+  db
+    .prepare(
+      `${select("WHERE lotId IS NOT NULL")} WHERE k.endedOn IS NULL AND k.onTable = 0 AND l.endedOn IS NULL
+       ORDER BY k.gathered DESC, k.id DESC`,
+    )
+    .all() as LotRow[];
+
+/** Lots on the table, the oldest first. */
+export const lotsOnTable = (db: Db): LotRow[] =>
+  db
+    .prepare(
+      `${select("WHERE lotId IN (SELECT id FROM lot WHERE onTable = 1)")} WHERE k.onTable = 1 AND k.endedOn IS NULL
+       ORDER BY k.gathered, k.id`,
+    )
+    .all() as LotRow[];
 
 /** Lots, newest first; those of one line when it is named. */
 export function lots(db: Db, lineId: Id | null, limit: number): LotRow[] {
@@ -121,7 +148,7 @@ export function newestLotFor(db: Db, lineId: Id, standId: Id, by: string): Pick<
   return prepared(
     db,
     `SELECT k.id, k.generation FROM lot k
-     WHERE k.lineId = :lineId AND k.gathered <= :by AND k.doubt IS NULL
+     WHERE k.lineId = :lineId AND k.gathered <= :by AND k.doubt IS NULL AND k.endedOn IS NULL
        AND (k.seeds IS NULL OR k.seeds > (SELECT coalesce(sum(s.sowedSeeds), 0) FROM stand s WHERE s.lotId = k.id))
      ORDER BY coalesce(k.motherStandId = :standId, 0) DESC, k.gathered DESC, k.id DESC LIMIT 1`,
   ).get({ lineId, standId, by }) as Pick<Lot, "id" | "generation"> | undefined;

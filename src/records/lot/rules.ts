@@ -3,7 +3,7 @@ import { notAhead, type Rule, touched } from "../facts";
 import { standById } from "../stand/queries";
 import { amountOf, takenFrom } from "./left";
 import type { Lot } from "./lot";
-import { lotById } from "./queries";
+import { lotById, lotsIn } from "./queries";
 
 export const lotRule: Rule<Lot> = (facts, next, before) => {
   if (touched(next, before, "gathered", "motherStandId")) {
@@ -13,8 +13,13 @@ export const lotRule: Rule<Lot> = (facts, next, before) => {
       refuse("gathered", "Seed can't be gathered before the stand has flowered.");
   }
   // Of fruit that is brought in the seed is counted later.
-  if (touched(next, before, "seeds", "mass") && !next.seeds && !next.mass && !next.fruits)
+  if (touched(next, before, "seeds", "mass") && !next.seeds && !next.mass && !next.fruits && !next.onTable)
     refuse("seeds", "Count the seeds or weigh them.");
+  if (touched(next, before, "vesselId", "endedOn") && next.vesselId && !next.endedOn) {
+    const other = lotsIn(facts.db, next.vesselId).find(({ id }) => id !== next.id);
+    if (other) refuse("vesselId", `Lot ${other.code} lies in it. Two lots in one vessel are one lot.`);
+  }
+  if (touched(next, before, "brokenOn")) notAhead(facts, next.brokenOn, "brokenOn");
   if ((next.endedOn === null) !== (next.ending === null)) refuse("ending", "Say how it ended, and on which day.");
   if (touched(next, before, "endedOn") && next.endedOn) {
     notAhead(facts, next.endedOn, "endedOn");

@@ -5,7 +5,7 @@ import { type Cut, LIST_PAGE } from "@/core/lists/page";
 export function Pager({ path, cut }: { path: string; cut: Cut }) {
   const { from, shown, total } = cut;
   if (total <= shown) return null;
-  const page = (start: number) => `${path}?from=${start}`;
+  const page = (start: number) => `${path}${path.includes("?") ? "&" : "?"}from=${start}`;
   return (
     <nav aria-label="Pages of the list" className="mt-4 flex flex-wrap items-center gap-4">
       {from > 0 && (

@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { watchForCode } from "@/ui/camera";
-import { scannerEar, simulateScan } from "@/ui/handScanner";
+import { offerTag, scannerEar, simulateScan } from "@/ui/handScanner";
 import { SheetPanel } from "@/ui/Sheet";
 
 type Found = { found: { href: string; code: string; name: string }[]; slip?: string };
@@ -16,6 +16,11 @@ export function Scan() {
   const [said, setSaid] = useState("");
   const openTag = async (code: string) => {
     setSaid("");
+    // A page that has its own use for a tag, as the table has, takes it.
+    if (offerTag(code)) {
+      setOpen(false);
+      return;
+    }
     try {
       const response = await fetch(`/api/find?q=${encodeURIComponent(code)}`);
       const { found, slip } = (await response.json()) as Found;

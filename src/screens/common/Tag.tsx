@@ -10,6 +10,7 @@ const PAD: Record<Kind, string> = {
   lot: "pl-3 pr-4",
   plant: "pl-4 pr-3",
   line: "pl-4 pr-3",
+  vessel: "px-4",
   flower: "px-5",
 };
 

@@ -128,3 +128,54 @@ export const insectsInWords = ({ from, to }: { from: string; to: string }): stri
 
 /** Words as a sentence begins. */
 export const sentence = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+export const LIFE_STATES = {
+  keeps: "keeps",
+  regrow: "last good year",
+  failing: "under your limit",
+  dead: "hardly alive",
+} as const;
+
+export const LIFE_TONES = {
+  keeps: "text-moss",
+  regrow: "text-quince",
+  failing: "text-rust",
+  dead: "text-rust",
+} as const;
+
+export const FRACTION_WORDS = {
+  first: "first rubbed out",
+  later: "rubbed out later",
+  sunk: "sank",
+  floated: "floated",
+  best: "the best",
+  "second-best": "second best, a reserve",
+  ends: "ends of the ears",
+} as const;
+
+export const VESSEL_WORDS = {
+  crate: "Crate",
+  bag: "Paper bag",
+  cup: "Cup",
+  strainer: "Strainer",
+  machine: "Machine",
+  tray: "Tray",
+  plate: "Plate",
+  jar: "Jar",
+} as const;
+
+/** A share of seed as growers say it. A model is never certainty. @example "58 in 100" */
+export function inHundred(share: number): string {
+  if (share > 0.99) return "over 99 in 100";
+  return share < 0.01 ? "under 1 in 100" : `${Math.round(share * 100)} in 100`;
+}
+
+/** A share with its range of nine tenths. */
+export function rangeInHundred({ low, likely, high }: { low: number; likely: number; high: number }): string {
+  const [from, to] = [Math.round(low * 100), Math.round(Math.min(0.99, high) * 100)];
+  return from === to ? inHundred(likely) : `${inHundred(likely)} (${from}–${to})`;
+}
+
+/** Until which year a lot may be sown. */
+export const keepsUntil = (likely: Day | null): string =>
+  likely ? `keeps to ${likely.slice(0, 4)}` : "under your limit";

@@ -4,14 +4,22 @@ import { generationName } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
 import { massInWords, type Units } from "@/core/units/units";
 import { Enough } from "@/ui/Enough";
-import type { LotPage } from "@/views/seed";
+import type { LotPage } from "@/views/lot";
 import { Cautions } from "../common/Cautions";
 import { Notes } from "../common/Notes";
 import { Page } from "../common/Page";
 import { SowLot } from "../common/SowLot";
 import { Tag } from "../common/Tag";
+import { FRACTION_WORDS, inHundred, LIFE_STATES, LIFE_TONES, rangeInHundred, sentence } from "../common/words";
+import { Chain } from "./Chain";
 import { ChangeLot } from "./ChangeLot";
+import { LifeChart } from "./LifeChart";
+import { LotCount } from "./LotCount";
+import { LotPackets } from "./LotPackets";
+import { LotTests } from "./LotTests";
+import { OnTable } from "./OnTable";
 import { Parentage } from "./Parentage";
+import { PutAway } from "./PutAway";
 
 const KINDS = {
   cross: "cross by hand",
@@ -21,30 +29,68 @@ const KINDS = {
   received: "received",
 } as const;
 
+const ENDINGS = {
+  "used-up": "used up",
+  dead: "dead",
+  lost: "lost",
+  given: "given away",
+  parted: "parted: what it was is in other lots now",
+} as const;
+
 function amountInWords({ amount, mass }: LotPage["lot"], units: Units): string {
   if (!amount) return "not counted yet";
   if (amount.counted) return plural(amount.likely, "seed");
   return `${massInWords(mass ?? 0, units)}, about ${amount.likely} seeds (${amount.low}–${amount.high}, catalogue seeds per gram)`;
 }
 
-export function LotScreen(view: LotPage) {
-  const { garden, band, lot, beds, today, extraction, ripeSign, hazards } = view;
+/** What a lot's headline answers: how alive it is, and until when. */
+function Answer({ lot, now, garden }: LotPage) {
+  const { life, ending, endedOn, onTable } = lot;
+  if (endedOn)
+    return (
+      <p className="mt-3 font-bold text-rust">
+        {dayInWords(endedOn, "long")}: {ENDINGS[ending!]}.
+      </p>
+    );
+  if (onTable) return null;
+  const { early, likely, late } = life.until;
   return (
-    <Page
-      title={`Lot ${lot.code}`}
-      band={band}
-      beside={
+    <p className="mt-3 max-w-2xl text-lg">
+      <strong className={LIFE_TONES[life.state]}>{sentence(rangeInHundred(now))} come up now.</strong>{" "}
+      {likely ? (
         <>
-          <h2 className="mb-4">Sow it as a family</h2>
-          {lot.left === null || lot.left.high > 0 ? (
-            <SowLot lots={[lot]} beds={beds} today={today} most={lot.left?.high} />
-          ) : (
-            <p>Nothing is left of this lot.</p>
-          )}
-          <Cautions hazards={hazards} />
+          Under the {inHundred(garden.aliveWanted)} you want from about {likely.slice(0, 4)}
+          {early && late && ` (${early.slice(0, 4)} to ${late.slice(0, 4)})`}: it{" "}
+          {LIFE_STATES[life.state] === "keeps" ? "keeps" : "should be sown this year"}.
         </>
-      }
-    >
+      ) : (
+        <>
+          That is under the {inHundred(garden.aliveWanted)} you want
+          {life.state === "dead" ? ": hardly anything of it lives." : ": sow more of it, and soon."}
+        </>
+      )}
+    </p>
+  );
+}
+
+export function LotScreen(view: LotPage) {
+  const { garden, band, lot, curve, species, hazards, onTable } = view;
+  const rows: [string, string][] = [
+    ["Species", species.name],
+    ["Came about by", KINDS[lot.kind]],
+    [
+      "Mother",
+      lot.motherCode ? `${lot.motherCode}${lot.motherNumber ? ` plant ${lot.motherNumber}` : ""}` : "not on record",
+    ],
+    ["Gathered", dayInWords(lot.gathered, "long")],
+    ...(lot.fraction ? [["Fraction", FRACTION_WORDS[lot.fraction]] as [string, string]] : []),
+    ["Fruits", lot.fruits === null ? "not counted" : String(lot.fruits)],
+    ["Amount", amountInWords(lot, garden.units)],
+    ["Reserve", lot.reserve === null ? "none" : `${plural(lot.reserve, "seed")}, not to be touched`],
+    ["Note", lot.note || "none"],
+  ];
+  return (
+    <Page title={`Lot ${lot.code}`} band={band} beside={<Beside {...view} />}>
       <div className="flex flex-wrap items-center gap-4">
         <Tag kind="lot" code={lot.code} />
         <a href={`/api/tags/lot/${lot.code}`} className="leaf">
@@ -56,25 +102,33 @@ export function LotScreen(view: LotPage) {
       <h2 className="mt-3 break-words text-2xl">
         <Link href={`/lines/${lot.lineCode}`}>{lot.lineName}</Link> {generationName(lot.generation)}
       </h2>
-      <dl className="rows mt-4 max-w-2xl border-y border-rule">
-        {[
-          ["Species", lot.speciesName],
-          ["Came about by", KINDS[lot.kind]],
-          [
-            "Mother",
-            lot.motherCode
-              ? `${lot.motherCode}${lot.motherNumber ? ` plant ${lot.motherNumber}` : ""}`
-              : "not on record",
-          ],
-          ["Gathered", dayInWords(lot.gathered, "long")],
-          ["Fruits", lot.fruits === null ? "not counted" : String(lot.fruits)],
-          ["Amount", amountInWords(lot, garden.units)],
-          [
-            "Age",
-            `${plural(lot.age, "year")}; shelf life ${lot.shelfYears.low}–${lot.shelfYears.high} years, rule of thumb`,
-          ],
-          ["Note", lot.note || "none"],
-        ].map(([term, value]) => (
+      {lot.brokenOn && (
+        <p className="mt-3 max-w-2xl border-l-4 border-rust pl-3">
+          <strong className="text-rust">The chain is broken since {dayInWords(lot.brokenOn, "long")}.</strong>{" "}
+          {lot.brokenWhy} Nobody can say for sure that this is one lot, and its labels say so.
+        </p>
+      )}
+      <Answer {...view} />
+      {onTable ? (
+        <OnTable lot={onTable} view={view} />
+      ) : (
+        !lot.endedOn && <LifeChart curve={curve} limit={garden.aliveWanted} gathered={lot.gathered} />
+      )}
+      {lot.left && lot.amount && !onTable && (
+        <section className="mt-6 max-w-2xl">
+          <h3 className="mb-1">What is left</h3>
+          <Enough have={lot.left.likely} need={lot.amount.likely}>
+            {lot.left.likely} of {lot.amount.likely} seeds left; {lot.sowedSeeds} sown in {plural(lot.sowings, "stand")}
+            {lot.testedSeeds > 0 && `, ${lot.testedSeeds} tested`}
+            {lot.givenSeeds > 0 && `, ${lot.givenSeeds} given away`}.
+          </Enough>
+        </section>
+      )}
+      <LotTests view={view} />
+      <LotPackets view={view} />
+      <LotCount view={view} />
+      <dl className="rows mt-6 max-w-2xl border-y border-rule">
+        {rows.map(([term, value]) => (
           <div key={term} className="grid grid-cols-[9rem_1fr] gap-3 py-2">
             <dt className="text-soft">{term}</dt>
             <dd className="break-words">{value}</dd>
@@ -89,19 +143,34 @@ export function LotScreen(view: LotPage) {
           </div>
         )}
       </dl>
-      {lot.left && lot.amount && (
-        <section className="mt-6 max-w-2xl">
-          <h3 className="mb-1">What is left</h3>
-          <Enough have={lot.left.likely} need={lot.amount.likely}>
-            {lot.left.likely} of {lot.amount.likely} seeds left; {lot.sowedSeeds} sown in {plural(lot.sowings, "stand")}
-            .
-          </Enough>
-        </section>
-      )}
+      {!onTable && <Chain view={view} />}
       <Parentage lot={lot} candidates={view.candidates} possible={view.possible} />
-      <p className="mt-6 max-w-2xl text-soft">
-        Ripe when: {ripeSign} Extracted: {extraction}. Put a label inside and outside.
-      </p>
+      <p className="mt-6 max-w-2xl text-soft">Ripe when: {species.ripeSign} Put a label inside and outside.</p>
+      <Cautions hazards={hazards} />
     </Page>
+  );
+}
+
+/** The right page: sowing it, and where it lies. */
+function Beside(view: LotPage) {
+  const { lot, onTable, beds, today, stores, stays } = view;
+  if (onTable) return <Chain view={view} />;
+  return (
+    <>
+      <h2 className="mb-4">Sow it as a family</h2>
+      {lot.endedOn ? (
+        <p>It is no more.</p>
+      ) : lot.left === null || lot.left.high > 0 ? (
+        <SowLot
+          lots={[lot]}
+          beds={beds}
+          today={today}
+          most={lot.left ? lot.left.high - (lot.reserve ?? 0) : undefined}
+        />
+      ) : (
+        <p>Nothing is left of this lot.</p>
+      )}
+      <PutAway lot={lot} stores={stores} stays={stays} />
+    </>
   );
 }

@@ -1,6 +1,6 @@
 "use client";
 import { Sheet } from "@/ui/Sheet";
-import type { LotPage } from "@/views/seed";
+import type { LotPage } from "@/views/lot";
 import { CommandForm, Field, OwnField } from "../common/command";
 import { percent } from "../common/words";
 

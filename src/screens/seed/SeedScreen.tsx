@@ -1,61 +1,70 @@
+import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
-import { nameWithGeneration } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
-import { Table } from "@/ui/Table";
 import type { Seed } from "@/views/seed";
 import { Page } from "../common/Page";
-import { Pager } from "../common/Pager";
 import { Tag } from "../common/Tag";
+import { CallRow } from "./CallRow";
+import { DrawerSide } from "./DrawerSide";
 import { KeepSeed } from "./KeepSeed";
+import { ScanBench } from "./ScanBench";
+import { TableBoard } from "./TableBoard";
 
-const SHELF = { keeps: "keeps", regrow: "regrow soon", past: "past its shelf life" } as const;
+/** What the headline counts stands first under it. */
+const headline = (calls: number, lots: number): string => {
+  if (calls > 0) return `${plural(calls, "thing")} ${calls === 1 ? "calls" : "call"} you today`;
+  return lots > 0 ? "Nothing calls you today" : "The table is empty";
+};
 
-export function SeedScreen({ garden, band, lots, cut, dying, today }: Seed) {
+/** What needs me now, what is dying, what may be sown. */
+export function SeedScreen(view: Seed) {
+  const { garden, band, calls, table, sow, today } = view;
   return (
-    <Page title="Seed" band={band} beside={<KeepSeed units={garden.units} today={today} />}>
-      <h2 className="text-2xl">
-        {lots.length === 0
-          ? "The drawer is empty"
-          : dying > 0
-            ? `${plural(dying, "lot")} to regrow before ${dying === 1 ? "it dies" : "they die"}`
-            : "Every lot still keeps"}
-      </h2>
-      <p className="mb-5 max-w-prose text-soft">
-        {lots.length === 0
-          ? "Lots come here from harvested crosses, from stands and plants you save, and from seed you were given."
-          : "Age against the catalogue's shelf life: a rule of thumb for cool, dry, dark storage. A germination test knows better."}
-      </p>
-      {lots.length > 0 && (
-        <Table heads={["Lot", "Line", "From", "Gathered", "Seeds left", "Age"]}>
-          {lots.map((lot) => (
-            <tr key={lot.id}>
-              <td>
-                <Tag kind="lot" code={lot.code} href={`/seed/${lot.code}`} small />
-              </td>
-              <td className="max-w-64 break-words">{nameWithGeneration(lot.lineName, lot.generation)}</td>
-              <td className="whitespace-nowrap">
-                {lot.crossCode ??
-                  (lot.motherCode ? `${lot.motherCode}${lot.motherNumber ? `.${lot.motherNumber}` : ""}` : "received")}
-              </td>
-              <td className="whitespace-nowrap">
-                {dayInWords(lot.gathered)} {lot.gathered.slice(0, 4)}
-              </td>
-              <td>
-                {lot.left ? lot.left.likely : `not counted, ${plural(lot.fruits ?? 0, "fruit")}`}
-                {!lot.left || lot.left.counted ? "" : ` (${lot.left.low}–${lot.left.high})`}
-              </td>
-              <td
-                className={
-                  lot.shelf === "past" ? "font-bold text-rust" : lot.shelf === "regrow" ? "font-bold text-quince" : ""
-                }
-              >
-                {plural(lot.age, "year")} of {lot.shelfYears.low}–{lot.shelfYears.high}: {SHELF[lot.shelf]}
-              </td>
-            </tr>
+    <Page title="Seed" band={band} beside={<DrawerSide {...view} />}>
+      <h2 className="text-2xl">{headline(calls.length, table.lots.length)}</h2>
+      <ScanBench table={table} />
+      {calls.length > 0 ? (
+        <ul className="rows mt-3 border-y border-ink">
+          {calls.map((call) => (
+            <CallRow
+              key={`${call.kind} ${call.kind === "table" ? `${call.lot.id} ${call.call.act}` : call.kind === "count" ? call.test.id : call.id}`}
+              call={call}
+              now={table.now}
+              vessels={table.vessels}
+              today={today}
+              units={garden.units}
+            />
           ))}
-        </Table>
+        </ul>
+      ) : (
+        <p className="mt-2 max-w-prose text-soft">
+          Ferments, rinses, drying, counts of germination tests and spent desiccant come here in time, with their last
+          chance.
+        </p>
       )}
-      <Pager path="/seed" cut={cut} />
+      <TableBoard table={table} units={garden.units} />
+      {sow.length > 0 && (
+        <section className="mt-8" aria-label="May be sown now">
+          <h2>May be sown now</h2>
+          <ul className="rows mt-1 border-y border-rule">
+            {sow.map(({ key, what, name, code, best, last }) => (
+              <li key={key} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
+                <Tag kind="stand" code={code} small />
+                <span>
+                  <strong>{name}</strong>: {what.toLowerCase()}, best {dayInWords(best)}
+                  {last && `, until ${dayInWords(last)}`}
+                </span>
+              </li>
+            ))}
+          </ul>
+          <Link href="/" className="mt-1 inline-block text-sm">
+            Sow it on Today
+          </Link>
+        </section>
+      )}
+      <section className="mt-8">
+        <KeepSeed units={garden.units} today={today} />
+      </section>
     </Page>
   );
 }

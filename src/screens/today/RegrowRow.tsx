@@ -2,19 +2,26 @@ import Link from "next/link";
 import { plural } from "@/core/units/plural";
 import type { Regrow } from "@/views/regrow";
 import { Tag } from "../common/Tag";
+import { chanceInWords, rangeInHundred } from "../common/words";
 import { Row } from "./Part";
 
 /** A line whose seed grows old and that nothing is sown of: what is lost, and where it is sown. */
-export function RegrowRow({ line: { code, name, lot, why, gathered, age, shelf } }: { line: Regrow }) {
+export function RegrowRow({ line }: { line: Regrow }) {
+  const { code, name, lot, why, gathered, germination, state, stake, plants, rests } = line;
   return (
     <Row
       tag={<Tag kind="line" code={code} href={`/lines/${code}`} />}
       title={why === "next" ? `Sow ${name}, the next generation` : `Sow ${name} again`}
       said={
         <>
-          <Link href={`/seed/${lot}`}>Lot {lot}</Link>. Its newest seed is of {gathered.slice(0, 4)}:{" "}
-          {plural(age, "year")} of {shelf.low}–{shelf.high}, a rule of thumb.{" "}
-          {age > shelf.high && <span className="font-bold text-rust">Past its time: test what still comes up.</span>}
+          <Link href={`/seed/${lot}`}>Lot {lot}</Link> of {gathered.slice(0, 4)}: {rangeInHundred(germination)} come up.{" "}
+          {why === "old" && (
+            <>
+              Chance of {plural(plants, "plant")}: {chanceInWords(stake.now)} this year, {chanceInWords(stake.later)}{" "}
+              the next.{rests > 0 && ` ${plural(rests, "line")} come from it.`}{" "}
+            </>
+          )}
+          {(state === "failing" || state === "dead") && <span className="font-bold text-rust">Under your limit.</span>}
         </>
       }
     >

@@ -11,6 +11,7 @@ import type { Line } from "@/records/line/line";
 import { lineByCode } from "@/records/line/queries";
 import { type LotRow, lotByCode, lotsOfCross } from "@/records/lot/queries";
 import { type StandRow, standByCode } from "@/records/stand/queries";
+import { vesselByCode } from "@/records/vessel/queries";
 import type { TagText } from "./tagPdf";
 
 const FOR_SEED = "For seed: do not pick";
@@ -28,6 +29,8 @@ function lotTagOf(lot: LotRow): TagText {
       `${name.name}, ${name.binomial}`,
       lot.doubt ? `in doubt (${lot.doubt}), from ${from}` : `from ${from}`,
       `gathered ${dayInWords(lot.gathered, "long")}`,
+      ...(lot.fraction ? [`fraction: ${lot.fraction.replace("-", " ")}`] : []),
+      ...(lot.brokenOn ? [`CHAIN BROKEN ${lot.brokenOn}: ${lot.brokenWhy}`] : []),
     ],
   };
 }
@@ -84,6 +87,8 @@ export function tagOf(db: Db, kind: string, code: string): TagText | null {
       return made(standByCode(db, code), standTagOf);
     case "line":
       return made(lineByCode(db, code), lineTagOf);
+    case "vessel":
+      return made(vesselByCode(db, code), ({ name, kind }) => ({ kind: "vessel", code, title: name, lines: [kind] }));
     case "flower": {
       const read = readCode(code);
       if (!read.ok || read.kind !== "flower") return null;

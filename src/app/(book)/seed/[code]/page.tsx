@@ -1,5 +1,5 @@
 import { LotScreen } from "@/screens/seed/LotScreen";
-import { lotPage } from "@/views/seed";
+import { lotPage } from "@/views/lot";
 import { byCode, type CodeParams } from "../../../params";
 
 export const metadata = { title: "Lot" };

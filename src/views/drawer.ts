@@ -1,0 +1,132 @@
+import { speciesById } from "@/catalogue/catalogue";
+import { type Day, daysBetween } from "@/core/calendar/day";
+import { nameWithGeneration, type SeedCount } from "@/core/custody/generation";
+import type { Id } from "@/core/custody/id";
+import { groupBy } from "@/core/lists/groupBy";
+import type { Germination, Known } from "@/core/seed/alive";
+import { germinationAfter } from "@/core/seed/alive";
+import { curveOf, type Life, type LifeState } from "@/core/seed/life";
+import { amountOf, takenFrom } from "@/records/lot/left";
+import { drawerLots, type LotRow } from "@/records/lot/queries";
+import { type LotTest, livesOf } from "./alive";
+import type { Outlook } from "./outlook";
+
+/** A lot of the drawer, and how alive it is. */
+export type DrawerLot = LotRow & {
+  name: string;
+  /** Null for fruit whose seed was not counted yet. */
+  amount: SeedCount | null;
+  left: SeedCount | null;
+  /** The likely number of those; null where nobody counted. */
+  seedsLeft: number | null;
+  life: Life;
+};
+
+/** Years of a curve before today and after: what is shown of a lot's life. */
+export type LifeCurve = {
+  points: { year: number; low: number; likely: number; high: number }[];
+  /** Years since it was gathered. */
+  age: number;
+  tests: { year: number; up: number; sown: number }[];
+};
+
+export function drawerLot(lot: LotRow, life: Life): DrawerLot {
+  const amount = amountOf(lot);
+  const minus = (n: number) => Math.max(0, n - takenFrom(lot));
+  const left = amount && { ...amount, likely: minus(amount.likely), low: minus(amount.low), high: minus(amount.high) };
+  return {
+    ...lot,
+    name: nameWithGeneration(lot.lineName, lot.generation),
+    amount,
+    left,
+    seedsLeft: left?.likely ?? null,
+    life,
+  };
+}
+
+/** Something may still be left of it. */
+const hasSeed = ({ left }: DrawerLot) => left === null || left.high > 0;
+
+/** Every lot in the drawer of which something is left, the newest first. */
+export const drawer = (sky: Outlook): DrawerLot[] =>
+  sky.once("drawer", () => {
+    const lifeOf = livesOf(sky);
+    return drawerLots(sky.db)
+      .filter(({ gathered }) => gathered <= sky.today)
+      .map((lot) => drawerLot(lot, lifeOf(lot).life))
+      .filter(hasSeed);
+  });
+
+export const byState = (lots: DrawerLot[]): Record<LifeState, number> => {
+  const states = { keeps: 0, regrow: 0, failing: 0, dead: 0 };
+  for (const { life } of lots) states[life.state]++;
+  return states;
+};
+
+const yearsBetween = (from: Day, to: Day) => daysBetween(from, to) / 365.25;
+
+/** Seed is drawn for at least so many years, and for some beyond the day it falls under the limit. */
+const DRAWN = { least: 4, most: 15, beyond: 2 };
+const POINTS_A_YEAR = 2;
+
+/** A lot's life as a curve, with its tests. */
+export function lifeCurve(
+  sky: Outlook,
+  lot: Pick<LotRow, "gathered">,
+  life: Life,
+  known: Known,
+  tests: LotTest[],
+): LifeCurve {
+  const age = yearsBetween(lot.gathered, sky.today);
+  const until = life.until.likely ? yearsBetween(lot.gathered, life.until.likely) : age;
+  const years = Math.ceil(Math.max(DRAWN.least, age + 1, Math.min(DRAWN.most, until + DRAWN.beyond)));
+  return {
+    points: curveOf(known, life, age, years, POINTS_A_YEAR),
+    age,
+    tests: tests
+      .filter(({ over }) => over)
+      .map(({ on, up, sown }) => ({ year: yearsBetween(lot.gathered, on), up, sown })),
+  };
+}
+
+/** A lot with its curve, as the drawer's page shows it. */
+export type DyingLot = Pick<DrawerLot, "id" | "version" | "code" | "name" | "lineId" | "lineCode" | "gathered"> & {
+  life: Life;
+  now: Germination;
+  curve: LifeCurve;
+  seeds: number | null;
+  /** The only living lot of its line. */
+  last: boolean;
+};
+
+/** A lot as it is shown with its curve. */
+export function dyingLot(sky: Outlook, lot: DrawerLot): DyingLot {
+  const { id, version, code, name, lineId, lineCode, gathered, seedsLeft } = lot;
+  const { life, known, tests } = livesOf(sky)(lot);
+  const alone = livingOf(sky).get(lineId)?.length === 1;
+  return {
+    id,
+    version,
+    code,
+    name,
+    lineId,
+    lineCode,
+    gathered,
+    life,
+    now: germinationAfter(known, life.aged),
+    curve: lifeCurve(sky, lot, life, known, tests),
+    seeds: seedsLeft,
+    last: alone,
+  };
+}
+
+/** Lots of each line that are not dead. */
+export const livingOf = (sky: Outlook): Map<Id, DrawerLot[]> =>
+  sky.once("living", () =>
+    groupBy(
+      drawer(sky).filter(({ life }) => life.state !== "dead"),
+      ({ lineId }) => lineId,
+    ),
+  );
+
+export const plantsToGoOn = (species: string): number => Math.ceil(speciesById(species).plants["keep going"].low);

@@ -1,0 +1,137 @@
+import { speciesById } from "@/catalogue/catalogue";
+import { HAZARDS } from "@/catalogue/hazards";
+import { seasonOf } from "@/core/climate/season";
+import type { Id } from "@/core/custody/id";
+import { middle } from "@/core/flowering/facts";
+import { degreeOf } from "@/core/isolation/crossing";
+import { type Germination, germinationAfter } from "@/core/seed/alive";
+import { storageMoisture } from "@/core/seed/drying";
+import { testPlan } from "@/core/seed/germination";
+import { originsOf } from "@/core/seed/lineage";
+import { type CountByWeight, countByWeight } from "@/core/seed/seedCount";
+import { type BedChoice, bedChoices } from "@/records/bed/queries";
+import { type CandidateRow, candidatesOf } from "@/records/candidate/queries";
+import type { Garden } from "@/records/garden/garden";
+import type { HandlingRow, SampleRow } from "@/records/handling/handling";
+import { handlingsOf, samplesOf } from "@/records/handling/queries";
+import { type PartRow, partsBefore, partsInto, partsOf } from "@/records/lot/parts";
+import { lotByCode, lotById } from "@/records/lot/queries";
+import type { Packet } from "@/records/packet/packet";
+import { packetsOf } from "@/records/packet/queries";
+import { standsOfSeason } from "@/records/stand/queries";
+import { allStores, type StoreRow, stays, stores } from "@/records/store/queries";
+import { type MoveRow, movesOf } from "@/records/vessel/queries";
+import type { LotTest } from "./alive";
+import { livesOf } from "./alive";
+import { type Band, band } from "./band";
+import { type StandChoice, standChoice } from "./choices";
+import { type DrawerLot, drawerLot, type LifeCurve, lifeCurve } from "./drawer";
+import type { Outlook } from "./outlook";
+import { type SeedTable, seedTable, type TableLotView } from "./seedTable";
+
+/** Where a lot lay, in order. */
+export type StayView = { id: Id; since: string; name: string; temperature: number; humidity: number };
+
+export type LotPage = {
+  garden: Garden;
+  band: Band;
+  today: string;
+  lot: DrawerLot;
+  now: Germination;
+  curve: LifeCurve;
+  tests: LotTest[];
+  /** How many seeds a test takes now; null where too few are left. */
+  test: { seeds: number; half: number; precious: boolean } | null;
+  stays: StayView[];
+  stores: StoreRow[];
+  /** As it stands on the table; null in the drawer. */
+  onTable: TableLotView | null;
+  vessels: SeedTable["vessels"];
+  tableNow: SeedTable["now"];
+  handled: HandlingRow[];
+  moves: MoveRow[];
+  madeOf: PartRow[];
+  madeInto: PartRow[];
+  /** Lots that were not made of others, where its seed comes from. */
+  origins: { code: string; share: number }[];
+  samples: SampleRow[];
+  counted: CountByWeight | null;
+  packets: Packet[];
+  /** Who may have been mother or father, where that is not sure. */
+  candidates: CandidateRow[];
+  /** Stands that could have been, of the season the seed is from. */
+  possible: StandChoice[];
+  beds: BedChoice[];
+  species: {
+    name: string;
+    ripeSign: string;
+    wake: string | null;
+    warmth: { low: number; high: number };
+    counts: { low: number; high: number };
+    shelfYears: { low: number; high: number };
+    published: boolean;
+    /** The moisture to dry it to, wet basis. */
+    moisture: number;
+  };
+  hazards: { title: string; caution: string }[];
+};
+
+export function lotPage(sky: Outlook, code: string): LotPage | null {
+  const { db, garden, season, today } = sky;
+  const row = lotByCode(db, code);
+  if (!row) return null;
+  const species = speciesById(row.species);
+  const { life, known, tests } = livesOf(sky)(row);
+  const lot = drawerLot(row, life);
+  const now = germinationAfter(known, life.aged);
+  const places = allStores(db);
+  const samples = samplesOf(db, row.id);
+  const table = seedTable(sky);
+  const origins = originsOf(row.id, partsBefore(db, row.id));
+  return {
+    garden,
+    band: band(
+      sky,
+      season,
+      sky.standsOf(season).filter((s) => s.lineId === row.lineId),
+    ),
+    today,
+    lot,
+    now,
+    curve: lifeCurve(sky, row, life, known, tests),
+    tests,
+    test: testPlan(now.likely, lot.seedsLeft),
+    stays: stays(db, row.id).map(({ id, since, storeId }) => {
+      const { name, temperature, humidity } = places.get(storeId)!;
+      return { id, since, name, temperature, humidity };
+    }),
+    stores: stores(db),
+    onTable: table.lots.find(({ id }) => id === row.id) ?? null,
+    vessels: table.vessels,
+    tableNow: table.now,
+    handled: handlingsOf(db, row.id),
+    moves: movesOf(db, row.id),
+    madeOf: partsOf(db, row.id),
+    madeInto: partsInto(db, row.id),
+    origins: origins.length > 1 ? origins.map(({ id, share }) => ({ code: lotById(db, id)!.code, share })) : [],
+    samples,
+    counted: samples.length > 0 ? countByWeight(samples, row.mass ?? 0) : null,
+    packets: packetsOf(db, row.id),
+    candidates: candidatesOf(db, "lot", row.id),
+    possible: standsOfSeason(db, seasonOf(row.gathered, garden.latitude))
+      .filter((s) => degreeOf(species, speciesById(s.species)) !== null)
+      .map(standChoice),
+    beds: bedChoices(db),
+    species: {
+      name: species.name,
+      ripeSign: species.ripeSign,
+      wake: species.seed.wake,
+      warmth: species.seed.warmth,
+      counts: species.seed.counts,
+      shelfYears: species.shelfYears,
+      published: species.seed.viability !== null,
+      moisture: storageMoisture(middle(species.seed.oil)),
+    },
+    hazards: species.hazards.map((h) => HAZARDS[h]!),
+  };
+}

@@ -1,0 +1,133 @@
+import { speciesById } from "@/catalogue/catalogue";
+import { addDays, type Day, daysBetween } from "@/core/calendar/day";
+import { nameWithGeneration } from "@/core/custody/generation";
+import type { Id } from "@/core/custody/id";
+import { groupBy } from "@/core/lists/groupBy";
+import { type Excursion, excursions, ROOM } from "@/core/seed/ageing";
+import { germinationAfter } from "@/core/seed/alive";
+import { testPlan } from "@/core/seed/germination";
+import { airMeasured, stores } from "@/records/store/queries";
+import { type TestOfLot, tests } from "@/records/test/queries";
+import { livesOf } from "./alive";
+import { type DrawerLot, drawer } from "./drawer";
+import { airOf, seedFactsOf } from "./lain";
+import type { Outlook } from "./outlook";
+import { seedTable, type TableLotView, type TimedCall } from "./seedTable";
+
+/** A call of the table. */
+export type TableCallOn = { kind: "table"; lot: TableLotView; call: TimedCall };
+/** A germination test whose seed is to be counted: from its species' first day on. */
+export type CountCall = {
+  kind: "count";
+  test: Pick<TestOfLot, "id" | "lotId" | "lotCode" | "lineName" | "sown" | "up" | "on" | "countedOn">;
+  /** The day of its last count. */
+  last: Day;
+  late: boolean;
+};
+/** Lots that a test would tell most of, and how many seeds each takes. */
+export type TestCall = {
+  id: Id;
+  code: string;
+  name: string;
+  seeds: number;
+  half: number;
+  precious: boolean;
+  wake: string | null;
+};
+export type DesiccantCall = { kind: "desiccant"; id: Id; version: Id; name: string; due: Day };
+export type SeedCall = TableCallOn | CountCall | DesiccantCall;
+
+/** A spell of bad air in a place, with what it cost the seed there that minds most. */
+export type Spell = { id: Id; name: string; species: string; spell: Excursion };
+
+/** Tests that run, and are to be counted today. */
+function counts(sky: Outlook): CountCall[] {
+  const { db, today } = sky;
+  return tests(db, today).flatMap((test): CountCall[] => {
+    if (test.endedOn) return [];
+    const { low, high } = speciesById(test.species).seed.counts;
+    const last = addDays(test.on, high);
+    const due = today >= addDays(test.on, low) && test.countedOn !== today;
+    // Once its last day was counted it is over by itself.
+    if (!due || (test.countedOn !== null && test.countedOn >= last) || test.up === test.sown) return [];
+    const { id, lotId, lotCode, lineName, sown, up, on, countedOn } = test;
+    return [
+      { kind: "count", test: { id, lotId, lotCode, lineName, sown, up, on, countedOn }, last, late: today > last },
+    ];
+  });
+}
+
+function desiccants({ db, today }: Outlook): DesiccantCall[] {
+  return stores(db).flatMap(({ id, version, name, desiccantOn, desiccantEvery }) => {
+    if (!desiccantOn || !desiccantEvery) return [];
+    const due = addDays(desiccantOn, desiccantEvery);
+    return due <= today ? [{ kind: "desiccant", id, version, name, due }] : [];
+  });
+}
+
+/** Everything that seed calls for today, the soonest impossible first. */
+export const seedCalls = (sky: Outlook): SeedCall[] =>
+  sky.once("seed calls", () => {
+    const { lots } = seedTable(sky);
+    const table = lots
+      .flatMap((lot) => lot.calls.map((call): TableCallOn => ({ kind: "table", lot, call })))
+      .filter(({ call }) => call.standing === "due" || call.standing === "late")
+      .sort(
+        (a, b) =>
+          (a.call.last?.hours ?? Infinity) - (b.call.last?.hours ?? Infinity) || a.call.best.hours - b.call.best.hours,
+      );
+    return [...table, ...counts(sky), ...desiccants(sky)];
+  });
+
+/** Lots that a test is asked for now, those nearest their limit first. */
+export const testsToSet = (sky: Outlook): TestCall[] =>
+  sky.once("tests to set", () => {
+    const { today, db } = sky;
+    const running = new Set(
+      tests(db, today)
+        .filter(({ endedOn }) => !endedOn)
+        .map(({ lotId }) => lotId),
+    );
+    const lives = livesOf(sky);
+    return drawer(sky)
+      .filter(({ id, life }) => life.testOn !== null && life.testOn <= today && !running.has(id))
+      .flatMap((lot) => {
+        const { likely } = germinationAfter(lives(lot).known, lot.life.aged);
+        const plan = testPlan(likely, lot.seedsLeft);
+        return plan ? [{ lot, plan, likely }] : [];
+      })
+      .sort((a, b) => Math.abs(a.likely - sky.garden.aliveWanted) - Math.abs(b.likely - sky.garden.aliveWanted))
+      .map(({ lot, plan }) => testCall(lot, plan));
+  });
+
+const testCall = (lot: DrawerLot, plan: { seeds: number; half: number; precious: boolean }): TestCall => ({
+  id: lot.id,
+  code: lot.code,
+  name: nameWithGeneration(lot.lineName, lot.generation),
+  ...plan,
+  wake: speciesById(lot.species).seed.wake,
+});
+
+/** Spells are told of for so many days after they end. */
+const TOLD = 120;
+
+/** Spells of bad air in the places where seed lies. */
+export const spells = (sky: Outlook): Spell[] =>
+  sky.once("spells", () => {
+    const { db, today } = sky;
+    const measured = groupBy(airMeasured(db, today), ({ storeId }) => storeId);
+    // The seed that ages fastest in the room minds bad air most.
+    const species = [...new Set(drawer(sky).map((lot) => lot.species))].sort(
+      (a, b) => speciesById(a).shelfYears.low - speciesById(b).shelfYears.low,
+    )[0];
+    if (!species) return [];
+    return stores(db).flatMap((store) =>
+      excursions(
+        seedFactsOf(species),
+        airOf(store) ?? ROOM,
+        (measured.get(store.id) ?? []).map((day) => ({ on: day.on, ...airOf(day) })),
+      )
+        .filter(({ to }) => daysBetween(to, today) <= TOLD)
+        .map((spell) => ({ id: store.id, name: store.name, species: speciesById(species).name, spell })),
+    );
+  });
