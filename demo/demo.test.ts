@@ -10,7 +10,7 @@ import { groundView } from "@/views/ground";
 import { lineView } from "@/views/lines";
 import { type Outlook, outlook } from "@/views/outlook";
 import { seasonView } from "@/views/season";
-import { seedView } from "@/views/seed";
+import { drawerPage, seedView } from "@/views/seed";
 import { todayView } from "@/views/today";
 import { waysOut } from "@/views/waysOut";
 import { worksView } from "@/views/works";
@@ -202,9 +202,14 @@ describe("the demo garden", () => {
   });
 
   test("the drawer holds dying seed and a lot of uncertain mother", () => {
-    const { dying, lots } = seedView(sky());
-    expect(dying).toBeGreaterThan(3);
+    const { lots, states } = drawerPage(sky(), null, null);
     expect(lots.some((l) => l.note.includes("mother uncertain"))).toBe(true);
-    expect(lots.some((l) => l.shelf === "past")).toBe(true);
+    expect(Math.min(...Object.values(states))).toBeGreaterThan(0);
+    const { calls, table, regrow, spells } = seedView(sky());
+    expect(calls.filter(({ kind }) => kind === "table").length).toBeGreaterThan(2);
+    expect(new Set(table.lots.map(({ stage }) => stage))).toEqual(new Set(["ripening", "cleaning", "drying"]));
+    expect(table.vessels.filter(({ lotId, soiledCode }) => !lotId && soiledCode).length).toBeGreaterThan(0);
+    expect(regrow.map(({ name }) => name)).toContain("Tallow Root");
+    expect(spells.length).toBeGreaterThan(0);
   });
 });

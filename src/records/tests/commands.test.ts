@@ -59,7 +59,13 @@ const FIELD = {
   },
 };
 
-type Made = ReturnType<typeof family> & { yardstick: string; open: string; waiting: string[]; covered: string[] };
+type Made = ReturnType<typeof family> & {
+  yardstick: string;
+  open: string;
+  waiting: string[];
+  covered: string[];
+  fruits: string[];
+};
 
 /** A garden with one of everything, so that each command has something to act on. */
 function withEverything(): Made {
@@ -91,8 +97,26 @@ function withEverything(): Made {
   garden.db.prepare("UPDATE source SET askSeason = 2028").run();
   garden.done("line.end", { id: 2, version: version("line", 2), ending: "lost", on: "2028-07-01" });
   garden.done("note.add", { bedId: 1, words: "stony" });
+  garden.done("store.add", {
+    name: "Tin",
+    temperature: 12,
+    humidity: 30,
+    desiccantOn: "2028-01-01",
+    desiccantEvery: 90,
+  });
+  garden.done("store.add", { name: "Shelf", temperature: 20, humidity: 55 });
+  const set = garden.done("test.set", { lotId: made.lot, sown: 5, on: "2028-07-01" }).id;
+  garden.done("test.count", { testId: set, up: 2, on: "2028-07-05" });
+  garden.done("sample.add", { lotId: made.lot, seeds: 10, mass: 0.3 });
+  garden.done("packet.make", { lotId: made.lot, packets: 2, each: 5, reserves: 1 });
+  for (const kind of ["cup", "strainer", "plate"]) garden.done("vessel.add", { kind, name: `the ${kind}` });
+  const fruits = [3, 2].map(
+    (n) => garden.done("lot.receive", { lineId: made.lineId, gathered: "2028-07-15", fruits: n }).id,
+  );
+  garden.done("table.move", { lotId: fruits[0], vesselId: 1, on: "2028-07-16" });
+  garden.done("table.move", { lotId: fruits[0], fromVesselId: 1, vesselId: 3, on: "2028-07-16" });
   garden.done("stand.end", { id: 1, version: 1, ending: "pulled", on: "2027-10-01" });
-  return { ...made, yardstick, open, waiting, covered };
+  return { ...made, yardstick, open, waiting, covered, fruits };
 }
 
 const version = (table: string, id: string | number) => garden.version(table, id);
@@ -221,6 +245,50 @@ const USES: [string, (made: Made) => object][] = [
   ["yardstick.retire", ({ yardstick }) => ({ id: yardstick, version: version("yardstick", yardstick) })],
   ["stand.go-on", ({ stand }) => ({ id: stand, version: version("stand", stand), wintering: "house" })],
   ["stand.copy", ({ stand }) => ({ standIds: [stand], turn: true })],
+  ["store.add", () => ({ name: "Fridge", temperature: 5, humidity: 40 })],
+  ["store.change", () => ({ id: 1, version: 1, name: "Blue tin", humidity: 25 })],
+  ["store.desiccant", () => ({ id: 1, version: 1, on: "2028-07-01" })],
+  ["store.end", () => ({ id: 2, version: version("store", 2) })],
+  ["lot.store", ({ lot }) => ({ lotIds: [lot], storeId: 1, since: "2028-02-01" })],
+  ["air.read", () => ({ storeId: 1, text: "2028-07-01T06:00,12,33\n2028-07-01T18:00,14,35" })],
+  ["test.set", ({ lot }) => ({ lotId: lot, sown: 10, warmth: 22, woken: 1 })],
+  ["test.change", () => ({ id: 1, version: version("test", 1), sown: 6, note: "six after all" })],
+  ["test.count", () => ({ testId: 1, up: 4, last: true })],
+  ["test.end", () => ({ id: 1, version: version("test", 1) })],
+  ["test.drop", () => ({ id: 1, version: version("test", 1) })],
+  ["lot.end", ({ lot }) => ({ id: lot, version: version("lot", lot), ending: "dead" })],
+  ["vessel.add", () => ({ kind: "tray", name: "the long tray" })],
+  ["vessel.clean", () => ({ id: 1, by: "R" })],
+  ["vessel.end", () => ({ id: 2, version: version("vessel", 2) })],
+  ["table.bring", ({ lot }) => ({ lotId: lot, vesselId: 2 })],
+  [
+    "table.begin",
+    ({ fruits }) => ({ lotId: fruits[0], way: "ferment", warmth: 24, starter: 1, vesselId: 2, at: "07:30" }),
+  ],
+  [
+    "table.do",
+    ({ fruits }) => {
+      garden.done("table.begin", { lotId: fruits[0], way: "rinse", warmth: null });
+      return { lotId: fruits[0], act: "rinse", value: 3, vesselId: 2 };
+    },
+  ],
+  ["table.move", ({ fruits }) => ({ lotId: fruits[0], fromVesselId: 3, vesselId: 2, at: "18:00" })],
+  [
+    "table.split",
+    ({ fruits }) => ({
+      lotId: fruits[0],
+      parts: [
+        { fraction: "sunk", share: 0.8 },
+        { fraction: "floated", share: 0.2, vesselId: garden.row("vessel", 2).id },
+      ],
+    }),
+  ],
+  ["table.merge", ({ fruits }) => ({ lotIds: fruits })],
+  ["table.break", ({ fruits }) => ({ lotId: fruits[1], why: "the label fell off" })],
+  ["sample.add", ({ lot }) => ({ lotId: lot, seeds: 10, mass: 0.31, whole: 1.2 })],
+  ["sample.drop", () => ({ id: 1, version: version("sample", 1) })],
+  ["packet.make", ({ fruits }) => ({ lotId: fruits[0], packets: 1, seeds: 30, storeId: 1 })],
+  ["packet.give", () => ({ id: 1, version: version("packet", 1), to: "M 7" })],
   ["note.add", ({ stand }) => ({ standId: stand, words: "slow in the cold corner" })],
   ["note.change", () => ({ id: 1, version: 1, words: "slow, then quick" })],
   ["note.remove", () => ({ id: 1, version: 1 })],
@@ -230,7 +298,14 @@ describe("every command", () => {
   test("is in the table below, so that none escapes it", () => {
     // A garden is begun, a bed taken off, a cross harvested and a sowing moved in tests of their own.
     expect(
-      new Set([...USES.map(([name]) => name), "garden.begin", "bed.remove", "cross.harvest", "cross.sow-on"]),
+      new Set([
+        ...USES.map(([name]) => name),
+        "garden.begin",
+        "bed.remove",
+        "cross.harvest",
+        "cross.sow-on",
+        "lot.bring-back",
+      ]),
     ).toEqual(new Set(COMMANDS.keys()));
   });
 

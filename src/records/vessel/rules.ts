@@ -1,6 +1,7 @@
 import { dayInWords } from "@/core/calendar/day";
 import { refuse } from "@/db/ops";
 import { notAhead, type Rule, touched } from "../facts";
+import { partsBefore } from "../lot/parts";
 import { lotById } from "../lot/queries";
 import { leftBehindIn, vesselById } from "./queries";
 import type { Move, Vessel } from "./vessel";
@@ -25,7 +26,9 @@ export const moveRule: Rule<Move> = (facts, next, before) => {
   if (!next.toVesselId) return;
   const into = vesselById(facts.db, next.toVesselId);
   if (into?.endedOn) refuse("toVesselId", `${into.name} was given up.`);
-  const other = leftBehindIn(facts.db, next.toVesselId).find(({ lotId }) => lotId !== next.lotId);
+  // What it was taken out of, or put together from, is its own seed.
+  const own = new Set([next.lotId, ...partsBefore(facts.db, next.lotId).map(({ fromId }) => fromId)]);
+  const other = leftBehindIn(facts.db, next.toVesselId).find(({ lotId }) => !own.has(lotId));
   if (other && into)
     refuse(
       "toVesselId",

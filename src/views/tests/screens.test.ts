@@ -7,9 +7,10 @@ import { crossesView, crossView } from "../crosses";
 import { groundView } from "../ground";
 import { guideView, speciesView } from "../guide";
 import { linesView, lineView } from "../lines";
+import { lotPage } from "../lot";
 import { familyView, nurseryView } from "../nursery";
 import { seasonView } from "../season";
-import { lotPage, seedView } from "../seed";
+import { drawerPage, seedView } from "../seed";
 import { historyView, shedView } from "../shed";
 import { todayView } from "../today";
 
@@ -304,7 +305,7 @@ describe("Nursery, Seed and Lines", () => {
     expect(lotPage(garden.sky(), garden.code("lot", lot))!.lot).toMatchObject({
       left: { likely: 30 },
       sowings: 1,
-      shelf: "keeps",
+      life: { state: "keeps" },
     });
     // Above it stand those of its own line that flower in this season, and no others.
     const bars = lotPage(garden.sky(), garden.code("lot", lot))!.band.bars.map(({ label }) => label);
@@ -323,13 +324,15 @@ describe("Nursery, Seed and Lines", () => {
     expect(lotPage(garden.sky(), "X27-999-9")).toBeNull();
   });
 
-  test("seed past its shelf life is told apart from seed to regrow soon", () => {
+  test("seed that keeps is told apart from what is under the limit and what is dead; what dies first stands first", () => {
     const leek = line("Slatefoot", { species: "leek" });
-    for (const gathered of ["2027-02-01", "2025-09-01", "2022-09-01"])
+    for (const gathered of ["2027-02-01", "2026-01-01", "2025-01-01", "2018-09-01"])
       garden.done("lot.receive", { lineId: leek, gathered, seeds: 50 });
-    const view = seedView(garden.sky());
-    expect(view.lots.map((l) => l.shelf)).toEqual(["keeps", "regrow", "past"]);
-    expect(view.dying).toBe(2);
+    const { lots, states } = drawerPage(garden.sky(), null, null);
+    expect(lots.map(({ life }) => life.state)).toEqual(["dead", "failing", "regrow", "keeps"]);
+    expect(states).toEqual({ keeps: 1, regrow: 1, failing: 1, dead: 1 });
+    expect(drawerPage(garden.sky(), "dead", null).lots.map(({ gathered }) => gathered)).toEqual(["2018-09-01"]);
+    expect(seedView(garden.sky()).total).toBe(4);
   });
 
   test("the ladder counts intercrossed seed as mixed again", () => {
