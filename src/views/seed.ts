@@ -37,40 +37,39 @@ export type Seed = {
 /** So many are shown of what may be many. */
 const SHOWN = 4;
 
-export const seedView = (sky: Outlook): Seed =>
-  sky.once("seed", () => {
-    const { garden, today, season } = sky;
-    const lots = drawer(sky);
-    const regrow = regrowList(sky);
-    const byCode = new Map(lots.map((lot) => [lot.code, lot]));
-    const tests = testsToSet(sky);
-    return {
-      garden,
-      band: band(sky, season, sky.standsOf(season)),
-      today,
-      calls: seedCalls(sky),
-      table: seedTable(sky),
-      states: byState(lots),
-      total: lots.length,
-      regrow: regrow.slice(0, SHOWN),
-      regrowMore: Math.max(0, regrow.length - SHOWN),
-      dying: regrow.slice(0, SHOWN).map(({ lot }) => dyingLot(sky, byCode.get(lot)!)),
-      tests: tests.slice(0, SHOWN),
-      testsMore: Math.max(0, tests.length - SHOWN),
-      spells: spells(sky),
-      sow: openWork(sky)
-        .filter(({ act, standing }) => act === "sow" && (standing === "due" || standing === "early"))
-        .slice(0, SHOWN)
-        .map(({ key, what, stand, best, last }) => ({
-          key,
-          what,
-          name: nameWithGeneration(stand.lineName, stand.generation),
-          code: stand.code,
-          best,
-          last,
-        })),
-    };
-  });
+export function seedView(sky: Outlook): Seed {
+  const { garden, today, season } = sky;
+  const lots = drawer(sky);
+  const regrow = regrowList(sky);
+  const byCode = new Map(lots.map((lot) => [lot.code, lot]));
+  const tests = testsToSet(sky);
+  return {
+    garden,
+    band: band(sky, season, sky.standsOf(season)),
+    today,
+    calls: seedCalls(sky),
+    table: seedTable(sky),
+    states: byState(lots),
+    total: lots.length,
+    regrow: regrow.slice(0, SHOWN),
+    regrowMore: Math.max(0, regrow.length - SHOWN),
+    dying: regrow.slice(0, SHOWN).map(({ lot }) => dyingLot(sky, byCode.get(lot)!)),
+    tests: tests.slice(0, SHOWN),
+    testsMore: Math.max(0, tests.length - SHOWN),
+    spells: spells(sky),
+    sow: openWork(sky)
+      .filter(({ act, standing }) => act === "sow" && (standing === "due" || standing === "early"))
+      .slice(0, SHOWN)
+      .map(({ key, what, stand, best, last }) => ({
+        key,
+        what,
+        name: nameWithGeneration(stand.lineName, stand.generation),
+        code: stand.code,
+        best,
+        last,
+      })),
+  };
+}
 
 export type DrawerPage = {
   garden: Garden;

@@ -66,9 +66,9 @@ function desiccants({ db, today }: Outlook): DesiccantCall[] {
 }
 
 /** Everything that seed calls for today, the soonest impossible first. */
-export const seedCalls = (sky: Outlook): SeedCall[] =>
-  sky.once("seed calls", () => {
-    const { lots } = seedTable(sky);
+export const seedCalls = (sky: Outlook): SeedCall[] => {
+  const { lots, now } = seedTable(sky);
+  return sky.once(`seed calls ${now.clock}`, () => {
     const table = lots
       .flatMap((lot) => lot.calls.map((call): TableCallOn => ({ kind: "table", lot, call })))
       .filter(({ call }) => call.standing === "due" || call.standing === "late")
@@ -78,6 +78,7 @@ export const seedCalls = (sky: Outlook): SeedCall[] =>
       );
     return [...table, ...counts(sky), ...desiccants(sky)];
   });
+};
 
 /** Lots that a test is asked for now, those nearest their limit first. */
 export const testsToSet = (sky: Outlook): TestCall[] =>

@@ -51,7 +51,7 @@ export type SeedTable = { now: Moment; lots: TableLotView[]; vessels: VesselView
 const moment = (hours: number): Moment => ({ day: dayAtHour(hours), clock: clockAtHour(hours), hours });
 
 /** The hour it is: the clock's at the garden; noon on a device that stands on a day of its own. */
-export const hoursNow = ({ today, pinned, garden }: Outlook): number =>
+const hoursNow = ({ today, pinned, garden }: Outlook): number =>
   hoursAt(today, pinned ? null : clockTime(new Date(), garden.timezone));
 
 /** So near to its last chance, hours, nothing is early any more. */
@@ -119,7 +119,8 @@ const vesselView = ({ id, version, code, kind, name, lotId, soiledCode }: Vessel
 
 /** What stands on the table, as it is at this hour. */
 export const seedTable = (sky: Outlook): SeedTable =>
-  sky.once("table", () => {
+  // The hour goes on while nothing is written.
+  sky.once(`table ${Math.floor(hoursNow(sky) * 4)}`, () => {
     const { db, today } = sky;
     const now = hoursNow(sky);
     const handled = groupBy(handlingsOnTable(db, today), ({ lotId }) => lotId);

@@ -1,5 +1,4 @@
-import type { Day } from "../calendar/day";
-import { isDay } from "../calendar/day";
+import { type Day, dayNumber, isDay } from "../calendar/day";
 import type { AirOn } from "./ageing";
 
 /** A line of a logger's file that was left out, and why. */
@@ -7,8 +6,8 @@ export type LeftOut = { line: number; why: string };
 
 export type AirLog = { days: (AirOn & { readings: number })[]; leftOut: LeftOut[] };
 
-/** No air of a drawer changes faster than this between two readings of one day. Working values. */
-const JUMP = { temperature: 12, humidity: 45 };
+/** No air of a drawer changes faster than this between two readings half a day apart or less. Working values. */
+const JUMP = { temperature: 12, humidity: 45, hours: 12 };
 const WITHIN = { temperature: [-40, 60], humidity: [1, 100] } as const;
 
 const WRITTEN =
@@ -16,7 +15,7 @@ const WRITTEN =
 
 const number = (text: string): number => (/^[+-]?\d+(\.\d+)?$/.test(text.trim()) ? Number(text) : Number.NaN);
 
-type Reading = { day: Day; temperature: number; humidity: number };
+type Reading = { day: Day; hours: number; temperature: number; humidity: number };
 
 /** @returns the reading, or what is wrong with the line */
 function readingOf(line: string): Reading | string {
@@ -28,7 +27,8 @@ function readingOf(line: string): Reading | string {
   const inside = (value: number, [low, high]: readonly [number, number]) => value >= low && value <= high;
   if (!inside(temperature, WITHIN.temperature) || !inside(humidity, WITHIN.humidity))
     return "lies outside what air can be";
-  return { day, temperature, humidity };
+  const hours = dayNumber(day) * 24 + Number(hour) + Number(minute) / 60;
+  return { day, hours, temperature, humidity };
 }
 
 /**
@@ -72,8 +72,9 @@ export function readAirLog(text: string): AirLog {
 const JUMPED = "jumps from the readings beside it";
 
 const jumps = (one: Reading, other: Reading): boolean =>
-  Math.abs(one.temperature - other.temperature) > JUMP.temperature ||
-  Math.abs(one.humidity - other.humidity) > JUMP.humidity;
+  Math.abs(one.hours - other.hours) <= JUMP.hours &&
+  (Math.abs(one.temperature - other.temperature) > JUMP.temperature ||
+    Math.abs(one.humidity - other.humidity) > JUMP.humidity);
 
 function add(days: Map<Day, Reading[]>, reading: Reading): void {
   days.set(reading.day, [...(days.get(reading.day) ?? []), reading]);

@@ -175,7 +175,3 @@ export function rangeInHundred({ low, likely, high }: { low: number; likely: num
   const [from, to] = [Math.round(low * 100), Math.round(Math.min(0.99, high) * 100)];
   return from === to ? inHundred(likely) : `${inHundred(likely)} (${from}–${to})`;
 }
-
-/** Until which year a lot may be sown. */
-export const keepsUntil = (likely: Day | null): string =>
-  likely ? `keeps to ${likely.slice(0, 4)}` : "under your limit";

@@ -1,13 +1,5 @@
 import { dayInWords, daysBetween } from "@/core/calendar/day";
-import { plural } from "@/core/units/plural";
 import type { Moment, TimedCall } from "@/views/seedTable";
-
-/** A moment beside now: hours while it is near, then days. */
-export function awayInWords(moment: Moment, now: Moment): string {
-  const hours = Math.round(Math.abs(moment.hours - now.hours));
-  if (hours < 36) return plural(hours, "hour");
-  return plural(Math.round(hours / 24), "day");
-}
 
 /** When a moment is, said as today, tomorrow or a day. */
 export function whenInWords(moment: Moment, now: Moment): string {

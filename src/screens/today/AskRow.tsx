@@ -1,7 +1,7 @@
 import { dayInWords } from "@/core/calendar/day";
 import type { Asking } from "@/views/today";
 import { CommandButton } from "../common/command";
-import { Row } from "./Part";
+import { Row } from "../common/Part";
 
 /** A neighbour who is to be asked: his letter, and what he said. */
 export function AskRow({ asking: { id, version, name, season, askedOn } }: { asking: Asking }) {

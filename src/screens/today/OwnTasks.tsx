@@ -4,7 +4,7 @@ import { plural } from "@/core/units/plural";
 import type { Task } from "@/records/task/task";
 import { Sheet } from "@/ui/Sheet";
 import { CommandButton, CommandForm, Field } from "../common/command";
-import { Part } from "./Part";
+import { Part } from "../common/Part";
 
 /** What a task of the grower's own says of itself, beside its title. */
 export const repeats = ({ every }: Task): string => (every ? `Again ${plural(every, "day")} after it is done.` : "");

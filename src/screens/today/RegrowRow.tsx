@@ -1,9 +1,9 @@
 import Link from "next/link";
 import { plural } from "@/core/units/plural";
 import type { Regrow } from "@/views/regrow";
+import { Row } from "../common/Part";
 import { Tag } from "../common/Tag";
 import { chanceInWords, rangeInHundred } from "../common/words";
-import { Row } from "./Part";
 
 /** A line whose seed grows old and that nothing is sown of: what is lost, and where it is sown. */
 export function RegrowRow({ line }: { line: Regrow }) {

@@ -6,9 +6,9 @@ import { minutesInWords } from "@/core/units/minutes";
 import type { Units } from "@/core/units/units";
 import type { StandWork } from "@/views/work";
 import { CommandButton } from "../common/command";
+import { Row } from "../common/Part";
 import { Tag } from "../common/Tag";
 import { sentence } from "../common/words";
-import { Row } from "./Part";
 import { Done, nameOf, Otherwise } from "./WorkPresses";
 
 /** What hurries, or what comes of it otherwise. */

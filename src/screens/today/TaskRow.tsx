@@ -9,11 +9,11 @@ import type { CrossTask, FatherTask, StoreTask } from "@/views/crossTasks";
 import type { OwnWork, RogueTask, Task } from "@/views/today";
 import { AtFather } from "../common/AtFather";
 import { CommandButton } from "../common/command";
+import { Row } from "../common/Part";
 import { RecordStep } from "../common/RecordStep";
 import { Tag } from "../common/Tag";
 import { fathersInWords, parentsInWords, STORAGE_WORDS } from "../common/words";
 import { ChangeTask, repeats } from "./OwnTasks";
-import { Row } from "./Part";
 import { StandRow } from "./StandWork";
 
 type Of<T> = { task: T; day: string; units: Units };
