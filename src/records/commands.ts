@@ -12,11 +12,13 @@ import { partingCommands } from "./handling/parting";
 import { sampleCommands } from "./handling/samples";
 import { lineCommands } from "./line/commands";
 import { lotCommands } from "./lot/commands";
+import { passportCommands } from "./lot/passportImport";
 import { noteCommands } from "./note/commands";
 import { packetCommands } from "./packet/commands";
 import { plantCommands } from "./plant/commands";
 import type { Sent } from "./record";
 import { scoreCommands } from "./score/commands";
+import { sharingCommands } from "./sharing/commands";
 import { standCommands } from "./stand/commands";
 import { copyCommands } from "./stand/copy";
 import { remedyCommands } from "./stand/remedy";
@@ -52,6 +54,8 @@ const ALL = [
   ...partingCommands,
   ...sampleCommands,
   ...packetCommands,
+  ...sharingCommands,
+  ...passportCommands,
 ] as const;
 
 type One = (typeof ALL)[number];

@@ -14,6 +14,7 @@ import { packet } from "./packet/packet";
 import { plant } from "./plant/plant";
 import { reading } from "./reading/reading";
 import { score } from "./score/score";
+import { member, offer, sharing, wish } from "./sharing/sharing";
 import { source } from "./source/source";
 import { stand } from "./stand/stand";
 import { air, stay, store } from "./store/store";
@@ -53,4 +54,8 @@ export const RECORDS = [
   handling,
   sample,
   packet,
+  member,
+  sharing,
+  offer,
+  wish,
 ] as const;

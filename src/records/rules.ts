@@ -11,6 +11,7 @@ import { lotRule } from "./lot/rules";
 import { noteRule } from "./note/rules";
 import { packetRule } from "./packet/rules";
 import { plantRule } from "./plant/rules";
+import { offerRule, sharingRule, wishRule } from "./sharing/rules";
 import { standRule } from "./stand/rules";
 import { airRule, stayRule, storeRule } from "./store/rules";
 import { taskRule } from "./task/rules";
@@ -45,5 +46,8 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     move: moveRule,
     handling: handlingRule,
     packet: packetRule,
+    sharing: sharingRule,
+    offer: offerRule,
+    wish: wishRule,
   },
 );

@@ -44,3 +44,13 @@ export function plantsMarkedOut(db: Db, season: number, today: string): OutWaiti
     )
     .all(season, today) as OutWaiting[];
 }
+
+/** Plants taken out of a stand, those numbered and those counted as it was rogued; and how many after its first flower. */
+export const takenOutOf = (db: Db, standId: Id): { plants: number; late: number } =>
+  prepared(
+    db,
+    `SELECT coalesce(sum(n), 0) plants, coalesce(sum(CASE WHEN s.firstFlower < "on" THEN n ELSE 0 END), 0) late FROM (
+       SELECT 1 n, removedOn "on" FROM plant WHERE standId = :standId AND removedOn IS NOT NULL
+       UNION ALL SELECT counted, "on" FROM deed WHERE standId = :standId AND act = 'rogue' AND how = 'done' AND counted > 0)
+     JOIN stand s ON s.id = :standId`,
+  ).get({ standId }) as { plants: number; late: number };

@@ -65,6 +65,7 @@ type Made = ReturnType<typeof family> & {
   waiting: string[];
   covered: string[];
   fruits: string[];
+  day: string;
 };
 
 /** A garden with one of everything, so that each command has something to act on. */
@@ -94,6 +95,15 @@ function withEverything(): Made {
   garden.done("barrier.add", HEDGE);
   garden.done("source.add", BEANS);
   garden.done("task.add", { title: "Empty the traps", due: "2028-07-18", every: 3 });
+  garden.done("member.add", { name: "M1" });
+  const days = ["Winter", "Spring"].map((name) => {
+    const day = garden.done("sharing.add", { name, on: "2028-07-20", mostEach: 2 }).id;
+    garden.done("sharing.offer", { sharingId: day, lotId: made.lot, packets: 2, each: 2 });
+    garden.done("sharing.wish", { sharingId: day, memberId: 1, lotIds: [made.lot] });
+    garden.done("sharing.allot", { sharingId: day });
+    if (name === "Winter") garden.done("sharing.hand-out", { sharingId: day });
+    return day;
+  });
   garden.db.prepare("UPDATE source SET askSeason = 2028").run();
   garden.done("line.end", { id: 2, version: version("line", 2), ending: "lost", on: "2028-07-01" });
   garden.done("note.add", { bedId: 1, words: "stony" });
@@ -116,7 +126,7 @@ function withEverything(): Made {
   garden.done("table.move", { lotId: fruits[0], vesselId: 1, on: "2028-07-16" });
   garden.done("table.move", { lotId: fruits[0], fromVesselId: 1, vesselId: 3, on: "2028-07-16" });
   garden.done("stand.end", { id: 1, version: 1, ending: "pulled", on: "2027-10-01" });
-  return { ...made, yardstick, open, waiting, covered, fruits };
+  return { ...made, yardstick, open, waiting, covered, fruits, day: days[1]! };
 }
 
 const version = (table: string, id: string | number) => garden.version(table, id);
@@ -288,7 +298,26 @@ const USES: [string, (made: Made) => object][] = [
   ["sample.add", ({ lot }) => ({ lotId: lot, seeds: 10, mass: 0.31, whole: 1.2 })],
   ["sample.drop", () => ({ id: 1, version: version("sample", 1) })],
   ["packet.make", ({ fruits }) => ({ lotId: fruits[0], packets: 1, seeds: 30, storeId: 1 })],
-  ["packet.give", () => ({ id: 1, version: version("packet", 1), to: "M 7" })],
+  ["packet.give", () => ({ id: 2, version: version("packet", 2), to: "M 7" })],
+  ["member.add", () => ({ name: "M2" })],
+  ["member.end", () => ({ id: 1, version: version("member", 1) })],
+  ["sharing.add", () => ({ name: "Autumn", on: "2028-10-01", mostEach: 4 })],
+  ["sharing.offer", ({ day, lot }) => ({ sharingId: day, lotId: lot, packets: 3, each: 2 })],
+  ["sharing.withdraw", ({ day, lot }) => ({ sharingId: day, lotId: lot })],
+  ["sharing.wish", ({ day }) => ({ sharingId: day, memberId: 1, lotIds: [] })],
+  [
+    "sharing.allot",
+    ({ day, lot }) => {
+      garden.done("sharing.wish", { sharingId: day, memberId: 1, lotIds: [lot] });
+      return { sharingId: day };
+    },
+  ],
+  ["sharing.hand-out", ({ day }) => ({ sharingId: day })],
+  ["sharing.return", () => ({ id: garden.row("wish", 1).id, version: version("wish", 1), seeds: 30 })],
+  [
+    "passport.import",
+    () => ({ text: "GENUS,SPECIES,ACCENAME,ACQDATE\nDaucus,carota,Tallow Root,202609--", seedsEach: 20 }),
+  ],
   ["note.add", ({ stand }) => ({ standId: stand, words: "slow in the cold corner" })],
   ["note.change", () => ({ id: 1, version: 1, words: "slow, then quick" })],
   ["note.remove", () => ({ id: 1, version: 1 })],

@@ -77,6 +77,9 @@ export function DrawerSide(view: Seed) {
         <Link href="/seed/drawer" className="leaf leaf-strong">
           {regrowMore > 0 ? `${regrowMore} more, and the whole drawer` : "The whole drawer"}
         </Link>
+        <Link href="/seed/sharing" className="leaf">
+          Share seed
+        </Link>
       </p>
       {tests.length > 0 && (
         <section className="mt-7">

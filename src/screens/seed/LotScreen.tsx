@@ -96,6 +96,9 @@ export function LotScreen(view: LotPage) {
         <a href={`/api/tags/lot/${lot.code}`} className="leaf">
           Print its tag
         </a>
+        <a href={`/api/cards/${lot.code}`} className="leaf leaf-plain">
+          Its card
+        </a>
         <ChangeLot lot={lot} units={garden.units} />
         <Notes of="lotId" id={lot.id} name={`lot ${lot.code}`} />
       </div>
