@@ -15,6 +15,7 @@ import { lotCommands } from "./lot/commands";
 import { passportCommands } from "./lot/passportImport";
 import { noteCommands } from "./note/commands";
 import { packetCommands } from "./packet/commands";
+import { pickCommands } from "./pick/commands";
 import { plantCommands } from "./plant/commands";
 import type { Sent } from "./record";
 import { scoreCommands } from "./score/commands";
@@ -54,6 +55,7 @@ const ALL = [
   ...partingCommands,
   ...sampleCommands,
   ...packetCommands,
+  ...pickCommands,
   ...sharingCommands,
   ...passportCommands,
 ] as const;

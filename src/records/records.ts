@@ -11,6 +11,7 @@ import { lot, part } from "./lot/lot";
 import { normal } from "./normal/normal";
 import { note } from "./note/note";
 import { packet } from "./packet/packet";
+import { pick } from "./pick/pick";
 import { plant } from "./plant/plant";
 import { reading } from "./reading/reading";
 import { score } from "./score/score";
@@ -54,6 +55,7 @@ export const RECORDS = [
   handling,
   sample,
   packet,
+  pick,
   member,
   sharing,
   offer,

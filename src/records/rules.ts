@@ -10,6 +10,7 @@ import { lineRule } from "./line/rules";
 import { lotRule } from "./lot/rules";
 import { noteRule } from "./note/rules";
 import { packetRule } from "./packet/rules";
+import { pickRule } from "./pick/rules";
 import { plantRule } from "./plant/rules";
 import { offerRule, sharingRule, wishRule } from "./sharing/rules";
 import { standRule } from "./stand/rules";
@@ -46,6 +47,7 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     move: moveRule,
     handling: handlingRule,
     packet: packetRule,
+    pick: pickRule,
     sharing: sharingRule,
     offer: offerRule,
     wish: wishRule,

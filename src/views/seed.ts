@@ -5,6 +5,7 @@ import type { Garden } from "@/records/garden/garden";
 import { type StoreRow, stores } from "@/records/store/queries";
 import { type Band, band } from "./band";
 import { byState, type DrawerLot, type DyingLot, drawer, dyingLot } from "./drawer";
+import { harvestView } from "./harvest";
 import type { Outlook } from "./outlook";
 import { type Regrow, regrowList } from "./regrow";
 import { type SeedCall, type Spell, seedCalls, spells, type TestCall, testsToSet } from "./seedCalls";
@@ -32,7 +33,19 @@ export type Seed = {
   testsMore: number;
   spells: Spell[];
   sow: SowNow[];
+  /** Stands that may be ripe, and what is next. */
+  ripe: { now: number; next: { name: string; on: string } | null };
 };
+
+/** Stands whose earliest ripe day is past, and the one that is next. */
+function ripeNow(sky: Outlook): Seed["ripe"] {
+  const { stands } = harvestView(sky);
+  const next = stands.find(({ when }) => when === "soon" || when === "later");
+  return {
+    now: stands.filter(({ when, releasedOn }) => when === "now" && !releasedOn).length,
+    next: next ? { name: next.name, on: next.ripe.likely } : null,
+  };
+}
 
 /** So many are shown of what may be many. */
 const SHOWN = 4;
@@ -57,6 +70,7 @@ export function seedView(sky: Outlook): Seed {
     tests: tests.slice(0, SHOWN),
     testsMore: Math.max(0, tests.length - SHOWN),
     spells: spells(sky),
+    ripe: ripeNow(sky),
     sow: openWork(sky)
       .filter(({ act, standing }) => act === "sow" && (standing === "due" || standing === "early"))
       .slice(0, SHOWN)

@@ -56,6 +56,10 @@ export function lineInUse(db: Db, id: Id): boolean {
 }
 
 /** `lastSeason` is the last one that was sown for; what is only planned was not grown. */
+/** How each line is described. */
+export const lineDescriptions = (db: Db): Map<Id, string> =>
+  new Map(db.prepare("SELECT id, description FROM line WHERE description <> ''").raw().all() as [Id, string][]);
+
 /** How many lines that go on come from each line, as mother or father. */
 export function lineDependants(db: Db): Map<Id, number> {
   const rows = db

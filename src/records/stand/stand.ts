@@ -46,6 +46,9 @@ export const stand = record(
     /** The stand of the season before whose plants these are, and where they came through the winter. */
     continuesId: ref("stand", "Goes on from").optional(),
     wintering: choice("Over the winter in", ["house", "outside"]).optional(),
+    /** How often it is to be picked for seed, and since when what hangs may be eaten. */
+    passesWanted: whole("Passes for seed", 1, 50).optional(),
+    releasedOn: day("Released for eating on").optional(),
     endedOn: day("Ended on").optional(),
     ending: choice("Ended as", ["done", "lost", "pulled"]).optional(),
     endedWhy: text("Why it ended", 300),

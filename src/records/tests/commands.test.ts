@@ -318,6 +318,18 @@ const USES: [string, (made: Made) => object][] = [
     "passport.import",
     () => ({ text: "GENUS,SPECIES,ACCENAME,ACQDATE\nDaucus,carota,Tallow Root,202609--", seedsEach: 20 }),
   ],
+  [
+    "pick.add",
+    ({ stand, plants }) => ({
+      standId: stand,
+      plantIds: plants.slice(0, 2),
+      fruits: 2,
+      state: "soft",
+      verdict: "matches",
+    }),
+  ],
+  ["pick.passes", ({ stand }) => ({ id: stand, version: version("stand", stand), passesWanted: 3 })],
+  ["pick.release", ({ stand }) => ({ id: stand, version: version("stand", stand), released: 1 })],
   ["note.add", ({ stand }) => ({ standId: stand, words: "slow in the cold corner" })],
   ["note.change", () => ({ id: 1, version: 1, words: "slow, then quick" })],
   ["note.remove", () => ({ id: 1, version: 1 })],

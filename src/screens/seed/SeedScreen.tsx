@@ -16,9 +16,17 @@ const headline = (calls: number, lots: number): string => {
   return lots > 0 ? "Nothing calls you today" : "The table is empty";
 };
 
+/** What hangs ripe, in a line. */
+const ripeInWords = ({ now, next }: Seed["ripe"]): string =>
+  now > 0
+    ? `${plural(now, "stand")} may be ripe for seed.`
+    : next
+      ? `${next.name} is next, about ${dayInWords(next.on)}.`
+      : "Nothing ripens for seed this season.";
+
 /** What needs me now, what is dying, what may be sown. */
 export function SeedScreen(view: Seed) {
-  const { garden, band, calls, table, sow, today } = view;
+  const { garden, band, calls, table, sow, today, ripe } = view;
   return (
     <Page title="Seed" band={band} beside={<DrawerSide {...view} />}>
       <h2 className="text-2xl">{headline(calls.length, table.lots.length)}</h2>
@@ -63,6 +71,12 @@ export function SeedScreen(view: Seed) {
         </section>
       )}
       <section className="mt-8">
+        <p className="mb-5 flex flex-wrap items-center gap-x-4 gap-y-2">
+          <Link href="/seed/ripening" className="leaf">
+            What ripens, and picking
+          </Link>
+          <span className="text-soft">{ripeInWords(ripe)}</span>
+        </p>
         <KeepSeed units={garden.units} today={today} />
       </section>
     </Page>

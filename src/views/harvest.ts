@@ -1,0 +1,195 @@
+import { speciesById } from "@/catalogue/catalogue";
+import { HAZARDS } from "@/catalogue/hazards";
+import { addDays, type Day, daysBetween } from "@/core/calendar/day";
+import { nextFrost } from "@/core/climate/season";
+import { addressOfStand } from "@/core/custody/address";
+import { nameWithGeneration } from "@/core/custody/generation";
+import type { Id } from "@/core/custody/id";
+import { groupBy } from "@/core/lists/groupBy";
+import { below } from "@/core/numbers/normal";
+import { crossesOfSeason } from "@/records/cross/queries";
+import { flowersUnderWay } from "@/records/flower/queries";
+import type { Garden } from "@/records/garden/garden";
+import { lineDescriptions } from "@/records/line/queries";
+import { markedPlants, type PickRow, picksOfSeason } from "@/records/pick/queries";
+import { chosenPlants } from "@/records/plant/queries";
+import { standByCode } from "@/records/stand/queries";
+import { type Band, band } from "./band";
+import { type StandChoice, standChoice } from "./choices";
+import type { ForecastStand, Outlook } from "./outlook";
+
+/** A stand whose fruit or heads are picked for seed. */
+export type HarvestStand = {
+  id: Id;
+  version: Id;
+  code: string;
+  href: string;
+  name: string;
+  bed: string | null;
+  dry: boolean;
+  sign: string;
+  /** Days its fruit ripens on indoors. */
+  after: { low: number; high: number } | null;
+  ripe: { early: Day; likely: Day; late: Day };
+  /** The chance that the first seed is ripe before frost, and the frost that it races; null where none is known. */
+  race: { chance: number; frost: Day } | null;
+  description: string;
+  passesWanted: number | null;
+  releasedOn: Day | null;
+  /** Passes so far: days, fruits, plants. */
+  passes: number;
+  fruits: number;
+  plants: number[];
+  setAside: { fruits: number; why: string }[];
+  lots: string[];
+  chosen: { id: Id; number: number }[];
+  /** How near ripe it is: picked now, soon, later, or past its latest. */
+  when: "now" | "soon" | "later" | "past";
+};
+
+/** Hand-pollinated fruit of a cross that hangs: how many, when ripe, and whether frost may catch it. */
+export type HarvestCross = { code: string; name: string; fruits: number; first: Day; last: Day; chance: number | null };
+
+export type Harvest = {
+  garden: Garden;
+  band: Band;
+  today: string;
+  stands: HarvestStand[];
+  crosses: HarvestCross[];
+  /** What a fruit found between two may be of. */
+  others: StandChoice[];
+};
+
+/** Ripe so soon is soon. */
+const SOON = 21;
+
+function whenOf(today: Day, early: Day, late: Day): HarvestStand["when"] {
+  if (today > addDays(late, SOON)) return "past";
+  if (today >= early) return "now";
+  return addDays(today, SOON) >= early ? "soon" : "later";
+}
+
+type Beside = { picks: PickRow[]; chosen: HarvestStand["chosen"]; description: string; today: Day };
+
+function standOf(stand: ForecastStand, { picks, chosen, description, today }: Beside): HarvestStand {
+  const species = speciesById(stand.species);
+  const { ripe, ripeEarliest, ripeLatest } = stand.window;
+  const { chance, frost } = stand.ripening;
+  const kept = picks.filter(({ verdict }) => verdict === "matches");
+  return {
+    id: stand.id,
+    version: stand.version,
+    code: stand.code,
+    href: addressOfStand(stand),
+    name: nameWithGeneration(stand.lineName, stand.generation),
+    bed: stand.bedName,
+    dry: species.extraction === "dry",
+    sign: species.ripeSign,
+    after: species.seed.afterRipening,
+    ripe: { early: ripeEarliest, likely: ripe, late: ripeLatest },
+    race: frost ? { chance, frost } : null,
+    description: description.slice(0, 400),
+    passesWanted: stand.passesWanted,
+    releasedOn: stand.releasedOn,
+    passes: new Set(kept.map(({ on }) => on)).size,
+    fruits: kept.reduce((sum, { fruits }) => sum + fruits, 0),
+    plants: [...new Set(kept.flatMap(({ plantNumber }) => (plantNumber === null ? [] : [plantNumber])))].sort(
+      (a, b) => a - b,
+    ),
+    setAside: picks.flatMap(({ verdict, fruits, why }) => (verdict === "set-aside" ? [{ fruits, why }] : [])),
+    lots: [...new Set(picks.flatMap(({ lotCode }) => (lotCode ? [lotCode] : [])))],
+    chosen,
+    when: whenOf(today, ripeEarliest, ripeLatest),
+  };
+}
+
+function crossesOf(sky: Outlook): HarvestCross[] {
+  const { db, season, today, climate } = sky;
+  const flowers = flowersUnderWay(db, season, today, today);
+  return crossesOfSeason(db, season).flatMap((cross) => {
+    const set = (flowers.get(cross.id) ?? []).filter(({ state, pollinatedOn }) => state === "set" && pollinatedOn);
+    if (set.length === 0) return [];
+    const { low, high } = speciesById(cross.species).daysToRipe;
+    const days = set.map(({ pollinatedOn }) => pollinatedOn!).sort();
+    const last = addDays(days.at(-1)!, high);
+    const frosts = climate.frosts?.first;
+    const frost = frosts && nextFrost(today, frosts.day);
+    const likely = addDays(days.at(-1)!, Math.round((low + high) / 2));
+    const doubt = frosts ? Math.max(1, Math.hypot(frosts.spread, (high - low) / 4)) : 1;
+    return [
+      {
+        code: cross.code,
+        name: nameWithGeneration(cross.lineName, cross.generation),
+        fruits: set.length,
+        first: addDays(days[0]!, low),
+        last,
+        chance: frost ? below(daysBetween(today, frost), daysBetween(today, likely), doubt) : null,
+      },
+    ];
+  });
+}
+
+const ORDER = { now: 0, past: 1, soon: 2, later: 3 } as const;
+
+/** Stands and hand-pollinated fruit grown for seed in this season, what is ripe first. */
+export const harvestView = (sky: Outlook): Harvest => sky.once("harvest", () => ripening(sky));
+
+function ripening(sky: Outlook): Harvest {
+  const { db, season, today } = sky;
+  const picks = groupBy(picksOfSeason(db, season), ({ standId }) => standId);
+  const chosen = groupBy(chosenPlants(db, season), ({ standId }) => standId);
+  const described = lineDescriptions(db);
+  const stands = sky
+    .standsOf(season)
+    .filter((s) => s.seedWanted === 1 && !s.outside && !s.endedOn && !(s.planned === 1) && s.sown <= today);
+  return {
+    garden: sky.garden,
+    band: band(sky, season, stands),
+    today,
+    stands: stands
+      .map((s) =>
+        standOf(s, {
+          picks: picks.get(s.id) ?? [],
+          chosen: (chosen.get(s.id) ?? []).map(({ id, number }) => ({ id, number })),
+          description: described.get(s.lineId) ?? "",
+          today,
+        }),
+      )
+      .sort((a, b) => ORDER[a.when] - ORDER[b.when] || a.ripe.likely.localeCompare(b.ripe.likely)),
+    crosses: crossesOf(sky),
+    others: stands.slice(0, 200).map(standChoice),
+  };
+}
+
+/** A list for helpers who pick: which plants, by what sign, and what to leave. Null where there is no such stand. */
+export function pickersList(sky: Outlook, code: string): string | null {
+  const row = standByCode(sky.db, code);
+  if (!row) return null;
+  const species = speciesById(row.species);
+  const marked = markedPlants(sky.db, row.id);
+  const numbers = (marks: string[]) =>
+    marked
+      .filter(({ mark }) => marks.includes(mark))
+      .map(({ number, reason }) => `  plant ${number}${reason ? `: ${reason}` : ""}`);
+  const from = numbers(["keep", "seed-parent"]);
+  const leave = numbers(["out", "watch"]);
+  return [
+    `Picking for seed: ${nameWithGeneration(row.lineName, row.generation)}, ${row.code}`,
+    `Bed ${row.bedName ?? "not set"}`,
+    "",
+    `Ripe when: ${species.ripeSign}`,
+    ...(row.releasedOn ? ["", "RELEASED FOR EATING: nothing more is picked for seed here."] : []),
+    "",
+    from.length > 0 ? "Pick only from:" : "Pick from the best of all plants, never only one.",
+    ...from,
+    ...(leave.length > 0 ? ["", "Leave, for seed they are no good:", ...leave] : []),
+    "",
+    "Marked fruit (a tag: for seed, do not pick) stays for the one who marked it.",
+    "What looks different from the rest goes into a bag of its own, with the plant written on it.",
+    "Soft and dropped fruit is taken too, apart: its seed is mostly sound.",
+    "A label goes into the crate with the fruit, not only onto it.",
+    "",
+    ...species.hazards.map((id) => `${HAZARDS[id]!.title}. ${HAZARDS[id]!.caution}`),
+    "",
+  ].join("\n");
+}
