@@ -9,6 +9,7 @@ import { storageMoisture } from "@/core/seed/drying";
 import { testPlan } from "@/core/seed/germination";
 import { originsOf } from "@/core/seed/lineage";
 import { type CountByWeight, countByWeight } from "@/core/seed/seedCount";
+import type { Stage } from "@/core/seed/sowing";
 import { type BedChoice, bedChoices } from "@/records/bed/queries";
 import { type CandidateRow, candidatesOf } from "@/records/candidate/queries";
 import type { Garden } from "@/records/garden/garden";
@@ -25,8 +26,9 @@ import type { LotTest } from "./alive";
 import { livesOf } from "./alive";
 import { type Band, band } from "./band";
 import { type StandChoice, standChoice } from "./choices";
-import { type DrawerLot, drawerLot, type LifeCurve, lifeCurve } from "./drawer";
+import { type DrawerLot, drawerLot, type LifeCurve, lifeCurve, plantsToGoOn } from "./drawer";
 import type { Outlook } from "./outlook";
+import { type Emergence, emergenceOf, type Losses, lossesOf, stagesFor } from "./raising";
 import { type SeedTable, seedTable, type TableLotView } from "./seedTable";
 
 /** Where a lot lay, in order. */
@@ -62,6 +64,11 @@ export type LotPage = {
   /** Stands that could have been, of the season the seed is from. */
   possible: StandChoice[];
   beds: BedChoice[];
+  /** What gets through each stage of raising it, for seeds to sow; what its line loses beside what is usual. */
+  stages: Stage[];
+  losses: Losses;
+  emergence: Emergence[];
+  plants: number;
   species: {
     name: string;
     ripeSign: string;
@@ -122,6 +129,10 @@ export function lotPage(sky: Outlook, code: string): LotPage | null {
       .filter((s) => degreeOf(species, speciesById(s.species)) !== null)
       .map(standChoice),
     beds: bedChoices(db),
+    stages: stagesFor(sky, { species: row.species, lineId: row.lineId, lotId: row.id }),
+    losses: lossesOf(sky, { species: row.species, lineId: row.lineId, lotId: row.id }),
+    emergence: emergenceOf(sky, row.id, row.species),
+    plants: plantsToGoOn(row.species),
     species: {
       name: species.name,
       ripeSign: species.ripeSign,

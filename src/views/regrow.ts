@@ -5,13 +5,14 @@ import type { Id } from "@/core/custody/id";
 import { type Germination, germinationAfter } from "@/core/seed/alive";
 import type { LifeState } from "@/core/seed/life";
 import { type LotLeft, type Stake, stakeOf } from "@/core/seed/regrow";
-import { sowingNumber } from "@/core/seed/sowing";
-import { STAYS } from "@/core/work/raise";
+import { type Stage, sowingNumber } from "@/core/seed/sowing";
+import { meanOf } from "@/core/work/losses";
 import { lineDependants } from "@/records/line/queries";
 import { notSown, type WaitingLine } from "@/records/lot/queries";
 import { livesOf } from "./alive";
 import { type DrawerLot, livingOf, plantsToGoOn } from "./drawer";
 import type { Outlook } from "./outlook";
+import { lineStages, stagesFor } from "./raising";
 
 /** A line that nothing is sown of, whose seed grows old, or that is the next generation of what is fixed. */
 export type Regrow = {
@@ -48,9 +49,9 @@ const leftOf = (sky: Outlook, lot: DrawerLot): LotLeft => ({
 });
 
 /** Seeds that give enough plants, nine times in ten; null where so poor a germination gives them of no number. */
-function toSow(plants: number, { likely }: Germination): number | null {
+function toSow(plants: number, stages: Stage[], { likely }: Germination): number | null {
   if (likely < 0.02) return null;
-  return sowingNumber({ target: plants, confidence: SURE, stages: [{ rate: likely }, { rate: STAYS }] }).sow;
+  return sowingNumber({ target: plants, confidence: SURE, stages }).sow;
 }
 
 function regrowOf(sky: Outlook, line: WaitingLine, lots: DrawerLot[], rests: number): Regrow {
@@ -71,9 +72,14 @@ function regrowOf(sky: Outlook, line: WaitingLine, lots: DrawerLot[], rests: num
     germination,
     until: best.life.until.likely,
     plants,
-    sow: toSow(plants, germination),
+    sow: toSow(plants, stagesFor(sky, { species, lineId, lotId: best.id }), germination),
     left: best.seedsLeft,
-    stake: stakeOf({ lots: lots.map((lot) => leftOf(sky, lot)), plants, stays: STAYS, rests }),
+    stake: stakeOf({
+      lots: lots.map((lot) => leftOf(sky, lot)),
+      plants,
+      stays: meanOf(lineStages(sky)(species, lineId).stays),
+      rests,
+    }),
     rests,
   };
 }

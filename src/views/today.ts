@@ -28,6 +28,7 @@ import { brief, type CrossTask, crossTasks, isFetched, isLate, type OnCross } fr
 import type { Outlook } from "./outlook";
 import { type CrossState, crossState, hand, onDay, parentsIn } from "./pollination";
 import { type Regrow, regrowView } from "./regrow";
+import { type SeedTask, seedTasks } from "./seedCalls";
 import { openWork, type StandWork } from "./work";
 
 export type RogueTask = { kind: "rogue"; part: DayPart; out: OutWaiting; firstFlower: Day; daysLeft: number };
@@ -67,6 +68,8 @@ export type Today = {
   over: CrossState[];
   /** Lines whose seed grows old, to be grown again this season. */
   regrow: Regrow[];
+  /** What the table and the drawer call for. */
+  seed: SeedTask[];
   /** Neighbours who are to be asked. */
   ask: Asking[];
   /** Metres between the beds of the walk, and in what order they come. */
@@ -213,6 +216,7 @@ function worked(sky: Outlook): Today {
     late: tasks.flatMap((task) => (task.kind === "cross" && isLate(task) ? [task] : [])),
     over,
     regrow: regrowView(sky),
+    seed: seedTasks(sky),
     ask: sourcesToAsk(db).map(({ id, version, name, askSeason, askedOn }) => ({
       id,
       version,

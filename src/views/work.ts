@@ -10,6 +10,7 @@ import { type DeedOf, deedsOfSeason } from "@/records/deed/queries";
 import { standsWithFlowers } from "@/records/flower/queries";
 import { standsWithSeed } from "@/records/lot/queries";
 import type { ForecastStand, Outlook } from "./outlook";
+import { stagesFor } from "./raising";
 
 /** What a piece of work says of its stand. */
 export type WorkStand = Pick<
@@ -29,11 +30,8 @@ const ASKED = 14;
 
 type Known = { deeds: Map<Id, DeedOf[]>; flowered: Set<Id>; gathered: Set<Id>; mothers: Set<Id> };
 
-function living(
-  stand: ForecastStand,
-  { climate, today }: Outlook,
-  { deeds, flowered, gathered, mothers }: Known,
-): LivingStand {
+function living(stand: ForecastStand, sky: Outlook, { deeds, flowered, gathered, mothers }: Known): LivingStand {
+  const { climate, today } = sky;
   const species = speciesById(stand.species);
   const { selfs } = sceneSpecies(species);
   return {
@@ -58,6 +56,7 @@ function living(
     handled: flowered.has(stand.id),
     gathered: gathered.has(stand.id),
     raising: species.raise,
+    stages: stagesFor(sky, stand),
     frosts: climate.frosts,
     ...memoryOf(deeds.get(stand.id) ?? []),
   };

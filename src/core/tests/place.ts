@@ -227,6 +227,7 @@ export function living(more: Partial<LivingStand> = {}, sky: Climate = climate({
       plantOut: null,
       emergence: { low: 0.7, high: 0.9 },
     },
+    stages: [{ rate: 0.8 }, { rate: 0.85 }],
     frosts: sky.frosts,
     done: new Map(),
     putOff: new Map(),

@@ -5,6 +5,7 @@ import type { Id } from "../custody/id";
 import type { Flowering, Overwintering, Range } from "../flowering/facts";
 import type { Ripening } from "../flowering/ripening";
 import type { Cover, FlowerCare } from "../isolation/scene";
+import type { Stage } from "../seed/sowing";
 import type { Act, Work } from "./work";
 
 /** How a species is raised; days count from sowing. */
@@ -69,6 +70,8 @@ export type LivingStand = {
   window: Flowering;
   ripening: Ripening;
   raising: Raising;
+  /** What gets through each stage of raising, from seed to the plant in its place. */
+  stages: Stage[];
   frosts: Frosts | null;
   /** When each act was last done, and what it was put off to; null for never again. */
   done: ReadonlyMap<Act, Day>;

@@ -1,12 +1,11 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
 import { nextFrost } from "../climate/season";
-import { middle } from "../flowering/facts";
-import { plantsNeeded } from "../numbers/plantsNeeded";
+import { type Stage, sowingNumber } from "../seed/sowing";
 import { keyOf, type LivingStand, work } from "./living";
 import type { Work } from "./work";
 
-/** Share of seedlings that are there yet when they are planted or thinned. Working value. */
-export const STAYS = 0.85;
+/** Share of seedlings that are there yet when they are planted or thinned. Working values. */
+export const STAYS_USUALLY = { low: 0.75, high: 0.95 };
 /** How sure it is that enough plants come of a sowing, 0–1. */
 const SURE = 0.9;
 /** A sowing can be done so many days before the day that was meant for it. */
@@ -19,14 +18,13 @@ const HARDENING = 8;
 const POT_BOUND = 25;
 
 /**
- * Seeds to sow for as many plants as are wanted, nine times in ten, by the share that comes up and stays.
- * Source: `plantsNeeded`; the shares are working values of the catalogue.
- * @param emergence share of seed that comes up, 0–1
- * @example seedsToSow(24, { low: 0.8, high: 0.9 }) // 38
+ * Seeds to sow for as many plants as are wanted, nine times in ten, by what gets through each stage.
+ * Source: `sowingNumber`.
+ * @param stages coming up and staying, as the grower's own losses teach them
+ * @example seedsToSow(24, [{ rate: 0.85 }, { rate: 0.85 }]) // 38
  */
-export function seedsToSow(wanted: number, emergence: LivingStand["raising"]["emergence"]): number {
-  return plantsNeeded({ probability: middle(emergence) * STAYS, atLeast: wanted, confidence: SURE }).plants;
-}
+export const seedsToSow = (wanted: number, stages: Stage[]): number =>
+  sowingNumber({ target: wanted, confidence: SURE, stages }).sow;
 
 /** The last day on which a sowing still ripens its seed before the frost, by the likely days of the forecast. */
 function lastSowing({ sown, window, ripening, secondYear, seedWanted }: LivingStand): Day | null {
@@ -36,9 +34,9 @@ function lastSowing({ sown, window, ripening, secondYear, seedWanted }: LivingSt
 }
 
 function sow(stand: LivingStand): Work {
-  const { sown, wanted, plants, sowedSeeds, raising, secondYear } = stand;
+  const { sown, wanted, plants, sowedSeeds, stages, secondYear } = stand;
   const meant = wanted ?? plants;
-  const count = sowedSeeds ?? (meant ? seedsToSow(meant, raising.emergence) : null);
+  const count = sowedSeeds ?? (meant ? seedsToSow(meant, stages) : null);
   return work(stand, "sow", {
     what: count ? `Sow ${count} seeds${meant && !sowedSeeds ? ` for ${meant} plants` : ""}` : "Sow",
     count,

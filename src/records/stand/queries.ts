@@ -83,3 +83,52 @@ export const bedCrops = (db: Db): BedCrop[] =>
 /** The code of the stand that a stand's plants live on in; undefined where they do not. */
 export const standGoingOn = (db: Db, id: Id): string | undefined =>
   prepared(db, "SELECT code FROM stand WHERE continuesId = ?").pluck().get(id) as string | undefined;
+
+/** How a line's seed was raised: seeds that were sown and came up where both were counted, and of what came up what stood. */
+export type RaisedLine = {
+  lineId: Id;
+  species: string;
+  seeds: number;
+  up: number;
+  cameUp: number;
+  stood: number;
+};
+
+export const raisedLines = (db: Db, until: string): RaisedLine[] =>
+  db
+    .prepare(
+      `SELECT s.lineId, l.species,
+         coalesce(sum(CASE WHEN s.cameUp IS NOT NULL THEN s.sowedSeeds END), 0) seeds, coalesce(sum(s.cameUp), 0) up,
+         coalesce(sum(CASE WHEN s.plants IS NOT NULL THEN s.cameUp END), 0) cameUp,
+         coalesce(sum(CASE WHEN s.cameUp IS NOT NULL THEN min(s.plants, s.cameUp) END), 0) stood
+       FROM stand s JOIN line l ON l.id = s.lineId
+       WHERE s.planned = 0 AND s.cameUp IS NOT NULL AND s.sowedSeeds IS NOT NULL AND s.sown <= ? GROUP BY s.lineId`,
+    )
+    .all(until) as RaisedLine[];
+
+/** A sowing of which it was counted what came up. */
+export type Sowing = {
+  id: Id;
+  code: string;
+  family: 0 | 1;
+  season: number;
+  lineName: string;
+  lotId: Id | null;
+  lotCode: string | null;
+  lotKind: string | null;
+  sown: string;
+  upOn: string | null;
+  seeds: number;
+  up: number;
+};
+
+/** Sowings of a species of which it was counted what came up, the newest first. */
+export const sowingsOf = (db: Db, species: string, until: string): Sowing[] =>
+  prepared(
+    db,
+    `SELECT s.id, s.code, s.family, s.season, l.name lineName, s.lotId, k.code lotCode, k.kind lotKind, s.sown, s.upOn, s.sowedSeeds seeds,
+       s.cameUp up
+     FROM stand s JOIN line l ON l.id = s.lineId LEFT JOIN lot k ON k.id = s.lotId
+     WHERE l.species = ? AND s.planned = 0 AND s.cameUp IS NOT NULL AND s.sowedSeeds IS NOT NULL AND s.sown <= ?
+     ORDER BY s.sown DESC, s.id LIMIT 400`,
+  ).all(species, until) as Sowing[];

@@ -11,8 +11,10 @@ import { Page } from "../common/Page";
 import { SowLot } from "../common/SowLot";
 import { Tag } from "../common/Tag";
 import { FRACTION_WORDS, inHundred, LIFE_STATES, LIFE_TONES, rangeInHundred, sentence } from "../common/words";
+import { CameUp } from "./CameUp";
 import { Chain } from "./Chain";
 import { ChangeLot } from "./ChangeLot";
+import { HowMany } from "./HowMany";
 import { LifeChart } from "./LifeChart";
 import { LotCount } from "./LotCount";
 import { LotPackets } from "./LotPackets";
@@ -128,6 +130,7 @@ export function LotScreen(view: LotPage) {
         </section>
       )}
       <LotTests view={view} />
+      <CameUp emergence={view.emergence} />
       <LotPackets view={view} />
       <LotCount view={view} />
       <dl className="rows mt-6 max-w-2xl border-y border-rule">
@@ -160,6 +163,7 @@ function Beside(view: LotPage) {
   if (onTable) return <Chain view={view} />;
   return (
     <>
+      {!lot.endedOn && <HowMany view={view} />}
       <h2 className="mb-4">Sow it as a family</h2>
       {lot.endedOn ? (
         <p>It is no more.</p>

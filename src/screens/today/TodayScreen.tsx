@@ -15,6 +15,7 @@ import { ChosenCross } from "./ChosenCross";
 import { AllMissed, OverRow } from "./OverRow";
 import { OwnTasks } from "./OwnTasks";
 import { RegrowRow } from "./RegrowRow";
+import { SeedRow } from "./SeedRow";
 import { NoneDone, StandRow } from "./StandWork";
 import { TaskRows } from "./TaskRow";
 import { TodayTabs } from "./TodayTabs";
@@ -37,6 +38,9 @@ const HEAT_FROM = { station: "weather station", readings: "your readings", norma
 /** So many rows of a band can be read; on the busiest days the rest is on the round, and in the weeks ahead. */
 const SHOWN = 24;
 
+/** So many calls of the table stand on Today. */
+const SHOWN_SEED = 5;
+
 export function TodayScreen(view: Today) {
   const {
     garden,
@@ -48,6 +52,7 @@ export function TodayScreen(view: Today) {
     late,
     over,
     regrow,
+    seed,
     ask,
     missed,
     early,
@@ -129,6 +134,18 @@ export function TodayScreen(view: Today) {
             )}
           </Part>
         ))}
+      {seed.length > 0 && (
+        <Part title="Seed" when="on the table and in the drawer">
+          {seed.slice(0, SHOWN_SEED).map((task) => (
+            <SeedRow key={task.key} task={task} />
+          ))}
+          {seed.length > SHOWN_SEED && (
+            <li className="py-3 text-soft">
+              and {seed.length - SHOWN_SEED} more on <Link href="/seed">Seed</Link>.
+            </li>
+          )}
+        </Part>
+      )}
       <WorkList title="Too late?" when="its last chance is past" works={missed} day={day} units={garden.units}>
         {missed.length > 0 && <NoneDone works={missed} />}
       </WorkList>

@@ -1,0 +1,32 @@
+import Link from "next/link";
+import { dayInWords } from "@/core/calendar/day";
+import { plural } from "@/core/units/plural";
+import type { LotPage } from "@/views/lot";
+import { chanceInWords, percent } from "../common/words";
+
+/** What came up of a lot in each sowing, beside what was sown with it: a trait of the family. */
+export function CameUp({ emergence }: Pick<LotPage, "emergence">) {
+  if (emergence.length === 0) return null;
+  return (
+    <section className="mt-6 max-w-2xl" aria-label="What came up">
+      <h3>What came up</h3>
+      <ul className="rows mt-1 border-y border-rule">
+        {emergence.map(({ code, href, sown, seeds, up, days, low, high, beside }) => (
+          <li key={code} className="py-2">
+            <Link href={href} className="font-semibold">
+              {code}
+            </Link>
+            , sown {dayInWords(sown)} {sown.slice(0, 4)}: {up} of {seeds} ({percent(low)} to {percent(high)})
+            {days !== null && `, after ${plural(days, "day")}`}
+            {beside.map((other) => (
+              <span key={other.code} className="block text-sm text-soft">
+                beside {other.name} {other.code}, {other.home ? "home-grown" : "from elsewhere"}, {percent(other.share)}{" "}
+                of {other.seeds}: {chanceInWords(other.better)} that this lot comes up better
+              </span>
+            ))}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,115 @@
+import { speciesById } from "@/catalogue/catalogue";
+import { daysBetween } from "@/core/calendar/day";
+import { addressOfStand } from "@/core/custody/address";
+import type { Id } from "@/core/custody/id";
+import { groupBy } from "@/core/lists/groupBy";
+import { chanceAbove } from "@/core/numbers/betaRange";
+import { germinationAfter } from "@/core/seed/alive";
+import { germinationInterval } from "@/core/seed/germination";
+import type { Stage } from "@/core/seed/sowing";
+import { meanOf, NONE, stageFrom, type Through } from "@/core/work/losses";
+import { STAYS_USUALLY } from "@/core/work/raise";
+import { type RaisedLine, raisedLines, type Sowing, sowingsOf } from "@/records/stand/queries";
+import { livesOf } from "./alive";
+import { drawer } from "./drawer";
+import type { Outlook } from "./outlook";
+
+type Of = { species: string; lineId: Id; lotId: Id | null };
+
+const added = (rows: RaisedLine[], of: (row: RaisedLine) => Through): Through =>
+  rows.map(of).reduce((sum, one) => ({ through: sum.through + one.through, of: sum.of + one.of }), NONE);
+
+const cameUp = ({ up, seeds }: RaisedLine): Through => ({ through: up, of: seeds });
+const stood = (row: RaisedLine): Through => ({ through: row.stood, of: row.cameUp });
+
+/** What gets through each stage of raising a line, learned from the grower's own counts. */
+export type LineStages = { up: ReturnType<typeof stageFrom>; stays: ReturnType<typeof stageFrom> };
+
+export const lineStages = (sky: Outlook): ((species: string, lineId: Id) => LineStages) =>
+  sky.once("line stages", () => {
+    const bySpecies = groupBy(raisedLines(sky.db, sky.today), ({ species }) => species);
+    return (species, lineId) => {
+      const rows = bySpecies.get(species) ?? [];
+      const own = rows.filter((row) => row.lineId === lineId);
+      const others = rows.filter((row) => row.lineId !== lineId);
+      const { emergence } = speciesById(species).raise;
+      return {
+        up: stageFrom(emergence, added(others, cameUp), added(own, cameUp)),
+        stays: stageFrom(STAYS_USUALLY, added(others, stood), added(own, stood)),
+      };
+    };
+  });
+
+/** Fresh sound seed germinates so: what comes up of an older lot is less in proportion. */
+const FRESH_SHARE = 0.93;
+
+/** What of a lot still germinates beside fresh seed, 0–1; one where nobody knows. */
+const vigourOf = (sky: Outlook, lotId: Id | null): number => {
+  const lots = sky.once("drawer by id", () => new Map(drawer(sky).map((lot) => [lot.id, lot])));
+  const lot = lotId ? lots.get(lotId) : undefined;
+  return lot ? Math.min(1, germinationAfter(livesOf(sky)(lot).known, lot.life.aged).likely / FRESH_SHARE) : 1;
+};
+
+/** The stages that seeds to sow are reckoned through: coming up, staying, and how much of the lot still lives. */
+export function stagesFor(sky: Outlook, { species, lineId, lotId }: Of): Stage[] {
+  const { up, stays } = lineStages(sky)(species, lineId);
+  const vigour = Math.max(0.001, vigourOf(sky, lotId));
+  return vigour > 0.995 ? [up, stays] : [up, stays, { rate: vigour }];
+}
+
+/** A sowing and what came up of it; beside it those of other lots that were sown within days of it. */
+export type Emergence = Pick<Sowing, "code" | "sown" | "seeds" | "up"> & {
+  href: string;
+  days: number | null;
+  low: number;
+  high: number;
+  beside: { code: string; name: string; home: boolean; share: number; seeds: number; better: number }[];
+};
+
+/** Sown within so many days lots are side by side. */
+const SIDE_BY_SIDE = 7;
+const betaOf = ({ up, seeds }: Pick<Sowing, "up" | "seeds">) => ({ a: up + 0.5, b: seeds - up + 0.5 });
+
+/** What came up of a lot in each sowing, compared with what was sown beside it. */
+export function emergenceOf(sky: Outlook, lotId: Id, species: string): Emergence[] {
+  const all = sowingsOf(sky.db, species, sky.today);
+  return all
+    .filter((one) => one.lotId === lotId)
+    .map((one) => {
+      const { low, high } = germinationInterval({ germinated: one.up, sown: one.seeds, confidence: 0.9 });
+      const beside = all.filter(
+        (other) => other.lotId !== lotId && Math.abs(daysBetween(other.sown, one.sown)) <= SIDE_BY_SIDE,
+      );
+      return {
+        code: one.code,
+        href: addressOfStand(one),
+        sown: one.sown,
+        seeds: one.seeds,
+        up: one.up,
+        days: one.upOn === null ? null : daysBetween(one.sown, one.upOn),
+        low,
+        high,
+        beside: beside.slice(0, 4).map((other) => ({
+          code: other.code,
+          name: other.lineName,
+          home: other.lotKind !== null && other.lotKind !== "received",
+          share: other.up / other.seeds,
+          seeds: other.seeds,
+          better: chanceAbove(betaOf(one), betaOf(other)),
+        })),
+      };
+    });
+}
+
+/** What a line loses at each stage, beside what is usual. */
+export type Losses = { up: { own: number; usual: number }; stays: { own: number; usual: number } };
+
+export function lossesOf(sky: Outlook, { species, lineId }: Of): Losses {
+  const { up, stays } = lineStages(sky)(species, lineId);
+  const { emergence } = speciesById(species).raise;
+  const usual = (range: { low: number; high: number }) => (range.low + range.high) / 2;
+  return {
+    up: { own: meanOf(up), usual: usual(emergence) },
+    stays: { own: meanOf(stays), usual: usual(STAYS_USUALLY) },
+  };
+}
