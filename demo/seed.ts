@@ -135,11 +135,50 @@ function table(grower: Grower, day: Day): void {
   grower.record("table.break", { lotId: old, why: "two cups stood without labels over a weekend in 2022" });
 }
 
+/** A swap in spring that is over, and one in autumn that people wish for. */
+function swaps(grower: Grower, day: Day): void {
+  const [kiln] = lotsOf(grower, "Low Kiln");
+  const bean = lotsOf(grower, "Duskwing").at(-1)!;
+  const orach = lotsOf(grower, "Tarnholt mixed orach").at(-1)!;
+  grower.on("2027-03-06");
+  const people = ["A. R.", "M 3", "M 7", "T. O."].map((name) => grower.record("member.add", { name }).id);
+  const swap = (name: string, on: Day, offers: [Id, number, number][], wishes: Id[][]) => {
+    const { id } = grower.record("sharing.add", { name, on, mostEach: 2 });
+    for (const [lotId, packets, each] of offers)
+      grower.record("sharing.offer", { sharingId: id, lotId, packets, each });
+    for (const [i, lotIds] of wishes.entries())
+      grower.record("sharing.wish", { sharingId: id, memberId: people[i], lotIds });
+    return id;
+  };
+  const spring = swap(
+    "Spring swap",
+    "2027-03-06",
+    [
+      [kiln!, 2, 8],
+      [orach, 6, 60],
+    ],
+    [[kiln!, orach], [kiln!], [kiln!, orach], []],
+  );
+  grower.record("sharing.allot", { sharingId: spring });
+  grower.record("sharing.hand-out", { sharingId: spring });
+  grower.on(day);
+  swap(
+    "Autumn swap",
+    addDays(day, 99),
+    [
+      [bean, 3, 6],
+      [orach, 4, 60],
+    ],
+    [[bean], [bean, orach], [bean], [orach, bean]],
+  );
+}
+
 /** Seed as it lies and as it is worked on. */
 export function seed(grower: Grower, day: Day): void {
   places(grower, day);
   tests(grower, day);
   table(grower, day);
+  swaps(grower, day);
   const [kiln] = lotsOf(grower, "Low Kiln");
   grower.record("sample.add", { lotId: kiln, seeds: 100, mass: 0.29 });
   grower.record("packet.make", { lotId: kiln, packets: 3, each: 40, reserves: 1 });

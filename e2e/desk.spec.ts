@@ -132,7 +132,7 @@ test("seed of kept plants is saved as a lot each, one generation on", async ({ b
   await sheet(page).getByLabel("Seeds of each").fill("40");
   await sheet(page).getByRole("button", { name: "Make the lots" }).click();
   await expect(toast(page, /2 lots saved from/)).toBeVisible();
-  await page.goto("/seed");
+  await page.goto("/seed/drawer");
   await expect(page.getByRole("row", { name: /Lantern melon F6/ })).toHaveCount(2);
   await page.close();
 });
@@ -176,7 +176,7 @@ test("every tag prints, from the page of its thing", async ({ browser, demo }) =
   expect((await page.request.get(small!)).status()).toBe(400);
   for (const [list, link] of [
     ["/nursery", "td a[href^='/nursery/']"],
-    ["/seed", "td a[href^='/seed/']"],
+    ["/seed/drawer", "td a[href^='/seed/']"],
     ["/lines", "td a[href^='/lines/']"],
   ] as const) {
     await page.goto(list);

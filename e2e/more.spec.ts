@@ -139,6 +139,7 @@ test("seed from elsewhere goes into the drawer, by count or mass, and bad days a
   await sheet(page).getByLabel("or weighed").fill("2");
   await sheet(page).getByRole("button", { name: "Put it in the drawer" }).click();
   await expect(toast(page, "of Low Kiln put in the drawer")).toBeVisible();
+  await page.goto("/seed/drawer");
   await expect(page.getByText("680 (560–800)")).toBeVisible();
   await page.close();
 });

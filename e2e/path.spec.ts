@@ -189,7 +189,7 @@ test.describe
       await sheet(page).getByLabel("Or so many of the oldest").fill("2");
       await sheet(page).getByRole("button", { name: "Make the lot" }).click();
       await said(page, "2 fruits of");
-      await page.goto("/seed");
+      await page.goto("/seed/drawer");
       await page.locator("td a[href^='/seed/']").first().click();
       const tag = await page.request.get(
         (await page.getByRole("link", { name: "Print its tag" }).getAttribute("href"))!,

@@ -90,7 +90,7 @@ export const seedTasks = (sky: Outlook): SeedTask[] =>
       const { lot, call } = one;
       const title = `${lot.name}: ${call.title.charAt(0).toLowerCase()}${call.title.slice(1)}`;
       const late = call.standing === "late";
-      return { key: `${lot.id} ${call.act}`, code: lot.code, title, until: call.last && call.last.day, late };
+      return { key: `${lot.id} ${call.act}`, code: lot.code, title, until: call.last?.day ?? null, late };
     }
     if (one.kind === "count") {
       const { test, last, late } = one;

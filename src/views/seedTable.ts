@@ -31,7 +31,7 @@ export type TimedCall = Pick<TableCall, "act" | "title" | "how" | "into" | "othe
 /** What a call says of its lot. */
 export type TableLotView = Pick<
   LotRow,
-  "id" | "version" | "code" | "fraction" | "fruits" | "vesselId" | "brokenWhy"
+  "id" | "version" | "code" | "lineId" | "fraction" | "fruits" | "vesselId" | "brokenWhy"
 > & {
   name: string;
   stage: Stage;
@@ -81,13 +81,14 @@ function timed(call: TableCall, now: number): TimedCall {
 
 /** A lot on the table, with what it calls for. */
 function viewOf(lot: LotRow, handled: Parameters<typeof tableLot>[1], now: number): TableLotView {
-  const { id, version, code, fraction, fruits, vesselId, brokenOn, brokenWhy } = lot;
+  const { id, version, code, lineId, fraction, fruits, vesselId, brokenOn, brokenWhy } = lot;
   const { stage, calls, dryness } = onTable(tableLot(lot, handled));
   const { seed } = speciesById(lot.species);
   return {
     id,
     version,
     code,
+    lineId,
     fraction,
     fruits,
     vesselId,

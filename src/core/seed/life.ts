@@ -1,4 +1,4 @@
-import { addDays, type Day } from "../calendar/day";
+import { addDays, type Day, yearsLater } from "../calendar/day";
 import { probit } from "../numbers/probit";
 import { aged, type Clock, type Stay } from "./ageing";
 import { agedUntil, type Germination, germinationAfter, type Known } from "./alive";
@@ -42,6 +42,8 @@ export type Life = {
 const DEAD = 0.05;
 /** Days from one test to the next, where there is doubt. */
 const TEST_AGAIN = 365;
+/** So many years no estimate goes untested. Working value. */
+const TEST_ANYWAY = 4;
 /** Nothing is foretold beyond so many years. */
 const FORETOLD_YEARS = 60;
 
@@ -71,12 +73,25 @@ export function lifeOf(limits: Limits, { gathered, stays, room, testedOn }: Kept
         : until.likely < addDays(today, 365)
           ? "regrow"
           : "keeps";
-  return { aged: sofar, perDay, until, state, testOn: state === "dead" ? null : testDay(until, testedOn, today) };
+  return {
+    aged: sofar,
+    perDay,
+    until,
+    state,
+    testOn: state === "dead" ? null : testDay(until, testedOn ?? gathered, testedOn, today),
+  };
 }
 
-/** A test tells most from when the seed may first be under the limit, and once a year while nobody can be sure. */
-function testDay({ early, late }: Life["until"], testedOn: Day | null, today: Day): Day | null {
-  if (early !== null) return early;
+/**
+ * A test tells most from when the seed may first be under the limit, and once a year while nobody can be sure; and some
+ * years on the model itself is to be tested, whatever it says.
+ */
+function testDay({ early, late }: Life["until"], known: Day, testedOn: Day | null, today: Day): Day | null {
+  if (early !== null) {
+    const longest = yearsLater(known, TEST_ANYWAY);
+    if (early < longest) return early;
+    return longest > today ? longest : today;
+  }
   if (late === null) return null;
   const again = testedOn && addDays(testedOn, TEST_AGAIN);
   return again && again > today ? again : today;

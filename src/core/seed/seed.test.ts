@@ -326,6 +326,11 @@ describe("alive until when", () => {
   test("a test is asked for when doubt begins, a year after the last one, and never of what is dead", () => {
     const young = life("2026-09-01");
     expect(young.testOn).toBe(young.until.early);
+    // Where nothing is in doubt for long, the model itself is tested after four years.
+    const cool = { stays: [{ from: "2000-01-01", clock: clockOf(BEAN, { temperature: -10, humidity: 0.1 }, []) }] };
+    expect(life("2026-09-01", cool).testOn).toBe("2030-09-01");
+    expect(life("2026-09-01", { ...cool, testedOn: "2027-03-01" }).testOn).toBe("2031-03-01");
+    expect(life("2015-09-01", cool).testOn).toBe("2027-09-01");
     expect(life("2023-09-01").testOn).toBe("2027-09-01");
     expect(life("2023-09-01", { testedOn: "2027-02-01" }).testOn).toBe("2028-02-01");
     expect(life("2023-09-01", { testedOn: "2025-02-01" }).testOn).toBe("2027-09-01");

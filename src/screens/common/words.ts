@@ -170,6 +170,15 @@ export function inHundred(share: number): string {
   return share < 0.01 ? "under 1 in 100" : `${Math.round(share * 100)} in 100`;
 }
 
+/** Nothing is foretold farther than so many years. */
+const FORETOLD = 20;
+
+/** The year until which something keeps; a model is not asked for what is far off. @example "2031", "beyond 2047" */
+export function yearInWords(day: Day, today: Day): string {
+  const most = Number(today.slice(0, 4)) + FORETOLD;
+  return Number(day.slice(0, 4)) > most ? `beyond ${most}` : day.slice(0, 4);
+}
+
 /** A share with its range of nine tenths. */
 export function rangeInHundred({ low, likely, high }: { low: number; likely: number; high: number }): string {
   const [from, to] = [Math.round(low * 100), Math.round(Math.min(0.99, high) * 100)];

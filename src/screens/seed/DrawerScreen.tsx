@@ -8,7 +8,7 @@ import type { DrawerPage } from "@/views/seed";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
 import { Tag } from "../common/Tag";
-import { LIFE_STATES, LIFE_TONES } from "../common/words";
+import { LIFE_STATES, LIFE_TONES, yearInWords } from "../common/words";
 import { Places } from "./Places";
 
 const STATES = Object.keys(LIFE_STATES) as LifeState[];
@@ -38,7 +38,9 @@ export function DrawerScreen(view: DrawerPage) {
   return (
     <Page title="The drawer" band={band} beside={<Places stores={stores} today={today} lots={lots} />}>
       <p className="mb-1">
-        <Link href="/seed">Seed</Link>
+        <Link href="/seed" className="underline">
+          Seed
+        </Link>
       </p>
       <h2 className="text-2xl">{headline(view)}</h2>
       <p className="mb-4 max-w-prose text-soft">
@@ -78,7 +80,7 @@ export function DrawerScreen(view: DrawerPage) {
               <td>{leftInWords(lot)}</td>
               <td className={`font-bold ${LIFE_TONES[lot.life.state]}`}>
                 {lot.life.until.likely
-                  ? `${lot.life.until.likely.slice(0, 7).replace("-", "/")}: ${LIFE_STATES[lot.life.state]}`
+                  ? `${yearInWords(lot.life.until.likely, today)}: ${LIFE_STATES[lot.life.state]}`
                   : LIFE_STATES[lot.life.state]}
               </td>
             </tr>

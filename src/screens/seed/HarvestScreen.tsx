@@ -103,7 +103,9 @@ export function HarvestScreen({ band, stands, crosses, others }: Harvest) {
       }
     >
       <p className="mb-1">
-        <Link href="/seed">Seed</Link>
+        <Link href="/seed" className="underline">
+          Seed
+        </Link>
       </p>
       <h2 className="mb-5 text-2xl">{headline(stands)}</h2>
       {PARTS.map(({ when, title, said }) => {

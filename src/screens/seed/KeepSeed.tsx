@@ -57,7 +57,15 @@ export function KeepSeed({ units, today }: Props) {
                   <CommandForm
                     command="lot.receive"
                     draft="lot-receive"
-                    values={{ lineId: null, gathered: today, generation: null, seeds: null, mass: null, note: null }}
+                    values={{
+                      lineId: null,
+                      gathered: today,
+                      generation: null,
+                      seeds: null,
+                      mass: null,
+                      fruits: null,
+                      note: null,
+                    }}
                     factors={factors}
                     submit="Put it in the drawer"
                     onDone={close}
@@ -76,6 +84,12 @@ export function KeepSeed({ units, today }: Props) {
                       hint="2 for an F2. Empty for a variety that breeds true."
                     />
                     <AmountFields units={units} />
+                    <Field
+                      name="fruits"
+                      label="Or fruits"
+                      type="number"
+                      hint="Whose seed is still in them: they go to the table."
+                    />
                     <Field name="note" label="Note" hint="Treated seed is never eaten: write it here." />
                   </CommandForm>
                 )

@@ -48,7 +48,16 @@ export function LotCount({ view: { lot, samples, counted, garden } }: { view: Lo
           {counted.perGram.high.toFixed(1)})
           {lot.mass !== null &&
             `: about ${counted.seeds.likely} seeds (${counted.seeds.low}–${counted.seeds.high}) in ${massInWords(lot.mass, units)}`}
-          .
+          .{" "}
+          {lot.mass !== null && lot.seeds === null && (
+            <CommandButton
+              command="lot.change"
+              input={{ id: lot.id, version: lot.version, seeds: counted.seeds.likely }}
+              plain
+            >
+              Take {counted.seeds.likely} as its count
+            </CommandButton>
+          )}
         </p>
       )}
       <ul className="rows mt-1 border-y border-rule empty:hidden">

@@ -29,7 +29,7 @@ export function LotPackets({ view: { lot, packets, garden, stores } }: { view: L
               {seeds && `, ${plural(seeds, "seed")}`}
               {goneOn
                 ? `; to ${goneTo}, ${dayInWords(goneOn)} ${goneOn.slice(0, 4)}`
-                : `; ${stores.find((store) => store.id === storeId)?.name ?? "nowhere yet"}, since ${dayInWords(madeOn)}`}
+                : `; ${stores.find((store) => store.id === storeId)?.name ?? "with its lot"}, since ${dayInWords(madeOn)}`}
             </span>
             {!goneOn && (
               <Sheet trigger="Give it" title={`Packet ${number} of lot ${lot.code}`} plain>

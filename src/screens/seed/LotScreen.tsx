@@ -10,7 +10,15 @@ import { Notes } from "../common/Notes";
 import { Page } from "../common/Page";
 import { SowLot } from "../common/SowLot";
 import { Tag } from "../common/Tag";
-import { FRACTION_WORDS, inHundred, LIFE_STATES, LIFE_TONES, rangeInHundred, sentence } from "../common/words";
+import {
+  FRACTION_WORDS,
+  inHundred,
+  LIFE_STATES,
+  LIFE_TONES,
+  rangeInHundred,
+  sentence,
+  yearInWords,
+} from "../common/words";
 import { CameUp } from "./CameUp";
 import { Chain } from "./Chain";
 import { ChangeLot } from "./ChangeLot";
@@ -46,7 +54,7 @@ function amountInWords({ amount, mass }: LotPage["lot"], units: Units): string {
 }
 
 /** What a lot's headline answers: how alive it is, and until when. */
-function Answer({ lot, now, garden }: LotPage) {
+function Answer({ lot, now, garden, today }: LotPage) {
   const { life, ending, endedOn, onTable } = lot;
   if (endedOn)
     return (
@@ -61,8 +69,8 @@ function Answer({ lot, now, garden }: LotPage) {
       <strong className={LIFE_TONES[life.state]}>{sentence(rangeInHundred(now))} come up now.</strong>{" "}
       {likely ? (
         <>
-          Under the {inHundred(garden.aliveWanted)} you want from about {likely.slice(0, 4)}
-          {early && late && ` (${early.slice(0, 4)} to ${late.slice(0, 4)})`}: it{" "}
+          Under the {inHundred(garden.aliveWanted)} you want from about {yearInWords(likely, today)}
+          {early && late && ` (${yearInWords(early, today)} to ${yearInWords(late, today)})`}: it{" "}
           {LIFE_STATES[life.state] === "keeps" ? "keeps" : "should be sown this year"}.
         </>
       ) : (

@@ -55,7 +55,9 @@ export function SharingListScreen({ band, days, members, today }: SharingList) {
       }
     >
       <p className="mb-1">
-        <Link href="/seed">Seed</Link>
+        <Link href="/seed" className="underline">
+          Seed
+        </Link>
       </p>
       <h2 className="text-2xl">
         {days.length === 0 ? "No day for sharing is set down yet" : `${plural(days.length, "day")} for sharing seed`}
@@ -167,7 +169,9 @@ export function SharingScreen(view: SharingPage) {
       }
     >
       <p className="mb-1">
-        <Link href="/seed/sharing">Sharing</Link>
+        <Link href="/seed/sharing" className="underline">
+          Sharing
+        </Link>
       </p>
       <h2 className="text-2xl">{headline(view)}</h2>
       <p className="mb-4 text-soft">
@@ -213,7 +217,7 @@ export function SharingScreen(view: SharingPage) {
                     plain
                     label={`Do not offer ${one.name}`}
                   >
-                    Not
+                    Withdraw
                   </CommandButton>
                 )}
               </td>

@@ -60,6 +60,7 @@ export function TableBoard({ table, units }: Props) {
                   <VesselSpot
                     vessel={vessel}
                     lot={byVessel.get(vessel.id) ?? null}
+                    lots={lots}
                     vessels={vessels}
                     now={now}
                     units={units}
@@ -82,7 +83,7 @@ export function TableBoard({ table, units }: Props) {
                   {doingInWords(lot, now).words}; in no vessel
                 </span>
               </span>
-              <LotSheet lot={lot} vessels={vessels} now={now} units={units} trigger="At work" />
+              <LotSheet lot={lot} lots={lots} vessels={vessels} now={now} units={units} trigger="At work" />
             </li>
           ))}
         </ul>
@@ -91,9 +92,16 @@ export function TableBoard({ table, units }: Props) {
   );
 }
 
-type SpotProps = { vessel: VesselView; lot: TableLotView | null; vessels: VesselView[]; now: Moment; units: Units };
+type SpotProps = {
+  vessel: VesselView;
+  lot: TableLotView | null;
+  lots: TableLotView[];
+  vessels: VesselView[];
+  now: Moment;
+  units: Units;
+};
 
-function VesselSpot({ vessel, lot, vessels, now, units }: SpotProps) {
+function VesselSpot({ vessel, lot, lots, vessels, now, units }: SpotProps) {
   const soiled = !lot && vessel.soiledCode !== null;
   const doing = lot && doingInWords(lot, now);
   const face = (
@@ -107,7 +115,7 @@ function VesselSpot({ vessel, lot, vessels, now, units }: SpotProps) {
       {lot?.broken && <span className="block font-bold text-rust">chain broken</span>}
     </span>
   );
-  if (lot) return <LotSheet lot={lot} vessels={vessels} now={now} units={units} trigger={face} />;
+  if (lot) return <LotSheet lot={lot} lots={lots} vessels={vessels} now={now} units={units} trigger={face} />;
   return (
     <Sheet trigger={face} title={`${vessel.name}, ${vessel.code}`} bare>
       {(close) => (
@@ -141,6 +149,8 @@ function VesselSpot({ vessel, lot, vessels, now, units }: SpotProps) {
 
 type LotSheetProps = {
   lot: TableLotView;
+  /** All lots on the table. */
+  lots: TableLotView[];
   vessels: VesselView[];
   now: Moment;
   units: Units;
@@ -148,7 +158,8 @@ type LotSheetProps = {
 };
 
 /** Everything that can be done with a lot on the table. */
-function LotSheet({ lot, vessels, now, units, trigger }: LotSheetProps) {
+function LotSheet({ lot, lots, vessels, now, units, trigger }: LotSheetProps) {
+  const kin = lots.filter(({ id, lineId }) => lineId === lot.lineId && id !== lot.id);
   return (
     <Sheet trigger={trigger} title={`${lot.name}, lot ${lot.code}`} bare={typeof trigger !== "string"}>
       {(close) => (
@@ -206,6 +217,35 @@ function LotSheet({ lot, vessels, now, units, trigger }: LotSheetProps) {
               choices={vesselChoices(vessels, lot.id)}
             />
           </CommandForm>
+          {kin.length > 0 && (
+            <CommandForm
+              command="table.merge"
+              draft={`merge-${lot.id}`}
+              values={{ other: kin[0]!.id, vesselId: null }}
+              shape={({ other, vesselId }) => ({ lotIds: [lot.id, other], vesselId: vesselId || null })}
+              submit="Put them together"
+              onDone={close}
+            >
+              <h3>Put it together with another of its line</h3>
+              <OwnField
+                name="other"
+                label="With"
+                type="select"
+                choices={kin.map(({ id, code, fraction }) => ({
+                  value: id,
+                  label: `${code}${fraction ? `, ${FRACTION_WORDS[fraction]}` : ""}`,
+                }))}
+              />
+              <Field
+                name="vesselId"
+                label="Into"
+                type="select"
+                none="Where this one lies"
+                choices={vesselChoices(vessels, lot.id)}
+              />
+              <p className="text-sm text-soft">Their shares stay on record, by mass where both were weighed.</p>
+            </CommandForm>
+          )}
           {!lot.broken && (
             <CommandForm
               command="table.break"
