@@ -12,6 +12,7 @@ const PLANTS = 20_000;
 const SCORES = 200_000;
 const CROSSES = 60;
 const FLOWERS = 5_000;
+const LOTS = 4_000;
 
 /** A flower of a busy season: most are over, some wait to be looked at, a few were covered last evening. */
 function flowerOn(n: number): Record<string, string | number | null> {
@@ -36,12 +37,47 @@ function flowerOn(n: number): Record<string, string | number | null> {
   return { state: n % 3 ? "failed" : "set", ...done, checkedOn: addDays(day, 9) };
 }
 
-/** Writes ten seasons of a large garden straight into tables: 300 lines, 20,000 plants, 200,000 scores, 5,000 flowers in one season. */
+type Insert = (table: string, given: Record<string, string | number | null>) => string;
+
+/** A large drawer: 4,000 more lots in three places, one of them measured for two years; one lot in four was tested; 30 on the table. */
+function drawer(insert: Insert, lines: string[]): void {
+  const stores = [
+    { name: "tin", temperature: 10, humidity: 30 },
+    { name: "shelf", temperature: 20, humidity: 55 },
+    { name: "fridge", temperature: 5, humidity: 35 },
+  ].map((store) => insert("store", store));
+  for (let day = 0; day < 730; day++)
+    insert("air", {
+      storeId: stores[1]!,
+      on: addDays("2025-07-08", day),
+      temperature: 19 + (day % 7),
+      humidity: 50 + (day % 12),
+    });
+  for (let i = 0; i < LOTS; i++) {
+    const year = 2019 + (i % 8);
+    const gathered = `${year}-09-1${i % 9}`;
+    const lotId = insert("lot", {
+      code: makeCode("lot", year, 2000 + i),
+      lineId: lines[i % LINES]!,
+      kind: "received",
+      gathered,
+      seeds: 40 + (i % 200),
+      onTable: i < 30 ? 1 : 0,
+    });
+    insert("stay", { lotId, storeId: stores[i % 3]!, since: gathered });
+    if (i % 4) continue;
+    const on = `2026-02-1${i % 9}`;
+    const testId = insert("test", { lotId, on: on < gathered ? "2027-02-10" : on, sown: 20, endedOn: "2027-03-20" });
+    insert("testCount", { testId, on: "2027-03-20", up: 4 + (i % 17) });
+  }
+}
+
+/** Writes ten seasons of a large garden straight into tables: 300 lines, 20,000 plants, 200,000 scores, 5,000 flowers in one season, 5,000 lots. */
 export function fillLarge(path: string): void {
   const db = openDb(path);
   db.pragma("synchronous = OFF");
   const op = newId();
-  const insert = (table: string, given: Record<string, string | number | null>): string => {
+  const insert: Insert = (table, given) => {
     const row = { id: newId(), version: op, ...given };
     db.prepare(
       `INSERT INTO "${table}" (${Object.keys(row)
@@ -124,6 +160,7 @@ export function fillLarge(path: string): void {
         }
       }
     }
+    drawer(insert, lines);
     const stands = db.prepare("SELECT id, lineId FROM stand WHERE season = 2027").all() as {
       id: string;
       lineId: string;

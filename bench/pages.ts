@@ -10,6 +10,7 @@ import { benchFlowers } from "./flowers";
 import { fillLarge } from "./garden";
 import { benchIsolation } from "./isolation";
 import { benchJournal } from "./journal";
+import { benchSeed } from "./seed";
 import { benchWork } from "./work";
 
 const RUNS = 25;
@@ -34,6 +35,7 @@ benchIsolation();
 benchFlowers();
 benchJournal();
 benchWork();
+benchSeed();
 
 const folder = mkdtempSync(join(tmpdir(), "orchard-bench-"));
 const path = join(folder, "large.db");
@@ -42,7 +44,7 @@ fillLarge(path);
 const db = new Database(path, { readonly: true });
 const count = (table: string) => db.prepare(`SELECT count(*) FROM "${table}"`).pluck().get();
 console.log(
-  `Ten seasons: ${["line", "stand", "plant", "score", "cross", "flower", "lot", "op"].map((t) => `${count(t)} ${t}`).join(", ")}; filled in ${((performance.now() - began) / 1000).toFixed(1)} s`,
+  `Ten seasons: ${["line", "stand", "plant", "score", "cross", "flower", "lot", "test", "op"].map((t) => `${count(t)} ${t}`).join(", ")}; filled in ${((performance.now() - began) / 1000).toFixed(1)} s`,
 );
 const any = (sql: string) => db.prepare(sql).pluck().get();
 const records = {
@@ -53,6 +55,7 @@ const records = {
 };
 const [plantId, yardstickId] = db.prepare("SELECT plantId, yardstickId FROM score LIMIT 1").raw().get() as string[];
 const crossId = any("SELECT id FROM cross ORDER BY code LIMIT 1");
+const [lots, tested] = [count("lot"), any("SELECT count(DISTINCT lotId) FROM test")];
 db.close();
 
 const large = await startServer("demo", path);
@@ -104,6 +107,21 @@ const nothing = await timed(
 console.log(`\nA flower covered, in a season of 5,000: ${flower.toFixed(1)} ms`);
 console.log(
   `A recorded score, journal and disk included: ${score.toFixed(1)} ms; an answer that writes nothing: ${nothing.toFixed(1)} ms; ratio ${(score / nothing).toFixed(1)}`,
+);
+/** The whole drawer is reckoned anew after a press: the first look at it, beside the same on an empty garden. */
+const afterPress = async (server: string) => {
+  const times: number[] = [];
+  for (let i = 0; i < 7; i++) {
+    await post(server, "/api/commands/task.add", { title: `task ${i}`, due: "2027-08-01" })();
+    const from = performance.now();
+    await page(`${server}/seed`)();
+    times.push(performance.now() - from);
+  }
+  return median(times);
+};
+const [drawer, none] = [await afterPress(large.url), await afterPress(empty.url)];
+console.log(
+  `\nSeed looked at after a press, ${lots} lots of which ${tested} were tested: ${drawer.toFixed(0)} ms; on an empty garden ${none.toFixed(0)} ms; ratio ${(drawer / none).toFixed(1)}`,
 );
 await large.stop();
 await empty.stop();

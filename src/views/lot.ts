@@ -19,7 +19,7 @@ import { type PartRow, partsBefore, partsInto, partsOf } from "@/records/lot/par
 import { lotByCode, lotById } from "@/records/lot/queries";
 import type { Packet } from "@/records/packet/packet";
 import { packetsOf } from "@/records/packet/queries";
-import { standsOfSeason } from "@/records/stand/queries";
+import { seedReturn, standsOfSeason } from "@/records/stand/queries";
 import { allStores, type StoreRow, stays, stores } from "@/records/store/queries";
 import { type MoveRow, movesOf } from "@/records/vessel/queries";
 import type { LotTest } from "./alive";
@@ -28,7 +28,7 @@ import { type Band, band } from "./band";
 import { type StandChoice, standChoice } from "./choices";
 import { type DrawerLot, drawerLot, type LifeCurve, lifeCurve, plantsToGoOn } from "./drawer";
 import type { Outlook } from "./outlook";
-import { type Emergence, emergenceOf, type Losses, lossesOf, stagesFor } from "./raising";
+import { type Emergence, emergenceOf, enoughOf, type Losses, lossesOf, stagesFor } from "./raising";
 import { type SeedTable, seedTable, type TableLotView } from "./seedTable";
 
 /** Where a lot lay, in order. */
@@ -68,6 +68,9 @@ export type LotPage = {
   stages: Stage[];
   losses: Losses;
   emergence: Emergence[];
+  /** Seeds that its line gave for each that was sown, and whether the line has enough of it: seed that still comes up. */
+  seedReturn: { sown: number; given: number };
+  enough: { have: number; need: number };
   plants: number;
   species: {
     name: string;
@@ -132,6 +135,8 @@ export function lotPage(sky: Outlook, code: string): LotPage | null {
     stages: stagesFor(sky, { species: row.species, lineId: row.lineId, lotId: row.id }),
     losses: lossesOf(sky, { species: row.species, lineId: row.lineId, lotId: row.id }),
     emergence: emergenceOf(sky, row.id, row.species),
+    seedReturn: seedReturn(db, row.lineId),
+    enough: enoughOf(sky, row),
     plants: plantsToGoOn(row.species),
     species: {
       name: species.name,

@@ -6,12 +6,12 @@ import { groupBy } from "@/core/lists/groupBy";
 import { chanceAbove } from "@/core/numbers/betaRange";
 import { germinationAfter } from "@/core/seed/alive";
 import { germinationInterval } from "@/core/seed/germination";
-import type { Stage } from "@/core/seed/sowing";
+import { type Stage, sowingNumber } from "@/core/seed/sowing";
 import { meanOf, NONE, stageFrom, type Through } from "@/core/work/losses";
 import { STAYS_USUALLY } from "@/core/work/raise";
 import { type RaisedLine, raisedLines, type Sowing, sowingsOf } from "@/records/stand/queries";
 import { livesOf } from "./alive";
-import { drawer } from "./drawer";
+import { drawer, livingOf, plantsToGoOn } from "./drawer";
 import type { Outlook } from "./outlook";
 
 type Of = { species: string; lineId: Id; lotId: Id | null };
@@ -43,6 +43,9 @@ export const lineStages = (sky: Outlook): ((species: string, lineId: Id) => Line
 /** Fresh sound seed germinates so: what comes up of an older lot is less in proportion. */
 const FRESH_SHARE = 0.93;
 
+/** What is no more than so little below fresh seed is not told apart from it. Working value. */
+const FRESH_ENOUGH = 0.98;
+
 /** What of a lot still germinates beside fresh seed, 0–1; one where nobody knows. */
 const vigourOf = (sky: Outlook, lotId: Id | null): number => {
   const lots = sky.once("drawer by id", () => new Map(drawer(sky).map((lot) => [lot.id, lot])));
@@ -54,7 +57,7 @@ const vigourOf = (sky: Outlook, lotId: Id | null): number => {
 export function stagesFor(sky: Outlook, { species, lineId, lotId }: Of): Stage[] {
   const { up, stays } = lineStages(sky)(species, lineId);
   const vigour = Math.max(0.001, vigourOf(sky, lotId));
-  return vigour > 0.995 ? [up, stays] : [up, stays, { rate: vigour }];
+  return vigour > FRESH_ENOUGH ? [up, stays] : [up, stays, { rate: vigour }];
 }
 
 /** A sowing and what came up of it; beside it those of other lots that were sown within days of it. */
@@ -112,4 +115,18 @@ export function lossesOf(sky: Outlook, { species, lineId }: Of): Losses {
     up: { own: meanOf(up), usual: usual(emergence) },
     stays: { own: meanOf(stays), usual: usual(STAYS_USUALLY) },
   };
+}
+
+/** A line has enough seed when it could be sown twice, tested, and kept in reserve once more. Working value. */
+const SOWINGS_KEPT = 3;
+
+/** Seed of a line that still comes up, against what it takes to sow it three times: beyond that, cleaning can stop. */
+export function enoughOf(sky: Outlook, { species, lineId }: Pick<Of, "species" | "lineId">) {
+  const stages = stagesFor(sky, { species, lineId, lotId: null });
+  const { sow } = sowingNumber({ target: plantsToGoOn(species), confidence: 0.9, stages });
+  const have = (livingOf(sky).get(lineId) ?? []).reduce(
+    (sum, lot) => sum + (lot.seedsLeft ?? 0) * Math.min(1, vigourOf(sky, lot.id)),
+    0,
+  );
+  return { have: Math.round(have), need: SOWINGS_KEPT * sow };
 }

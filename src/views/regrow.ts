@@ -1,4 +1,4 @@
-import { addDays, type Day } from "@/core/calendar/day";
+import { addDays, type Day, yearsLater } from "@/core/calendar/day";
 import { seasonSpan } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
@@ -9,6 +9,7 @@ import { type Stage, sowingNumber } from "@/core/seed/sowing";
 import { meanOf } from "@/core/work/losses";
 import { lineDependants } from "@/records/line/queries";
 import { notSown, type WaitingLine } from "@/records/lot/queries";
+import { lastSowings } from "@/records/stand/queries";
 import { livesOf } from "./alive";
 import { type DrawerLot, livingOf, plantsToGoOn } from "./drawer";
 import type { Outlook } from "./outlook";
@@ -34,6 +35,9 @@ export type Regrow = {
   stake: Stake;
   /** Lines that come from it. */
   rests: number;
+  lotId: Id;
+  /** The next day on which it would be sown: as it was last, or in spring. */
+  sowOn: Day;
 };
 
 /** Sowings of a season are decided on in its first months, days. */
@@ -81,7 +85,21 @@ function regrowOf(sky: Outlook, line: WaitingLine, lots: DrawerLot[], rests: num
       rests,
     }),
     rests,
+    lotId: best.id,
+    sowOn: nextSowing(sky, lineId),
   };
+}
+
+/** Where a line was never sown here, it is in spring: so many days into the season. Working value. */
+const IN_SPRING = 90;
+
+/** The next day on which a line would be sown: the day of its last sowing, a year or more on; else in spring. */
+function nextSowing(sky: Outlook, lineId: Id): Day {
+  const { today, season, garden } = sky;
+  const last = sky.once("last sowings", () => lastSowings(sky.db)).get(lineId);
+  let day = last ?? addDays(seasonSpan(season, garden.latitude).start, IN_SPRING);
+  while (day <= today) day = yearsLater(day, 1);
+  return day;
 }
 
 const ageAtLimit = ({ life }: DrawerLot) => life.until.likely ?? "";

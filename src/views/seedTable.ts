@@ -3,8 +3,11 @@ import { HAZARDS } from "@/catalogue/hazards";
 import type { Day } from "@/core/calendar/day";
 import { clockTime } from "@/core/climate/sun";
 import { nameWithGeneration } from "@/core/custody/generation";
+import { middle } from "@/core/flowering/facts";
 import { groupBy } from "@/core/lists/groupBy";
-import { clockAtHour, dayAtHour, hoursAt, onTable, type Stage, type TableCall } from "@/core/seed/table";
+import { type Dryness, storageMoisture } from "@/core/seed/drying";
+import { airDryMoisture, moistureTarget } from "@/core/seed/moisture";
+import { clockAtHour, dayAtHour, type Handled, hoursAt, onTable, type Stage, type TableCall } from "@/core/seed/table";
 import { WAYS, type Way } from "@/core/seed/ways";
 import { handlingsOnTable } from "@/records/handling/queries";
 import { tableLot } from "@/records/handling/tableLot";
@@ -40,7 +43,17 @@ export type TableLotView = Pick<
   ways: { value: Way; label: string }[];
   broken: boolean;
   /** When it will be dry, the range of nine tenths. */
-  dry: { early: Moment; likely: Moment; late: Moment; mass: number | null } | null;
+  dry: {
+    early: Moment;
+    likely: Moment;
+    late: Moment;
+    /** What it should weigh air-dry, and dry enough to be closed in. */
+    mass: number | null;
+    stored: number | null;
+    /** Weigh-ins and the likely course, in days since it was spread. */
+    weighed: { day: number; mass: number }[];
+    course: { day: number; mass: number }[];
+  } | null;
   calls: TimedCall[];
 };
 
@@ -79,10 +92,41 @@ function timed(call: TableCall, now: number): TimedCall {
   };
 }
 
+const DRAWN = 24;
+
+/** Weigh-ins and the likely course of drying, and what the seed should weigh in the end. */
+function curveOf(lot: LotRow, handled: Handled[], { mass, course, late }: Dryness) {
+  const spread = handled.findLast(({ act }) => act === "spread")!.at;
+  const weighed = handled.flatMap(({ act, at, value }) =>
+    act === "weigh" && value !== null && at >= spread ? [{ day: (at - spread) / 24, mass: value }] : [],
+  );
+  if (!mass || !course) return { mass: null, stored: null, weighed, course: [] };
+  const oil = middle(speciesById(lot.species).seed.oil);
+  const { massTarget } = moistureTarget({
+    massNow: mass.likely,
+    moistureNow: airDryMoisture(ROOM_AIR, oil),
+    moistureTarget: storageMoisture(oil),
+  });
+  const days = (late - spread) / 24;
+  return {
+    mass: mass.likely,
+    stored: massTarget,
+    weighed,
+    course: Array.from({ length: DRAWN + 1 }, (_, i) => {
+      const day = (days * i) / DRAWN;
+      return { day, mass: course.end + course.loss * Math.exp(-course.rate * 24 * day) };
+    }),
+  };
+}
+
+/** Air of the room in which seed dries. Working value. */
+const ROOM_AIR = { temperature: 20, humidity: 0.5 };
+
 /** A lot on the table, with what it calls for. */
 function viewOf(lot: LotRow, handled: Parameters<typeof tableLot>[1], now: number): TableLotView {
   const { id, version, code, lineId, fraction, fruits, vesselId, brokenOn, brokenWhy } = lot;
-  const { stage, calls, dryness } = onTable(tableLot(lot, handled));
+  const table = tableLot(lot, handled);
+  const { stage, calls, dryness } = onTable(table);
   const { seed } = speciesById(lot.species);
   return {
     id,
@@ -102,7 +146,7 @@ function viewOf(lot: LotRow, handled: Parameters<typeof tableLot>[1], now: numbe
       early: moment(dryness.early),
       likely: moment(dryness.likely),
       late: moment(dryness.late),
-      mass: dryness.mass?.likely ?? null,
+      ...curveOf(lot, table.handled, dryness),
     },
     calls: calls.map((call) => timed(call, now)),
   };

@@ -5,6 +5,7 @@ import { actsOf } from "@/core/work/acts";
 import type { LivingStand } from "@/core/work/living";
 import { memoryOf } from "@/core/work/memory";
 import { byLastChance, type Standing, standingOn, type Work } from "@/core/work/work";
+import { weatherAhead } from "@/records/climate/queries";
 import { mothersOfSeason } from "@/records/cross/queries";
 import { type DeedOf, deedsOfSeason } from "@/records/deed/queries";
 import { standsWithFlowers } from "@/records/flower/queries";
@@ -32,6 +33,7 @@ type Known = { deeds: Map<Id, DeedOf[]>; flowered: Set<Id>; gathered: Set<Id>; m
 
 function living(stand: ForecastStand, sky: Outlook, { deeds, flowered, gathered, mothers }: Known): LivingStand {
   const { climate, today } = sky;
+  const weather = sky.once("weather", () => weatherAhead(sky.db, today));
   const species = speciesById(stand.species);
   const { selfs } = sceneSpecies(species);
   return {
@@ -58,6 +60,8 @@ function living(stand: ForecastStand, sky: Outlook, { deeds, flowered, gathered,
     raising: species.raise,
     stages: stagesFor(sky, stand),
     frosts: climate.frosts,
+    frostNight: weather.frostNight?.day ?? null,
+    rainDay: weather.rain?.day ?? null,
     ...memoryOf(deeds.get(stand.id) ?? []),
   };
 }

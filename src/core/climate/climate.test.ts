@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { addDays, dayNumber } from "../calendar/day";
+import { addDays, dayNumber, dayOf } from "../calendar/day";
 import { south as southern, tropics, VALLEY } from "../tests/place";
 import { growingDegreeDays } from "./degreeDays";
 import { frostFreeUntil, frostOverBy, frostsByNormals, frostsByReadings } from "./frost";
@@ -92,6 +92,22 @@ describe("the simulated station", () => {
     expect(simulatedStation(daily, 7).readings("2026-01-01", "2026-12-31")).toEqual(once);
     expect(simulatedStation(daily, 8).readings("2026-01-01", "2026-12-31")).not.toEqual(once);
     expect(station.readings("2026-06-01", "2026-06-01")).toEqual([once[151]]);
+  });
+
+  test("foretells rain, less surely the farther off, on about one day in three", () => {
+    const days = Array.from({ length: 365 }, (_, n) => station.rain(dayOf(20_454 + n), 1)[0]!);
+    const wet = days.filter(({ chance }) => chance > 0.5);
+    expect(wet.length / 365).toBeGreaterThan(0.2);
+    expect(wet.length / 365).toBeLessThan(0.45);
+    expect(new Set(days.map(({ chance }) => chance))).toEqual(new Set([0.89, 0.11]));
+    const ahead = station.rain("2027-07-01", 5);
+    expect(ahead.map(({ day }) => day)).toEqual(["2027-07-02", "2027-07-03", "2027-07-04", "2027-07-05", "2027-07-06"]);
+    for (const [i, { chance, mm }] of ahead.entries()) {
+      expect([0.95 - 0.06 * (i + 1), 0.05 + 0.06 * (i + 1)].some((c) => Math.abs(c - chance) < 0.006)).toBe(true);
+      expect(mm).toBeGreaterThanOrEqual(2);
+    }
+    // The same day is wet or dry however far off it was looked at.
+    expect(station.rain("2027-07-03", 1)[0]!.chance > 0.5).toBe(ahead[2]!.chance > 0.5);
   });
 
   test("is the same on every machine, for demos and tests rest on it", () => {

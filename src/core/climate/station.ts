@@ -6,11 +6,15 @@ export type StationReading = Temperature & { day: Day };
 /** A forecast day: how far ahead it lies, and the standard deviation of its error, °C. */
 export type StationForecast = StationReading & { lead: number; spread: number };
 
+/** Rain ahead: the chance of it on a day, 0–1, and about how much would fall, mm. */
+export type RainAhead = { day: Day; chance: number; mm: number };
+
 /** What a weather station answers, simulated or real. */
 export type WeatherStation = {
   name: string;
   readings: (from: Day, to: Day) => StationReading[];
   forecast: (today: Day, days: number) => StationForecast[];
+  rain: (today: Day, days: number) => RainAhead[];
 };
 
 const SPELL = [0.55, 0.45, 0.36, 0.3, 0.24, 0.19, 0.15, 0.12];
@@ -19,6 +23,8 @@ const tenth = (degrees: number) => Math.round(degrees * 10) / 10;
 /** How wrong a forecast is, °C, one day ahead and for every day further. */
 const FIRST_ERROR = 0.9;
 const LATER_ERROR = 0.45;
+/** About one day in three is wet. */
+const WET = 0.5;
 
 /**
  * A weather station that ships with the program: days scatter around the normals in spells of warm and cold, with a
@@ -52,6 +58,20 @@ export function simulatedStation(daily: Temperature[], seed: number): WeatherSta
       const readings: StationReading[] = [];
       for (let n = dayNumber(from); n <= dayNumber(to); n++) readings.push({ day: dayOf(n), ...on(n) });
       return readings;
+    },
+    rain(today, days) {
+      return Array.from({ length: days }, (_, i) => {
+        const number = dayNumber(today) + i + 1;
+        // Wet days come in spells of two or three; what is forecast of them is less sure the farther off they are.
+        const wet = noise(number, 5) + 0.6 * noise(number - 1, 5) > WET;
+        const doubt = Math.min(0.35, 0.06 * (i + 1));
+        const mm = 2 + 5 * Math.abs(noise(number, 6));
+        return {
+          day: dayOf(number),
+          chance: Number((wet ? 0.95 - doubt : 0.05 + doubt).toFixed(2)),
+          mm: Math.round(mm),
+        };
+      });
     },
     forecast(today, days) {
       return Array.from({ length: days }, (_, i) => {

@@ -11,6 +11,8 @@ export type Dryness = {
   late: number;
   /** Grams, as the curve tends to; null before there is a curve. */
   mass: { low: number; likely: number; high: number } | null;
+  /** The likely course, m = end + loss·e^(−rate·hours since it was spread); null before there is a curve. */
+  course: { rate: number; loss: number; end: number } | null;
 };
 
 /** Hours until seed of a size is dry, spread thin in a warm room; by seeds per gram. Guidance, ours in between. */
@@ -120,6 +122,7 @@ export function drying(weighings: Weighing[], begun: number, perGram: number, we
       likely: begun + 24 * Math.sqrt(days.low * days.high),
       late: begun + 24 * days.high,
       mass: null,
+      course: null,
     };
   const found = courses(weighings, begun, days, wet);
   const done = quantiles(
@@ -129,7 +132,13 @@ export function drying(weighings: Weighing[], begun: number, perGram: number, we
     })),
   );
   const mass = quantiles(found.map(({ end, weight }) => ({ value: end, weight })));
-  return { early: done.low, likely: done.likely, late: done.high, mass };
+  const mean = (of: (course: Course) => number) => found.reduce((sum, course) => sum + course.weight * of(course), 0);
+  const course = {
+    rate: Math.exp(mean(({ rate }) => Math.log(rate))),
+    loss: mean(({ loss }) => loss),
+    end: mean(({ end }) => end),
+  };
+  return { early: done.low, likely: done.likely, late: done.high, mass, course };
 }
 
 /** Air in which seed keeps for years, °C and relative humidity. Guidance. */

@@ -165,6 +165,7 @@ describe("drying", () => {
       likely: 10 + 24 * Math.sqrt(24),
       late: 10 + 192,
       mass: null,
+      course: null,
     });
   });
 
@@ -187,6 +188,10 @@ describe("drying", () => {
     expect(truth).toBeGreaterThan(five.early);
     expect(truth).toBeLessThan(five.late);
     expect(five.mass!.likely).toBeCloseTo(12, 0);
+    expect(five.course!.end + five.course!.loss * Math.exp(-five.course!.rate * 24)).toBeCloseTo(
+      12 + 9 * Math.exp(-0.96),
+      0,
+    );
     expect(five.mass!.low).toBeLessThan(12.3);
     // What no longer loses anything is dry by now.
     const still = drying(

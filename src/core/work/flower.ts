@@ -70,6 +70,18 @@ export function flowerWork(stand: LivingStand, before: string[]): Work[] {
         waitsFor: before,
       }),
     );
+  // Males that have shed are done; what they take is the females' water and light.
+  if (separatePlants && seedWanted && !done.has("males-out") && stand.males !== 0)
+    open.push(
+      work(stand, "males-out", {
+        what: "Take the males out",
+        how: "They have shed; the females have the room for their seed.",
+        count: stand.males,
+        from: addDays(window.end, 1),
+        best: addDays(window.end, 7),
+        waitsFor: before,
+      }),
+    );
   if (stand.fixing && seedWanted && !done.has("self"))
     open.push(
       work(stand, "self", {

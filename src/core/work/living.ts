@@ -28,6 +28,8 @@ export type LivingStand = {
   /** Plants wanted of a sowing, and those that stand. */
   wanted: number | null;
   plants: number | null;
+  /** Males counted, where they are plants of their own. */
+  males: number | null;
   sowedSeeds: number | null;
   cameUp: number | null;
   upOn: Day | null;
@@ -73,6 +75,9 @@ export type LivingStand = {
   /** What gets through each stage of raising, from seed to the plant in its place. */
   stages: Stage[];
   frosts: Frosts | null;
+  /** The next night that the station expects frost of, and the next day it expects rain. */
+  frostNight: Day | null;
+  rainDay: Day | null;
   /** When each act was last done, and what it was put off to; null for never again. */
   done: ReadonlyMap<Act, Day>;
   putOff: ReadonlyMap<Act, Day | null>;
@@ -103,6 +108,8 @@ const MINUTES: Record<Act, { once: number; each: number }> = {
   cover: { once: 15, each: 0.5 },
   "first-flower": { once: 2, each: 0 },
   sexes: { once: 10, each: 0.3 },
+  "males-out": { once: 10, each: 0.3 },
+  bolters: { once: 5, each: 0.1 },
   self: { once: 15, each: 0 },
   "flowers-off": { once: 10, each: 0.2 },
   cage: { once: 10, each: 0.1 },

@@ -45,8 +45,27 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
   if (stand.putOff.get("gather") === null) return [];
   const { ripe, ripeEarliest, ripeLatest } = window;
   const frost = ripening.frost;
+  const { frostNight, rainDay } = stand;
   const open: Work[] = [];
-  if (fleshy && frost && frosts && !stand.done.has("bring-in") && ripeLatest > addDays(frost, -frosts.first.spread))
+  if (fleshy && frostNight && window.start < frostNight && !stand.done.has("bring-in"))
+    open.push(
+      work(stand, "bring-in", {
+        what: "Bring in before the frost of this week",
+        how: "The station expects it. What is not ripe yet finishes indoors.",
+        from: addDays(frostNight, -3),
+        best: addDays(frostNight, -1),
+        last: frostNight,
+        otherwise: "frost spoils what hangs outside",
+        waitsFor: before,
+      }),
+    );
+  else if (
+    fleshy &&
+    frost &&
+    frosts &&
+    !stand.done.has("bring-in") &&
+    ripeLatest > addDays(frost, -frosts.first.spread)
+  )
     open.push(
       work(stand, "bring-in", {
         what: "Bring in before frost",
@@ -73,6 +92,18 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
       }),
     );
   const cut = stand.done.get("cut");
+  if (!fleshy && !cut && rainDay && ripeEarliest <= rainDay)
+    open.push(
+      work(stand, "cut", {
+        what: "Cut before the rain",
+        how: "Stalks of equal dryness together, to ripen under a roof; what is still green stays.",
+        from: addDays(rainDay, -3),
+        best: addDays(rainDay, -1),
+        last: rainDay,
+        otherwise: "wet heads mould, and seed sprouts in them",
+        waitsFor: before,
+      }),
+    );
   open.push(
     cut
       ? work(stand, "gather", {

@@ -90,13 +90,35 @@ function awayWork(stand: LivingStand, { lift, look, replant }: Keeping, before: 
 
 const later = (a: Day, b: Day): Day => (a > b ? a : b);
 
+/** From so many days after sowing a crop of the second year shows which of its plants bolt. Working value. */
+const BOLTS_FROM = 60;
+
+/** Plants that flower in the first of their two years are no good for seed: their children bolt too. */
+function bolters(stand: LivingStand, before: string[]): Work[] {
+  const { sown, done, liftedOn, secondYear, wintering, seedWanted } = stand;
+  const winter = winterOf(stand);
+  const from = addDays(sown, BOLTS_FROM);
+  if (!secondYear || wintering || liftedOn || !seedWanted || done.has("bolters") || from >= winter.start) return [];
+  return [
+    work(stand, "bolters", {
+      what: "Look for bolters",
+      how: "What flowers in its first year is marked, never for seed, and pulled before it sheds pollen: its children bolt too.",
+      from,
+      best: addDays(winter.start, -45),
+      last: winter.start,
+      otherwise: "their seed is in with the rest, and bolts again",
+      waitsFor: before,
+    }),
+  ];
+}
+
 /**
  * What brings a crop of the second year through the winter: lifted, looked through in the store and replanted; left and
  * mulched; sown late it needs nothing.
  * @param before keys of what must be done before
  * @returns what is still open of it; nothing for a crop that flowers in its first year
  * @example winterWork(living({ secondYear: true, overwinter: "left" }), []).map(({ act, from }) => [act, from])
- *   // [["mulch", "2027-09-29"]]
+ *   // [["bolters", "2027-06-30"], ["mulch", "2027-09-29"]]
  */
 export function winterWork(stand: LivingStand, before: string[]): Work[] {
   const { secondYear, overwinter, replantedOn, firstFlower, sown, done } = stand;
@@ -106,6 +128,7 @@ export function winterWork(stand: LivingStand, before: string[]): Work[] {
   const winter = winterOf(stand);
   if ((overwinter === "left" || stand.wintering === "outside") && !done.has("mulch"))
     return [
+      ...bolters(stand, before),
       work(stand, "mulch", {
         what: "Mulch for the winter",
         from: later(addDays(winter.start, -7), sown),
@@ -115,5 +138,5 @@ export function winterWork(stand: LivingStand, before: string[]): Work[] {
         waitsFor: before,
       }),
     ];
-  return overwinter === "lifted" ? awayWork(stand, IN_STORE, before) : [];
+  return [...bolters(stand, before), ...(overwinter === "lifted" ? awayWork(stand, IN_STORE, before) : [])];
 }

@@ -45,7 +45,9 @@ describe("the acts of a stand", () => {
 
   test("a crop of the second year is lifted before the frost, looked through each month, and replanted in spring", () => {
     const stand = living({ secondYear: true, overwinter: "lifted", plants: 30 });
-    expect(told(actsOf(stand)).slice(0, 3)).toEqual([
+    expect(told(actsOf(stand)).slice(0, 4)).toEqual([
+      // Sixty days after sowing, and best 45 before the frost of 6 October.
+      ["bolters", "2027-06-30", "2027-08-22", "2027-10-06"],
       ["lift", "2027-09-06", "2027-09-29", "2027-10-20"],
       ["look-store", "2027-10-27", "2027-11-03", "2027-11-17"],
       ["replant", "2028-03-30", "2028-04-14", "2028-06-03"],
@@ -64,13 +66,17 @@ describe("the acts of a stand", () => {
       "gather",
       "keep",
     ]);
-    expect(told(actsOf({ ...stand, overwinter: "left" }))[0]).toEqual([
+    expect(told(actsOf({ ...stand, overwinter: "left" }))[1]).toEqual([
       "mulch",
       "2027-09-29",
       "2027-10-13",
       "2027-11-10",
     ]);
-    expect(actsOf({ ...stand, overwinter: "late-sown" })[0]!.act).toBe("rogue");
+    expect(
+      actsOf({ ...stand, overwinter: "late-sown" })
+        .map(({ act }) => act)
+        .slice(0, 2),
+    ).toEqual(["bolters", "rogue"]);
     // A winter with no frost: seven months before it flowers.
     const mild = living({ secondYear: true, overwinter: "lifted" }, climate({ daily: [], frosts: null }));
     expect(daysBetween(actsOf(mild).find(({ act }) => act === "lift")!.best, mild.window.start)).toBe(217);
@@ -237,6 +243,40 @@ describe("the acts of a stand", () => {
   });
 });
 
+describe("weather that the station expects", () => {
+  const dry = living({ plants: 20 });
+  const fleshy = living({ plants: 20, fleshy: true });
+  test("rain ahead moves the cut of what may be ripe before it", () => {
+    expect(one(dry, "cut")).toBeUndefined();
+    const { ripeEarliest } = dry.window;
+    const rain = (day: Day) => one({ ...dry, rainDay: day }, "cut");
+    expect(rain(addDays(ripeEarliest, -1))).toBeUndefined();
+    const day = addDays(ripeEarliest, 6);
+    expect(rain(day)).toMatchObject({ from: addDays(day, -3), best: addDays(day, -1), last: day });
+    expect(one({ ...fleshy, rainDay: day }, "cut")).toBeUndefined();
+    expect(one({ ...dry, rainDay: day, done: new Map<Act, Day>([["cut", day]]) }, "cut")).toBeUndefined();
+  });
+
+  test("a night of frost brings fruit in before it, instead of the usual frost's day", () => {
+    const night = addDays(fleshy.window.start, 20);
+    const bring = actsOf({ ...fleshy, frostNight: night }).filter(({ act }) => act === "bring-in");
+    expect(told(bring)).toEqual([["bring-in", addDays(night, -3), addDays(night, -1), night]]);
+    expect(bring[0]!.what).toContain("frost of this week");
+    expect(one({ ...dry, frostNight: night }, "bring-in")).toBeUndefined();
+    expect(one({ ...fleshy, frostNight: fleshy.window.start }, "bring-in")?.what ?? "none").not.toContain("this week");
+  });
+});
+
+test("males are taken out once they have shed, but where none were left", () => {
+  const stand = living({ plants: 20, separatePlants: true, males: 6 });
+  expect(told([one(stand, "males-out")!])).toEqual([
+    ["males-out", addDays(stand.window.end, 1), addDays(stand.window.end, 7), null],
+  ]);
+  expect(one(stand, "males-out")!.count).toBe(6);
+  expect(one({ ...stand, males: 0 }, "males-out")).toBeUndefined();
+  expect(one(living({ plants: 20 }), "males-out")).toBeUndefined();
+});
+
 test("an act takes so many minutes, and so many more for each of a hundred plants", () => {
   const minutes = (act: Act) => work(living({ plants: 100 }), act, { what: "", from: "2027-05-01" }).minutes;
   expect(Object.fromEntries(ACTS.map((act) => [act, minutes(act)]))).toEqual({
@@ -255,6 +295,8 @@ test("an act takes so many minutes, and so many more for each of a hundred plant
     cover: 65,
     "first-flower": 2,
     sexes: 40,
+    "males-out": 40,
+    bolters: 15,
     self: 15,
     "flowers-off": 30,
     cage: 20,

@@ -18,6 +18,8 @@ export const ACTS = [
   "cover",
   "first-flower",
   "sexes",
+  "males-out",
+  "bolters",
   "self",
   "flowers-off",
   "cage",

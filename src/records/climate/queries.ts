@@ -1,9 +1,10 @@
 import { addDays, type Day, dayNumber } from "@/core/calendar/day";
 import { type Climate, hoursOfYear } from "@/core/climate/climate";
 import { type Frosts, frostsByNormals, frostsByReadings, STATED_SPREAD } from "@/core/climate/frost";
-import { simulatedStation, type WeatherStation } from "@/core/climate/station";
+import { type RainAhead, simulatedStation, type WeatherStation } from "@/core/climate/station";
 import { dailyNormals, type Normals, type Temperature } from "@/core/climate/temperature";
 import type { Id } from "@/core/custody/id";
+import { below } from "@/core/numbers/normal";
 import type { Db } from "@/db/open";
 import type { Garden } from "../garden/garden";
 import { garden } from "../garden/queries";
@@ -70,6 +71,27 @@ function frostsOf(
       seasons: 0,
     };
   return daily.length ? frostsByNormals(daily, south ? 181 : 0) : null;
+}
+
+/** What the station expects of the next days: the first night of frost, and the first day of rain. */
+export type WeatherAhead = { frostNight: { day: Day; min: number } | null; rain: RainAhead | null };
+
+/** Rain from this chance on is reckoned with; a night is one of frost from this chance on. Working values. */
+const RAIN_FROM = 0.6;
+const FROST_FROM = 0.3;
+
+/** The weather of the next days, by the station; nothing without one. */
+export function weatherAhead(db: Db, today: Day): WeatherAhead {
+  const known = normals(db);
+  const device = stationOf(garden(db), known ? dailyNormals(known) : []);
+  if (!device) return { frostNight: null, rain: null };
+  const night = device
+    .forecast(today, FORECAST_DAYS)
+    .find(({ min, spread }) => below(0, min, Math.max(0.1, spread)) >= FROST_FROM);
+  return {
+    frostNight: night ? { day: night.day, min: night.min } : null,
+    rain: device.rain(today, FORECAST_DAYS).find(({ chance }) => chance >= RAIN_FROM) ?? null,
+  };
 }
 
 const kept = new WeakMap<Db, { key: string; climate: Climate }>();

@@ -31,6 +31,8 @@ const DONE_WORDS: Record<Act, string> = {
   cover: "covered",
   "first-flower": "in flower",
   sexes: "males and females counted",
+  "males-out": "males taken out",
+  bolters: "looked through for bolters",
   self: "next generation planned",
   "flowers-off": "flowers taken off",
   cage: "cage seen to",

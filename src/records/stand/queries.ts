@@ -132,3 +132,19 @@ export const sowingsOf = (db: Db, species: string, until: string): Sowing[] =>
      WHERE l.species = ? AND s.planned = 0 AND s.cameUp IS NOT NULL AND s.sowedSeeds IS NOT NULL AND s.sown <= ?
      ORDER BY s.sown DESC, s.id LIMIT 400`,
   ).all(species, until) as Sowing[];
+
+/** The day on which each line was sown last, what is only planned left out. */
+export const lastSowings = (db: Db): Map<Id, string> =>
+  new Map(
+    db.prepare("SELECT lineId, max(sown) FROM stand WHERE planned = 0 GROUP BY lineId").raw().all() as [Id, string][],
+  );
+
+/** Seeds that a lot's sowings gave, where both were counted: those sown, and those of the lots that came of them. */
+export const seedReturn = (db: Db, lineId: Id): { sown: number; given: number } =>
+  prepared(
+    db,
+    `SELECT coalesce(sum(s.sowedSeeds), 0) sown, coalesce(sum(g.given), 0) given FROM stand s
+     JOIN (SELECT motherStandId, sum(seeds) given FROM lot WHERE seeds IS NOT NULL GROUP BY motherStandId) g
+       ON g.motherStandId = s.id
+     WHERE s.lineId = ? AND s.sowedSeeds IS NOT NULL`,
+  ).get(lineId) as { sown: number; given: number };

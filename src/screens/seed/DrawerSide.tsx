@@ -4,6 +4,7 @@ import { plural } from "@/core/units/plural";
 import type { DyingLot } from "@/views/drawer";
 import type { Regrow } from "@/views/regrow";
 import type { Seed } from "@/views/seed";
+import { CommandButton } from "../common/command";
 import { chanceInWords, inHundred, LIFE_TONES, rangeInHundred } from "../common/words";
 import { LifeLine } from "./LifeLine";
 import { SetTest } from "./TestForms";
@@ -51,6 +52,20 @@ function Dying({ lot, regrow, limit }: { lot: DyingLot; regrow: Regrow; limit: n
         {rangeInHundred(now)} come up; {tests > 0 ? plural(tests, "test") : "no test yet"}. {stakeInWords(regrow)}
         {regrow.sow !== null && ` Sow ${regrow.sow}${regrow.left === null ? "" : ` of ${regrow.left}`}.`}
       </p>
+      {regrow.sow !== null && (regrow.left === null || regrow.sow <= regrow.left) && (
+        <CommandButton
+          command="stand.add"
+          input={{
+            lineId: regrow.lineId,
+            lotId: regrow.lotId,
+            sown: regrow.sowOn,
+            sowedSeeds: regrow.sow,
+          }}
+          plain
+        >
+          Plan it for {dayInWords(regrow.sowOn)} {regrow.sowOn.slice(0, 4)}
+        </CommandButton>
+      )}
     </li>
   );
 }

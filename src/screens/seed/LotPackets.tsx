@@ -14,9 +14,14 @@ export function LotPackets({ view: { lot, packets, garden, stores } }: { view: L
     <section className="mt-6 max-w-2xl" aria-label="Packets">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h3>{packets.length === 0 ? "No packets yet" : plural(packets.length, "packet")}</h3>
-        <Sheet trigger="Make packets" title={`Packets of lot ${lot.code}`} plain>
-          {(close) => <PackForm lot={pack} units={garden.units} onDone={close} />}
-        </Sheet>
+        <span className="flex flex-wrap gap-2">
+          <a className="leaf leaf-plain" href={`/api/tags/packets/${lot.code}`}>
+            Labels, outside and inside
+          </a>
+          <Sheet trigger="Make packets" title={`Packets of lot ${lot.code}`} plain>
+            {(close) => <PackForm lot={pack} units={garden.units} onDone={close} />}
+          </Sheet>
+        </span>
       </div>
       <ul className="rows mt-1 border-y border-rule empty:hidden">
         {packets.map(({ id, version, number, seeds, storeId, reserve, madeOn, goneOn, goneTo }) => (

@@ -22,6 +22,7 @@ import {
 import { CameUp } from "./CameUp";
 import { Chain } from "./Chain";
 import { ChangeLot } from "./ChangeLot";
+import { EnoughSeed } from "./EnoughSeed";
 import { HowMany } from "./HowMany";
 import { LifeChart } from "./LifeChart";
 import { LotCount } from "./LotCount";
@@ -137,6 +138,7 @@ export function LotScreen(view: LotPage) {
           </Enough>
         </section>
       )}
+      <EnoughSeed view={view} />
       <LotTests view={view} />
       <CameUp emergence={view.emergence} />
       <LotPackets view={view} />

@@ -3,6 +3,7 @@ import { massInWords } from "@/core/units/units";
 import type { LotPage } from "@/views/lot";
 import type { TableLotView } from "@/views/seedTable";
 import { percent } from "../common/words";
+import { DryingChart } from "./DryingChart";
 import { callInWords, whenInWords } from "./moments";
 import { CallPress, WeighIn } from "./TableForms";
 
@@ -30,10 +31,12 @@ export function OnTable({ lot, view }: { lot: TableLotView; view: LotPage }) {
           Dry {whenInWords(dry.likely, now)}, nine chances in ten from {whenInWords(dry.early, now)} to{" "}
           {whenInWords(dry.late, now)}
           {dry.mass !== null && `, at about ${massInWords(dry.mass, garden.units)}`}. A fingernail and a snap know
-          better. Closed in it should hold {percent(species.moisture)} water: what seed comes to at 30 % humidity, by
-          the published isotherm.
+          better. Closed in it should hold {percent(species.moisture)} water, what seed comes to at 30 % humidity by the
+          published isotherm
+          {dry.stored !== null && `: about ${massInWords(dry.stored, garden.units)}, reached over desiccant`}.
         </p>
       )}
+      {dry && <DryingChart dry={dry} units={garden.units} />}
       <ul className="rows mt-2 border-y border-ink">
         {lot.calls.map((call) => (
           <li key={call.act} className="flex flex-wrap items-center justify-between gap-3 py-3">

@@ -10,6 +10,7 @@ import { flowersOfCross } from "@/records/flower/queries";
 import type { Line } from "@/records/line/line";
 import { lineByCode } from "@/records/line/queries";
 import { type LotRow, lotByCode, lotsOfCross } from "@/records/lot/queries";
+import { packetsOf } from "@/records/packet/queries";
 import { type StandRow, standByCode } from "@/records/stand/queries";
 import { vesselByCode } from "@/records/vessel/queries";
 import type { TagText } from "./tagPdf";
@@ -97,6 +98,24 @@ export function tagOf(db: Db, kind: string, code: string): TagText | null {
     default:
       return null;
   }
+}
+
+/** Labels of a lot's packets: one that goes outside and one inside for each; of a lot without packets one pair. */
+export function packetTags(db: Db, code: string): TagText[] | null {
+  const lot = lotByCode(db, code);
+  if (!lot) return null;
+  const packets = packetsOf(db, lot.id).filter(({ goneOn }) => !goneOn);
+  const labels =
+    packets.length > 0 ? packets.map(({ number, seeds, reserve }) => ({ number, seeds, reserve })) : [null];
+  const tag = lotTagOf(lot);
+  return labels.flatMap((label) =>
+    ["outside", "inside"].map((where) => {
+      const said = label
+        ? `packet ${label.number}${label.seeds ? `, ${label.seeds} seeds` : ""}${label.reserve ? ", RESERVE" : ""}; ${where}`
+        : where;
+      return { ...tag, lines: [...tag.lines, said] };
+    }),
+  );
 }
 
 export type Part = "flowers" | "bags" | "packets";

@@ -2,7 +2,7 @@ import { theDb } from "@/db/open";
 import { codeAsked } from "../../../../params";
 import { answering, file, words } from "../../../answer";
 import { tagsPdf, USUAL } from "../../tagPdf";
-import { tagOf } from "../../tags";
+import { packetTags, tagOf } from "../../tags";
 
 type Params = { params: Promise<{ kind: string; code: string }> };
 
@@ -11,7 +11,8 @@ export const GET = (_: Request, { params }: Params) =>
   answering(async () => {
     const { kind, code: typed } = await params;
     const code = codeAsked(typed);
-    const tag = code && tagOf(theDb(), kind, code);
-    if (!tag) return words(404, "There is no such tag.");
-    return file(new Uint8Array(await tagsPdf([tag], USUAL)), "application/pdf", `${tag.code}.pdf`, "inline");
+    const one = code && kind !== "packets" ? tagOf(theDb(), kind, code) : null;
+    const tags = code && kind === "packets" ? packetTags(theDb(), code) : one && [one];
+    if (!tags) return words(404, "There is no such tag.");
+    return file(new Uint8Array(await tagsPdf(tags, USUAL)), "application/pdf", `${code}.pdf`, "inline");
   });

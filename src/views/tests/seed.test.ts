@@ -1,0 +1,222 @@
+import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import type { Id } from "@/core/custody/id";
+import { weatherAhead } from "@/records/climate/queries";
+import { type Plot, plot } from "@/records/tests/plot";
+import { lotPage } from "../lot";
+import { regrowList } from "../regrow";
+import { seedView } from "../seed";
+import { seedTasks } from "../seedCalls";
+import { seedTable } from "../seedTable";
+import { todayView } from "../today";
+
+let garden: Plot;
+let leek: Id;
+beforeEach(() => {
+  garden = plot();
+  leek = line("Slatefoot", "leek");
+});
+afterEach(() => garden.close());
+
+const line = (name: string, species: string, more: object = {}) =>
+  garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated", ...more }).id;
+const seed = (lineId: Id, gathered: string, seeds = 200) => garden.done("lot.receive", { lineId, gathered, seeds }).id;
+const page = (lot: Id) => lotPage(garden.sky(), garden.code("lot", lot))!;
+
+describe("lines to be grown again", () => {
+  test("are those of which no lot keeps, by what waiting costs, with what rests on them", () => {
+    const parsnip = line("Hollow", "parsnip");
+    const keeps = line("Kiln", "tomato");
+    seed(leek, "2024-09-01", 60);
+    seed(parsnip, "2025-09-01", 60);
+    seed(keeps, "2024-09-01", 60);
+    const list = regrowList(garden.sky());
+    expect(list.map(({ name }) => name).sort()).toEqual(["Hollow", "Slatefoot"]);
+    for (const one of list) {
+      expect(one.stake.now).toBeGreaterThan(one.stake.later);
+      expect(one.stake.loss).toBeCloseTo(one.stake.now - one.stake.later, 12);
+    }
+    const before = list.find(({ name }) => name === "Slatefoot")!;
+    garden.done("line.add", {
+      name: "Slate crossed",
+      species: "leek",
+      school: "cross-and-fix",
+      status: "breeding-line",
+    });
+    garden.db.prepare("UPDATE line SET motherLineId = ? WHERE name = 'Slate crossed'").run(leek);
+    const after = regrowList(garden.sky()).find(({ name }) => name === "Slatefoot")!;
+    expect(after.rests).toBe(before.rests + 1);
+    expect(after.stake.loss).toBeCloseTo(2 * before.stake.loss, 9);
+    // A young lot beside it takes it off the list.
+    seed(leek, "2027-06-01");
+    expect(regrowList(garden.sky()).map(({ name }) => name)).toEqual(["Hollow"]);
+  });
+
+  test("a sowing is offered for the day on which the line was sown last, or for spring", () => {
+    seed(leek, "2024-09-01", 900);
+    const sowOn = () => regrowList(garden.sky())[0]!.sowOn;
+    expect(sowOn()).toBe("2028-04-01");
+    const stood = garden.done("stand.add", { lineId: leek, sown: "2025-03-10" }).id;
+    garden.done("stand.end", { id: stood, version: garden.version("stand", stood), ending: "done", on: "2026-08-01" });
+    expect(sowOn()).toBe("2028-03-10");
+    const [one] = regrowList(garden.sky());
+    // Planned with its seeds it leaves the list.
+    garden.done("stand.add", { lineId: leek, lotId: one!.lotId, sown: "2028-03-10", sowedSeeds: one!.sow });
+    expect(garden.row("stand", 2)).toMatchObject({ planned: 1, season: 2029 });
+  });
+});
+
+describe("seeds to sow", () => {
+  const sow = (lot: Id) => {
+    const { stages } = page(lot);
+    return stages.map((stage) =>
+      "rate" in stage ? "rate" : Math.round(100 * ((stage.successes + 0.5) / (stage.trials + 1))),
+    );
+  };
+
+  test("learn from what came up and stayed, the line's own counts most; old seed counts for less", () => {
+    const lot = seed(leek, "2027-06-01");
+    // The catalogue's 0.6 to 0.85 and what usually stays.
+    expect(sow(lot)).toEqual([72, 85]);
+    const other = line("Otherleek", "leek");
+    const grow = (lineId: Id, cameUp: number, plants: number) => {
+      const id = garden.done("stand.add", { lineId, sown: "2027-03-01", sowedSeeds: 100, plants: 1 }).id;
+      garden.done("stand.change", { id, version: garden.version("stand", id), cameUp, plants });
+    };
+    grow(other, 40, 20);
+    const [up, stays] = sow(lot) as number[];
+    expect(up!).toBeGreaterThan(40);
+    expect(up!).toBeLessThan(60);
+    expect(stays!).toBeLessThan(75);
+    grow(leek, 95, 95);
+    expect((sow(lot)[0] as number) > 80 && (sow(lot)[1] as number) > 80).toBe(true);
+    const old = seed(leek, "2023-06-01");
+    expect(sow(old)[2]).toBe("rate");
+    expect(page(lot).losses.up.own).toBeCloseTo((sow(lot)[0] as number) / 100, 2);
+    expect(page(lot).losses.up.usual).toBeCloseTo(0.725, 9);
+  });
+
+  test("what came up of a lot is set beside what was sown with it, not what was sown weeks apart", () => {
+    const mine = seed(leek, "2026-06-01");
+    const bought = seed(line("Bought", "leek"), "2026-06-01");
+    const grow = (lotId: Id, sown: string, cameUp: number) => {
+      const lineId = garden.row("lot", lotId).lineId;
+      const id = garden.done("stand.add", { lineId, lotId, sown, sowedSeeds: 50 }).id;
+      garden.done("stand.change", {
+        id,
+        version: garden.version("stand", id),
+        cameUp,
+        upOn: sown.replace("-01", "-13"),
+      });
+    };
+    grow(mine, "2027-04-01", 44);
+    grow(bought, "2027-04-05", 25);
+    grow(bought, "2027-05-20", 50);
+    const [came] = page(mine).emergence;
+    expect(came).toMatchObject({ up: 44, seeds: 50, beside: [{ name: "Bought", share: 0.5, seeds: 50, home: false }] });
+    expect(came!.beside).toHaveLength(1);
+    expect(came!.beside[0]!.better).toBeGreaterThan(0.99);
+  });
+
+  test("a line has enough when three sowings of it would come up; its return is what it gave for each seed sown", () => {
+    const lot = seed(leek, "2027-06-01", 40);
+    const { enough, plants } = page(lot);
+    expect(plants).toBe(16);
+    expect(enough.have).toBe(40);
+    expect(enough.need % 3).toBe(0);
+    expect(enough.need / 3).toBeGreaterThan(20);
+    const stand = garden.done("stand.add", { lineId: leek, sown: "2026-03-01", sowedSeeds: 20, plants: 12 }).id;
+    garden.done("lot.save", { standId: stand, kind: "open", gathered: "2027-07-01", seeds: 600 });
+    expect(page(lot).seedReturn).toEqual({ sown: 20, given: 600 });
+    expect(page(lot).enough.have).toBeGreaterThan(600);
+  });
+});
+
+describe("the table's view", () => {
+  test("draws the weigh-ins and the course of drying, and says what it should weigh to be closed in", () => {
+    const lot = garden.done("lot.receive", { lineId: line("Kiln", "tomato"), gathered: "2027-07-01", fruits: 5 }).id;
+    garden.done("table.begin", { lotId: lot, way: "rinse", on: "2027-07-01" });
+    for (const act of ["rinse", "float", "spread"]) garden.done("table.do", { lotId: lot, act, on: "2027-07-02" });
+    const dry = () => seedTable(garden.sky()).lots[0]!.dry!;
+    expect(dry()).toMatchObject({ mass: null, stored: null, weighed: [], course: [] });
+    for (const [on, value] of [
+      ["2027-07-03", 10],
+      ["2027-07-05", 7.6],
+      ["2027-07-07", 6.8],
+    ] as const)
+      garden.done("table.do", { lotId: lot, act: "weigh", on, value });
+    const { weighed, course, mass, stored } = dry();
+    expect(weighed.map(({ day, mass: grams }) => [day, grams])).toEqual([
+      [1, 10],
+      [3, 7.6],
+      [5, 6.8],
+    ]);
+    expect(mass!).toBeGreaterThan(5.5);
+    expect(mass!).toBeLessThan(6.8);
+    // From 10.6 % water, of the room, to 7.9 %, as it is closed in.
+    expect(stored! / mass!).toBeCloseTo((1 - 0.1046) / (1 - 0.0787), 2);
+    expect(course).toHaveLength(25);
+    expect(course[0]!.mass).toBeGreaterThan(course.at(-1)!.mass);
+  });
+
+  test("stands on Today until it is done, and tells how late it is", () => {
+    const lot = garden.done("lot.receive", { lineId: line("Kiln", "tomato"), gathered: "2027-06-01", fruits: 5 }).id;
+    expect(todayView(garden.sky()).seed).toEqual([
+      {
+        key: `${lot} begin`,
+        code: garden.code("lot", lot),
+        title: "Kiln: begin to clean it",
+        until: "2027-06-22",
+        late: true,
+      },
+    ]);
+    const tin = garden.done("store.add", {
+      name: "Tin",
+      temperature: 9,
+      humidity: 30,
+      desiccantOn: "2027-01-01",
+      desiccantEvery: 30,
+    });
+    const old = seed(leek, "2026-09-01");
+    garden.done("test.set", { lotId: old, sown: 10, on: "2027-06-20" });
+    expect(seedTasks(garden.sky()).map(({ title, until }) => [title, until])).toEqual([
+      ["Kiln: begin to clean it", "2027-06-22"],
+      ["Count the test of Slatefoot", "2027-07-04"],
+      ["Fresh desiccant for Tin", null],
+    ]);
+    garden.done("store.desiccant", { id: tin.id, version: garden.version("store", tin.id) });
+    expect(seedTasks(garden.sky())).toHaveLength(2);
+  });
+
+  test("its first screen counts what ripens, and names what is next", () => {
+    expect(seedView(garden.sky()).ripe).toEqual({ now: 0, next: null });
+    garden.done("stand.add", { lineId: line("Kiln", "tomato"), sown: "2027-03-20", plants: 6 });
+    const { now, next } = seedView(garden.sky()).ripe;
+    expect(now + (next ? 1 : 0)).toBe(1);
+  });
+});
+
+describe("weather that the station expects", () => {
+  test("is nothing without one, and the first night of frost and day of rain with one", () => {
+    expect(weatherAhead(garden.db, "2027-01-10")).toEqual({ frostNight: null, rain: null });
+    const months = Array.from({ length: 12 }, (_, i) => i + 1);
+    garden.done(
+      "climate.normals",
+      Object.fromEntries(
+        months.flatMap((m) => [
+          [`min${m}`, m > 4 && m < 10 ? 12 : -6],
+          [`max${m}`, m > 4 && m < 10 ? 24 : 2],
+        ]),
+      ),
+    );
+    garden.done("garden.change", { version: 1, station: "simulated" });
+    expect(weatherAhead(garden.db, "2027-01-10").frostNight!.day).toBe("2027-01-11");
+    expect(weatherAhead(garden.db, "2027-07-10").frostNight).toBeNull();
+    const days = Array.from(
+      { length: 30 },
+      (_, i) => weatherAhead(garden.db, `2027-06-${String(i + 1).padStart(2, "0")}`).rain,
+    );
+    const rains = days.filter((rain) => rain !== null);
+    expect(rains.length).toBeGreaterThan(15);
+    for (const rain of rains) expect(rain.chance).toBeGreaterThanOrEqual(0.6);
+  });
+});
