@@ -39,7 +39,7 @@ function flowerOn(n: number): Record<string, string | number | null> {
 
 type Insert = (table: string, given: Record<string, string | number | null>) => string;
 
-/** A large drawer: 4,000 more lots in three places, one of them measured for two years; one lot in four was tested; 30 on the table. */
+/** A large drawer: 4,000 more lots in three places, one of them measured for two years; one lot in four was tested; 12 on the table. */
 function drawer(insert: Insert, lines: string[]): void {
   const stores = [
     { name: "tin", temperature: 10, humidity: 30 },
@@ -62,7 +62,7 @@ function drawer(insert: Insert, lines: string[]): void {
       kind: "received",
       gathered,
       seeds: 40 + (i % 200),
-      onTable: i < 30 ? 1 : 0,
+      onTable: i < 12 ? 1 : 0,
     });
     insert("stay", { lotId, storeId: stores[i % 3]!, since: gathered });
     if (i % 4) continue;

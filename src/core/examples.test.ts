@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import ts from "typescript";
 import { describe, expect, test } from "vitest";
 import * as place from "./tests/place";
+import * as seed from "./tests/seed";
 
 // Written out by the bundler, so that who asks which tests a file concerns finds this one.
 const FILES = Object.entries(
@@ -60,7 +61,7 @@ describe("what the core's docstrings show", () => {
     if (without.length + examples.length === 0) continue;
     test(`is there for every function, and true: ${file}`, async () => {
       expect(without).toEqual([]);
-      const scope = { ...place, ...(await load()) };
+      const scope = { ...place, ...seed, ...(await load()) };
       for (const { call, gives } of examples) {
         expect(gives, `${call}: an example says what it gives`).not.toBe("");
         const [is, shown] = [evaluated(call, scope), evaluated(gives, {})];

@@ -1,16 +1,12 @@
-import { stringify } from "csv-stringify/sync";
 import { speciesById } from "@/catalogue/catalogue";
 import { germinationAfter } from "@/core/seed/alive";
 import { type Descriptor, PASSPORT, SAMPLE_STATUS } from "@/core/sharing/passport";
+import { toCsv } from "@/records/csvFile";
 import { lines } from "@/records/line/queries";
 import { allStores, stays } from "@/records/store/queries";
 import { livesOf } from "./alive";
 import { type DrawerLot, drawer } from "./drawer";
 import type { Outlook } from "./outlook";
-
-/** As CSV; a cell that a spreadsheet would take for a formula is kept from being one. */
-const csv = (rows: object[], columns: readonly string[]): string =>
-  stringify(rows, { header: true, columns: [...columns], escape_formulas: true });
 
 const INVENTORY = [
   "lot",
@@ -58,7 +54,7 @@ export function inventoryFile(sky: Outlook): string {
       note: lot.note,
     };
   });
-  return csv(rows, INVENTORY);
+  return toCsv(rows, INVENTORY);
 }
 
 const compact = (day: string) => day.replaceAll("-", "");
@@ -101,5 +97,5 @@ export function passportFile(sky: Outlook): string {
     const ancestry = motherLineId ? `${nameOf(motherLineId)}/${nameOf(fatherLineId)}` : "";
     return passportOf(lot, { status, origin, ancestry });
   });
-  return csv(rows, PASSPORT);
+  return toCsv(rows, PASSPORT);
 }

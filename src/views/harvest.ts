@@ -15,7 +15,6 @@ import { markedPlants, type PickRow, picksOfSeason } from "@/records/pick/querie
 import { chosenPlants } from "@/records/plant/queries";
 import { standByCode } from "@/records/stand/queries";
 import { type Band, band } from "./band";
-import { type StandChoice, standChoice } from "./choices";
 import type { ForecastStand, Outlook } from "./outlook";
 
 /** A stand whose fruit or heads are picked for seed. */
@@ -56,8 +55,6 @@ export type Harvest = {
   today: string;
   stands: HarvestStand[];
   crosses: HarvestCross[];
-  /** What a fruit found between two may be of. */
-  others: StandChoice[];
 };
 
 /** Ripe so soon is soon. */
@@ -157,7 +154,6 @@ function ripening(sky: Outlook): Harvest {
       )
       .sort((a, b) => ORDER[a.when] - ORDER[b.when] || a.ripe.likely.localeCompare(b.ripe.likely)),
     crosses: crossesOf(sky),
-    others: stands.slice(0, 200).map(standChoice),
   };
 }
 

@@ -6,6 +6,7 @@ import { groupBy } from "@/core/lists/groupBy";
 import { type Excursion, excursions, ROOM } from "@/core/seed/ageing";
 import { germinationAfter } from "@/core/seed/alive";
 import { testPlan } from "@/core/seed/germination";
+import { within } from "@/core/units/within";
 import { airMeasured, stores } from "@/records/store/queries";
 import { type TestOfLot, tests } from "@/records/test/queries";
 import { livesOf } from "./alive";
@@ -88,7 +89,7 @@ export const seedTasks = (sky: Outlook): SeedTask[] =>
   seedCalls(sky).map((one): SeedTask => {
     if (one.kind === "table") {
       const { lot, call } = one;
-      const title = `${lot.name}: ${call.title.charAt(0).toLowerCase()}${call.title.slice(1)}`;
+      const title = `${lot.name}: ${within(call.title)}`;
       const late = call.standing === "late";
       return { key: `${lot.id} ${call.act}`, code: lot.code, title, until: call.last?.day ?? null, late };
     }

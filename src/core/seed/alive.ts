@@ -41,12 +41,25 @@ function speciesSpread({ viability, shelfYears: { low, high } }: SeedFacts): num
   return Math.hypot(told, PUBLISHED_SPREAD);
 }
 
+/** The logarithm of the normal share below x, from −9 to 9 in steps of 1/256; between them off by less than 1e-5. */
+const STEPS_A_PROBIT = 256;
+const OUTERMOST = 9;
+const LOG_SHARES = Float64Array.from({ length: 2 * OUTERMOST * STEPS_A_PROBIT + 1 }, (_, i) =>
+  Math.log(Math.max(1e-20, shareBelow(i / STEPS_A_PROBIT - OUTERMOST))),
+);
+
+function logShareBelow(x: number): number {
+  const place = (Math.min(OUTERMOST - 0.01, Math.max(-OUTERMOST, x)) + OUTERMOST) * STEPS_A_PROBIT;
+  const below = Math.floor(place);
+  return LOG_SHARES[below]! + (place - below) * (LOG_SHARES[below + 1]! - LOG_SHARES[below]!);
+}
+
 /** The logarithm of how likely tests are of a lot that was so good and lasts so. */
 function logLikelihood(tests: Test[], fresh: number, slows: number): number {
   let sum = 0;
   for (const { aged, germinated, sown } of tests) {
-    const share = Math.min(1 - 1e-9, Math.max(1e-9, shareBelow(fresh - aged * slows)));
-    sum += germinated * Math.log(share) + (sown - germinated) * Math.log1p(-share);
+    const at = fresh - aged * slows;
+    sum += germinated * logShareBelow(at) + (sown - germinated) * logShareBelow(-at);
   }
   return sum;
 }
@@ -155,39 +168,45 @@ export function germinationAfter(known: Known, aged: number): Germination {
   return { low, likely, high };
 }
 
-/**
- * The chance that less than a limit germinates after ageing.
- * @param limit as a probit
- * @example chanceUnder(UNTESTED, 1.476, 0) // 0.52
- */
-export function chanceUnder({ fresh, slows, weight }: Known, aged: number, limit: number): number {
-  // A node's weight is spread over the step to its neighbours, so that the chance rises smoothly.
-  const step = (7 * FRESH_SPREAD) / (FRESH_STEPS - 1);
-  let sum = 0;
-  for (let at = 0; at < weight.length; at++) {
-    const over = (limit - fresh[at]! + aged * slows[at]!) / step + 0.5;
-    sum += weight[at]! * Math.min(1, Math.max(0, over));
-  }
-  return sum;
-}
-
-/** Far beyond what any seed of a garden lives. */
+/** Ageing until a limit lies on a ladder of logarithms from hardly any to far beyond what seed of a garden lives. */
+const LEAST_AGED = 0.005;
 const MOST_AGED = 60;
+const AGES = 480;
+const LOG_LEAST = Math.log(LEAST_AGED);
+const A_RUNG = (Math.log(MOST_AGED) - LOG_LEAST) / AGES;
 
 /**
- * How far seed may age until less than a limit germinates, with a chance: probits of the room's clock.
+ * How far seed may age until less than a limit germinates, with given chances: probits of the room's clock. Each possible
+ * pair of what a lot was and how it lasts reaches the limit at an ageing of its own.
  * @param limit as a probit
- * @param chance 0–1, not its ends
- * @example agedUntil(UNTESTED, 0, 0.5) // 1.44
+ * @param chances in rising order, 0–1, not its ends
+ * @example agedUntil(UNTESTED, 0, [0.05, 0.5]) // [0.58, 1.45]
  */
-export function agedUntil(known: Known, limit: number, chance: number): number {
-  if (chanceUnder(known, 0, limit) >= chance) return 0;
-  let low = 0;
-  let high = MOST_AGED;
-  while (high - low > 1e-4) {
-    const middle = (low + high) / 2;
-    if (chanceUnder(known, middle, limit) < chance) low = middle;
-    else high = middle;
+export function agedUntil({ fresh, slows, weight }: Known, limit: number, chances: number[]): number[] {
+  const ladder = new Float64Array(AGES + 2);
+  let already = 0;
+  for (let at = 0; at < weight.length; at++) {
+    const aged = (fresh[at]! - limit) / slows[at]!;
+    if (aged <= LEAST_AGED) {
+      already += weight[at]!;
+      continue;
+    }
+    const place = Math.min(AGES, (Math.log(aged) - LOG_LEAST) / A_RUNG);
+    const below = Math.floor(place);
+    ladder[below]! += weight[at]! * (1 - place + below);
+    ladder[below + 1]! += weight[at]! * (place - below);
   }
-  return high;
+  const found: number[] = [];
+  let sum = already;
+  while (found.length < chances.length && chances[found.length]! <= already) found.push(0);
+  for (let i = 0; i <= AGES && found.length < chances.length; i++) {
+    const next = sum + ladder[i]!;
+    for (let chance = chances[found.length]; chance !== undefined && next >= chance; ) {
+      found.push(Math.exp(LOG_LEAST + A_RUNG * (i - 0.5 + (chance - sum) / ladder[i]!)));
+      chance = chances[found.length];
+    }
+    sum = next;
+  }
+  while (found.length < chances.length) found.push(MOST_AGED);
+  return found;
 }

@@ -12,16 +12,12 @@ export type Limits = { early: number; likely: number; late: number; dead: number
 /**
  * How far seed may age until less than a share germinates.
  * @param limit the share a grower wants at least, 0–1
- * @example limitsOf(UNTESTED, 0.5).likely // 1.44
+ * @example limitsOf(UNTESTED, 0.5).likely // 1.45
  */
 export function limitsOf(known: Known, limit: number): Limits {
-  const at = probit(limit);
-  return {
-    early: agedUntil(known, at, 0.05),
-    likely: agedUntil(known, at, 0.5),
-    late: agedUntil(known, at, 0.95),
-    dead: agedUntil(known, probit(DEAD), 0.5),
-  };
+  const [early, likely, late] = agedUntil(known, probit(limit), [0.05, 0.5, 0.95]) as [number, number, number];
+  const [dead] = agedUntil(known, probit(DEAD), [0.5]) as [number];
+  return { early, likely, late, dead };
 }
 
 /** It keeps; it will be under the limit in a year, so this year's sowing is the last good one; it is under it; hardly any lives. */

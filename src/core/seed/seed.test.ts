@@ -13,7 +13,7 @@ import {
   type SeedFacts,
   type Stay,
 } from "./ageing";
-import { agedUntil, chanceUnder, germinationAfter, learn, type Test } from "./alive";
+import { agedUntil, germinationAfter, germinationsAfter, learn, type Test } from "./alive";
 import { germinationInterval, testPlan } from "./germination";
 import { curveOf, lifeOf, limitsOf } from "./life";
 import { airDryMoisture, moistureTarget } from "./moisture";
@@ -223,8 +223,7 @@ describe("what is learned from tests", () => {
     // Fresh seed differs by 0.35 probits: 1.476 ∓ 1.645·0.35
     expect(fresh.low).toBeCloseTo(shareBelow(1.476 - 1.645 * 0.35), 1);
     expect(fresh.high).toBeCloseTo(shareBelow(1.476 + 1.645 * 0.35), 1);
-    expect(chanceUnder(untested, FRESH, 0)).toBeGreaterThan(0.45);
-    expect(chanceUnder(untested, FRESH, 0)).toBeLessThan(0.6);
+    expect(germinationAfter(untested, FRESH).likely).toBeCloseTo(0.5, 1);
   });
 
   test("a lot's own tests outweigh all else once they are many", () => {
@@ -256,11 +255,16 @@ describe("what is learned from tests", () => {
       expect(likely).toBeLessThan(before);
       before = likely;
     }
-    for (const chance of [0.05, 0.5, 0.95]) {
-      const until = agedUntil(known, probit(0.6), chance);
-      expect(chanceUnder(known, until, probit(0.6))).toBeCloseTo(chance, 2);
+    const chances = [0.05, 0.5, 0.95];
+    const until = agedUntil(known, probit(0.6), chances);
+    for (const [i, aged] of until.entries()) {
+      // What lies under the limit with a chance lies at it, looked at from the other side.
+      expect(germinationsAfter(known, aged, [chances[i]!])[0]).toBeCloseTo(0.6, 1);
+      const [low, high] = germinationsAfter(known, aged, [chances[i]! - 0.02, chances[i]! + 0.02]);
+      expect(low! < 0.6 && high! > 0.6).toBe(true);
     }
-    expect(agedUntil(known, probit(0.99), 0.5)).toBe(0);
+    expect(agedUntil(known, probit(0.99), [0.5])).toEqual([0]);
+    expect(agedUntil(known, probit(1e-12), [0.9999])[0]).toBeGreaterThan(20);
   });
 
   test("true lives lie in the range of nine tenths about nine times in ten, and the middle is not off", () => {

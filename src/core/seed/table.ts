@@ -1,4 +1,5 @@
 import { type Day, dayNumber, dayOf } from "../calendar/day";
+import { within } from "../units/within";
 import { type Dryness, drying } from "./drying";
 import { type Handling, isWet, type RunFacts, stepsOf, type VesselKind, WAYS, type WayStep } from "./ways";
 
@@ -241,7 +242,7 @@ export function whyNot(act: Handling, { handled, run }: Pick<TableLot, "handled"
   const before = steps[steps.indexOf(act) - 1];
   if (before && !handled.some((one) => one.act === before)) {
     const { title } = inLine(run)[steps.indexOf(before)]!;
-    return `Before that comes: ${title.charAt(0).toLowerCase()}${title.slice(1)}.`;
+    return `Before that comes: ${within(title)}.`;
   }
   return null;
 }

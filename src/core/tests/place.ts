@@ -5,8 +5,6 @@ import type { FloweringFacts } from "../flowering/facts";
 import { flowering } from "../flowering/forecast";
 import { ripensBeforeFrost } from "../flowering/ripening";
 import type { Barrier, Bed, Scene, SceneSource, SceneSpecies, SceneStand } from "../isolation/scene";
-import type { SeedFacts } from "../seed/ageing";
-import { type Known, learn } from "../seed/alive";
 import type { LivingStand } from "../work/living";
 import type { Act, Work } from "../work/work";
 
@@ -237,7 +235,3 @@ export function living(more: Partial<LivingStand> = {}, sky: Climate = climate({
     ...more,
   };
 }
-
-/** Seed that keeps four years, without oil and published constants; and a lot of it that was never tested. */
-export const BEAN: SeedFacts = { oil: 0, shelfYears: { low: 3, high: 5 }, viability: null };
-export const UNTESTED: Known = learn(BEAN, []).untested;

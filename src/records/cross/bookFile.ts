@@ -1,8 +1,8 @@
 import { parse } from "csv-parse/sync";
-import { stringify } from "csv-stringify/sync";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
 import { refuse } from "@/db/ops";
+import { toCsv, unescaped } from "../csvFile";
 import { crossPedigrees } from "../line/pedigree";
 
 /** The columns of the cross book's file: a line for each flower, or one for a cross without any. */
@@ -68,14 +68,9 @@ export function bookRows(db: Db, season: number | null): Row[] {
   }));
 }
 
-/** As CSV; a cell that a spreadsheet would take for a formula is kept from being one. */
-export const bookCsv = (rows: Row[]): string =>
-  stringify(rows, { header: true, columns: [...COLUMNS], escape_formulas: true });
+export const bookCsv = (rows: Row[]): string => toCsv(rows, COLUMNS);
 
 export const bookJson = (rows: Row[]): string => JSON.stringify({ crossBook: 1, rows }, null, 1);
-
-/** The mark that keeps a cell from being a formula is not part of what it says. */
-const unescaped = (text: string): string => text.replace(/^'(?=[=+\-@\t\r])/, "").trim();
 
 const asText = (value: unknown): string => (value === null || value === undefined ? "" : String(value));
 

@@ -7,6 +7,7 @@ import { plural } from "@/core/units/plural";
 import { Refusal, refuse } from "@/db/ops";
 import { nextCode } from "../code";
 import { type Context, command } from "../command";
+import { unescaped } from "../csvFile";
 import { line } from "../line/line";
 import { lineOfName } from "../line/queries";
 import { count, given, yesNo } from "../record";
@@ -18,9 +19,6 @@ const MOST_ROWS = 2000;
 const TOLD = 100;
 
 type Passport = { row: number; cells: Partial<Record<Descriptor, string>> };
-
-/** The mark that keeps a cell from being a formula is not part of what it says. */
-const unescaped = (text: string): string => text.replace(/^'(?=[=+\-@\t\r])/, "").trim();
 
 /** Rows of the file, and columns that are no descriptors. */
 function readPassports(text: string): { passports: Passport[]; unknown: string[] } {

@@ -1,6 +1,7 @@
 "use client";
 import { dayInWords } from "@/core/calendar/day";
 import type { Units } from "@/core/units/units";
+import { within } from "@/core/units/within";
 import type { SeedCall } from "@/views/seedCalls";
 import type { Moment, SeedTable } from "@/views/seedTable";
 import { CommandButton } from "../common/command";
@@ -47,7 +48,7 @@ export function CallRow({ call, now, vessels, today, units }: Props) {
   return (
     <Row
       tag={<Tag kind="lot" code={lot.code} href={`/seed/${lot.code}`} />}
-      title={`${lot.name}: ${due.title.charAt(0).toLowerCase()}${due.title.slice(1)}`}
+      title={`${lot.name}: ${within(due.title)}`}
       said={
         <>
           {due.how}{" "}

@@ -22,6 +22,8 @@ export function DryingChart({ dry, units }: Props) {
   const top = Math.max(...course.map((point) => point.mass), ...weighed.map((point) => point.mass));
   const low = Math.min(stored ?? mass, mass);
   const pad = (top - low) * 0.12 || 1;
+  // Whole grams where there is more than a few of them.
+  const to = (grams: number, round: (n: number) => number) => (top - low > 3 ? round(grams) : Number(grams.toFixed(1)));
   const days = course.at(-1)!.day;
   return (
     <figure className="my-3">
@@ -44,7 +46,7 @@ export function DryingChart({ dry, units }: Props) {
               <Label value="days since it was spread" position="insideBottom" offset={-10} fill="var(--soft)" />
             </XAxis>
             <YAxis
-              domain={[Math.max(0, low - pad), top + pad]}
+              domain={[to(Math.max(0, low - pad), Math.floor), to(top + pad, Math.ceil)]}
               stroke="var(--soft)"
               tick={{ fill: "var(--ink)" }}
               tickFormatter={(grams: number) => massInWords(grams, units)}

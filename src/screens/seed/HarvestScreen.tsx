@@ -38,7 +38,7 @@ function pickedInWords({ passes, fruits, plants, passesWanted, setAside }: Harve
   return `${plural(fruits, "fruit")} in ${passes}${of} ${passes === 1 && !of ? "pass" : "passes"}${from}${aside > 0 ? `; ${aside} set aside` : ""}.`;
 }
 
-function StandRow({ stand, others }: { stand: HarvestStand; others: Harvest["others"] }) {
+function StandRow({ stand }: { stand: HarvestStand }) {
   const { id, version, code, href, name, ripe, sign, releasedOn, passes, passesWanted, lots } = stand;
   const enough = passesWanted !== null && passes >= passesWanted;
   return (
@@ -60,7 +60,7 @@ function StandRow({ stand, others }: { stand: HarvestStand; others: Harvest["oth
       }
     >
       <span className="flex flex-wrap justify-end gap-2 max-sm:col-span-2 max-sm:justify-start">
-        {!releasedOn && <PickForm stand={stand} others={others} />}
+        {!releasedOn && <PickForm stand={stand} />}
         <a href={`/api/pickers/${code}`} className="leaf leaf-plain">
           Helpers' list
         </a>
@@ -75,7 +75,7 @@ function StandRow({ stand, others }: { stand: HarvestStand; others: Harvest["oth
 }
 
 /** What ripens for seed, what frost may catch, and what was picked. */
-export function HarvestScreen({ band, stands, crosses, others }: Harvest) {
+export function HarvestScreen({ band, stands, crosses }: Harvest) {
   return (
     <Page
       title="Ripening"
@@ -114,7 +114,7 @@ export function HarvestScreen({ band, stands, crosses, others }: Harvest) {
         return (
           <Part key={when} title={title} when={said}>
             {here.map((stand) => (
-              <StandRow key={stand.id} stand={stand} others={others} />
+              <StandRow key={stand.id} stand={stand} />
             ))}
           </Part>
         );

@@ -2,7 +2,8 @@
 import { useWatch } from "react-hook-form";
 import type { Id } from "@/core/custody/id";
 import { Sheet } from "@/ui/Sheet";
-import type { Harvest, HarvestStand } from "@/views/harvest";
+import type { HarvestStand } from "@/views/harvest";
+import { Choices } from "../common/Choices";
 import { CommandButton, CommandForm, Field, OwnField } from "../common/command";
 import { choicesOf } from "../common/words";
 
@@ -18,13 +19,13 @@ const VERDICTS = {
   uncertain: "Found between plants: mother uncertain",
 };
 
-type Props = { stand: HarvestStand; others: Harvest["others"] };
+type Props = { stand: HarvestStand };
 
 /** Numbers of plants as people write them: 3, 7 12. */
 const numbersIn = (text: unknown) => (String(text ?? "").match(/\d+/g) ?? []).map(Number);
 
 /** One pass through a stand: how many fruits, of which plants, as they should be or not. */
-export function PickForm({ stand, others }: Props) {
+export function PickForm({ stand }: Props) {
   const { id, version, code, name, chosen, description, passesWanted } = stand;
   const idOf = new Map(chosen.map((plant) => [plant.number, plant.id]));
   return (
@@ -59,7 +60,7 @@ export function PickForm({ stand, others }: Props) {
               </p>
             )}
             <Field name="verdict" label="The fruit is" type="select" choices={choicesOf(VERDICTS)} />
-            <Why others={others.filter((other) => other.id !== id)} />
+            <Why standId={id} />
             <div className="grid grid-cols-2 gap-4">
               <Field
                 name="fruits"
@@ -104,7 +105,7 @@ export function PickForm({ stand, others }: Props) {
 }
 
 /** What the verdict asks for beside it. */
-function Why({ others }: { others: Harvest["others"] }) {
+function Why({ standId }: { standId: Id }) {
   const verdict = useWatch({ name: "verdict" }) as string;
   if (verdict === "set-aside")
     return (
@@ -112,13 +113,17 @@ function Why({ others }: { others: Harvest["others"] }) {
     );
   if (verdict === "uncertain")
     return (
-      <Field
-        name="otherStandId"
-        label="Or it is of"
-        type="select"
-        none="A stranger"
-        choices={others.map(({ id, label }) => ({ value: id, label }))}
-      />
+      <Choices of="stands">
+        {(stands) => (
+          <Field
+            name="otherStandId"
+            label="Or it is of"
+            type="select"
+            none="A stranger"
+            choices={stands.filter(({ id }) => id !== standId).map(({ id, label }) => ({ value: id, label }))}
+          />
+        )}
+      </Choices>
     );
   return null;
 }

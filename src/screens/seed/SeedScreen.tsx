@@ -16,6 +16,9 @@ const headline = (calls: number, lots: number): string => {
   return lots > 0 ? "Nothing calls you today" : "The table is empty";
 };
 
+/** So many calls can be read; the rest stands on the table. */
+const SHOWN = 12;
+
 /** What hangs ripe, in a line. */
 const ripeInWords = ({ now, next }: Seed["ripe"]): string =>
   now > 0
@@ -33,7 +36,7 @@ export function SeedScreen(view: Seed) {
       <ScanBench table={table} />
       {calls.length > 0 ? (
         <ul className="rows mt-3 border-y border-ink">
-          {calls.map((call) => (
+          {calls.slice(0, SHOWN).map((call) => (
             <CallRow
               key={`${call.kind} ${call.kind === "table" ? `${call.lot.id} ${call.call.act}` : call.kind === "count" ? call.test.id : call.id}`}
               call={call}
@@ -43,6 +46,9 @@ export function SeedScreen(view: Seed) {
               units={garden.units}
             />
           ))}
+          {calls.length > SHOWN && (
+            <li className="py-3 text-soft">and {calls.length - SHOWN} more: press their vessels below.</li>
+          )}
         </ul>
       ) : (
         <p className="mt-2 max-w-prose text-soft">
