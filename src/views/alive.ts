@@ -17,7 +17,7 @@ export type LotTest = TestOfLot & { aged: number; over: boolean };
 export type LotLife = { life: Life; known: Known; tests: LotTest[] };
 
 /** What was learned of a species: of each lot that was tested, and of the others. */
-type Taught = { ofLot: Map<Id, Known>; untested: Known; limits: Map<Known, Limits> };
+type Taught = { ofLot: Map<Id, Known>; untested: Known };
 
 /** Learning takes milliseconds a lot: it is done again only where tests or the ageing before them have changed. */
 const kept = new Map<string, Learned>();
@@ -28,6 +28,17 @@ function learnOnce(key: string, work: () => Learned): Learned {
   kept.delete(key);
   kept.set(key, made);
   if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
+  return made;
+}
+
+/** Limits of what was learned, by the share wanted; they go with it. */
+const limits = new WeakMap<Known, Map<number, Limits>>();
+
+function limitsOnce(known: Known, wanted: number): Limits {
+  const of = limits.get(known) ?? new Map<number, Limits>();
+  limits.set(known, of);
+  const made = of.get(wanted) ?? limitsOf(known, wanted);
+  of.set(wanted, made);
   return made;
 }
 
@@ -53,7 +64,7 @@ function taught(species: string, lots: LotTest[][]): Taught {
   const data = told.map((list) => list.map(({ aged: at, up, sown }) => ({ aged: at, germinated: up, sown })));
   const facts = seedFactsOf(species);
   const { lots: known, untested } = learnOnce(JSON.stringify([facts, data]), () => learn(facts, data));
-  return { ofLot: new Map(told.map(([first], i) => [first!.lotId, known[i]!])), untested, limits: new Map() };
+  return { ofLot: new Map(told.map(([first], i) => [first!.lotId, known[i]!])), untested };
 }
 
 /** How alive lots are: each by its own tests, those of its species, and how it lay. */
@@ -70,10 +81,9 @@ export const livesOf = (sky: Outlook): ((lot: Pick<LotRow, "id" | "species" | "g
       return made;
     };
     return ({ id, species, gathered }) => {
-      const { ofLot, untested, limits } = taughtOf(species);
+      const { ofLot, untested } = taughtOf(species);
       const of = ofLot.get(id) ?? untested;
-      const until = limits.get(of) ?? limitsOf(of, garden.aliveWanted);
-      limits.set(of, until);
+      const until = limitsOnce(of, garden.aliveWanted);
       const own = byLot.get(id) ?? [];
       const life = lifeOf(until, { gathered, ...lain(id, species), testedOn: own.at(-1)?.on ?? null }, today);
       return { life, known: of, tests: own };

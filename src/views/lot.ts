@@ -132,8 +132,8 @@ export function lotPage(sky: Outlook, code: string): LotPage | null {
       .filter((s) => degreeOf(species, speciesById(s.species)) !== null)
       .map(standChoice),
     beds: bedChoices(db),
-    stages: stagesFor(sky, { species: row.species, lineId: row.lineId, lotId: row.id }),
-    losses: lossesOf(sky, { species: row.species, lineId: row.lineId, lotId: row.id }),
+    stages: stagesFor(sky, { species: row.species, lineId: row.lineId, lot: row }),
+    losses: lossesOf(sky, row),
     emergence: emergenceOf(sky, row.id, row.species),
     seedReturn: seedReturn(db, row.lineId),
     enough: enoughOf(sky, row),

@@ -9,12 +9,15 @@ import { germinationInterval } from "@/core/seed/germination";
 import { type Stage, sowingNumber } from "@/core/seed/sowing";
 import { meanOf, NONE, stageFrom, type Through } from "@/core/work/losses";
 import { STAYS_USUALLY } from "@/core/work/raise";
+import type { LotRow } from "@/records/lot/queries";
 import { type RaisedLine, raisedLines, type Sowing, sowingsOf } from "@/records/stand/queries";
 import { livesOf } from "./alive";
-import { drawer, livingOf, plantsToGoOn } from "./drawer";
+import { livingOf, plantsToGoOn } from "./drawer";
 import type { Outlook } from "./outlook";
 
-type Of = { species: string; lineId: Id; lotId: Id | null };
+/** What is sown: a line, of a lot where it is known which. */
+type Of = { species: string; lineId: Id };
+type OfLot = Of & { lot: Pick<LotRow, "id" | "species" | "gathered"> | null };
 
 const added = (rows: RaisedLine[], of: (row: RaisedLine) => Through): Through =>
   rows.map(of).reduce((sum, one) => ({ through: sum.through + one.through, of: sum.of + one.of }), NONE);
@@ -47,16 +50,16 @@ const FRESH_SHARE = 0.93;
 const FRESH_ENOUGH = 0.98;
 
 /** What of a lot still germinates beside fresh seed, 0–1; one where nobody knows. */
-const vigourOf = (sky: Outlook, lotId: Id | null): number => {
-  const lots = sky.once("drawer by id", () => new Map(drawer(sky).map((lot) => [lot.id, lot])));
-  const lot = lotId ? lots.get(lotId) : undefined;
-  return lot ? Math.min(1, germinationAfter(livesOf(sky)(lot).known, lot.life.aged).likely / FRESH_SHARE) : 1;
-};
+function vigourOf(sky: Outlook, lot: OfLot["lot"]): number {
+  if (!lot) return 1;
+  const { known, life } = livesOf(sky)(lot);
+  return Math.min(1, germinationAfter(known, life.aged).likely / FRESH_SHARE);
+}
 
 /** The stages that seeds to sow are reckoned through: coming up, staying, and how much of the lot still lives. */
-export function stagesFor(sky: Outlook, { species, lineId, lotId }: Of): Stage[] {
+export function stagesFor(sky: Outlook, { species, lineId, lot }: OfLot): Stage[] {
   const { up, stays } = lineStages(sky)(species, lineId);
-  const vigour = Math.max(0.001, vigourOf(sky, lotId));
+  const vigour = Math.max(0.001, vigourOf(sky, lot));
   return vigour > FRESH_ENOUGH ? [up, stays] : [up, stays, { rate: vigour }];
 }
 
@@ -121,11 +124,11 @@ export function lossesOf(sky: Outlook, { species, lineId }: Of): Losses {
 const SOWINGS_KEPT = 3;
 
 /** Seed of a line that still comes up, against what it takes to sow it three times: beyond that, cleaning can stop. */
-export function enoughOf(sky: Outlook, { species, lineId }: Pick<Of, "species" | "lineId">) {
-  const stages = stagesFor(sky, { species, lineId, lotId: null });
+export function enoughOf(sky: Outlook, { species, lineId }: Of) {
+  const stages = stagesFor(sky, { species, lineId, lot: null });
   const { sow } = sowingNumber({ target: plantsToGoOn(species), confidence: 0.9, stages });
   const have = (livingOf(sky).get(lineId) ?? []).reduce(
-    (sum, lot) => sum + (lot.seedsLeft ?? 0) * Math.min(1, vigourOf(sky, lot.id)),
+    (sum, lot) => sum + (lot.seedsLeft ?? 0) * vigourOf(sky, lot),
     0,
   );
   return { have: Math.round(have), need: SOWINGS_KEPT * sow };

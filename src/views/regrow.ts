@@ -76,10 +76,11 @@ function regrowOf(sky: Outlook, line: WaitingLine, lots: DrawerLot[], rests: num
     germination,
     until: best.life.until.likely,
     plants,
-    sow: toSow(plants, stagesFor(sky, { species, lineId, lotId: best.id }), germination),
+    sow: toSow(plants, stagesFor(sky, { species, lineId, lot: best }), germination),
     left: best.seedsLeft,
     stake: stakeOf({
-      lots: lots.map((lot) => leftOf(sky, lot)),
+      // What is next is sown anyway: its stake is that of the one lot.
+      lots: (next ? [best] : lots).map((lot) => leftOf(sky, lot)),
       plants,
       stays: meanOf(lineStages(sky)(species, lineId).stays),
       rests,

@@ -55,7 +55,7 @@ export function seedView(sky: Outlook): Seed {
   const lots = drawer(sky);
   const regrow = regrowList(sky);
   const byCode = new Map(lots.map((lot) => [lot.code, lot]));
-  const tests = testsToSet(sky);
+  const tests = testsToSet(sky, SHOWN);
   return {
     garden,
     band: band(sky, season, sky.standsOf(season)),
@@ -67,8 +67,8 @@ export function seedView(sky: Outlook): Seed {
     regrow: regrow.slice(0, SHOWN),
     regrowMore: Math.max(0, regrow.length - SHOWN),
     dying: regrow.slice(0, SHOWN).map(({ lot }) => dyingLot(sky, byCode.get(lot)!)),
-    tests: tests.slice(0, SHOWN),
-    testsMore: Math.max(0, tests.length - SHOWN),
+    tests: tests.first,
+    testsMore: tests.more,
     spells: spells(sky),
     ripe: ripeNow(sky),
     sow: openWork(sky)

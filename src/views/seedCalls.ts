@@ -5,7 +5,7 @@ import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { type Excursion, excursions, ROOM } from "@/core/seed/ageing";
 import { germinationAfter } from "@/core/seed/alive";
-import { testPlan } from "@/core/seed/germination";
+import { FEWEST_TESTED, testPlan } from "@/core/seed/germination";
 import { within } from "@/core/units/within";
 import { airMeasured, stores } from "@/records/store/queries";
 import { type TestOfLot, tests } from "@/records/test/queries";
@@ -101,8 +101,8 @@ export const seedTasks = (sky: Outlook): SeedTask[] =>
   });
 
 /** Lots that a test is asked for now, those nearest their limit first. */
-export const testsToSet = (sky: Outlook): TestCall[] =>
-  sky.once("tests to set", () => {
+export const testsToSet = (sky: Outlook, shown: number): { first: TestCall[]; more: number } =>
+  sky.once(`tests to set ${shown}`, () => {
     const { today, db } = sky;
     const running = new Set(
       tests(db, today)
@@ -110,15 +110,17 @@ export const testsToSet = (sky: Outlook): TestCall[] =>
         .map(({ lotId }) => lotId),
     );
     const lives = livesOf(sky);
-    return drawer(sky)
-      .filter(({ id, life }) => life.testOn !== null && life.testOn <= today && !running.has(id))
-      .flatMap((lot) => {
-        const { likely } = germinationAfter(lives(lot).known, lot.life.aged);
-        const plan = testPlan(likely, lot.seedsLeft);
-        return plan ? [{ lot, plan, likely }] : [];
+    const asked = drawer(sky)
+      .filter(({ id, life, seedsLeft }) => {
+        const enough = seedsLeft === null || seedsLeft >= FEWEST_TESTED;
+        return enough && life.testOn !== null && life.testOn <= today && !running.has(id);
       })
-      .sort((a, b) => Math.abs(a.likely - sky.garden.aliveWanted) - Math.abs(b.likely - sky.garden.aliveWanted))
-      .map(({ lot, plan }) => testCall(lot, plan));
+      .sort((a, b) => Math.abs(Math.log(a.life.way)) - Math.abs(Math.log(b.life.way)) || a.code.localeCompare(b.code));
+    const first = asked.slice(0, shown).map((lot) => {
+      const { likely } = germinationAfter(lives(lot).known, lot.life.aged);
+      return testCall(lot, testPlan(likely, lot.seedsLeft)!);
+    });
+    return { first, more: asked.length - first.length };
   });
 
 const testCall = (lot: DrawerLot, plan: { seeds: number; half: number; precious: boolean }): TestCall => ({

@@ -1,6 +1,7 @@
 import { sceneSpecies, speciesById } from "@/catalogue/catalogue";
 import { addDays } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
+import type { Stage } from "@/core/seed/sowing";
 import { actsOf } from "@/core/work/acts";
 import type { LivingStand } from "@/core/work/living";
 import { memoryOf } from "@/core/work/memory";
@@ -9,7 +10,7 @@ import { weatherAhead } from "@/records/climate/queries";
 import { mothersOfSeason } from "@/records/cross/queries";
 import { type DeedOf, deedsOfSeason } from "@/records/deed/queries";
 import { standsWithFlowers } from "@/records/flower/queries";
-import { standsWithSeed } from "@/records/lot/queries";
+import { lotsToSow, standsWithSeed } from "@/records/lot/queries";
 import type { ForecastStand, Outlook } from "./outlook";
 import { stagesFor } from "./raising";
 
@@ -29,9 +30,19 @@ export type StandWork = Omit<Work, "waitsFor"> & { standing: Standing; waits: bo
 /** Past its last chance a piece of work is asked about for so long; then it leaves by itself. */
 const ASKED = 14;
 
-type Known = { deeds: Map<Id, DeedOf[]>; flowered: Set<Id>; gathered: Set<Id>; mothers: Set<Id> };
+type Known = {
+  deeds: Map<Id, DeedOf[]>;
+  flowered: Set<Id>;
+  gathered: Set<Id>;
+  mothers: Set<Id>;
+  stagesOf: (stand: ForecastStand) => Stage[];
+};
 
-function living(stand: ForecastStand, sky: Outlook, { deeds, flowered, gathered, mothers }: Known): LivingStand {
+function living(
+  stand: ForecastStand,
+  sky: Outlook,
+  { deeds, flowered, gathered, mothers, stagesOf }: Known,
+): LivingStand {
   const { climate, today } = sky;
   const weather = sky.once("weather", () => weatherAhead(sky.db, today));
   const species = speciesById(stand.species);
@@ -58,7 +69,8 @@ function living(stand: ForecastStand, sky: Outlook, { deeds, flowered, gathered,
     handled: flowered.has(stand.id),
     gathered: gathered.has(stand.id),
     raising: species.raise,
-    stages: stagesFor(sky, stand),
+    // Only what is still to be sown is reckoned.
+    stages: stand.planned === 1 || stand.sown > today ? stagesOf(stand) : [],
     frosts: climate.frosts,
     frostNight: weather.frostNight?.day ?? null,
     rainDay: weather.rain?.day ?? null,
@@ -76,6 +88,12 @@ const standOf = (stand: ForecastStand): WorkStand => {
   return { id, family, code, lineName, bedName, generation, season, oneSex: isOfOneSex(stand), dry: isDry(stand) };
 };
 
+/** What gets through each stage of raising what is still to be sown, of its lot where it has one. */
+function stagesOfPlanned(sky: Outlook): Known["stagesOf"] {
+  const lots = sky.once("lots to be sown", () => new Map(lotsToSow(sky.db, sky.today).map((lot) => [lot.id, lot])));
+  return ({ species, lineId, lotId }) => stagesFor(sky, { species, lineId, lot: (lotId && lots.get(lotId)) || null });
+}
+
 /** Everything that is open on the stands of one season, the soonest impossible first. */
 export const workOfSeason = (sky: Outlook, season: number): StandWork[] =>
   sky.once(`work ${season}`, () => {
@@ -85,6 +103,7 @@ export const workOfSeason = (sky: Outlook, season: number): StandWork[] =>
       flowered: standsWithFlowers(db, season),
       gathered: standsWithSeed(db, season),
       mothers: mothersOfSeason(db, season),
+      stagesOf: stagesOfPlanned(sky),
     };
     const stands = sky.standsOf(season).filter((s) => !s.outside && !s.endedOn);
     return stands

@@ -28,7 +28,8 @@ export function germinationInterval(input: {
 const TELLING = 0.12;
 /** No more than this share of what is left goes into a test. Working value. */
 const SPENT = 0.1;
-const FEWEST = 10;
+/** Of fewer seeds no test tells anything. */
+export const FEWEST_TESTED = 10;
 const MOST = 100;
 
 /** How many seeds to test, and how far to either side the answer of so many reaches. */
@@ -43,14 +44,14 @@ export type TestPlan = { seeds: number; half: number; precious: boolean };
  * @example testPlan(0.85, null) // { seeds: 30, half: 0.107, precious: false }
  */
 export function testPlan(expected: number, left: number | null): TestPlan | null {
-  if (left !== null && left < FEWEST) return null;
+  if (left !== null && left < FEWEST_TESTED) return null;
   const half = (sown: number) => {
     const { low, high } = germinationInterval({ germinated: expected * sown, sown, confidence: 0.9 });
     return (high - low) / 2;
   };
-  let seeds = FEWEST;
+  let seeds = FEWEST_TESTED;
   while (half(seeds) > TELLING && seeds < MOST) seeds += 10;
-  const most = left === null ? MOST : Math.max(FEWEST, Math.floor(left * SPENT));
+  const most = left === null ? MOST : Math.max(FEWEST_TESTED, Math.floor(left * SPENT));
   const spent = Math.min(seeds, most);
   return { seeds: spent, half: half(spent), precious: spent < seeds };
 }

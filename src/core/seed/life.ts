@@ -30,6 +30,8 @@ export type Life = {
   /** When less than the limit germinates, at the earliest, likely and at the latest; null where that is past. */
   until: { early: Day | null; likely: Day | null; late: Day | null };
   state: LifeState;
+  /** How far it is to the limit, as a share of the way there: 1 at it. */
+  way: number;
   /** When a germination test tells most; null for what hardly lives. */
   testOn: Day | null;
 };
@@ -74,6 +76,7 @@ export function lifeOf(limits: Limits, { gathered, stays, room, testedOn }: Kept
     perDay,
     until,
     state,
+    way: sofar / Math.max(1e-6, limits.likely),
     testOn: state === "dead" ? null : testDay(until, testedOn ?? gathered, testedOn, today),
   };
 }

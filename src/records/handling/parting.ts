@@ -89,6 +89,7 @@ const merge = command(
     const alike = <K extends keyof LotRow>(column: K): LotRow[K] | null =>
       lots.every((one) => one[column] === first[column]) ? first[column] : null;
     const broken = lots.find(({ brokenOn }) => brokenOn);
+    const counted = lots.flatMap(({ generation }) => (generation === null ? [] : [generation]));
     const added = (column: "seeds" | "mass") =>
       lots.every((one) => one[column] !== null) ? lots.reduce((sum, one) => sum + one[column]!, 0) : null;
     const code = nextCode(context, "lot", seasonOf(first.gathered, garden.latitude));
@@ -97,7 +98,7 @@ const merge = command(
       lineId: first.lineId,
       kind: alike("kind") ?? "open",
       // The least far on counts: what is mixed is no further than its youngest part.
-      generation: alike("generation"),
+      generation: counted.length > 0 ? Math.min(...counted) : null,
       crossId: alike("crossId"),
       motherStandId: alike("motherStandId"),
       motherPlantId: alike("motherPlantId"),

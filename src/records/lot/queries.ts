@@ -113,6 +113,15 @@ export const drawerLots = (db: Db): LotRow[] =>
     )
     .all() as LotRow[];
 
+/** Lots that sowings still ahead are to be sown of. */
+export const lotsToSow = (db: Db, today: string): Pick<LotRow, "id" | "species" | "gathered">[] =>
+  db
+    .prepare(
+      `SELECT DISTINCT k.id, l.species, k.gathered FROM stand s JOIN lot k ON k.id = s.lotId JOIN line l ON l.id = k.lineId
+       WHERE s.planned = 1 OR s.sown > ?`,
+    )
+    .all(today) as Pick<LotRow, "id" | "species" | "gathered">[];
+
 /** Lots on the table, the oldest first. */
 export const lotsOnTable = (db: Db): LotRow[] =>
   db

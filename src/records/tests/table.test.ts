@@ -214,9 +214,29 @@ describe("fractions and merges", () => {
       { code: code(two), share: 0.25 },
     ]);
     expect([row(one).ending, row(two).ending]).toEqual(["parted", "parted"]);
+    // What all share stays said; what they differ in is left open, and pollen of two kinds is open.
+    expect(row(id)).toMatchObject({ kind: "received", generation: null, motherStandId: null, doubt: null });
     expect(undo(garden.db, entry).ok).toBe(true);
     expect([row(one).ending, count("part")]).toEqual([null, 0]);
   });
+});
+
+test("lots of two kinds of pollen make an open one, of two generations the one that is less far on", () => {
+  const stand = garden.done("stand.add", { lineId: kiln, sown: "2027-03-01", plants: 4 }).id;
+  const save = (kind: string) => {
+    const { id } = garden.done("lot.save", { standId: stand, kind, gathered: "2027-07-01" });
+    return id;
+  };
+  const merged = garden.done("table.merge", { lotIds: [save("self"), save("open")] }).id;
+  expect(row(merged)).toMatchObject({ kind: "open", motherStandId: stand });
+  const both = garden.done("table.merge", { lotIds: [save("self"), save("self")] }).id;
+  expect(row(both)).toMatchObject({ kind: "self", motherStandId: stand, generation: null });
+  const received = (generation: number) => {
+    const { id } = garden.done("lot.receive", { lineId: kiln, gathered: "2027-07-01", fruits: 2, generation });
+    return id;
+  };
+  const mixed = garden.done("table.merge", { lotIds: [received(4), received(3)] }).id;
+  expect(row(mixed).generation).toBe(3);
 });
 
 describe("what is refused at the table", () => {

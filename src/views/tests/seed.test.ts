@@ -187,6 +187,16 @@ describe("the table's view", () => {
     expect(seedTasks(garden.sky())).toHaveLength(2);
   });
 
+  test("what is soonest too late stands first, and what is ahead is no call", () => {
+    const kiln = line("Kiln", "tomato");
+    const fruit = (gathered: string) => garden.done("lot.receive", { lineId: kiln, gathered, fruits: 5 }).id;
+    // Twenty-one days until fruit rots: the 25th, the 29th; one that ferments since this morning calls for nothing yet.
+    const [late, soon, young] = [fruit("2027-07-08"), fruit("2027-07-04"), fruit("2027-07-09")];
+    garden.done("table.begin", { lotId: young, way: "ferment", on: "2027-07-09", at: "11:00" });
+    const calls = seedView(garden.sky()).calls.map((one) => (one.kind === "table" ? one.lot.id : one.kind));
+    expect(calls).toEqual([soon, late]);
+  });
+
   test("its first screen counts what ripens, and names what is next", () => {
     expect(seedView(garden.sky()).ripe).toEqual({ now: 0, next: null });
     garden.done("stand.add", { lineId: line("Kiln", "tomato"), sown: "2027-03-20", plants: 6 });
