@@ -1,5 +1,6 @@
 import type Joi from "joi";
 import type { Day } from "@/core/calendar/day";
+import { clockTime, dayAt } from "@/core/climate/sun";
 import { type Id, isId } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { isConstraint } from "@/db/failure";
@@ -18,6 +19,8 @@ export type Context = Facts & {
   write: Writes;
   /** The device whose range of code numbers new things take theirs from. */
   device: Id;
+  /** The clock at the garden as it was pressed; null on a device that stands on another day. */
+  hour: string | null;
 };
 
 /** What a command says of itself: words for the person, and the rows it was about. */
@@ -98,6 +101,12 @@ function remembered(before: StoredOp, { command: name, input, undoes }: Work): O
 const CONTRADICTION =
   "That would contradict what is recorded: a day before the one it follows, a number out of its range, or a record that is not there. Nothing was written.";
 
+/** The hour of a press that was made on the day it tells of. */
+function hourOf({ at }: Press, today: Day, timezone: string): string | null {
+  const moment = new Date(at);
+  return dayAt(moment, timezone) === today ? clockTime(moment, timezone) : null;
+}
+
 /** One transaction: the work, the rule books, the op with its changes, and its outcome. */
 function once(db: Db, press: Press, work: Work): Outcome {
   const writer = new Writer(db, press.id);
@@ -112,6 +121,7 @@ function once(db: Db, press: Press, work: Work): Outcome {
       ...facts,
       write: new Writes(writer, (table, next, before) => judgeOf(facts, table, next, before)),
       device: deviceOf(db),
+      hour: hourOf(press, today, place.timezone),
     });
     const { changes } = writer;
     if (changes.length === 0) return { ok: true, entry: null, ...done };

@@ -79,7 +79,7 @@ describe("a logger's file", () => {
 
   test("gives the mean air of each day, in whatever order, with or without heading and hour", () => {
     const { days, leftOut } = day(
-      "time,temperature,humidity\n2027-07-10,20,50\n2027-07-09T06:00:30;14.5;40\r\n2027-07-09 18:00\t15.5\t44\n\n",
+      "time,temperature,humidity\n2027-07-10,20,50\n2027-07-09T06:00:30; 14.5 ;40\r\n2027-07-09 18:00\t15.5\t44\n\n",
     );
     expect(days).toEqual([
       { on: "2027-07-09", temperature: 15, humidity: 0.42, readings: 2 },

@@ -15,6 +15,12 @@ export const when = { on: day("Day").optional(), at: hour("Hour").optional() };
 export const lotOf = { lotId: ref("lot", "Lot") };
 export const into = { vesselId: ref("vessel", "Into").optional(), fromVesselId: ref("vessel", "From").optional() };
 
+/** The day and hour of what was done: now, where nothing is said; at an hour nobody kept on an earlier day. */
+function momentOf({ today, hour: now }: Context, { on, at }: Going): { on: string; at: string | null } {
+  const day = on ?? today;
+  return { on: day, at: at ?? (day === today ? now : null) };
+}
+
 /** A lot that is neither ended nor in the drawer. */
 export function onTheTable({ db }: Context, lotId: Id): LotRow {
   const found = lotById(db, lotId) ?? refuse("lotId", "That lot does not exist.");
@@ -30,8 +36,8 @@ type Going = { fromVesselId?: Id | null; vesselId?: Id | null; on?: string | nul
  * holds another lot or was not cleaned of one (the move's rule), is refused.
  */
 export function moveLot(context: Context, of: Pick<LotRow, "id" | "code" | "vesselId">, going: Going): void {
-  const { db, write, today } = context;
-  const { fromVesselId, vesselId, on, at } = going;
+  const { db, write } = context;
+  const { fromVesselId, vesselId } = going;
   const from = of.vesselId ? vesselById(db, of.vesselId) : undefined;
   if (fromVesselId && fromVesselId !== of.vesselId) {
     const scanned = vesselById(db, fromVesselId);
@@ -48,8 +54,7 @@ export function moveLot(context: Context, of: Pick<LotRow, "id" | "code" | "vess
     lotId: of.id,
     fromVesselId: of.vesselId,
     toVesselId: vesselId,
-    on: on ?? today,
-    at: at ?? null,
+    ...momentOf(context, going),
   });
   write.update(lot, of.id, { vesselId });
 }
@@ -77,12 +82,12 @@ const begin = command(
     ...when,
   },
   (context, { lotId, way, warmth, starter, on, at, ...going }) => {
-    const { write, today } = context;
+    const { write } = context;
     const found = onTheTable(context, lotId);
     if (found.way) refuse("lotId", `Lot ${found.code} is being cleaned already: ${WAYS[found.way].toLowerCase()}.`);
     write.update(lot, lotId, { way, warmth, starter });
     const first = stepsOf(tableLot({ ...found, way, warmth, starter }, []).run!)[0]!;
-    write.insert(handling, { lotId, act: first.act, on: on ?? today, at });
+    write.insert(handling, { lotId, act: first.act, ...momentOf(context, { on, at }) });
     moveLot(context, found, { ...going, on, at });
     return { message: `Lot ${found.code}: ${WAYS[way].toLowerCase()}`, id: lotId, code: found.code };
   },
@@ -93,9 +98,9 @@ const handle = command(
   "table.do",
   { ...lotOf, ...handling.adding("act", "value", "note"), ...into, ...when },
   (context, { lotId, act, value, note, on, at, ...going }) => {
-    const { write, today } = context;
+    const { write } = context;
     const found = onTheTable(context, lotId);
-    const id = write.insert(handling, { lotId, act, value, note, on: on ?? today, at });
+    const id = write.insert(handling, { lotId, act, value, note, ...momentOf(context, { on, at }) });
     moveLot(context, found, { ...going, on, at });
     return { message: `Lot ${found.code}: ${DONE[act]}`, id, code: found.code };
   },

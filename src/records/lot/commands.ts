@@ -75,8 +75,10 @@ const changeLot = command(
   "lot.change",
   { id: ref("lot", "Lot"), version: seen(), ...lot.patching("seeds", "mass", "note", "reserve") },
   ({ db, write }, { id, version, ...patch }) => {
-    const { code } = lotById(db, id) ?? refuse("id", "That lot does not exist.");
-    write.update(lot, id, patch, version);
+    const { code, way, vesselId } = lotById(db, id) ?? refuse("id", "That lot does not exist.");
+    // Fruit whose seed is counted was cleaned away from the table: it lies in the drawer.
+    const drawn = !way && !vesselId && (patch.seeds || patch.mass) ? { onTable: 0 as const } : {};
+    write.update(lot, id, { ...patch, ...drawn }, version);
     return { message: `Lot ${code} set right`, id, code };
   },
 );

@@ -140,12 +140,17 @@ export function lots(db: Db, lineId: Id | null, limit: number): LotRow[] {
     .all({ line: lineId, limit }) as LotRow[];
 }
 
-/** Stands of a season that their own seed was saved of; a cross's fruit is that only where all is pollinated by hand. */
+/**
+ * Stands of a season that their own seed was saved of, as often as it was wanted; a cross's fruit is that only where all is pollinated
+ * by hand.
+ */
 export function standsWithSeed(db: Db, season: number): Set<Id> {
   const ids = db
     .prepare(
       `SELECT DISTINCT k.motherStandId FROM stand s JOIN lot k ON k.motherStandId = s.id
-       WHERE s.season = ? AND (k.crossId IS NULL OR s.flowers = 'hand')`,
+       WHERE s.season = ? AND (k.crossId IS NULL OR s.flowers = 'hand')
+         AND (s.passesWanted IS NULL OR s.releasedOn IS NOT NULL OR NOT EXISTS (SELECT 1 FROM pick p WHERE p.lotId = k.id)
+           OR (SELECT count(DISTINCT p."on") FROM pick p WHERE p.standId = s.id AND p.verdict = 'matches') >= s.passesWanted)`,
     )
     .pluck()
     .all(season) as Id[];

@@ -121,6 +121,8 @@ describe("germination tests", () => {
 
   test("counts never fall, and stay within what was sown and its days", () => {
     const test = garden.done("test.set", { lotId: lot, sown: 20, on: "2027-06-20" }).id;
+    // On its own day none is up, which is a count, too.
+    garden.done("test.count", { testId: test, up: 0, on: "2027-06-20" });
     garden.done("test.count", { testId: test, up: 9, on: "2027-06-28" });
     const wrong = (up: number, on: string) => garden.refused("test.count", { testId: test, up, on }).fields;
     expect(wrong(8, "2027-06-29").up).toBe("A count never falls: on 28 Jun it was 9. Count all that came up so far.");
@@ -130,7 +132,7 @@ describe("germination tests", () => {
     expect(wrong(10, "2027-07-10").on).toContain("still to come");
     // The same day counted again is put right.
     garden.done("test.count", { testId: test, up: 10, on: "2027-06-28", last: true });
-    expect(garden.db.prepare("SELECT up FROM testCount").pluck().all()).toEqual([10]);
+    expect(garden.db.prepare("SELECT up FROM testCount").pluck().all()).toEqual([0, 10]);
     expect(wrong(12, "2027-06-30").on).toContain("ended on 28 Jun");
     const change = (more: object) =>
       garden.refused("test.change", { id: test, version: garden.version("test", test), ...more }).fields;

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
 import { harvestView, pickersList } from "@/views/harvest";
+import { openWork } from "@/views/work";
 import { candidatesOf } from "../candidate/queries";
 import { family, type Plot, plot } from "./plot";
 
@@ -84,6 +85,19 @@ describe("picking in passes", () => {
     expect(pickersList(garden.sky(), garden.code("stand", stand))).toContain("RELEASED FOR EATING");
     garden.done("pick.release", { id: stand, version: version(), released: 0 });
     garden.done("pick.add", pick());
+  });
+
+  test("keeps a stand's seed on the list until the passes that are wanted are done", () => {
+    const open = () =>
+      openWork(garden.sky()).filter(({ stand: of, act }) => of.id === stand && act === "gather").length;
+    garden.on("2028-08-20");
+    expect(open()).toBe(1);
+    garden.done("pick.passes", { id: stand, version: version(), passesWanted: 2 });
+    garden.done("pick.add", pick());
+    expect(open()).toBe(1);
+    garden.on("2028-08-28");
+    garden.done("pick.add", pick());
+    expect(open()).toBe(0);
   });
 
   test("days and plants that can't be are refused", () => {

@@ -2,7 +2,8 @@ import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
 import { lotPage } from "@/views/lot";
 import { seedTable } from "@/views/seedTable";
-import { undo } from "../command";
+import { perform, undo } from "../command";
+import { COMMANDS } from "../commands";
 import { type Plot, plot } from "./plot";
 
 let garden: Plot;
@@ -102,6 +103,33 @@ describe("from fruit to packet", () => {
     const other = garden.done("lot.receive", { lineId: kiln, gathered: "2027-07-01", seeds: 20 }).id;
     expect(garden.refused("table.do", { lotId: other, act: "turn" }).fields.lotId).toContain("not on the table");
   });
+});
+
+test("what is pressed on its own day carries the clock's hour, on another day none", () => {
+  const lot = fruit(kiln);
+  const press = (day: string, at: string) =>
+    perform(
+      garden.db,
+      COMMANDS.get("table.move")!,
+      { lotId: lot, vesselId: day === "2027-07-09" ? cup : plate },
+      { day, at },
+    );
+  expect(press("2027-07-09", "2027-07-09T18:20:00.000Z").ok).toBe(true);
+  expect(press("2027-07-08", "2027-07-09T18:20:00.000Z").ok).toBe(true);
+  expect(garden.db.prepare('SELECT "on", at FROM move ORDER BY "on"').raw().all()).toEqual([
+    ["2027-07-08", null],
+    ["2027-07-09", "20:20"],
+  ]);
+});
+
+test("fruit whose seed is counted without the table lies in the drawer; what is being cleaned stays", () => {
+  const lot = fruit(kiln);
+  garden.done("lot.change", { id: lot, version: garden.version("lot", lot), seeds: 70 });
+  expect(row(lot)).toMatchObject({ onTable: 0, seeds: 70 });
+  const cleaned = fruit(kiln);
+  garden.done("table.begin", { lotId: cleaned, way: "rinse" });
+  garden.done("lot.change", { id: cleaned, version: garden.version("lot", cleaned), mass: 3 });
+  expect(row(cleaned).onTable).toBe(1);
 });
 
 describe("the chain of custody", () => {
