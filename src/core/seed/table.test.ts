@@ -170,6 +170,12 @@ describe("drying", () => {
   });
 
   test("weigh-ins narrow the range around the truth, and tell what it comes to", () => {
+    // One weigh-in says nothing of the loss: 38 ± 12 % of ten grams, its parts of equal weight about the middle.
+    const once = drying([{ at: 0, mass: 10 }], 0, 300, true);
+    expect(once.mass!.likely).toBeCloseTo(6.2, 9);
+    expect(once.mass!.low).toBeCloseTo(6.2 - 1.593 * 1.2, 9);
+    expect(once.mass!.high).toBeCloseTo(6.2 + 1.593 * 1.2, 9);
+    expect(once.course!.loss).toBeCloseTo(3.8, 9);
     const course = { rate: 0.04, loss: 9, end: 12 };
     const truth = Math.log(9 / (0.01 * 12)) / 0.04;
     const run = (count: number) =>

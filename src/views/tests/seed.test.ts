@@ -197,6 +197,16 @@ describe("the table's view", () => {
     expect(calls).toEqual([soon, late]);
   });
 
+  test("says what may be sown now, with its lot's seeds, and nothing that is not", () => {
+    const kiln = line("Kiln", "tomato");
+    garden.done("stand.add", { lineId: kiln, sown: "2027-07-12", plants: 4 });
+    garden.done("stand.add", { lineId: leek, sown: "2028-03-12", plants: 4 });
+    garden.done("stand.add", { lineId: kiln, sown: "2027-05-12", plants: 4 });
+    const { sow } = seedView(garden.sky());
+    expect(sow.map(({ name, best }) => [name, best])).toEqual([["Kiln", "2027-07-12"]]);
+    expect(sow[0]!.what).toMatch(/^Sow \d+ seeds for 4 plants$/);
+  });
+
   test("its first screen counts what ripens, and names what is next", () => {
     expect(seedView(garden.sky()).ripe).toEqual({ now: 0, next: null });
     garden.done("stand.add", { lineId: line("Kiln", "tomato"), sown: "2027-03-20", plants: 6 });
