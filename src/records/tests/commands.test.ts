@@ -1,3 +1,6 @@
+import { copyFileSync, mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { perform, undo } from "../command";
 import { COMMANDS } from "../commands";
@@ -68,8 +71,25 @@ type Made = ReturnType<typeof family> & {
   day: string;
 };
 
-/** A garden with one of everything, so that each command has something to act on. */
+let everything: { path: string; made: Made } | null = null;
+
+/** A garden with one of everything, so that each command has something to act on; made once and copied for every test. */
 function withEverything(): Made {
+  if (everything) {
+    garden.close();
+    garden = plot(everything.path);
+    garden.on("2028-07-20");
+    return everything.made;
+  }
+  const made = oneOfEach();
+  garden.db.pragma("wal_checkpoint(TRUNCATE)");
+  const path = join(mkdtempSync(join(tmpdir(), "orchard-everything-")), "orchard.db");
+  for (const end of ["", ".device"]) copyFileSync(garden.path + end, path + end);
+  everything = { path, made };
+  return made;
+}
+
+function oneOfEach(): Made {
   const made = family(garden);
   const yardstick = garden.done("yardstick.add", {
     lineId: made.lineId,

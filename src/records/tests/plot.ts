@@ -94,11 +94,11 @@ function begun(): string {
   return template;
 }
 
-/** A garden on a file of its own, with two beds, at 48.6° N on 9 July 2027. */
-export function plot(): Plot {
+/** A garden on a file of its own, with two beds, at 48.6° N on 9 July 2027; or a copy of another one. */
+export function plot(from = begun()): Plot {
   const folder = mkdtempSync(join(tmpdir(), "orchard-test-"));
   const path = join(folder, "orchard.db");
-  for (const end of ["", ".device"]) copyFileSync(begun() + end, path + end);
+  for (const end of ["", ".device"]) copyFileSync(from + end, path + end);
   const db = openDb(path);
   db.pragma("synchronous = OFF");
   let day: Day = "2027-07-09";
