@@ -1,11 +1,8 @@
-import { copyFileSync, mkdtempSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { perform, undo } from "../command";
 import { COMMANDS } from "../commands";
 import { RECORDS } from "../records";
-import { family, type Plot, plot, twoMelons } from "./plot";
+import { family, madeOnce, type Plot, plot, twoMelons } from "./plot";
 
 let garden: Plot;
 beforeEach(() => {
@@ -71,21 +68,12 @@ type Made = ReturnType<typeof family> & {
   day: string;
 };
 
-let everything: { path: string; made: Made } | null = null;
+const everything = madeOnce(oneOfEach, "2028-07-20");
 
-/** A garden with one of everything, so that each command has something to act on; made once and copied for every test. */
+/** A garden with one of everything, so that each command has something to act on. */
 function withEverything(): Made {
-  if (everything) {
-    garden.close();
-    garden = plot(everything.path);
-    garden.on("2028-07-20");
-    return everything.made;
-  }
-  const made = oneOfEach();
-  garden.db.pragma("wal_checkpoint(TRUNCATE)");
-  const path = join(mkdtempSync(join(tmpdir(), "orchard-everything-")), "orchard.db");
-  for (const end of ["", ".device"]) copyFileSync(garden.path + end, path + end);
-  everything = { path, made };
+  const { garden: whole, made } = everything(garden);
+  garden = whole;
   return made;
 }
 

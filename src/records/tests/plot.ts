@@ -194,3 +194,22 @@ export function family(garden: Plot, plants = 5) {
   const ids2 = garden.db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(stand) as Id[];
   return { ...melons, plan, cross, lot, lineId, stand, counts, plants: ids2 };
 }
+
+/** A garden that takes long to make: made once, on a day, and copied for every test after. */
+export function madeOnce<M>(make: () => M, day: Day): (garden: Plot) => { garden: Plot; made: M } {
+  let kept: { path: string; made: M } | null = null;
+  return (garden) => {
+    if (kept) {
+      garden.close();
+      const copy = plot(kept.path);
+      copy.on(day);
+      return { garden: copy, made: kept.made };
+    }
+    const made = make();
+    garden.db.pragma("wal_checkpoint(TRUNCATE)");
+    const path = join(mkdtempSync(join(tmpdir(), "orchard-made-")), "orchard.db");
+    for (const end of ["", ".device"]) copyFileSync(garden.path + end, path + end);
+    kept = { path, made };
+    return { garden, made };
+  };
+}

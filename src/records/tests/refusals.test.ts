@@ -3,7 +3,7 @@ import type { Id } from "@/core/custody/id";
 import type { Refusal } from "@/db/ops";
 import { undo } from "../command";
 import { questionFrosts } from "../garden/rules";
-import { family, NOBODY, type Plot, plot, twoMelons } from "./plot";
+import { family, madeOnce, NOBODY, type Plot, plot, twoMelons } from "./plot";
 
 let garden: Plot;
 beforeEach(() => {
@@ -22,7 +22,7 @@ type Made = ReturnType<typeof family> & {
 };
 
 /** A family with a plant taken out and one marked out, a cross with a flower at every stage, and a crop of another kind. */
-function made(): Made {
+function oneOfEach(): Made {
   const all = family(garden);
   const { stand, plants } = all;
   garden.on("2028-07-20");
@@ -45,6 +45,14 @@ function made(): Made {
   const line = garden.done("line.add", { name: "Ember", species: "pepper", school: "keep-pure", status: "mix" }).id;
   const pepper = garden.done("stand.add", { lineId: line, sown: "2028-04-01", plants: 4 }).id;
   return { ...all, open, covered, pollinated: first[1]!, set: first[0]!, gone: plants[4]!, out: plants[3]!, pepper };
+}
+
+const once = madeOnce(oneOfEach, "2028-07-20");
+
+function made(): Made {
+  const { garden: whole, made: all } = once(garden);
+  garden = whole;
+  return all;
 }
 
 const book = (cells: Record<string, string | number>) => ({

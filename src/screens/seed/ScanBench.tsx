@@ -1,10 +1,14 @@
 "use client";
+import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { readCode } from "@/core/custody/code";
 import { hearTags } from "@/ui/handScanner";
 import type { SeedTable, TableLotView, VesselView } from "@/views/seedTable";
 import { useCommand } from "../common/command";
+
+/** How often the table is looked at anew, milliseconds. */
+const LOOKED_UP = 20_000;
 
 /** What is done when a lot goes into a vessel: the step that leads there, or a plain move. */
 function stepInto(lot: TableLotView, vessel: VesselView) {
@@ -19,6 +23,12 @@ function stepInto(lot: TableLotView, vessel: VesselView) {
 export function ScanBench({ table }: { table: SeedTable }) {
   const [held, setHeld] = useState<{ lot: TableLotView; from: VesselView | null } | null>(null);
   const { runAloud } = useCommand();
+  const router = useRouter();
+  // Others work at the same table: what they did is looked up now and then, and when a scan does not fit.
+  useEffect(() => {
+    const timer = setInterval(() => document.visibilityState === "visible" && router.refresh(), LOOKED_UP);
+    return () => clearInterval(timer);
+  }, [router]);
   const take = (typed: string): boolean => {
     const read = readCode(typed);
     if (!read.ok) return false;
@@ -33,7 +43,10 @@ export function ScanBench({ table }: { table: SeedTable }) {
     const inside = lots.find(({ vesselId }) => vesselId === vessel.id);
     if (!held) {
       if (inside) setHeld({ lot: inside, from: vessel });
-      else toast.message(`${vessel.name} is empty. Scan first what goes into it.`);
+      else {
+        toast.message(`${vessel.name} is empty. Scan first what goes into it.`);
+        router.refresh();
+      }
       return true;
     }
     if (inside?.id === held.lot.id) {
