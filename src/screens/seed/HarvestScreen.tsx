@@ -16,6 +16,9 @@ const PARTS: { when: HarvestStand["when"]; title: string; said: string }[] = [
   { when: "later", title: "Later", said: "by the forecast" },
 ];
 
+/** So many of a part can be read; what is ripe first stands first. */
+const SHOWN = 24;
+
 function headline(stands: HarvestStand[]): string {
   const now = stands.filter(({ when }) => when === "now").length;
   if (now > 0) return `${plural(now, "stand")} may be ripe for seed`;
@@ -113,9 +116,14 @@ export function HarvestScreen({ band, stands, crosses }: Harvest) {
         if (here.length === 0) return null;
         return (
           <Part key={when} title={title} when={said}>
-            {here.map((stand) => (
+            {here.slice(0, SHOWN).map((stand) => (
               <StandRow key={stand.id} stand={stand} />
             ))}
+            {here.length > SHOWN && (
+              <li className="py-3 text-soft">
+                and {here.length - SHOWN} more; <Link href="/season">the season</Link> shows them all.
+              </li>
+            )}
           </Part>
         );
       })}
