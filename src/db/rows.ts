@@ -1,5 +1,6 @@
 import type { Statement } from "better-sqlite3";
 import type { Db } from "./open";
+import { noteRead } from "./reads";
 
 export type Value = string | number | null;
 
@@ -9,8 +10,9 @@ export const quoted = (row: Row) => Object.keys(row).map((name) => `"${name}"`);
 
 const statements = new WeakMap<Db, Map<string, Statement>>();
 
-/** A statement, prepared once for a database. */
+/** A statement, prepared once for a database. Whoever works something out from it is known to have read its tables. */
 export function prepared(db: Db, sql: string): Statement {
+  noteRead(db, sql);
   const known = statements.get(db) ?? new Map<string, Statement>();
   statements.set(db, known);
   const statement = known.get(sql) ?? db.prepare(sql);

@@ -5,15 +5,14 @@ import { type Degree, degreeOf } from "@/core/isolation/crossing";
 import { groupBy } from "@/core/lists/groupBy";
 import { kinshipsOf } from "@/core/pedigree/pedigree";
 import { headOf } from "@/db/ops";
-import { crossesOfSeason, seasonsWithCrosses } from "@/records/cross/queries";
-import { talliesOfSeason } from "@/records/flower/queries";
+import { seasonsWithCrosses } from "@/records/cross/queries";
 import type { Garden } from "@/records/garden/garden";
 import { forebears, individualOf } from "@/records/line/pedigree";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { chanceToMeet } from "./meet";
 import type { ForecastStand } from "./outlook";
-import { crossState, hand, parentsIn } from "./pollination";
+import { crossesIn } from "./pollination";
 
 /** What a mother and a father would make of each other. */
 export type Relation = "self" | "sib" | "backcross" | "cross";
@@ -70,20 +69,17 @@ function mateGroups(stands: ForecastStand[]): ForecastStand[][] {
 }
 
 /** Mothers against fathers of a season, with what each pair promises and what is done of it. */
-export const crossPlanView = (sky: Outlook, wantedSeason: number | null): CrossPlan =>
-  sky.once(`plan ${wantedSeason}`, () => planned(sky, wantedSeason));
+export const crossPlanView = (sky: Outlook, wantedSeason: number | null): CrossPlan => {
+  const season = wantedSeason ?? sky.season;
+  return { ...sky.once(`plan ${season}`, () => planned(sky, season)), head: headOf(sky.db) };
+};
 
-function planned(sky: Outlook, wantedSeason: number | null): CrossPlan {
+function planned(sky: Outlook, season: number): Omit<CrossPlan, "head"> {
   const { db, garden: place } = sky;
-  const current = sky.season;
-  const season = wantedSeason ?? current;
   const stands = sky.standsOf(season).filter((s) => !s.outside);
-  const rows = crossesOfSeason(db, season);
-  const tallies = talliesOfSeason(db, season, sky.today);
-  const own = hand(sky);
-  const parents = parentsIn(sky, stands);
-  const byPair = groupBy(rows, (x) => `${x.motherStandId} ${x.fatherStandId}`);
-  const busy = new Set(rows.flatMap((x) => [x.motherStandId, x.fatherStandId]));
+  const known = crossesIn(sky, season);
+  const byPair = groupBy(known, ({ cross: x }) => `${x.motherStandId} ${x.fatherStandId}`);
+  const busy = new Set(known.flatMap(({ cross: x }) => [x.motherStandId, x.fatherStandId]));
   const name = (stand: ForecastStand, second: boolean) => individualOf({ standId: stand.id, plantId: null }, second);
   const shownOf = (list: ForecastStand[]) =>
     [...list]
@@ -113,9 +109,7 @@ function planned(sky: Outlook, wantedSeason: number | null): CrossPlan {
         const degree = degreeOf(motherSpecies, fatherSpecies);
         if (!degree) return [];
         const relation = relationOf(mother, father);
-        const planned = (byPair.get(`${mother.id} ${father.id}`) ?? []).map((x) =>
-          crossState(x, tallies(x.id), parents(x), own),
-        );
+        const planned = (byPair.get(`${mother.id} ${father.id}`) ?? []).map(({ state }) => state);
         const sum = (of: (s: (typeof planned)[number]) => number) => planned.reduce((n, s) => n + of(s), 0);
         return [
           {
@@ -145,10 +139,9 @@ function planned(sky: Outlook, wantedSeason: number | null): CrossPlan {
     garden: place,
     band: band(sky, season, stands, (s) => busy.has(s.id)),
     season,
-    seasons: [...new Set([season, current, ...seasonsWithCrosses(db)])].sort((a, b) => b - a),
+    seasons: [...new Set([season, sky.season, ...seasonsWithCrosses(db)])].sort((a, b) => b - a),
     groups: groups
       .filter((g) => g.parents.length > 0)
       .sort((a, b) => b.parents.length - a.parents.length || a.group.localeCompare(b.group)),
-    head: headOf(db),
   };
 }

@@ -10,10 +10,10 @@ import { type Meeting, meeting } from "@/core/pollination/steps";
 import { tally, UNDER_WAY } from "@/core/pollination/tally";
 import { headOf } from "@/db/ops";
 import { type CandidateRow, candidatesOf, candidatesOfFlowers } from "@/records/candidate/queries";
-import { crossByCode, crossesOfSeason, seasonsWithCrosses } from "@/records/cross/queries";
+import { crossByCode, seasonsWithCrosses } from "@/records/cross/queries";
 import { protocolOfCross } from "@/records/flower/commands";
 import type { Flower } from "@/records/flower/flower";
-import { flowersOfCross, talliesOfSeason } from "@/records/flower/queries";
+import { flowersOfCross } from "@/records/flower/queries";
 import type { Garden } from "@/records/garden/garden";
 import { crossPedigrees, forebears, individualOf } from "@/records/line/pedigree";
 import { type LotRow, lotsOfCross } from "@/records/lot/queries";
@@ -24,7 +24,7 @@ import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { chanceToMeet, MEET_WANTED, meetWays } from "./meet";
 import type { ForecastStand } from "./outlook";
-import { type CrossState, crossState, hand, parentsIn } from "./pollination";
+import { type CrossState, crossesIn, crossState, hand } from "./pollination";
 
 export type Crosses = {
   garden: Garden;
@@ -40,17 +40,14 @@ export function crossesView(sky: Outlook, wantedSeason: number | null): Crosses 
   const current = sky.season;
   const season = wantedSeason ?? current;
   const stands = sky.standsOf(season);
-  const parents = parentsIn(sky, stands);
-  const tallies = talliesOfSeason(db, season, sky.today);
-  const rows = crossesOfSeason(db, season);
-  const own = hand(sky);
-  const busy = new Set(rows.filter((x) => !x.closed).flatMap((x) => [x.motherStandId, x.fatherStandId]));
+  const known = crossesIn(sky, season);
+  const busy = new Set(known.flatMap(({ cross: x }) => (x.closed ? [] : [x.motherStandId, x.fatherStandId])));
   return {
     garden: place,
     band: band(sky, season, stands, (s) => busy.has(s.id)),
     season,
     seasons: [...new Set([season, current, ...seasonsWithCrosses(db)])].sort((a, b) => b - a),
-    crosses: rows.map((x) => crossState(x, tallies(x.id), parents(x), own)),
+    crosses: known.map(({ state }) => state),
     head: headOf(db),
   };
 }

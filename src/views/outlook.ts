@@ -1,3 +1,4 @@
+import { LRUCache } from "lru-cache";
 import type { Day } from "@/core/calendar/day";
 import type { Climate } from "@/core/climate/climate";
 import { seasonOf, seasonSpan } from "@/core/climate/season";
@@ -7,7 +8,8 @@ import type { Correction } from "@/core/flowering/correction";
 import type { Flowering } from "@/core/flowering/facts";
 import { type Ripening, ripensBeforeFrost } from "@/core/flowering/ripening";
 import type { Db } from "@/db/open";
-import { headOf } from "@/db/ops";
+import { type Rests, rely, watched, writtenTables } from "@/db/reads";
+import { climateOf } from "@/records/climate/queries";
 import type { Garden } from "@/records/garden/garden";
 import { asOfDay, garden, lastRecordable } from "@/records/garden/queries";
 import { forecaster } from "@/records/stand/forecast";
@@ -53,34 +55,45 @@ export type DeviceDay = Day | "now" | null;
 export const dayOn = (place: Garden, day: DeviceDay): Day =>
   day === "now" ? dayAt(new Date(), place.timezone) : (day ?? asOfDay(place));
 
-/** The outlook of one request: what several views of a page need is reckoned once. */
-export function outlook(db: Db, day: DeviceDay = null): Outlook {
-  const place = garden(db);
+/** The outlook of a day: what several views of a page need is reckoned once. */
+export const outlook = (db: Db, day: DeviceDay = null): Outlook => looking(db, day, garden(db)).sky;
+
+/** So many results are kept of one outlook. */
+const RESULTS = 400;
+
+type Looking = { sky: Outlook; known: LRUCache<string, Rests<unknown>> };
+
+function looking(db: Db, day: DeviceDay, place: Garden): Looking {
   const today = dayOn(place, day);
-  const { climate, correction, of } = forecaster(db, today);
-  const forecast = (stand: StandRow): ForecastStand => {
-    const window = of(stand);
-    return { ...stand, window, ripening: ripensBeforeFrost(window, climate) };
-  };
-  const known = new Map<string, unknown>();
+  const known = new LRUCache<string, Rests<unknown>>({ max: RESULTS });
   const once = <T>(name: string, work: () => T): T => {
-    if (!known.has(name)) known.set(name, work());
-    return known.get(name) as T;
+    const kept = known.get(name) ?? watched(work);
+    known.set(name, kept);
+    return rely(kept) as T;
   };
-  return {
+  const climate = () => once("climate", () => climateOf(db, today));
+  const forecasts = () => once("forecasts", () => forecaster(db, today));
+  const forecast = (stand: StandRow): ForecastStand => {
+    const window = forecasts().of(stand);
+    return { ...stand, window, ripening: ripensBeforeFrost(window, climate()) };
+  };
+  const sky: Outlook = {
     db,
     garden: place,
     today,
     pinned: day !== "now" && (day ?? place.asOf) !== null,
     look: lookFrom(place, day),
     season: seasonOf(today, place.latitude),
-    climate,
-    correction,
-    flowering: of,
+    get climate() {
+      return climate();
+    },
+    correction: (lineId) => forecasts().correction(lineId),
+    flowering: (stand) => forecasts().of(stand),
     forecast,
     standsOf: (season) => once(`stands ${season}`, () => standsOfSeason(db, season).map(forecast)),
     once,
   };
+  return { sky, known };
 }
 
 /** Crops of the second year that stand in a season and flower in the next. */
@@ -95,18 +108,23 @@ export function firstYearOf(sky: Outlook, season: number): ForecastStand[] {
 
 /** So many outlooks are kept: devices that stand on different days. */
 const KEPT = 4;
-const kept = new WeakMap<Db, Map<string, Outlook>>();
+const kept = new WeakMap<Db, LRUCache<string, Looking>>();
 
-/** The outlook of a day as the garden is now, kept until something is written: what it worked out serves the next page too. */
+/**
+ * The outlook of a day as the garden is now. What it worked out is kept until a table is written that it was read from, so
+ * that it serves the next page too.
+ */
 export function outlookKept(db: Db, day: DeviceDay = null): Outlook {
+  const all = kept.get(db) ?? new LRUCache<string, Looking>({ max: KEPT });
+  kept.set(db, all);
+  const written = writtenTables(db);
+  if (written.size > 0)
+    for (const { known } of all.values())
+      for (const [name, { on }] of known.entries()) if ([...on].some((table) => written.has(table))) known.delete(name);
   const place = garden(db);
-  const known = kept.get(db) ?? new Map<string, Outlook>();
-  kept.set(db, known);
   // A device that stands on the calendar's day sees the day change.
-  const key = `${headOf(db)} ${day} ${dayOn(place, day)} ${lastRecordable(place)}`;
-  const sky = known.get(key) ?? outlook(db, day);
-  known.delete(key);
-  known.set(key, sky);
-  if (known.size > KEPT) known.delete(known.keys().next().value!);
-  return sky;
+  const key = `${place.version} ${day} ${dayOn(place, day)} ${lastRecordable(place)}`;
+  const made = all.get(key) ?? looking(db, day, place);
+  all.set(key, made);
+  return made.sky;
 }

@@ -11,10 +11,9 @@ import { type Lesson, learn, type SetRate } from "@/core/pollination/setRate";
 import { type FlowerOnDay, type LastDay, lastDayToCover, type Marks, windowOn } from "@/core/pollination/steps";
 import { pollenLeft } from "@/core/pollination/storedPollen";
 import type { Tally } from "@/core/pollination/tally";
-import type { CrossRow } from "@/records/cross/queries";
+import { type CrossRow, crossesOfSeason } from "@/records/cross/queries";
 import { asFlowerOnDay, protocolOfCross } from "@/records/flower/commands";
-import type { Outcome } from "@/records/flower/queries";
-import { type FlowerUnderWay, outcomes } from "@/records/flower/queries";
+import { type FlowerUnderWay, type Outcome, outcomes, talliesOfSeason } from "@/records/flower/queries";
 import { standById } from "@/records/stand/queries";
 import type { ForecastStand, Outlook } from "./outlook";
 
@@ -73,8 +72,23 @@ export type CrossState = {
 /** The two stands of a cross, with their windows. */
 export type Parents = { mother: ForecastStand; father: ForecastStand };
 
+/** A cross with its parents, and how it stands. */
+export type CrossAt = { cross: CrossRow; parents: Parents; state: CrossState };
+
+/** The crosses of a season. */
+export const crossesIn = (sky: Outlook, season: number): CrossAt[] =>
+  sky.once(`crosses ${season}`, () => {
+    const parentsOf = parentsIn(sky, sky.standsOf(season));
+    const tallies = talliesOfSeason(sky.db, season, sky.today);
+    const own = hand(sky);
+    return crossesOfSeason(sky.db, season).map((cross) => {
+      const parents = parentsOf(cross);
+      return { cross, parents, state: crossState(cross, tallies(cross.id), parents, own) };
+    });
+  });
+
 /** Finds the stands of crosses among those of their season; another season's father is read by itself. */
-export function parentsIn(sky: Outlook, stands: ForecastStand[]): (cross: CrossRow) => Parents {
+function parentsIn(sky: Outlook, stands: ForecastStand[]): (cross: CrossRow) => Parents {
   const known = new Map(stands.map((s) => [s.id, s]));
   const find = (id: Id) => {
     const found = known.get(id) ?? sky.forecast(standById(sky.db, id)!);
@@ -154,10 +168,7 @@ function overSince({ mother, father }: Parents, span: Span, last: LastDay | null
 }
 
 /** How a cross stands: what has set, what is still to do, and until when it can be done. */
-export const crossState = (cross: CrossRow, done: Tally, parents: Parents, own: Hand): CrossState =>
-  own.sky.once(`state ${cross.id}`, () => stateOf(cross, done, parents, own));
-
-function stateOf(cross: CrossRow, done: Tally, parents: Parents, own: Hand): CrossState {
+export function crossState(cross: CrossRow, done: Tally, parents: Parents, own: Hand): CrossState {
   const { climate, today } = own.sky;
   const species = speciesById(cross.species);
   const protocol = protocolOfCross(cross);

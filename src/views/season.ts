@@ -93,12 +93,10 @@ export type SentScene = Omit<Scene, "climate"> & {
   climate: Omit<Scene["climate"], "measured"> & { measured: [number, Temperature][] };
 };
 
-const sceneIn = (sky: Outlook, season: number): Scene => sky.once(`scene ${season}`, () => sceneOf(sky, season));
-
 /** What the season's worker reckons with; of the weather only the days that this season's forecasts can look at. */
 export function seasonScene(sky: Outlook, season: number): SentScene {
   const span = seasonSpan(season, sky.garden.latitude);
-  const scene = sceneIn(sky, season);
+  const scene = sceneOf(sky, season);
   const first = Math.min(dayNumber(span.start), ...sky.standsOf(season).map((r) => dayNumber(r.sown))) - 130;
   const last = dayNumber(span.end) + 30;
   const measured = [...scene.climate.measured].filter(([day]) => day >= first && day <= last);
@@ -110,17 +108,12 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
   const current = sky.season;
   const season = wantedSeason ?? current;
   const rows = [...sky.standsOf(season)];
-  const byId = new Map(rows.map((stand) => [stand.id, stand]));
-  const forecastOf = (id: Id) => {
-    const { window, ripening } = byId.get(id)!;
-    return { window, ripening };
-  };
   const known = seasonsWithStands(sky.db);
   const next = new Map<Id, { what: string; last: Day }>();
   for (const { what, last, standing, stand } of workOfSeason(sky, season))
     if (last !== null && standing !== "missed" && !next.has(stand.id)) next.set(stand.id, { what, last });
   rows.sort((a, b) => (a.window.start < b.window.start ? -1 : 1));
-  const scene = sceneIn(sky, season);
+  const scene = sceneOf(sky, season);
   return {
     garden,
     band: band(sky, season, [], undefined, 1, before ? 2 : 1),
@@ -140,7 +133,16 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
     beds: scene.beds.map(({ id, name, outside }) => ({ id, name, outside })),
     frosts: scene.climate.frosts,
     head: headOf(sky.db),
-    // The same windows as the stands', under the same objects: they go to the browser once.
-    tried: sky.once(`tried ${season}`, () => tryOut(scene, [], new Map()).map((t) => ({ ...t, ...forecastOf(t.id) }))),
+    tried: triedOf(sky, season),
   };
 }
+
+/** The season as it is, with the same windows as the stands', under the same objects: they go to the browser once. */
+const triedOf = (sky: Outlook, season: number): Season["tried"] =>
+  sky.once(`tried ${season}`, () => {
+    const stands = new Map(sky.standsOf(season).map((stand) => [stand.id, stand]));
+    return tryOut(sceneOf(sky, season), [], new Map()).map((tried) => {
+      const { window, ripening } = stands.get(tried.id)!;
+      return { ...tried, window, ripening };
+    });
+  });

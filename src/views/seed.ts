@@ -99,9 +99,8 @@ export type DrawerPage = {
 
 /** Every lot of the drawer, or those of one state; what dies first stands first. */
 export function drawerPage(sky: Outlook, state: LifeState | null, from: number | null): DrawerPage {
-  const all = drawer(sky);
   const shown = sky.once(`drawer ${state}`, () =>
-    all
+    drawer(sky)
       .filter(({ life }) => state === null || life.state === state)
       .sort(
         (a, b) => (a.life.until.likely ?? "").localeCompare(b.life.until.likely ?? "") || a.code.localeCompare(b.code),
@@ -114,7 +113,7 @@ export function drawerPage(sky: Outlook, state: LifeState | null, from: number |
     today: sky.today,
     lots: items,
     cut,
-    states: byState(all),
+    states: byState(drawer(sky)),
     state,
     stores: stores(sky.db),
   };

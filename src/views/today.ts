@@ -15,9 +15,9 @@ import type { Standing } from "@/core/work/work";
 import type { Bed } from "@/records/bed/bed";
 import { beds } from "@/records/bed/queries";
 import { mixedFathersOfSeason } from "@/records/candidate/queries";
-import { type CrossRow, crossesOfSeason } from "@/records/cross/queries";
+import type { CrossRow } from "@/records/cross/queries";
 import { protocolOfCross } from "@/records/flower/commands";
-import { flowersUnderWay, talliesOfSeason } from "@/records/flower/queries";
+import { flowersUnderWay } from "@/records/flower/queries";
 import type { Garden } from "@/records/garden/garden";
 import { sourcesToAsk } from "@/records/ground/queries";
 import { type OutWaiting, plantsMarkedOut } from "@/records/plant/queries";
@@ -26,7 +26,7 @@ import type { Task as OwnTask } from "@/records/task/task";
 import { type Band, band } from "./band";
 import { brief, type CrossTask, crossTasks, isFetched, isLate, type OnCross } from "./crossTasks";
 import type { Outlook } from "./outlook";
-import { type CrossState, crossState, hand, onDay, parentsIn } from "./pollination";
+import { type CrossState, crossesIn, hand, onDay } from "./pollination";
 import { type Regrow, regrowView } from "./regrow";
 import { type SeedTask, seedTasks } from "./seedCalls";
 import { openWork, type StandWork } from "./work";
@@ -138,26 +138,23 @@ function worked(sky: Outlook): Today {
   const { db, garden: place, today: day, season } = sky;
   const ours = hand(sky);
   const stands = sky.standsOf(season);
-  const parents = parentsIn(sky, stands);
   const flowers = flowersUnderWay(db, season, day, addDays(day, -QUICKEST));
-  const tallies = talliesOfSeason(db, season, day);
   // A look back does not know of what was planned later.
-  const crosses = crossesOfSeason(db, season).filter((x) => !x.closed && x.plannedOn <= day);
+  const known = crossesIn(sky, season).filter(({ cross }) => !cross.closed && cross.plannedOn <= day);
+  const crosses = known.map(({ cross }) => cross);
   const mixed = mixedFathersOfSeason(db, season);
   const tasks: Task[] = [];
   const open: CrossState[] = [];
   const over: CrossState[] = [];
   const ahead: Ahead = { protocols: {}, crosses: {} };
   const hazardIds = new Set<string>();
-  for (const cross of crosses) {
+  for (const { cross, parents, state } of known) {
     const flowersOfIt = flowers.get(cross.id) ?? [];
-    const both = parents(cross);
-    const state = crossState(cross, tallies(cross.id), both, ours);
     if (!state.over) open.push(state);
     const protocol = protocolOfCross(cross);
     const { daysToRipe } = speciesById(cross.species);
     if (state.over && cross.overOn === null && state.over >= addDays(day, -SAID)) over.push(state);
-    const due = crossTasks(cross, flowersOfIt, brief(state), both, mixed.get(cross.id) ?? [], ours);
+    const due = crossTasks(cross, flowersOfIt, brief(state), parents, mixed.get(cross.id) ?? [], ours);
     tasks.push(...due);
     const isDue = new Set(due.flatMap((task) => (task.kind === "cross" ? task.flowers.map(({ id }) => id) : [])));
     const dueFlowers = flowersOfIt.filter(({ id }) => isDue.has(id));
@@ -187,9 +184,9 @@ function worked(sky: Outlook): Today {
   const own = openTasks(db);
   for (const task of own.filter(({ due }) => due <= day))
     tasks.push({ kind: "own", part: "any-hour", task, daysLeft: daysBetween(day, task.due) });
-  const known = beds(db);
+  const places = beds(db);
   const visited = new Set(tasks.flatMap((t) => ("state" in t ? [bedOf(t)] : [])));
-  const walk = walkOf(known.filter((bed) => visited.has(bed.name)));
+  const walk = walkOf(places.filter((bed) => visited.has(bed.name)));
   const marks = ours.marks(day);
   const tomorrow = ours.marks(addDays(day, 1));
   const clock = (moment: Date) => clockTime(moment, place.timezone);
@@ -235,6 +232,6 @@ function worked(sky: Outlook): Today {
     later: own.filter(({ due }) => due > day),
     ahead,
     hazards: [...hazardIds].map((id) => HAZARDS[id]!),
-    empty: { beds: known.length === 0, stands: stands.length === 0 },
+    empty: { beds: places.length === 0, stands: stands.length === 0 },
   };
 }

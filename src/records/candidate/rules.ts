@@ -1,4 +1,5 @@
 import { refuse } from "@/db/ops";
+import { prepared } from "@/db/rows";
 import type { Rule } from "../facts";
 import type { CandidateKept } from "./candidate";
 
@@ -11,8 +12,7 @@ export const candidateRule: Rule<CandidateKept> = ({ db }, next) => {
     : next.flowerId
       ? ["flowerId", next.flowerId]
       : ["lotId", next.lotId];
-  const sum = db
-    .prepare(`SELECT total(share) FROM candidate WHERE ${owner} = ? AND role = ?`)
+  const sum = prepared(db, `SELECT total(share) FROM candidate WHERE ${owner} = ? AND role = ?`)
     .pluck()
     .get(id, next.role);
   if ((sum as number) > 1 + OVER)

@@ -6,24 +6,24 @@ import { dailyNormals, type Normals, type Temperature } from "@/core/climate/tem
 import type { Id } from "@/core/custody/id";
 import { below } from "@/core/numbers/normal";
 import type { Db } from "@/db/open";
+import { prepared } from "@/db/rows";
 import type { Garden } from "../garden/garden";
 import { garden } from "../garden/queries";
 
 /** The monthly normals that the grower gave; null until they did. */
 export function normals(db: Db): Normals | null {
-  const rows = db.prepare("SELECT min, max FROM normal ORDER BY id").all() as Temperature[];
+  const rows = prepared(db, "SELECT min, max FROM normal ORDER BY id").all() as Temperature[];
   return rows.length === 12 ? { min: rows.map((r) => r.min), max: rows.map((r) => r.max) } : null;
 }
 
 /** The months of which normals are kept. */
 export function monthsKept(db: Db): Set<string> {
-  return new Set(db.prepare("SELECT id FROM normal").pluck().all() as string[]);
+  return new Set(prepared(db, "SELECT id FROM normal").pluck().all() as string[]);
 }
 
 /** The version of the normal that was written last; null without any. */
 export function normalsVersion(db: Db): Id | null {
-  return db
-    .prepare("SELECT n.version FROM normal n LEFT JOIN op o ON o.id = n.version ORDER BY o.clock DESC LIMIT 1")
+  return prepared(db, "SELECT n.version FROM normal n LEFT JOIN op o ON o.id = n.version ORDER BY o.clock DESC LIMIT 1")
     .pluck()
     .get() as Id | null;
 }
@@ -31,12 +31,12 @@ export function normalsVersion(db: Db): Id | null {
 export type Reading = Temperature & { id: Day };
 
 /** Every reading of the grower's own. */
-export const readingsKept = (db: Db): Reading[] => db.prepare("SELECT id, min, max FROM reading").all() as Reading[];
+export const readingsKept = (db: Db): Reading[] => prepared(db, "SELECT id, min, max FROM reading").all() as Reading[];
 
 export type ReadingStretch = { count: number; from: Day | null; to: Day | null };
 
 export function readingStretch(db: Db): ReadingStretch {
-  const row = db.prepare("SELECT count(*) count, min(id) low, max(id) high FROM reading").get() as {
+  const row = prepared(db, "SELECT count(*) count, min(id) low, max(id) high FROM reading").get() as {
     count: number;
     low: Day | null;
     high: Day | null;
@@ -100,7 +100,7 @@ const kept = new WeakMap<Db, { key: string; climate: Climate }>();
 export function climateOf(db: Db, today: Day): Climate {
   const place = garden(db);
   const known = normals(db);
-  const stamp = db.prepare("SELECT count(*), max(id), max(version), total(min), total(max) FROM reading").raw().get();
+  const stamp = prepared(db, "SELECT count(*), max(id), max(version), total(min), total(max) FROM reading").raw().get();
   const { latitude, longitude, lastFrost, firstFrost, station } = place;
   const key = JSON.stringify([latitude, longitude, lastFrost, firstFrost, station, today, known, stamp]);
   const before = kept.get(db);

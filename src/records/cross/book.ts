@@ -1,5 +1,6 @@
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
+import { prepared } from "@/db/rows";
 import type { CrossKind } from "./cross";
 
 /** A cross with what became of its flowers, as a line of the cross book. */
@@ -59,4 +60,4 @@ const ENTRIES = `SELECT x.id, x.code, x.season, x.kind, l.species, l.name line, 
   ORDER BY x.season DESC, x.code DESC`;
 
 /** Every cross with what became of it, the newest first. */
-export const bookEntries = (db: Db): BookRow[] => db.prepare(ENTRIES).all() as BookRow[];
+export const bookEntries = (db: Db): BookRow[] => prepared(db, ENTRIES).all() as BookRow[];

@@ -2,6 +2,7 @@ import { parse } from "csv-parse/sync";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
 import { refuse } from "@/db/ops";
+import { prepared } from "@/db/rows";
 import { toCsv, unescaped } from "../csvFile";
 import { crossPedigrees } from "../line/pedigree";
 
@@ -48,9 +49,9 @@ type Row = Record<Column, string | number | null>;
 /** Every cross, or those of one season, with their flowers. */
 export function bookRows(db: Db, season: number | null): Row[] {
   const pedigreeOf = crossPedigrees(db);
-  const rows = db
-    .prepare(
-      `SELECT x.lineId, m.lineId motherLineId, f.lineId fatherLineId, x.code "cross", x.season, x.kind, x.method, m.code mother, mp.number motherPlant,
+  const rows = prepared(
+    db,
+    `SELECT x.lineId, m.lineId motherLineId, f.lineId fatherLineId, x.code "cross", x.season, x.kind, x.method, m.code mother, mp.number motherPlant,
          f.code father, fp.number fatherPlant, x.fruitsWanted, x.note, w.number flower, wp.number onPlant,
          w.coveredOn covered, w.gatheredOn gathered, w.pollinatedOn pollinated, w.pollinatedAt "at", w.passes,
          w.lastPass, w.males, w.bud, w.uncoveredOn uncovered, w.checkedOn checked, w.state, w.fault, w.lostWhy,
@@ -60,8 +61,7 @@ export function bookRows(db: Db, season: number | null): Row[] {
        LEFT JOIN flower w ON w.crossId = x.id LEFT JOIN plant wp ON wp.id = w.plantId LEFT JOIN lot k ON k.id = w.lotId
        WHERE :season IS NULL OR x.season = :season
        ORDER BY x.season, x.code, w.number`,
-    )
-    .all({ season }) as (Omit<Row, "pedigree"> & { lineId: Id; motherLineId: Id; fatherLineId: Id })[];
+  ).all({ season }) as (Omit<Row, "pedigree"> & { lineId: Id; motherLineId: Id; fatherLineId: Id })[];
   return rows.map(({ lineId, motherLineId, fatherLineId, ...row }) => ({
     ...row,
     pedigree: pedigreeOf({ lineId, motherLineId, fatherLineId }),

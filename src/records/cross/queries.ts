@@ -43,16 +43,16 @@ export function crossById(db: Db, id: Id): CrossRow | undefined {
 }
 
 export function crossesOfSeason(db: Db, season: number): CrossRow[] {
-  return db.prepare(`${SELECT} WHERE x.season = ? ORDER BY x.closed, x.code`).all(season) as CrossRow[];
+  return prepared(db, `${SELECT} WHERE x.season = ? ORDER BY x.closed, x.code`).all(season) as CrossRow[];
 }
 
 /** Stands of a season that are the mother of a cross. */
 export const mothersOfSeason = (db: Db, season: number): Set<Id> =>
-  new Set(db.prepare("SELECT DISTINCT motherStandId FROM cross WHERE season = ?").pluck().all(season) as Id[]);
+  new Set(prepared(db, "SELECT DISTINCT motherStandId FROM cross WHERE season = ?").pluck().all(season) as Id[]);
 
 /** Every season that has crosses, newest first. */
 export function seasonsWithCrosses(db: Db): number[] {
-  return db.prepare("SELECT DISTINCT season FROM cross ORDER BY season DESC").pluck().all() as number[];
+  return prepared(db, "SELECT DISTINCT season FROM cross ORDER BY season DESC").pluck().all() as number[];
 }
 
 export function crossByCode(db: Db, code: string): CrossRow | undefined {
@@ -61,5 +61,5 @@ export function crossByCode(db: Db, code: string): CrossRow | undefined {
 
 /** Crosses that a stand is the mother of and that are not closed. */
 export function openCrossesOfMother(db: Db, standId: Id): { id: Id }[] {
-  return db.prepare("SELECT id FROM cross WHERE motherStandId = ? AND closed = 0").all(standId) as { id: Id }[];
+  return prepared(db, "SELECT id FROM cross WHERE motherStandId = ? AND closed = 0").all(standId) as { id: Id }[];
 }

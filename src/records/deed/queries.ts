@@ -1,26 +1,25 @@
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import type { Db } from "@/db/open";
+import { prepared } from "@/db/rows";
 import type { Deed } from "./deed";
 
 export type DeedOf = Pick<Deed, "standId" | "act" | "how" | "on" | "until">;
 
 /** What was done with the stands of a season, or put off, by stand, in the order of days. */
 export function deedsOfSeason(db: Db, season: number): Map<Id, DeedOf[]> {
-  const rows = db
-    .prepare(
-      `SELECT d.standId, d.act, d.how, d."on", d.until FROM stand s JOIN deed d ON d.standId = s.id
+  const rows = prepared(
+    db,
+    `SELECT d.standId, d.act, d.how, d."on", d.until FROM stand s JOIN deed d ON d.standId = s.id
        WHERE s.season = ? ORDER BY d."on", d.id`,
-    )
-    .all(season) as DeedOf[];
+  ).all(season) as DeedOf[];
   return groupBy(rows, ({ standId }) => standId);
 }
 
 /** The looks into the store at a stand's roots, in the order of days: how many were sound. */
 export function storeLooks(db: Db, standId: Id): Pick<Deed, "on" | "counted">[] {
-  return db
-    .prepare(
-      `SELECT "on", counted FROM deed WHERE standId = ? AND act IN ('lift', 'look-store') AND how = 'done' ORDER BY "on", id`,
-    )
-    .all(standId) as Pick<Deed, "on" | "counted">[];
+  return prepared(
+    db,
+    `SELECT "on", counted FROM deed WHERE standId = ? AND act IN ('lift', 'look-store') AND how = 'done' ORDER BY "on", id`,
+  ).all(standId) as Pick<Deed, "on" | "counted">[];
 }

@@ -1,6 +1,7 @@
 import { type Day, isRecordable } from "@/core/calendar/day";
 import { dayAt } from "@/core/climate/sun";
 import type { Db } from "@/db/open";
+import { prepared } from "@/db/rows";
 import { GARDEN_ID, type Garden } from "./garden";
 
 /** What a garden is before the grower has said: an empty version stands for one not yet kept. */
@@ -24,7 +25,7 @@ const NEW_GARDEN: Garden = {
 };
 
 export function garden(db: Db): Garden {
-  return (db.prepare("SELECT * FROM garden").get() as Garden | undefined) ?? NEW_GARDEN;
+  return (prepared(db, "SELECT * FROM garden").get() as Garden | undefined) ?? NEW_GARDEN;
 }
 
 /** The last day that may be recorded: today, or the day a demo garden stands on; another one for trials. */

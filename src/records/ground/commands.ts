@@ -5,6 +5,7 @@ import { atBearing, cornersOf, type Point, snapped } from "@/core/ground/shape";
 import { BARRIER_FACTORS } from "@/core/isolation/barrier";
 import { plural } from "@/core/units/plural";
 import { Refusal, refuse } from "@/db/ops";
+import { prepared } from "@/db/rows";
 import { barrier } from "../barrier/barrier";
 import { bed } from "../bed/bed";
 import { type Context, command } from "../command";
@@ -171,7 +172,7 @@ const counted = (one: string, names: string[]) =>
 
 /** The row of a name, where it is the only one: a map program may have dropped the ids. */
 function onlyOfName({ db }: Context, table: keyof typeof TABLES, name: string): Id | undefined {
-  const ids = db.prepare(`SELECT id FROM "${table}" WHERE name = ? LIMIT 2`).pluck().all(name) as Id[];
+  const ids = prepared(db, `SELECT id FROM "${table}" WHERE name = ? LIMIT 2`).pluck().all(name) as Id[];
   return ids.length === 1 ? ids[0] : undefined;
 }
 

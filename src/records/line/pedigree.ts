@@ -3,6 +3,7 @@ import type { Id } from "@/core/custody/id";
 import { type PedigreeTree, writePedigree } from "@/core/pedigree/notation";
 import type { Individual } from "@/core/pedigree/pedigree";
 import type { Db } from "@/db/open";
+import { prepared } from "@/db/rows";
 
 type StandParents = {
   id: Id;
@@ -31,9 +32,9 @@ export const individualOf = ({ standId, plantId }: ParentId, second = false): st
 export function forebears(db: Db, parents: ParentId[]): Individual[] {
   const stands = new Map(
     (
-      db
-        .prepare(
-          `SELECT s.id, s.lineId, l.species, k.kind, k.motherStandId, k.motherPlantId,
+      prepared(
+        db,
+        `SELECT s.id, s.lineId, l.species, k.kind, k.motherStandId, k.motherPlantId,
              CASE WHEN k.doubt IS NULL AND NOT mixed THEN x.fatherStandId END fatherStandId,
              CASE WHEN k.doubt IS NULL AND NOT mixed THEN x.fatherPlantId END fatherPlantId
            FROM stand s JOIN line l ON l.id = s.lineId
@@ -41,8 +42,7 @@ export function forebears(db: Db, parents: ParentId[]): Individual[] {
              SELECT id, fatherStandId, fatherPlantId,
                EXISTS (SELECT 1 FROM candidate c WHERE c.crossId = cross.id AND c.role = 'father') mixed
              FROM cross) x ON x.id = k.crossId`,
-        )
-        .all() as StandParents[]
+      ).all() as StandParents[]
     ).map((s) => [s.id, s]),
   );
   const made = new Map<string, Individual>();
@@ -98,7 +98,10 @@ const DEEPEST = 6;
 /** Pedigrees of lines, back to those that were not crossed here. */
 function lineTrees(db: Db): (lineId: Id) => PedigreeTree {
   const lines = new Map(
-    (db.prepare("SELECT id, name, motherLineId, fatherLineId FROM line").all() as LineParents[]).map((l) => [l.id, l]),
+    (prepared(db, "SELECT id, name, motherLineId, fatherLineId FROM line").all() as LineParents[]).map((l) => [
+      l.id,
+      l,
+    ]),
   );
   const tree = (id: Id, depth: number): PedigreeTree => {
     const { name, motherLineId, fatherLineId } = lines.get(id)!;

@@ -10,41 +10,42 @@ export function lineById(db: Db, id: Id): Line | undefined {
 }
 
 export function lineByCode(db: Db, code: string): Line | undefined {
-  return db.prepare("SELECT * FROM line WHERE code = ?").get(code) as Line | undefined;
+  return prepared(db, "SELECT * FROM line WHERE code = ?").get(code) as Line | undefined;
 }
 
 /** The first line of a name and species. */
 export function lineOfName(db: Db, name: string, species: string): Line | undefined {
-  return db.prepare("SELECT * FROM line WHERE name = ? AND species = ? ORDER BY id LIMIT 1").get(name, species) as
+  return prepared(db, "SELECT * FROM line WHERE name = ? AND species = ? ORDER BY id LIMIT 1").get(name, species) as
     | Line
     | undefined;
 }
 
 /** The line that a mother and a father were crossed into before, the first one. */
 export function lineOfParents(db: Db, motherLineId: Id, fatherLineId: Id): Line | undefined {
-  return db
-    .prepare("SELECT * FROM line WHERE motherLineId = ? AND fatherLineId = ? ORDER BY id LIMIT 1")
-    .get(motherLineId, fatherLineId) as Line | undefined;
+  return prepared(db, "SELECT * FROM line WHERE motherLineId = ? AND fatherLineId = ? ORDER BY id LIMIT 1").get(
+    motherLineId,
+    fatherLineId,
+  ) as Line | undefined;
 }
 
 /** Pairs of lines that were crossed before, as "mother-father". */
 export function crossedPairs(db: Db): string[] {
-  return db
-    .prepare(
-      "SELECT motherLineId || '-' || fatherLineId FROM line WHERE motherLineId IS NOT NULL AND fatherLineId IS NOT NULL",
-    )
+  return prepared(
+    db,
+    "SELECT motherLineId || '-' || fatherLineId FROM line WHERE motherLineId IS NOT NULL AND fatherLineId IS NOT NULL",
+  )
     .pluck()
     .all() as string[];
 }
 
 /** The names of lines by id. */
 export function lineNames(db: Db): Map<Id, string> {
-  return new Map(db.prepare("SELECT id, name FROM line").raw().all() as [Id, string][]);
+  return new Map(prepared(db, "SELECT id, name FROM line").raw().all() as [Id, string][]);
 }
 
 /** The species of which there are lines. */
 export function speciesGrown(db: Db): string[] {
-  return db.prepare("SELECT DISTINCT species FROM line").pluck().all() as string[];
+  return prepared(db, "SELECT DISTINCT species FROM line").pluck().all() as string[];
 }
 
 /** Whether stands or seed are kept under a line. */
@@ -58,17 +59,17 @@ export function lineInUse(db: Db, id: Id): boolean {
 /** `lastSeason` is the last one that was sown for; what is only planned was not grown. */
 /** How each line is described. */
 export const lineDescriptions = (db: Db): Map<Id, string> =>
-  new Map(db.prepare("SELECT id, description FROM line WHERE description <> ''").raw().all() as [Id, string][]);
+  new Map(prepared(db, "SELECT id, description FROM line WHERE description <> ''").raw().all() as [Id, string][]);
 
 /** How many lines that go on come from each line, as mother or father. */
 export function lineDependants(db: Db): Map<Id, number> {
-  const rows = db
-    .prepare(
-      `SELECT parent, count(DISTINCT id) FROM (
+  const rows = prepared(
+    db,
+    `SELECT parent, count(DISTINCT id) FROM (
          SELECT id, motherLineId parent FROM line WHERE endedOn IS NULL
          UNION ALL SELECT id, fatherLineId FROM line WHERE endedOn IS NULL)
        WHERE parent IS NOT NULL AND parent <> id GROUP BY parent`,
-    )
+  )
     .raw()
     .all() as [Id, number][];
   return new Map(rows);
@@ -80,34 +81,32 @@ export type LineChoice = Pick<Line, "id" | "name" | "species">;
 
 /** Every line that goes on, as a form offers it. */
 export function lineChoices(db: Db): LineChoice[] {
-  return db.prepare("SELECT id, name, species FROM line WHERE endedOn IS NULL ORDER BY name").all() as LineChoice[];
+  return prepared(db, "SELECT id, name, species FROM line WHERE endedOn IS NULL ORDER BY name").all() as LineChoice[];
 }
 
 /** Every line with how many stands it was grown in up to a day, and how many lots it has. */
 export function lines(db: Db, today: Day): LineSummary[] {
-  return db
-    .prepare(
-      `SELECT l.*, coalesce(s.stands, 0) stands, s.lastSeason, coalesce(k.lots, 0) lots
+  return prepared(
+    db,
+    `SELECT l.*, coalesce(s.stands, 0) stands, s.lastSeason, coalesce(k.lots, 0) lots
        FROM line l
        LEFT JOIN (SELECT lineId, count(*) stands, max(season) lastSeason FROM stand WHERE sown <= ? AND planned = 0 GROUP BY lineId) s ON s.lineId = l.id
        LEFT JOIN (SELECT lineId, count(*) lots FROM lot GROUP BY lineId) k ON k.lineId = l.id
        ORDER BY l.endedOn IS NOT NULL, l.name`,
-    )
-    .all(today) as LineSummary[];
+  ).all(today) as LineSummary[];
 }
 
 /** A line's yardsticks, those that are retired among them; a parent line is measured with those of its offspring when it has none. */
 export function yardsticks(db: Db, lineId: Id): Yardstick[] {
-  return db
-    .prepare(
-      `SELECT y.* FROM yardstick y WHERE y.lineId = :line
+  return prepared(
+    db,
+    `SELECT y.* FROM yardstick y WHERE y.lineId = :line
        UNION ALL
        SELECT y.* FROM line l JOIN yardstick y ON y.lineId = l.id
        WHERE (l.motherLineId = :line OR l.fatherLineId = :line)
          AND NOT EXISTS (SELECT 1 FROM yardstick own WHERE own.lineId = :line)
        ORDER BY lineId, position, id`,
-    )
-    .all({ line: lineId }) as Yardstick[];
+  ).all({ line: lineId }) as Yardstick[];
 }
 
 export type GenerationRow = {
@@ -123,9 +122,9 @@ export type GenerationRow = {
 
 /** Per generation of a line as sown up to a day: plants grown, kept, removed, and of how many lots the seed was selfed. */
 export function generationRows(db: Db, lineId: Id, today: Day): GenerationRow[] {
-  return db
-    .prepare(
-      `SELECT s.generation, count(*) stands,
+  return prepared(
+    db,
+    `SELECT s.generation, count(*) stands,
               sum(coalesce(p.numbered, s.plants, 0)) grown,
               sum(coalesce(p.chosen, 0)) chosen, sum(coalesce(p.removed, 0)) removed,
               group_concat(DISTINCT s.season) seasons,
@@ -138,8 +137,7 @@ export function generationRows(db: Db, lineId: Id, today: Day): GenerationRow[] 
        LEFT JOIN lot k ON k.id = s.lotId
        WHERE s.lineId = :line AND s.sown <= :today AND s.planned = 0
        GROUP BY s.generation ORDER BY s.generation`,
-    )
-    .all({ line: lineId, today }) as GenerationRow[];
+  ).all({ line: lineId, today }) as GenerationRow[];
 }
 
 export type ScoreRow = {
@@ -153,12 +151,11 @@ export type ScoreRow = {
 
 /** Every score on a line's yardsticks, its parents' plants included. */
 export function scoresOnYardsticks(db: Db, lineId: Id): ScoreRow[] {
-  return db
-    .prepare(
-      `SELECT s.lineId, s.generation, s.season, c.yardstickId, c.number, c.word
+  return prepared(
+    db,
+    `SELECT s.lineId, s.generation, s.season, c.yardstickId, c.number, c.word
        FROM yardstick y JOIN score c ON c.yardstickId = y.id
        JOIN plant p ON p.id = c.plantId JOIN stand s ON s.id = p.standId
        WHERE y.lineId = ?`,
-    )
-    .all(lineId) as ScoreRow[];
+  ).all(lineId) as ScoreRow[];
 }

@@ -39,7 +39,7 @@ export function lotById(db: Db, id: Id): LotRow | undefined {
 }
 
 export function lotByCode(db: Db, code: string): LotRow | undefined {
-  const id = db.prepare("SELECT id FROM lot WHERE code = ?").pluck().get(code) as Id | undefined;
+  const id = prepared(db, "SELECT id FROM lot WHERE code = ?").pluck().get(code) as Id | undefined;
   return id === undefined ? undefined : lotById(db, id);
 }
 
@@ -52,9 +52,10 @@ export const lotsIn = (db: Db, vesselId: Id): Pick<Lot, "id" | "code">[] =>
 
 /** Lots of one cross, newest first. */
 export function lotsOfCross(db: Db, crossId: Id): LotRow[] {
-  return db
-    .prepare(`${select("WHERE lotId IS NOT NULL")} WHERE k.crossId = ? ORDER BY k.gathered DESC, k.id DESC`)
-    .all(crossId) as LotRow[];
+  return prepared(
+    db,
+    `${select("WHERE lotId IS NOT NULL")} WHERE k.crossId = ? ORDER BY k.gathered DESC, k.id DESC`,
+  ).all(crossId) as LotRow[];
 }
 
 /** A lot as a form offers it, with the seeds that are left of it where they were counted. */
@@ -64,16 +65,15 @@ export type LotChoice = Pick<LotRow, "id" | "code" | "lineId" | "lineName" | "ge
 
 /** The newest lots that are not used up, as a form offers them. */
 export function lotChoices(db: Db): LotChoice[] {
-  return db
-    .prepare(
-      `SELECT k.id, k.code, k.lineId, l.name lineName, k.generation, k.seeds - coalesce(w.sowedSeeds, 0) seedsLeft
+  return prepared(
+    db,
+    `SELECT k.id, k.code, k.lineId, l.name lineName, k.generation, k.seeds - coalesce(w.sowedSeeds, 0) seedsLeft
        FROM lot k JOIN line l ON l.id = k.lineId
        LEFT JOIN (SELECT lotId, sum(sowedSeeds) sowedSeeds FROM stand WHERE lotId IS NOT NULL GROUP BY lotId) w
          ON w.lotId = k.id
        WHERE k.endedOn IS NULL AND (k.seeds IS NULL OR k.seeds > coalesce(w.sowedSeeds, 0))
        ORDER BY k.gathered DESC, k.id DESC LIMIT 400`,
-    )
-    .all() as LotChoice[];
+  ).all() as LotChoice[];
 }
 
 /** A line with the code and generation of its newest seed. */
@@ -85,59 +85,54 @@ export type WaitingLine = Pick<LotRow, "lineId" | "lineName" | "lineCode" | "spe
 
 /** Lines that go on, with their newest seed, of which nothing stands or is planned in a season or the one after. */
 export const notSown = (db: Db, season: number): WaitingLine[] =>
-  db
-    .prepare(
-      // Beside a maximum SQLite gives the columns of its row.
-      `SELECT l.id lineId, l.name lineName, l.code lineCode, l.species, l.school, k.generation, k.code lotCode,
+  prepared(
+    db,
+    // Beside a maximum SQLite gives the columns of its row.
+    `SELECT l.id lineId, l.name lineName, l.code lineCode, l.species, l.school, k.generation, k.code lotCode,
          max(k.gathered) gathered
        FROM line l JOIN lot k ON k.lineId = l.id
        WHERE l.endedOn IS NULL
          AND k.doubt IS NULL AND k.endedOn IS NULL
          AND NOT EXISTS (SELECT 1 FROM stand s WHERE s.lineId = l.id AND s.season IN (:season, :season + 1))
        GROUP BY l.id ORDER BY gathered, l.name`,
-    )
-    .all({ season }) as WaitingLine[];
+  ).all({ season }) as WaitingLine[];
 
 /** The newest day on which seed of each line was gathered. */
 export function newestSeed(db: Db): Map<Id, string> {
-  const rows = db.prepare("SELECT lineId, max(gathered) FROM lot GROUP BY lineId").raw().all() as [Id, string][];
+  const rows = prepared(db, "SELECT lineId, max(gathered) FROM lot GROUP BY lineId").raw().all() as [Id, string][];
   return new Map(rows);
 }
 
 /** Lots that lie in the drawer, newest first: neither ended nor on the table, of lines that go on. */
 export const drawerLots = (db: Db): LotRow[] =>
-  db
-    .prepare(
-      `${select("WHERE lotId IS NOT NULL")} WHERE k.endedOn IS NULL AND k.onTable = 0 AND l.endedOn IS NULL
+  prepared(
+    db,
+    `${select("WHERE lotId IS NOT NULL")} WHERE k.endedOn IS NULL AND k.onTable = 0 AND l.endedOn IS NULL
        ORDER BY k.gathered DESC, k.id DESC`,
-    )
-    .all() as LotRow[];
+  ).all() as LotRow[];
 
 /** Lots that sowings still ahead are to be sown of. */
 export const lotsToSow = (db: Db, today: string): Pick<LotRow, "id" | "species" | "gathered">[] =>
-  db
-    .prepare(
-      `SELECT DISTINCT k.id, l.species, k.gathered FROM stand s JOIN lot k ON k.id = s.lotId JOIN line l ON l.id = k.lineId
+  prepared(
+    db,
+    `SELECT DISTINCT k.id, l.species, k.gathered FROM stand s JOIN lot k ON k.id = s.lotId JOIN line l ON l.id = k.lineId
        WHERE s.planned = 1 OR s.sown > ?`,
-    )
-    .all(today) as Pick<LotRow, "id" | "species" | "gathered">[];
+  ).all(today) as Pick<LotRow, "id" | "species" | "gathered">[];
 
 /** Lots on the table, the oldest first. */
 export const lotsOnTable = (db: Db): LotRow[] =>
-  db
-    .prepare(
-      `${select("WHERE lotId IN (SELECT id FROM lot WHERE onTable = 1)")} WHERE k.onTable = 1 AND k.endedOn IS NULL
+  prepared(
+    db,
+    `${select("WHERE lotId IN (SELECT id FROM lot WHERE onTable = 1)")} WHERE k.onTable = 1 AND k.endedOn IS NULL
        ORDER BY k.gathered, k.id`,
-    )
-    .all() as LotRow[];
+  ).all() as LotRow[];
 
 /** Lots, newest first; those of one line when it is named. */
 export function lots(db: Db, lineId: Id | null, limit: number): LotRow[] {
-  return db
-    .prepare(
-      `${select("WHERE lotId IS NOT NULL")} WHERE :line IS NULL OR k.lineId = :line ORDER BY k.gathered DESC, k.id DESC LIMIT :limit`,
-    )
-    .all({ line: lineId, limit }) as LotRow[];
+  return prepared(
+    db,
+    `${select("WHERE lotId IS NOT NULL")} WHERE :line IS NULL OR k.lineId = :line ORDER BY k.gathered DESC, k.id DESC LIMIT :limit`,
+  ).all({ line: lineId, limit }) as LotRow[];
 }
 
 /**
@@ -145,13 +140,13 @@ export function lots(db: Db, lineId: Id | null, limit: number): LotRow[] {
  * by hand.
  */
 export function standsWithSeed(db: Db, season: number): Set<Id> {
-  const ids = db
-    .prepare(
-      `SELECT DISTINCT k.motherStandId FROM stand s JOIN lot k ON k.motherStandId = s.id
+  const ids = prepared(
+    db,
+    `SELECT DISTINCT k.motherStandId FROM stand s JOIN lot k ON k.motherStandId = s.id
        WHERE s.season = ? AND (k.crossId IS NULL OR s.flowers = 'hand')
          AND (s.passesWanted IS NULL OR s.releasedOn IS NOT NULL OR NOT EXISTS (SELECT 1 FROM pick p WHERE p.lotId = k.id)
            OR (SELECT count(DISTINCT p."on") FROM pick p WHERE p.standId = s.id AND p.verdict = 'matches') >= s.passesWanted)`,
-    )
+  )
     .pluck()
     .all(season) as Id[];
   return new Set(ids);

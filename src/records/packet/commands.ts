@@ -1,5 +1,6 @@
 import { plural } from "@/core/units/plural";
 import { refuse } from "@/db/ops";
+import { prepared } from "@/db/rows";
 import { type Context, command } from "../command";
 import { amountOf, takenFrom } from "../lot/left";
 import { lot } from "../lot/lot";
@@ -61,9 +62,10 @@ const makePackets = command(
 );
 
 function putIn({ db, write }: Context, lotId: string, storeId: string, since: string): void {
-  const last = db
-    .prepare("SELECT id, since, storeId FROM stay WHERE lotId = ? ORDER BY since DESC, id DESC LIMIT 1")
-    .get(lotId) as { id: string; since: string; storeId: string } | undefined;
+  const last = prepared(
+    db,
+    "SELECT id, since, storeId FROM stay WHERE lotId = ? ORDER BY since DESC, id DESC LIMIT 1",
+  ).get(lotId) as { id: string; since: string; storeId: string } | undefined;
   if (last?.storeId === storeId) return;
   if (last?.since === since) write.update(stay, last.id, { storeId });
   else write.insert(stay, { lotId, storeId, since });

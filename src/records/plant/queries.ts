@@ -4,7 +4,7 @@ import { prepared } from "@/db/rows";
 import type { Mark, Plant } from "./plant";
 
 export function plantsOfStand(db: Db, standId: Id): Plant[] {
-  return db.prepare("SELECT * FROM plant WHERE standId = ? ORDER BY number").all(standId) as Plant[];
+  return prepared(db, "SELECT * FROM plant WHERE standId = ? ORDER BY number").all(standId) as Plant[];
 }
 
 export function plantById(db: Db, id: Id): Plant | undefined {
@@ -15,12 +15,11 @@ export type ChosenPlant = { id: Id; standId: Id; number: number; mark: Mark; cod
 
 /** Plants marked for keeping and still standing, in a season's stands. */
 export function chosenPlants(db: Db, season: number): ChosenPlant[] {
-  return db
-    .prepare(
-      `SELECT p.id, p.standId, p.number, p.mark, s.code FROM stand s JOIN plant p ON p.standId = s.id
+  return prepared(
+    db,
+    `SELECT p.id, p.standId, p.number, p.mark, s.code FROM stand s JOIN plant p ON p.standId = s.id
        WHERE s.season = ? AND p.removedOn IS NULL AND p.mark IN ('keep', 'seed-parent') ORDER BY s.code, p.number`,
-    )
-    .all(season) as ChosenPlant[];
+  ).all(season) as ChosenPlant[];
 }
 
 export type OutWaiting = {
@@ -35,14 +34,13 @@ export type OutWaiting = {
 
 /** Plants marked out that still stand, by stand, of one season. */
 export function plantsMarkedOut(db: Db, season: number, today: string): OutWaiting[] {
-  return db
-    .prepare(
-      `SELECT s.id standId, s.code, s.family, l.name lineName, group_concat(p.id) ids, group_concat(p.number, ', ') plants, count(*) count
+  return prepared(
+    db,
+    `SELECT s.id standId, s.code, s.family, l.name lineName, group_concat(p.id) ids, group_concat(p.number, ', ') plants, count(*) count
        FROM stand s JOIN line l ON l.id = s.lineId
        JOIN plant p ON p.standId = s.id AND p.mark = 'out' AND p.removedOn IS NULL
        WHERE s.season = ? AND s.sown <= ? GROUP BY s.id ORDER BY s.code`,
-    )
-    .all(season, today) as OutWaiting[];
+  ).all(season, today) as OutWaiting[];
 }
 
 /** Plants taken out of a stand, those numbered and those counted as it was rogued; and how many after its first flower. */

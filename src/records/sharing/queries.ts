@@ -4,14 +4,14 @@ import { prepared } from "@/db/rows";
 import type { Member, Offer, Sharing, WishRow } from "./sharing";
 
 export const sharings = (db: Db): Sharing[] =>
-  db.prepare('SELECT * FROM sharing ORDER BY "on" DESC, id DESC').all() as Sharing[];
+  prepared(db, 'SELECT * FROM sharing ORDER BY "on" DESC, id DESC').all() as Sharing[];
 
 export const sharingById = (db: Db, id: Id): Sharing | undefined =>
   prepared(db, "SELECT * FROM sharing WHERE id = ?").get(id) as Sharing | undefined;
 
 /** Members who have not left, by name. */
 export const members = (db: Db): Member[] =>
-  db.prepare("SELECT * FROM member WHERE endedOn IS NULL ORDER BY name, id").all() as Member[];
+  prepared(db, "SELECT * FROM member WHERE endedOn IS NULL ORDER BY name, id").all() as Member[];
 
 /** An offer with what it is of. */
 export type OfferRow = Offer & { lotCode: string; lineName: string; species: string; generation: number | null };

@@ -7,29 +7,36 @@ import { type Correction, correctionFrom } from "@/core/flowering/correction";
 import type { Flowering, Overwintering, Sowing } from "@/core/flowering/facts";
 import { flowering } from "@/core/flowering/forecast";
 import { heatUntil } from "@/core/flowering/heat";
+import { groupBy } from "@/core/lists/groupBy";
 import type { Db } from "@/db/open";
+import { prepared } from "@/db/rows";
 import { climateOf } from "../climate/queries";
 import type { Stand } from "./stand";
 
-type Seen = { sown: Day; plantedOut: Day | null; overwinter: Overwintering | null; firstFlower: Day; species: string };
+type Seen = {
+  lineId: Id;
+  sown: Day;
+  plantedOut: Day | null;
+  overwinter: Overwintering | null;
+  firstFlower: Day;
+  species: string;
+};
 
-/** The first flowers that were seen of a line, every season. */
-function firstFlowers(db: Db, lineId: Id): Seen[] {
-  return db
-    .prepare(
-      `SELECT s.sown, coalesce(s.replantedOn, s.plantedOut) plantedOut, s.overwinter, s.firstFlower, l.species
-       FROM stand s JOIN line l ON l.id = s.lineId
-       WHERE s.lineId = ? AND s.firstFlower IS NOT NULL AND s.wintering IS NULL
-         -- What flowers again after it was cut back says nothing of the wait from sowing.
-         AND (s.cutBack IS NULL OR s.firstFlower < s.cutBack)`,
-    )
-    .all(lineId) as Seen[];
+/** The first flowers that were seen of each line, every season. */
+function firstFlowers(db: Db): Map<Id, Seen[]> {
+  const seen = prepared(
+    db,
+    `SELECT s.lineId, s.sown, coalesce(s.replantedOn, s.plantedOut) plantedOut, s.overwinter, s.firstFlower, l.species
+     FROM stand s JOIN line l ON l.id = s.lineId
+     WHERE s.firstFlower IS NOT NULL AND s.wintering IS NULL
+       -- What flowers again after it was cut back says nothing of the wait from sowing.
+       AND (s.cutBack IS NULL OR s.firstFlower < s.cutBack)`,
+  ).all() as Seen[];
+  return groupBy(seen, ({ lineId }) => lineId);
 }
 
-/** What a line's own first flowers say of the catalogue's figure; null without any. */
-function lineCorrection(db: Db, lineId: Id, climate: Climate): Correction | null {
-  const seen = firstFlowers(db, lineId);
-  if (seen.length === 0) return null;
+/** What a line's own first flowers say of the catalogue's figure. */
+function lineCorrection(seen: Seen[], climate: Climate): Correction | null {
   const species = speciesById(seen[0]!.species);
   const heat = climate.daily.length > 0;
   const range = heat ? species.heat.degreeDays : species.daysToFlower;
@@ -70,13 +77,15 @@ function wakesOn({ replantedOn, season, wintering, sown }: Forecastable, { frost
   return wintering === "house" ? frost : addDays(frost, -WAKES.beforeFrost);
 }
 
-/** Forecasts flowerings with the garden's climate and each line's own record; a line is looked up once. */
+/** Forecasts flowerings with the garden's climate and each line's own record. */
 export function forecaster(db: Db, today: Day): Forecaster {
   const climate = climateOf(db, today);
+  const seen = firstFlowers(db);
   const kept = new Map<Id, Correction | null>();
   const correction = (lineId: Id) => {
-    if (!kept.has(lineId)) kept.set(lineId, lineCorrection(db, lineId, climate));
-    return kept.get(lineId)!;
+    const own = seen.get(lineId);
+    if (own && !kept.has(lineId)) kept.set(lineId, lineCorrection(own, climate));
+    return kept.get(lineId) ?? null;
   };
   return {
     climate,

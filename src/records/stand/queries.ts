@@ -38,12 +38,12 @@ export function standById(db: Db, id: Id): StandRow | undefined {
 }
 
 export function standByCode(db: Db, code: string): StandRow | undefined {
-  return db.prepare(`${SELECT} WHERE s.code = ?`).get(code) as StandRow | undefined;
+  return prepared(db, `${SELECT} WHERE s.code = ?`).get(code) as StandRow | undefined;
 }
 
 /** Every stand of every season. */
 export function allStands(db: Db): StandRow[] {
-  return db.prepare(`${SELECT} ORDER BY s.season, s.code`).all() as StandRow[];
+  return prepared(db, `${SELECT} ORDER BY s.season, s.code`).all() as StandRow[];
 }
 
 /** How many plants of a stand carry numbers. */
@@ -52,33 +52,32 @@ export function numberedPlants(db: Db, id: Id): number {
 }
 
 export function standsOfSeason(db: Db, season: number): StandRow[] {
-  return db.prepare(`${SELECT} WHERE s.season = ? ORDER BY l.name, s.code`).all(season) as StandRow[];
+  return prepared(db, `${SELECT} WHERE s.season = ? ORDER BY l.name, s.code`).all(season) as StandRow[];
 }
 
 export function standsOfLine(db: Db, lineId: Id): StandRow[] {
-  return db.prepare(`${SELECT} WHERE s.lineId = ? ORDER BY s.season DESC, s.code`).all(lineId) as StandRow[];
+  return prepared(db, `${SELECT} WHERE s.lineId = ? ORDER BY s.season DESC, s.code`).all(lineId) as StandRow[];
 }
 
 /** Stands whose plants are numbered, newest season first. */
 export function families(db: Db): StandRow[] {
-  return db.prepare(`${SELECT} WHERE s.family = 1 ORDER BY s.season DESC, l.name, s.code`).all() as StandRow[];
+  return prepared(db, `${SELECT} WHERE s.family = 1 ORDER BY s.season DESC, l.name, s.code`).all() as StandRow[];
 }
 
 /** Seasons that have stands, newest first. */
 export function seasonsWithStands(db: Db): number[] {
-  return db.prepare("SELECT DISTINCT season FROM stand ORDER BY season DESC").pluck().all() as number[];
+  return prepared(db, "SELECT DISTINCT season FROM stand ORDER BY season DESC").pluck().all() as number[];
 }
 
 /** What stood in beds: whatever was sown or planned there and did not fail. */
 export type BedCrop = Pick<StandRow, "id" | "season" | "species" | "lineName"> & { bedId: Id };
 
 export const bedCrops = (db: Db): BedCrop[] =>
-  db
-    .prepare(
-      `SELECT s.id, s.season, s.bedId, l.species, l.name lineName FROM stand s JOIN line l ON l.id = s.lineId
+  prepared(
+    db,
+    `SELECT s.id, s.season, s.bedId, l.species, l.name lineName FROM stand s JOIN line l ON l.id = s.lineId
        WHERE s.bedId IS NOT NULL ORDER BY s.season DESC, s.code`,
-    )
-    .all() as BedCrop[];
+  ).all() as BedCrop[];
 
 /** The code of the stand that a stand's plants live on in; undefined where they do not. */
 export const standGoingOn = (db: Db, id: Id): string | undefined =>
@@ -95,16 +94,15 @@ export type RaisedLine = {
 };
 
 export const raisedLines = (db: Db, until: string): RaisedLine[] =>
-  db
-    .prepare(
-      `SELECT s.lineId, l.species,
+  prepared(
+    db,
+    `SELECT s.lineId, l.species,
          coalesce(sum(CASE WHEN s.cameUp IS NOT NULL THEN s.sowedSeeds END), 0) seeds, coalesce(sum(s.cameUp), 0) up,
          coalesce(sum(CASE WHEN s.plants IS NOT NULL THEN s.cameUp END), 0) cameUp,
          coalesce(sum(CASE WHEN s.cameUp IS NOT NULL THEN min(s.plants, s.cameUp) END), 0) stood
        FROM stand s JOIN line l ON l.id = s.lineId
        WHERE s.planned = 0 AND s.cameUp IS NOT NULL AND s.sowedSeeds IS NOT NULL AND s.sown <= ? GROUP BY s.lineId`,
-    )
-    .all(until) as RaisedLine[];
+  ).all(until) as RaisedLine[];
 
 /** A sowing of which it was counted what came up. */
 export type Sowing = {
@@ -136,7 +134,7 @@ export const sowingsOf = (db: Db, species: string, until: string): Sowing[] =>
 /** The day on which each line was sown last, what is only planned left out. */
 export const lastSowings = (db: Db): Map<Id, string> =>
   new Map(
-    db.prepare("SELECT lineId, max(sown) FROM stand WHERE planned = 0 GROUP BY lineId").raw().all() as [Id, string][],
+    prepared(db, "SELECT lineId, max(sown) FROM stand WHERE planned = 0 GROUP BY lineId").raw().all() as [Id, string][],
   );
 
 /** Seeds that a lot's sowings gave, where both were counted: those sown, and those of the lots that came of them. */

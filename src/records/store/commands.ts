@@ -3,6 +3,7 @@ import type { Id } from "@/core/custody/id";
 import { readAirLog } from "@/core/seed/airLog";
 import { plural } from "@/core/units/plural";
 import { refuse } from "@/db/ops";
+import { prepared } from "@/db/rows";
 import { type Context, command } from "../command";
 import { lotById } from "../lot/queries";
 import { day, given, ref, seen, text } from "../record";
@@ -46,11 +47,11 @@ const endStore = command(
   { id: ref("store", "Place"), version: seen(), on: day("Given up on").optional() },
   (context, { id, version, on }) => {
     const { name } = existing(context, id);
-    const there = context.db
-      .prepare(
-        `SELECT count(*) FROM lot k WHERE k.endedOn IS NULL
+    const there = prepared(
+      context.db,
+      `SELECT count(*) FROM lot k WHERE k.endedOn IS NULL
          AND (SELECT y.storeId FROM stay y WHERE y.lotId = k.id ORDER BY y.since DESC, y.id DESC LIMIT 1) = ?`,
-      )
+    )
       .pluck()
       .get(id) as number;
     if (there > 0) refuse("id", `${plural(there, "lot")} still lie in ${name}. Put them elsewhere first.`);

@@ -8,13 +8,12 @@ export type StoreRow = Store & { lots: number };
 
 /** Every place that is not given up, by name, with how many lots of which something is left lie there now. */
 export function stores(db: Db): StoreRow[] {
-  return db
-    .prepare(
-      `SELECT s.*, (SELECT count(*) FROM lot k WHERE k.endedOn IS NULL
+  return prepared(
+    db,
+    `SELECT s.*, (SELECT count(*) FROM lot k WHERE k.endedOn IS NULL
            AND (SELECT y.storeId FROM stay y WHERE y.lotId = k.id ORDER BY y.since DESC, y.id DESC LIMIT 1) = s.id) lots
        FROM store s WHERE s.endedOn IS NULL ORDER BY s.name, s.id`,
-    )
-    .all() as StoreRow[];
+  ).all() as StoreRow[];
 }
 
 export const storeById = (db: Db, id: Id): Store | undefined =>
@@ -22,7 +21,7 @@ export const storeById = (db: Db, id: Id): Store | undefined =>
 
 /** Every place there is or was, by id: lots lay in those given up, too. */
 export const allStores = (db: Db): Map<Id, Store> =>
-  new Map((db.prepare("SELECT * FROM store").all() as Store[]).map((one) => [one.id, one]));
+  new Map((prepared(db, "SELECT * FROM store").all() as Store[]).map((one) => [one.id, one]));
 
 /** Where each lot lay, in order of days; or where one lay. */
 export function stays(db: Db, lotId: Id | null = null): StayRow[] {
@@ -33,7 +32,7 @@ export function stays(db: Db, lotId: Id | null = null): StayRow[] {
 
 /** The air measured in all places up to a day, in order of days. */
 export function airMeasured(db: Db, until: string): AirRow[] {
-  return db.prepare('SELECT * FROM air WHERE "on" <= ? ORDER BY storeId, "on"').all(until) as AirRow[];
+  return prepared(db, 'SELECT * FROM air WHERE "on" <= ? ORDER BY storeId, "on"').all(until) as AirRow[];
 }
 
 /** A day's air in a place. */

@@ -24,7 +24,7 @@ export const vesselByCode = (db: Db, code: string): VesselRow | undefined =>
 
 /** Every vessel in use, by kind and name. */
 export const vessels = (db: Db): VesselRow[] =>
-  db.prepare(`${select} WHERE v.endedOn IS NULL ORDER BY v.kind, v.name, v.id`).all() as VesselRow[];
+  prepared(db, `${select} WHERE v.endedOn IS NULL ORDER BY v.kind, v.name, v.id`).all() as VesselRow[];
 
 /** Moves into a vessel of which something may be left in it. */
 export const leftBehindIn = (db: Db, vesselId: Id): Move[] =>

@@ -4,8 +4,7 @@ import { prepared } from "@/db/rows";
 
 /** The place behind a line's last yardstick. */
 export function nextPosition(db: Db, lineId: Id): number {
-  return db
-    .prepare("SELECT coalesce(max(position), 0) + 1 FROM yardstick WHERE lineId = ?")
+  return prepared(db, "SELECT coalesce(max(position), 0) + 1 FROM yardstick WHERE lineId = ?")
     .pluck()
     .get(lineId) as number;
 }
