@@ -2,13 +2,14 @@ import { speciesById } from "@/catalogue/catalogue";
 import { daysBetween } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
-import { aged } from "@/core/seed/ageing";
-import { type Known, type Learned, learn } from "@/core/seed/alive";
+import { aged, type SeedFacts } from "@/core/seed/ageing";
+import { type Known, type Learned, learn, type Test } from "@/core/seed/alive";
 import { type Life, type Limits, lifeOf, limitsOf } from "@/core/seed/life";
 import type { LotRow } from "@/records/lot/queries";
 import { type TestOfLot, tests } from "@/records/test/queries";
 import { lainOf, seedFactsOf } from "./lain";
 import type { Outlook } from "./outlook";
+import { remembered } from "./remembered";
 
 /** A test, how far its seed had aged by then, and whether its counts are all in. */
 export type LotTest = TestOfLot & { aged: number; over: boolean };
@@ -19,17 +20,8 @@ export type LotLife = { life: Life; known: Known; tests: LotTest[] };
 /** What was learned of a species: of each lot that was tested, and of the others. */
 type Taught = { ofLot: Map<Id, Known>; untested: Known };
 
-/** Learning takes milliseconds a lot: it is done again only where tests or the ageing before them have changed. */
-const kept = new Map<string, Learned>();
-const MOST_KEPT = 300;
-
-function learnOnce(key: string, work: () => Learned): Learned {
-  const made = kept.get(key) ?? work();
-  kept.delete(key);
-  kept.set(key, made);
-  if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
-  return made;
-}
+/** It is learned again only where tests of a species, or the ageing before them, have changed. */
+const learned = remembered(({ facts, data }: { facts: SeedFacts; data: Test[][] }): Learned => learn(facts, data), 300);
 
 /** Limits of what was learned, by the share wanted; they go with it. */
 const limits = new WeakMap<Known, Map<number, Limits>>();
@@ -47,11 +39,14 @@ const isOver = ({ on, countedOn, endedOn, up, sown, species }: TestOfLot): boole
   countedOn !== null &&
   (endedOn !== null || up === sown || daysBetween(on, countedOn) >= speciesById(species).seed.counts.high);
 
+/** Every test up to the as-of day, the oldest first. */
+export const allTests = (sky: Outlook): TestOfLot[] => sky.once("all tests", () => tests(sky.db, sky.today));
+
 /** Every lot's tests. */
 const testsByLot = (sky: Outlook): Map<Id, LotTest[]> =>
-  sky.once("tests", () => {
+  sky.once("tests by lot", () => {
     const lain = lainOf(sky);
-    const all = tests(sky.db, sky.today).map((test): LotTest => {
+    const all = allTests(sky).map((test): LotTest => {
       const { stays, room } = lain(test.lotId, test.species);
       return { ...test, aged: aged(stays, room, test.gathered, test.on), over: isOver(test) };
     });
@@ -63,7 +58,7 @@ function taught(species: string, lots: LotTest[][]): Taught {
   const told = lots.map((list) => list.filter(({ over }) => over)).filter(({ length }) => length > 0);
   const data = told.map((list) => list.map(({ aged: at, up, sown }) => ({ aged: at, germinated: up, sown })));
   const facts = seedFactsOf(species);
-  const { lots: known, untested } = learnOnce(JSON.stringify([facts, data]), () => learn(facts, data));
+  const { lots: known, untested } = learned({ facts, data });
   return { ofLot: new Map(told.map(([first], i) => [first!.lotId, known[i]!])), untested };
 }
 

@@ -7,12 +7,12 @@ import type { Germination, Known } from "@/core/seed/alive";
 import { germinationAfter } from "@/core/seed/alive";
 import { curveOf, type Life, type LifeState } from "@/core/seed/life";
 import { amountOf, takenFrom } from "@/records/lot/left";
-import { drawerLots, type LotRow } from "@/records/lot/queries";
+import { drawerLots, type LotInShort, type LotRow, lotsById } from "@/records/lot/queries";
 import { type LotTest, livesOf } from "./alive";
 import type { Outlook } from "./outlook";
 
-/** A lot of the drawer, and how alive it is. */
-export type DrawerLot = LotRow & {
+/** How much is left of a lot, and how alive that is. */
+type Judged = {
   name: string;
   /** Null for fruit whose seed was not counted yet. */
   amount: SeedCount | null;
@@ -22,6 +22,10 @@ export type DrawerLot = LotRow & {
   life: Life;
 };
 
+/** A lot of the drawer: in short as lists of all are reckoned with, or whole as a page shows it. */
+export type DrawerLot = LotInShort & Judged;
+export type WholeLot = LotRow & Judged;
+
 /** Years of a curve before today and after: what is shown of a lot's life. */
 export type LifeCurve = {
   points: { year: number; low: number; likely: number; high: number }[];
@@ -30,18 +34,18 @@ export type LifeCurve = {
   tests: { year: number; up: number; sown: number }[];
 };
 
-export function drawerLot(lot: LotRow, life: Life): DrawerLot {
+export function drawerLot<Of extends LotInShort>(lot: Of, life: Life): Of & Judged {
   const amount = amountOf(lot);
   const minus = (n: number) => Math.max(0, n - takenFrom(lot));
   const left = amount && { ...amount, likely: minus(amount.likely), low: minus(amount.low), high: minus(amount.high) };
-  return {
-    ...lot,
+  // A row of many columns is not copied for each of thousands of lots.
+  return Object.assign(lot, {
     name: nameWithGeneration(lot.lineName, lot.generation),
     amount,
     left,
     seedsLeft: left?.likely ?? null,
     life,
-  };
+  });
 }
 
 /** Something may still be left of it. */
@@ -56,6 +60,15 @@ export const drawer = (sky: Outlook): DrawerLot[] =>
       .map((lot) => drawerLot(lot, lifeOf(lot).life))
       .filter(hasSeed);
   });
+
+/** Some lots of the drawer, whole. */
+export function wholeLots({ db }: Outlook, lots: DrawerLot[]): WholeLot[] {
+  const rows = lotsById(
+    db,
+    lots.map(({ id }) => id),
+  );
+  return lots.map(({ id, life }) => drawerLot(rows.get(id)!, life));
+}
 
 export const byState = (lots: DrawerLot[]): Record<LifeState, number> => {
   const states = { keeps: 0, regrow: 0, failing: 0, dead: 0 };

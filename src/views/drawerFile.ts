@@ -5,7 +5,7 @@ import { toCsv } from "@/records/csvFile";
 import { lines } from "@/records/line/queries";
 import { allStores, stays } from "@/records/store/queries";
 import { livesOf } from "./alive";
-import { type DrawerLot, drawer } from "./drawer";
+import { drawer, type WholeLot, wholeLots } from "./drawer";
 import type { Outlook } from "./outlook";
 
 const INVENTORY = [
@@ -32,7 +32,7 @@ export function inventoryFile(sky: Outlook): string {
   const lives = livesOf(sky);
   const places = allStores(sky.db);
   const lies = new Map(stays(sky.db).map(({ lotId, storeId }) => [lotId, places.get(storeId)!.name]));
-  const rows = drawer(sky).map((lot): Record<(typeof INVENTORY)[number], string | number | null> => {
+  const rows = wholeLots(sky, drawer(sky)).map((lot): Record<(typeof INVENTORY)[number], string | number | null> => {
     const { low, likely, high } = germinationAfter(lives(lot).known, lot.life.aged);
     const share = (value: number) => Number(value.toFixed(3));
     return {
@@ -60,7 +60,7 @@ export function inventoryFile(sky: Outlook): string {
 const compact = (day: string) => day.replaceAll("-", "");
 
 /** What a passport says of a lot. */
-function passportOf(lot: DrawerLot, line: { status: keyof typeof SAMPLE_STATUS; origin: string; ancestry: string }) {
+function passportOf(lot: WholeLot, line: { status: keyof typeof SAMPLE_STATUS; origin: string; ancestry: string }) {
   const { binomial, name } = speciesById(lot.species);
   const [genus, ...species] = binomial.split(" ");
   const remarks = [
@@ -92,7 +92,7 @@ function passportOf(lot: DrawerLot, line: { status: keyof typeof SAMPLE_STATUS; 
 export function passportFile(sky: Outlook): string {
   const known = new Map(lines(sky.db, sky.today).map((line) => [line.id, line]));
   const nameOf = (id: string | null) => (id ? (known.get(id)?.name ?? "") : "");
-  const rows = drawer(sky).map((lot) => {
+  const rows = wholeLots(sky, drawer(sky)).map((lot) => {
     const { status, origin, motherLineId, fatherLineId } = known.get(lot.lineId)!;
     const ancestry = motherLineId ? `${nameOf(motherLineId)}/${nameOf(fatherLineId)}` : "";
     return passportOf(lot, { status, origin, ancestry });

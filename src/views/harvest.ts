@@ -100,7 +100,10 @@ function standOf(stand: ForecastStand, { picks, chosen, description, today }: Be
   };
 }
 
-function crossesOf(sky: Outlook): HarvestCross[] {
+/** Hand-pollinated fruit of the season that hangs. */
+const crossesOf = (sky: Outlook): HarvestCross[] => sky.once("hanging fruit", () => hanging(sky));
+
+function hanging(sky: Outlook): HarvestCross[] {
   const { db, season, today, climate } = sky;
   const flowers = flowersUnderWay(db, season, today, today);
   return crossesOfSeason(db, season).flatMap((cross) => {

@@ -20,13 +20,14 @@ import { lotByCode, lotById } from "@/records/lot/queries";
 import type { Packet } from "@/records/packet/packet";
 import { packetsOf } from "@/records/packet/queries";
 import { seedReturn, standsOfSeason } from "@/records/stand/queries";
-import { allStores, type StoreRow, stays, stores } from "@/records/store/queries";
+import { allStores, stays, stores } from "@/records/store/queries";
+import type { Store } from "@/records/store/store";
 import { type MoveRow, movesOf } from "@/records/vessel/queries";
 import type { LotTest } from "./alive";
 import { livesOf } from "./alive";
 import { type Band, band } from "./band";
 import { type StandChoice, standChoice } from "./choices";
-import { type DrawerLot, drawerLot, type LifeCurve, lifeCurve, plantsToGoOn } from "./drawer";
+import { drawerLot, type LifeCurve, lifeCurve, plantsToGoOn, type WholeLot } from "./drawer";
 import type { Outlook } from "./outlook";
 import { type Emergence, emergenceOf, enoughOf, type Losses, lossesOf, stagesFor } from "./raising";
 import { type SeedTable, seedTable, type TableLotView } from "./seedTable";
@@ -38,14 +39,14 @@ export type LotPage = {
   garden: Garden;
   band: Band;
   today: string;
-  lot: DrawerLot;
+  lot: WholeLot;
   now: Germination;
   curve: LifeCurve;
   tests: LotTest[];
   /** How many seeds a test takes now; null where too few are left. */
   test: { seeds: number; half: number; precious: boolean } | null;
   stays: StayView[];
-  stores: StoreRow[];
+  stores: Store[];
   /** As it stands on the table; null in the drawer. */
   onTable: TableLotView | null;
   vessels: SeedTable["vessels"];

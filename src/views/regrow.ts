@@ -14,6 +14,7 @@ import { livesOf } from "./alive";
 import { type DrawerLot, livingOf, plantsToGoOn } from "./drawer";
 import type { Outlook } from "./outlook";
 import { lineStages, stagesFor } from "./raising";
+import { remembered } from "./remembered";
 
 /** A line that nothing is sown of, whose seed grows old, or that is the next generation of what is fixed. */
 export type Regrow = {
@@ -52,10 +53,12 @@ const leftOf = (sky: Outlook, lot: DrawerLot): LotLeft => ({
   seeds: lot.seedsLeft,
 });
 
+const sowing = remembered(sowingNumber, 1000);
+
 /** Seeds that give enough plants, nine times in ten; null where so poor a germination gives them of no number. */
 function toSow(plants: number, stages: Stage[], { likely }: Germination): number | null {
   if (likely < 0.02) return null;
-  return sowingNumber({ target: plants, confidence: SURE, stages }).sow;
+  return sowing({ target: plants, confidence: SURE, stages }).sow;
 }
 
 function regrowOf(sky: Outlook, line: WaitingLine, lots: DrawerLot[], rests: number): Regrow {

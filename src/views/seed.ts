@@ -2,9 +2,10 @@ import { nameWithGeneration } from "@/core/custody/generation";
 import { type Cut, page } from "@/core/lists/page";
 import type { LifeState } from "@/core/seed/life";
 import type { Garden } from "@/records/garden/garden";
-import { type StoreRow, stores } from "@/records/store/queries";
+import { lotsInStores, stores } from "@/records/store/queries";
+import type { Store } from "@/records/store/store";
 import { type Band, band } from "./band";
-import { byState, type DrawerLot, type DyingLot, drawer, dyingLot } from "./drawer";
+import { byState, type DyingLot, drawer, dyingLot, type WholeLot, wholeLots } from "./drawer";
 import { harvestView } from "./harvest";
 import type { Outlook } from "./outlook";
 import { type Regrow, regrowList } from "./regrow";
@@ -89,12 +90,13 @@ export type DrawerPage = {
   garden: Garden;
   band: Band;
   today: string;
-  lots: DrawerLot[];
+  lots: WholeLot[];
   cut: Cut;
   states: Record<LifeState, number>;
   /** Shown: all, or those of one state. */
   state: LifeState | null;
-  stores: StoreRow[];
+  /** Places, with how many lots lie in each. */
+  stores: (Store & { lots: number })[];
 };
 
 /** Every lot of the drawer, or those of one state; what dies first stands first. */
@@ -107,14 +109,15 @@ export function drawerPage(sky: Outlook, state: LifeState | null, from: number |
       ),
   );
   const { items, cut } = page(shown, from);
+  const lying = sky.once("lots in stores", () => lotsInStores(sky.db));
   return {
     garden: sky.garden,
     band: band(sky, sky.season, sky.standsOf(sky.season)),
     today: sky.today,
-    lots: items,
+    lots: wholeLots(sky, items),
     cut,
     states: byState(drawer(sky)),
     state,
-    stores: stores(sky.db),
+    stores: stores(sky.db).map((store) => ({ ...store, lots: lying.get(store.id) ?? 0 })),
   };
 }

@@ -8,8 +8,8 @@ import { germinationAfter } from "@/core/seed/alive";
 import { FEWEST_TESTED, testPlan } from "@/core/seed/germination";
 import { within } from "@/core/units/within";
 import { airMeasured, stores } from "@/records/store/queries";
-import { type TestOfLot, tests } from "@/records/test/queries";
-import { livesOf } from "./alive";
+import type { TestOfLot } from "@/records/test/queries";
+import { allTests, livesOf } from "./alive";
 import { type DrawerLot, drawer } from "./drawer";
 import { airOf, seedFactsOf } from "./lain";
 import type { Outlook } from "./outlook";
@@ -43,8 +43,8 @@ export type Spell = { id: Id; name: string; species: string; spell: Excursion };
 
 /** Tests that run, and are to be counted today. */
 function counts(sky: Outlook): CountCall[] {
-  const { db, today } = sky;
-  return tests(db, today).flatMap((test): CountCall[] => {
+  const { today } = sky;
+  return allTests(sky).flatMap((test): CountCall[] => {
     if (test.endedOn) return [];
     const { low, high } = speciesById(test.species).seed.counts;
     const last = addDays(test.on, high);
@@ -103,9 +103,9 @@ export const seedTasks = (sky: Outlook): SeedTask[] =>
 /** Lots that a test is asked for now, those nearest their limit first. */
 export const testsToSet = (sky: Outlook, shown: number): { first: TestCall[]; more: number } =>
   sky.once(`tests to set ${shown}`, () => {
-    const { today, db } = sky;
+    const { today } = sky;
     const running = new Set(
-      tests(db, today)
+      allTests(sky)
         .filter(({ endedOn }) => !endedOn)
         .map(({ lotId }) => lotId),
     );
@@ -137,13 +137,18 @@ const TOLD = 120;
 /** Spells of bad air in the places where seed lies. */
 export const spells = (sky: Outlook): Spell[] =>
   sky.once("spells", () => {
+    // The seed that ages fastest in the room minds bad air most.
+    const [species] = [...new Set(drawer(sky).map((lot) => lot.species))].sort(
+      (a, b) => speciesById(a).shelfYears.low - speciesById(b).shelfYears.low,
+    );
+    return species ? spellsFor(sky, species) : [];
+  });
+
+/** Spells of bad air, by what they cost seed of one species. */
+const spellsFor = (sky: Outlook, species: string): Spell[] =>
+  sky.once(`spells ${species}`, () => {
     const { db, today } = sky;
     const measured = groupBy(airMeasured(db, today), ({ storeId }) => storeId);
-    // The seed that ages fastest in the room minds bad air most.
-    const species = [...new Set(drawer(sky).map((lot) => lot.species))].sort(
-      (a, b) => speciesById(a).shelfYears.low - speciesById(b).shelfYears.low,
-    )[0];
-    if (!species) return [];
     return stores(db).flatMap((store) =>
       excursions(
         seedFactsOf(species),

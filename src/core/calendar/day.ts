@@ -21,7 +21,19 @@ function numberOf(day: Day): number {
 }
 
 const read = (day: Day): number => numberOf(day) * MS_A_DAY;
-const write = (time: number): Day => new Date(time).toISOString().slice(0, 10);
+
+/** Days of these years are written once each: 1970 to 2199, by their number. */
+const written: Day[] = new Array(84_006);
+
+function write(time: number): Day {
+  const number = time / MS_A_DAY;
+  const known = written[number];
+  if (known !== undefined) return known;
+  const day = new Date(time).toISOString().slice(0, 10);
+  if (number >= 0 && number < written.length && Number.isInteger(number)) written[number] = day;
+  return day;
+}
+
 /**
  * Whether `text` is a day that exists, written `YYYY-MM-DD`.
  * @example isDay("2027-02-29") // false

@@ -3,14 +3,14 @@ import { type SeedCount, seedsInLot } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { refuse } from "@/db/ops";
 import type { Facts } from "../facts";
-import { type LotRow, lotById } from "./queries";
+import { type LotInShort, lotById } from "./queries";
 
 /** Seeds that left a lot: sown, tested, given away. */
-export const takenFrom = ({ sowedSeeds, testedSeeds, givenSeeds }: LotRow): number =>
+export const takenFrom = ({ sowedSeeds, testedSeeds, givenSeeds }: LotInShort): number =>
   sowedSeeds + testedSeeds + givenSeeds;
 
 /** Seeds that a lot held when it was gathered; null where they were neither counted nor weighed. */
-export const amountOf = ({ seeds, mass, species }: LotRow): SeedCount | null =>
+export const amountOf = ({ seeds, mass, species }: LotInShort): SeedCount | null =>
   seedsInLot(seeds, mass, speciesById(species).seedsPerGram);
 
 /**

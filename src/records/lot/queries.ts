@@ -19,18 +19,33 @@ export type LotRow = Lot & {
   givenSeeds: number;
 };
 
+const SHORT = [
+  ...(["id", "version", "code", "lineId", "generation", "gathered", "fruits", "seeds", "mass"] as const),
+  ...(["doubt", "reserve"] as const),
+];
+const SUMS = ["sowedSeeds", "testedSeeds", "givenSeeds"] as const;
+
+/** What of a lot tells how much is left of it and how alive that is. */
+export type LotInShort = Pick<
+  LotRow,
+  (typeof SHORT)[number] | (typeof SUMS)[number] | "lineName" | "lineCode" | "species"
+>;
+
 /** What left lots is summed over all of them at once, or for the one that is named. */
+const left = (
+  of: string,
+) => `LEFT JOIN (SELECT lotId, sum(sowedSeeds) sowedSeeds, count(*) sowings FROM stand ${of} GROUP BY lotId) w
+    ON w.lotId = k.id
+  LEFT JOIN (SELECT lotId, sum(sown) testedSeeds FROM test ${of} GROUP BY lotId) t ON t.lotId = k.id
+  LEFT JOIN (SELECT lotId, sum(seeds) givenSeeds FROM packet WHERE goneOn IS NOT NULL${of.replace("WHERE", " AND")} GROUP BY lotId) g
+    ON g.lotId = k.id`;
+
 const select = (
   of: string,
 ) => `SELECT k.*, l.name lineName, l.code lineCode, l.species, x.code crossCode, s.code motherCode,
     p.number motherNumber, coalesce(w.sowedSeeds, 0) sowedSeeds, coalesce(w.sowings, 0) sowings,
     coalesce(t.testedSeeds, 0) testedSeeds, coalesce(g.givenSeeds, 0) givenSeeds
-  FROM lot k JOIN line l ON l.id = k.lineId
-  LEFT JOIN (SELECT lotId, sum(sowedSeeds) sowedSeeds, count(*) sowings FROM stand ${of} GROUP BY lotId) w
-    ON w.lotId = k.id
-  LEFT JOIN (SELECT lotId, sum(sown) testedSeeds FROM test ${of} GROUP BY lotId) t ON t.lotId = k.id
-  LEFT JOIN (SELECT lotId, sum(seeds) givenSeeds FROM packet WHERE goneOn IS NOT NULL${of.replace("WHERE", " AND")} GROUP BY lotId) g
-    ON g.lotId = k.id
+  FROM lot k JOIN line l ON l.id = k.lineId ${left(of)}
   LEFT JOIN cross x ON x.id = k.crossId LEFT JOIN stand s ON s.id = k.motherStandId
   LEFT JOIN plant p ON p.id = k.motherPlantId`;
 
@@ -104,12 +119,23 @@ export function newestSeed(db: Db): Map<Id, string> {
 }
 
 /** Lots that lie in the drawer, newest first: neither ended nor on the table, of lines that go on. */
-export const drawerLots = (db: Db): LotRow[] =>
+export const drawerLots = (db: Db): LotInShort[] =>
   prepared(
     db,
-    `${select("WHERE lotId IS NOT NULL")} WHERE k.endedOn IS NULL AND k.onTable = 0 AND l.endedOn IS NULL
+    `SELECT ${SHORT.map((name) => `k.${name}`)}, l.name lineName, l.code lineCode, l.species,
+       ${SUMS.map((sum) => `coalesce(${sum}, 0) ${sum}`)}
+     FROM lot k JOIN line l ON l.id = k.lineId ${left("WHERE lotId IS NOT NULL")}
+     WHERE k.endedOn IS NULL AND k.onTable = 0 AND l.endedOn IS NULL
        ORDER BY k.gathered DESC, k.id DESC`,
-  ).all() as LotRow[];
+  ).all() as LotInShort[];
+
+/** Everything of some lots, by their ids. */
+export function lotsById(db: Db, ids: Id[]): Map<Id, LotRow> {
+  const rows = prepared(db, `${select("WHERE lotId IS NOT NULL")} WHERE k.id IN (SELECT value FROM json_each(?))`).all(
+    JSON.stringify(ids),
+  ) as LotRow[];
+  return new Map(rows.map((row) => [row.id, row]));
+}
 
 /** Lots that sowings still ahead are to be sown of. */
 export const lotsToSow = (db: Db, today: string): Pick<LotRow, "id" | "species" | "gathered">[] =>

@@ -3,17 +3,23 @@ import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
 import type { AirRow, StayRow, Store } from "./store";
 
-/** A place, with the lots that lie in it. */
-export type StoreRow = Store & { lots: number };
+/** Every place that is not given up, by name. */
+export const stores = (db: Db): Store[] =>
+  prepared(db, "SELECT * FROM store WHERE endedOn IS NULL ORDER BY name, id").all() as Store[];
 
-/** Every place that is not given up, by name, with how many lots of which something is left lie there now. */
-export function stores(db: Db): StoreRow[] {
-  return prepared(
+/** How many lots of which something is left lie in each place now. */
+export function lotsInStores(db: Db): Map<Id, number> {
+  const rows = prepared(
     db,
-    `SELECT s.*, (SELECT count(*) FROM lot k WHERE k.endedOn IS NULL
-           AND (SELECT y.storeId FROM stay y WHERE y.lotId = k.id ORDER BY y.since DESC, y.id DESC LIMIT 1) = s.id) lots
-       FROM store s WHERE s.endedOn IS NULL ORDER BY s.name, s.id`,
-  ).all() as StoreRow[];
+    // Beside a maximum SQLite gives the columns of its row.
+    `SELECT storeId, count(*) FROM (
+       SELECT y.storeId, max(y.since || y.id) FROM stay y JOIN lot k ON k.id = y.lotId
+       WHERE k.endedOn IS NULL GROUP BY y.lotId
+     ) GROUP BY storeId`,
+  )
+    .raw()
+    .all() as [Id, number][];
+  return new Map(rows);
 }
 
 export const storeById = (db: Db, id: Id): Store | undefined =>

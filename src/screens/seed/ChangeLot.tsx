@@ -1,12 +1,12 @@
 "use client";
 import { massTyped, type Units } from "@/core/units/units";
 import { Sheet } from "@/ui/Sheet";
-import type { DrawerLot } from "@/views/drawer";
+import type { WholeLot } from "@/views/drawer";
 import { CommandForm, Field } from "../common/command";
 import { AmountFields } from "../common/fields";
 
 /** Seed counted or weighed later, and the note. */
-export function ChangeLot({ lot, units }: { lot: DrawerLot; units: Units }) {
+export function ChangeLot({ lot, units }: { lot: WholeLot; units: Units }) {
   const { id, version, seeds, mass, note, reserve } = lot;
   return (
     <Sheet trigger={lot.amount ? "Set right" : "Count its seed"} title={`Lot ${lot.code}`} plain={lot.amount !== null}>

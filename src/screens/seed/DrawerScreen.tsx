@@ -3,7 +3,7 @@ import { dayInWords } from "@/core/calendar/day";
 import type { LifeState } from "@/core/seed/life";
 import { plural } from "@/core/units/plural";
 import { Table } from "@/ui/Table";
-import type { DrawerLot } from "@/views/drawer";
+import type { WholeLot } from "@/views/drawer";
 import type { DrawerPage } from "@/views/seed";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
@@ -23,12 +23,12 @@ function headline({ states }: DrawerPage): string {
 }
 
 /** Seeds left of a lot; its range where they were weighed. */
-const leftInWords = ({ left, fruits }: DrawerLot): string =>
+const leftInWords = ({ left, fruits }: WholeLot): string =>
   left
     ? `${left.likely}${left.counted ? "" : ` (${left.low}–${left.high})`}`
     : `not counted${fruits ? `, ${plural(fruits, "fruit")}` : ""}`;
 
-const fromOf = ({ crossCode, motherCode, motherNumber }: DrawerLot): string =>
+const fromOf = ({ crossCode, motherCode, motherNumber }: WholeLot): string =>
   crossCode ?? (motherCode ? `${motherCode}${motherNumber ? `.${motherNumber}` : ""}` : "received");
 
 /** Every lot of the drawer; what dies first stands first. */

@@ -1,12 +1,12 @@
 "use client";
 import { useState } from "react";
-import type { StoreRow } from "@/records/store/queries";
+import type { Store } from "@/records/store/store";
 import { FilePick } from "@/ui/FilePick";
 import { Sheet } from "@/ui/Sheet";
 import { useCommand } from "../common/command";
 
 /** A thermo-hygrometer's log read into a place: its file, or the simulated logger that ships with the program. */
-export function Logger({ store, today }: { store: StoreRow; today: string }) {
+export function Logger({ store, today }: { store: Store; today: string }) {
   return (
     <Sheet trigger="Read a logger" title={`The air in ${store.name}`} plain>
       {(close) => <ReadLogger store={store} today={today} onDone={close} />}
@@ -14,7 +14,7 @@ export function Logger({ store, today }: { store: StoreRow; today: string }) {
   );
 }
 
-function ReadLogger({ store, today, onDone }: { store: StoreRow; today: string; onDone: () => void }) {
+function ReadLogger({ store, today, onDone }: { store: Store; today: string; onDone: () => void }) {
   const { runAloud, busy } = useCommand();
   const [said, setSaid] = useState("");
   const read = async (text: string) => {

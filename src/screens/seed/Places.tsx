@@ -1,8 +1,8 @@
 "use client";
 import { addDays, dayInWords } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
-import type { StoreRow } from "@/records/store/queries";
 import { Sheet } from "@/ui/Sheet";
+import type { DrawerPage } from "@/views/seed";
 import { CommandButton, CommandForm, Field } from "../common/command";
 import { Logger } from "./Logger";
 
@@ -29,7 +29,7 @@ function StoreFields() {
   );
 }
 
-type Props = { stores: StoreRow[]; today: string; lots: { id: string; code: string; name: string }[] };
+type Props = { stores: DrawerPage["stores"]; today: string; lots: { id: string; code: string; name: string }[] };
 
 /** Places where seed lies: how warm and dry, when their desiccant is due, and what a logger measured there. */
 export function Places({ stores, today, lots }: Props) {

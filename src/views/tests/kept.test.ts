@@ -53,7 +53,13 @@ function seedInWork() {
   const { done, on, stands } = garden;
   on("2028-07-09");
   const lineId = garden.row("stand", stands.leeks).lineId;
-  const tin = done("store.add", { name: "Tin", temperature: 8, humidity: 30, desiccantOn: "2028-02-01", desiccantEvery: 90 }).id;
+  const tin = done("store.add", {
+    name: "Tin",
+    temperature: 8,
+    humidity: 30,
+    desiccantOn: "2028-02-01",
+    desiccantEvery: 90,
+  }).id;
   const lot = done("lot.receive", { lineId, gathered: "2020-09-01", seeds: 300 }).id;
   done("lot.store", { lotIds: [lot], storeId: tin, since: "2028-01-10" });
   const heads = done("lot.receive", { lineId, gathered: "2028-07-01", fruits: 6 }).id;

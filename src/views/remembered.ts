@@ -1,0 +1,15 @@
+import { LRUCache } from "lru-cache";
+
+/**
+ * A reckoning that takes milliseconds and is asked for the same again after every press: its last answers are kept by what
+ * they were reckoned from, which is plain data.
+ */
+export function remembered<In, Out extends object>(reckon: (input: In) => Out, most: number): (input: In) => Out {
+  const kept = new LRUCache<string, Out>({ max: most });
+  return (input) => {
+    const key = JSON.stringify(input);
+    const out = kept.get(key) ?? reckon(input);
+    kept.set(key, out);
+    return out;
+  };
+}
