@@ -5,6 +5,7 @@ export default defineConfig({
   resolve: { alias: { "@": fileURLToPath(new URL("./src", import.meta.url)) } },
   test: {
     include: ["src/**/*.test.ts", "demo/**/*.test.ts", "scripts/**/*.test.ts"],
+    globalSetup: ["./vitest.global.ts"],
     setupFiles: ["./vitest.setup.ts"],
     testTimeout: 30_000,
     // Files share a process: none leaves anything behind that another could trip over.

@@ -2,16 +2,18 @@ import { speciesById } from "@/catalogue/catalogue";
 import { HAZARDS } from "@/catalogue/hazards";
 import { dayInWords, yearOf } from "@/core/calendar/day";
 import { nameWithGeneration } from "@/core/custody/generation";
+import { oneIn, rangeInWords } from "@/core/isolation/verdict";
 import { germinationAfter } from "@/core/seed/alive";
 import { originsOf } from "@/core/seed/lineage";
 import { candidatesOf } from "@/records/candidate/queries";
 import { lineById } from "@/records/line/queries";
 import { partsBefore } from "@/records/lot/parts";
-import { lotByCode, lotById } from "@/records/lot/queries";
+import { type LotRow, lotByCode, lotById } from "@/records/lot/queries";
 import { takenOutOf } from "@/records/plant/queries";
-import { standById } from "@/records/stand/queries";
+import { type StandRow, standById } from "@/records/stand/queries";
 import { livesOf } from "./alive";
 import type { Outlook } from "./outlook";
+import { arrivalsOf } from "./scene";
 
 const KINDS = {
   cross: "a cross by hand",
@@ -28,6 +30,15 @@ const KEPT = {
   hand: "pollinated by hand, marked fruit only",
   removed: "flowers taken off",
 } as const;
+
+/** What is reckoned of a stand's open flowers: how much strange pollen reached them; null where that is nobody's question. */
+function strangersOf(sky: Outlook, { kind }: LotRow, stand: StandRow | undefined): string | null {
+  if (!stand || (kind !== "open" && kind !== "intercross") || stand.flowers !== "open") return null;
+  const arrival = arrivalsOf(sky, stand.season).arrived.get(stand.id);
+  if (!arrival) return null;
+  if (arrival.bySource.length === 0) return "none that was known of flowered with it";
+  return `for about ${oneIn(arrival.likely)} reckoned the father (${rangeInWords(arrival)}), of what was known around it`;
+}
 
 /**
  * The card that goes with a lot's packets: what it is, where it comes from, how it was isolated and rogued, how alive it is,
@@ -62,6 +73,7 @@ export function cardView(sky: Outlook, code: string): string | null {
     ],
     ["Fraction", lot.fraction?.replace("-", " ")],
     ["Isolation", stand ? `${KEPT[stand.flowers]}, ${stand.plants ?? "an unknown number of"} plants` : null],
+    ["Strange pollen", strangersOf(sky, lot, stand)],
     [
       "Roguing",
       out === null

@@ -85,20 +85,21 @@ export const seedCalls = (sky: Outlook): SeedCall[] => {
 export type SeedTask = { key: string; code: string | null; title: string; until: Day | null; late: boolean };
 
 /** What seed calls for, as Today lists it. */
-export const seedTasks = (sky: Outlook): SeedTask[] =>
-  seedCalls(sky).map((one): SeedTask => {
-    if (one.kind === "table") {
-      const { lot, call } = one;
-      const title = `${lot.name}: ${within(call.title)}`;
-      const late = call.standing === "late";
-      return { key: `${lot.id} ${call.act}`, code: lot.code, title, until: call.last?.day ?? null, late };
-    }
-    if (one.kind === "count") {
-      const { test, last, late } = one;
-      return { key: test.id, code: test.lotCode, title: `Count the test of ${test.lineName}`, until: last, late };
-    }
-    return { key: one.id, code: null, title: `Fresh desiccant for ${one.name}`, until: null, late: false };
-  });
+export const seedTasks = (sky: Outlook): SeedTask[] => seedCalls(sky).map(seedTaskOf);
+
+export function seedTaskOf(one: SeedCall): SeedTask {
+  if (one.kind === "table") {
+    const { lot, call } = one;
+    const title = `${lot.name}: ${within(call.title)}`;
+    const late = call.standing === "late";
+    return { key: `${lot.id} ${call.act}`, code: lot.code, title, until: call.last?.day ?? null, late };
+  }
+  if (one.kind === "count") {
+    const { test, last, late } = one;
+    return { key: test.id, code: test.lotCode, title: `Count the test of ${test.lineName}`, until: last, late };
+  }
+  return { key: one.id, code: null, title: `Fresh desiccant for ${one.name}`, until: null, late: false };
+}
 
 /** Lots that a test is asked for now, those nearest their limit first. */
 export const testsToSet = (sky: Outlook, shown: number): { first: TestCall[]; more: number } =>

@@ -4,6 +4,7 @@ import { PDFDocument } from "pdf-lib";
 import { afterEach, describe, expect, test, vi } from "vitest";
 import { makeCode } from "@/core/custody/code";
 import { type Plot, plot, twoMelons } from "@/records/tests/plot";
+import { calendarView } from "@/views/calendar";
 import { proxy } from "../../proxy";
 import { answering } from "../api/answer";
 import { readJson, statusOf } from "../api/body";
@@ -230,6 +231,24 @@ describe("files that go out", () => {
       expect(event).toMatch(/SEQUENCE:\d+/);
     },
   );
+
+  test("what the table calls for stands in the calendar by the garden's hour, with an alarm", async () => {
+    garden = plot();
+    holder.orchardDb = garden.db;
+    const species = { species: "tomato", school: "keep-pure", status: "open-pollinated" };
+    const lineId = garden.done("line.add", { name: "Kiln", ...species }).id;
+    const lotId = garden.done("lot.receive", { lineId, gathered: "2027-07-08", fruits: 5 }).id;
+    garden.done("table.begin", { lotId, way: "ferment", on: "2027-07-09", at: "11:00" });
+    const { events } = calendarView(garden.sky(), null);
+    const { id, start, at } = events.find((event) => event.at)!;
+    const request = new Request("http://x/api/calendar", { headers: { cookie: "day=2027-07-09" } });
+    const text = await (await calendar(request)).text();
+    const [event] = text.split("BEGIN:VEVENT").filter((one) => one.includes(`UID:${id}`));
+    // Zurich is two hours ahead of the world's clock in July.
+    const utc = new Date(`${start}T${at}:00+02:00`).toISOString().replace(/[-:]|\.000/g, "");
+    expect(event).toContain(`DTSTART:${utc}`);
+    expect(event).toContain("BEGIN:VALARM");
+  });
 
   test("the ground goes out as a collection of features with a name to save it by", async () => {
     garden = plot();

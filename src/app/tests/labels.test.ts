@@ -1,6 +1,8 @@
-import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import { PDFPage } from "pdf-lib";
+import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
 import { type Plot, plot } from "@/records/tests/plot";
-import { packetTags, tagOf } from "../api/tags/tags";
+import { tagsPdf, USUAL } from "../api/tags/tagPdf";
+import { packetTags, sharingTags, tagOf } from "../api/tags/tags";
 
 let garden: Plot;
 beforeEach(() => {
@@ -37,5 +39,50 @@ describe("labels", () => {
       title: "Cup 1",
       lines: ["cup"],
     });
+  });
+
+  test("of a sharing day are made for each packet that is offered, then only for what is given, with whose it is", () => {
+    const lineId = garden.done("line.add", {
+      name: "Slatefoot",
+      species: "leek",
+      school: "keep-pure",
+      status: "open-pollinated",
+    }).id;
+    const lotId = garden.done("lot.receive", { lineId, gathered: "2026-09-01", seeds: 200 }).id;
+    const sharingId = garden.done("sharing.add", { name: "Swap", on: "2027-08-01", mostEach: 2 }).id;
+    expect(sharingTags(garden.db, sharingId)).toEqual([]);
+    garden.done("sharing.offer", { sharingId, lotId, packets: 2, each: 25 });
+    const last = () => sharingTags(garden.db, sharingId)!.map(({ lines }) => lines.at(-1));
+    expect(last()).toEqual(["25 seeds; outside", "25 seeds; inside", "25 seeds; outside", "25 seeds; inside"]);
+    for (const name of ["AB", "CD", "EF"]) {
+      const memberId = garden.done("member.add", { name }).id;
+      garden.done("sharing.wish", { sharingId, memberId, lotIds: [lotId] });
+    }
+    garden.done("sharing.allot", { sharingId });
+    const given = last();
+    expect(given).toHaveLength(4);
+    expect(new Set(given.map((line) => line!.replace(/; .*/, ""))).size).toBe(2);
+    for (const line of given) expect(line).toMatch(/^25 seeds, for (AB|CD|EF); (outside|inside)$/);
+    expect(sharingTags(garden.db, lotId)).toBeNull();
+  });
+
+  test("leave no line out: a broken chain and the packet's number stand on the paper, above its edge", async () => {
+    const drawn: { words: string; y: number; size: number }[] = [];
+    const draw = PDFPage.prototype.drawText;
+    const spy = vi.spyOn(PDFPage.prototype, "drawText").mockImplementation(function (this: PDFPage, words, options) {
+      drawn.push({ words, y: options!.y!, size: options!.size! });
+      return draw.call(this, words, options);
+    });
+    const lines = ["Leek", "from K27-001", "gathered", "CHAIN BROKEN", "packet 1; outside"];
+    await tagsPdf([{ kind: "lot", code: "K27-001-1", title: "Slatefoot", lines }], USUAL);
+    spy.mockRestore();
+    expect(drawn.slice(2).map(({ words }) => words)).toEqual(lines);
+    const edge = 4 * (72 / 25.4);
+    for (const { y, size } of drawn) {
+      expect(y).toBeGreaterThan(edge);
+      expect(size).toBeGreaterThanOrEqual(6);
+    }
+    const down = drawn.map(({ y }) => y);
+    expect(down).toEqual([...down].sort((a, b) => b - a));
   });
 });

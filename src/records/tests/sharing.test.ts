@@ -1,8 +1,10 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
+import { rangeInWords } from "@/core/isolation/verdict";
 import { cardView } from "@/views/card";
 import { inventoryFile, passportFile } from "@/views/drawerFile";
 import { lotPage } from "@/views/lot";
+import { arrivalsOf } from "@/views/scene";
 import { sharingPage } from "@/views/sharing";
 import { perform } from "../command";
 import { COMMANDS } from "../commands";
@@ -184,5 +186,36 @@ describe("the card that goes with seed", () => {
     expect(card).toContain("The local law comes first.");
     expect(cardView(garden.sky(), code(lot))).toContain("unbroken as far as recorded");
     expect(cardView(garden.sky(), code(lot))).not.toContain("Roguing");
+  });
+
+  test("says how much strange pollen is reckoned, of open flowers only, and that nothing was known of to bring any", () => {
+    const saved = (standId: Id, kind: string, gathered: string) =>
+      cardView(garden.sky(), code(garden.done("lot.save", { standId, kind, gathered, seeds: 40 }).id))!;
+    const squash = (name: string, bedId: number) => {
+      const lineId = garden.done("line.add", {
+        name,
+        species: "pepo-squash",
+        school: "keep-pure",
+        status: "open-pollinated",
+      }).id;
+      return garden.done("stand.add", { lineId, sown: "2027-05-01", plants: 6, bedId }).id;
+    };
+    garden.on("2027-10-09");
+    const one = squash("Copper Bell", 1);
+    expect(saved(one, "open", "2027-09-08")).toContain(
+      "Strange pollen:           none that was known of flowered with it",
+    );
+    const two = squash("Pale Drum", 2);
+    const { likely, low, high } = arrivalsOf(garden.sky(), 2027).arrived.get(two)!;
+    // Thirty metres away and as many plants: a real share, not all of it.
+    expect(likely).toBeGreaterThan(0.01);
+    expect(likely).toBeLessThan(0.5);
+    const [, rare, often, range] = saved(two, "open", "2027-09-08").match(
+      /Strange pollen: {11}for about (\d+) seed in ([\d,]+) reckoned the father \((.+)\), of what/,
+    )!;
+    expect(Number(rare) / Number(often)).toBeCloseTo(likely, 2);
+    expect(range).toBe(rangeInWords({ likely, low, high }));
+    garden.done("stand.change", { id: two, version: 2, flowers: "covered" });
+    expect(saved(two, "open", "2027-09-09")).not.toContain("Strange pollen");
   });
 });

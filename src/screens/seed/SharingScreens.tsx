@@ -195,6 +195,13 @@ export function SharingScreen(view: SharingPage) {
         </p>
       )}
       {offers.length > 0 && (
+        <p className="mb-2 text-right">
+          <a href={`/api/tags/sharing/${day.id}`} target="_blank" rel="noreferrer" className="underline">
+            Labels of all {day.allottedOn ? "that is given" : "that is offered"}
+          </a>
+        </p>
+      )}
+      {offers.length > 0 && (
         <Table heads={["Lot", "What", "Packets", "Wished for", ""]}>
           {offers.map((one) => (
             <tr key={one.id}>

@@ -107,6 +107,39 @@ describe("the calendar", () => {
   });
 });
 
+describe("seed in the calendar", () => {
+  test("calls by the hour for what is ahead on the table, and on this day for what is due or late", () => {
+    garden.on("2027-07-01");
+    const kiln = line("Kiln", "tomato");
+    const fruit = (gathered: string) => garden.done("lot.receive", { lineId: kiln, gathered, fruits: 5 }).id;
+    const [wet, waiting, rotten] = [fruit("2027-06-30"), fruit("2027-06-30"), fruit("2027-05-30")];
+    garden.done("table.begin", { lotId: wet, way: "ferment", on: "2027-07-01", at: "11:00" });
+    garden.done("store.add", {
+      name: "Tin",
+      temperature: 9,
+      humidity: 30,
+      desiccantOn: "2027-01-01",
+      desiccantEvery: 30,
+    });
+    const { events } = calendarView(garden.sky(), null);
+    const of = (id: string) => events.filter((event) => event.id.endsWith(id));
+    const timed = of(wet);
+    expect(timed.length).toBeGreaterThan(0);
+    for (const { start, end, at } of timed) {
+      expect(at).toMatch(/^\d\d:\d\d$/);
+      expect(`${start} ${at}` > "2027-07-01 11:00").toBe(true);
+      expect(end).toBe(start);
+    }
+    for (const id of [waiting, rotten])
+      expect(of(id)).toEqual([expect.objectContaining({ id: `begin-${id}`, start: "2027-07-01", end: "2027-07-01" })]);
+    expect(events.find(({ title }) => title.startsWith("Fresh desiccant"))).toMatchObject({
+      title: "Fresh desiccant for Tin",
+      start: "2027-07-01",
+    });
+    expect(calendarView(garden.sky(), 2026).events).toEqual([]);
+  });
+});
+
 describe("the weeks ahead", () => {
   test("have each piece on its best day, and a crowded day says which later day is quieter", () => {
     garden.on("2028-03-10");

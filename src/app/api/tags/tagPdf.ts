@@ -14,6 +14,9 @@ export type TagLayout = { width: number; height: number; paper: Paper; code: Squ
 
 export const USUAL: TagLayout = { width: 90, height: 32, paper: "single", code: "qr" };
 
+/** A sheet of more takes longer to draw than anyone waits. */
+export const MOST_TAGS = 400;
+
 const MM = 72 / 25.4;
 const MARGIN = 4;
 const GAP = 3;
@@ -25,6 +28,9 @@ const INK = rgb(0.13, 0.11, 0.17);
 
 /** No line of a tag can show more letters than this; what is longer is cut before it is measured. */
 const MOST = 80;
+
+/** What a tag 32 mm high has below its title for lines, mm; many lines are written smaller, none is left out. */
+const LINES_ROOM = 13.5;
 
 /** Words that fit a width, the end cut with an ellipsis. */
 function cutTo(text: string, font: PDFFont, size: number, width: number): string {
@@ -89,7 +95,8 @@ function drawTag(page: PDFPage, tag: TagText, layout: TagLayout, fonts: Fonts, l
     });
   write(tag.code, 15, 10, fonts.bold);
   write(tag.title, 10, 16, fonts.bold);
-  for (const [i, line] of tag.lines.slice(0, 3).entries()) write(line, 8, 20.5 + i * 3.8);
+  const step = Math.min(3.8, LINES_ROOM / tag.lines.length);
+  for (const [i, line] of tag.lines.entries()) write(line, Math.min(8, step * 2.3), 16.8 + (i + 1) * step);
 }
 
 /** Where tags stand on a sheet, from the top left, in mm from its lower left corner. */

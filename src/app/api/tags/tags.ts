@@ -2,15 +2,18 @@ import { speciesById } from "@/catalogue/catalogue";
 import { dayInWords } from "@/core/calendar/day";
 import { flowerCode, readCode } from "@/core/custody/code";
 import { nameWithGeneration } from "@/core/custody/generation";
+import type { Id } from "@/core/custody/id";
 import { fatherInWords, parentName } from "@/core/custody/parents";
 import { UNDER_WAY } from "@/core/pollination/tally";
+import { plural } from "@/core/units/plural";
 import type { Db } from "@/db/open";
 import { type CrossRow, crossByCode } from "@/records/cross/queries";
 import { flowersOfCross } from "@/records/flower/queries";
 import type { Line } from "@/records/line/line";
 import { lineByCode } from "@/records/line/queries";
-import { type LotRow, lotByCode, lotsOfCross } from "@/records/lot/queries";
+import { type LotRow, lotByCode, lotsById, lotsOfCross } from "@/records/lot/queries";
 import { packetsOf } from "@/records/packet/queries";
+import { offersOf, sharingById, wishesOf } from "@/records/sharing/queries";
 import { type StandRow, standByCode } from "@/records/stand/queries";
 import { vesselByCode } from "@/records/vessel/queries";
 import type { TagText } from "./tagPdf";
@@ -29,8 +32,7 @@ function lotTagOf(lot: LotRow): TagText {
     lines: [
       `${name.name}, ${name.binomial}`,
       lot.doubt ? `in doubt (${lot.doubt}), from ${from}` : `from ${from}`,
-      `gathered ${dayInWords(lot.gathered, "long")}`,
-      ...(lot.fraction ? [`fraction: ${lot.fraction.replace("-", " ")}`] : []),
+      `gathered ${dayInWords(lot.gathered, "long")}${lot.fraction ? `, ${lot.fraction.replace("-", " ")}` : ""}`,
       ...(lot.brokenOn ? [`CHAIN BROKEN ${lot.brokenOn}: ${lot.brokenWhy}`] : []),
     ],
   };
@@ -100,6 +102,15 @@ export function tagOf(db: Db, kind: string, code: string): TagText | null {
   }
 }
 
+/** A packet's two labels, one that goes outside and one inside. */
+const outAndIn = (lot: LotRow, said: string | null): TagText[] => {
+  const tag = lotTagOf(lot);
+  return ["outside", "inside"].map((where) => ({
+    ...tag,
+    lines: [...tag.lines, said === null ? where : `${said}; ${where}`],
+  }));
+};
+
 /** Labels of a lot's packets: one that goes outside and one inside for each; of a lot without packets one pair. */
 export function packetTags(db: Db, code: string): TagText[] | null {
   const lot = lotByCode(db, code);
@@ -107,15 +118,37 @@ export function packetTags(db: Db, code: string): TagText[] | null {
   const packets = packetsOf(db, lot.id).filter(({ goneOn }) => !goneOn);
   const labels =
     packets.length > 0 ? packets.map(({ number, seeds, reserve }) => ({ number, seeds, reserve })) : [null];
-  const tag = lotTagOf(lot);
   return labels.flatMap((label) =>
-    ["outside", "inside"].map((where) => {
-      const said = label
-        ? `packet ${label.number}${label.seeds ? `, ${label.seeds} seeds` : ""}${label.reserve ? ", RESERVE" : ""}; ${where}`
-        : where;
-      return { ...tag, lines: [...tag.lines, said] };
-    }),
+    outAndIn(
+      lot,
+      label &&
+        `packet ${label.number}${label.seeds ? `, ${label.seeds} seeds` : ""}${label.reserve ? ", RESERVE" : ""}`,
+    ),
   );
+}
+
+/**
+ * The labels of a sharing day, two for each packet: of every wish that is granted, with whose it is; before the wishes are
+ * allotted, of every packet offered. Null where there is no such day.
+ */
+export function sharingTags(db: Db, id: Id): TagText[] | null {
+  const day = sharingById(db, id);
+  if (!day) return null;
+  const offers = offersOf(db, id);
+  const lots = lotsById(
+    db,
+    offers.map(({ lotId }) => lotId),
+  );
+  const wishes = wishesOf(db, id).filter(({ granted }) => granted === 1);
+  return offers.flatMap(({ lotId, packets, each }) => {
+    const lot = lots.get(lotId);
+    if (!lot) return [];
+    const seeds = plural(each, "seed");
+    const whose = day.allottedOn
+      ? wishes.filter((wish) => wish.lotId === lotId).map(({ memberName }) => `${seeds}, for ${memberName}`)
+      : Array.from({ length: packets }, () => seeds);
+    return whose.flatMap((said) => outAndIn(lot, said));
+  });
 }
 
 export type Part = "flowers" | "bags" | "packets";

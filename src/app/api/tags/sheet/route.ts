@@ -2,7 +2,7 @@ import Joi from "joi";
 import { theDb } from "@/db/open";
 import { codeAsked } from "../../../params";
 import { answering, file, words } from "../../answer";
-import { tagsPdf } from "../tagPdf";
+import { MOST_TAGS, tagsPdf } from "../tagPdf";
 import { crossTags, type Part } from "../tags";
 
 type Query = {
@@ -14,9 +14,6 @@ type Query = {
   code: "qr" | "datamatrix";
   spare: number;
 };
-
-/** A sheet of more takes longer to draw than anyone waits. */
-const MOST_TAGS = 400;
 
 const schema = Joi.object<Query>({
   cross: Joi.string().max(60).required(),
