@@ -6,6 +6,7 @@ import type { EnoughInput } from "@/core/inheritance/enoughPlants";
 import { effectiveSize } from "@/core/inheritance/smallPopulation";
 import { type LivedStand, livedStand } from "./lived";
 import type { ForecastStand, Outlook } from "./outlook";
+import { type Raised, raisedOf } from "./raising";
 import { reckonedPlants } from "./scene";
 
 /** A stand as the ground shows it when it is chosen. */
@@ -25,6 +26,7 @@ export type GroundStand = LivedStand & {
   /** The number that is reckoned with while none is counted; null once one is. */
   reckonedPlants: number | null;
   correction: { likely: number; observations: number } | null;
+  raised: Raised;
 };
 
 /** Shares lost where the grower has no record: to roguing and to mishap. Working values. */
@@ -82,6 +84,7 @@ export function groundStand(stand: ForecastStand, sky: Outlook): GroundStand {
         ? WAYS.map((way) => ({ way, ...winterSurvival(way, species.hardyTo!, sky.climate) }))
         : null,
     sexes,
+    raised: raisedOf(sky, stand),
     correction: correction && { likely: correction.likely, observations: correction.observations },
   };
 }

@@ -9,7 +9,7 @@ import { storageMoisture } from "@/core/seed/drying";
 import { testPlan } from "@/core/seed/germination";
 import { originsOf } from "@/core/seed/lineage";
 import { type CountByWeight, countByWeight } from "@/core/seed/seedCount";
-import type { Stage } from "@/core/seed/sowing";
+import type { RaisingStages } from "@/core/seed/sowing";
 import { type BedChoice, bedChoices } from "@/records/bed/queries";
 import { type CandidateRow, candidatesOf } from "@/records/candidate/queries";
 import type { Garden } from "@/records/garden/garden";
@@ -29,7 +29,16 @@ import { type Band, band } from "./band";
 import { type StandChoice, standChoice } from "./choices";
 import { drawerLot, type LifeCurve, lifeCurve, plantsToGoOn, type WholeLot } from "./drawer";
 import type { Outlook } from "./outlook";
-import { type Emergence, emergenceOf, enoughOf, type Losses, lossesOf, stagesFor } from "./raising";
+import {
+  type Emergence,
+  emergenceOf,
+  enoughOf,
+  type Losses,
+  lossesOf,
+  raisingFor,
+  type SowingTime,
+  sowingTime,
+} from "./raising";
 import { type SeedTable, seedTable, type TableLotView } from "./seedTable";
 
 /** Where a lot lay, in order. */
@@ -66,8 +75,10 @@ export type LotPage = {
   possible: StandChoice[];
   beds: BedChoice[];
   /** What gets through each stage of raising it, for seeds to sow; what its line loses beside what is usual. */
-  stages: Stage[];
+  stages: RaisingStages;
   losses: Losses;
+  /** When to sow what is planted out on the next good day; null for what is sown in its place. */
+  time: SowingTime | null;
   emergence: Emergence[];
   /** Seeds that its line gave for each that was sown, and whether the line has enough of it: seed that still comes up. */
   seedReturn: { sown: number; given: number };
@@ -133,8 +144,9 @@ export function lotPage(sky: Outlook, code: string): LotPage | null {
       .filter((s) => degreeOf(species, speciesById(s.species)) !== null)
       .map(standChoice),
     beds: bedChoices(db),
-    stages: stagesFor(sky, { species: row.species, lineId: row.lineId, lot: row }),
+    stages: raisingFor(sky, { species: row.species, lineId: row.lineId, lot: row }),
     losses: lossesOf(sky, row),
+    time: sowingTime(sky, row.species),
     emergence: emergenceOf(sky, row.id, row.species),
     seedReturn: seedReturn(db, row.lineId),
     enough: enoughOf(sky, row),

@@ -19,6 +19,7 @@ import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { type LivedStand, livedStand } from "./lived";
 import type { ForecastStand } from "./outlook";
+import { type Raised, raisedOf } from "./raising";
 
 export type Nursery = {
   garden: Garden;
@@ -58,6 +59,7 @@ export type Family = {
   garden: Garden;
   band: Band;
   stand: LivedStand;
+  raised: Raised;
   plants: Plant[];
   yardsticks: YardstickView[];
   /** Those that are not used any more; their scores are kept. */
@@ -129,6 +131,7 @@ export function familyView(sky: Outlook, code: string): Family | null {
     garden: place,
     band: band(sky, stand.season, [stand]),
     stand: livedStand(stand, sky),
+    raised: raisedOf(sky, stand),
     plants,
     yardsticks: marks.map((mark) => ({
       ...mark,

@@ -1,16 +1,18 @@
 import { speciesById } from "@/catalogue/catalogue";
-import { daysBetween } from "@/core/calendar/day";
+import { type Day, daysBetween } from "@/core/calendar/day";
 import { addressOfStand } from "@/core/custody/address";
 import type { Id } from "@/core/custody/id";
-import { groupBy } from "@/core/lists/groupBy";
 import { chanceAbove } from "@/core/numbers/betaRange";
 import { germinationAfter } from "@/core/seed/alive";
 import { germinationInterval } from "@/core/seed/germination";
-import { type Stage, sowingNumber } from "@/core/seed/sowing";
+import { nextPlantingOut } from "@/core/seed/sowDays";
+import { type RaisingStages, type Stage, sowingNumber } from "@/core/seed/sowing";
 import { meanOf, NONE, stageFrom, type Through } from "@/core/work/losses";
 import { STAYS_USUALLY } from "@/core/work/raise";
+import { type StageCount, stagesCounted, stayed } from "@/core/work/raised";
 import type { LotRow } from "@/records/lot/queries";
-import { type RaisedLine, raisedLines, type Sowing, sowingsOf } from "@/records/stand/queries";
+import { raisedStands, type Sowing, sowingsOf } from "@/records/stand/queries";
+import type { Stand } from "@/records/stand/stand";
 import { livesOf } from "./alive";
 import { livingOf, plantsToGoOn } from "./drawer";
 import type { Outlook } from "./outlook";
@@ -19,26 +21,39 @@ import type { Outlook } from "./outlook";
 type Of = { species: string; lineId: Id };
 type OfLot = Of & { lot: Pick<LotRow, "id" | "species" | "gathered"> | null };
 
-const added = (rows: RaisedLine[], of: (row: RaisedLine) => Through): Through =>
-  rows.map(of).reduce((sum, one) => ({ through: sum.through + one.through, of: sum.of + one.of }), NONE);
-
-const cameUp = ({ up, seeds }: RaisedLine): Through => ({ through: up, of: seeds });
-const stood = (row: RaisedLine): Through => ({ through: row.stood, of: row.cameUp });
-
 /** What gets through each stage of raising a line, learned from the grower's own counts. */
 export type LineStages = { up: ReturnType<typeof stageFrom>; stays: ReturnType<typeof stageFrom> };
 
+/** What was seen of a line or species at each stage. */
+type Seen = { up: Through; stays: Through };
+const UNSEEN: Seen = { up: NONE, stays: NONE };
+const plus = (one: Through, other: Through, sign = 1): Through => ({
+  through: one.through + sign * other.through,
+  of: one.of + sign * other.of,
+});
+
+/** Whether a stand was sown where it stands. */
+const inPlace = (sownIn: Stand["sownIn"], species: string): boolean =>
+  sownIn === null ? speciesById(species).raise.how === "ground" : sownIn === "ground";
+
 export const lineStages = (sky: Outlook): ((species: string, lineId: Id) => LineStages) =>
   sky.once("line stages", () => {
-    const bySpecies = groupBy(raisedLines(sky.db, sky.today), ({ species }) => species);
+    const seen = new Map<string, Seen>();
+    for (const stand of raisedStands(sky.db, sky.today))
+      for (const of of [stand.species, stand.lineId]) {
+        const { up, stays } = seen.get(of) ?? UNSEEN;
+        seen.set(of, {
+          up: plus(up, { through: stand.cameUp, of: stand.sowedSeeds }),
+          stays: plus(stays, stayed(stand, inPlace(stand.sownIn, stand.species)) ?? NONE),
+        });
+      }
     return (species, lineId) => {
-      const rows = bySpecies.get(species) ?? [];
-      const own = rows.filter((row) => row.lineId === lineId);
-      const others = rows.filter((row) => row.lineId !== lineId);
+      const all = seen.get(species) ?? UNSEEN;
+      const own = seen.get(lineId) ?? UNSEEN;
       const { emergence } = speciesById(species).raise;
       return {
-        up: stageFrom(emergence, added(others, cameUp), added(own, cameUp)),
-        stays: stageFrom(STAYS_USUALLY, added(others, stood), added(own, stood)),
+        up: stageFrom(emergence, plus(all.up, own.up, -1), own.up),
+        stays: stageFrom(STAYS_USUALLY, plus(all.stays, own.stays, -1), own.stays),
       };
     };
   });
@@ -56,55 +71,99 @@ function vigourOf(sky: Outlook, lot: OfLot["lot"]): number {
   return Math.min(1, germinationAfter(known, life.aged).likely / FRESH_SHARE);
 }
 
-/** The stages that seeds to sow are reckoned through: coming up, staying, and how much of the lot still lives. */
-export function stagesFor(sky: Outlook, { species, lineId, lot }: OfLot): Stage[] {
+/** The stages that what is sown goes through; a lot's age counts with coming up. */
+export function raisingFor(sky: Outlook, { species, lineId, lot }: OfLot): RaisingStages {
   const { up, stays } = lineStages(sky)(species, lineId);
   const vigour = Math.max(0.001, vigourOf(sky, lot));
-  return vigour > FRESH_ENOUGH ? [up, stays] : [up, stays, { rate: vigour }];
+  return { up: vigour > FRESH_ENOUGH ? [up] : [up, { rate: vigour }], stays: [stays] };
 }
 
-/** A sowing and what came up of it; beside it those of other lots that were sown within days of it. */
+/** The stages that seeds to sow are reckoned through, all in a row. */
+export function stagesFor(sky: Outlook, of: OfLot): Stage[] {
+  const { up, stays } = raisingFor(sky, of);
+  return [...up, ...stays];
+}
+
+/** A sowing and what came up of it; beside it those of other seed that were sown within days of it. */
 export type Emergence = Pick<Sowing, "code" | "sown" | "seeds" | "up"> & {
   href: string;
   days: number | null;
   low: number;
   high: number;
-  beside: { code: string; name: string; home: boolean; share: number; seeds: number; better: number }[];
+  beside: {
+    code: string;
+    name: string;
+    home: boolean;
+    share: number;
+    seeds: number;
+    days: number | null;
+    better: number;
+  }[];
 };
 
-/** Sown within so many days lots are side by side. */
+/** Sown within so many days seed is side by side. */
 const SIDE_BY_SIDE = 7;
+/** So many of those are told of. */
+const BESIDE_SHOWN = 4;
 const betaOf = ({ up, seeds }: Pick<Sowing, "up" | "seeds">) => ({ a: up + 0.5, b: seeds - up + 0.5 });
+const daysUp = ({ sown, upOn }: Sowing) => (upOn === null ? null : daysBetween(sown, upOn));
 
-/** What came up of a lot in each sowing, compared with what was sown beside it. */
-export function emergenceOf(sky: Outlook, lotId: Id, species: string): Emergence[] {
+/** What came up in the sowings of a species that are asked for, compared with what was sown beside them. */
+function emergences(sky: Outlook, species: string, asked: (one: Sowing) => boolean): Emergence[] {
   const all = sowingsOf(sky.db, species, sky.today);
-  return all
-    .filter((one) => one.lotId === lotId)
-    .map((one) => {
-      const { low, high } = germinationInterval({ germinated: one.up, sown: one.seeds, confidence: 0.9 });
-      const beside = all.filter(
-        (other) => other.lotId !== lotId && Math.abs(daysBetween(other.sown, one.sown)) <= SIDE_BY_SIDE,
-      );
-      return {
-        code: one.code,
-        href: addressOfStand(one),
-        sown: one.sown,
-        seeds: one.seeds,
-        up: one.up,
-        days: one.upOn === null ? null : daysBetween(one.sown, one.upOn),
-        low,
-        high,
-        beside: beside.slice(0, 4).map((other) => ({
-          code: other.code,
-          name: other.lineName,
-          home: other.lotKind !== null && other.lotKind !== "received",
-          share: other.up / other.seeds,
-          seeds: other.seeds,
-          better: chanceAbove(betaOf(one), betaOf(other)),
-        })),
-      };
-    });
+  return all.filter(asked).map((one) => {
+    const { low, high } = germinationInterval({ germinated: one.up, sown: one.seeds, confidence: 0.9 });
+    const beside = all.filter(
+      (other) =>
+        other.id !== one.id &&
+        (other.lotId === null || other.lotId !== one.lotId) &&
+        Math.abs(daysBetween(other.sown, one.sown)) <= SIDE_BY_SIDE,
+    );
+    return {
+      code: one.code,
+      href: addressOfStand(one),
+      sown: one.sown,
+      seeds: one.seeds,
+      up: one.up,
+      days: daysUp(one),
+      low,
+      high,
+      beside: beside.slice(0, BESIDE_SHOWN).map((other) => ({
+        code: other.code,
+        name: other.lineName,
+        home: other.lotKind !== null && other.lotKind !== "received",
+        share: other.up / other.seeds,
+        seeds: other.seeds,
+        days: daysUp(other),
+        better: chanceAbove(betaOf(one), betaOf(other)),
+      })),
+    };
+  });
+}
+
+/** What came up of a lot in each sowing. */
+export const emergenceOf = (sky: Outlook, lotId: Id, species: string): Emergence[] =>
+  emergences(sky, species, (one) => one.lotId === lotId);
+
+/** How a stand was raised: what was counted at each stage, and what came up of it beside what was sown with it. */
+export type Raised = { stages: StageCount[]; spare: number | null; came: Emergence | null };
+
+export function raisedOf(sky: Outlook, stand: Stand & { species: string }): Raised {
+  const { id, species, sownIn, cameUp, spare } = stand;
+  return {
+    stages: stagesCounted(stand, speciesById(species).raise.emergence, inPlace(sownIn, species)),
+    spare,
+    came: cameUp === null ? null : (emergences(sky, species, (one) => one.id === id)[0] ?? null),
+  };
+}
+
+/** When to sow what is planted out on the next good day; null for what is sown in its place. */
+export type SowingTime = { out: Day; grown: { low: number; high: number } };
+
+export function sowingTime({ today, climate }: Outlook, species: string): SowingTime | null {
+  const { tender, raise } = speciesById(species);
+  const { plantOut: grown } = raise;
+  return grown && { out: nextPlantingOut(today, grown, tender, climate.frosts), grown };
 }
 
 /** What a line loses at each stage, beside what is usual. */

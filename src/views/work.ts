@@ -1,7 +1,8 @@
 import { sceneSpecies, speciesById } from "@/catalogue/catalogue";
+import type { Species } from "@/catalogue/types";
 import { addDays } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
-import type { Stage } from "@/core/seed/sowing";
+import type { RaisingStages } from "@/core/seed/sowing";
 import { actsOf } from "@/core/work/acts";
 import type { LivingStand } from "@/core/work/living";
 import { memoryOf } from "@/core/work/memory";
@@ -12,7 +13,7 @@ import { type DeedOf, deedsOfSeason } from "@/records/deed/queries";
 import { standsWithFlowers } from "@/records/flower/queries";
 import { lotsToSow, standsWithSeed } from "@/records/lot/queries";
 import type { ForecastStand, Outlook } from "./outlook";
-import { stagesFor } from "./raising";
+import { raisingFor } from "./raising";
 
 /** What a piece of work says of its stand. */
 export type WorkStand = Pick<
@@ -35,7 +36,7 @@ type Known = {
   flowered: Set<Id>;
   gathered: Set<Id>;
   mothers: Set<Id>;
-  stagesOf: (stand: ForecastStand) => Stage[];
+  stagesOf: (stand: ForecastStand) => RaisingStages;
 };
 
 function living(
@@ -68,15 +69,24 @@ function living(
     ripeSign: species.ripeSign,
     handled: flowered.has(stand.id),
     gathered: gathered.has(stand.id),
-    raising: species.raise,
+    raising: raisedAs(species.raise, stand.sownIn),
+    perCell: stand.perCell ?? 1,
     // Only what is still to be sown is reckoned.
-    stages: stand.planned === 1 || stand.sown > today ? stagesOf(stand) : [],
+    stages: stand.planned === 1 || stand.sown > today ? stagesOf(stand) : UNREAD,
     frosts: climate.frosts,
     frostNight: weather.frostNight?.day ?? null,
     rainDay: weather.rain?.day ?? null,
     ...memoryOf(deeds.get(stand.id) ?? []),
   };
 }
+
+const UNREAD: RaisingStages = { up: [], stays: [] };
+
+/** A species' raising, as this stand was sown: in the ground it stays, in cells and pots nothing is pricked out. */
+const raisedAs = (raise: Species["raise"], sownIn: ForecastStand["sownIn"]): LivingStand["raising"] => {
+  if (sownIn === "ground") return { ...raise, how: "ground", prickOut: null, plantOut: null };
+  return sownIn === "cells" || sownIn === "pots" ? { ...raise, prickOut: null } : raise;
+};
 
 const ONE_SEX: ReadonlySet<string> = new Set(["large separate-sex flowers", "separate-sex plants"]);
 const isOfOneSex = (stand: ForecastStand) => ONE_SEX.has(speciesById(stand.species).flowerType);
@@ -91,7 +101,7 @@ const standOf = (stand: ForecastStand): WorkStand => {
 /** What gets through each stage of raising what is still to be sown, of its lot where it has one. */
 function stagesOfPlanned(sky: Outlook): Known["stagesOf"] {
   const lots = sky.once("lots to be sown", () => new Map(lotsToSow(sky.db, sky.today).map((lot) => [lot.id, lot])));
-  return ({ species, lineId, lotId }) => stagesFor(sky, { species, lineId, lot: (lotId && lots.get(lotId)) || null });
+  return ({ species, lineId, lotId }) => raisingFor(sky, { species, lineId, lot: (lotId && lots.get(lotId)) || null });
 }
 
 /** Everything that is open on the stands of one season, the soonest impossible first. */

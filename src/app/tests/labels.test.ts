@@ -2,7 +2,7 @@ import { PDFPage } from "pdf-lib";
 import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
 import { type Plot, plot } from "@/records/tests/plot";
 import { tagsPdf, USUAL } from "../api/tags/tagPdf";
-import { packetTags, sharingTags, tagOf } from "../api/tags/tags";
+import { sharingTags, tagsOf } from "../api/tags/tags";
 
 let garden: Plot;
 beforeEach(() => {
@@ -20,10 +20,10 @@ describe("labels", () => {
     }).id;
     const lot = garden.done("lot.receive", { lineId, gathered: "2026-09-01", seeds: 200 }).id;
     const code = garden.code("lot", lot);
-    expect(packetTags(garden.db, code)!.map(({ lines }) => lines.at(-1))).toEqual(["outside", "inside"]);
+    expect(tagsOf(garden.db, "packets", code)!.map(({ lines }) => lines.at(-1))).toEqual(["outside", "inside"]);
     garden.done("packet.make", { lotId: lot, packets: 2, each: 30, reserves: 1 });
     garden.done("table.break", { lotId: lot, why: "a bag tore" });
-    const tags = packetTags(garden.db, code)!;
+    const tags = tagsOf(garden.db, "packets", code)!;
     expect(tags.map(({ lines }) => lines.at(-1))).toEqual([
       "packet 1, 30 seeds; outside",
       "packet 1, 30 seeds; inside",
@@ -31,14 +31,39 @@ describe("labels", () => {
       "packet 2, 30 seeds, RESERVE; inside",
     ]);
     expect(tags[0]!.lines).toContain("CHAIN BROKEN 2027-07-09: a bag tore");
-    expect(packetTags(garden.db, "K27-999-9")).toBeNull();
+    expect(tagsOf(garden.db, "packets", "K27-999-9")).toBeNull();
     const cup = garden.done("vessel.add", { kind: "cup", name: "Cup 1" });
-    expect(tagOf(garden.db, "vessel", cup.code)).toEqual({
-      kind: "vessel",
-      code: cup.code,
-      title: "Cup 1",
-      lines: ["cup"],
-    });
+    expect(tagsOf(garden.db, "vessel", cup.code)).toEqual([
+      {
+        kind: "vessel",
+        code: cup.code,
+        title: "Cup 1",
+        lines: ["cup"],
+      },
+    ]);
+  });
+
+  test("of a family are one for each tray, then for each crate, and one once it is planted out", () => {
+    const lineId = garden.done("line.add", {
+      name: "Kiln",
+      species: "tomato",
+      school: "keep-pure",
+      status: "open-pollinated",
+    }).id;
+    const lotId = garden.done("lot.receive", { lineId, gathered: "2026-09-01", seeds: 200 }).id;
+    const lot = garden.code("lot", lotId);
+    const sowing = { lineId, lotId, sown: "2027-04-01", sowedSeeds: 60, family: 1, sownIn: "tray", trays: 3 };
+    const { id, code } = garden.done("stand.add", sowing);
+    const third = () => tagsOf(garden.db, "family", code)!.map(({ lines }) => lines[2]);
+    expect(third()).toEqual(["tray 1 of 3", "tray 2 of 3", "tray 3 of 3"]);
+    expect(tagsOf(garden.db, "family", code)![1]).toMatchObject({ kind: "family", code, title: "Kiln" });
+    expect(tagsOf(garden.db, "family", code)![1]!.lines[1]).toBe(`lot ${lot}`);
+    garden.done("deed.done", { standId: id, act: "look-up", counted: 40, on: "2027-04-10" });
+    garden.done("deed.done", { standId: id, act: "prick-out", counted: 36, crates: 2, on: "2027-04-20" });
+    expect(third()).toEqual(["crate 1 of 2", "crate 2 of 2"]);
+    garden.done("deed.done", { standId: id, act: "plant-out", counted: 30, spare: 4, on: "2027-05-25" });
+    expect(third()).toEqual(["bed in trays"]);
+    expect(garden.row("stand", id)).toMatchObject({ cameUp: 40, potted: 36, crates: 2, plants: 30, spare: 4 });
   });
 
   test("of a sharing day are made for each packet that is offered, then only for what is given, with whose it is", () => {

@@ -5,16 +5,23 @@ import { upperTail } from "../numbers/binomial";
 /** The share that gets through a stage of raising: known, or as counted so often before. */
 export type Stage = { rate: number } | { successes: number; trials: number };
 
+/** The stages that what is sown goes through: until a seed is up, and from there to a plant in its place. */
+export type RaisingStages = { up: Stage[]; stays: Stage[] };
+
 const counted = (stage: Stage): stage is { successes: number; trials: number } => "trials" in stage;
 
 /** More seeds than this nobody sows: the question is wrong then. */
 const MOST = 1_000_000;
 
+/** At so many rates an uncertain stage is looked at. */
+const STEPS = 160;
+
 /** Even steps bent towards both ends, where an uncertain rate's tails are. */
-const NODES = Array.from({ length: 160 }, (_, i) => (i + 0.5) / 160).map((t) => ({
-  at: t * t * (3 - 2 * t),
-  weight: (6 * t * (1 - t)) / 160,
-}));
+const bent = (steps: number) =>
+  Array.from({ length: steps }, (_, i) => (i + 0.5) / steps).map((t) => ({
+    at: t * t * (3 - 2 * t),
+    weight: (6 * t * (1 - t)) / steps,
+  }));
 
 /** Two stages that were both counted as one: the Beta distribution with the mean and spread of their product. */
 function together(one: Beta, other: Beta): Beta {
@@ -31,10 +38,14 @@ function together(one: Beta, other: Beta): Beta {
  * @example chanceOfPlants(10, 9, [{ rate: 0.9 }]) // 0.7361
  */
 export const chanceOfPlants = (seeds: number, target: number, stages: Stage[]): number =>
-  ratesOf(stages).reduce((sum, { rate, weight }) => sum + weight * upperTail(seeds, rate, target), 0);
+  shareThrough(stages).reduce((sum, { rate, weight }) => sum + weight * upperTail(seeds, rate, target), 0);
 
-/** The share that gets through all stages, with the weight of each where one is uncertain. */
-function ratesOf(stages: Stage[]): { rate: number; weight: number }[] {
+/**
+ * The share that gets through all stages: one, or many with the weight of each where a stage is uncertain.
+ * @param steps how many, where it is uncertain
+ * @example shareThrough([{ rate: 0.8 }, { rate: 0.5 }]) // [{ rate: 0.4, weight: 1 }]
+ */
+export function shareThrough(stages: Stage[], steps = STEPS): { rate: number; weight: number }[] {
   let known = 1;
   let doubt: Beta | null = null;
   for (const stage of stages)
@@ -44,7 +55,7 @@ function ratesOf(stages: Stage[]): { rate: number; weight: number }[] {
     } else known *= stage.rate;
   if (!doubt) return [{ rate: known, weight: 1 }];
   const beta = doubt;
-  return NODES.map(({ at, weight }) => ({ rate: known * betaQuantile(beta, at), weight }));
+  return bent(steps).map(({ at, weight }) => ({ rate: known * betaQuantile(beta, at), weight }));
 }
 
 /**
@@ -61,20 +72,30 @@ function ratesOf(stages: Stage[]): { rate: number; weight: number }[] {
  */
 export function sowingNumber(input: { target: number; confidence: number; stages: Stage[] }): { sow: number } {
   const { target, confidence, stages } = input;
-  const rates = ratesOf(stages);
+  const rates = shareThrough(stages);
   const chance = (seeds: number) =>
     rates.reduce((sum, { rate, weight }) => sum + weight * upperTail(seeds, rate, target), 0);
-  let low = target - 1;
-  let high = target;
-  while (chance(high) < confidence) {
-    if (high >= MOST) throw new RangeError("at these rates not even a million seeds would do");
+  const sow = leastFor(target, MOST, (seeds) => chance(seeds) >= confidence);
+  if (sow === null) throw new RangeError("at these rates not even a million seeds would do");
+  return { sow };
+}
+
+/**
+ * The smallest whole number that is enough, where all larger ones are enough too; null where not even the largest is.
+ * @example leastFor(1, 100, (n) => n * n >= 50) // 8
+ */
+export function leastFor(from: number, most: number, enough: (n: number) => boolean): number | null {
+  let low = from - 1;
+  let high = from;
+  while (!enough(high)) {
+    if (high >= most) return null;
     low = high;
-    high = Math.min(MOST, high * 2);
+    high = Math.min(most, high * 2);
   }
   while (high - low > 1) {
     const middle = Math.floor((low + high) / 2);
-    if (chance(middle) >= confidence) high = middle;
+    if (enough(middle)) high = middle;
     else low = middle;
   }
-  return { sow: high };
+  return high;
 }

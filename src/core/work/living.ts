@@ -5,7 +5,7 @@ import type { Id } from "../custody/id";
 import type { Flowering, Overwintering, Range } from "../flowering/facts";
 import type { Ripening } from "../flowering/ripening";
 import type { Cover, FlowerCare } from "../isolation/scene";
-import type { Stage } from "../seed/sowing";
+import type { RaisingStages } from "../seed/sowing";
 import type { Act, Work } from "./work";
 
 /** How a species is raised; days count from sowing. */
@@ -31,6 +31,8 @@ export type LivingStand = {
   /** Males counted, where they are plants of their own. */
   males: number | null;
   sowedSeeds: number | null;
+  /** Seeds that share a cell. */
+  perCell: number;
   cameUp: number | null;
   upOn: Day | null;
   pottedOn: Day | null;
@@ -73,7 +75,7 @@ export type LivingStand = {
   ripening: Ripening;
   raising: Raising;
   /** What gets through each stage of raising, from seed to the plant in its place. */
-  stages: Stage[];
+  stages: RaisingStages;
   frosts: Frosts | null;
   /** The next night that the station expects frost of, and the next day it expects rain. */
   frostNight: Day | null;

@@ -1,6 +1,7 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
 import { nextFrost } from "../climate/season";
-import { type Stage, sowingNumber } from "../seed/sowing";
+import { cellNumber } from "../seed/cells";
+import { type RaisingStages, sowingNumber } from "../seed/sowing";
 import { keyOf, type LivingStand, work } from "./living";
 import type { Work } from "./work";
 
@@ -19,12 +20,14 @@ const POT_BOUND = 25;
 
 /**
  * Seeds to sow for as many plants as are wanted, nine times in ten, by what gets through each stage.
- * Source: `sowingNumber`.
+ * Source: `sowingNumber`, and `cellNumber` where several share a cell that is thinned to one.
  * @param stages coming up and staying, as the grower's own losses teach them
- * @example seedsToSow(24, [{ rate: 0.85 }, { rate: 0.85 }]) // 38
+ * @example seedsToSow(24, { up: [{ rate: 0.85 }], stays: [{ rate: 0.85 }] }) // 38
  */
-export const seedsToSow = (wanted: number, stages: Stage[]): number =>
-  sowingNumber({ target: wanted, confidence: SURE, stages }).sow;
+export const seedsToSow = (wanted: number, { up, stays }: RaisingStages, perCell = 1): number =>
+  perCell > 1
+    ? cellNumber({ target: wanted, confidence: SURE, up, stays, perCell, surplus: "thinned" }).seeds
+    : sowingNumber({ target: wanted, confidence: SURE, stages: [...up, ...stays] }).sow;
 
 /** The last day on which a sowing still ripens its seed before the frost, by the likely days of the forecast. */
 function lastSowing({ sown, window, ripening, secondYear, seedWanted }: LivingStand): Day | null {
@@ -34,9 +37,9 @@ function lastSowing({ sown, window, ripening, secondYear, seedWanted }: LivingSt
 }
 
 function sow(stand: LivingStand): Work {
-  const { sown, wanted, plants, sowedSeeds, stages, secondYear } = stand;
+  const { sown, wanted, plants, sowedSeeds, stages, perCell, secondYear } = stand;
   const meant = wanted ?? plants;
-  const count = sowedSeeds ?? (meant ? seedsToSow(meant, stages) : null);
+  const count = sowedSeeds ?? (meant ? seedsToSow(meant, stages, perCell) : null);
   return work(stand, "sow", {
     what: count ? `Sow ${count} seeds${meant && !sowedSeeds ? ` for ${meant} plants` : ""}` : "Sow",
     count,
@@ -71,7 +74,7 @@ function outDays({ sown, raising, tender, frosts }: LivingStand): { from: Day; b
  */
 export function raisingOf(stand: LivingStand): Work[] {
   if (stand.wintering) return [];
-  const { planned, sown, plants, cameUp, upOn, pottedOn, plantedOut, raising, sowedSeeds } = stand;
+  const { planned, sown, plants, cameUp, upOn, pottedOn, plantedOut, raising, sowedSeeds, perCell } = stand;
   const stands = plantedOut !== null || (plants !== null && !planned);
   const open: Work[] = planned ? [sow(stand)] : [];
   const afterSowing = planned ? [keyOf(stand, "sow")] : [];
@@ -111,6 +114,18 @@ export function raisingOf(stand: LivingStand): Work[] {
     );
     return [...open, ...staking(stand, grown, [keyOf(stand, "thin")])];
   }
+  if (perCell > 1 && !stand.done.has("thin"))
+    open.push(
+      work(stand, "thin", {
+        what: "Thin to one in each cell",
+        how: "Leave the strongest; a spare one can fill a cell that stayed empty. Count the cells.",
+        from: addDays(sown, Math.round(high)),
+        best: addDays(sown, Math.round(high) + 7),
+        last: addDays(sown, Math.round(high) + 21),
+        otherwise: "two in a cell hold each other back",
+        waitsFor: afterUp,
+      }),
+    );
   if (raising.prickOut && pottedOn === null)
     open.push(
       work(stand, "prick-out", {

@@ -38,6 +38,19 @@ describe("the acts of a stand", () => {
     expect(one(stand, "sow")).toMatchObject({ what: "Sow 34 seeds for 20 plants", count: 34, minutes: 17 });
     expect(one({ ...stand, sowedSeeds: 50 }, "sow")).toMatchObject({ what: "Sow 50 seeds", count: 50 });
     expect(one({ ...stand, wanted: null }, "sow")).toMatchObject({ what: "Sow", count: null, minutes: 10 });
+    // Two to a cell and thinned: 0.96 · 0.85 of the cells; 28 give 20 with 0.942, 27 with 0.892.
+    const twos = { ...stand, perCell: 2, raising: { ...TRAY, prickOut: null } };
+    expect(one(twos, "sow")).toMatchObject({ what: "Sow 56 seeds for 20 plants", count: 56 });
+    expect(told(actsOf(twos)).slice(2, 3)).toEqual([["thin", "2027-03-30", "2027-04-06", "2027-04-20"]]);
+    expect(actsOf({ ...twos, planned: false, upOn: "2027-03-29" }).map(({ act }) => act)).toEqual(
+      expect.arrayContaining(["thin", "harden", "plant-out"]),
+    );
+    const singled = new Map<Act, Day>([["thin", "2027-04-06"]]);
+    expect(
+      actsOf({ ...twos, planned: false, upOn: "2027-03-29", done: singled })
+        .map(({ act }) => act)
+        .slice(0, 2),
+    ).toEqual(["harden", "plant-out"]);
     // A frost the autumn after does not hold a summer sowing back.
     const summer = living({ sown: "2027-06-20", tender: true, raising: TRAY });
     expect(one(summer, "plant-out")).toMatchObject({ from: "2027-08-04", best: "2027-08-04" });
@@ -355,6 +368,7 @@ function pressed(stand: LivingStand, act: Act, on: Day): LivingStand {
   if (act === "sow") return { ...next, planned: false, sown: on };
   if (act === "look-up") return { ...next, upOn: on };
   if (act === "prick-out") return { ...next, pottedOn: on };
+  if (act === "thin" && stand.raising.plantOut) return next;
   if (act === "thin" || act === "plant-out") return { ...next, plants: 10, plantedOut: on };
   if (act === "lift") return { ...next, liftedOn: on };
   if (act === "replant") return { ...next, replantedOn: on };
@@ -371,6 +385,7 @@ const anyStand = fc
     tender: fc.boolean(),
     fleshy: fc.boolean(),
     tray: fc.boolean(),
+    perCell: fc.constantFrom(1, 1, 2),
     staked: fc.boolean(),
     tasted: fc.boolean(),
     fixing: fc.boolean(),

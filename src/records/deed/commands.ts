@@ -46,11 +46,14 @@ const DONE_WORDS: Record<Act, string> = {
 };
 
 /** What is told of an act beside its day. */
-type Told = Record<"counted" | "males" | "females", number | null> & { sex: StandRow["firstSex"] };
+type Told = Record<"counted" | "males" | "females" | "crates" | "spare", number | null> & { sex: StandRow["firstSex"] };
+
+/** A count where one was made; what nobody counted stays as it is. */
+const kept = <C extends keyof Patch<typeof stand>>(column: C, value: number | null): Patch<typeof stand> =>
+  value === null ? {} : { [column]: value };
 
 /** What an act changes of its stand, beside being done. */
 function effect(before: StandRow, act: Act, on: Day, { counted, ...told }: Told): Patch<typeof stand> {
-  const plants = counted === null ? {} : { plants: counted };
   switch (act) {
     case "sow":
       // What was planned is what was wanted; how many stand is counted later.
@@ -62,19 +65,20 @@ function effect(before: StandRow, act: Act, on: Day, { counted, ...told }: Told)
             wanted: before.wanted ?? before.plants,
             plants: null,
           }
-        : { sown: on, ...(counted === null ? {} : { sowedSeeds: counted }) };
+        : { sown: on, ...kept("sowedSeeds", counted) };
     case "look-up":
-      return { upOn: on, ...(counted === null ? {} : { cameUp: counted }) };
+      return { upOn: on, ...kept("cameUp", counted) };
     case "prick-out":
-      return { pottedOn: on };
+      return { pottedOn: on, ...kept("potted", counted), ...kept("crates", told.crates) };
     case "thin":
-      return plants;
+      // One stays in each cell until it is planted out; in the ground it stands.
+      return kept(before.sownIn === "cells" || before.sownIn === "pots" ? "potted" : "plants", counted);
     case "plant-out":
-      return { plantedOut: on, ...plants };
+      return { plantedOut: on, ...kept("plants", counted), ...kept("spare", told.spare) };
     case "lift":
       return { liftedOn: on };
     case "replant":
-      return { replantedOn: on, ...plants };
+      return { replantedOn: on, ...kept("plants", counted) };
     case "first-flower":
       return { firstFlower: on, firstSex: told.sex };
     case "sexes":
@@ -90,6 +94,7 @@ const ASKED_AS: Record<string, string> = {
   sowedSeeds: "counted",
   cameUp: "counted",
   plants: "counted",
+  potted: "counted",
 };
 
 function besideForm(work: () => void): void {
@@ -126,6 +131,8 @@ const doIt = command(
     sex: stand.columns.firstSex,
     males: stand.columns.males,
     females: stand.columns.females,
+    crates: stand.columns.crates,
+    spare: stand.columns.spare,
   },
   (context, { standId, act, on, storedIn, ...told }) => {
     const { counted } = told;

@@ -101,7 +101,7 @@ const addStand = command(
   "stand.add",
   {
     ...stand.adding("lineId", "lotId", "bedId", "sown", "sowedSeeds", "seedWanted", "family"),
-    ...stand.adding("plantedOut", "overwinter", "spacing", "rowCount"),
+    ...stand.adding("plantedOut", "overwinter", "spacing", "rowCount", "wanted", "sownIn", "trays", "perCell"),
     plants: whole("Plants", 1, 100_000).optional(),
   },
   (context, input) => {
@@ -136,6 +136,7 @@ const changeIt = command(
     id: ref("stand", "Stand"),
     version: seen(),
     ...stand.patching("bedId", "sown", "sowedSeeds", "cameUp", "plants", "firstFlower", "flowers", "seedWanted"),
+    ...stand.patching("sownIn", "trays", "perCell", "potted", "crates", "spare"),
     ...stand.patching("cover", "removeEvery", "saveFrom", "plantedOut", "overwinter", "spacing", "rowCount"),
     ...stand.patching(
       "planned",

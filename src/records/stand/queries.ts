@@ -83,26 +83,21 @@ export const bedCrops = (db: Db): BedCrop[] =>
 export const standGoingOn = (db: Db, id: Id): string | undefined =>
   prepared(db, "SELECT code FROM stand WHERE continuesId = ?").pluck().get(id) as string | undefined;
 
-/** How a line's seed was raised: seeds that were sown and came up where both were counted, and of what came up what stood. */
-export type RaisedLine = {
-  lineId: Id;
+/** A sowing as its counts tell of it, for what raising its line loses. */
+export type RaisedStand = Pick<Stand, "lineId" | "sownIn" | "plants" | "spare" | "perCell" | "wanted"> & {
   species: string;
-  seeds: number;
-  up: number;
+  sowedSeeds: number;
   cameUp: number;
-  stood: number;
 };
 
-export const raisedLines = (db: Db, until: string): RaisedLine[] =>
+/** All sowings until a day of which it was counted what came up. */
+export const raisedStands = (db: Db, until: string): RaisedStand[] =>
   prepared(
     db,
-    `SELECT s.lineId, l.species,
-         coalesce(sum(CASE WHEN s.cameUp IS NOT NULL THEN s.sowedSeeds END), 0) seeds, coalesce(sum(s.cameUp), 0) up,
-         coalesce(sum(CASE WHEN s.plants IS NOT NULL THEN s.cameUp END), 0) cameUp,
-         coalesce(sum(CASE WHEN s.cameUp IS NOT NULL THEN min(s.plants, s.cameUp) END), 0) stood
+    `SELECT s.lineId, s.sownIn, s.plants, s.spare, s.perCell, s.wanted, l.species, s.sowedSeeds, s.cameUp
        FROM stand s JOIN line l ON l.id = s.lineId
-       WHERE s.planned = 0 AND s.cameUp IS NOT NULL AND s.sowedSeeds IS NOT NULL AND s.sown <= ? GROUP BY s.lineId`,
-  ).all(until) as RaisedLine[];
+       WHERE s.planned = 0 AND s.cameUp IS NOT NULL AND s.sowedSeeds IS NOT NULL AND s.sown <= ?`,
+  ).all(until) as RaisedStand[];
 
 /** A sowing of which it was counted what came up. */
 export type Sowing = {

@@ -13,17 +13,37 @@ import type { Stand } from "./stand";
 const MOST_NUMBERED = 2000;
 
 function counts(facts: Facts, next: Stand): void {
-  const { sowedSeeds, cameUp, plants } = next;
+  const { sowedSeeds, cameUp, plants, potted, spare } = next;
   if (cameUp !== null && sowedSeeds === null) refuse("sowedSeeds", "Say how many seeds were sown.");
   if (cameUp !== null && cameUp > sowedSeeds!) refuse("cameUp", `${cameUp} can't come up from ${sowedSeeds} seeds.`);
   if (plants !== null && cameUp !== null && plants > cameUp)
     refuse("plants", `${plants} can't be planted: only ${cameUp} came up.`);
+  if (potted !== null && cameUp !== null && potted > cameUp)
+    refuse("potted", `${potted} can't be pricked out: only ${cameUp} came up.`);
+  if (potted !== null && plants !== null && plants > potted)
+    refuse("plants", `${plants} can't be planted: only ${potted} were pricked out.`);
+  if (spare !== null && cameUp === null) refuse("spare", "Count what came up first.");
+  if (spare !== null && (plants ?? 0) + spare > cameUp!)
+    refuse("spare", `${plants ?? 0} planted and ${spare} to spare are more than the ${cameUp} that came up.`);
   if (plants !== null && sowedSeeds !== null && plants > sowedSeeds)
     refuse("plants", `${plants} plants can't stand from ${sowedSeeds} seeds.`);
   if (!next.family) return;
   if ((plants ?? 0) > MOST_NUMBERED) refuse("plants", `At most ${MOST_NUMBERED} plants of one family carry numbers.`);
   const numbered = numberedPlants(facts.db, next.id);
   if ((plants ?? 0) < numbered) refuse("plants", `${numbered} plants carry numbers already.`);
+}
+
+/** What it is sown in, and how. */
+function vessels({ sownIn, trays, perCell, potted, crates, sowedSeeds }: Stand): void {
+  if (sownIn === "ground" && trays !== null) refuse("trays", "It is sown in the ground; no tray stands there.");
+  if (perCell !== null && perCell > 1 && sownIn !== "cells" && sownIn !== "pots")
+    refuse("perCell", "Several seeds share a cell or a pot. Say that it is sown in cells or pots.");
+  if (perCell !== null && sowedSeeds !== null && perCell > sowedSeeds)
+    refuse("perCell", `${sowedSeeds} seeds can't give ${perCell} to a cell.`);
+  if (trays !== null && sowedSeeds !== null && trays > sowedSeeds)
+    refuse("trays", `${sowedSeeds} seeds can't fill ${trays} trays.`);
+  if (crates !== null && potted !== null && crates > potted)
+    refuse("crates", `${potted} pots can't fill ${crates} crates.`);
 }
 
 function days(facts: Facts, next: Stand, before: Stand | null, species: string): void {
@@ -74,7 +94,8 @@ function fromLot(facts: Facts, next: Stand, before: Stand | null): void {
 
 export const standRule: Rule<Stand> = (facts, next, before) => {
   const { species } = lineById(facts.db, next.lineId)!;
-  if (touched(next, before, "sowedSeeds", "cameUp", "plants", "family")) counts(facts, next);
+  if (touched(next, before, "sowedSeeds", "cameUp", "potted", "plants", "spare", "family")) counts(facts, next);
+  if (touched(next, before, "sownIn", "trays", "perCell", "potted", "crates", "sowedSeeds")) vessels(next);
   if (touched(next, before, "sown", "plantedOut", "cutBack", "firstFlower", "overwinter"))
     days(facts, next, before, species);
   if (touched(next, before, "sown", "plantedOut", "firstFlower", "ending", ...SEEN)) life(facts, next, before);

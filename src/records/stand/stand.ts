@@ -15,6 +15,15 @@ export const stand = record(
     sown: day("Sown on"),
     sowedSeeds: count("Seeds sown").optional(),
     cameUp: whole("Came up", 0, 1_000_000).optional(),
+    sownIn: choice("Sown in", ["ground", "tray", "cells", "pots"]).optional(),
+    /** Trays, or pots with several seeds in each. */
+    trays: count("Trays", 500).optional(),
+    perCell: count("Seeds in each cell", 20).optional(),
+    /** Pricked out, and the crates their pots stand in. */
+    potted: whole("Pricked out", 0, 1_000_000).optional(),
+    crates: count("Crates", 500).optional(),
+    /** Sound seedlings that were not needed: thinned out, given away. */
+    spare: whole("To spare", 0, 1_000_000).optional(),
     plants: whole("Plants", 0, 100_000).optional(),
     plantedOut: day("Planted out").optional(),
     overwinter: choice("Over winter", ["lifted", "left", "late-sown"]).optional(),

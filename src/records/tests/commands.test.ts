@@ -506,6 +506,18 @@ describe("stands", () => {
     [{ rowCount: 9 }, "rowCount"],
     [{ saveFrom: 7 }, "saveFrom"],
     [{ spacing: 0 }, "spacing"],
+    [{ sownIn: "ground", trays: 2 }, "trays"],
+    [{ sownIn: "tray", perCell: 2 }, "perCell"],
+    [{ perCell: 2 }, "perCell"],
+    [{ sownIn: "cells", perCell: 21 }, "perCell"],
+    [{ sowedSeeds: 8, sownIn: "pots", perCell: 9 }, "perCell"],
+    [{ sowedSeeds: 8, trays: 9 }, "trays"],
+    [{ potted: 6, crates: 7 }, "crates"],
+    [{ sowedSeeds: 20, cameUp: 10, potted: 11 }, "potted"],
+    [{ sowedSeeds: 20, cameUp: 10, potted: 5 }, "plants"],
+    [{ sowedSeeds: 20, cameUp: 10, spare: 5 }, "spare"],
+    [{ spare: 1 }, "spare"],
+    [{ potted: -1 }, "potted"],
   ])("a stand planted as %j is refused by %s", (more, field) => {
     twoMelons(garden);
     const change = { id: 1, version: 1, sown: "2027-05-01", plants: 6, bedId: 1, flowers: "open", seedWanted: 1 };

@@ -3,19 +3,32 @@ import { useRouter } from "next/navigation";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { CommandForm, Field } from "./command";
+import { choicesOf, SOWN_IN } from "./words";
 
 type LotChoice = { id: Id; code: string; lineId: Id; lineName: string; generation: number | null };
-type Props = { lots: LotChoice[]; beds: { id: Id; name: string }[]; today: string; most?: number };
+/** A sowing as it was reckoned. */
+type So = { sowedSeeds: number; wanted: number; sownIn: string | null; perCell: number | null; sown: string };
+type Props = { lots: LotChoice[]; beds: { id: Id; name: string }[]; today: string; most?: number; so?: So };
 
-/** Sows a lot as a family: one tray, numbered plants once they are planted. */
-export function SowLot({ lots, beds, today, most }: Props) {
+/** Sows a lot as a family: in trays of its own, numbered plants once they are planted. */
+export function SowLot({ lots, beds, today, most, so }: Props) {
   const router = useRouter();
   const only = lots.length === 1 ? lots[0]! : null;
   return (
     <CommandForm
       command="stand.add"
-      draft={`sow-${only?.id ?? "any"}`}
-      values={{ lotId: only?.id, sown: today, sowedSeeds: null, bedId: null }}
+      draft={`sow-${only?.id ?? "any"}${so ? `-${so.sownIn}-${so.perCell}-${so.sowedSeeds}-${so.sown}` : ""}`}
+      values={{
+        lotId: only?.id,
+        sown: today,
+        sowedSeeds: null,
+        wanted: null,
+        sownIn: null,
+        trays: null,
+        perCell: null,
+        bedId: null,
+        ...so,
+      }}
       shape={(typed) => ({ ...typed, lineId: lots.find((l) => l.id === typed.lotId)?.lineId ?? "" })}
       hidden={{ family: 1 }}
       submit="Sow the family"
@@ -38,7 +51,11 @@ export function SowLot({ lots, beds, today, most }: Props) {
           type="number"
           hint={most === undefined ? undefined : `${most} are left`}
         />
-        <Field name="sown" label="Sown on" type="date" />
+        <Field name="sown" label="Sown on" type="date" hint="A day to come plans it." />
+        <Field name="wanted" label="Plants wanted" type="number" />
+        <Field name="sownIn" label="Sown in" type="select" none="As usual" choices={choicesOf(SOWN_IN)} />
+        <Field name="trays" label="Trays" type="number" hint="Each gets a tag." />
+        <Field name="perCell" label="Seeds in each cell" type="number" />
       </div>
       <Field
         name="bedId"

@@ -22,6 +22,13 @@ export const FLOWERS = { open: "Open", covered: "Covered", hand: "Pollinated by 
 
 export const COVERS = { bags: "Bags", cage: "Cage", "alternate-cages": "Cage, opened on alternate days" } as const;
 
+export const SOWN_IN = {
+  tray: "A tray, to be pricked out",
+  cells: "Cells",
+  pots: "Pots",
+  ground: "Its place in the ground",
+} as const;
+
 export const WINTERS = {
   lifted: "Lifted, stored cool, replanted",
   left: "Left in the ground, mulched",

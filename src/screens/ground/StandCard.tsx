@@ -6,6 +6,7 @@ import { bedInWords } from "@/core/ground/bedInWords";
 import { plural } from "@/core/units/plural";
 import { lengthInWords, type Units } from "@/core/units/units";
 import { Notes } from "../common/Notes";
+import { Raised } from "../common/Raised";
 import { StandLife } from "../common/StandLife";
 import { Tag } from "../common/Tag";
 import { chanceInWords, FLOWERS, SCHOOLS, spanInWords } from "../common/words";
@@ -97,6 +98,7 @@ export function StandCard({ stand, beds, units, season, today }: Props & { today
         </p>
       )}
       <StandLife stand={stand} today={today} />
+      <Raised raised={stand.raised} />
       <WinterWays stand={stand} />
       <PlantingAdvice stand={stand} units={units} />
       {stand.seedWanted === 1 && !family && stand.outside !== 1 && (

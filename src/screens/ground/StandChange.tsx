@@ -4,13 +4,14 @@ import type { Bed } from "@/records/bed/bed";
 import { Sheet } from "@/ui/Sheet";
 import type { GroundStand } from "@/views/groundStand";
 import { CommandForm, Field } from "../common/command";
-import { COVERS, choicesOf, FLOWERS, WINTERS } from "../common/words";
+import { COVERS, choicesOf, FLOWERS, SOWN_IN, WINTERS } from "../common/words";
 
 export type Props = { stand: GroundStand; beds: Bed[]; units: Units; season: number };
 
 export function StandChange({ stand, beds, units }: Pick<Props, "stand" | "beds" | "units">) {
   const { id, version, bedId, sown, sowedSeeds, cameUp, plants, firstFlower, flowers, seedWanted } = stand;
   const { cover, removeEvery, saveFrom, plantedOut, overwinter, spacing, rowCount } = stand;
+  const { sownIn, trays, perCell, potted, crates, spare } = stand;
   const { wanted, upOn, pottedOn, setOn, ripeOn, liftedOn, replantedOn, storedIn } = stand;
   return (
     <Sheet trigger="Change the stand" title={`${stand.code} ${stand.lineName}`}>
@@ -35,6 +36,12 @@ export function StandChange({ stand, beds, units }: Pick<Props, "stand" | "beds"
             spacing: spacing === null ? null : lengthShown(spacing, units),
             rowCount,
             wanted,
+            sownIn,
+            trays,
+            perCell,
+            potted,
+            crates,
+            spare,
             upOn,
             pottedOn,
             setOn,
@@ -60,7 +67,15 @@ export function StandChange({ stand, beds, units }: Pick<Props, "stand" | "beds"
           <div className="grid grid-cols-3 gap-4">
             <Field name="sowedSeeds" label="Seeds sown" type="number" />
             <Field name="cameUp" label="Came up" type="number" />
+            <Field name="potted" label="Pricked out" type="number" />
             <Field name="plants" label="Planted" type="number" />
+            <Field name="spare" label="To spare" type="number" />
+          </div>
+          <div className="grid grid-cols-2 gap-4">
+            <Field name="sownIn" label="Sown in" type="select" none="As usual" choices={choicesOf(SOWN_IN)} />
+            <Field name="perCell" label="Seeds in each cell" type="number" />
+            <Field name="trays" label="Trays" type="number" />
+            <Field name="crates" label="Crates" type="number" />
           </div>
           <Field name="plantedOut" label="Planted out" type="date" />
           <div className="grid grid-cols-2 gap-4">

@@ -6,6 +6,7 @@ import type { Family } from "@/views/nursery";
 import { Cautions } from "../common/Cautions";
 import { Notes } from "../common/Notes";
 import { Page } from "../common/Page";
+import { Raised } from "../common/Raised";
 import { StandLife } from "../common/StandLife";
 import { Tag } from "../common/Tag";
 import { CountForm } from "./CountForm";
@@ -33,7 +34,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
         <Tag kind={stand.family ? "family" : "stand"} code={stand.code} />
         <CountForm stand={stand} beds={view.beds} />
         <a className="leaf leaf-plain" href={`/api/tags/stand/${stand.code}`}>
-          Print its tag
+          {stand.crates || stand.trays ? "Print its tags" : "Print its tag"}
         </a>
         <Notes of="standId" id={stand.id} name={stand.code} />
       </div>
@@ -59,6 +60,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
       <div className="mb-5">
         <StandLife stand={stand} today={view.today} />
       </div>
+      <Raised raised={view.raised} />
       {plants.length === 0 ? (
         <div className="max-w-prose">
           <h3>No plants stand here yet</h3>

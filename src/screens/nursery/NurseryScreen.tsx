@@ -1,3 +1,4 @@
+import { daysBetween } from "@/core/calendar/day";
 import { seasonName } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
 import { groupBy } from "@/core/lists/groupBy";
@@ -7,7 +8,15 @@ import type { Nursery } from "@/views/nursery";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
 import { Tag } from "../common/Tag";
+import { percent } from "../common/words";
 import { SowFamily } from "./SowFamily";
+
+/** What came up, in how many days: a yardstick of the family. */
+function cameUpInWords({ sowedSeeds, cameUp, sown, upOn }: Nursery["families"][number]): string {
+  if (cameUp === null) return "not counted";
+  const share = sowedSeeds ? `, ${percent(cameUp / sowedSeeds)}` : "";
+  return `${cameUp}${share}${upOn ? `, ${plural(daysBetween(sown, upOn), "day")}` : ""}`;
+}
 
 export function NurseryScreen({ garden, band, families, cut, head, beds }: Nursery) {
   const seasons = [...groupBy(families, (f) => f.season)];
@@ -42,7 +51,7 @@ export function NurseryScreen({ garden, band, families, cut, head, beds }: Nurse
                   <td className="max-w-72 break-words">{nameWithGeneration(f.lineName, f.generation)}</td>
                   <td className="whitespace-nowrap">{f.lotCode ?? "–"}</td>
                   <td>{f.sowedSeeds ?? "–"}</td>
-                  <td>{f.cameUp ?? "not counted"}</td>
+                  <td>{cameUpInWords(f)}</td>
                   <td>{f.plants === null ? "in trays" : plural(f.plants, "plant")}</td>
                   <td>{f.bedName ?? "–"}</td>
                 </tr>

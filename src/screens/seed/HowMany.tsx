@@ -1,59 +1,161 @@
 "use client";
 import { useState } from "react";
-import { type Stage, sowingNumber } from "@/core/seed/sowing";
+import { type Day, isDay } from "@/core/calendar/day";
+import { cellNumber } from "@/core/seed/cells";
+import { sowingDays } from "@/core/seed/sowDays";
+import { type RaisingStages, sowingNumber } from "@/core/seed/sowing";
 import { plural } from "@/core/units/plural";
 import type { LotPage } from "@/views/lot";
-import { inHundred, percent } from "../common/words";
+import { SowLot } from "../common/SowLot";
+import { inHundred, percent, spanInWords } from "../common/words";
 
 /** The chance of having enough that a sowing is reckoned for. */
 const SURE = 0.9;
 
-/** Seeds for plants; null where no number would do. */
-function seedsFor(plants: number, stages: Stage[]): number | null {
+/** A way to sow for a number of plants: in what, how many seeds to a cell, and how many of each. */
+type Way = {
+  key: string;
+  words: string;
+  sownIn: string | null;
+  perCell: number | null;
+  cells: number | null;
+  seeds: number;
+};
+
+/** A number where there is one; null where no number would do. */
+function numberOf<T>(reckoned: () => T): T | null {
   try {
-    return sowingNumber({ target: plants, confidence: SURE, stages }).sow;
+    return reckoned();
   } catch (failure) {
     if (failure instanceof RangeError) return null;
     throw failure;
   }
 }
 
-/** From plants wanted to seeds to sow, through the grower's own losses; and what then stays in the packet. */
-export function HowMany({ view: { stages, losses, lot, plants } }: { view: LotPage }) {
+/** The ways to sow for so many plants; only by the seed where it is sown in its place. */
+function waysFor(target: number, stages: RaisingStages, inPlace: boolean): Way[] {
+  const { up, stays } = stages;
+  const loose = numberOf(() => sowingNumber({ target, confidence: SURE, stages: [...up, ...stays] }).sow);
+  if (loose === null) return [];
+  const cells = (surplus: "thinned" | "fills-gaps") =>
+    numberOf(() => cellNumber({ target, confidence: SURE, ...stages, perCell: 2, surplus }));
+  const [thinned, filled] = inPlace ? [null, null] : [cells("thinned"), cells("fills-gaps")];
+  const twos = { sownIn: "cells", perCell: 2 };
+  return [
+    {
+      key: "loose",
+      words: inPlace ? "in its place" : "into a tray, or one to a cell",
+      sownIn: inPlace ? "ground" : "tray",
+      perCell: null,
+      cells: null,
+      seeds: loose,
+    },
+    ...(thinned ? [{ key: "thinned", words: "two to a cell, thinned to one", ...twos, ...thinned }] : []),
+    ...(filled ? [{ key: "filled", words: "two to a cell, gaps filled from the spare ones", ...twos, ...filled }] : []),
+  ];
+}
+
+/** From plants wanted to seeds to sow and when, through the grower's own losses; what then stays in the packet; and its sowing. */
+export function HowMany({ view }: { view: LotPage }) {
+  const { stages, losses, lot, plants, time, today, beds } = view;
   const [typed, setTyped] = useState(String(plants));
-  const wanted = /^\d{1,5}$/.test(typed.trim()) ? Number(typed) : 0;
-  const seeds = wanted > 0 ? seedsFor(wanted, stages) : null;
-  const left = lot.seedsLeft === null || seeds === null ? null : lot.seedsLeft - seeds;
+  const [out, setOut] = useState<Day | "">(time?.out ?? "");
+  const [chosen, setChosen] = useState<Way | null>(null);
+  const wanted = /^\d{1,4}$/.test(typed.trim()) ? Number(typed) : 0;
+  const ways = wanted > 0 ? waysFor(wanted, stages, time === null) : [];
+  const days = time && isDay(out) ? sowingDays(out, time.grown) : null;
   const loss = (own: number, usual: number) =>
     Math.abs(own - usual) < 0.02 ? `${percent(own)}, as usual` : `${percent(own)}, usually ${percent(usual)}`;
   return (
-    <section className="mb-8">
-      <h2>How many seeds?</h2>
-      <label className="mt-1 flex flex-wrap items-center gap-2">
-        For
-        <input
-          className="!w-20"
-          inputMode="numeric"
-          aria-label="Plants wanted"
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
-        />
-        plants in their place sow
-        <strong className="text-xl">{seeds === null ? "–" : plural(seeds, "seed")}</strong>
-      </label>
-      <p className="mt-1 text-sm text-soft">
-        {wanted === 0
-          ? "Say how many plants, as a whole number."
-          : seeds === null
-            ? "No number of these seeds would do."
-            : `That gives them nine times in ten; two seeds a cell, thinned to one, give ${wanted} cells.`}{" "}
-        Come up {loss(losses.up.own, losses.up.usual)}; stay {loss(losses.stays.own, losses.stays.usual)}
-        {lot.life.state !== "keeps" && ", and less of this lot as it is old"}.
-        {left !== null &&
-          (left >= 0
-            ? ` ${left} stay in the packet${lot.reserve ? `, ${lot.reserve} of them a reserve` : ""}.`
-            : ` ${-left} more than there are: ${inHundred(Math.max(0, (lot.seedsLeft ?? 0) / (seeds || 1)))} of what it takes.`)}
-      </p>
-    </section>
+    <>
+      <section className="mb-8" aria-label="How many seeds">
+        <h2>How many seeds?</h2>
+        <label className="mt-1 flex flex-wrap items-center gap-2">
+          For
+          <input
+            className="!w-20"
+            inputMode="numeric"
+            aria-label="Plants wanted"
+            value={typed}
+            onChange={(event) => setTyped(event.target.value)}
+          />
+          plants in their place sow
+        </label>
+        <ul className="rows my-2 border-y border-rule empty:hidden">
+          {ways.map((way) => (
+            <li key={way.key} className="flex items-center justify-between gap-3 py-2">
+              <span>
+                <strong className="text-lg">{plural(way.seeds, "seed")}</strong>
+                {way.cells !== null && ` in ${plural(way.cells, "cell")}`} {way.words}
+                <span className="block text-sm text-soft">{staysInWords(lot, way.seeds)}</span>
+              </span>
+              <button type="button" className="leaf leaf-plain shrink-0" onClick={() => setChosen(way)}>
+                Sow so<span className="sr-only">: {way.words}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+        <p className="text-sm text-soft">
+          {wanted === 0
+            ? "Say how many plants, as a whole number."
+            : ways.length === 0
+              ? "No number of these seeds would do."
+              : "Each gives them nine times in ten."}{" "}
+          Come up {loss(losses.up.own, losses.up.usual)}; stay {loss(losses.stays.own, losses.stays.usual)}
+          {lot.life.state !== "keeps" && ", and less of this lot as it is old"}.
+        </p>
+        {time && (
+          <>
+            <label className="mt-3 flex flex-wrap items-center gap-2">
+              To plant out on
+              <input
+                type="date"
+                className="!w-44"
+                aria-label="Planting-out day"
+                value={out}
+                onChange={(event) => setOut(event.target.value)}
+              />
+            </label>
+            <p className="mt-1">
+              {days ? (
+                <>
+                  sow <strong>{spanInWords(days.from, days.to)}</strong>
+                  {days.to < today && ": too late for that day"}
+                </>
+              ) : (
+                "Say on which day."
+              )}
+            </p>
+          </>
+        )}
+      </section>
+      <h2 className="mb-4">Sow it as a family</h2>
+      <SowLot
+        key={chosen ? `${chosen.key} ${chosen.seeds} ${days?.best}` : "own"}
+        lots={[lot]}
+        beds={beds}
+        today={today}
+        most={lot.left ? lot.left.high - (lot.reserve ?? 0) : undefined}
+        so={
+          chosen
+            ? {
+                sowedSeeds: chosen.seeds,
+                wanted,
+                sownIn: chosen.sownIn,
+                perCell: chosen.perCell,
+                sown: days && days.best > today ? days.best : today,
+              }
+            : undefined
+        }
+      />
+    </>
   );
+}
+
+function staysInWords({ seedsLeft, reserve }: LotPage["lot"], seeds: number): string {
+  if (seedsLeft === null) return "Its seeds are not counted yet.";
+  const left = seedsLeft - seeds;
+  if (left < 0) return `${-left} more than there are: ${inHundred(Math.max(0, seedsLeft / seeds))} of what it takes.`;
+  if (reserve && left < reserve) return `${left} stay in the packet: ${reserve - left} of its reserve would be sown.`;
+  return `${left} stay in the packet${reserve ? `, ${reserve} of them a reserve` : ""}.`;
 }

@@ -8,7 +8,6 @@ import type { LotPage } from "@/views/lot";
 import { Cautions } from "../common/Cautions";
 import { Notes } from "../common/Notes";
 import { Page } from "../common/Page";
-import { SowLot } from "../common/SowLot";
 import { Tag } from "../common/Tag";
 import {
   FRACTION_WORDS,
@@ -169,21 +168,14 @@ export function LotScreen(view: LotPage) {
 
 /** The right page: sowing it, and where it lies. */
 function Beside(view: LotPage) {
-  const { lot, onTable, beds, today, stores, stays } = view;
+  const { lot, onTable, stores, stays } = view;
   if (onTable) return <Chain view={view} />;
   return (
     <>
-      {!lot.endedOn && <HowMany view={view} />}
-      <h2 className="mb-4">Sow it as a family</h2>
       {lot.endedOn ? (
         <p>It is no more.</p>
       ) : lot.left === null || lot.left.high > 0 ? (
-        <SowLot
-          lots={[lot]}
-          beds={beds}
-          today={today}
-          most={lot.left ? lot.left.high - (lot.reserve ?? 0) : undefined}
-        />
+        <HowMany view={view} />
       ) : (
         <p>Nothing is left of this lot.</p>
       )}

@@ -15,6 +15,7 @@ const COUNTED: Partial<Record<Act, string>> = {
   sow: "Seeds sown",
   "look-up": "Came up",
   thin: "Plants that stay",
+  "prick-out": "Pricked out",
   "plant-out": "Plants planted out",
   lift: "How many are stored",
   "look-store": "Still sound",
@@ -77,6 +78,8 @@ function DoneForm({ work, day, close }: Omit<Props, "units"> & { close: () => vo
         ...(act === "gather" ? { act } : {}),
         ...(act === "first-flower" && stand.oneSex ? { sex: null } : {}),
         ...(act === "sexes" ? { males: null, females: null } : {}),
+        ...(act === "prick-out" ? { crates: null } : {}),
+        ...(act === "plant-out" ? { spare: null } : {}),
       }}
       hidden={{ standId: stand.id, ...(act === "gather" ? {} : { act }) }}
       submit="Keep"
@@ -99,6 +102,17 @@ function DoneForm({ work, day, close }: Omit<Props, "units"> & { close: () => vo
           <Field name="males" label="Males that stay" type="number" />
           <Field name="females" label="Females" type="number" />
         </>
+      )}
+      {act === "prick-out" && (
+        <Field name="crates" label="Crates they stand in" type="number" hint="Each gets a tag." />
+      )}
+      {act === "plant-out" && (
+        <Field
+          name="spare"
+          label="Sound ones to spare"
+          type="number"
+          hint="Not needed, given away: they were not lost."
+        />
       )}
       {act === "lift" && <Field name="storedIn" label="Stored in" hint="As: cellar, third crate." />}
       <Field

@@ -3,6 +3,7 @@ import type { Id } from "@/core/custody/id";
 import { weatherAhead } from "@/records/climate/queries";
 import { type Plot, plot } from "@/records/tests/plot";
 import { lotPage } from "../lot";
+import { familyView } from "../nursery";
 import { regrowList } from "../regrow";
 import { seedView } from "../seed";
 import { seedTasks } from "../seedCalls";
@@ -67,8 +68,8 @@ describe("lines to be grown again", () => {
 
 describe("seeds to sow", () => {
   const sow = (lot: Id) => {
-    const { stages } = page(lot);
-    return stages.map((stage) =>
+    const { up, stays } = page(lot).stages;
+    return [...up, ...stays].map((stage) =>
       "rate" in stage ? "rate" : Math.round(100 * ((stage.successes + 0.5) / (stage.trials + 1))),
     );
   };
@@ -90,9 +91,36 @@ describe("seeds to sow", () => {
     grow(leek, 95, 95);
     expect((sow(lot)[0] as number) > 80 && (sow(lot)[1] as number) > 80).toBe(true);
     const old = seed(leek, "2023-06-01");
-    expect(sow(old)[2]).toBe("rate");
+    expect(sow(old)[1]).toBe("rate");
     expect(page(lot).losses.up.own).toBeCloseTo((sow(lot)[0] as number) / 100, 2);
     expect(page(lot).losses.up.usual).toBeCloseTo(0.725, 9);
+  });
+
+  test("what was thinned on purpose, or was not needed, is no loss", () => {
+    const lot = seed(leek, "2027-06-01");
+    const stays = () => sow(lot).at(-1);
+    const grow = (more: object) => {
+      const id = garden.done("stand.add", { lineId: leek, sown: "2027-03-01", sowedSeeds: 100 }).id;
+      garden.done("stand.change", { id, version: garden.version("stand", id), cameUp: 80, ...more });
+      return id;
+    };
+    const usual = stays();
+    grow({ sownIn: "ground", plants: 10 });
+    grow({ sownIn: "cells", perCell: 2, plants: 10 });
+    grow({ wanted: 10, plants: 10 });
+    expect(stays()).toBe(usual);
+    grow({ plants: 78, wanted: 10, spare: 2 });
+    expect(stays()).toBeGreaterThan(usual as number);
+    const family = grow({ plants: 20, potted: 79, upOn: "2027-03-14" });
+    expect(stays()).toBeLessThan(usual as number);
+    const { raised } = familyView(garden.sky(), garden.code("stand", family))!;
+    expect(raised.stages.map(({ stage, through, of, verdict }) => [stage, through, of, verdict])).toEqual([
+      ["up", 80, 100, "as usual"],
+      ["potted", 79, 80, null],
+      ["standing", 20, 80, "worse"],
+    ]);
+    expect(raised.came).toMatchObject({ up: 80, days: 13 });
+    expect(raised.came!.beside).toHaveLength(4);
   });
 
   test("what came up of a lot is set beside what was sown with it, not what was sown weeks apart", () => {

@@ -59,35 +59,42 @@ const flowerTagOf = (cross: CrossRow, number: number): TagText => ({
   lines: crossLines(cross).slice(0, 2),
 });
 
-function standTagOf(stand: StandRow): TagText {
-  return {
+/** A stand's tags: one, or one for each tray it is sown in, and for each crate once it is pricked out. */
+function standTagsOf(stand: StandRow, lot: LotRow | undefined): TagText[] {
+  const { crates, trays, sownIn, plantedOut } = stand;
+  const [many, each] = crates ? [crates, "crate"] : [trays ?? 1, sownIn === "pots" ? "pot" : "tray"];
+  const from = lot ? [`lot ${lot.code}`, ...(lot.crossCode ? [`cross ${lot.crossCode}`] : [])] : [];
+  return Array.from({ length: plantedOut ? 1 : many }, (_, i) => ({
     kind: stand.family ? "family" : "stand",
     code: stand.code,
     title: nameWithGeneration(stand.lineName, stand.generation),
     lines: [
       `sown ${dayInWords(stand.sown, "long")}`,
-      stand.lotCode ? `lot ${stand.lotCode}` : "",
-      `bed ${stand.bedName ?? "in trays"}`,
+      from.join(", "),
+      many > 1 && !plantedOut ? `${each} ${i + 1} of ${many}` : `bed ${stand.bedName ?? "in trays"}`,
     ],
-  };
+  }));
 }
 
 function lineTagOf(line: Line): TagText {
   return { kind: "line", code: line.code, title: line.name, lines: [speciesById(line.species).binomial, line.origin] };
 }
 
-const made = <T>(found: T | undefined, tag: (of: T) => TagText): TagText | null => (found ? tag(found) : null);
+const made = <T>(found: T | undefined, tag: (of: T) => TagText): TagText[] | null => (found ? [tag(found)] : null);
 
-/** The tag of one thing, by its kind and code; null where there is none. */
-export function tagOf(db: Db, kind: string, code: string): TagText | null {
+/** The tags of one thing, by its kind and code; null where there is none. */
+export function tagsOf(db: Db, kind: string, code: string): TagText[] | null {
   switch (kind) {
     case "lot":
       return made(lotByCode(db, code), lotTagOf);
     case "cross":
       return made(crossByCode(db, code), crossTagOf);
     case "stand":
-    case "family":
-      return made(standByCode(db, code), standTagOf);
+    case "family": {
+      const stand = standByCode(db, code);
+      if (!stand) return null;
+      return standTagsOf(stand, stand.lotCode ? lotByCode(db, stand.lotCode) : undefined);
+    }
     case "line":
       return made(lineByCode(db, code), lineTagOf);
     case "vessel":
@@ -97,6 +104,8 @@ export function tagOf(db: Db, kind: string, code: string): TagText | null {
       if (!read.ok || read.kind !== "flower") return null;
       return made(crossByCode(db, read.cross), (cross) => flowerTagOf(cross, read.number));
     }
+    case "packets":
+      return packetTags(db, code);
     default:
       return null;
   }
@@ -112,7 +121,7 @@ const outAndIn = (lot: LotRow, said: string | null): TagText[] => {
 };
 
 /** Labels of a lot's packets: one that goes outside and one inside for each; of a lot without packets one pair. */
-export function packetTags(db: Db, code: string): TagText[] | null {
+function packetTags(db: Db, code: string): TagText[] | null {
   const lot = lotByCode(db, code);
   if (!lot) return null;
   const packets = packetsOf(db, lot.id).filter(({ goneOn }) => !goneOn);

@@ -2,7 +2,7 @@ import { theDb } from "@/db/open";
 import { codeAsked } from "../../../../params";
 import { answering, file, words } from "../../../answer";
 import { tagsPdf, USUAL } from "../../tagPdf";
-import { packetTags, tagOf } from "../../tags";
+import { tagsOf } from "../../tags";
 
 type Params = { params: Promise<{ kind: string; code: string }> };
 
@@ -11,8 +11,7 @@ export const GET = (_: Request, { params }: Params) =>
   answering(async () => {
     const { kind, code: typed } = await params;
     const code = codeAsked(typed);
-    const one = code && kind !== "packets" ? tagOf(theDb(), kind, code) : null;
-    const tags = code && kind === "packets" ? packetTags(theDb(), code) : one && [one];
+    const tags = code && tagsOf(theDb(), kind, code);
     if (!tags) return words(404, "There is no such tag.");
     return file(new Uint8Array(await tagsPdf(tags, USUAL)), "application/pdf", `${code}.pdf`, "inline");
   });

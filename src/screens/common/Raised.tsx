@@ -1,0 +1,45 @@
+import { plural } from "@/core/units/plural";
+import type { Raised as RaisedView } from "@/views/raising";
+import { chanceInWords, percent } from "./words";
+
+const STAGES = { up: "Came up", potted: "Pricked out or singled", standing: "Stand, or could" } as const;
+const VERDICTS = { "as usual": "as usual", worse: "worse than usual", better: "better than usual" } as const;
+
+/** How a stand was raised: what was counted at each stage beside what is usual, and how it came up beside its neighbours. */
+export function Raised({ raised: { stages, spare, came } }: { raised: RaisedView }) {
+  if (stages.length === 0) return null;
+  return (
+    <section className="mt-4 mb-5 max-w-2xl" aria-label="How it was raised">
+      <dl className="rows border-y border-rule">
+        {stages.map(({ stage, through, of, usual, verdict }) => (
+          <div key={stage} className="grid grid-cols-[9rem_1fr] gap-3 py-2">
+            <dt className="text-soft">{STAGES[stage]}</dt>
+            <dd>
+              <strong>
+                {through} of {of}
+              </strong>
+              {of > 0 && `, ${percent(through / of)}`}
+              {stage === "up" && came?.days != null && `, after ${plural(came.days, "day")}`}
+              {stage === "standing" && spare ? `, ${spare} of them to spare` : ""}
+              {usual && (
+                <span className={`block text-sm ${verdict === "worse" ? "font-semibold text-rust" : "text-soft"}`}>
+                  {verdict && `${VERDICTS[verdict]}: `}
+                  {percent(usual.low)} to {percent(usual.high)}
+                </span>
+              )}
+              {stage === "up" &&
+                came?.beside.map((other) => (
+                  <span key={other.code} className="block text-sm text-soft">
+                    beside {other.name} {other.code}, {other.home ? "home-grown" : "from elsewhere"}:{" "}
+                    {percent(other.share)} of {other.seeds}
+                    {other.days !== null && `, after ${plural(other.days, "day")}`}; {chanceInWords(other.better)} that
+                    this one comes up better
+                  </span>
+                ))}
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}
