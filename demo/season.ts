@@ -11,6 +11,10 @@ import type { Chance } from "./random";
 const pressId = (day: Day, n: number): Id =>
   v7({ msecs: Date.parse(`${day}T08:00:00Z`), seq: n, random: new Uint8Array(16) });
 
+/** Seedlings that a tray, and pots that a crate, has room for. */
+const TRAY = 40;
+const CRATE = 18;
+
 /** The demo's grower: moves through the years and records with the same commands as the screens. */
 export class Grower {
   day: Day = "2021-01-01";
@@ -38,12 +42,24 @@ export class Grower {
     this.record("stand.change", { id: stand, version, ...patch });
   }
 
-  /** Sows a family, counts it and plants it out. Returns stand and plant ids. */
+  /** Sows a family in trays of its own, pricks it out into crates and plants it out. Returns stand and plant ids. */
   family(lineId: Id, lotId: Id | undefined, bedId: Id, sown: Day, seeds: number, up: number, planted: number) {
     this.on(sown);
-    const stand = this.record("stand.add", { lineId, lotId, bedId, sown, sowedSeeds: seeds, family: 1 }).id;
+    const stand = this.record("stand.add", {
+      lineId,
+      lotId,
+      bedId,
+      sown,
+      sowedSeeds: seeds,
+      family: 1,
+      sownIn: "tray",
+      trays: Math.ceil(seeds / TRAY),
+    }).id;
     this.on(addDays(sown, 24));
-    this.change(stand, { cameUp: up, plants: planted });
+    const potted = Math.round((up + planted) / 2);
+    const crates = Math.max(1, Math.ceil(potted / CRATE));
+    const upOn = addDays(sown, 7 + (up % 4));
+    this.change(stand, { cameUp: up, upOn, potted, pottedOn: addDays(sown, 16), crates, plants: planted });
     const plants = this.db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(stand) as Id[];
     return { stand, plants };
   }

@@ -32,6 +32,10 @@ const plus = (one: Through, other: Through, sign = 1): Through => ({
   of: one.of + sign * other.of,
 });
 
+/** A stand's counts as far as they tell of its raising: what stands after a winter tells of the winter. */
+const asRaised = <S extends Pick<Stand, "plants" | "overwinter">>(stand: S): S =>
+  stand.overwinter === null ? stand : { ...stand, plants: null };
+
 /** Whether a stand was sown where it stands. */
 const inPlace = (sownIn: Stand["sownIn"], species: string): boolean =>
   sownIn === null ? speciesById(species).raise.how === "ground" : sownIn === "ground";
@@ -44,7 +48,7 @@ export const lineStages = (sky: Outlook): ((species: string, lineId: Id) => Line
         const { up, stays } = seen.get(of) ?? UNSEEN;
         seen.set(of, {
           up: plus(up, { through: stand.cameUp, of: stand.sowedSeeds }),
-          stays: plus(stays, stayed(stand, inPlace(stand.sownIn, stand.species)) ?? NONE),
+          stays: plus(stays, stayed(asRaised(stand), inPlace(stand.sownIn, stand.species)) ?? NONE),
         });
       }
     return (species, lineId) => {
@@ -151,7 +155,7 @@ export type Raised = { stages: StageCount[]; spare: number | null; came: Emergen
 export function raisedOf(sky: Outlook, stand: Stand & { species: string }): Raised {
   const { id, species, sownIn, cameUp, spare } = stand;
   return {
-    stages: stagesCounted(stand, speciesById(species).raise.emergence, inPlace(sownIn, species)),
+    stages: stagesCounted(asRaised(stand), speciesById(species).raise.emergence, inPlace(sownIn, species)),
     spare,
     came: cameUp === null ? null : (emergences(sky, species, (one) => one.id === id)[0] ?? null),
   };

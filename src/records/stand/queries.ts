@@ -84,7 +84,10 @@ export const standGoingOn = (db: Db, id: Id): string | undefined =>
   prepared(db, "SELECT code FROM stand WHERE continuesId = ?").pluck().get(id) as string | undefined;
 
 /** A sowing as its counts tell of it, for what raising its line loses. */
-export type RaisedStand = Pick<Stand, "lineId" | "sownIn" | "plants" | "spare" | "perCell" | "wanted"> & {
+export type RaisedStand = Pick<
+  Stand,
+  "lineId" | "sownIn" | "plants" | "spare" | "perCell" | "wanted" | "overwinter"
+> & {
   species: string;
   sowedSeeds: number;
   cameUp: number;
@@ -94,7 +97,7 @@ export type RaisedStand = Pick<Stand, "lineId" | "sownIn" | "plants" | "spare" |
 export const raisedStands = (db: Db, until: string): RaisedStand[] =>
   prepared(
     db,
-    `SELECT s.lineId, s.sownIn, s.plants, s.spare, s.perCell, s.wanted, l.species, s.sowedSeeds, s.cameUp
+    `SELECT s.lineId, s.sownIn, s.plants, s.spare, s.perCell, s.wanted, s.overwinter, l.species, s.sowedSeeds, s.cameUp
        FROM stand s JOIN line l ON l.id = s.lineId
        WHERE s.planned = 0 AND s.cameUp IS NOT NULL AND s.sowedSeeds IS NOT NULL AND s.sown <= ?`,
   ).all(until) as RaisedStand[];

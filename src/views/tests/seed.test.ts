@@ -108,6 +108,7 @@ describe("seeds to sow", () => {
     grow({ sownIn: "ground", plants: 10 });
     grow({ sownIn: "cells", perCell: 2, plants: 10 });
     grow({ wanted: 10, plants: 10 });
+    grow({ overwinter: "left", plants: 3 });
     expect(stays()).toBe(usual);
     grow({ plants: 78, wanted: 10, spare: 2 });
     expect(stays()).toBeGreaterThan(usual as number);
