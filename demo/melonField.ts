@@ -63,6 +63,8 @@ export class MelonField {
       this.grower.score(id, this.marks.vine, Math.round(clamp(shown(genes, VINE, this.grower.luck), 1, 9)));
   }
 
+  private grown = 0;
+
   protected grow(
     lineId: Id,
     lot: Id,
@@ -72,16 +74,11 @@ export class MelonField {
     make: () => Genome,
     up = 0.85,
   ): Family {
-    const cameUp = Math.max(plants, Math.round((plants / 0.8) * up));
-    const { stand, plants: ids } = this.grower.family(
-      lineId,
-      lot,
-      this.beds[bed]!,
-      sown,
-      Math.ceil(plants / 0.75),
-      cameUp,
-      plants,
-    );
+    const seeds = Math.ceil(plants / 0.75);
+    // Families differ a little, by no draw of luck, so that the years stay as they are.
+    const more = (this.grown++ % 4) - 1;
+    const cameUp = Math.min(seeds, Math.max(plants, Math.round((plants / 0.8) * up) + more));
+    const { stand, plants: ids } = this.grower.family(lineId, lot, this.beds[bed]!, sown, seeds, cameUp, plants);
     return { stand, plants: ids.map((id, i) => ({ id, number: i + 1, genome: make() })) };
   }
 

@@ -44,9 +44,9 @@ export const lineStages = (sky: Outlook): ((species: string, lineId: Id) => Line
   sky.once("line stages", () => {
     const seen = new Map<string, Seen>();
     for (const stand of raisedStands(sky.db, sky.today))
-      for (const of of [stand.species, stand.lineId]) {
-        const { up, stays } = seen.get(of) ?? UNSEEN;
-        seen.set(of, {
+      for (const whose of [stand.species, stand.lineId]) {
+        const { up, stays } = seen.get(whose) ?? UNSEEN;
+        seen.set(whose, {
           up: plus(up, { through: stand.cameUp, of: stand.sowedSeeds }),
           stays: plus(stays, stayed(asRaised(stand), inPlace(stand.sownIn, stand.species)) ?? NONE),
         });

@@ -1,6 +1,7 @@
 import { plural } from "@/core/units/plural";
 import type { Raised as RaisedView } from "@/views/raising";
-import { chanceInWords, percent } from "./words";
+import { Beside } from "./Beside";
+import { percent } from "./words";
 
 const STAGES = { up: "Came up", potted: "Pricked out or singled", standing: "Stand, or could" } as const;
 const VERDICTS = { "as usual": "as usual", worse: "worse than usual", better: "better than usual" } as const;
@@ -9,8 +10,9 @@ const VERDICTS = { "as usual": "as usual", worse: "worse than usual", better: "b
 export function Raised({ raised: { stages, spare, came } }: { raised: RaisedView }) {
   if (stages.length === 0) return null;
   return (
-    <section className="mt-4 mb-5 max-w-2xl" aria-label="How it was raised">
-      <dl className="rows border-y border-rule">
+    <section className="my-5 max-w-2xl" aria-label="How it was raised">
+      <h3>How it was raised</h3>
+      <dl className="rows mt-1 border-y border-rule">
         {stages.map(({ stage, through, of, usual, verdict }) => (
           <div key={stage} className="grid grid-cols-[9rem_1fr] gap-3 py-2">
             <dt className="text-soft">{STAGES[stage]}</dt>
@@ -27,15 +29,7 @@ export function Raised({ raised: { stages, spare, came } }: { raised: RaisedView
                   {percent(usual.low)} to {percent(usual.high)}
                 </span>
               )}
-              {stage === "up" &&
-                came?.beside.map((other) => (
-                  <span key={other.code} className="block text-sm text-soft">
-                    beside {other.name} {other.code}, {other.home ? "home-grown" : "from elsewhere"}:{" "}
-                    {percent(other.share)} of {other.seeds}
-                    {other.days !== null && `, after ${plural(other.days, "day")}`}; {chanceInWords(other.better)} that
-                    this one comes up better
-                  </span>
-                ))}
+              {stage === "up" && came && <Beside beside={came.beside} />}
             </dd>
           </div>
         ))}

@@ -60,7 +60,6 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
       <div className="mb-5">
         <StandLife stand={stand} today={view.today} />
       </div>
-      <Raised raised={view.raised} />
       {plants.length === 0 ? (
         <div className="max-w-prose">
           <h3>No plants stand here yet</h3>
@@ -71,6 +70,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
       ) : (
         <ScoreTable view={view} />
       )}
+      <Raised raised={view.raised} />
     </Page>
   );
 }

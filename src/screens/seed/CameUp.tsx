@@ -2,7 +2,8 @@ import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
 import type { LotPage } from "@/views/lot";
-import { chanceInWords, percent } from "../common/words";
+import { Beside } from "../common/Beside";
+import { percent } from "../common/words";
 
 /** What came up of a lot in each sowing, beside what was sown with it: a trait of the family. */
 export function CameUp({ emergence }: Pick<LotPage, "emergence">) {
@@ -18,12 +19,7 @@ export function CameUp({ emergence }: Pick<LotPage, "emergence">) {
             </Link>
             , sown {dayInWords(sown)} {sown.slice(0, 4)}: {up} of {seeds} ({percent(low)} to {percent(high)})
             {days !== null && `, after ${plural(days, "day")}`}
-            {beside.map((other) => (
-              <span key={other.code} className="block text-sm text-soft">
-                beside {other.name} {other.code}, {other.home ? "home-grown" : "from elsewhere"}, {percent(other.share)}{" "}
-                of {other.seeds}: {chanceInWords(other.better)} that this lot comes up better
-              </span>
-            ))}
+            <Beside beside={beside} />
           </li>
         ))}
       </ul>

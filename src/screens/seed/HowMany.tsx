@@ -1,5 +1,5 @@
 "use client";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { type Day, isDay } from "@/core/calendar/day";
 import { cellNumber } from "@/core/seed/cells";
 import { sowingDays } from "@/core/seed/sowDays";
@@ -50,8 +50,8 @@ function waysFor(target: number, stages: RaisingStages, inPlace: boolean): Way[]
       cells: null,
       seeds: loose,
     },
-    ...(thinned ? [{ key: "thinned", words: "two to a cell, thinned to one", ...twos, ...thinned }] : []),
-    ...(filled ? [{ key: "filled", words: "two to a cell, gaps filled from the spare ones", ...twos, ...filled }] : []),
+    ...(thinned ? [{ key: "thinned", words: "two to each, thinned to one", ...twos, ...thinned }] : []),
+    ...(filled ? [{ key: "filled", words: "two to each, gaps filled from the spare ones", ...twos, ...filled }] : []),
   ];
 }
 
@@ -61,6 +61,11 @@ export function HowMany({ view }: { view: LotPage }) {
   const [typed, setTyped] = useState(String(plants));
   const [out, setOut] = useState<Day | "">(time?.out ?? "");
   const [chosen, setChosen] = useState<Way | null>(null);
+  const form = useRef<HTMLHeadingElement>(null);
+  const choose = (way: Way) => {
+    setChosen(way);
+    form.current?.focus();
+  };
   const wanted = /^\d{1,4}$/.test(typed.trim()) ? Number(typed) : 0;
   const ways = wanted > 0 ? waysFor(wanted, stages, time === null) : [];
   const days = time && isDay(out) ? sowingDays(out, time.grown) : null;
@@ -86,10 +91,10 @@ export function HowMany({ view }: { view: LotPage }) {
             <li key={way.key} className="flex items-center justify-between gap-3 py-2">
               <span>
                 <strong className="text-lg">{plural(way.seeds, "seed")}</strong>
-                {way.cells !== null && ` in ${plural(way.cells, "cell")}`} {way.words}
+                {way.cells !== null && ` in ${plural(way.cells, "cell")},`} {way.words}
                 <span className="block text-sm text-soft">{staysInWords(lot, way.seeds)}</span>
               </span>
-              <button type="button" className="leaf leaf-plain shrink-0" onClick={() => setChosen(way)}>
+              <button type="button" className="leaf leaf-plain shrink-0" onClick={() => choose(way)}>
                 Sow so<span className="sr-only">: {way.words}</span>
               </button>
             </li>
@@ -129,7 +134,9 @@ export function HowMany({ view }: { view: LotPage }) {
           </>
         )}
       </section>
-      <h2 className="mb-4">Sow it as a family</h2>
+      <h2 ref={form} tabIndex={-1} className="mb-4">
+        Sow it as a family
+      </h2>
       <SowLot
         key={chosen ? `${chosen.key} ${chosen.seeds} ${days?.best}` : "own"}
         lots={[lot]}

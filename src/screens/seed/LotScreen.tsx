@@ -53,6 +53,12 @@ function amountInWords({ amount, mass }: LotPage["lot"], units: Units): string {
   return `${massInWords(mass ?? 0, units)}, about ${amount.likely} seeds (${amount.low}–${amount.high}, catalogue seeds per gram)`;
 }
 
+/** A year until which something holds. */
+function untilInWords(day: string, today: string): string {
+  const year = yearInWords(day, today);
+  return /^\d/.test(year) ? `about ${year}` : year;
+}
+
 /** What a lot's headline answers: how alive it is, and until when. */
 function Answer({ lot, now, garden, today }: LotPage) {
   const { life, ending, endedOn, onTable } = lot;
@@ -69,7 +75,7 @@ function Answer({ lot, now, garden, today }: LotPage) {
       <strong className={LIFE_TONES[life.state]}>{sentence(rangeInHundred(now))} come up now.</strong>{" "}
       {likely ? (
         <>
-          Under the {inHundred(garden.aliveWanted)} you want from about {yearInWords(likely, today)}
+          Over the {inHundred(garden.aliveWanted)} you want until {untilInWords(likely, today)}
           {early && late && ` (${yearInWords(early, today)} to ${yearInWords(late, today)})`}: it{" "}
           {LIFE_STATES[life.state] === "keeps" ? "keeps" : "should be sown this year"}.
         </>

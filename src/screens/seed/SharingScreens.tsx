@@ -160,8 +160,9 @@ export function SharingScreen(view: SharingPage) {
             </>
           ) : (
             <p className="mt-2">
-              {back.returned} seeds came back of {back.given} given
-              {back.given > 0 && `: ${(back.returned / back.given).toFixed(1)} for each that went out`}.
+              {back.returned === 0
+                ? `Nothing of the ${plural(back.given, "seed")} that went out came back yet.`
+                : `${plural(back.returned, "seed")} came back of ${back.given} given: ${(back.returned / back.given).toFixed(1)} for each that went out.`}
             </p>
           )}
           <p className="mt-8 text-sm text-soft">{LAW}</p>
@@ -239,7 +240,7 @@ export function SharingScreen(view: SharingPage) {
             {wishes.map(({ id, version, memberName, lineName, lotCode, granted, why, returnedSeeds }) => (
               <li key={id} className="flex flex-wrap items-center justify-between gap-x-4 py-2">
                 <span className={granted === 1 ? "" : "text-soft"}>
-                  <strong>{memberName}</strong>: {lineName} {lotCode} {granted === 1 ? `, ${why}` : `, not: ${why}`}
+                  <strong>{memberName}</strong>: {lineName} {lotCode}, {granted === 1 ? why : `not: ${why}`}
                   {returnedSeeds && `; ${plural(returnedSeeds, "seed")} came back`}
                 </span>
                 {!open && granted === 1 && !returnedSeeds && (
