@@ -104,9 +104,16 @@ test("seed goes from pods over table, freezer and packet to a test and a tray, b
   await sheet(page).getByLabel("Seed without its plate").fill("0");
   await sheet(page).getByRole("button", { name: "Keep the weight" }).click();
   await expect(sheet(page).getByText("Say what it weighs.")).toBeVisible();
+  // Out of the server's reach it is kept on the device, and sent when it answers again.
+  await page.context().setOffline(true);
   await sheet(page).getByLabel("Seed without its plate").fill("96.5");
   await sheet(page).getByRole("button", { name: "Keep the weight" }).click();
-  await expect(said(page, "weighed")).toBeVisible();
+  const kept = page.getByRole("region", { name: "Kept on this device" });
+  await expect(kept.getByText("1 kept on this device.")).toBeVisible();
+  await expect(sheet(page)).toBeHidden();
+  await page.context().setOffline(false);
+  await expect(kept).toBeHidden();
+  await expect(page.getByText(/96\.5 g/).first()).toBeVisible();
 
   await dayIs(page, addDays(day, 40));
   await page.getByRole("button", { name: "No dent: dry" }).click();
@@ -146,11 +153,21 @@ test("seed goes from pods over table, freezer and packet to a test and a tray, b
   await sheet(page).getByRole("button", { name: "Keep the count" }).click();
   await expect(page.getByText("90 in 100, nine chances in ten from 65 to 98")).toBeVisible();
 
-  await page.getByLabel("Plants wanted").fill("20");
-  await expect(page.getByText(/sow\s*\d+ seeds/)).toBeVisible();
-  await page.getByLabel("Seeds sown").fill("24");
+  // Beans are sown in their place: one way, by the seed; what is chosen stands in the form.
+  const many = page.getByRole("region", { name: "How many seeds" });
+  await many.getByLabel("Plants wanted").fill("20");
+  const way = many.getByRole("listitem").first();
+  const seeds = /(\d+) seeds/.exec((await way.textContent())!)![1]!;
+  expect(Number(seeds)).toBeGreaterThan(20);
+  await way.getByRole("button", { name: /^Sow so/ }).click();
+  await expect(page.getByLabel("Seeds sown")).toHaveValue(seeds);
+  await page.getByLabel("Trays").fill("2");
+  await page.getByRole("button", { name: "Sow the family" }).click();
+  await expect(page.getByText("It is sown in the ground; no tray stands there.")).toBeVisible();
+  await page.getByLabel("Sown in").selectOption({ label: "Pots" });
   await page.getByRole("button", { name: "Sow the family" }).click();
   await expect(page).toHaveURL(/nursery/);
+  await expect(page.getByRole("link", { name: "Print its tags" })).toBeVisible();
   await page.close();
 });
 

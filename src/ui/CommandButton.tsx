@@ -12,15 +12,17 @@ type Props = {
   /** Where to go once done, given the new record's id. */
   goTo?: string;
   label?: string;
+  /** For work away from the server: what is kept on the device, in words, until it answers again. */
+  kept?: string;
   onDone?: () => void;
   children: ReactNode;
 };
 
-export function CommandButton({ command, input, strong, plain, goTo, label, onDone, children }: Props) {
-  const { runAloud, busy } = useCommand();
+export function CommandButton({ command, input, strong, plain, goTo, label, kept, onDone, children }: Props) {
+  const { runAloud, runKeptAloud, busy } = useCommand();
   const router = useRouter();
   const press = async () => {
-    const answer = await runAloud(command, input);
+    const answer = await (kept ? runKeptAloud(command, input, kept) : runAloud(command, input));
     if (!answer?.ok) return;
     onDone?.();
     if (goTo) router.push(goTo);

@@ -24,6 +24,8 @@ type Props = {
   extra?: ReactNode;
   /** Sends only what differs from what the form began with: the command changes a row and leaves the rest of it alone. */
   patch?: boolean;
+  /** For work away from the server: what is kept on the device, in words, until it answers again. */
+  kept?: string;
   children: ReactNode;
 };
 
@@ -53,9 +55,23 @@ const empty = (values: Props["values"]) =>
   Object.fromEntries(Object.entries(values).map(([name, value]) => [name, value ?? ""]));
 
 export function CommandForm(props: Props) {
-  const { command, values, hidden, submit, draft, factors = {}, onDone, goTo, shape, extra, patch, children } = props;
+  const {
+    command,
+    values,
+    hidden,
+    submit,
+    draft,
+    factors = {},
+    onDone,
+    goTo,
+    shape,
+    extra,
+    patch,
+    kept,
+    children,
+  } = props;
   const form = useForm({ defaultValues: empty(values) as FieldValues });
-  const { run, busy } = useCommand();
+  const { run, runKept, busy } = useCommand();
   const router = useRouter();
   const [trouble, setTrouble] = useState<Answer | null>(null);
   const [ready, setReady] = useState(false);
@@ -66,8 +82,8 @@ export function CommandForm(props: Props) {
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the form first stands in the browser
   useEffect(() => {
-    const kept = readDraft(key);
-    if (kept) for (const [name, value] of Object.entries(kept)) form.setValue(name, value, { shouldDirty: true });
+    const drafted = readDraft(key);
+    if (drafted) for (const [name, value] of Object.entries(drafted)) form.setValue(name, value, { shouldDirty: true });
     setReady(true);
     const watching = form.subscribe({
       formState: { values: true, isDirty: true },
@@ -97,7 +113,8 @@ export function CommandForm(props: Props) {
         return [name, factor && value !== "" && Number.isFinite(Number(value)) ? Number(value) * factor : value];
       }),
     );
-    const answer = await run(command, { ...scaled, ...hidden });
+    const input = { ...scaled, ...hidden };
+    const answer = await (kept ? runKept(command, input, kept) : run(command, input));
     if (!answer) return;
     if (answer.ok) {
       finished.current = true;

@@ -12,8 +12,14 @@ type Commands = {
   runAloud: (name: string, input: unknown) => Promise<Answer | null>;
   /** For work in the garden: kept on the device while the server is away, and then done as far as the person goes. */
   runKept: (name: string, input: unknown, words: string) => Promise<Answer | null>;
+  runKeptAloud: (name: string, input: unknown, words: string) => Promise<Answer | null>;
   busy: boolean;
 };
+
+function aloud(answer: Answer | null): Answer | null {
+  if (answer && !answer.ok) toast.error(answer.message, { duration: 12_000 });
+  return answer;
+}
 
 /**
  * Carries out commands: one at a time, a toast with undo when it is done, the page drawn anew.
@@ -73,14 +79,7 @@ export function useCommand(): Commands {
     },
     [once, tell],
   );
-  const runAloud = useCallback(
-    async (name: string, input: unknown) => {
-      const answer = await run(name, input);
-      if (answer && !answer.ok) toast.error(answer.message, { duration: 12_000 });
-      return answer;
-    },
-    [run],
-  );
+  const runAloud = useCallback(async (name: string, input: unknown) => aloud(await run(name, input)), [run]);
   const runKept = useCallback(
     (name: string, input: unknown, words: string) =>
       once(async () => {
@@ -90,5 +89,9 @@ export function useCommand(): Commands {
       }),
     [once, tell],
   );
-  return { run, runAloud, runKept, busy };
+  const runKeptAloud = useCallback(
+    async (name: string, input: unknown, words: string) => aloud(await runKept(name, input, words)),
+    [runKept],
+  );
+  return { run, runAloud, runKept, runKeptAloud, busy };
 }

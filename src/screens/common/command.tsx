@@ -16,6 +16,7 @@ type Typed = {
   run: <N extends Name>(name: N, input: Commands[N]) => ReturnType<Run["run"]>;
   runAloud: <N extends Name>(name: N, input: Commands[N]) => ReturnType<Run["runAloud"]>;
   runKept: <N extends Name>(name: N, input: Commands[N], words: string) => ReturnType<Run["runKept"]>;
+  runKeptAloud: <N extends Name>(name: N, input: Commands[N], words: string) => ReturnType<Run["runKeptAloud"]>;
   busy: boolean;
 };
 export const useCommand = usePlainCommand as () => Typed;

@@ -22,7 +22,7 @@ function stepInto(lot: TableLotView, vessel: VesselView) {
  */
 export function ScanBench({ table }: { table: SeedTable }) {
   const [held, setHeld] = useState<{ lot: TableLotView; from: VesselView | null } | null>(null);
-  const { runAloud } = useCommand();
+  const { runKeptAloud } = useCommand();
   const router = useRouter();
   // Others work at the same table: what they did is looked up now and then, and when a scan does not fit.
   useEffect(() => {
@@ -59,7 +59,10 @@ export function ScanBench({ table }: { table: SeedTable }) {
   const put = async ({ lot, from }: NonNullable<typeof held>, vessel: VesselView) => {
     const going = { lotId: lot.id, fromVesselId: from?.id ?? null, vesselId: vessel.id };
     const act = stepInto(lot, vessel);
-    const answer = act ? await runAloud("table.do", { ...going, act }) : await runAloud("table.move", going);
+    const words = `Lot ${lot.code} into ${vessel.name}`;
+    const answer = act
+      ? await runKeptAloud("table.do", { ...going, act }, words)
+      : await runKeptAloud("table.move", going, words);
     if (answer?.ok) setHeld(null);
   };
   const latest = useRef(take);

@@ -126,6 +126,7 @@ function VesselSpot({ vessel, lot, lots, vessels, now, units }: SpotProps) {
               draft={`clean-${vessel.id}`}
               values={{ by: null }}
               hidden={{ id: vessel.id }}
+              kept={`${vessel.name} signed clean`}
               submit="Sign it clean"
               onDone={close}
             >
@@ -184,6 +185,7 @@ function LotSheet({ lot, lots, vessels, now, units, trigger }: LotSheetProps) {
             draft={`move-${lot.id}`}
             values={{ vesselId: null }}
             hidden={{ lotId: lot.id, fromVesselId: lot.vesselId }}
+            kept={`Lot ${lot.code} moved`}
             submit="Move it"
             onDone={close}
           >

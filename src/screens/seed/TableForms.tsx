@@ -51,6 +51,7 @@ export function CallPress({ lot, call, vessels, units, strong = call.standing !=
             draft={`begin-${lot.id}`}
             values={{ way: lot.ways[0]!.value, warmth: 20, starter: false, vesselId: null }}
             hidden={{ lotId: lot.id }}
+            kept={`${lot.code}: begun`}
             submit="Begin"
             onDone={close}
           >
@@ -71,17 +72,32 @@ export function CallPress({ lot, call, vessels, units, strong = call.standing !=
   if (act === "nail")
     return (
       <span className="flex flex-wrap gap-2">
-        <CommandButton command="table.do" input={{ lotId: lot.id, act: "nail", value: 0 }} strong={strong}>
+        <CommandButton
+          command="table.do"
+          input={{ lotId: lot.id, act: "nail", value: 0 }}
+          kept={`${lot.code}: no dent`}
+          strong={strong}
+        >
           No dent: dry
         </CommandButton>
-        <CommandButton command="table.do" input={{ lotId: lot.id, act: "nail", value: 1 }}>
+        <CommandButton
+          command="table.do"
+          input={{ lotId: lot.id, act: "nail", value: 1 }}
+          kept={`${lot.code}: not dry yet`}
+        >
           Not yet
         </CommandButton>
       </span>
     );
   if (!into)
     return (
-      <CommandButton command="table.do" input={{ lotId: lot.id, act }} strong={strong} label={`${title}: ${lot.code}`}>
+      <CommandButton
+        command="table.do"
+        input={{ lotId: lot.id, act }}
+        strong={strong}
+        kept={`${title}: ${lot.code}`}
+        label={`${title}: ${lot.code}`}
+      >
         Done
       </CommandButton>
     );
@@ -93,6 +109,7 @@ export function CallPress({ lot, call, vessels, units, strong = call.standing !=
           draft={`do-${lot.id}-${act}`}
           values={{ vesselId: null, ...(act === "rinse" ? { value: 3 } : {}), note: null }}
           hidden={{ lotId: lot.id, act }}
+          kept={`${title}: ${lot.code}`}
           submit={DOING[act] ?? "Done"}
           onDone={close}
         >
@@ -124,6 +141,7 @@ export function WeighIn({ lotId, code, units }: { lotId: string; code: string; u
           values={{ value: null }}
           factors={{ value: massTyped(1, units) }}
           hidden={{ lotId, act: "weigh" }}
+          kept={`Weight of lot ${code}`}
           submit="Keep the weight"
           onDone={close}
         >
