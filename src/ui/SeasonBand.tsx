@@ -1,8 +1,8 @@
 "use client";
 import clsx from "clsx";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
+import Link from "@/ui/Link";
 import { BandBar, type Bar, type Frost, FrostWords, frostShades, LANE } from "./bandParts";
 import { at, DAY, iso, words } from "./days";
 import { standOn } from "./press";

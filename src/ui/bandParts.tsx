@@ -1,6 +1,6 @@
 "use client";
 import clsx from "clsx";
-import Link from "next/link";
+import Link from "@/ui/Link";
 import { at, DAY, iso, words } from "./days";
 
 export type Bar = {

@@ -1,6 +1,6 @@
 "use client";
-import Link from "next/link";
 import { usePathname } from "next/navigation";
+import Link from "@/ui/Link";
 import { Find } from "./Find";
 import { PLACES } from "./places";
 import { Scan } from "./Scan";

@@ -1,5 +1,5 @@
-import Link from "next/link";
 import { type Cut, LIST_PAGE } from "@/core/lists/page";
+import Link from "@/ui/Link";
 
 /** Steps through a long list; nothing when it is short. */
 export function Pager({ path, cut }: { path: string; cut: Cut }) {

@@ -1,4 +1,4 @@
-import Link from "next/link";
+import Link from "@/ui/Link";
 
 type Props<H extends string> = { label: string; at: H; tabs: readonly { href: H; label: string }[] };
 

@@ -1,7 +1,7 @@
 import clsx from "clsx";
-import Link from "next/link";
 import type { Kind } from "@/core/custody/code";
 import { tagPolygon } from "@/core/custody/tagShape";
+import Link from "@/ui/Link";
 
 const PAD: Record<Kind, string> = {
   cross: "pl-5 pr-4",
@@ -40,7 +40,7 @@ export function Tag({ kind, code, href, small }: Props) {
     </span>
   );
   return href ? (
-    <Link href={href} prefetch={false} className="no-underline" title={`${kind} ${code}`}>
+    <Link href={href} className="no-underline" title={`${kind} ${code}`}>
       {label}
     </Link>
   ) : (

@@ -1,9 +1,9 @@
 "use client";
-import Link from "next/link";
 import { useEffect, useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
 import type { BookEntry, BookFlower } from "@/views/book";
 import { Tag } from "../common/Tag";
 import { FAULTS, STATES } from "../common/words";

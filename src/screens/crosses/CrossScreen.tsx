@@ -1,10 +1,10 @@
-import Link from "next/link";
 import { addDays, dayInWords } from "@/core/calendar/day";
 import { addressOfStand } from "@/core/custody/address";
 import { generationName } from "@/core/custody/generation";
 import { parentName } from "@/core/custody/parents";
 import { dayPartOf, type Protocol } from "@/core/pollination/protocol";
 import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
 import type { CrossView } from "@/views/crosses";
 import { Cautions } from "../common/Cautions";
 import { CommandButton } from "../common/command";

@@ -1,9 +1,9 @@
 "use client";
 import clsx from "clsx";
-import Link from "next/link";
 import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
 import { useGrowing } from "@/ui/useThere";
 import type { Cell, CrossPlan, PlanGroup, PlanParent, Relation } from "@/views/crossPlan";
 import { Page } from "../common/Page";

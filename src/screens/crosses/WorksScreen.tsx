@@ -1,5 +1,5 @@
-import Link from "next/link";
 import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
 import type { Works } from "@/views/works";
 import { Page } from "../common/Page";
 import { CrossTabs } from "./CrossTabs";

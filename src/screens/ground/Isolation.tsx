@@ -1,7 +1,7 @@
-import Link from "next/link";
 import { rangeInWords } from "@/core/isolation/verdict";
 import { plural } from "@/core/units/plural";
 import { lengthInWords, type Units } from "@/core/units/units";
+import Link from "@/ui/Link";
 import type { Ground, Judged } from "@/views/ground";
 import { ShareFigure } from "./ShareFigure";
 import { Apart, WaysOut } from "./WaysOut";

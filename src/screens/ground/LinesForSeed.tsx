@@ -1,6 +1,6 @@
-import Link from "next/link";
 import { oneIn, rangeInWords } from "@/core/isolation/verdict";
 import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
 import { Table } from "@/ui/Table";
 import type { Ground } from "@/views/ground";
 

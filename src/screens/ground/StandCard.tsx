@@ -1,10 +1,10 @@
 "use client";
-import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
 import { bedInWords } from "@/core/ground/bedInWords";
 import { plural } from "@/core/units/plural";
 import { lengthInWords, type Units } from "@/core/units/units";
+import Link from "@/ui/Link";
 import { Notes } from "../common/Notes";
 import { Raised } from "../common/Raised";
 import { StandLife } from "../common/StandLife";

@@ -1,4 +1,4 @@
-import Link from "next/link";
+import Link from "@/ui/Link";
 import type { Guide } from "@/views/guide";
 import { Page } from "../common/Page";
 import { SpeciesList } from "./SpeciesList";

@@ -1,10 +1,10 @@
 "use client";
 import clsx from "clsx";
-import Link from "next/link";
 import { useEffect, useState } from "react";
 import { STAGES, type Stage } from "@/core/pollination/protocol";
 import { answered, NOTHING_YET, nextCard, type Progress, wrongOnes } from "@/core/practice/practice";
 import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
 import type { Practice, PracticeCard } from "@/views/practice";
 import { FlowerStage, StageRow } from "../common/drawings/FlowerStage";
 import { Page } from "../common/Page";

@@ -1,6 +1,6 @@
 "use client";
-import Link from "next/link";
 import { useState } from "react";
+import Link from "@/ui/Link";
 import { Table } from "@/ui/Table";
 import type { Guide } from "@/views/guide";
 

@@ -1,6 +1,6 @@
-import Link from "next/link";
 import { dayPartOf, type ProtocolStep } from "@/core/pollination/protocol";
 import { lengthInWords } from "@/core/units/units";
+import Link from "@/ui/Link";
 import type { SpeciesView } from "@/views/guide";
 import { Cautions } from "../common/Cautions";
 import { StageRow } from "../common/drawings/FlowerStage";

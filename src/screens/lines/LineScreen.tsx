@@ -1,9 +1,9 @@
-import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { seasonName } from "@/core/climate/season";
 import { addressOfStand } from "@/core/custody/address";
 import { generationName } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
 import type { LineView } from "@/views/lines";
 import { MixedFigure } from "../common/figures";
 import { Notes } from "../common/Notes";

@@ -1,7 +1,7 @@
-import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
 import type { Family } from "@/views/nursery";
 import { Cautions } from "../common/Cautions";
 import { Notes } from "../common/Notes";

@@ -1,6 +1,6 @@
 "use client";
-import Link from "next/link";
 import type { BedChoice } from "@/records/bed/queries";
+import Link from "@/ui/Link";
 import { Choices } from "../common/Choices";
 import { SowLot } from "../common/SowLot";
 

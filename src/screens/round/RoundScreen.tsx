@@ -1,11 +1,11 @@
 "use client";
 import clsx from "clsx";
-import Link from "next/link";
 import { type TouchEvent, useEffect, useMemo, useRef, useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { bedOf } from "@/core/pollination/fathers";
 import type { DayPart } from "@/core/pollination/protocol";
+import Link from "@/ui/Link";
 import { useOutbox } from "@/ui/OutboxBar";
 import { dayNow } from "@/ui/press";
 import { DawnSwitch } from "@/ui/ThemeChoice";

@@ -1,10 +1,10 @@
 "use client";
-import Link from "next/link";
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from "react";
 import { addDays, dayInWords, daysBetween } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { frostShades } from "@/ui/bandParts";
+import Link from "@/ui/Link";
 import { useGrowing } from "@/ui/useThere";
 import type { Season, SeasonStand } from "@/views/season";
 import { useCommand } from "../common/command";

@@ -1,12 +1,12 @@
 "use client";
 import clsx from "clsx";
-import Link from "next/link";
 import type { KeyboardEvent, PointerEvent } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { addressOfStand } from "@/core/custody/address";
 import { bedInWords } from "@/core/ground/bedInWords";
 import type { Tried } from "@/core/isolation/tryout";
 import { oneIn } from "@/core/isolation/verdict";
+import Link from "@/ui/Link";
 import type { SeasonStand } from "@/views/season";
 import { RipeFigure } from "../common/figures";
 import { chanceInWords, sentence, spanInWords } from "../common/words";

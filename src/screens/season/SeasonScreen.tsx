@@ -1,9 +1,9 @@
-import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { seasonName } from "@/core/climate/season";
 import { addressOfStand } from "@/core/custody/address";
 import { bedInWords } from "@/core/ground/bedInWords";
 import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
 import type { Season } from "@/views/season";
 import { Page } from "../common/Page";
 import { SeasonPicker } from "../common/SeasonPicker";

@@ -1,6 +1,6 @@
-import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
 import type { LotPage } from "@/views/lot";
 import { Beside } from "../common/Beside";
 import { percent } from "../common/words";

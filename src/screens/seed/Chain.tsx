@@ -1,5 +1,5 @@
-import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
+import Link from "@/ui/Link";
 import type { LotPage } from "@/views/lot";
 import { FRACTION_WORDS, percent } from "../common/words";
 

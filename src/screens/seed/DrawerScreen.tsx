@@ -1,7 +1,7 @@
-import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import type { LifeState } from "@/core/seed/life";
 import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
 import { Table } from "@/ui/Table";
 import type { WholeLot } from "@/views/drawer";
 import type { DrawerPage } from "@/views/seed";

@@ -1,6 +1,6 @@
-import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
 import type { DyingLot } from "@/views/drawer";
 import type { Regrow } from "@/views/regrow";
 import type { Seed } from "@/views/seed";

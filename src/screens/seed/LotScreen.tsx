@@ -1,9 +1,9 @@
-import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
 import { massInWords, type Units } from "@/core/units/units";
 import { Enough } from "@/ui/Enough";
+import Link from "@/ui/Link";
 import type { LotPage } from "@/views/lot";
 import { Cautions } from "../common/Cautions";
 import { Notes } from "../common/Notes";

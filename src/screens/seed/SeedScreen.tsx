@@ -1,6 +1,6 @@
-import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
 import type { Seed } from "@/views/seed";
 import { Page } from "../common/Page";
 import { Tag } from "../common/Tag";

@@ -1,7 +1,7 @@
 "use client";
-import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
 import type { SharingList, SharingPage } from "@/views/sharing";

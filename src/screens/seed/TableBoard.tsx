@@ -1,9 +1,9 @@
 "use client";
-import Link from "next/link";
 import type { ReactNode } from "react";
 import type { VesselKind } from "@/core/seed/ways";
 import { plural } from "@/core/units/plural";
 import type { Units } from "@/core/units/units";
+import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
 import type { Moment, SeedTable, TableLotView, VesselView } from "@/views/seedTable";
 import { CommandForm, Field, OwnField } from "../common/command";

@@ -1,10 +1,10 @@
 "use client";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useId, useState } from "react";
 import { plural } from "@/core/units/plural";
 import type { Outcome } from "@/records/command";
 import type { MergeReport } from "@/records/mergeReport";
+import Link from "@/ui/Link";
 import { newPress, type Press } from "@/ui/press";
 import { type Progress, useJob } from "@/ui/useJob";
 import { Both, ComesIn, Look, Questions, type Side } from "./MergeReport";

@@ -1,4 +1,4 @@
-import Link from "next/link";
+import Link from "@/ui/Link";
 import type { Copies } from "@/views/shed";
 import { Page } from "../common/Page";
 import { BringTogether } from "./BringTogether";

@@ -1,6 +1,6 @@
-import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { groupBy } from "@/core/lists/groupBy";
+import Link from "@/ui/Link";
 import type { History } from "@/views/shed";
 import { Page } from "../common/Page";
 import { UndoButton } from "./UndoButton";

@@ -1,5 +1,5 @@
 import { cookies } from "next/headers";
-import Link from "next/link";
+import Link from "@/ui/Link";
 import { ThemeChoice } from "@/ui/ThemeChoice";
 import type { Shed } from "@/views/shed";
 import { GardenForm } from "../common/GardenForm";

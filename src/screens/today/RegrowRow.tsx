@@ -1,5 +1,5 @@
-import Link from "next/link";
 import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
 import type { Regrow } from "@/views/regrow";
 import { Row } from "../common/Part";
 import { Tag } from "../common/Tag";

@@ -1,5 +1,5 @@
-import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
+import Link from "@/ui/Link";
 import type { SeedTask } from "@/views/seedCalls";
 import { Row } from "../common/Part";
 import { Tag } from "../common/Tag";

@@ -1,8 +1,8 @@
 "use client";
-import Link from "next/link";
 import { dayInWords } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
 import type { Units } from "@/core/units/units";
+import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
 import { useGrowing } from "@/ui/useThere";
 import type { CrossTask, FatherTask, StoreTask } from "@/views/crossTasks";

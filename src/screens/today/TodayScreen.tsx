@@ -1,8 +1,8 @@
-import Link from "next/link";
 import type { ReactNode } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
 import { lengthInWords as metres, type Units } from "@/core/units/units";
+import Link from "@/ui/Link";
 import type { Today } from "@/views/today";
 import type { StandWork } from "@/views/work";
 import { Cautions } from "../common/Cautions";

@@ -1,7 +1,7 @@
-import Link from "next/link";
 import { type Day, dayInWords } from "@/core/calendar/day";
 import { minutesInWords } from "@/core/units/minutes";
 import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
 import type { Weeks, WeekWork } from "@/views/weeks";
 import { CommandButton } from "../common/command";
 import { Page } from "../common/Page";
