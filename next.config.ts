@@ -5,6 +5,8 @@ const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
   devIndicators: false,
+  // Only this machine asks: packing a page takes longer than handing it over.
+  compress: false,
   // `npm test` checks the types, once; a build for a grower need not do it again.
   typescript: { ignoreBuildErrors: true },
   // A copy of a garden passes the proxy whole; the route that takes it in has a limit of its own.

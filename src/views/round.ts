@@ -1,3 +1,4 @@
+import { turned } from "@/core/lists/turned";
 import { brief, type CrossTask, type FatherTask, type StoreTask, type TaskCross } from "./crossTasks";
 import type { Outlook } from "./outlook";
 import { type Today, todayView } from "./today";
@@ -22,6 +23,6 @@ export function roundView(sky: Outlook): Round {
   // Under the objects that the tasks name, so that each goes to the browser once.
   const named = new Map(tasks.map(({ state }) => [state.cross.id, state]));
   const open = view.open.map((state) => named.get(state.cross.id) ?? brief(state));
-  const ahead = sky.once("ahead", () => JSON.stringify(todayView(sky).ahead));
+  const ahead = sky.once("ahead", () => turned(JSON.stringify(todayView(sky).ahead)));
   return { garden, day, sun, heat, walk, open, hazards, tasks, ahead };
 }

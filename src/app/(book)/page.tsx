@@ -1,7 +1,9 @@
 import { TodayScreen } from "@/screens/today/TodayScreen";
 import { todayView } from "@/views/today";
 import { here } from "../here";
+import { codeAsked, type Search } from "../params";
 
-export default async function Page() {
-  return <TodayScreen {...todayView(await here())} />;
+export default async function Page({ searchParams }: { searchParams: Search }) {
+  const { cross } = await searchParams;
+  return <TodayScreen {...todayView(await here())} asked={codeAsked(cross)} />;
 }

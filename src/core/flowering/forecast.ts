@@ -137,10 +137,11 @@ export function flowering(
     low: Math.max(0, -femaleLag.high),
     high: Math.max(0, -femaleLag.low),
   });
-  const female = windowFrom(first, facts.flowerDays, {
-    low: Math.max(0, femaleLag.low),
-    high: Math.max(0, femaleLag.high),
-  });
+  // Sexes that open together have one window, and a page carries it once.
+  const together = femaleLag.low === 0 && femaleLag.high === 0;
+  const female = together
+    ? male
+    : windowFrom(first, facts.flowerDays, { low: Math.max(0, femaleLag.low), high: Math.max(0, femaleLag.high) });
   const lastFemale = dayOf(first.late + Math.round(Math.max(0, femaleLag.high)));
   return {
     start: male.start < female.start ? male.start : female.start,

@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { nthId } from "@/core/custody/id";
+import { turned } from "@/core/lists/turned";
 import type { PendingPress } from "@/core/pollination/pending";
 import type { CrossTask, FatherTask, StoreTask } from "@/views/crossTasks";
 import type { Round, SentTask } from "@/views/round";
@@ -63,7 +64,7 @@ test("what is sent of the round by number has its flowers and their moments agai
   ];
   const ahead = { protocols: {}, crosses: { x: { flowers } } } as unknown as Ahead;
   const sent = { ...task(1, "check", "dawn", []), state: { cross: { id: "x", code: "X27-008-S" } }, flowers: [81, 3] };
-  const whole = unpacked({ tasks: [sent as unknown as SentTask, store], ahead: JSON.stringify(ahead) });
+  const whole = unpacked({ tasks: [sent as unknown as SentTask, store], ahead: turned(JSON.stringify(ahead)) });
   expect(whole.ahead).toEqual(ahead);
   expect(whole.tasks).toMatchObject([
     {

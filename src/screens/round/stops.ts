@@ -1,6 +1,7 @@
 import type { Day } from "@/core/calendar/day";
 import { marksOf } from "@/core/climate/sun";
 import { flowerCode } from "@/core/custody/code";
+import { turned } from "@/core/lists/turned";
 import { malesFor } from "@/core/pollination/fathers";
 import { type PendingPress, withPending } from "@/core/pollination/pending";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
@@ -20,16 +21,15 @@ export type Stop = { key: string; part: DayPart } & (
 const EACH: ReadonlySet<string> = new Set(["gather", "pollinate", "uncover", "check"]);
 const isEach = ({ action, father }: CrossTask["step"]) => EACH.has(action) && !(action === "gather" && father);
 
-/** JSON keeps a moment as text. */
-const withMoments = (key: string, value: unknown) =>
-  key === "pollinatedAt" && typeof value === "string" ? new Date(value) : value;
-
 /** The round as it was before it was sent. */
 export function unpacked({ tasks, ahead: text }: Pick<Round, "tasks" | "ahead">): {
   tasks: OnCross[];
   ahead: Ahead;
 } {
-  const ahead = JSON.parse(text, withMoments) as Ahead;
+  const ahead = JSON.parse(turned(text)) as Ahead;
+  // JSON keeps a moment as text.
+  for (const { flowers } of Object.values(ahead.crosses))
+    for (const flower of flowers) if (flower.pollinatedAt) flower.pollinatedAt = new Date(flower.pollinatedAt);
   const ids = new Map(
     Object.entries(ahead.crosses).map(([id, { flowers }]) => [id, new Map(flowers.map((f) => [f.number, f.id]))]),
   );

@@ -41,7 +41,7 @@ const SHOWN = 24;
 /** So many calls of the table stand on Today. */
 const SHOWN_SEED = 5;
 
-export function TodayScreen(view: Today) {
+export function TodayScreen(view: Today & { asked: string | null }) {
   const {
     garden,
     day,
@@ -85,7 +85,7 @@ export function TodayScreen(view: Today) {
     <Page
       title="Today"
       band={band}
-      beside={open.length > 0 ? <ChosenCross open={open} /> : <NextThing empty={empty} />}
+      beside={open.length > 0 ? <ChosenCross open={open} asked={view.asked} /> : <NextThing empty={empty} />}
     >
       <TodayTabs at="/" />
       <p className="mb-5 sm:hidden">
