@@ -46,6 +46,13 @@ describe("catalogue", () => {
     expect(usual("tomato", "yes")).toBe("nightshade-bud");
   });
 
+  test("what kills a species lies below what it grows at, and only what must stand a winter has none", () => {
+    for (const { id, kills, heat, cold } of SPECIES) {
+      expect([id, kills === null]).toEqual([id, cold !== null]);
+      if (kills) expect(kills.high).toBeLessThan(heat.base);
+    }
+  });
+
   test("a protocol with steps out of order or without pollination is refused", () => {
     const [own] = windEars;
     expect(protocolFrom(own!).steps.map((s) => s.action)).toEqual(["cover", "gather", "pollinate", "check", "harvest"]);
@@ -61,6 +68,8 @@ describe("catalogue", () => {
     ["a figure without a source", { daysToRipe: "40 to 60" }],
     ["a source nobody knows", { daysToRipe: "40 to 60 hearsay" }],
     ["a share over one", { handSet: "0.5 to 1.5 working" }],
+    ["a cold that kills above what it grows at", { kills: "12 to 14 working" }],
+    ["no cold that kills what needs no winter", { kills: null }],
     ["a hazard nobody described", { hazards: ["dragons"] }],
     ["hours of light for one that needs none", { light: { kind: "any", hours: "12 to 14 working" } }],
     ["a second-year crop that says no frost it stands", { lifeCycle: "biennial", hardyTo: null }],

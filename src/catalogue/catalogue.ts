@@ -116,7 +116,7 @@ export function sceneSpecies(species: Species): SceneSpecies {
 
 function forScene(species: Species): SceneSpecies {
   const { id, name, crossingGroup, crosses, outcrossing, vector, breeding, flowerType } = species;
-  const { daysToFlower, flowerDays, daysToRipe, femaleLag, heat, tender, light, cold, cutBack } = species;
+  const { daysToFlower, flowerDays, daysToRipe, femaleLag, heat, tender, light, cold, kills, cutBack } = species;
   return {
     id,
     name,
@@ -135,6 +135,8 @@ function forScene(species: Species): SceneSpecies {
     tender,
     light,
     cold,
+    kills,
+    livesOn: species.lifeCycle === "perennial grown as annual",
     cutBack,
   };
 }

@@ -90,6 +90,15 @@ export const speciesSchema = Joi.object<Species>({
     .allow(null)
     .when("lifeCycle", { not: "biennial", otherwise: Joi.invalid(null) }),
   tender: Joi.boolean().required(),
+  // What kills it lies below what it grows at.
+  kills: figure(-40, 20)
+    .allow(null)
+    .when("cold", { not: null, otherwise: Joi.invalid(null) })
+    .custom((kills: Figure | null, helpers) => {
+      const { heat } = helpers.state.ancestors[0] as Species;
+      return kills && kills.high >= heat.base ? helpers.error("kills.warm") : kills;
+    })
+    .messages({ "kills.warm": "{{#label}} must lie below the base temperature that it grows at" }),
   seedsPerGram: positive,
   seedsPerFruit: positive.allow(null),
   handSet: share,

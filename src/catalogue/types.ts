@@ -62,6 +62,8 @@ export type Species = {
   /** For crops that must stand a winter: the frost they stand, °C. */
   hardyTo: Figure | null;
   tender: boolean;
+  /** The night's temperature that kills it while it grows in the open, °C; null for what must stand a winter to flower. */
+  kills: Figure | null;
   seedsPerGram: Figure;
   seedsPerFruit: Figure | null;
   /** Share of hand-pollinated flowers that set. */

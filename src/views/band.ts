@@ -3,6 +3,7 @@ import { hoursOn } from "@/core/climate/climate";
 import { everyDay, inSeason, seasonSpan } from "@/core/climate/season";
 import { addressOfStand } from "@/core/custody/address";
 import { nameWithGeneration } from "@/core/custody/generation";
+import { flowersAtAll } from "@/core/flowering/facts";
 import type { ForecastStand, Look, Outlook } from "./outlook";
 
 export type BandBar = {
@@ -107,7 +108,9 @@ export function band(
   const days = everyDay(span);
   const index = new Map(days.map((day, i) => [day, i]));
   const share = (day: string) => ((day < span.start ? 0 : (index.get(day) ?? days.length)) / days.length) * 100;
-  const meets = stands.filter((s) => s.window.latest >= span.start && s.window.earliest <= span.end);
+  const meets = stands.filter(
+    ({ window }) => flowersAtAll(window) && window.latest >= span.start && window.earliest <= span.end,
+  );
   const { placed, hidden } = inLanes(barsOf(meets, strong), lanes, share);
   const frostOn = ({ day, spread }: BandFrost) => ({ day: inSeason(day, season, garden.latitude), spread });
   return {

@@ -1,5 +1,6 @@
 import { sceneSpecies, speciesById } from "@/catalogue/catalogue";
 import type { Day } from "@/core/calendar/day";
+import { flowersAtAll } from "@/core/flowering/facts";
 import { flowering } from "@/core/flowering/forecast";
 import { meetingChance } from "@/core/flowering/meet";
 import { ripensBeforeFrost } from "@/core/flowering/ripening";
@@ -14,6 +15,7 @@ export const MEET_WANTED = 0.8;
 
 /** The chance that two stands are in flower together for some days; one stand meets itself. */
 export function chanceToMeet({ mother, father }: Parents): number {
+  if (!flowersAtAll(mother.window) || !flowersAtAll(father.window)) return 0;
   if (mother.id === father.id) return 1;
   return meetingChance({ mother: mother.window.female, father: father.window.male }, MEET_DAYS);
 }

@@ -9,12 +9,12 @@ export type FrostDay = { day: string; spread: number };
 export type Frosts = {
   last: FrostDay;
   first: FrostDay;
-  from: "readings" | "station" | "stated" | "normals";
+  from: "stated" | "readings" | "normals";
   seasons: number;
 };
 
 /** Years differ: where only a usual day is known, this is the working spread around it, days. */
-export const STATED_SPREAD = 10;
+const STATED_SPREAD = 10;
 /** Day-to-day deviation of the lowest temperature around its normal, °C; a working value. */
 const DAILY_DEVIATION = 3.5;
 /** Cold nights come in spells: a night counts as this share of an independent one. A working value. */
@@ -24,16 +24,24 @@ const FEWEST_SEASONS = 5;
 const dayOfYear = (place: number): string =>
   addDays("2027-01-01", Math.max(0, Math.min(364, Math.round(place)))).slice(5);
 
+/** The last and first day of the winter on which a night is so cold, and in how many winters of one it is at all. */
+export type ColdSpell = {
+  last: { place: number; spread: number };
+  first: { place: number; spread: number };
+  chance: number;
+};
+
 /**
- * When frost ends and begins by the normals alone: nights scatter around the normal lowest temperature.
+ * When nights of some cold end and begin by the normals alone: nights scatter around the normal lowest temperature.
  * @param daily 366 normal days, 1 January first
  * @param start the place in the year at which the winter's middle lies: 0 in the north, 181 in the south
- * @returns null where frost is rarer than one year in ten
- * @example frostsByNormals(Array(366).fill({ min: 21, max: 31 }), 0) // null
+ * @param degrees how cold, °C
+ * @returns places counted from the winter's middle; null where it is rarer than one year in ten
+ * @example coldByNormals(Array(366).fill({ min: 21, max: 31 }), 0, 0) // null
  */
-export function frostsByNormals(daily: Temperature[], start: number): Frosts | null {
+export function coldByNormals(daily: Temperature[], start: number, degrees: number): ColdSpell | null {
   const at = (i: number) => daily[(i + start + 366) % 366]!.min;
-  const free = (i: number) => (1 - below(0, at(i), DAILY_DEVIATION)) ** INDEPENDENT;
+  const free = (i: number) => (1 - below(degrees, at(i), DAILY_DEVIATION)) ** INDEPENDENT;
   // The chance that the last frost before midsummer (or the first after it) falls on each day.
   const season = (order: number[]) => {
     let still = 1;
@@ -52,11 +60,27 @@ export function frostsByNormals(daily: Temperature[], start: number): Frosts | n
   const last = season([...half].reverse());
   const first = season(half.map((i) => i + 183));
   if (last.weight < 0.1 || first.weight < 0.1) return null;
-  const named = ({ mean, spread }: { mean: number; spread: number }) => ({
-    day: dayOfYear((mean + start) % 366),
+  const placed = ({ mean, spread }: { mean: number; spread: number }) => ({ place: mean, spread });
+  // Either half of the winter may bring it.
+  const chance = 1 - (1 - last.weight) * (1 - first.weight);
+  return { last: placed(last), first: placed(first), chance };
+}
+
+/**
+ * When frost ends and begins by the normals alone.
+ * @param daily 366 normal days, 1 January first
+ * @param start the place in the year at which the winter's middle lies: 0 in the north, 181 in the south
+ * @returns null where frost is rarer than one year in ten
+ * @example frostsByNormals(Array(366).fill({ min: 21, max: 31 }), 0) // null
+ */
+export function frostsByNormals(daily: Temperature[], start: number): Frosts | null {
+  const cold = coldByNormals(daily, start, 0);
+  if (!cold) return null;
+  const named = ({ place, spread }: ColdSpell["first"]) => ({
+    day: dayOfYear((place + start) % 366),
     spread: Math.round(spread * 10) / 10,
   });
-  return { last: named(last), first: named(first), from: "normals", seasons: 0 };
+  return { last: named(cold.last), first: named(cold.first), from: "normals", seasons: 0 };
 }
 
 const meanAndSpread = (places: number[]) => {
@@ -117,4 +141,30 @@ export function frostFreeUntil(day: Day, first: FrostDay): number {
  */
 export function frostOverBy(day: Day, last: FrostDay): number {
   return below(dayNumber(day) + 0.5, dayNumber(nearest(last, day)), last.spread);
+}
+
+/** Where a garden lies, and the frost days that its grower says. */
+export type FrostPlace = { latitude: number; lastFrost?: string | null; firstFrost?: string | null };
+
+/**
+ * A garden's frosts: as its grower says, else as the grower's own readings of five seasons tell, else by the normals. What a
+ * station makes up is no reading.
+ * @param daily normal days; none where no normals are known
+ * @example frostsOf({ latitude: 48, lastFrost: "05-20", firstFrost: "09-28" }, [], new Map())?.from // "stated"
+ */
+export function frostsOf(
+  { latitude, lastFrost, firstFrost }: FrostPlace,
+  daily: Temperature[],
+  readings: ReadonlyMap<number, Temperature>,
+): Frosts | null {
+  const south = latitude < 0;
+  const told = (day: string): FrostDay => ({ day, spread: STATED_SPREAD });
+  if (lastFrost && firstFrost) return { last: told(lastFrost), first: told(firstFrost), from: "stated", seasons: 0 };
+  const seen = frostsByReadings(readings, south) ?? (daily.length > 0 ? frostsByNormals(daily, south ? 181 : 0) : null);
+  if (!seen) return null;
+  return {
+    ...seen,
+    ...(lastFrost ? { last: told(lastFrost) } : {}),
+    ...(firstFrost ? { first: told(firstFrost) } : {}),
+  };
 }

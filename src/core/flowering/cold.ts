@@ -1,10 +1,11 @@
 import { type Day, dayNumber, dayOf } from "../calendar/day";
 import { type Climate, temperatureOn } from "../climate/climate";
+import { heatOf } from "../climate/degreeDays";
 import { nextFrost } from "../climate/season";
 import { type FloweringFacts, LONGEST, middle, type Sowing } from "./facts";
 
-/** A seedling younger than this does not feel the cold of winter, days; a working value. */
-const JUVENILE = 60;
+/** A seedling that is younger, or has gathered less warmth, does not feel the cold of winter: days, °C·days. Working values. */
+const JUVENILE = { days: 45, heat: 250 };
 
 /** Stored roots are replanted about this long before the last frost, days. */
 const REPLANT_BEFORE_FROST = 35;
@@ -22,9 +23,12 @@ export function startOfHeat(sowing: Sowing, facts: FloweringFacts, climate: Clim
     return { from: dayNumber(sowing.plantedOut), notes: ["Stored cool, counted from replanting."] };
   const needed = middle(facts.cold.days);
   let cold = 0;
-  for (let day = sown + JUVENILE; day < sown + LONGEST; day++) {
+  let heat = 0;
+  for (let day = sown; day < sown + LONGEST; day++) {
     const temperature = temperatureOn(climate, day);
     if (!temperature) return null;
+    heat += heatOf(temperature, facts.heat.base, facts.heat.ceiling);
+    if (day < sown + JUVENILE.days || heat < JUVENILE.heat) continue;
     if ((temperature.min + temperature.max) / 2 <= facts.cold.below) cold++;
     if (cold >= needed) {
       const replanted = sowing.overwinter === "lifted" ? replantDay(dayOf(day), climate) : null;

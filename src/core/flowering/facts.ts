@@ -1,4 +1,5 @@
 import type { Day, Span } from "../calendar/day";
+import type { Kill } from "../climate/killing";
 
 /** A range of days or counts, low to high. */
 export type Range = { low: number; high: number };
@@ -21,6 +22,10 @@ export type FloweringFacts = {
   light: { kind: "any" | "long" | "short"; hours: Range | null };
   /** Days of mean temperature at or below `below` °C that it must have stood through; null where none is needed. */
   cold: { below: number; days: Range } | null;
+  /** The night's temperature that kills it while it grows in the open, °C; none for what must stand a winter to flower. */
+  kills?: Range | null;
+  /** Its kind lives on where it is brought in before the cold. */
+  livesOn?: boolean;
   /** Days by which cutting back puts its flowers off; without, it does not flower again. */
   cutBack?: Range | null;
 };
@@ -45,7 +50,14 @@ export type Sowing = {
 /** A likely span, and the widest it may be. */
 export type Window = Span & { earliest: Day; latest: Day };
 
+/** What becomes of a stand: it flowers, or why it never does. */
+export type Fate = "flowers" | "killed-by-cold" | "needs-winter" | "needs-other-days" | "too-little-warmth";
+
 export type Flowering = Window & {
+  /** The first flower, no later than. */
+  startLatest: Day;
+  /** Where it does not flower its days are only those it would have had; nothing is shed or set on them. */
+  fate: Fate;
   male: Window;
   female: Window;
   observed: boolean;
@@ -55,11 +67,18 @@ export type Flowering = Window & {
   notes: string[];
   /** Seed of the first female flowers is ripe: likely day, and no earlier / no later than. */
   ripe: Day;
+  /** Whether it is ever warm enough for that. */
+  ripens: boolean;
   ripeEarliest: Day;
   ripeLatest: Day;
-  /** The day from which a tender stand is in the open, where the next frost ends it; null for one that stands frost. */
-  outFrom: Day | null;
+  /** When cold ends it; null where none does, or where nobody says how much it stands. */
+  kill: Kill | null;
+  /** Whether its kind is known to stand any cold that comes there. */
+  stands: boolean;
 };
+
+/** Whether a stand flowers at all. @example flowersAtAll({ fate: "needs-winter" }) // false */
+export const flowersAtAll = ({ fate }: Pick<Flowering, "fate">): boolean => fate === "flowers";
 
 export const LONGEST = 900;
 

@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { addDays, dayNumber, daysBetween } from "../calendar/day";
+import { addDays, dayNumber, dayOf, daysBetween } from "../calendar/day";
 import { ANNUAL, BIENNIAL, climate, south, tropics } from "../tests/place";
 import { correctionFrom } from "./correction";
 import type { FloweringFacts } from "./facts";
 import { flowering } from "./forecast";
-import { heatUntil } from "./heat";
+import { heatUntil, inTheOpen, ripeBy } from "./heat";
 import { ripensBeforeFrost } from "./ripening";
 import { typicalFlowering } from "./typical";
 import { winterSurvival } from "./winter";
@@ -105,7 +105,7 @@ describe("flowering by warmth", () => {
     );
     expect(early.start >= "2027-04-25" && early.start <= "2027-05-20").toBe(true);
     expect(early.notes.join()).toContain("long days");
-    expect(flowering({ sown: "2027-01-10" }, long, tropics()).notes.join()).toContain("may not flower");
+    expect(flowering({ sown: "2027-01-10" }, long, tropics()).notes.join()).toContain("will hardly flower");
     const short: FloweringFacts = { ...ANNUAL, light: { kind: "short", hours: { low: 12.5, high: 13.5 } } };
     expect(flowering({ sown: "2027-05-01" }, short, climate()).start > "2027-08-15").toBe(true);
   });
@@ -116,8 +116,10 @@ describe("flowering by warmth", () => {
     const inSouth = flowering({ sown: "2026-10-01" }, BIENNIAL, south());
     expect(inSouth.start > "2027-11-15" && inSouth.start < "2028-02-01").toBe(true);
     const warm = flowering({ sown: "2026-04-01" }, BIENNIAL, tropics());
-    expect(warm.basis).toBe("days");
-    expect(warm.notes.join()).toContain("not cold enough");
+    expect(warm.fate).toBe("needs-winter");
+    expect(warm.notes.join()).toContain(
+      "It will not flower here without a winter: keep its plants or roots for 9 to 14 weeks",
+    );
   });
 
   test("sown late it still flowers the next summer; lifted roots count from replanting", () => {
@@ -218,5 +220,71 @@ describe("winter", () => {
     expect(winterSurvival("left", hardy, tropics()).low).toBeGreaterThan(0.99);
     expect(winterSurvival("lifted", hardy, climate())).toEqual(winterSurvival("lifted", hardy, tropics()));
     expect(winterSurvival("left", hardy, climate({ daily: [] }))).toEqual({ low: 0, likely: 0.5, high: 1 });
+  });
+});
+
+describe("what becomes of a stand", () => {
+  const tender: FloweringFacts = {
+    ...ANNUAL,
+    tender: true,
+    kills: { low: -2, high: 0 },
+    flowerDays: { low: 100, high: 140 },
+  };
+
+  test("flowers that go on until the frost end with the cold that kills them", () => {
+    const { end, latest, kill, fate } = flowering({ sown: "2027-05-20" }, tender, climate());
+    expect(fate).toBe("flowers");
+    expect(end).toBe(kill!.day);
+    expect(end > "2027-10-06" && end < "2027-10-20").toBe(true);
+    expect(daysBetween(end, latest)).toBeLessThanOrEqual(Math.round(2 * kill!.spread));
+    const bare = flowering({ sown: "2027-05-20" }, { ...tender, tender: false, kills: null }, climate());
+    expect(bare.end > end).toBe(true);
+    expect(bare).toMatchObject({ kill: null, stands: false });
+    expect(flowering({ sown: "2027-05-20" }, { ...tender, kills: { low: -30, high: -25 } }, climate())).toMatchObject({
+      kill: null,
+      stands: true,
+    });
+  });
+
+  test("seed that is too cold to ripen never does, however little frost would harm it", () => {
+    const hardy = { ...ANNUAL, heat: { ...ANNUAL.heat, base: 10 }, kills: { low: -30, high: -25 } };
+    const late = flowering({ sown: "2027-07-20" }, hardy, climate());
+    expect(late).toMatchObject({ fate: "flowers", ripens: false, stands: true });
+    expect(ripensBeforeFrost(late, climate())).toMatchObject({ chance: 0, verdict: "too-late" });
+    const early = flowering({ sown: "2027-05-01" }, hardy, climate());
+    expect(early.ripens).toBe(true);
+    expect(ripensBeforeFrost(early, climate())).toEqual({ chance: 1, verdict: "no-frost", frost: null });
+  });
+
+  test("ripening takes the catalogue's days in the warm, longer in the cool, and none of its days below", () => {
+    const steady = (degrees: number) => climate({ daily: Array(366).fill({ min: degrees, max: degrees }) });
+    const of = (degrees: number) => ripeBy(100, 40, 0, { base: 8 }, steady(degrees));
+    expect(of(20)).toEqual({ day: 140, ripens: true });
+    expect(of(14)).toEqual({ day: 140, ripens: true });
+    // Half way from four degrees to fourteen: at half the pace, and that is the last that is waited for.
+    expect(of(9.1)).toEqual({ day: 179, ripens: true });
+    expect(of(8.9)).toEqual({ day: 180, ripens: false });
+    expect(of(3)).toEqual({ day: 180, ripens: false });
+    // Under cover it is warm.
+    expect(ripeBy(100, 40, 200, { base: 8 }, steady(3))).toEqual({ day: 140, ripens: true });
+  });
+
+  test("seed in the ground stands any cold: it is met once it is up", () => {
+    const day = (sown: string, more: object = {}) => dayOf(inTheOpen({ sown, ...more }, ANNUAL, climate()));
+    expect(day("2026-12-10") > "2027-03-15").toBe(true);
+    expect(daysBetween("2027-07-01", day("2027-07-01"))).toBeLessThan(10);
+    expect(day("2026-12-10", { plantedOut: "2027-02-01" })).toBe("2027-02-01");
+    expect(dayOf(inTheOpen({ sown: "2027-03-01" }, tender, climate()))).toBe("2027-05-19");
+  });
+
+  test("a first flower that was seen is not argued with", () => {
+    const seen = flowering({ sown: "2027-08-20", firstFlower: "2027-10-30" }, tender, climate());
+    expect([seen.fate, seen.start]).toEqual(["flowers", "2027-10-30"]);
+  });
+
+  test("a seedling that hardly grew before the winter does not feel it", () => {
+    const of = (sown: string) => flowering({ sown }, BIENNIAL, climate()).start.slice(0, 4);
+    expect(of("2026-08-01")).toBe("2027");
+    expect(of("2026-11-15")).toBe("2028");
   });
 });

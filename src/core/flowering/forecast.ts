@@ -1,14 +1,36 @@
-import { addDays, dayNumber, dayOf } from "../calendar/day";
+import { dayInWords, dayNumber, dayOf } from "../calendar/day";
 import type { Climate } from "../climate/climate";
+import { type Kill, killedFrom } from "../climate/killing";
 import { startOfHeat } from "./cold";
 import type { Correction } from "./correction";
-import { type Flowering, type FloweringFacts, middle, middleDay, type Range, type Sowing, type Window } from "./facts";
-import { daysOfHeat, outFrom } from "./heat";
+import {
+  type Fate,
+  type Flowering,
+  type FloweringFacts,
+  middle,
+  middleDay,
+  type Range,
+  type Sowing,
+  type Window,
+} from "./facts";
+import { daysOfHeat, inTheOpen, outFrom, ripeBy } from "./heat";
 import { whenLightAllows } from "./light";
 
-type First = { early: number; likely: number; late: number; basis: Flowering["basis"]; notes: string[] };
+type First = { early: number; likely: number; late: number; basis: Flowering["basis"]; fate: Fate; notes: string[] };
 
-function byDays(sowing: Sowing, facts: FloweringFacts, correction: Correction | null, notes: string[]): First {
+/** What is tender and of which nobody says more dies with the first frost. */
+const FROST = { low: 0, high: 0 };
+
+/** A crop of one year that has not begun to flower after so many days never does. Working value. */
+const LONGEST_YOUTH = 420;
+
+function byDays(
+  sowing: Sowing,
+  facts: FloweringFacts,
+  correction: Correction | null,
+  fate: Fate = "flowers",
+  notes: string[] = [],
+): First {
   const sown = dayNumber(sowing.sown);
   const { low, likely, high } = corrected(facts.daysToFlower, correction);
   return {
@@ -16,6 +38,7 @@ function byDays(sowing: Sowing, facts: FloweringFacts, correction: Correction | 
     likely: sown + Math.round(likely),
     late: sown + Math.round(high),
     basis: "days",
+    fate,
     notes,
   };
 }
@@ -29,23 +52,32 @@ const corrected = (range: Range, correction: Correction | null) =>
       }
     : { low: range.low, likely: middle(range), high: range.high };
 
-function byHeat(
-  sowing: Sowing,
-  facts: FloweringFacts,
-  climate: Climate,
-  correction: Correction | null,
-): First | string {
+function byHeat(sowing: Sowing, facts: FloweringFacts, climate: Climate, correction: Correction | null): First {
   const start = startOfHeat(sowing, facts, climate);
-  if (!start) return "There is not cold enough here for it to flower by itself; the days of the catalogue stand in.";
+  if (!start) {
+    const { below, days } = facts.cold!;
+    const chill = `keep its plants or roots for ${Math.round(days.low / 7)} to ${Math.round(days.high / 7)} weeks below ${below} °C`;
+    const note = `It will not flower here without a winter: ${chill}, and it flowers after that.`;
+    return byDays(sowing, facts, correction, "needs-winter", [note]);
+  }
   const { low, likely, high } = corrected(facts.heat.degreeDays, correction);
   const [early, mid, late] = daysOfHeat(start.from, outFrom(sowing, facts, climate), facts.heat, climate, [
     low,
     likely,
     high,
   ]);
-  if (early == null || mid == null)
-    return "The heat it needs does not come here in the open; the days of the catalogue stand in.";
-  const first: First = { early, likely: mid, late: late ?? mid + (mid - early), basis: "heat", notes: start.notes };
+  if (early == null || mid == null || (!facts.cold && mid - dayNumber(sowing.sown) > LONGEST_YOUTH))
+    return byDays(sowing, facts, correction, "too-little-warmth", [
+      "The warmth it needs to flower does not come here in the open: grow it under glass.",
+    ]);
+  const first: First = {
+    early,
+    likely: mid,
+    late: late ?? mid + (mid - early),
+    basis: "heat",
+    fate: "flowers",
+    notes: start.notes,
+  };
   const { light } = facts;
   if (light.kind === "any" || !light.hours) return first;
   const [easy, hard] =
@@ -58,7 +90,8 @@ function byHeat(
   if (e === null || m === null)
     return {
       ...first,
-      notes: [...first.notes, `Days here never get ${light.kind} enough to trigger it; it may not flower.`],
+      fate: "needs-other-days",
+      notes: [...first.notes, `Days here never get ${light.kind} enough to trigger it: it will hardly flower.`],
     };
   return {
     ...first,
@@ -69,12 +102,19 @@ function byHeat(
   };
 }
 
-const windowFrom = (first: First, flowerDays: Range, lag: Range): Window => ({
-  start: dayOf(first.likely + middleDay(lag)),
-  end: dayOf(first.likely + middleDay(flowerDays) - 1),
-  earliest: dayOf(first.early + Math.round(lag.low)),
-  latest: dayOf(first.late + Math.round(flowerDays.high) - 1),
-});
+/** A window of flowers; what flowers until the frost ends with the cold that kills it. */
+function windowFrom(first: First, flowerDays: Range, lag: Range, kill: Kill | null): Window {
+  const start = first.likely + middleDay(lag);
+  const killed = kill ? dayNumber(kill.day) : Number.POSITIVE_INFINITY;
+  const end = Math.max(start, Math.min(first.likely + middleDay(flowerDays) - 1, killed));
+  const latest = Math.min(first.late + Math.round(flowerDays.high) - 1, killed + Math.round(2 * (kill?.spread ?? 0)));
+  return {
+    start: dayOf(start),
+    end: dayOf(end),
+    earliest: dayOf(first.early + Math.round(lag.low)),
+    latest: dayOf(Math.max(end, latest)),
+  };
+}
 
 /** A plant that lived through a winter needs so much of what a seedling needs until it flowers. Working value. */
 const WINTERED = 0.5;
@@ -123,39 +163,66 @@ export function flowering(
     const cut = dayNumber(cutBack);
     const { low, high } = facts.cutBack;
     const notes = ["Counted from cutting back, a working value."];
-    first = { early: cut + low, likely: cut + middleDay(facts.cutBack), late: cut + high, basis: "cut back", notes };
+    const likely = cut + middleDay(facts.cutBack);
+    first = { early: cut + low, likely, late: cut + high, basis: "cut back", fate: "flowers", notes };
   } else if (sowing.firstFlower) {
     const seen = dayNumber(sowing.firstFlower);
-    first = { early: seen, likely: seen, late: seen, basis: "seen", notes: [] };
-  } else if (!climate || climate.daily.length === 0) first = byDays(sowing, facts, correction, []);
-  else {
-    const heat = byHeat(sowing, facts, climate, correction);
-    first = typeof heat === "string" ? byDays(sowing, facts, correction, [heat]) : heat;
-  }
+    first = { early: seen, likely: seen, late: seen, basis: "seen", fate: "flowers", notes: [] };
+  } else if (!climate || climate.daily.length === 0) first = byDays(sowing, facts, correction);
+  else first = byHeat(sowing, facts, climate, correction);
+  const kills = facts.kills ?? (facts.tender ? FROST : null);
+  const out = climate ? outFrom(sowing, facts, climate) : dayNumber(sowing.sown);
+  const kill =
+    climate && kills
+      ? killedFrom(dayOf(inTheOpen(sowing, facts, climate)), kills, climate, Boolean(sowing.plantedOut))
+      : null;
+  if (kill && first.fate === "flowers" && first.basis !== "seen" && first.likely >= dayNumber(kill.day))
+    first = {
+      ...first,
+      fate: "killed-by-cold",
+      notes: [
+        ...first.notes,
+        `Cold kills it about ${dayInWords(kill.day)}, before it flowers${facts.livesOn ? ", unless it is brought in" : ""}.`,
+      ],
+    };
+  // What has not begun when cold ends it never does.
+  if (kill && first.fate === "flowers" && first.basis === "heat")
+    first = {
+      ...first,
+      late: Math.max(first.likely, Math.min(first.late, dayNumber(kill.day) + Math.round(2 * kill.spread))),
+    };
   const femaleLag = first.basis === "seen" ? lagSeen(facts.femaleLag, sowing.firstSex ?? null) : facts.femaleLag;
-  const male = windowFrom(first, facts.flowerDays, {
-    low: Math.max(0, -femaleLag.high),
-    high: Math.max(0, -femaleLag.low),
-  });
+  const male = windowFrom(
+    first,
+    facts.flowerDays,
+    { low: Math.max(0, -femaleLag.high), high: Math.max(0, -femaleLag.low) },
+    kill,
+  );
   // Sexes that open together have one window, and a page carries it once.
   const together = femaleLag.low === 0 && femaleLag.high === 0;
-  const female = together
-    ? male
-    : windowFrom(first, facts.flowerDays, { low: Math.max(0, femaleLag.low), high: Math.max(0, femaleLag.high) });
-  const lastFemale = dayOf(first.late + Math.round(Math.max(0, femaleLag.high)));
+  const lag = { low: Math.max(0, femaleLag.low), high: Math.max(0, femaleLag.high) };
+  const female = together ? male : windowFrom(first, facts.flowerDays, lag, kill);
+  const lastFemale = first.late + Math.round(lag.high);
+  const ripe = (from: number, days: number) =>
+    climate ? ripeBy(from, days, out, facts.heat, climate) : { day: from + days, ripens: true };
+  const likely = ripe(dayNumber(female.start), middleDay(facts.daysToRipe));
   return {
     start: male.start < female.start ? male.start : female.start,
     end: male.end,
     earliest: male.earliest < female.earliest ? male.earliest : female.earliest,
     latest: male.latest,
+    startLatest: dayOf(first.late),
     male,
     female,
     observed: first.basis === "seen",
     basis: first.basis,
     notes: first.notes,
-    ripe: addDays(female.start, middleDay(facts.daysToRipe)),
-    ripeEarliest: addDays(female.earliest, facts.daysToRipe.low),
-    ripeLatest: addDays(lastFemale, facts.daysToRipe.high),
-    outFrom: facts.tender ? (climate ? dayOf(outFrom(sowing, facts, climate)) : sowing.sown) : null,
+    ripe: dayOf(likely.day),
+    ripens: likely.ripens,
+    ripeEarliest: dayOf(ripe(dayNumber(female.earliest), facts.daysToRipe.low).day),
+    ripeLatest: dayOf(ripe(lastFemale, facts.daysToRipe.high).day),
+    fate: first.fate,
+    kill,
+    stands: kills !== null && kill === null,
   };
 }

@@ -8,16 +8,23 @@ import { type FloweringFacts, LONGEST, type Sowing } from "./facts";
 /** Warmth under cover until planting out, °C: a working value for a windowsill or a heated frame. */
 const UNDER_COVER = { min: 15, max: 22 };
 
+/** Tender crops go out so many days after the usual last frost. Working value. */
+const AFTER_FROST = 5;
+
 /**
- * When a tender crop goes out: as recorded, else when the last frost after sowing is usually over.
- * @example outFrom({ sown: "2027-04-01" }, { tender: true }, { frosts: { last: { day: "05-14" } } }) // 20952
+ * When a crop goes out into the open: as recorded; what is tender and sown while frosts may come, some days after the last.
+ * @returns a numbered day
+ * @example outFrom({ sown: "2027-04-01" }, { tender: true }, { frosts: { last: { day: "05-14" }, first: { day: "10-06" } } }) // 20957
  */
 export function outFrom(sowing: Sowing, facts: FloweringFacts, climate: Climate): number {
   const sown = dayNumber(sowing.sown);
   if (sowing.plantedOut) return dayNumber(sowing.plantedOut);
   if (!facts.tender || !climate.frosts) return sown;
-  const frost = dayNumber(nextFrost(sowing.sown, climate.frosts.last.day));
-  return frost - sown < 120 ? frost : sown;
+  const { last, first } = climate.frosts;
+  const over = nextFrost(sowing.sown, last.day);
+  // Sown between the frosts of spring and autumn it stands where it was sown.
+  const underCover = over < nextFrost(sowing.sown, first.day);
+  return underCover ? dayNumber(over) + AFTER_FROST : sown;
 }
 
 /**
@@ -60,4 +67,52 @@ export function heatUntil(sowing: Sowing, facts: FloweringFacts, climate: Climat
     sum += heatOf(temperature, facts.heat.base, facts.heat.ceiling);
   }
   return sum;
+}
+
+/** Heat until what was sown in the open is up, °C·days. Working value. */
+const UP = 60;
+
+/**
+ * The day from which cold can harm a stand: planted out, or up where it was sown; seed in the ground stands any cold.
+ * @returns a numbered day
+ * @example inTheOpen({ sown: "2027-06-01" }, { heat: { base: 8, ceiling: 30 } }, { daily: [], measured: new Map(), frosts: null }) // 20970
+ */
+export function inTheOpen(sowing: Sowing, facts: FloweringFacts, climate: Climate): number {
+  const sown = dayNumber(sowing.sown);
+  const out = outFrom(sowing, facts, climate);
+  if (sowing.plantedOut || out > sown) return out;
+  return daysOfHeat(sown, sown, facts.heat, climate, [UP])[0] ?? sown;
+}
+
+/** From this mean temperature on seed ripens as fast as the catalogue says, °C; it goes on so much below what plants grow at. Working values. */
+const RIPENS_WELL = 14;
+const RIPENS_BELOW = 4;
+/** Seed that takes so many times its days never ripens. */
+const LONGEST_RIPENING = 2;
+
+/**
+ * The day on which seed is ripe that takes so many days in warm weather: below it ripening slows with the warmth, down to
+ * nothing some degrees below what the plant grows at. What takes twice its days never ripens.
+ * @param from a numbered day
+ * @param out the day from which it stands in the open
+ * @example ripeBy(100, 40, 0, { base: 8 }, { daily: [], measured: new Map() }) // { day: 140, ripens: true }
+ */
+export function ripeBy(
+  from: number,
+  days: number,
+  out: number,
+  { base }: Pick<FloweringFacts["heat"], "base">,
+  climate: Climate,
+): { day: number; ripens: boolean } {
+  const rests = base - RIPENS_BELOW;
+  const last = from + LONGEST_RIPENING * days;
+  let left = days;
+  for (let day = from; day < last; day++) {
+    if (left <= 0) return { day, ripens: true };
+    const temperature = day < out ? UNDER_COVER : temperatureOn(climate, day);
+    if (!temperature) return { day: from + days, ripens: true };
+    const mean = (temperature.min + temperature.max) / 2;
+    left -= Math.min(1, Math.max(0, (mean - rests) / Math.max(1, RIPENS_WELL - rests)));
+  }
+  return { day: last, ripens: false };
 }

@@ -1,9 +1,10 @@
 import { type Day, dayNumber } from "../calendar/day";
 import type { Climate } from "../climate/climate";
 import type { Frosts } from "../climate/frost";
+import type { Kill } from "../climate/killing";
 import { frostBefore, nextFrost } from "../climate/season";
 import { below } from "../numbers/normal";
-import type { Flowering } from "./facts";
+import { type Flowering, flowersAtAll } from "./facts";
 
 export type Ripening = {
   /** The chance that the first seed is ripe before the first frost; 1 where there is none. */
@@ -19,25 +20,27 @@ const SAFE = 0.9;
 const TOO_LATE = 0.1;
 
 /**
- * The first frost that a stand's seed must be ripe before. One that is tender ends with the first frost after it is out in
- * the open, flowers or not; one that stands frost races the next after its flowers, but seed that would have to ripen
- * within the cold of one winter has lost its race already.
+ * The cold that a stand's seed must be ripe before: what kills it. Where nobody says how much it stands it races the next
+ * frost after its flowers, but seed that would have to ripen within the cold of one winter has lost its race already.
  */
-function frostToBeat(window: Flowering, { first, last }: Frosts): Day {
-  if (window.outFrom) return nextFrost(window.outFrom, first.day);
+function coldToBeat(window: Flowering, { first, last }: Frosts): Kill {
+  if (window.kill) return window.kill;
   const passed = frostBefore(window.start, first.day);
-  return window.ripe <= nextFrost(passed, last.day) ? passed : nextFrost(window.start, first.day);
+  const day = window.ripe <= nextFrost(passed, last.day) ? passed : nextFrost(window.start, first.day);
+  return { day, spread: first.spread };
 }
 
 /**
- * Whether seed ripens before the first frost: the ripening range read as two standard deviations to each side, each side
- * by itself, the years' first frosts as a normal distribution.
+ * Whether seed ripens before the cold that ends it: the ripening range read as two standard deviations to each side, each
+ * side by itself, the years' first cold as a normal distribution. What does not flower ripens nothing.
  * @example ripensBeforeFrost(stand(1).window, climate()).frost // "2027-10-06"
  */
 export function ripensBeforeFrost(window: Flowering, climate: Climate): Ripening {
-  if (!climate.frosts) return { chance: 1, verdict: "no-frost", frost: null };
-  const { spread } = climate.frosts.first;
-  const frost = frostToBeat(window, climate.frosts);
+  if (!climate.frosts)
+    return { chance: flowersAtAll(window) && window.ripens ? 1 : 0, verdict: "no-frost", frost: null };
+  const { day: frost, spread } = coldToBeat(window, climate.frosts);
+  if (!flowersAtAll(window) || !window.ripens) return { chance: 0, verdict: "too-late", frost };
+  if (window.stands) return { chance: 1, verdict: "no-frost", frost: null };
   const ripe = dayNumber(window.ripe);
   // The end of the range on the frost's side: the other may lie beyond a winter.
   const end = window.ripe <= frost ? window.ripeLatest : window.ripeEarliest;

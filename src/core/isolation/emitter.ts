@@ -1,6 +1,6 @@
 import { dayNumber } from "../calendar/day";
 import type { Id } from "../custody/id";
-import type { Window } from "../flowering/facts";
+import { flowersAtAll, type Window } from "../flowering/facts";
 import { cornersOf, type Point } from "../ground/shape";
 import type { Days } from "./contamination";
 import type { Harm, SceneSource, SceneStand } from "./scene";
@@ -67,7 +67,7 @@ export function standEmits(stand: SceneStand): Emitter | null {
     covered: LEAKS[stand.cover ?? "cage"],
     removed: stand.removeEvery ? missedBetweenWalks(stand.removeEvery) : 0,
   }[stand.flowers];
-  if (leak === 0 || stand.plants === 0) return null;
+  if (leak === 0 || stand.plants === 0 || !flowersAtAll(stand.window)) return null;
   return {
     key: `stand ${stand.id}`,
     place: `bed ${stand.bed.id}`,

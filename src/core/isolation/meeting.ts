@@ -1,3 +1,4 @@
+import { flowersAtAll } from "../flowering/facts";
 import { positions } from "../ground/planting";
 import { bearingTo, cornersOf, distance, gap, meetsPath, middleOf, type Point } from "../ground/shape";
 import type { Days } from "./contamination";
@@ -62,7 +63,7 @@ export const minds = (stand: SceneStand, emitter: Emitter): boolean =>
 
 /** Whether a stand's seed is asked about at all. @example bearsSeed(stand(1, { flowers: "removed" })) // false */
 export const bearsSeed = (stand: SceneStand): boolean =>
-  stand.seedWanted && !stand.bed.outside && stand.flowers !== "removed";
+  stand.seedWanted && !stand.bed.outside && stand.flowers !== "removed" && flowersAtAll(stand.window);
 
 /**
  * The share of an emitter's pollen that gets at a stand's flowers, by how they are kept.

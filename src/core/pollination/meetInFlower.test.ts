@@ -24,7 +24,11 @@ function window(start: string, long = 20): Flowering {
     ripe: addDays(start, 45),
     ripeEarliest: addDays(start, 35),
     ripeLatest: addDays(start, 60),
-    outFrom: null,
+    fate: "flowers",
+    startLatest: start,
+    ripens: true,
+    kill: null,
+    stands: false,
   };
 }
 const parent = (start: string, more: Partial<MeetParent> = {}): MeetParent => ({

@@ -1,5 +1,5 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
-import type { Flowering, Range, Window } from "../flowering/facts";
+import { type Flowering, flowersAtAll, type Range, type Window } from "../flowering/facts";
 import { meetingChance } from "../flowering/meet";
 import { meeting } from "./steps";
 import { type PollenLife, pollenLeft, STORAGES, type Storage } from "./storedPollen";
@@ -70,6 +70,7 @@ function sowing(problem: MeetProblem, kind: Sowing["kind"]): Sowing | null {
       kind === "sow-mother"
         ? { mother: window.female, father: father.window.male }
         : { mother: mother.window.female, father: window.male };
+    if (!flowersAtAll(window)) continue;
     const chance = meetingChance(pair, days);
     if (chance < wanted) continue;
     const ripens = kind === "sow-mother" ? mother.ripens(window) : mother.ripens(mother.window);

@@ -81,7 +81,12 @@ const FIGURES: Record<string, () => unknown> = {
             span(window.female) === span(window.male) ? "" : `female ${span(window.female)}`,
             `ripe ${window.ripe} (${window.ripeEarliest} to ${window.ripeLatest})`,
             `${verdict} ${chance.toPrecision(4)}${frost ? ` of ${frost}` : ""}`,
-            window.outFrom ? `out ${window.outFrom}` : "",
+            window.fate === "flowers" ? "" : window.fate,
+            window.kill
+              ? `killed ${window.kill.day} ±${window.kill.spread.toFixed(1)}`
+              : window.stands
+                ? "stands the winter"
+                : "",
             window.basis,
             ...window.notes,
           ]

@@ -1,3 +1,4 @@
+import { flowersAtAll } from "../flowering/facts";
 import { flowerWork } from "./flower";
 import type { LivingStand } from "./living";
 import { raisingOf } from "./raise";
@@ -18,7 +19,9 @@ export function actsOf(stand: LivingStand): Work[] {
   const way = (works: Work[]) => works.filter(({ act }) => ON_THE_WAY.has(act)).map(({ key }) => key);
   const wintered = winterWork(stand, way(raised));
   const before = [...way(raised), ...way(wintered)];
-  const all = [...raised, ...wintered, ...flowerWork(stand, before), ...seedWork(stand, before)];
+  // What does not flower is raised all the same, for its leaves or roots; nothing is asked of flowers that never open.
+  const flowers = flowersAtAll(stand.window) ? [...flowerWork(stand, before), ...seedWork(stand, before)] : [];
+  const all = [...raised, ...wintered, ...flowers];
   const never = new Set(all.filter(({ act }) => stand.putOff.get(act) === null).map(({ key }) => key));
   return all
     .filter(({ key }) => !never.has(key))

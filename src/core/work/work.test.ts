@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { addDays, type Day, daysBetween } from "../calendar/day";
 import type { Climate } from "../climate/climate";
+import { flowersAtAll } from "../flowering/facts";
 import { climate, living, south, tropics } from "../tests/place";
 import { actsOf } from "./acts";
 import { outOfOrder, stageOf } from "./life";
@@ -146,6 +147,16 @@ describe("the acts of a stand", () => {
     expect(told([one(sure, "bring-in")!])).toEqual([["bring-in", "2027-09-22", "2027-09-27", "2027-10-06"]]);
     expect(one({ ...late, fleshy: false }, "bring-in")).toBeUndefined();
     expect(one(living({ plants: 3, fleshy: true }), "bring-in")).toBeUndefined();
+  });
+
+  test("what will not flower is raised for its leaves, and nothing is asked of its flowers and seed", () => {
+    const never = { ...living().window, fate: "needs-winter" as const };
+    expect(actsOf(living({ planned: true, wanted: 20, window: never })).map(({ act }) => act)).toEqual([
+      "sow",
+      "look-up",
+      "thin",
+    ]);
+    expect(actsOf(living({ plants: 20, window: never }))).toEqual([]);
   });
 
   test("nothing is asked of what is seen, known, not wanted or a mix", () => {
@@ -446,7 +457,7 @@ describe("whatever grows, in the north, the south and where there is no winter",
             stand = pressed(stand, due.act, day);
           }
         }
-        expect(stand.gathered).toBe(true);
+        expect(stand.gathered).toBe(flowersAtAll(planned.window));
         const once = asked.filter((act) => !["look-store", "flowers-off", "cage"].includes(act));
         expect(new Set(once).size).toBe(once.length);
       }),

@@ -1,6 +1,6 @@
 import { addDays, type Day, dayNumber } from "@/core/calendar/day";
 import { type Climate, hoursOfYear } from "@/core/climate/climate";
-import { type Frosts, frostsByNormals, frostsByReadings, STATED_SPREAD } from "@/core/climate/frost";
+import { frostsOf } from "@/core/climate/frost";
 import { type RainAhead, simulatedStation, type WeatherStation } from "@/core/climate/station";
 import { dailyNormals, type Normals, type Temperature } from "@/core/climate/temperature";
 import type { Id } from "@/core/custody/id";
@@ -54,25 +54,6 @@ export function stationOf(place: Garden, daily: Temperature[]): WeatherStation |
   return simulatedStation(daily, Math.round(Math.abs(place.latitude) * 1000 + Math.abs(place.longitude) * 10));
 }
 
-function frostsOf(
-  place: Garden,
-  daily: Temperature[],
-  readings: Map<number, Temperature>,
-  station: boolean,
-): Frosts | null {
-  const south = place.latitude < 0;
-  const seen = frostsByReadings(readings, south);
-  if (seen) return { ...seen, from: station ? "station" : "readings" };
-  if (place.lastFrost && place.firstFrost)
-    return {
-      last: { day: place.lastFrost, spread: STATED_SPREAD },
-      first: { day: place.firstFrost, spread: STATED_SPREAD },
-      from: "stated",
-      seasons: 0,
-    };
-  return daily.length ? frostsByNormals(daily, south ? 181 : 0) : null;
-}
-
 /** What the station expects of the next days: the first night of frost, and the first day of rain. */
 export type WeatherAhead = { frostNight: { day: Day; min: number } | null; rain: RainAhead | null };
 
@@ -118,13 +99,12 @@ export function climateOf(db: Db, today: Day): Climate {
   }
   // A reading of the grower's own goes before the station's.
   for (const [id, temperature] of own) measured.set(id, temperature);
-  const seasons = device ? new Map([...measured].filter(([id]) => id <= dayNumber(today))) : own;
   const climate: Climate = {
     latitude,
     daily,
     measured,
     hours: hoursOfYear(latitude, longitude),
-    frosts: frostsOf(place, daily, seasons, device !== null),
+    frosts: frostsOf(place, daily, own),
   };
   kept.set(db, { key, climate });
   return climate;

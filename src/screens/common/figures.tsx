@@ -1,5 +1,5 @@
 "use client";
-import { addDays, dayInWords } from "@/core/calendar/day";
+import { addDays, dayInWords, daysBetween } from "@/core/calendar/day";
 import { mixedByGeneration } from "@/core/inheritance/heterozygosity";
 import { certain, flowersToDo } from "@/core/pollination/flowersToDo";
 import type { SetRate } from "@/core/pollination/setRate";
@@ -121,30 +121,33 @@ export function MixedFigure({ generation, shares }: { generation: number; shares
 /** The likely day of first ripe seed. */
 export function RipeFigure({
   from,
+  ripe,
   observed,
   range,
 }: {
   from: string;
+  /** As it is forecast, by the warmth of the place. */
+  ripe: string;
   observed: boolean;
   range: { low: number; high: number };
 }) {
-  const middle = Math.round((range.low + range.high) / 2);
+  const middle = daysBetween(from, ripe);
   return (
     <Working
       shown={dayInWords(addDays(from, middle))}
       title="When is the first seed ripe?"
-      method="First flower plus the days from pollination to ripe seed. A rule of thumb: warmth decides."
+      method="First flower plus the days from pollination to ripe seed. In the cool it takes longer: warmth decides."
       inputs={[
         {
           key: "days",
           label: "Days to ripe seed",
           value: middle,
           low: range.low,
-          high: range.high,
+          high: Math.max(range.high, middle),
           min: 1,
           max: 400,
           step: 1,
-          source: "catalogue range",
+          source: "catalogue range, by the warmth here",
         },
         {
           key: "later",

@@ -22,6 +22,14 @@ export const FLOWERS = { open: "Open", covered: "Covered", hand: "Pollinated by 
 
 export const COVERS = { bags: "Bags", cage: "Cage", "alternate-cages": "Cage, opened on alternate days" } as const;
 
+/** Why a stand does not flower; its notes say more. */
+export const FATES = {
+  "killed-by-cold": "It will not flower: cold kills it first",
+  "needs-winter": "It will not flower without a winter",
+  "needs-other-days": "It will hardly flower: days are never right for it here",
+  "too-little-warmth": "It will not flower: the open is too cool for it",
+} as const;
+
 export const SOWN_IN = {
   tray: "A tray, to be pricked out",
   cells: "Cells",

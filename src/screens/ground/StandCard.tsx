@@ -9,7 +9,7 @@ import { Notes } from "../common/Notes";
 import { Raised } from "../common/Raised";
 import { StandLife } from "../common/StandLife";
 import { Tag } from "../common/Tag";
-import { chanceInWords, FLOWERS, SCHOOLS, spanInWords } from "../common/words";
+import { chanceInWords, FATES, FLOWERS, SCHOOLS, spanInWords } from "../common/words";
 import { BedForm } from "./BedForm";
 import { PlantsEnough } from "./PlantsEnough";
 import { type Props, StandChange } from "./StandChange";
@@ -42,20 +42,23 @@ export function StandCard({ stand, beds, units, season, today }: Props & { today
         <Row term="Sown" value={dayInWords(stand.sown, "long")} />
         <Row
           term="In flower"
-          value={spanInWords(window.start, window.end)}
+          bad={window.fate !== "flowers"}
+          value={window.fate === "flowers" ? spanInWords(window.start, window.end) : FATES[window.fate]}
           note={
-            window.observed
-              ? "first flower as you saw it"
-              : `forecast by ${window.basis === "heat" ? "warmth" : "days from sowing"}; ${spanInWords(window.earliest, window.latest)} at the widest`
+            window.fate !== "flowers"
+              ? `sown ${dayInWords(stand.sown)}`
+              : window.observed
+                ? "first flower as you saw it"
+                : `forecast by ${window.basis === "heat" ? "warmth" : "days from sowing"}; ${spanInWords(window.earliest, window.latest)} at the widest`
           }
         />
-        {window.male.start !== window.female.start && (
+        {window.fate === "flowers" && window.male.start !== window.female.start && (
           <Row
             term="Males, females"
             value={`${spanInWords(window.male.start, window.male.end)}; ${spanInWords(window.female.start, window.female.end)}`}
           />
         )}
-        {stand.seedWanted === 1 && (
+        {stand.seedWanted === 1 && window.fate === "flowers" && (
           <Row
             term="First seed ripe"
             value={dayInWords(window.ripe)}
@@ -64,7 +67,7 @@ export function StandCard({ stand, beds, units, season, today }: Props & { today
                 safe: `${chanceInWords(ripening.chance)} to ripen before frost`,
                 doubtful: `${spanInWords(window.ripeEarliest, window.ripeLatest)}; ${chanceInWords(ripening.chance)} to be before frost, about ${ripening.frost ? dayInWords(ripening.frost) : ""}`,
                 "too-late": `seed can hardly ripen before the frost about ${ripening.frost ? dayInWords(ripening.frost) : ""}. Sow earlier, under glass, or elsewhere`,
-                "no-frost": "no frost here",
+                "no-frost": "no frost ends it here",
               }[ripening.verdict]
             }
             bad={ripening.verdict === "too-late"}

@@ -194,7 +194,6 @@ function frostWords(place: string, frosts: Season["frosts"]): string {
   if (!frosts) return `No frost is known at ${place}.`;
   const from = {
     readings: `${frosts.seasons} seasons of readings`,
-    station: `${frosts.seasons} seasons of the simulated station`,
     stated: "the days you stated, the spread a working value",
     normals: "the monthly normals",
   }[frosts.from];

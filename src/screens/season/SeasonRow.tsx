@@ -9,7 +9,7 @@ import { oneIn } from "@/core/isolation/verdict";
 import Link from "@/ui/Link";
 import type { SeasonStand } from "@/views/season";
 import { RipeFigure } from "../common/figures";
-import { chanceInWords, sentence, spanInWords } from "../common/words";
+import { chanceInWords, FATES, sentence, spanInWords } from "../common/words";
 
 const LEVEL_TONES = { within: "text-moss", perhaps: "text-quince", over: "font-bold text-rust" } as const;
 
@@ -54,10 +54,12 @@ export function Row({ stand, tried, moved, share, season, end, hold, onKey }: Ro
         <span className="max-w-64 truncate">{stand.name}</span>
         <span className="text-soft">{stand.bedName ? bedInWords(stand.bedName) : "in trays"}</span>
         <span className="text-soft max-sm:hidden">
-          {spanInWords(window.start, window.end)}
+          {window.fate === "flowers" ? spanInWords(window.start, window.end) : ""}
           {window.observed ? ", first flower seen" : ""}
         </span>
-        {stand.seedWanted ? (
+        {window.fate !== "flowers" ? (
+          <span className="font-bold text-rust">{FATES[window.fate]}</span>
+        ) : stand.seedWanted ? (
           <>
             {tried?.share && (
               <span className={LEVEL_TONES[tried.share.level]}>
@@ -68,7 +70,13 @@ export function Row({ stand, tried, moved, share, season, end, hold, onKey }: Ro
             <span
               className={clsx("max-sm:hidden", ripening.verdict === "too-late" ? "font-bold text-rust" : "text-soft")}
             >
-              ripe <RipeFigure from={window.female.start} observed={window.observed} range={stand.daysToRipe} />
+              ripe{" "}
+              <RipeFigure
+                from={window.female.start}
+                ripe={window.ripe}
+                observed={window.observed}
+                range={stand.daysToRipe}
+              />
               {ripening.verdict === "no-frost" ? "" : `, ${chanceInWords(ripening.chance)} before frost`}
             </span>
           </>
@@ -81,7 +89,9 @@ export function Row({ stand, tried, moved, share, season, end, hold, onKey }: Ro
           </span>
         )}
       </p>
-      <span aria-hidden className="absolute h-px bg-soft" style={{ ...across(sown, window.ripe), top: 44 }} />
+      {window.fate === "flowers" && (
+        <span aria-hidden className="absolute h-px bg-soft" style={{ ...across(sown, window.ripe), top: 44 }} />
+      )}
       {sown >= "0" && share(sown) >= 0 && (
         <span
           aria-hidden
@@ -89,8 +99,12 @@ export function Row({ stand, tried, moved, share, season, end, hold, onKey }: Ro
           style={{ left: `calc(${share(sown)}% - 4px)`, top: 40 }}
         />
       )}
-      <Bar tone="bg-dusk" window={window.male} across={across} top={27} />
-      <Bar tone="bg-damson" window={window.female} across={across} top={37} />
+      {window.fate === "flowers" && (
+        <>
+          <Bar tone="bg-dusk" window={window.male} across={across} top={27} />
+          <Bar tone="bg-damson" window={window.female} across={across} top={37} />
+        </>
+      )}
       {clashes.map((clash) => (
         <span
           key={clash.name}
@@ -103,7 +117,7 @@ export function Row({ stand, tried, moved, share, season, end, hold, onKey }: Ro
           }}
         />
       ))}
-      {stand.seedWanted && (
+      {stand.seedWanted && window.fate === "flowers" && (
         <span
           aria-hidden
           className={clsx(

@@ -13,9 +13,12 @@ import { SeasonBoard } from "./SeasonBoard";
 function headline({ stands, tried, season, garden }: Season): string {
   if (stands.length === 0) return `Nothing stands in ${seasonName(season, garden.latitude)} yet`;
   const over = tried.filter((t) => t.share?.level === "over").length;
-  const late = stands.filter((s) => s.seedWanted && s.ripening.verdict === "too-late").length;
+  const forSeed = stands.filter((s) => s.seedWanted);
+  const never = forSeed.filter((s) => s.window.fate !== "flowers").length;
+  const late = forSeed.filter((s) => s.window.fate === "flowers" && s.ripening.verdict === "too-late").length;
   const parts = [
     over ? `${plural(over, "stand")} ${over === 1 ? "takes" : "take"} more strange pollen than you allow` : "",
+    never ? `${plural(never, "stand")} will not flower` : "",
     late ? `${plural(late, "stand")} will hardly ripen before frost` : "",
   ].filter(Boolean);
   return parts.join("; ") || "Everything for seed can ripen, as pure as you ask";

@@ -314,12 +314,12 @@ describe("Nursery, Seed and Lines", () => {
     garden.done("stand.add", { lineId, lotId: weighed, sown: "2028-05-10", sowedSeeds: 60 });
     expect(lotPage(garden.sky(), garden.code("lot", weighed))!.lot.left).toMatchObject({
       low: 0,
-      likely: 5,
-      high: 20,
+      likely: 13,
+      high: 36,
       counted: false,
     });
     expect(
-      garden.refused("stand.add", { lineId, lotId: weighed, sown: "2028-05-10", sowedSeeds: 21 }).message,
+      garden.refused("stand.add", { lineId, lotId: weighed, sown: "2028-05-10", sowedSeeds: 37 }).message,
     ).toContain("by its mass");
     expect(lotPage(garden.sky(), "X27-999-9")).toBeNull();
   });

@@ -1,7 +1,7 @@
-import { COMPUTATIONS } from "@/core/computations";
+import { METHODS } from "@/catalogue/forecasts";
 
 export function GET(): Response {
   return Response.json({
-    methods: COMPUTATIONS.map(({ name, what, source, schema }) => ({ name, what, source, input: schema.describe() })),
+    methods: METHODS.map(({ name, what, source, schema }) => ({ name, what, source, input: schema.describe() })),
   });
 }

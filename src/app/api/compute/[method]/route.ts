@@ -1,4 +1,5 @@
-import { COMPUTATIONS, compute } from "@/core/computations";
+import { METHODS } from "@/catalogue/forecasts";
+import { compute } from "@/core/computations";
 import { answering, json } from "../../answer";
 import { readJson } from "../../body";
 
@@ -10,7 +11,7 @@ type Params = { params: Promise<{ method: string }> };
 export const POST = (request: Request, { params }: Params) =>
   answering(async () => {
     const { method: name } = await params;
-    const method = COMPUTATIONS.find((m) => m.name === name);
+    const method = METHODS.find((m) => m.name === name);
     if (!method) return failure(404, `There is no method ${name}.`);
     const body = await readJson(request);
     if (!body.ok) return failure(body.status, body.message);

@@ -1,0 +1,179 @@
+import { describe, expect, test } from "vitest";
+import { addDays } from "@/core/calendar/day";
+import { compute } from "@/core/computations";
+import { METHODS } from "./forecasts";
+
+const months = (min: number[], max: number[]) => min.map((low, i) => ({ min: low, max: max[i]! }));
+const VALLEY_MIN = [-4.5, -4, -1.5, 1.4, 5, 8.8, 10.8, 10.4, 6.6, 3, -0.6, -3.2];
+const VALLEY_MAX = [2.5, 4.5, 9.5, 14, 18.5, 22, 24.2, 23.8, 19.2, 13.5, 7, 3.5];
+const turned = (list: number[]) => [...list.slice(6), ...list.slice(0, 6)];
+
+/** Places as growers know them. */
+const PLACES = {
+  valley: {
+    latitude: 48.6,
+    longitude: 9.3,
+    normals: months(VALLEY_MIN, VALLEY_MAX),
+    lastFrost: "05-20",
+    firstFrost: "09-28",
+  },
+  south: {
+    latitude: -44.9,
+    longitude: 168.7,
+    normals: months(turned(VALLEY_MIN), turned(VALLEY_MAX)),
+    lastFrost: "11-12",
+    firstFrost: "04-07",
+  },
+  coast: {
+    latitude: 51,
+    longitude: -4,
+    normals: months([4, 4, 5, 6, 9, 12, 14, 14, 12, 10, 7, 5], [9, 9, 11, 13, 16, 18, 20, 20, 18, 15, 12, 10]),
+  },
+  olives: {
+    latitude: 37,
+    longitude: -4,
+    normals: months(
+      [6, 7, 8.5, 10, 13, 17, 19, 20, 17, 13.5, 9.5, 7],
+      [16, 17, 19, 21, 25, 29, 32, 32, 28, 24, 19, 16.5],
+    ),
+  },
+  equator: { latitude: 2, longitude: 30, normals: months(Array(12).fill(21), Array(12).fill(31)) },
+  fjord: {
+    latitude: 69.6,
+    longitude: 19,
+    normals: months(
+      [-6.5, -6.5, -5, -2, 2, 6, 9, 8, 4.5, 1, -2.5, -5],
+      [-2, -2, 0, 3, 8, 12.5, 15.5, 14, 9.5, 5, 1, -1],
+    ),
+  },
+};
+
+type Told = {
+  fate: string;
+  flower: { early: string; likely: string; late: string } | null;
+  ripe: { early: string; likely: string; late: string } | null;
+  ripensInTime: number;
+  notes: string[];
+};
+const METHOD = METHODS.find(({ name }) => name === "flowering-forecast")!;
+function forecast(species: string, place: keyof typeof PLACES, sown: string, more: object = {}): Told {
+  const told = compute(METHOD, { species, sown, ...PLACES[place], ...more });
+  if (!told.ok) throw new Error(told.message);
+  return told.result as Told;
+}
+
+/** First flower and first ripe seed within the weeks in which growers of such places would expect them. */
+test.each([
+  ["tomato", "valley", "2027-03-20", ["2027-05-10", "2027-06-25"], ["2027-07-10", "2027-08-25"]],
+  ["tomato", "valley", "2027-05-25", ["2027-07-15", "2027-08-20"], null],
+  ["tomato", "south", "2026-09-10", ["2026-11-01", "2026-12-20"], ["2026-12-25", "2027-02-20"]],
+  ["tomato", "equator", "2027-03-01", ["2027-04-08", "2027-05-05"], ["2027-05-20", "2027-07-05"]],
+  ["tomato", "olives", "2027-02-01", ["2027-04-01", "2027-05-20"], ["2027-05-25", "2027-07-20"]],
+  ["pepper", "valley", "2027-03-01", ["2027-05-15", "2027-07-01"], ["2027-07-15", "2027-09-15"]],
+  ["sunflower", "valley", "2027-04-20", ["2027-07-15", "2027-08-15"], ["2027-08-25", "2027-10-05"]],
+  ["pepo-squash", "valley", "2027-05-10", ["2027-06-25", "2027-07-20"], ["2027-08-25", "2027-10-05"]],
+  ["melon", "valley", "2027-05-04", ["2027-06-25", "2027-07-25"], ["2027-08-15", "2027-09-30"]],
+  ["cucumber", "valley", "2027-05-20", ["2027-07-01", "2027-07-28"], ["2027-08-15", "2027-09-25"]],
+  ["common-bean", "valley", "2027-05-25", ["2027-07-08", "2027-07-28"], ["2027-08-20", "2027-09-20"]],
+  ["runner-bean", "valley", "2027-05-25", ["2027-07-10", "2027-08-01"], ["2027-08-30", "2027-10-01"]],
+  ["maize", "valley", "2027-05-10", ["2027-07-15", "2027-08-10"], ["2027-09-10", "2027-10-15"]],
+  ["maize", "equator", "2027-03-10", ["2027-04-10", "2027-05-20"], ["2027-05-25", "2027-07-20"]],
+  ["okra", "equator", "2027-03-01", ["2027-04-12", "2027-05-01"], ["2027-05-20", "2027-06-25"]],
+  ["basil", "valley", "2027-04-20", ["2027-06-25", "2027-07-25"], ["2027-08-01", "2027-09-10"]],
+  ["lettuce", "valley", "2027-04-10", ["2027-07-01", "2027-07-31"], ["2027-07-20", "2027-08-31"]],
+  ["lettuce", "equator", "2027-04-10", ["2027-05-20", "2027-07-10"], null],
+  ["spinach", "valley", "2027-03-20", ["2027-05-20", "2027-06-15"], ["2027-07-05", "2027-08-10"]],
+  ["spinach", "valley", "2026-09-10", ["2027-04-05", "2027-05-20"], ["2027-06-01", "2027-07-10"]],
+  ["pea", "valley", "2027-03-25", ["2027-05-28", "2027-06-20"], ["2027-07-10", "2027-08-10"]],
+  ["broad-bean", "valley", "2027-03-10", ["2027-05-20", "2027-06-15"], ["2027-07-25", "2027-09-01"]],
+  ["broad-bean", "coast", "2026-10-20", ["2027-02-10", "2027-04-20"], ["2027-05-15", "2027-07-20"]],
+  ["onion", "valley", "2027-04-01", ["2028-06-15", "2028-07-20"], ["2028-08-10", "2028-09-15"]],
+  ["onion", "coast", "2026-09-01", ["2027-05-15", "2027-07-10"], ["2027-07-15", "2027-09-01"]],
+  ["leek", "valley", "2027-03-28", ["2028-06-20", "2028-07-25"], ["2028-08-20", "2028-10-01"]],
+  ["carrot", "valley", "2027-05-01", ["2028-06-10", "2028-07-15"], ["2028-08-01", "2028-09-20"]],
+  ["cabbage", "valley", "2027-04-15", ["2028-05-05", "2028-06-10"], ["2028-07-10", "2028-08-20"]],
+  ["beet", "valley", "2027-05-01", ["2028-06-15", "2028-07-15"], ["2028-08-10", "2028-09-15"]],
+  ["parsnip", "coast", "2027-03-15", ["2028-05-20", "2028-07-01"], ["2028-07-15", "2028-08-31"]],
+  ["radish", "valley", "2027-04-10", ["2027-06-01", "2027-06-30"], ["2027-07-30", "2027-09-01"]],
+  ["strawberry", "valley", "2027-03-01", ["2028-04-28", "2028-05-25"], ["2028-06-01", "2028-07-01"]],
+  ["foxglove", "valley", "2027-06-01", ["2028-05-25", "2028-06-25"], ["2028-07-10", "2028-08-20"]],
+  ["soya", "valley", "2027-05-15", ["2027-07-05", "2027-08-01"], ["2027-09-10", "2027-10-15"]],
+  ["quinoa", "valley", "2027-04-20", ["2027-06-25", "2027-07-20"], ["2027-08-15", "2027-09-15"]],
+  ["amaranth", "valley", "2027-05-15", ["2027-07-15", "2027-08-15"], ["2027-08-30", "2027-10-05"]],
+  ["coriander", "valley", "2027-04-10", ["2027-06-05", "2027-07-01"], ["2027-07-10", "2027-08-15"]],
+  ["dill", "valley", "2026-12-10", ["2027-05-25", "2027-07-05"], ["2027-07-01", "2027-08-20"]],
+  ["pot-marigold", "valley", "2027-04-10", ["2027-06-10", "2027-07-01"], ["2027-07-10", "2027-08-05"]],
+  ["cosmos", "valley", "2027-04-25", ["2027-06-25", "2027-07-25"], ["2027-07-25", "2027-08-31"]],
+  ["nasturtium", "valley", "2027-05-10", ["2027-06-20", "2027-07-15"], ["2027-08-01", "2027-08-31"]],
+  ["potato", "valley", "2027-03-20", ["2027-05-25", "2027-07-01"], ["2027-07-15", "2027-08-31"]],
+] as const)(
+  "%s at the %s, sown %s, flowers and ripens as growers there expect",
+  (species, place, sown, flower, ripe) => {
+    const told = forecast(species, place, sown);
+    expect(told.fate).toBe("flowers");
+    const within = (day: string, [from, to]: readonly [string, string]) =>
+      expect(`${from} ${day} ${to}`).toBe([from, day, to].sort().join(" "));
+    within(told.flower!.likely, flower);
+    if (ripe) within(told.ripe!.likely, ripe);
+    for (const { early, likely, late } of [told.flower!, told.ripe ?? told.flower!])
+      expect([early, likely, late]).toEqual([early, likely, late].sort());
+  },
+);
+
+describe("what does not flower says why", () => {
+  test.each([
+    ["tomato", "valley", "2027-08-15", "killed-by-cold", "Cold kills it about"],
+    ["tomato", "south", "2027-03-21", "killed-by-cold", "unless it is brought in"],
+    ["common-bean", "valley", "2027-08-10", "killed-by-cold", "before it flowers."],
+    ["sunflower", "valley", "2027-08-10", "killed-by-cold", "Cold kills it"],
+    ["onion", "equator", "2027-03-01", "needs-winter", "7 to 13 weeks below 10 °C"],
+    ["carrot", "equator", "2027-05-01", "needs-winter", "without a winter"],
+    ["radish", "equator", "2027-05-01", "needs-other-days", "never get long enough"],
+    ["okra", "fjord", "2027-05-20", "too-little-warmth", "under glass"],
+  ] as const)("%s at the %s, sown %s: %s", (species, place, sown, fate, words) => {
+    const told = forecast(species, place, sown);
+    expect(told).toMatchObject({ fate, flower: null, ripe: null, ripensInTime: 0 });
+    expect(told.notes.join(" ")).toContain(words);
+  });
+
+  test("a tender plant set out in winter is dead that day, and one with a day more of cover is not another plant", () => {
+    expect(forecast("tomato", "valley", "2027-02-01", { plantedOut: "2027-03-10" }).fate).toBe("killed-by-cold");
+    const [one, two] = ["2027-01-13", "2027-01-15"].map((sown) => forecast("pepper", "valley", sown).flower!.likely);
+    expect(two! <= addDays(one!, 4) && two! >= one!).toBe(true);
+  });
+
+  test("later sowing ripens no better: two days do not turn a doubtful sunflower into a safe one", () => {
+    const days = ["2027-04-20", "2027-05-20", "2027-06-10", "2027-06-28", "2027-06-30", "2027-07-10"];
+    const chances = days.map((sown) => forecast("sunflower", "valley", sown).ripensInTime);
+    expect(chances).toEqual([...chances].sort((a, b) => b - a));
+    expect(chances[0]).toBeGreaterThan(0.8);
+    expect(chances.at(-1)).toBeLessThan(0.05);
+  });
+
+  test("hardy crops stand their frosts: spinach sown in autumn lives, and a sunflower outlives the first frost by weeks", () => {
+    expect(forecast("spinach", "valley", "2026-09-10").ripensInTime).toBeGreaterThan(0.95);
+    const bean = forecast("common-bean", "valley", "2027-06-15").ripensInTime;
+    const pea = forecast("pea", "valley", "2027-06-15").ripensInTime;
+    expect(pea).toBeGreaterThan(bean);
+  });
+});
+
+test("a forecast refuses what can't be", () => {
+  const good = { species: "tomato", sown: "2027-03-20", ...PLACES.valley };
+  const of = (more: object) => compute(METHOD, { ...good, ...more });
+  expect(of({}).ok).toBe(true);
+  for (const more of [
+    { species: "triffid" },
+    { sown: "2027-02-30" },
+    { lastFrost: "02-31" },
+    { normals: PLACES.valley.normals.slice(1) },
+    { normals: PLACES.valley.normals.map(() => ({ min: 9, max: 3 })) },
+    { plantedOut: "2027-03-19" },
+    { overwinter: "hoped" },
+    { latitude: 91 },
+  ])
+    expect([more, of(more).ok]).toEqual([more, false]);
+  // One frost day may be told without the other.
+  const one = { ...good, firstFrost: undefined };
+  expect(compute(METHOD, one).ok).toBe(true);
+});
