@@ -23,11 +23,17 @@ export function existingStand({ db }: Pick<Context, "db">, id: Id, field: string
   return standById(db, id) ?? refuse(field, "That stand does not exist.");
 }
 
-/** The season in which a stand flowers for seed: a crop of the second year belongs to that year. */
-export const floweringSeason = (
+/**
+ * The season in which a stand flowers for seed: a crop of the second year belongs to that year, one that cold kills before
+ * it flowers to the season it dies in.
+ */
+export function floweringSeason(
   { db, garden, today }: Pick<Context, "db" | "garden" | "today">,
   sowing: Sowing & { lineId: Id; species: string },
-) => seasonOf(forecaster(db, today).of({ ...sowing, firstFlower: null }).start, garden.latitude);
+): number {
+  const { fate, start, kill } = forecaster(db, today).of({ ...sowing, firstFlower: null });
+  return seasonOf(fate === "killed-by-cold" && kill ? kill.day : start, garden.latitude);
+}
 
 /** Gives a family's plants their numbers, up to as many as were planted. */
 function numberPlants({ write }: Context, standId: Id, from: number, to: number): void {

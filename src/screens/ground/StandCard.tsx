@@ -18,6 +18,7 @@ import { WinterWays } from "./WinterWays";
 export function StandCard({ stand, beds, units, season, today }: Props & { today: string }) {
   const { window, ripening } = stand;
   const family = stand.family === 1;
+  const flowers = window.fate === "flowers";
   const bed = beds.find((b) => b.id === stand.bedId);
   return (
     <section className="mb-8" aria-label={`Stand ${stand.code}`}>
@@ -42,23 +43,23 @@ export function StandCard({ stand, beds, units, season, today }: Props & { today
         <Row term="Sown" value={dayInWords(stand.sown, "long")} />
         <Row
           term="In flower"
-          bad={window.fate !== "flowers"}
+          bad={!flowers}
           value={window.fate === "flowers" ? spanInWords(window.start, window.end) : FATES[window.fate]}
           note={
-            window.fate !== "flowers"
-              ? `sown ${dayInWords(stand.sown)}`
+            !flowers
+              ? window.notes.join(" ")
               : window.observed
                 ? "first flower as you saw it"
                 : `forecast by ${window.basis === "heat" ? "warmth" : "days from sowing"}; ${spanInWords(window.earliest, window.latest)} at the widest`
           }
         />
-        {window.fate === "flowers" && window.male.start !== window.female.start && (
+        {flowers && window.male.start !== window.female.start && (
           <Row
             term="Males, females"
             value={`${spanInWords(window.male.start, window.male.end)}; ${spanInWords(window.female.start, window.female.end)}`}
           />
         )}
-        {stand.seedWanted === 1 && window.fate === "flowers" && (
+        {stand.seedWanted === 1 && flowers && (
           <Row
             term="First seed ripe"
             value={dayInWords(window.ripe)}
@@ -84,7 +85,7 @@ export function StandCard({ stand, beds, units, season, today }: Props & { today
           value={`${lengthInWords(stand.isolation.low, units)} to ${lengthInWords(stand.isolation.high, units)}`}
         />
       </dl>
-      {window.notes.map((note) => (
+      {(flowers ? window.notes : []).map((note) => (
         <p key={note} className="mt-2 text-sm text-soft">
           {note}
         </p>

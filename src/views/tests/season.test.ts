@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { daysBetween } from "@/core/calendar/day";
 import type { Scene } from "@/core/isolation/scene";
 import { tryOut } from "@/core/isolation/tryout";
+import { VALLEY } from "@/core/tests/place";
 import { type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { calendarView } from "../calendar";
 import { groundView } from "../ground";
@@ -78,6 +79,29 @@ describe("the season's board", () => {
       expect(same.window).toEqual(one.window);
       expect(same.share!.likely).toBeCloseTo(one.share!.likely, 12);
     }
+  });
+});
+
+describe("a stand that cold kills before it flowers", () => {
+  test("belongs to the season it dies in, says so, sheds and sets nothing, and asks for no flower", () => {
+    const months = (["min", "max"] as const).flatMap((end) =>
+      VALLEY[end].map((degrees, i) => [`${end}${i + 1}`, degrees]),
+    );
+    garden.done("climate.normals", Object.fromEntries(months));
+    const lineId = line("Late", "tomato");
+    const stood = garden.done("stand.add", { lineId, bedId: 1, sown: "2027-05-01", plants: 9 }).id;
+    const other = line("Later", "tomato");
+    const id = garden.done("stand.add", { lineId: other, bedId: 2, sown: "2027-08-15", plants: 5 }).id;
+    expect(garden.row("stand", id).season).toBe(2027);
+    const { stands, tried } = seasonView(garden.sky(), 2027);
+    const told = stands.find((s) => s.id === id)!;
+    expect(told.window.fate).toBe("killed-by-cold");
+    expect(told.window.notes.join()).toMatch(/Cold kills it about \d+ Oct/);
+    expect(told.ripening).toMatchObject({ chance: 0, verdict: "too-late" });
+    expect(tried.find((t) => t.id === id)?.share ?? null).toBeNull();
+    expect(tried.find((t) => t.id === stood)!.meets).toEqual([]);
+    const acts = calendarView(garden.sky(), 2027).events.map((event) => event.id);
+    expect(acts.filter((act) => act.endsWith(id)).join()).not.toMatch(/first-flower|gather|rogue/);
   });
 });
 
