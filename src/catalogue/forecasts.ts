@@ -34,7 +34,7 @@ export type Forecast = { fate: Fate; flower: Days | null; ripe: Days | null; rip
  * @param input.normals mean lowest and highest temperature of each month, January first
  * @param input.lastFrost and input.firstFrost the grower's word, `MM-DD`; without both the normals tell
  */
-export function floweringForecast(input: ForecastInput): Forecast {
+function floweringForecast(input: ForecastInput): Forecast {
   const { species, sown, plantedOut, overwinter, latitude, longitude, normals, lastFrost, firstFrost } = input;
   const daily = dailyNormals({ min: normals.map(({ min }) => min), max: normals.map(({ max }) => max) });
   const climate: Climate = {

@@ -179,7 +179,10 @@ describe("the verdict", () => {
   test.each([
     [0.0222, "1 seed in 45"],
     [0.00001, "fewer than 1 seed in 20,000"],
-    [0.7, "70 seeds in 100"],
+    [0.7, "7 seeds in 10"],
+    [0.51, "5 seeds in 10"],
+    [0.96, "more than 9 seeds in 10"],
+    [1, "more than 9 seeds in 10"],
     [0.00123, "1 seed in 810"],
     [0.00005, "1 seed in 20,000"],
     [0.5, "1 seed in 2"],

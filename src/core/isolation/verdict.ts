@@ -1,3 +1,4 @@
+import { oddsInWords } from "../units/odds";
 import { bearsSeed } from "./meeting";
 import type { SceneStand } from "./scene";
 import type { Arrival, Share, SourceShare } from "./share";
@@ -10,16 +11,13 @@ export type Verdict = {
   words: string;
 };
 
-const round = (n: number) => Number(n.toPrecision(2));
-
 /**
  * A share as a count a person can picture.
  * @example oneIn(0.0222) // "1 seed in 45"
  */
 export function oneIn(share: number): string {
-  if (share < 0.00005) return "fewer than 1 seed in 20,000";
-  if (share > 0.5) return `${Math.round(share * 100)} seeds in 100`;
-  return `1 seed in ${round(1 / share).toLocaleString("en-GB")}`;
+  const odds = oddsInWords(share);
+  return share > 0.5 ? odds.replace(" in ", " seeds in ") : odds.replace("1 in ", "1 seed in ");
 }
 
 /**
@@ -56,7 +54,7 @@ export function verdictOf(stand: SceneStand, arrival: Arrival): Verdict {
   const from = most ? `, most of them ${most.name}` : "";
   const asked = `you take ${oneIn(limit)}`;
   const words = !most
-    ? `Nothing that crosses with ${name} flowers when it does.`
+    ? `Nothing you entered that crosses with ${name} flowers when it does.`
     : school === "keep-pure"
       ? `About ${share} will have a stranger for a father${from}; ${asked}.`
       : school === "cross-and-fix"

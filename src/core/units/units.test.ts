@@ -1,4 +1,5 @@
 import { expect, test } from "vitest";
+import { oddsInWords } from "./odds";
 import { lengthInWords, lengthShown, lengthTyped, massInWords, massTyped } from "./units";
 
 test("feet and ounces come back as they were typed", () => {
@@ -14,4 +15,21 @@ test("lengths carry their unit and no more digits than they deserve", () => {
     lengthInWords(12.345, "metric"),
     lengthInWords(0.4, "metric"),
   ]).toEqual(["140 m", "459 ft", "12.3 m", "0.4 m"]);
+});
+
+test("odds are so many of so many, and a model is never sure of all", () => {
+  const few = { below: 0.01, words: "less than 1 in 100" };
+  expect([0, 0.0099, 0.01, 0.4, 0.5].map((share) => oddsInWords(share, few))).toEqual([
+    "less than 1 in 100",
+    "less than 1 in 100",
+    "1 in 100",
+    "1 in 2.5",
+    "1 in 2",
+  ]);
+  expect([0.55, 0.94, 0.951, 1].map((share) => oddsInWords(share))).toEqual([
+    "6 in 10",
+    "9 in 10",
+    "more than 9 in 10",
+    "more than 9 in 10",
+  ]);
 });

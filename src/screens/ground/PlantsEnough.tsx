@@ -1,5 +1,6 @@
 "use client";
 import { type EnoughInput, enoughPlants } from "@/core/inheritance/enoughPlants";
+import { oddsInWords } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { Enough } from "@/ui/Enough";
 import { Working } from "@/ui/Working";
@@ -9,7 +10,7 @@ import { chanceInWords, percent } from "../common/words";
 export function PlantsEnough({ input, thumb }: { input: EnoughInput; thumb: { low: number; high: number } }) {
   const answer = enoughPlants(input);
   const risk = 1 - answer.saved;
-  const chance = risk >= 0.01 ? `1 in ${Math.max(1, Math.round(1 / risk))}` : "less than 1 in 100";
+  const chance = oddsInWords(risk, { below: 0.01, words: "less than 1 in 100" });
   const missing = Math.max(0, answer.need - input.plants);
   return (
     <div>

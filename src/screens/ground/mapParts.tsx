@@ -1,11 +1,11 @@
 import { cornersOf, type Point } from "@/core/ground/shape";
+import { oddsInWords } from "@/core/units/odds";
 import { lengthInWords, type Units } from "@/core/units/units";
 import type { Bed } from "@/records/bed/bed";
 import type { Judged } from "@/views/ground";
 import { boxOn, type Frame, pathOn, type Size } from "./frame";
 
-const oneIn = (share: number) =>
-  share < 0.00005 ? "hardly any" : `1 in ${Number((1 / share).toPrecision(2)).toLocaleString("en-GB")}`;
+const oneIn = (share: number) => oddsInWords(share, { below: 0.00005, words: "hardly any" });
 
 /** The corner that sizes a bed and the knob that turns it. */
 export function Handles({ bed, frame }: { bed: Bed; frame: Frame }) {

@@ -125,7 +125,7 @@ describe("Ground", () => {
     garden.db.prepare("UPDATE line SET school = 'cross-and-fix' WHERE rowid = 1").run();
     expect(words()).toContain("Covered crosses are not touched");
     garden.db.prepare("UPDATE line SET school = 'let-it-mix' WHERE rowid = 1").run();
-    expect(words()).toContain("Nothing that crosses");
+    expect(words()).toContain("Nothing you entered that crosses");
   });
 
   test("of several stands of a line the worst is listed, until a stand is chosen", () => {
