@@ -140,7 +140,7 @@ test("a neighbour's field comes in from GeoJSON, and one that crosses itself doe
   await pick.setInputFiles(upload("field.geojson", JSON.stringify(field)));
   await expect(sheet(page).getByText("does not say which species grows there")).toBeVisible();
   await sheet(page).getByLabel("Species").selectOption({ label: "Melon" });
-  await sheet(page).getByLabel("Plants").fill("4000");
+  await sheet(page).getByLabel("Plants").fill("40000");
   await sheet(page).getByRole("button", { name: "Take it in" }).click();
   await expect(toast(page, "Taken in: 1 source (melon field by the river)")).toBeVisible();
   await expect(page.getByRole("row", { name: /Lantern melon/ })).toContainText("melon field by the river");

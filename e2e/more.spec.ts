@@ -109,16 +109,16 @@ test("a figure opens, is tried, and is as before when opened again", async ({ br
   const figure = page
     .getByRole("group", { name: /Lantern melon/ })
     .first()
-    .getByRole("button", { name: /25 Aug: show the working/ });
+    .getByRole("button", { name: /26 Aug: show the working/ });
   await figure.click();
   const days = page.getByLabel("Days to ripe seed");
-  await expect(days).toHaveValue("50");
+  await expect(days).toHaveValue("51");
   await days.fill("60");
   await expect(page.getByText("4 Sept").first()).toBeVisible();
   await expect(page.getByText("Changes it most:")).toBeVisible();
   await page.keyboard.press("Escape");
   await figure.click();
-  await expect(days).toHaveValue("50");
+  await expect(days).toHaveValue("51");
   await page.close();
 });
 

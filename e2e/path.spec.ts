@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, test } from "./server";
+import { expect, type Server, startServer, test } from "./server";
 
 const sheet = (page: Page) => page.getByRole("dialog");
 const said = (page: Page, words: string | RegExp) =>
@@ -32,10 +32,15 @@ async function dayIs(page: Page, day: string) {
 test.describe
   .serial("one cross, from an empty garden to chosen seedlings", () => {
     let page: Page;
-    test.beforeAll(async ({ browser, empty }) => {
+    let empty: Server;
+    test.beforeAll(async ({ browser }) => {
+      empty = await startServer("empty");
       page = await browser.newPage({ baseURL: empty.url });
     });
-    test.afterAll(() => page.close());
+    test.afterAll(async () => {
+      await page.close();
+      await empty.stop();
+    });
 
     test("the garden, with a latitude that does not exist first", async () => {
       await page.goto("/");

@@ -1,6 +1,8 @@
-import { expect, test } from "./server";
+import { expect, startServer, test } from "./server";
 
-test("every screen says what to do first in an empty garden", async ({ browser, empty }) => {
+test("every screen says what to do first in an empty garden", async ({ browser }) => {
+  // Of its own: other files begin the garden of the server that they share.
+  const empty = await startServer("empty");
   const page = await browser.newPage({ baseURL: empty.url });
   const first: Record<string, string> = {
     "/": "Where is your garden?",
@@ -26,6 +28,7 @@ test("every screen says what to do first in an empty garden", async ({ browser, 
   await page.goto("/lines/999");
   await expect(page.getByText("Nothing hangs on this label")).toBeVisible();
   await page.close();
+  await empty.stop();
 });
 
 test("keys find, go and explain; the band's stake moves the day of this device alone", async ({ browser, demo }) => {

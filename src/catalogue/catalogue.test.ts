@@ -46,6 +46,22 @@ describe("catalogue", () => {
     expect(usual("tomato", "yes")).toBe("nightshade-bud");
   });
 
+  test.each([
+    ["broad-bean", "favism"],
+    ["foxglove", "foxglove"],
+    ["melon", "ferment"],
+    ["cucumber", "ferment"],
+    ["tomato", "ferment"],
+    ["tomato", "solanum"],
+    ["aubergine", "solanum"],
+    ["quinoa", "saponin"],
+    ["okra", "spines"],
+    ["celery", "allergen"],
+    ["soya", "allergen"],
+    ["runner-bean", "raw-bean"],
+    ["watermelon", "cucurbit"],
+  ])("%s warns of %s", (id, hazard) => expect(speciesById(id).hazards).toContain(hazard));
+
   test("what kills a species lies below what it grows at, and only what must stand a winter has none", () => {
     for (const { id, kills, heat, cold } of SPECIES) {
       expect([id, kills === null]).toEqual([id, cold !== null]);

@@ -3,11 +3,21 @@ export const HAZARDS: Record<string, { title: string; caution: string }> = {
   cucurbit: {
     title: "Bitter fruit can poison",
     caution:
-      "Fruit of crosses, or with wild or ornamental pollen behind it, can be bitter and poisonous. Taste a crumb, spit it out; if bitter, discard the plant. Cooking does not help.",
+      "Fruit of crosses, or with wild or ornamental pollen behind it (the colocynth is a watermelon's kin), can be bitter and poisonous. Taste a crumb, spit it out; if bitter, discard the plant. Cooking does not help.",
   },
   "raw-bean": {
     title: "Raw beans are poisonous",
     caution: "Never eat seed raw or half cooked. Keep seed stock away from children and animals.",
+  },
+  favism: {
+    title: "Broad beans can harm some people",
+    caution:
+      "Who has favism (a lack of the enzyme G6PD) can fall gravely ill from the beans and even from the pollen. Ask before you share beans or have helpers in flower.",
+  },
+  foxglove: {
+    title: "The whole plant can kill",
+    caution:
+      "Leaves, flowers, seed and the water it stands in act on the heart. Before it flowers its leaves are taken for comfrey or borage: keep the tag with it. Gloves, wash hands, out of reach of children and animals.",
   },
   "hot-pepper": {
     title: "Hot fruit burns",
@@ -16,6 +26,20 @@ export const HAZARDS: Record<string, { title: string; caution: string }> = {
   ferment: {
     title: "Jars can burst",
     caution: "Ferment under a loose lid so that gas escapes, out of reach of children, and rinse well afterwards.",
+  },
+  saponin: {
+    title: "Bitter dust of saponins",
+    caution:
+      "Its dust burns eyes, nose and lungs: mask and eye cover, outdoors, with the wind behind you. Seed is eaten only once it is washed until nothing foams.",
+  },
+  spines: {
+    title: "Spines and hairs itch",
+    caution: "Fine spines on pods and leaves break off in the skin: gloves and long sleeves, also for threshing.",
+  },
+  allergen: {
+    title: "Some people are allergic to it",
+    caution:
+      "Even a trace can close the throat of somebody who is. Say on every packet what is in it, and clean what touched it.",
   },
   "wild-carrot": {
     title: "Deadly look-alikes, burning sap",

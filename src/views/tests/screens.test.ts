@@ -256,7 +256,11 @@ describe("Crosses", () => {
       meeting: { first: null },
     });
     expect(view.flowers.map((f) => f.state)).toEqual(["harvested", "harvested"]);
-    expect(view.hazards.map((h) => h.title)).toEqual(["Bitter fruit can poison", "Stings at dawn flowers"]);
+    expect(view.hazards.map((h) => h.title)).toEqual([
+      "Bitter fruit can poison",
+      "Jars can burst",
+      "Stings at dawn flowers",
+    ]);
     expect(crossView(garden.sky(), "X27-999-9")).toBeNull();
   });
 
