@@ -5,6 +5,7 @@ import { nextFrost } from "@/core/climate/season";
 import { addressOfStand } from "@/core/custody/address";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
+import { flowersAtAll } from "@/core/flowering/facts";
 import { groupBy } from "@/core/lists/groupBy";
 import { below } from "@/core/numbers/normal";
 import { crossesOfSeason } from "@/records/cross/queries";
@@ -141,7 +142,8 @@ function ripening(sky: Outlook): Harvest {
   const described = lineDescriptions(db);
   const stands = sky
     .standsOf(season)
-    .filter((s) => s.seedWanted === 1 && !s.outside && !s.endedOn && !(s.planned === 1) && s.sown <= today);
+    .filter((s) => s.seedWanted === 1 && !s.outside && !s.endedOn && !(s.planned === 1) && s.sown <= today)
+    .filter(({ window }) => flowersAtAll(window));
   return {
     garden: sky.garden,
     band: band(sky, season, stands),

@@ -1,6 +1,7 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
+import { flowersAtAll } from "@/core/flowering/facts";
 import { cornersOf, gap } from "@/core/ground/shape";
 import { degreeOf } from "@/core/isolation/crossing";
 import { lengthInWords } from "@/core/units/units";
@@ -24,7 +25,8 @@ export function letterView(sky: Outlook, sourceId: Id): string | null {
   const source = scene.sources.find(({ id }) => id === sourceId)!;
   const { name } = speciesById(kept.species);
   const reached = scene.stands
-    .filter((stand) => stand.seedWanted && !stand.bed.outside && degreeOf(stand.species, source.species) !== null)
+    .filter((stand) => stand.seedWanted && !stand.bed.outside && flowersAtAll(stand.window))
+    .filter((stand) => degreeOf(stand.species, source.species) !== null)
     .sort((a, b) => a.window.start.localeCompare(b.window.start));
   const growing = reached.slice(0, NAMED).map((stand) => {
     const metres = gap(cornersOf(stand.bed), source.outline);

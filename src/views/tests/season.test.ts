@@ -6,6 +6,7 @@ import { VALLEY } from "@/core/tests/place";
 import { type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { calendarView } from "../calendar";
 import { groundView } from "../ground";
+import { harvestView } from "../harvest";
 import { type SentScene, seasonScene, seasonView } from "../season";
 import { shedView } from "../shed";
 import { weeksView } from "../weeks";
@@ -100,6 +101,9 @@ describe("a stand that cold kills before it flowers", () => {
     expect(told.ripening).toMatchObject({ chance: 0, verdict: "too-late" });
     expect(tried.find((t) => t.id === id)?.share ?? null).toBeNull();
     expect(tried.find((t) => t.id === stood)!.meets).toEqual([]);
+    garden.on("2027-08-20");
+    const ripening = harvestView(garden.sky()).stands.map((one) => one.id);
+    expect([ripening.includes(stood), ripening.includes(id)]).toEqual([true, false]);
     const acts = calendarView(garden.sky(), 2027).events.map((event) => event.id);
     expect(acts.filter((act) => act.endsWith(id)).join()).not.toMatch(/first-flower|gather|rogue/);
   });
