@@ -105,7 +105,7 @@ export function HowMany({ view }: { view: LotPage }) {
             ? "Say how many plants, as a whole number."
             : ways.length === 0
               ? "No number of these seeds would do."
-              : "Each gives them nine times in ten."}{" "}
+              : `${ways.length > 1 ? "Each" : "That"} gives them nine times in ten.`}{" "}
           Come up {loss(losses.up.own, losses.up.usual)}; stay {loss(losses.stays.own, losses.stays.usual)}
           {lot.life.state !== "keeps" && ", and less of this lot as it is old"}.
         </p>
