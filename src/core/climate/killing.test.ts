@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { addDays, daysBetween } from "../calendar/day";
 import { climate, south, tropics } from "../tests/place";
-import { coldByNormals, frostsOf } from "./frost";
+import { coldByNormals, frostFreeUntil, frostsOf } from "./frost";
 import { killedFrom } from "./killing";
 
 const at = (degrees: number) => ({ low: degrees, high: degrees });
@@ -88,4 +88,10 @@ describe("a garden's frosts", () => {
     const other = frostsOf({ latitude: 48.6, lastFrost: "05-20" }, daily, readings)!;
     expect(other).toMatchObject({ last: { day: "05-20", spread: 10 }, first: { day: "10-20" } });
   });
+});
+
+test("frosts that fall near a New Year are raced on its other side", () => {
+  // Two days before, or after, with one day of spread and half a day for the night itself: one deviation and a half, or two and a half.
+  expect(frostFreeUntil("2027-12-31", { day: "01-02", spread: 1 })).toBeCloseTo(0.9332, 3);
+  expect(frostFreeUntil("2028-01-01", { day: "12-30", spread: 1 })).toBeCloseTo(0.0062, 3);
 });

@@ -188,6 +188,21 @@ describe("the card that goes with seed", () => {
     expect(cardView(garden.sky(), code(lot))).not.toContain("Roguing");
   });
 
+  test("names the parents of what was crossed, and one that nobody knows", () => {
+    const add = (name: string) =>
+      garden.done("line.add", { name, species: "tomato", school: "cross-and-fix", status: "breeding-line" }).id;
+    const [child, mother, father] = [add("Low Ember"), add("Ember"), add("Wren")];
+    const set = (column: string, parent: Id | null) =>
+      garden.db.prepare(`UPDATE line SET ${column} = ? WHERE id = ?`).run(parent, child);
+    const seed = garden.done("lot.receive", { lineId: child, gathered: "2026-09-01", seeds: 20 }).id;
+    const parents = () => /Parents: +(.*)/.exec(cardView(garden.sky(), code(seed))!)?.[1] ?? null;
+    expect(parents()).toBeNull();
+    set("motherLineId", mother);
+    expect(parents()).toBe("Ember × unknown");
+    set("fatherLineId", father);
+    expect(parents()).toBe("Ember × Wren");
+  });
+
   test("says how much strange pollen is reckoned, of open flowers only, and that nothing was known of to bring any", () => {
     const saved = (standId: Id, kind: string, gathered: string) =>
       cardView(garden.sky(), code(garden.done("lot.save", { standId, kind, gathered, seeds: 40 }).id))!;
