@@ -6,9 +6,9 @@ import { chanceAbove } from "@/core/numbers/betaRange";
 import { germinationAfter } from "@/core/seed/alive";
 import { germinationInterval } from "@/core/seed/germination";
 import { nextPlantingOut } from "@/core/seed/sowDays";
-import { type RaisingStages, type Stage, sowingNumber } from "@/core/seed/sowing";
+import type { RaisingStages, Stage } from "@/core/seed/sowing";
 import { meanOf, NONE, stageFrom, type Through } from "@/core/work/losses";
-import { STAYS_USUALLY } from "@/core/work/raise";
+import { STAYS_USUALLY, seedsToSow } from "@/core/work/raise";
 import { type StageCount, stagesCounted, stayed } from "@/core/work/raised";
 import type { LotRow } from "@/records/lot/queries";
 import { raisedStands, type Sowing, sowingsOf } from "@/records/stand/queries";
@@ -188,8 +188,7 @@ const SOWINGS_KEPT = 3;
 
 /** Seed of a line that still comes up, against what it takes to sow it three times: beyond that, cleaning can stop. */
 export function enoughOf(sky: Outlook, { species, lineId }: Of) {
-  const stages = stagesFor(sky, { species, lineId, lot: null });
-  const { sow } = sowingNumber({ target: plantsToGoOn(species), confidence: 0.9, stages });
+  const sow = seedsToSow(plantsToGoOn(species), raisingFor(sky, { species, lineId, lot: null }));
   const have = (livingOf(sky).get(lineId) ?? []).reduce(
     (sum, lot) => sum + (lot.seedsLeft ?? 0) * vigourOf(sky, lot),
     0,

@@ -5,7 +5,7 @@ import type { Id } from "@/core/custody/id";
 import { type Germination, germinationAfter } from "@/core/seed/alive";
 import type { LifeState } from "@/core/seed/life";
 import { type LotLeft, type Stake, stakeOf } from "@/core/seed/regrow";
-import { type Stage, sowingNumber } from "@/core/seed/sowing";
+import { type Stage, SURE_OF_PLANTS, sowingNumber } from "@/core/seed/sowing";
 import { meanOf } from "@/core/work/losses";
 import { lineDependants } from "@/records/line/queries";
 import { notSown, type WaitingLine } from "@/records/lot/queries";
@@ -43,8 +43,6 @@ export type Regrow = {
 
 /** Sowings of a season are decided on in its first months, days. */
 const DECIDED = 150;
-/** The chance of having enough plants that a sowing is reckoned for. */
-const SURE = 0.9;
 
 const leftOf = (sky: Outlook, lot: DrawerLot): LotLeft => ({
   known: livesOf(sky)(lot).known,
@@ -58,7 +56,7 @@ const sowing = remembered(sowingNumber, 1000);
 /** Seeds that give enough plants, nine times in ten; null where so poor a germination gives them of no number. */
 function toSow(plants: number, stages: Stage[], { likely }: Germination): number | null {
   if (likely < 0.02) return null;
-  return sowing({ target: plants, confidence: SURE, stages }).sow;
+  return sowing({ target: plants, confidence: SURE_OF_PLANTS, stages }).sow;
 }
 
 function regrowOf(sky: Outlook, line: WaitingLine, lots: DrawerLot[], rests: number): Regrow {

@@ -12,6 +12,7 @@ import { mothersOfSeason } from "@/records/cross/queries";
 import { type DeedOf, deedsOfSeason } from "@/records/deed/queries";
 import { standsWithFlowers } from "@/records/flower/queries";
 import { lotsToSow, standsWithSeed } from "@/records/lot/queries";
+import { inCells } from "@/records/stand/stand";
 import type { ForecastStand, Outlook } from "./outlook";
 import { raisingFor } from "./raising";
 
@@ -69,7 +70,7 @@ function living(
     ripeSign: species.ripeSign,
     handled: flowered.has(stand.id),
     gathered: gathered.has(stand.id),
-    raising: raisedAs(species.raise, stand.sownIn),
+    raising: raisedAs(species.raise, stand),
     perCell: stand.perCell ?? 1,
     // Only what is still to be sown is reckoned.
     stages: stand.planned === 1 || stand.sown > today ? stagesOf(stand) : UNREAD,
@@ -83,9 +84,9 @@ function living(
 const UNREAD: RaisingStages = { up: [], stays: [] };
 
 /** A species' raising, as this stand was sown: in the ground it stays, in cells and pots nothing is pricked out. */
-const raisedAs = (raise: Species["raise"], sownIn: ForecastStand["sownIn"]): LivingStand["raising"] => {
-  if (sownIn === "ground") return { ...raise, how: "ground", prickOut: null, plantOut: null };
-  return sownIn === "cells" || sownIn === "pots" ? { ...raise, prickOut: null } : raise;
+const raisedAs = (raise: Species["raise"], stand: ForecastStand): LivingStand["raising"] => {
+  if (stand.sownIn === "ground") return { ...raise, how: "ground", prickOut: null, plantOut: null };
+  return inCells(stand) ? { ...raise, prickOut: null } : raise;
 };
 
 const ONE_SEX: ReadonlySet<string> = new Set(["large separate-sex flowers", "separate-sex plants"]);

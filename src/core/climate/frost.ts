@@ -21,6 +21,12 @@ const DAILY_DEVIATION = 3.5;
 const INDEPENDENT = 0.4;
 const FEWEST_SEASONS = 5;
 
+/**
+ * The place in the year at which the winter's middle lies.
+ * @example winterMiddle(-41) // 181
+ */
+export const winterMiddle = (latitude: number): number => (latitude < 0 ? 181 : 0);
+
 const dayOfYear = (place: number): string =>
   addDays("2027-01-01", Math.max(0, Math.min(364, Math.round(place)))).slice(5);
 
@@ -34,7 +40,7 @@ export type ColdSpell = {
 /**
  * When nights of some cold end and begin by the normals alone: nights scatter around the normal lowest temperature.
  * @param daily 366 normal days, 1 January first
- * @param start the place in the year at which the winter's middle lies: 0 in the north, 181 in the south
+ * @param start the place in the year at which the winter's middle lies, see `winterMiddle`
  * @param degrees how cold, °C
  * @returns places counted from the winter's middle; null where it is rarer than one year in ten
  * @example coldByNormals(Array(366).fill({ min: 21, max: 31 }), 0, 0) // null
@@ -54,22 +60,20 @@ export function coldByNormals(daily: Temperature[], start: number, degrees: numb
       still *= free(i);
     }
     const weight = 1 - still;
-    return { weight, mean: mean / weight, spread: Math.sqrt(Math.max(1, square / weight - (mean / weight) ** 2)) };
+    return { weight, place: mean / weight, spread: Math.sqrt(Math.max(1, square / weight - (mean / weight) ** 2)) };
   };
   const half = Array.from({ length: 183 }, (_, i) => i);
   const last = season([...half].reverse());
   const first = season(half.map((i) => i + 183));
   if (last.weight < 0.1 || first.weight < 0.1) return null;
-  const placed = ({ mean, spread }: { mean: number; spread: number }) => ({ place: mean, spread });
   // Either half of the winter may bring it.
-  const chance = 1 - (1 - last.weight) * (1 - first.weight);
-  return { last: placed(last), first: placed(first), chance };
+  return { last, first, chance: 1 - (1 - last.weight) * (1 - first.weight) };
 }
 
 /**
  * When frost ends and begins by the normals alone.
  * @param daily 366 normal days, 1 January first
- * @param start the place in the year at which the winter's middle lies: 0 in the north, 181 in the south
+ * @param start the place in the year at which the winter's middle lies, see `winterMiddle`
  * @returns null where frost is rarer than one year in ten
  * @example frostsByNormals(Array(366).fill({ min: 21, max: 31 }), 0) // null
  */
@@ -157,10 +161,11 @@ export function frostsOf(
   daily: Temperature[],
   readings: ReadonlyMap<number, Temperature>,
 ): Frosts | null {
-  const south = latitude < 0;
   const told = (day: string): FrostDay => ({ day, spread: STATED_SPREAD });
   if (lastFrost && firstFrost) return { last: told(lastFrost), first: told(firstFrost), from: "stated", seasons: 0 };
-  const seen = frostsByReadings(readings, south) ?? (daily.length > 0 ? frostsByNormals(daily, south ? 181 : 0) : null);
+  const seen =
+    frostsByReadings(readings, latitude < 0) ??
+    (daily.length > 0 ? frostsByNormals(daily, winterMiddle(latitude)) : null);
   if (!seen) return null;
   return {
     ...seen,

@@ -1,6 +1,6 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
 import type { Climate } from "./climate";
-import { type ColdSpell, coldByNormals } from "./frost";
+import { type ColdSpell, coldByNormals, winterMiddle } from "./frost";
 import { frostBefore, nextFrost } from "./season";
 import type { Temperature } from "./temperature";
 
@@ -20,7 +20,7 @@ const kept = new WeakMap<Temperature[], Map<string, ColdSpell | null>>();
 function coldOf({ daily, latitude }: Climate, degrees: number): ColdSpell | null {
   const known = kept.get(daily) ?? new Map<string, ColdSpell | null>();
   kept.set(daily, known);
-  const start = latitude < 0 ? 181 : 0;
+  const start = winterMiddle(latitude);
   const key = `${start} ${degrees}`;
   if (!known.has(key)) known.set(key, coldByNormals(daily, start, degrees));
   return known.get(key)!;
@@ -43,8 +43,8 @@ function behindFrost(climate: Climate, degrees: number): { first: number; last: 
  * When cold kills what stands in the open from a day: the next time in autumn that nights get as cold as that, as far
  * behind the garden's first frost as the normals say; at once where a plant is set out before such nights are over.
  * @param out the first day in the open
- * @param set whether it was set out as a plant: what came up there by itself is not met by cold that is nearly over
  * @param kills the lowest temperature of the night that kills, °C, from and to
+ * @param set whether it was set out as a plant: what came up there by itself is not met by cold that is nearly over
  * @returns null where it usually lives through the winter
  * @example killedFrom("2027-06-01", { low: 0, high: 0 }, { frosts: { last: { day: "05-14", spread: 10 }, first: { day: "10-06", spread: 10 } }, daily: [] })
  *   // { day: "2027-10-06", spread: 10 }

@@ -52,7 +52,14 @@ const corrected = (range: Range, correction: Correction | null) =>
       }
     : { low: range.low, likely: middle(range), high: range.high };
 
-function byHeat(sowing: Sowing, facts: FloweringFacts, climate: Climate, correction: Correction | null): First {
+/** @param out the numbered day from which it stands in the open */
+function byHeat(
+  sowing: Sowing,
+  facts: FloweringFacts,
+  climate: Climate,
+  correction: Correction | null,
+  out: number,
+): First {
   const start = startOfHeat(sowing, facts, climate);
   if (!start) {
     const { below, days } = facts.cold!;
@@ -61,11 +68,7 @@ function byHeat(sowing: Sowing, facts: FloweringFacts, climate: Climate, correct
     return byDays(sowing, facts, correction, "needs-winter", [note]);
   }
   const { low, likely, high } = corrected(facts.heat.degreeDays, correction);
-  const [early, mid, late] = daysOfHeat(start.from, outFrom(sowing, facts, climate), facts.heat, climate, [
-    low,
-    likely,
-    high,
-  ]);
+  const [early, mid, late] = daysOfHeat(start.from, out, facts.heat, climate, [low, likely, high]);
   if (early == null || mid == null || (!facts.cold && mid - dayNumber(sowing.sown) > LONGEST_YOUTH))
     return byDays(sowing, facts, correction, "too-little-warmth", [
       "The warmth it needs to flower does not come here in the open: grow it under glass.",
@@ -102,12 +105,26 @@ function byHeat(sowing: Sowing, facts: FloweringFacts, climate: Climate, correct
   };
 }
 
+/** The last day on which cold may still come, by two standard deviations of the years. */
+const killedBy = (kill: Kill): number => dayNumber(kill.day) + Math.round(2 * kill.spread);
+
+/** What the cold that kills a stand leaves of its first flower: nothing, or no later one than that cold. A first flower that was seen stays. */
+function untilKilled(first: First, kill: Kill, livesOn = false): First {
+  if (first.fate !== "flowers" || first.basis === "seen") return first;
+  if (first.likely >= dayNumber(kill.day)) {
+    const note = `Cold kills it about ${dayInWords(kill.day)}, before it flowers${livesOn ? ", unless it is brought in" : ""}.`;
+    return { ...first, fate: "killed-by-cold", notes: [...first.notes, note] };
+  }
+  if (first.basis !== "heat") return first;
+  return { ...first, late: Math.max(first.likely, Math.min(first.late, killedBy(kill))) };
+}
+
 /** A window of flowers; what flowers until the frost ends with the cold that kills it. */
 function windowFrom(first: First, flowerDays: Range, lag: Range, kill: Kill | null): Window {
   const start = first.likely + middleDay(lag);
-  const killed = kill ? dayNumber(kill.day) : Number.POSITIVE_INFINITY;
+  const [killed, surely] = kill ? [dayNumber(kill.day), killedBy(kill)] : [Infinity, Infinity];
   const end = Math.max(start, Math.min(first.likely + middleDay(flowerDays) - 1, killed));
-  const latest = Math.min(first.late + Math.round(flowerDays.high) - 1, killed + Math.round(2 * (kill?.spread ?? 0)));
+  const latest = Math.min(first.late + Math.round(flowerDays.high) - 1, surely);
   return {
     start: dayOf(start),
     end: dayOf(end),
@@ -140,8 +157,8 @@ function lagSeen({ low, high }: Range, first: Sowing["firstSex"]): Range {
  * When a stand is expected to flower and ripen its first seed, males and females apart.
  *
  * With temperatures known: heat from sowing until the species' degree days are gathered, after the cold it needs, and
- * held back until days are long or short enough. Without them, or where the heat never comes: the catalogue's days from
- * sowing. A first flower that was seen replaces both, and cutting back after it begins anew; the length of flowering and
+ * held back until days are long or short enough. Without them: the catalogue's days from sowing, which
+ * also stand in where its fate is not to flower. A first flower that was seen replaces both, and cutting back after it begins anew; the length of flowering and
  * the ripening keep their ranges.
  * @param climate null where the place is not known
  * @param correction what the line's own first flowers say, see `correctionFrom`
@@ -157,6 +174,7 @@ export function flowering(
   correction: Correction | null = null,
 ): Flowering {
   const facts = sowing.wintered ? headStart(ofSeedlings) : ofSeedlings;
+  const out = climate ? outFrom(sowing, facts, climate) : dayNumber(sowing.sown);
   let first: First;
   const { cutBack } = sowing;
   if (cutBack && facts.cutBack && !(sowing.firstFlower && sowing.firstFlower > cutBack)) {
@@ -169,28 +187,13 @@ export function flowering(
     const seen = dayNumber(sowing.firstFlower);
     first = { early: seen, likely: seen, late: seen, basis: "seen", fate: "flowers", notes: [] };
   } else if (!climate || climate.daily.length === 0) first = byDays(sowing, facts, correction);
-  else first = byHeat(sowing, facts, climate, correction);
+  else first = byHeat(sowing, facts, climate, correction, out);
   const kills = facts.kills ?? (facts.tender ? FROST : null);
-  const out = climate ? outFrom(sowing, facts, climate) : dayNumber(sowing.sown);
   const kill =
     climate && kills
-      ? killedFrom(dayOf(inTheOpen(sowing, facts, climate)), kills, climate, Boolean(sowing.plantedOut))
+      ? killedFrom(dayOf(inTheOpen(sowing, facts, climate, out)), kills, climate, Boolean(sowing.plantedOut))
       : null;
-  if (kill && first.fate === "flowers" && first.basis !== "seen" && first.likely >= dayNumber(kill.day))
-    first = {
-      ...first,
-      fate: "killed-by-cold",
-      notes: [
-        ...first.notes,
-        `Cold kills it about ${dayInWords(kill.day)}, before it flowers${facts.livesOn ? ", unless it is brought in" : ""}.`,
-      ],
-    };
-  // What has not begun when cold ends it never does.
-  if (kill && first.fate === "flowers" && first.basis === "heat")
-    first = {
-      ...first,
-      late: Math.max(first.likely, Math.min(first.late, dayNumber(kill.day) + Math.round(2 * kill.spread))),
-    };
+  if (kill) first = untilKilled(first, kill, facts.livesOn);
   const femaleLag = first.basis === "seen" ? lagSeen(facts.femaleLag, sowing.firstSex ?? null) : facts.femaleLag;
   const male = windowFrom(
     first,

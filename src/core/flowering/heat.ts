@@ -74,12 +74,12 @@ const UP = 60;
 
 /**
  * The day from which cold can harm a stand: planted out, or up where it was sown; seed in the ground stands any cold.
+ * @param out when it goes out, see `outFrom`
  * @returns a numbered day
- * @example inTheOpen({ sown: "2027-06-01" }, { heat: { base: 8, ceiling: 30 } }, { daily: [], measured: new Map(), frosts: null }) // 20970
+ * @example inTheOpen({ sown: "2027-06-01" }, { heat: { base: 8, ceiling: 30 } }, { daily: [], measured: new Map() }, 20970) // 20970
  */
-export function inTheOpen(sowing: Sowing, facts: FloweringFacts, climate: Climate): number {
+export function inTheOpen(sowing: Sowing, facts: FloweringFacts, climate: Climate, out: number): number {
   const sown = dayNumber(sowing.sown);
-  const out = outFrom(sowing, facts, climate);
   if (sowing.plantedOut || out > sown) return out;
   return daysOfHeat(sown, sown, facts.heat, climate, [UP])[0] ?? sown;
 }

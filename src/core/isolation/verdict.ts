@@ -15,10 +15,7 @@ export type Verdict = {
  * A share as a count a person can picture.
  * @example oneIn(0.0222) // "1 seed in 45"
  */
-export function oneIn(share: number): string {
-  const odds = oddsInWords(share);
-  return share > 0.5 ? odds.replace(" in ", " seeds in ") : odds.replace("1 in ", "1 seed in ");
-}
+export const oneIn = (share: number): string => oddsInWords(share, { what: "seed" });
 
 /**
  * The range of a share, the rarer end first.

@@ -5,6 +5,9 @@ import { upperTail } from "../numbers/binomial";
 /** The share that gets through a stage of raising: known, or as counted so often before. */
 export type Stage = { rate: number } | { successes: number; trials: number };
 
+/** The chance of having enough plants that a sowing is reckoned for. */
+export const SURE_OF_PLANTS = 0.9;
+
 /** The stages that what is sown goes through: until a seed is up, and from there to a plant in its place. */
 export type RaisingStages = { up: Stage[]; stays: Stage[] };
 

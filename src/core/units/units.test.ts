@@ -18,7 +18,7 @@ test("lengths carry their unit and no more digits than they deserve", () => {
 });
 
 test("odds are so many of so many, and a model is never sure of all", () => {
-  const few = { below: 0.01, words: "less than 1 in 100" };
+  const few = { below: 0.01, few: "less than 1 in 100" };
   expect([0, 0.0099, 0.01, 0.4, 0.5].map((share) => oddsInWords(share, few))).toEqual([
     "less than 1 in 100",
     "less than 1 in 100",

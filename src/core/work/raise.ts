@@ -1,14 +1,12 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
 import { nextFrost } from "../climate/season";
 import { cellNumber } from "../seed/cells";
-import { type RaisingStages, sowingNumber } from "../seed/sowing";
+import { type RaisingStages, SURE_OF_PLANTS, sowingNumber } from "../seed/sowing";
 import { keyOf, type LivingStand, work } from "./living";
 import type { Work } from "./work";
 
 /** Share of seedlings that are there yet when they are planted or thinned. Working values. */
 export const STAYS_USUALLY = { low: 0.75, high: 0.95 };
-/** How sure it is that enough plants come of a sowing, 0–1. */
-const SURE = 0.9;
 /** A sowing can be done so many days before the day that was meant for it. */
 const EARLY = 10;
 /** So many days after its day a crop of the second year is sown too late to stand the winter at the right size. Working value. */
@@ -26,8 +24,8 @@ const POT_BOUND = 25;
  */
 export const seedsToSow = (wanted: number, { up, stays }: RaisingStages, perCell = 1): number =>
   perCell > 1
-    ? cellNumber({ target: wanted, confidence: SURE, up, stays, perCell, surplus: "thinned" }).seeds
-    : sowingNumber({ target: wanted, confidence: SURE, stages: [...up, ...stays] }).sow;
+    ? cellNumber({ target: wanted, confidence: SURE_OF_PLANTS, up, stays, perCell, surplus: "thinned" }).seeds
+    : sowingNumber({ target: wanted, confidence: SURE_OF_PLANTS, stages: [...up, ...stays] }).sow;
 
 /** The last day on which a sowing still ripens its seed before the frost, by the likely days of the forecast. */
 function lastSowing({ sown, window, ripening, secondYear, seedWanted }: LivingStand): Day | null {
@@ -98,34 +96,22 @@ export function raisingOf(stand: LivingStand): Work[] {
       }),
     );
   const afterUp = isUp || pottedOn !== null ? [] : [keyOf(stand, "look-up")];
+  const up = addDays(sown, Math.round(high));
+  const thin = (told: Pick<Work, "what" | "how" | "otherwise">, best: number, last: number) =>
+    work(stand, "thin", { ...told, from: up, best: addDays(up, best), last: addDays(up, last), waitsFor: afterUp });
   if (!raising.plantOut) {
-    const grown = addDays(sown, Math.round(high) + 10);
+    const grown = addDays(up, 10);
     if (stand.done.has("thin")) return [...open, ...staking(stand, grown, [])];
-    open.push(
-      work(stand, "thin", {
-        what: "Thin",
-        how: "Leave the strongest, and count the plants that stay.",
-        from: addDays(sown, Math.round(high)),
-        best: addDays(sown, Math.round(high) + 10),
-        last: addDays(sown, Math.round(high) + 35),
-        otherwise: "crowded plants stay small and are hard to judge",
-        waitsFor: afterUp,
-      }),
-    );
+    const how = "Leave the strongest, and count the plants that stay.";
+    const otherwise = "crowded plants stay small and are hard to judge";
+    open.push(thin({ what: "Thin", how, otherwise }, 10, 35));
     return [...open, ...staking(stand, grown, [keyOf(stand, "thin")])];
   }
-  if (perCell > 1 && !stand.done.has("thin"))
-    open.push(
-      work(stand, "thin", {
-        what: "Thin to one in each cell",
-        how: "Leave the strongest; a spare one can fill a cell that stayed empty. Count the cells.",
-        from: addDays(sown, Math.round(high)),
-        best: addDays(sown, Math.round(high) + 7),
-        last: addDays(sown, Math.round(high) + 21),
-        otherwise: "two in a cell hold each other back",
-        waitsFor: afterUp,
-      }),
-    );
+  if (perCell > 1 && !stand.done.has("thin")) {
+    const how = "Leave the strongest; a spare one can fill a cell that stayed empty. Count the cells.";
+    const otherwise = "two in a cell hold each other back";
+    open.push(thin({ what: "Thin to one in each cell", how, otherwise }, 7, 21));
+  }
   if (raising.prickOut && pottedOn === null)
     open.push(
       work(stand, "prick-out", {

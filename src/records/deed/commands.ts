@@ -11,7 +11,7 @@ import { idOf } from "../schema";
 import { changeStand, existingStand } from "../stand/commands";
 import type { StandRow } from "../stand/queries";
 import { standRule } from "../stand/rules";
-import { stand } from "../stand/stand";
+import { inCells, stand } from "../stand/stand";
 import { deed } from "./deed";
 
 /** What each act is called once it is done. */
@@ -72,7 +72,7 @@ function effect(before: StandRow, act: Act, on: Day, { counted, ...told }: Told)
       return { pottedOn: on, ...kept("potted", counted), ...kept("crates", told.crates) };
     case "thin":
       // One stays in each cell until it is planted out; in the ground it stands.
-      return kept(before.sownIn === "cells" || before.sownIn === "pots" ? "potted" : "plants", counted);
+      return kept(inCells(before) ? "potted" : "plants", counted);
     case "plant-out":
       return { plantedOut: on, ...kept("plants", counted), ...kept("spare", told.spare) };
     case "lift":

@@ -7,7 +7,7 @@ import { lineById } from "../line/queries";
 import { refuseBeyond } from "../lot/left";
 import { lotById } from "../lot/queries";
 import { numberedPlants } from "./queries";
-import type { Stand } from "./stand";
+import { inCells, type Stand } from "./stand";
 
 /** Numbered plants of one family; more can't be scored by hand in a season. */
 const MOST_NUMBERED = 2000;
@@ -34,9 +34,10 @@ function counts(facts: Facts, next: Stand): void {
 }
 
 /** What it is sown in, and how. */
-function vessels({ sownIn, trays, perCell, potted, crates, sowedSeeds }: Stand): void {
+function vessels(next: Stand): void {
+  const { sownIn, trays, perCell, potted, crates, sowedSeeds } = next;
   if (sownIn === "ground" && trays !== null) refuse("trays", "It is sown in the ground; no tray stands there.");
-  if (perCell !== null && perCell > 1 && sownIn !== "cells" && sownIn !== "pots")
+  if (perCell !== null && perCell > 1 && !inCells(next))
     refuse("perCell", "Several seeds share a cell or a pot. Say that it is sown in cells or pots.");
   if (perCell !== null && sowedSeeds !== null && perCell > sowedSeeds)
     refuse("perCell", `${sowedSeeds} seeds can't give ${perCell} to a cell.`);

@@ -65,3 +65,6 @@ export const stand = record(
   { apart: ["code"], together: ["endedOn", "ending", "endedWhy"] },
 );
 export type Stand = Row<typeof stand>;
+
+/** Whether each plant is raised in a cell or pot of its own from the beginning. */
+export const inCells = ({ sownIn }: Pick<Stand, "sownIn">): boolean => sownIn === "cells" || sownIn === "pots";

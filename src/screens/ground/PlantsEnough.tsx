@@ -10,7 +10,7 @@ import { chanceInWords, percent } from "../common/words";
 export function PlantsEnough({ input, thumb }: { input: EnoughInput; thumb: { low: number; high: number } }) {
   const answer = enoughPlants(input);
   const risk = 1 - answer.saved;
-  const chance = oddsInWords(risk, { below: 0.01, words: "less than 1 in 100" });
+  const chance = oddsInWords(risk, { below: 0.01, few: "less than 1 in 100" });
   const missing = Math.max(0, answer.need - input.plants);
   return (
     <div>

@@ -5,7 +5,7 @@ import type { Bed } from "@/records/bed/bed";
 import type { Judged } from "@/views/ground";
 import { boxOn, type Frame, pathOn, type Size } from "./frame";
 
-const oneIn = (share: number) => oddsInWords(share, { below: 0.00005, words: "hardly any" });
+const oneIn = (share: number) => oddsInWords(share, { few: "hardly any" });
 
 /** The corner that sizes a bed and the knob that turns it. */
 export function Handles({ bed, frame }: { bed: Bed; frame: Frame }) {

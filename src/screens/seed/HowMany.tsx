@@ -1,16 +1,14 @@
 "use client";
 import { useRef, useState } from "react";
 import { type Day, isDay } from "@/core/calendar/day";
-import { cellNumber } from "@/core/seed/cells";
+import { cellNumber, type Surplus } from "@/core/seed/cells";
 import { sowingDays } from "@/core/seed/sowDays";
-import { type RaisingStages, sowingNumber } from "@/core/seed/sowing";
+import { type RaisingStages, SURE_OF_PLANTS } from "@/core/seed/sowing";
 import { plural } from "@/core/units/plural";
+import { seedsToSow } from "@/core/work/raise";
 import type { LotPage } from "@/views/lot";
 import { SowLot } from "../common/SowLot";
 import { inHundred, percent, spanInWords } from "../common/words";
-
-/** The chance of having enough that a sowing is reckoned for. */
-const SURE = 0.9;
 
 /** A way to sow for a number of plants: in what, how many seeds to a cell, and how many of each. */
 type Way = {
@@ -34,11 +32,10 @@ function numberOf<T>(reckoned: () => T): T | null {
 
 /** The ways to sow for so many plants; only by the seed where it is sown in its place. */
 function waysFor(target: number, stages: RaisingStages, inPlace: boolean): Way[] {
-  const { up, stays } = stages;
-  const loose = numberOf(() => sowingNumber({ target, confidence: SURE, stages: [...up, ...stays] }).sow);
+  const loose = numberOf(() => seedsToSow(target, stages));
   if (loose === null) return [];
-  const cells = (surplus: "thinned" | "fills-gaps") =>
-    numberOf(() => cellNumber({ target, confidence: SURE, ...stages, perCell: 2, surplus }));
+  const cells = (surplus: Surplus) =>
+    numberOf(() => cellNumber({ target, confidence: SURE_OF_PLANTS, ...stages, perCell: 2, surplus }));
   const [thinned, filled] = inPlace ? [null, null] : [cells("thinned"), cells("fills-gaps")];
   const twos = { sownIn: "cells", perCell: 2 };
   return [
