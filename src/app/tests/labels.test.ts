@@ -1,8 +1,8 @@
 import { PDFPage } from "pdf-lib";
 import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
-import { type Plot, plot } from "@/records/tests/plot";
+import { type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { tagsPdf, USUAL } from "../api/tags/tagPdf";
-import { sharingTags, tagsOf } from "../api/tags/tags";
+import { crossTags, sharingTags, tagsOf } from "../api/tags/tags";
 
 let garden: Plot;
 beforeEach(() => {
@@ -39,6 +39,25 @@ describe("labels", () => {
         lines: ["cup"],
       },
     ]);
+  });
+
+  test("of a cross's packets leave nothing of the lot out: neither its fraction nor that its chain is broken", () => {
+    const { plan } = twoMelons(garden);
+    const crossId = garden.done("cross.plan", plan).id;
+    const cross = garden.code("cross", crossId);
+    const last = () => crossTags(garden.db, cross, ["packets"], 0)!.map(({ lines }) => lines.at(-1));
+    expect(last()).toEqual(["outside", "inside"]);
+    const lotId = garden.done("lot.receive", {
+      lineId: garden.row("cross", crossId).lineId,
+      gathered: "2027-07-01",
+      seeds: 9,
+    }).id;
+    garden.db.prepare("UPDATE lot SET crossId = ?, fraction = 'second-best' WHERE id = ?").run(crossId, lotId);
+    garden.done("table.break", { lotId, why: "a bag tore" });
+    const [outside] = crossTags(garden.db, cross, ["packets"], 0)!;
+    expect(outside!.lines.join("; ")).toContain("gathered Thu 1 July 2027, second best");
+    expect(outside!.lines).toContain("CHAIN BROKEN 2027-07-09: a bag tore");
+    expect(last()).toEqual(["outside", "inside"]);
   });
 
   test("of a family are one for each tray, then for each crate, and one once it is planted out", () => {

@@ -112,13 +112,11 @@ export function tagsOf(db: Db, kind: string, code: string): TagText[] | null {
 }
 
 /** A packet's two labels, one that goes outside and one inside. */
-const outAndIn = (lot: LotRow, said: string | null): TagText[] => {
-  const tag = lotTagOf(lot);
-  return ["outside", "inside"].map((where) => ({
+const outAndIn = (tag: TagText, said: string | null = null): TagText[] =>
+  ["outside", "inside"].map((where) => ({
     ...tag,
     lines: [...tag.lines, said === null ? where : `${said}; ${where}`],
   }));
-};
 
 /** Labels of a lot's packets: one that goes outside and one inside for each; of a lot without packets one pair. */
 function packetTags(db: Db, code: string): TagText[] | null {
@@ -127,9 +125,10 @@ function packetTags(db: Db, code: string): TagText[] | null {
   const packets = packetsOf(db, lot.id).filter(({ goneOn }) => !goneOn);
   const labels =
     packets.length > 0 ? packets.map(({ number, seeds, reserve }) => ({ number, seeds, reserve })) : [null];
+  const tag = lotTagOf(lot);
   return labels.flatMap((label) =>
     outAndIn(
-      lot,
+      tag,
       label &&
         `packet ${label.number}${label.seeds ? `, ${label.seeds} seeds` : ""}${label.reserve ? ", RESERVE" : ""}`,
     ),
@@ -156,7 +155,8 @@ export function sharingTags(db: Db, id: Id): TagText[] | null {
     const whose = day.allottedOn
       ? wishes.filter((wish) => wish.lotId === lotId).map(({ memberName }) => `${seeds}, for ${memberName}`)
       : Array.from({ length: packets }, () => seeds);
-    return whose.flatMap((said) => outAndIn(lot, said));
+    const tag = lotTagOf(lot);
+    return whose.flatMap((said) => outAndIn(tag, said));
   });
 }
 
@@ -182,9 +182,7 @@ export function crossTags(db: Db, code: string, parts: Part[], spare: number): T
     const packets = lots.length
       ? lots
       : [{ ...crossTagOf(cross), title: nameWithGeneration(cross.lineName, cross.generation) }];
-    for (const packet of packets)
-      for (const where of ["outside", "inside"])
-        tags.push({ ...packet, lines: [...packet.lines.slice(0, 2), `${where}; ${packet.lines[2] ?? ""}`] });
+    tags.push(...packets.flatMap((packet) => outAndIn(packet)));
   }
   return tags;
 }
