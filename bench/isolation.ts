@@ -1,9 +1,10 @@
 import { median } from "simple-statistics";
 import { type ArrangeTask, arrange, judge, optionsOf, type Plan } from "@/core/isolation/arrange";
-import { arrivals } from "@/core/isolation/arrival";
+import { airOver, arrivals, likelyShare } from "@/core/isolation/arrival";
 import { applied } from "@/core/isolation/change";
 import { contamination } from "@/core/isolation/contamination";
 import type { Scene } from "@/core/isolation/scene";
+import { newWays, type Ways } from "@/core/isolation/share";
 import { seeded } from "@/core/numbers/chance";
 import { bed, climate, SPECIES, scene, source, stand } from "@/core/tests/place";
 
@@ -45,6 +46,16 @@ const timed = (work: () => unknown): number => {
   return median(times.slice(3));
 };
 
+/** The likely figures alone, what follows a finger: every forecast anew, ways on the ground as they are. */
+function followed(of: Scene, ways: Ways): void {
+  const next = applied(
+    of,
+    of.stands.map((s) => ({ kind: "resow" as const, standId: s.id, sown: s.sowing.sown })),
+  );
+  const air = airOver(next);
+  for (const one of next.stands) likelyShare(next, one, air, ways);
+}
+
 /** One full recalculation: every forecast anew, every way on the ground, every share with its range. */
 function recalculate(of: Scene): number {
   const changes = of.stands.map((s) => ({ kind: "resow" as const, standId: s.id, sown: s.sowing.sown }));
@@ -57,22 +68,24 @@ export function benchIsolation(): void {
   const one = {
     receptor: { plants: 20, outcrossing: 0.9, spacing: 0.5, female: window, male: window },
     sources: [{ plants: 30, male: window, distance: 100 }],
-    kernel: { scale: 8, shape: 1 },
+    kernel: { scale: 5, shape: 1.1 },
   };
   const base = timed(() => {
     for (let i = 0; i < 1000; i++) contamination(one);
   });
   console.log(`One contamination of one pair, the baseline: ${base.toFixed(2)} µs`);
   console.log(
-    "Full recalculation, 40 outside sources: stands | ms | overlapping pairs | µs a pair | in baselines a pair",
+    "Full recalculation with ranges, 40 outside sources: stands | ms | overlapping pairs | µs a pair | in baselines a pair | ms of the likely figures alone",
   );
   for (const stands of [20, 60, 180]) {
     const of = large(stands);
     const pairs = recalculate(of);
     const ms = timed(() => recalculate(of));
     const each = (ms * 1000) / pairs;
+    const ways = newWays();
+    const quick = timed(() => followed(of, ways));
     console.log(
-      `${String(stands).padStart(5)} ${ms.toFixed(1).padStart(8)} ${String(pairs).padStart(8)} ${each.toFixed(1).padStart(8)} ${(each / base).toFixed(1).padStart(8)}`,
+      `${String(stands).padStart(5)} ${ms.toFixed(1).padStart(8)} ${String(pairs).padStart(8)} ${each.toFixed(1).padStart(8)} ${(each / base).toFixed(1).padStart(8)} ${quick.toFixed(1).padStart(8)}`,
     );
   }
   benchArranger();

@@ -10,6 +10,7 @@ import { benchFlowers } from "./flowers";
 import { fillLarge } from "./garden";
 import { benchIsolation } from "./isolation";
 import { benchJournal } from "./journal";
+import { benchPublished } from "./published";
 import { benchSeed } from "./seed";
 import { benchWork } from "./work";
 
@@ -32,6 +33,7 @@ const page = (url: string) => async () => {
 };
 
 benchIsolation();
+benchPublished();
 benchFlowers();
 benchJournal();
 benchWork();

@@ -122,9 +122,11 @@ function forScene(species: Species): SceneSpecies {
     name,
     crossingGroup,
     crosses,
+    wild: species.wild.map(({ name, degree }) => ({ name, degree })),
     outcrossing,
     vector,
-    selfs: breeding === "selfing" || vector === "own pollen, sometimes insects",
+    refuses: species.ownPollen === "refused" || flowerType === "separate-sex plants",
+    selfs: breeding === "selfing" || (breeding === "mixed" && species.methods.includes("nightshade-bud")),
     // Heads of many flowers, and tiny ones, are not worked one by one; ears of maize are.
     byHand: flowerType === "large separate-sex flowers" || flowerType === "perfect flowers" || id === "maize",
     daysToFlower,

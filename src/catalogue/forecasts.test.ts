@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { addDays } from "@/core/calendar/day";
 import { compute } from "@/core/computations";
-import { METHODS } from "./forecasts";
+import { METHODS } from "./methods";
 
 const months = (min: number[], max: number[]) => min.map((low, i) => ({ min: low, max: max[i]! }));
 const VALLEY_MIN = [-4.5, -4, -1.5, 1.4, 5, 8.8, 10.8, 10.4, 6.6, 3, -0.6, -3.2];

@@ -4,7 +4,7 @@ import { type Climate, hoursOfYear } from "@/core/climate/climate";
 import { frostsOf } from "@/core/climate/frost";
 import { isDayOfYear } from "@/core/climate/season";
 import { dailyNormals, type Temperature } from "@/core/climate/temperature";
-import { COMPUTATIONS, type Computation } from "@/core/computations";
+import type { Computation } from "@/core/computations";
 import { type Fate, flowersAtAll, type Overwintering } from "@/core/flowering/facts";
 import { flowering } from "@/core/flowering/forecast";
 import { ripensBeforeFrost } from "@/core/flowering/ripening";
@@ -58,45 +58,41 @@ function floweringForecast(input: ForecastInput): Forecast {
   };
 }
 
-const day = Joi.string().custom((text: string, helpers) => (isDay(text) ? text : helpers.error("any.invalid")));
+export const daySchema = Joi.string().custom((text: string, helpers) =>
+  isDay(text) ? text : helpers.error("any.invalid"),
+);
 const dayOfYear = Joi.string().custom((text: string, helpers) =>
   isDayOfYear(text) ? text : helpers.error("any.invalid"),
 );
 
-/** What can be computed of the species of the catalogue. */
-const OF_SPECIES: Computation[] = [
-  {
-    name: "flowering-forecast",
-    what: "When a species flowers and ripens at a place, or why it does not, by warmth, cold, light and frost.",
-    source: "docs/models.md, with the catalogue's figures",
-    schema: Joi.object<ForecastInput>({
-      species: Joi.string()
-        .valid(...SPECIES.map(({ id }) => id))
-        .required(),
-      sown: day.required(),
-      plantedOut: day.allow(null),
-      overwinter: Joi.string().valid("lifted", "left", "late-sown").allow(null),
-      latitude: Joi.number().min(-90).max(90).required(),
-      longitude: Joi.number().min(-180).max(180).required(),
-      normals: Joi.array()
-        .length(12)
-        .items(
-          Joi.object({
-            min: Joi.number().min(-70).max(50).required(),
-            max: Joi.number().min(Joi.ref("min")).max(60).required(),
-          }),
-        )
-        .required(),
-      lastFrost: dayOfYear.allow(null),
-      firstFrost: dayOfYear.allow(null),
-    })
-      .custom((value: ForecastInput, helpers) =>
-        value.plantedOut && daysBetween(value.sown, value.plantedOut) < 0 ? helpers.error("any.order") : value,
+export const FLOWERING_FORECAST: Computation = {
+  name: "flowering-forecast",
+  what: "When a species flowers and ripens at a place, or why it does not, by warmth, cold, light and frost.",
+  source: "docs/models.md, with the catalogue's figures",
+  schema: Joi.object<ForecastInput>({
+    species: Joi.string()
+      .valid(...SPECIES.map(({ id }) => id))
+      .required(),
+    sown: daySchema.required(),
+    plantedOut: daySchema.allow(null),
+    overwinter: Joi.string().valid("lifted", "left", "late-sown").allow(null),
+    latitude: Joi.number().min(-90).max(90).required(),
+    longitude: Joi.number().min(-180).max(180).required(),
+    normals: Joi.array()
+      .length(12)
+      .items(
+        Joi.object({
+          min: Joi.number().min(-70).max(50).required(),
+          max: Joi.number().min(Joi.ref("min")).max(60).required(),
+        }),
       )
-      .messages({ "any.order": "{{#label}} must not be planted out before it is sown" }),
-    run: floweringForecast,
-  },
-];
-
-/** Every computation that can be called from outside: the core's, and those that know the catalogue. */
-export const METHODS: Computation[] = [...COMPUTATIONS, ...OF_SPECIES];
+      .required(),
+    lastFrost: dayOfYear.allow(null),
+    firstFrost: dayOfYear.allow(null),
+  })
+    .custom((value: ForecastInput, helpers) =>
+      value.plantedOut && daysBetween(value.sown, value.plantedOut) < 0 ? helpers.error("any.order") : value,
+    )
+    .messages({ "any.order": "{{#label}} must not be planted out before it is sown" }),
+  run: floweringForecast,
+};

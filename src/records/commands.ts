@@ -14,6 +14,7 @@ import { lineCommands } from "./line/commands";
 import { lotCommands } from "./lot/commands";
 import { passportCommands } from "./lot/passportImport";
 import { noteCommands } from "./note/commands";
+import { offtypeCommands } from "./offtype/commands";
 import { packetCommands } from "./packet/commands";
 import { pickCommands } from "./pick/commands";
 import { plantCommands } from "./plant/commands";
@@ -48,6 +49,7 @@ const ALL = [
   ...taskCommands,
   ...deedCommands,
   ...noteCommands,
+  ...offtypeCommands,
   ...storeCommands,
   ...testCommands,
   ...vesselCommands,

@@ -10,6 +10,7 @@ import { line } from "./line/line";
 import { lot, part } from "./lot/lot";
 import { normal } from "./normal/normal";
 import { note } from "./note/note";
+import { offtype } from "./offtype/offtype";
 import { packet } from "./packet/packet";
 import { pick } from "./pick/pick";
 import { plant } from "./plant/plant";
@@ -60,4 +61,5 @@ export const RECORDS = [
   sharing,
   offer,
   wish,
+  offtype,
 ] as const;

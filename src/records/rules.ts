@@ -9,6 +9,7 @@ import { handlingRule } from "./handling/rules";
 import { lineRule } from "./line/rules";
 import { lotRule } from "./lot/rules";
 import { noteRule } from "./note/rules";
+import { offtypeRule } from "./offtype/rules";
 import { packetRule } from "./packet/rules";
 import { pickRule } from "./pick/rules";
 import { plantRule } from "./plant/rules";
@@ -47,6 +48,7 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     move: moveRule,
     handling: handlingRule,
     packet: packetRule,
+    offtype: offtypeRule,
     pick: pickRule,
     sharing: sharingRule,
     offer: offerRule,

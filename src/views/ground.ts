@@ -1,6 +1,6 @@
 import { SPECIES, speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
-import { KERNELS, type KernelRange } from "@/core/isolation/kernel";
+import type { KernelRange, Kernels } from "@/core/isolation/kernel";
 import type { Scene, SceneStand } from "@/core/isolation/scene";
 import type { Arrival, SourceShare } from "@/core/isolation/share";
 import { isJudged, type Verdict, verdictOf } from "@/core/isolation/verdict";
@@ -16,9 +16,11 @@ import { type ForecastStand, firstYearOf, type Outlook } from "./outlook";
 import { arrivalsOf, sceneOf } from "./scene";
 import type { WaysOutInput } from "./waysOut";
 
+const KIN = SPECIES.flatMap(({ id, name: crop, wild }) => wild.map(({ name }) => ({ species: id, name, crop })));
+
 /** What arrives at a stand's flowers, and what is said of it. */
 export type Judged = Verdict &
-  Pick<Arrival, "low" | "likely" | "high"> & {
+  Pick<Arrival, "low" | "likely" | "high" | "chanceOver"> & {
     standId: Id;
     code: string;
     name: string;
@@ -56,6 +58,8 @@ export type Ground = {
   /** The journal's head: the ways out are those of the ground as it is now. */
   head: Id | null;
   species: { id: string; name: string }[];
+  /** Wild kin of crops, by the crop's id: pollen of theirs comes from outside. */
+  kin: { species: string; name: string; crop: string }[];
 };
 
 export type MapStand = Pick<
@@ -83,19 +87,20 @@ function mapStand(stand: ForecastStand, { garden }: Outlook, firstYear: boolean)
   };
 }
 
-function workingOf({ plants, spacing, species, window }: SceneStand): Judged["stand"] {
+function workingOf({ plants, species, window }: SceneStand, ownAs: number, kernels: Kernels): Judged["stand"] {
   const { female, male } = window;
   return {
     plants,
-    spacing,
+    spacing: ownAs,
     outcrossing: species.outcrossing,
     female: { start: female.start, end: female.end },
     male: { start: male.start, end: male.end },
-    kernel: KERNELS[species.vector],
+    kernel: kernels[species.vector],
   };
 }
 
-const over = (j: Judged) => j.likely / j.limit;
+/** The likelier over its limit the worse; among equals by how far. */
+const worse = (a: Judged, b: Judged) => b.chanceOver - a.chanceOver || b.likely / b.limit - a.likely / a.limit;
 
 /** Stands of one line in one place are one worry to the grower: the worst speaks for them. */
 function worstOfEach(judged: Judged[], stands: SceneStand[]): Judged[] {
@@ -113,21 +118,22 @@ function judgedOf(scene: Scene, arrived: Map<Id, Arrival>, rows: ForecastStand[]
     .filter(isJudged)
     .map((stand) => {
       const arrival = arrived.get(stand.id)!;
-      const { low, likely, high, bySource } = arrival;
+      const { low, likely, high, chanceOver, bySource } = arrival;
       return {
         ...verdictOf(stand, arrival),
         standId: stand.id,
         code: codes.get(stand.id)!,
         name: stand.name,
         limit: stand.limit,
-        stand: workingOf(stand),
+        stand: workingOf(stand, arrival.ownAs, scene.kernels),
         low,
         likely,
         high,
+        chanceOver,
         bySource: bySource.slice(0, 8),
       };
     })
-    .sort((a, b) => over(b) - over(a));
+    .sort(worse);
 }
 
 /** @param chosen the code of the stand that was asked for */
@@ -157,7 +163,7 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
     barriers: barriers(db),
     sources: pollen.map((source) => {
       const { start, end } = windows.get(source.id)!;
-      return { ...source, speciesName: speciesById(source.species).name, window: { start, end } };
+      return { ...source, speciesName: source.wild || speciesById(source.species).name, window: { start, end } };
     }),
     stands: [
       ...rows.filter((stand) => !stand.endedOn).map((stand) => mapStand(stand, sky, false)),
@@ -176,5 +182,6 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
         : null,
     head: headOf(db),
     species: SPECIES.map(({ id, name }) => ({ id, name })),
+    kin: KIN,
   };
 }

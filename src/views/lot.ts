@@ -4,6 +4,7 @@ import { seasonOf } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
 import { middle } from "@/core/flowering/facts";
 import { degreeOf } from "@/core/isolation/crossing";
+import type { Share } from "@/core/isolation/share";
 import { type Germination, germinationAfter } from "@/core/seed/alive";
 import { storageMoisture } from "@/core/seed/drying";
 import { testPlan } from "@/core/seed/germination";
@@ -16,10 +17,12 @@ import type { Garden } from "@/records/garden/garden";
 import type { HandlingRow, SampleRow } from "@/records/handling/handling";
 import { handlingsOf, samplesOf } from "@/records/handling/queries";
 import { type PartRow, partsBefore, partsInto, partsOf } from "@/records/lot/parts";
-import { lotByCode, lotById } from "@/records/lot/queries";
+import { type LotRow, lotByCode, lotById } from "@/records/lot/queries";
+import type { Offtype } from "@/records/offtype/offtype";
+import { offtypesOf } from "@/records/offtype/queries";
 import type { Packet } from "@/records/packet/packet";
 import { packetsOf } from "@/records/packet/queries";
-import { seedReturn, standsOfSeason } from "@/records/stand/queries";
+import { seedReturn, standById, standsOfSeason } from "@/records/stand/queries";
 import { allStores, stays, stores } from "@/records/store/queries";
 import type { Store } from "@/records/store/store";
 import { type MoveRow, movesOf } from "@/records/vessel/queries";
@@ -39,6 +42,7 @@ import {
   type SowingTime,
   sowingTime,
 } from "./raising";
+import { arrivalsOf } from "./scene";
 import { type SeedTable, seedTable, type TableLotView } from "./seedTable";
 
 /** Where a lot lay, in order. */
@@ -66,6 +70,8 @@ export type LotPage = {
   madeInto: PartRow[];
   /** Lots that were not made of others, where its seed comes from. */
   origins: { code: string; share: number }[];
+  /** Of open seed: what share of strange fathers was foreseen, and what was counted; null for other seed. */
+  strangers: { foreseen: Share | null; counts: Offtype[] } | null;
   samples: SampleRow[];
   counted: CountByWeight | null;
   packets: Packet[];
@@ -97,6 +103,13 @@ export type LotPage = {
   };
   hazards: { title: string; caution: string }[];
 };
+
+/** The share of strangers that was foreseen for the stand a lot was gathered from. */
+function foreseenOf(sky: Outlook, { motherStandId }: LotRow): Share | null {
+  const mother = motherStandId && standById(sky.db, motherStandId);
+  const arrival = mother && arrivalsOf(sky, mother.season).arrived.get(mother.id);
+  return arrival ? { low: arrival.low, likely: arrival.likely, high: arrival.high } : null;
+}
 
 export function lotPage(sky: Outlook, code: string): LotPage | null {
   const { db, garden, season, today } = sky;
@@ -136,6 +149,7 @@ export function lotPage(sky: Outlook, code: string): LotPage | null {
     madeOf: partsOf(db, row.id),
     madeInto: partsInto(db, row.id),
     origins: origins.length > 1 ? origins.map(({ id, share }) => ({ code: lotById(db, id)!.code, share })) : [],
+    strangers: row.kind === "open" ? { foreseen: foreseenOf(sky, row), counts: offtypesOf(db, row.id) } : null,
     samples,
     counted: samples.length > 0 ? countByWeight(samples, row.mass ?? 0) : null,
     packets: packetsOf(db, row.id),

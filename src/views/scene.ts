@@ -2,15 +2,18 @@ import { sceneSpecies, speciesById } from "@/catalogue/catalogue";
 import { addDays, yearOf } from "@/core/calendar/day";
 import { inSeason } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
-import type { Window } from "@/core/flowering/facts";
+import { flowersAtAll, type Window } from "@/core/flowering/facts";
 import { typicalFlowering } from "@/core/flowering/typical";
-import { arrivals } from "@/core/isolation/arrival";
-import type { Scene, SceneSource, SceneStand } from "@/core/isolation/scene";
-import type { Arrival, Ways } from "@/core/isolation/share";
+import { arrivals, sharesReached } from "@/core/isolation/arrival";
+import { KERNELS, type KernelRange, type Kernels, type Vector } from "@/core/isolation/kernel";
+import { type CountedLot, learnedKernel } from "@/core/isolation/learning";
+import type { Scene, SceneSource, SceneSpecies, SceneStand } from "@/core/isolation/scene";
+import { type Arrival, newWays, type Ways } from "@/core/isolation/share";
 import { beds } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
 import { barriers, type SourceRow, sources } from "@/records/ground/queries";
 import { newestSeed } from "@/records/lot/queries";
+import { countsOfOpenLots } from "@/records/offtype/queries";
 import type { ForecastStand, Outlook } from "./outlook";
 
 /** The share of strange fathers taken where a line does not say: by the garden's level of care. */
@@ -28,6 +31,12 @@ function sourceWindow(source: SourceRow, season: number, { climate, garden }: Ou
   return { start, end, earliest: addDays(start, -TOLD_DOUBT), latest: addDays(end, TOLD_DOUBT) };
 }
 
+/** A source's species; wild kin crosses as what it is, and flowers about as the crop it is kin to. */
+const sourceSpecies = ({ species, wild }: SourceRow): SceneSpecies => {
+  const crop = sceneSpecies(speciesById(species));
+  return wild ? { ...crop, kin: wild } : crop;
+};
+
 function sceneSource(source: SourceRow, season: number, sky: Outlook): SceneSource {
   const { id, name, kind, outline, plants, presence, harm } = source;
   return {
@@ -38,7 +47,7 @@ function sceneSource(source: SourceRow, season: number, sky: Outlook): SceneSour
     plants,
     presence,
     harm,
-    species: sceneSpecies(speciesById(source.species)),
+    species: sourceSpecies(source),
     male: sourceWindow(source, season, sky),
     agreed: source.agreedSeason === season,
     asked: source.askSeason === season,
@@ -68,6 +77,7 @@ function sceneStand(stand: Placed, { garden, today, correction }: Outlook, newes
     school,
     flowers,
     cover,
+    mesh: stand.mesh,
     removeEvery,
     saveFrom,
     window,
@@ -88,26 +98,53 @@ function sceneStand(stand: Placed, { garden, today, correction }: Outlook, newes
 /** What arrives at every stand of a season, and the ways between them that it was reckoned with. */
 export const arrivalsOf = (sky: Outlook, season: number): { arrived: Map<Id, Arrival>; ways: Ways } =>
   sky.once(`arrivals ${season}`, () => {
-    const ways: Ways = new Map();
+    const ways = newWays();
     return { arrived: arrivals(sceneOf(sky, season), ways), ways };
+  });
+
+/**
+ * How far pollen reaches in this garden: working values, corrected by what was counted in the offspring of open lots whose
+ * year is known.
+ */
+export const kernelsOf = (sky: Outlook): Kernels =>
+  sky.once("kernels", () => {
+    const counted = new Map<Vector, CountedLot[]>();
+    for (const { season, motherStandId, plants, strange } of countsOfOpenLots(sky.db)) {
+      const scene = sceneWith(sky, season, KERNELS);
+      const stand = scene.stands.find(({ id }) => id === motherStandId);
+      if (!stand || !flowersAtAll(stand.window)) continue;
+      const ways = newWays();
+      const sharesAt = (kernel: KernelRange) => sharesReached(scene, stand, kernel, ways);
+      const { vector } = stand.species;
+      counted.set(vector, [...(counted.get(vector) ?? []), { plants, strange, sharesAt }]);
+    }
+    return Object.fromEntries(
+      Object.entries(KERNELS).map(([vector, kernel]) => [
+        vector,
+        learnedKernel(kernel, counted.get(vector as Vector) ?? []),
+      ]),
+    ) as Kernels;
   });
 
 /** A season as the isolation engine sees it: stands in beds, sources, barriers, climate; plain data. */
 export const sceneOf = (sky: Outlook, season: number): Scene =>
-  sky.once(`scene ${season}`, () => {
-    const { db } = sky;
-    const newest = newestSeed(db);
-    return {
-      stands: sky
-        .standsOf(season)
-        .filter(isPlaced)
-        .map((stand) => sceneStand(stand, sky, newest)),
-      sources: sources(db).map((source) => sceneSource(source, season, sky)),
-      barriers: barriers(db).map(({ id, name, path, factor }) => ({ id, name, path, factor })),
-      beds: beds(db).map(({ version: _, note: __, ...bed }) => ({ ...bed, outside: bed.outside === 1 })),
-      windFrom: sky.garden.windFrom,
-      climate: sky.climate,
-      ripeWanted: sky.garden.ripeWanted,
-      today: sky.today,
-    };
-  });
+  sky.once(`scene ${season}`, () => sceneWith(sky, season, kernelsOf(sky)));
+
+function sceneWith(sky: Outlook, season: number, kernels: Kernels): Scene {
+  const { db } = sky;
+  const newest = newestSeed(db);
+  return {
+    stands: sky
+      .standsOf(season)
+      .filter(isPlaced)
+      .map((stand) => sceneStand(stand, sky, newest)),
+    sources: sources(db).map((source) => sceneSource(source, season, sky)),
+    barriers: barriers(db).map(({ id, name, path, factor }) => ({ id, name, path, factor })),
+    beds: beds(db).map(({ version: _, note: __, ...bed }) => ({ ...bed, outside: bed.outside === 1 })),
+    windFrom: sky.garden.windFrom,
+    kernels,
+    climate: sky.climate,
+    ripeWanted: sky.garden.ripeWanted,
+    today: sky.today,
+  };
+}

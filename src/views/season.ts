@@ -13,7 +13,7 @@ import { seasonsWithStands } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { type ForecastStand, firstYearOf } from "./outlook";
-import { sceneOf } from "./scene";
+import { arrivalsOf, sceneOf } from "./scene";
 import { workOfSeason } from "./work";
 
 export type SeasonStand = {
@@ -141,7 +141,7 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
 const triedOf = (sky: Outlook, season: number): Season["tried"] =>
   sky.once(`tried ${season}`, () => {
     const stands = new Map(sky.standsOf(season).map((stand) => [stand.id, stand]));
-    return tryOut(sceneOf(sky, season), [], new Map()).map((tried) => {
+    return tryOut(sceneOf(sky, season), [], arrivalsOf(sky, season).ways).map((tried) => {
       const { window, ripening } = stands.get(tried.id)!;
       return { ...tried, window, ripening };
     });

@@ -2,7 +2,9 @@ import { sceneSpecies, speciesById } from "@/catalogue/catalogue";
 import type { Species } from "@/catalogue/types";
 import { addDays } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
+import { flowersAtAll } from "@/core/flowering/facts";
 import type { RaisingStages } from "@/core/seed/sowing";
+import { lengthInWords } from "@/core/units/units";
 import { actsOf } from "@/core/work/acts";
 import type { LivingStand } from "@/core/work/living";
 import { memoryOf } from "@/core/work/memory";
@@ -37,13 +39,15 @@ type Known = {
   flowered: Set<Id>;
   gathered: Set<Id>;
   mothers: Set<Id>;
+  /** Stands of which it is asked what flowers around them. */
+  around: Set<Id>;
   stagesOf: (stand: ForecastStand) => RaisingStages;
 };
 
 function living(
   stand: ForecastStand,
   sky: Outlook,
-  { deeds, flowered, gathered, mothers, stagesOf }: Known,
+  { deeds, flowered, gathered, mothers, around, stagesOf }: Known,
 ): LivingStand {
   const { climate, today } = sky;
   const weather = sky.once("weather", () => weatherAhead(sky.db, today));
@@ -61,6 +65,7 @@ function living(
     staked: species.stake,
     separatePlants: species.flowerType === "separate-sex plants",
     selfs,
+    around: around.has(stand.id) ? lengthInWords(species.isolation[sky.garden.care].high, sky.garden.units) : null,
     // What selfs needs no hand for it.
     fixing: stand.school === "cross-and-fix" && stand.generation !== null && !selfs && !mothers.has(stand.id),
     // Fruit of what is being bred or adapted is tasted before its mothers are chosen.
@@ -105,18 +110,31 @@ function stagesOfPlanned(sky: Outlook): Known["stagesOf"] {
   return ({ species, lineId, lotId }) => raisingFor(sky, { species, lineId, lot: (lotId && lots.get(lotId)) || null });
 }
 
+/** Of each kind that others' pollen reaches in open flowers, the stand that flowers first: one look around serves all. */
+function firstOfKinds(stands: ForecastStand[]): Set<Id> {
+  const first = new Map<string, ForecastStand>();
+  for (const stand of stands) {
+    const { selfs, crossingGroup } = sceneSpecies(speciesById(stand.species));
+    if (selfs || stand.seedWanted === 0 || stand.flowers !== "open" || !flowersAtAll(stand.window)) continue;
+    const known = first.get(crossingGroup);
+    if (!known || stand.window.start < known.window.start) first.set(crossingGroup, stand);
+  }
+  return new Set([...first.values()].map(({ id }) => id));
+}
+
 /** Everything that is open on the stands of one season, the soonest impossible first. */
 export const workOfSeason = (sky: Outlook, season: number): StandWork[] =>
   sky.once(`work ${season}`, () => {
     const { db, today } = sky;
+    const stands = sky.standsOf(season).filter((s) => !s.outside && !s.endedOn);
     const known: Known = {
+      around: firstOfKinds(stands),
       deeds: deedsOfSeason(db, season),
       flowered: standsWithFlowers(db, season),
       gathered: standsWithSeed(db, season),
       mothers: mothersOfSeason(db, season),
       stagesOf: stagesOfPlanned(sky),
     };
-    const stands = sky.standsOf(season).filter((s) => !s.outside && !s.endedOn);
     return stands
       .flatMap((stand) => {
         const works = actsOf(living(stand, sky, known));

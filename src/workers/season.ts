@@ -1,7 +1,7 @@
 import { type ArrangeTask, arrange, changesOf, type Progress } from "@/core/isolation/arrange";
 import type { Change } from "@/core/isolation/change";
 import type { Scene } from "@/core/isolation/scene";
-import type { Ways } from "@/core/isolation/share";
+import { newWays } from "@/core/isolation/share";
 import { type Tried, tryOut } from "@/core/isolation/tryout";
 import { runner, type ToWorker } from "./jobs";
 
@@ -9,14 +9,14 @@ import { runner, type ToWorker } from "./jobs";
 export type Found = Omit<Progress, "plan"> & { changes: Change[]; after: Tried[] };
 
 let scene: Scene;
-let ways: Ways = new Map();
+let ways = newWays();
 
 /** What the season's page asks of its worker: to keep a scene, to try changes on it, to search for a plan. */
 export const SEASON_JOBS = {
   // biome-ignore lint/correctness/useYield: done at once
   *scene(next: Scene): Generator<never, void> {
     scene = next;
-    ways = new Map();
+    ways = newWays();
   },
   // biome-ignore lint/correctness/useYield: one reckoning, short enough for a drag
   *try(changes: Change[]): Generator<never, Tried[]> {
@@ -26,7 +26,7 @@ export const SEASON_JOBS = {
     const whole: ArrangeTask = { ...task, scene };
     const found = ({ plan, ...progress }: Progress): Found => {
       const changes = changesOf(whole, plan);
-      return { ...progress, changes, after: tryOut(whole.scene, changes, new Map()) };
+      return { ...progress, changes, after: tryOut(whole.scene, changes, ways) };
     };
     const steps = arrange(whole, seed);
     for (;;) {

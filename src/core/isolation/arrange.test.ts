@@ -99,7 +99,7 @@ describe("how a plan is judged", () => {
     ).toEqual([
       { kind: "resow", standId: "1", sown: "2027-05-08" },
       { kind: "move", standId: "1", bedId: "90" },
-      { kind: "cover", standId: "1", cover: "cage" },
+      { kind: "cover", standId: "1", cover: "cage", mesh: "net" },
       { kind: "hand", standId: "2" },
     ]);
   });

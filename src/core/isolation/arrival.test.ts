@@ -5,6 +5,7 @@ import { bed, hedge, SPECIES, scene, source, stand } from "../tests/place";
 import { airOver, arrivalAt, arrivals, likelyShare } from "./arrival";
 import { canCross } from "./crossing";
 import type { Scene, SceneStand } from "./scene";
+import { newWays } from "./share";
 import { isJudged, oneIn, rangeInWords, verdictOf } from "./verdict";
 
 const at = (of: Scene, id: number) => arrivalAt(of, of.stands.find((s) => s.id === String(id))!);
@@ -18,7 +19,7 @@ describe("what arrives at a stand", () => {
     expect(both.get("1")!.high).toBeCloseTo(both.get("2")!.high, 12);
   });
 
-  test("the range holds the likely share, whole and by source", () => {
+  test("the range holds the likely share", () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 0, max: 600 }),
@@ -27,10 +28,8 @@ describe("what arrives at a stand", () => {
         (x, later, presence) => {
           const sowing = { sown: `2027-05-${String(1 + (later % 28)).padStart(2, "0")}` };
           const all = at(scene([stand(1), stand(2, { sowing })], { sources: [source(1, x, { presence })] }), 1);
-          for (const share of [all, ...all.bySource]) {
-            expect(share.low).toBeLessThanOrEqual(share.likely);
-            expect(share.likely).toBeLessThanOrEqual(share.high);
-          }
+          expect(all.low).toBeLessThanOrEqual(all.likely);
+          expect(all.likely).toBeLessThanOrEqual(all.high);
         },
       ),
     );
@@ -68,7 +67,7 @@ describe("what arrives at a stand", () => {
       barriers: [hedge(70)],
     });
     for (const one of of.stands)
-      expect(likelyShare(of, one, airOver(of), new Map())).toBeCloseTo(at(of, Number(one.id)).likely, 12);
+      expect(likelyShare(of, one, airOver(of), newWays())).toBeCloseTo(at(of, Number(one.id)).likely, 12);
   });
 
   test("another stand of the same line is the stand's own pollen", () => {

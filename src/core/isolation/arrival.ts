@@ -1,71 +1,27 @@
+import { quantileSorted } from "simple-statistics";
 import type { Id } from "../custody/id";
 import type { Window } from "../flowering/facts";
-import { type Cloud, type Days, mix } from "./contamination";
+import { mix } from "./contamination";
 import { DEGREES, degreeOf } from "./crossing";
-import { daysOf, doubtOf, type Emitter, sourceEmits, standEmits } from "./emitter";
-import { KERNELS, reach } from "./kernel";
+import { DRAWS } from "./draws";
+import { daysOf, doubtOf, type Emitter, meanPlants, sourceEmits, standEmits } from "./emitter";
+import type { KernelRange } from "./kernel";
 import {
   bearsSeed,
   isKin,
   type Meeting,
   meet,
   minds,
-  movedBy,
   type Pair,
   type Reaching,
   receptorLeak,
   seedOutline,
   wayBetween,
 } from "./meeting";
+import { drawnShares, shareOver } from "./sampled";
 import type { Scene, SceneStand } from "./scene";
-import { type Arrival, ordered, type Share, type SourceShare, type Ways } from "./share";
-
-function cloudOf(
-  { emitter, way, factor, doubt }: Pair,
-  end: keyof Share,
-  female: Days,
-  scale: number,
-  shape: number,
-): Cloud {
-  const metres = end === "low" ? way.far : end === "high" ? way.near : way.middle;
-  const male = end === "likely" ? emitter.male : movedBy(emitter.male, female, doubt, end === "high" ? 1 : -1);
-  return { ...male, strength: emitter.strength[end] * factor * reach(metres, scale, shape) };
-}
-
-function shareWith(end: keyof Share, { stand, kin, strangers, female, ownMale, kernel }: Meeting) {
-  const scale = end === "likely" ? kernel.scale : kernel[end];
-  const outcrossing =
-    end === "likely"
-      ? (stand.species.outcrossing.low + stand.species.outcrossing.high) / 2
-      : stand.species.outcrossing[end];
-  const own: Cloud = { ...ownMale, strength: Math.max(1, stand.plants) * reach(stand.spacing, scale, kernel.shape) };
-  const cloud = (pair: Pair) => cloudOf(pair, end, female, scale, kernel.shape);
-  const mixed = mix(female, [own, ...kin.map(cloud)], strangers.map(cloud));
-  return {
-    whole: outcrossing * mixed.foreign,
-    bySource: mixed.bySource.map((share) => share * outcrossing),
-    pollinatedShare: mixed.pollinatedShare,
-  };
-}
-
-// Field by field: spreading the share here took most of a recalculation's time.
-function sourceShare({ emitter, way, degree }: Pair, share: Share, female: Days): SourceShare {
-  return {
-    low: share.low,
-    likely: share.likely,
-    high: share.high,
-    key: emitter.key,
-    kind: emitter.kind,
-    id: emitter.id,
-    name: emitter.name,
-    harm: emitter.harm,
-    way,
-    days: meet(emitter.male, female),
-    degree,
-    sheds: emitter.strength.likely,
-    male: emitter.window,
-  };
-}
+import { type Arrival, newWays, type SourceShare, type Ways } from "./share";
+import { likelySum, type Spread, sameAs, spreadWithin } from "./spread";
 
 /** Everything that sheds pollen, by species that it can reach. */
 export type Air = {
@@ -73,13 +29,19 @@ export type Air = {
   bySpecies: Map<string, Reaching[]>;
 };
 
+/** Stands and sources keep their luck apart; nobody has so many stands. */
+const SOURCE_COLUMNS = 100_000;
+
 /**
  * All that sheds pollen in a scene; what reaches which species is found as it is asked for.
  * @example airOver(scene([stand(1)], { sources: [source(9, 30)] })).emitters.map((e) => e.key) // ["stand 1", "source
  *   9"]
  */
-export function airOver(scene: Scene): Air {
-  const emitters = [...scene.stands.map(standEmits).filter((e) => e !== null), ...scene.sources.map(sourceEmits)];
+export function airOver(scene: Pick<Scene, "stands" | "sources">): Air {
+  const emitters = [
+    ...scene.stands.map(standEmits).filter((e) => e !== null),
+    ...scene.sources.map((source, i) => sourceEmits(source, SOURCE_COLUMNS + i)),
+  ];
   return { emitters, bySpecies: new Map() };
 }
 
@@ -94,10 +56,23 @@ function reaching(air: Air, stand: SceneStand) {
   return found;
 }
 
-/** What meets at a stand's flowers, with windows that may move by their doubt, or as they are likeliest. */
-function meetingAt(scene: Scene, stand: SceneStand, air: Air, ways: Ways, doubtful: boolean): Meeting {
+function ownSpread({ bed, plants, spacing, species }: SceneStand, { within }: Ways): Spread {
+  const key = `${bed.width} ${bed.length} ${plants} ${spacing} ${species.refuses}`;
+  const known = within.get(key) ?? spreadWithin(plants, spacing, bed, species.refuses);
+  within.set(key, known);
+  return known;
+}
+
+/** A flowering that errs by more than this many times its doubt is not waited for: one in fifty does. */
+const FARTHEST_ERROR = 1.25;
+
+/** What the engine needs of a scene. */
+type Place = Pick<Scene, "stands" | "sources" | "barriers" | "windFrom" | "kernels">;
+
+/** What meets at a stand's flowers, with windows that may err by their doubt, or as they are likeliest. */
+function meetingAt(scene: Place, stand: SceneStand, air: Air, ways: Ways, doubtful: boolean): Meeting {
   const female = daysOf(stand.window.female);
-  const ownDoubt = doubtful ? doubtOf(stand.window.female) : 0;
+  const doubt = doubtful ? doubtOf(stand.window.female) : 0;
   const candidates = reaching(air, stand);
   const outline = seedOutline(stand, candidates);
   const whole = outline.length > 1;
@@ -107,47 +82,134 @@ function meetingAt(scene: Scene, stand: SceneStand, air: Air, ways: Ways, doubtf
   for (const { emitter, degree, factor } of candidates) {
     const own = isKin(stand, emitter);
     if (!own && !minds(stand, emitter)) continue;
-    const doubt = own || !doubtful ? 0 : Math.hypot(emitter.doubt, ownDoubt);
-    if (emitter.male.start - doubt > female.end || emitter.male.end + doubt < female.start) continue;
+    const errs = doubtful ? FARTHEST_ERROR * Math.hypot(emitter.doubt, doubt) : 0;
+    if (emitter.male.start - errs > female.end || emitter.male.end + errs < female.start) continue;
     const key = `${emitter.place}|${stand.bed.id}|${stand.species.vector}`;
-    const known = whole ? ways.get(key) : undefined;
+    const known = whole ? ways.between.get(key) : undefined;
     const way = known ?? wayBetween(scene, emitter, outline, wind);
-    if (whole && !known) ways.set(key, way);
+    if (whole && !known) ways.between.set(key, way);
     const through = factor * way.wind * way.barrier * receptorLeak(stand, emitter);
-    (own ? kin : strangers).push({ emitter, degree, way, doubt, factor: through });
+    (own ? kin : strangers).push({ emitter, degree, way, factor: through });
   }
-  return { stand, kin, strangers, female, ownMale: daysOf(stand.window.male), kernel: KERNELS[stand.species.vector] };
+  return {
+    stand,
+    column: scene.stands.indexOf(stand),
+    kin,
+    strangers,
+    female,
+    ownMale: daysOf(stand.window.male),
+    doubt,
+    own: ownSpread(stand, ways),
+    kernel: scene.kernels[stand.species.vector],
+  };
 }
 
+/** The shares as everything is likeliest: sources in proportion to how sure it is that they are there. */
+function likelyOf({ stand, kin, strangers, female, ownMale, own, kernel }: Meeting) {
+  const cloud = ({ emitter, way, factor }: Pair) => ({
+    ...emitter.male,
+    strength: meanPlants(emitter) * factor * likelySum(way.spread, kernel),
+  });
+  const mixed = mix(
+    female,
+    [{ ...ownMale, strength: likelySum(own, kernel) }, ...kin.map(cloud)],
+    strangers.map(cloud),
+  );
+  const outcrossing = (stand.species.outcrossing.low + stand.species.outcrossing.high) / 2;
+  return {
+    whole: outcrossing * mixed.foreign,
+    bySource: mixed.bySource.map((share) => share * outcrossing),
+    pollinatedShare: mixed.pollinatedShare,
+  };
+}
+
+// Field by field: spreading the way here took most of a recalculation's time.
+function sourceShare({ emitter, way, degree }: Pair, likely: number, { female, kernel }: Meeting): SourceShare {
+  const { near, middle, wind, barrier, between } = way;
+  return {
+    likely,
+    key: emitter.key,
+    kind: emitter.kind,
+    id: emitter.id,
+    name: emitter.name,
+    harm: emitter.harm,
+    way: { near, middle, wind, barrier, between, as: sameAs(likelySum(way.spread, kernel), kernel) },
+    days: meet(emitter.male, female),
+    degree,
+    sheds: meanPlants(emitter),
+    male: emitter.window,
+  };
+}
+
+const held = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
+
 /**
- * The share of a stand's seed that strangers may father, whole and by source, each with its low–high range.
+ * The share of a stand's seed that strangers may father, whole and by source: as everything is likeliest, the range of
+ * nine tenths, and the chance that it exceeds what the line takes.
  *
- * `contamination` of methods, with the kernel of the species' vector, distances between middles (low: far edges, high:
- * near edges), windows moved apart or together as far as their forecasts leave open, the outcrossing share's range, and
- * a source's presence (low: there only if sure; likely: in proportion; high: there). An order of magnitude.
+ * `contamination` of methods, with the kernel of the species' vector summed over where plants stand. An order of
+ * magnitude.
  * @param ways kept by the caller between calls while nothing on the ground moves
  * @example arrivalAt(scene([stand(1)], { sources: [source(9, 30)] }), stand(1)).bySource.map((s) => s.days) // [31]
  */
-export function arrivalAt(scene: Scene, stand: SceneStand, air: Air = airOver(scene), ways: Ways = new Map()): Arrival {
+export function arrivalAt(scene: Place, stand: SceneStand, air: Air = airOver(scene), ways: Ways = newWays()): Arrival {
   const meeting = meetingAt(scene, stand, air, ways, true);
-  const [likely, low, high] = [shareWith("likely", meeting), shareWith("low", meeting), shareWith("high", meeting)];
+  const likely = likelyOf(meeting);
+  const { own, kernel } = meeting;
+  const drawn = meeting.strangers.length > 0 ? drawnShares(meeting, stand.limit) : new Float64Array(1);
+  const chanceOver = shareOver(drawn, stand.limit);
+  const sorted = [...drawn].sort((a, b) => a - b);
+  const [low, high] = [quantileSorted(sorted, 0.05), quantileSorted(sorted, 0.95)];
   return {
-    ...ordered(low.whole, likely.whole, high.whole),
+    low,
+    likely: held(likely.whole, low, high),
+    high,
+    chanceOver,
     pollinatedShare: likely.pollinatedShare,
+    ownAs: sameAs(likelySum(own, kernel) / Math.max(1, stand.plants), kernel),
     bySource: meeting.strangers
-      .map((pair, i) =>
-        sourceShare(pair, ordered(low.bySource[i]!, likely.bySource[i]!, high.bySource[i]!), meeting.female),
-      )
-      .sort((a, b) => b.likely - a.likely || b.high - a.high),
+      .map((pair, i) => sourceShare(pair, likely.bySource[i]!, meeting))
+      .sort((a, b) => b.likely - a.likely),
   };
 }
 
 /**
- * The likely share alone, a third of the work: what a search over many plans runs on.
- * @example likelyShare(scene([stand(1)]), stand(1), airOver(scene([stand(1)])), new Map()) // 0
+ * The likely share alone, a small part of the work: what follows a finger, or leads a search over many plans.
+ * @example likelyShare(scene([stand(1)]), stand(1), airOver(scene([stand(1)])), newWays()) // 0
  */
 export const likelyShare = (scene: Scene, stand: SceneStand, air: Air, ways: Ways): number =>
-  shareWith("likely", meetingAt(scene, stand, air, ways, false)).whole;
+  likelyOf(meetingAt(scene, stand, air, ways, false)).whole;
+
+/**
+ * The shares that strangers father in the gardens drawn, were pollen to reach as a kernel says.
+ * @example sharesReached(scene([stand(1)]), stand(1), { scale: 5, low: 5, high: 5, shape: 1.1 }, newWays()).length // 1
+ */
+export function sharesReached(scene: Place, stand: SceneStand, kernel: KernelRange, ways: Ways): Float64Array {
+  const kernels = { ...scene.kernels, [stand.species.vector]: kernel };
+  const meeting = meetingAt({ ...scene, kernels }, stand, airOver(scene), ways, true);
+  return meeting.strangers.length > 0 ? drawnShares(meeting, 1) : new Float64Array(1);
+}
+
+/** A way out is enough where the share exceeds what the line takes with no more than this chance. */
+export const CHANCE_TAKEN = 0.1;
+
+/** Draws that are looked at first: where none is over, a chance above a tenth hides once in two hundred times. */
+const FIRST_LOOK = 50;
+
+/**
+ * Whether a stand keeps its limit in nine gardens of ten, and how far it is from it where it doesn't: 0, or the chance
+ * that it exceeds the limit as far as it was followed, above a tenth.
+ * @param quick believe a first look in which no garden is over
+ * @example riskBeyond(scene([stand(1)]), stand(1), airOver(scene([stand(1)])), newWays()) // 0
+ */
+export function riskBeyond(scene: Scene, stand: SceneStand, air: Air, ways: Ways, quick = false): number {
+  const meeting = meetingAt(scene, stand, air, ways, true);
+  if (meeting.strangers.length === 0) return 0;
+  const most = Math.floor(CHANCE_TAKEN * DRAWS);
+  const drawn = drawnShares(meeting, stand.limit, most + 1, quick ? FIRST_LOOK : DRAWS);
+  const chance = shareOver(drawn, stand.limit);
+  return chance * drawn.length <= most ? 0 : chance;
+}
 
 /**
  * Sources that could cross with a stand but shed no pollen while it may be open, with their days.
@@ -165,7 +227,7 @@ export function apartFrom(scene: Scene, stand: SceneStand, arrival: Arrival): { 
  * The arrival at every stand that bears seed.
  * @example [...arrivals(scene([stand(1), stand(2, { seedWanted: false })])).keys()] // ["1"]
  */
-export function arrivals(scene: Scene, ways: Ways = new Map()): Map<Id, Arrival> {
+export function arrivals(scene: Scene, ways: Ways = newWays()): Map<Id, Arrival> {
   const air = airOver(scene);
   return new Map(scene.stands.filter(bearsSeed).map((stand) => [stand.id, arrivalAt(scene, stand, air, ways)]));
 }

@@ -3,6 +3,7 @@ import { flowering } from "../flowering/forecast";
 import { bed, scene, source, stand } from "../tests/place";
 import { arrivals } from "./arrival";
 import { applied, type Change } from "./change";
+import { newWays } from "./share";
 import { tryOut } from "./tryout";
 
 const of = scene([stand(1), stand(2), stand(3, { school: "cross-and-fix", flowers: "hand" })], {
@@ -81,7 +82,7 @@ describe("a change carried out on a plan", () => {
 
 describe("a plan tried out", () => {
   test("without changes says what the engine says, of every stand once", () => {
-    const tried = tryOut(of, [], new Map());
+    const tried = tryOut(of, [], newWays());
     const arrived = arrivals(of);
     expect(tried.map((t) => t.id)).toEqual(["1", "2", "3"]);
     expect(tried[0]!.share!.likely).toBe(arrived.get("1")!.likely);
@@ -91,7 +92,7 @@ describe("a plan tried out", () => {
   });
 
   test("days on which pollen meets lie within the open stigmas, the strongest first", () => {
-    for (const { window, meets } of tryOut(of, [], new Map())) {
+    for (const { window, meets } of tryOut(of, [], newWays())) {
       for (const { start, end } of meets) {
         expect(start >= window.female.start && end <= window.female.end).toBe(true);
         expect(start <= end).toBe(true);
@@ -101,11 +102,11 @@ describe("a plan tried out", () => {
   });
 
   test("a shift moves one stand's windows and both stands' shares, and ways on the ground are reckoned once", () => {
-    const ways = new Map();
+    const ways = newWays();
     const now = tryOut(of, [], ways);
-    const known = ways.size;
+    const known = ways.between.size;
     const then = tryOut(of, [{ kind: "resow", standId: "1", sown: "2027-07-15" }], ways);
-    expect(ways.size).toBe(known);
+    expect(ways.between.size).toBe(known);
     expect(then[0]!.window.start > now[0]!.window.start).toBe(true);
     expect(then[1]!.window).toEqual(now[1]!.window);
     expect(then[1]!.share!.likely).toBeLessThan(now[1]!.share!.likely);

@@ -1,5 +1,5 @@
 import type { Id } from "../custody/id";
-import { type Cover, type Scene, type SceneStand, sownAnew } from "./scene";
+import { type Cover, type Mesh, type Scene, type SceneStand, sownAnew } from "./scene";
 
 /** One thing a remedy changes, as data that a command can carry out. */
 export type Change =
@@ -7,7 +7,7 @@ export type Change =
   | { kind: "move"; standId: Id; bedId: Id }
   | { kind: "thicken"; standId: Id; plants: number }
   | { kind: "save-from"; standId: Id; plants: number }
-  | { kind: "cover"; standId: Id; cover: Cover }
+  | { kind: "cover"; standId: Id; cover: Cover; mesh?: Mesh }
   | { kind: "hand"; standId: Id }
   | { kind: "remove"; standId: Id; every: number }
   | { kind: "agree"; sourceId: Id }
@@ -37,7 +37,7 @@ function changed(scene: Scene, stand: SceneStand, change: Exclude<Change, { kind
     case "save-from":
       return { ...stand, saveFrom: change.plants };
     case "cover":
-      return { ...stand, flowers: "covered", cover: change.cover };
+      return { ...stand, flowers: "covered", cover: change.cover, mesh: change.mesh ?? null };
     case "hand":
       return { ...stand, flowers: "hand" };
     case "remove":

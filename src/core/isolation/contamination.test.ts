@@ -151,9 +151,9 @@ describe("contamination", () => {
 
 describe("what carries pollen", () => {
   test("it thins with distance, and less strongly with a longer reach", () => {
-    expect(reach(0, 8, 1)).toBe(1);
-    expect(reach(100, 8, 1)).toBeLessThan(reach(50, 8, 1));
-    expect(reach(100, 16, 1)).toBeGreaterThan(reach(100, 8, 1));
+    expect(reach(0, { scale: 8, shape: 1 })).toBe(1);
+    expect(reach(100, { scale: 8, shape: 1 })).toBeLessThan(reach(50, { scale: 8, shape: 1 }));
+    expect(reach(100, { scale: 16, shape: 1 })).toBeGreaterThan(reach(100, { scale: 8, shape: 1 }));
   });
 
   test("more comes down the wind than against it, and nothing changes where no wind is known", () => {

@@ -114,13 +114,13 @@ const numbered = (span: { start: Day; end: Day }): Days => ({ start: dayNumber(s
 export function contamination({ receptor, sources, kernel }: ContaminationInput): Contamination {
   const own = {
     ...numbered(receptor.male),
-    strength: receptor.plants * reach(receptor.spacing, kernel.scale, kernel.shape),
+    strength: receptor.plants * reach(receptor.spacing, kernel),
   };
   const clouds = sources.map((source) => ({
     ...numbered(source.male),
     strength: (source.barriers ?? []).reduce(
       (strength, factor) => strength * factor,
-      source.plants * reach(source.distance, kernel.scale, kernel.shape),
+      source.plants * reach(source.distance, kernel),
     ),
   }));
   const { foreign, bySource, pollinatedShare } = mix(numbered(receptor.female), [own], clouds);

@@ -7,6 +7,10 @@ export type CrossingFacts = {
   crossingGroup: string;
   /** Species of other crossing groups with which it sets seed now and then. */
   crosses: { with: string; degree: Degree }[];
+  /** What grows wild and crosses with it, by name. */
+  wild: { name: string; degree: Degree }[];
+  /** It is no crop but this wild kin of one. */
+  kin?: string;
 };
 
 /** How much of the pollen of a relative counts, by how readily it crosses. Working values. */
@@ -18,11 +22,13 @@ export const DEGREES: Record<Degree, number> = {
 };
 
 /**
- * How readily two species set seed with each other; null where they do not. It is told from either side.
- * @example degreeOf({ id: "a", crossingGroup: "x", crosses: [] }, { id: "b", crossingGroup: "y", crosses: [{ with: "a",
+ * How readily two species set seed with each other; null where they do not. It is told from either side; of wild kin
+ * the mother's species tells.
+ * @example degreeOf({ id: "a", crossingGroup: "x", crosses: [], wild: [] }, { id: "b", crossingGroup: "y", crosses: [{ with: "a",
  *   degree: "sometimes" }] }) // "sometimes"
  */
 export function degreeOf(mother: CrossingFacts, father: CrossingFacts): Degree | null {
+  if (father.kin) return mother.wild.find(({ name }) => name === father.kin)?.degree ?? null;
   if (mother.crossingGroup === father.crossingGroup) return "freely";
   const told =
     mother.crosses.find((c) => c.with === father.id) ?? father.crosses.find((c) => c.with === mother.id) ?? null;

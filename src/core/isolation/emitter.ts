@@ -4,18 +4,29 @@ import { flowersAtAll, type Window } from "../flowering/facts";
 import { cornersOf, type Point } from "../ground/shape";
 import type { Days } from "./contamination";
 import type { Harm, SceneSource, SceneStand } from "./scene";
-import type { Share } from "./share";
 
 /** Pollen that still gets through, by what keeps it in or out. Working values, all of them. */
 export const LEAKS = {
-  bags: 0.02,
-  cage: 0.02,
+  /** Bags, and cages that hold back what would carry the pollen. */
+  cover: 0.02,
+  /** Insect net passes grains that the wind carries, 20 to 100 µm across: about half of them. */
+  netInWind: 0.5,
   /** A cage opened every second day lets half of the rest of the world in. */
-  "alternate-cages": 0.5,
+  opened: 0.5,
   /** Two cages of a pair are never open on the same day; what insects carry over stays. */
   pair: 0.05,
   hand: 0.01,
 } as const;
+
+/**
+ * The share of pollen that a stand's cover lets through. Of a cage nobody said of what, net is believed: it holds less.
+ * @example coverLeaks({ cover: "cage", mesh: null, species: { vector: "wind" } }) // 0.5
+ */
+export function coverLeaks({ cover, mesh, species }: Pick<SceneStand, "cover" | "mesh" | "species">): number {
+  if (cover === "bags") return LEAKS.cover;
+  const cage = species.vector === "wind" && mesh !== "cloth" ? LEAKS.netInWind : LEAKS.cover;
+  return cover === "alternate-cages" ? Math.max(LEAKS.opened, cage) : cage;
+}
 
 /**
  * The share of flowers that open between walks every so many days. Working value: a flower sheds within a few days.
@@ -33,7 +44,13 @@ export type Emitter = {
   harm: Harm;
   species: SceneStand["species"];
   outline: Point[];
-  strength: Share;
+  /** The column of what may come about otherwise for it. */
+  column: number;
+  /** Plants that shed, what keeps their pollen in counted. */
+  plants: number;
+  /** How sure it is that they are there. */
+  presence: number;
+  agreed: boolean;
   male: Days;
   window: Window;
   doubt: number;
@@ -53,18 +70,15 @@ export const daysOf = (window: Window): Days => ({ start: dayNumber(window.start
 export const doubtOf = (window: Window): number =>
   (dayNumber(window.start) - dayNumber(window.earliest) + dayNumber(window.latest) - dayNumber(window.end)) / 2;
 
-const even = (share: number): Share => ({ low: share, likely: share, high: share });
-
 /**
  * What a stand sheds, in plants, by how its flowers are kept; null where nothing gets out.
- * @example standEmits(stand(1, { flowers: "covered", cover: "cage" }))?.strength // { low: 0.4, likely: 0.4, high: 0.4
- *   }
+ * @example standEmits(stand(1, { flowers: "covered", cover: "cage" }))?.plants // 0.4
  */
-export function standEmits(stand: SceneStand): Emitter | null {
+export function standEmits(stand: SceneStand, column = 0): Emitter | null {
   const leak = {
     open: 1,
     hand: 1,
-    covered: LEAKS[stand.cover ?? "cage"],
+    covered: coverLeaks(stand),
     removed: stand.removeEvery ? missedBetweenWalks(stand.removeEvery) : 0,
   }[stand.flowers];
   if (leak === 0 || stand.plants === 0 || !flowersAtAll(stand.window)) return null;
@@ -78,7 +92,10 @@ export function standEmits(stand: SceneStand): Emitter | null {
     harm: stand.harm,
     species: stand.species,
     outline: cornersOf(stand.bed),
-    strength: even(stand.plants * leak),
+    column,
+    plants: stand.plants * leak,
+    presence: 1,
+    agreed: false,
     male: daysOf(stand.window.male),
     window: stand.window.male,
     doubt: doubtOf(stand.window.male),
@@ -86,19 +103,35 @@ export function standEmits(stand: SceneStand): Emitter | null {
   };
 }
 
-/** From this certainty on a source counts as there even at the low end. */
-const SURE = 0.95;
-
-/** What a neighbour's promise may leave: kept, half kept, forgotten. Working values. */
-const PROMISE: Share = { low: 0, likely: 0.3, high: 1 };
+/**
+ * What a neighbour's promise may come to: kept by half of those who gave one, half forgotten by three in ten, who leave
+ * this share of their flowers on, forgotten by the rest. Working values.
+ */
+const PROMISE = { kept: 0.5, half: 0.8, leaves: 0.3 };
 
 /**
- * What a source beyond the fence sheds, in plants, by how sure it is that it is there and what was agreed.
- * @example sourceEmits(source(9, 30, { presence: 0.5 })).strength // { low: 0, likely: 15, high: 30 }
+ * The share of a source that flowers all the same where something was agreed.
+ * @param luck 0–1
+ * @example [0.2, 0.6, 0.9].map(promiseLeaves) // [0, 0.3, 1]
  */
-export function sourceEmits(source: SceneSource): Emitter {
-  const { plants, presence } = source;
-  const promise = source.agreed ? PROMISE : even(1);
+export const promiseLeaves = (luck: number): number =>
+  luck < PROMISE.kept ? 0 : luck < PROMISE.half ? PROMISE.leaves : 1;
+
+/** The same in the mean. */
+const PROMISE_LEAVES = (PROMISE.half - PROMISE.kept) * PROMISE.leaves + (1 - PROMISE.half);
+
+/**
+ * Plants that shed, in the mean over whether they are there and what a promise comes to.
+ * @example meanPlants({ plants: 30, presence: 0.5, agreed: false }) // 15
+ */
+export const meanPlants = ({ plants, presence, agreed }: Pick<Emitter, "plants" | "presence" | "agreed">): number =>
+  plants * presence * (agreed ? PROMISE_LEAVES : 1);
+
+/**
+ * What a source beyond the fence sheds.
+ * @example meanPlants(sourceEmits(source(9, 30, { presence: 0.5 }))) // 15
+ */
+export function sourceEmits(source: SceneSource, column = 0): Emitter {
   return {
     key: `source ${source.id}`,
     place: `source ${source.id}`,
@@ -109,11 +142,10 @@ export function sourceEmits(source: SceneSource): Emitter {
     harm: source.harm,
     species: source.species,
     outline: source.outline,
-    strength: {
-      low: presence >= SURE ? plants * promise.low : 0,
-      likely: plants * presence * promise.likely,
-      high: presence > 0 ? plants * promise.high : 0,
-    },
+    column,
+    plants: source.plants,
+    presence: source.presence,
+    agreed: source.agreed,
     male: daysOf(source.male),
     window: source.male,
     doubt: doubtOf(source.male),

@@ -1,23 +1,88 @@
-export type Vector = "insects" | "wind" | "own pollen, sometimes insects";
-
-/** How pollen thins with distance: K(d) = (1 + (d/a)²)^(−b). */
-export type Kernel = { scale: number; shape: number };
-
-/** A kernel with the range of its scale, metres. */
-export type KernelRange = { shape: number; scale: number; low: number; high: number };
+export type Vector = "insects" | "insects that fly far" | "wind" | "own pollen, sometimes insects";
 
 /**
- * Working values by what carries the pollen; no measurement stands behind a garden's own figure, which is why every
- * share is shown with the range that `low` and `high` give. Source kind: working.
+ * How pollen thins with distance: K(d) = (1 + (d/a)²)^(−b), and, where what carries it also flies far now and then, a
+ * second such term that weighs little near by and more than the first far off.
  */
-export const KERNELS: Record<Vector, KernelRange> = {
-  insects: { scale: 8, low: 4, high: 16, shape: 1 },
-  wind: { scale: 15, low: 7, high: 30, shape: 0.9 },
-  "own pollen, sometimes insects": { scale: 2, low: 1, high: 4, shape: 1.1 },
+export type Kernel = { scale: number; shape: number; far?: { weight: number; scale: number; shape: number } };
+
+/** A kernel with the range that nine tenths of gardens' scales are taken to lie in, metres. */
+export type KernelRange = Kernel & { low: number; high: number; learned?: Learned };
+/** What a garden's own counts of off-types made of a kernel. */
+export type Learned = {
+  /** Counts, and plants looked at in all of them. */
+  counts: number;
+  plants: number;
+  /** How much of what is believed of the reach they moved, 0–1. */
+  weight: number;
+  /** The working value's scale and range before. */
+  before: { low: number; scale: number; high: number };
+};
+export type Kernels = Record<Vector, KernelRange>;
+
+/** How far off the weight of far flights may be, either way: nine tenths lie within this factor. Working value. */
+const FAR_DOUBT = 3;
+
+/**
+ * A kernel that can be drawn from. With a shape of 1 or less the pollen of one plant would be without end.
+ * @throws Error saying what is wrong with it
+ * @example properKernel({ scale: 5, low: 3, high: 10, shape: 1.1 }).scale // 5
+ */
+export function properKernel(kernel: KernelRange): KernelRange {
+  const { scale, low, high, shape, far } = kernel;
+  if (!(shape > 1) || (far && !(far.shape > 1)))
+    throw new Error(`A kernel's shape must be above 1, or it is no density: ${far ? far.shape : shape}.`);
+  if (!(low > 0 && low <= scale && scale <= high && Number.isFinite(high)))
+    throw new Error(`A kernel's scale must lie in its range, above 0: ${low} to ${high} around ${scale}.`);
+  if (far && !(far.weight >= 0 && far.weight < 1 && far.scale > scale))
+    throw new Error("Far flights must weigh less than 1, and reach farther than the near ones.");
+  return kernel;
+}
+
+/**
+ * Working values by what carries the pollen, set beside published cases of pollen flow (docs/models.md); a garden's own
+ * counts of off-types correct them. Source kind: working.
+ */
+export const KERNELS: Kernels = {
+  insects: properKernel({ scale: 5, low: 3, high: 10, shape: 1.1 }),
+  "insects that fly far": properKernel({
+    scale: 5,
+    low: 3,
+    high: 10,
+    shape: 1.1,
+    far: { weight: 0.02, scale: 1000, shape: 2 },
+  }),
+  wind: properKernel({ scale: 3, low: 2, high: 5, shape: 1.35 }),
+  "own pollen, sometimes insects": properKernel({ scale: 2, low: 1, high: 4, shape: 1.1 }),
 };
 
-/** The share of pollen that comes as far as d metres, 1 at no distance. @example reach(8, 8, 1) // 0.5 */
-export const reach = (metres: number, scale: number, shape: number): number => (1 + (metres / scale) ** 2) ** -shape;
+const term = (squared: number, scale: number, shape: number) => (1 + squared / (scale * scale)) ** -shape;
+
+/**
+ * The share of pollen that comes as far as a distance, against none at all.
+ * @param squared the distance squared, m²
+ * @example reachOf(64, { scale: 8, shape: 1 }) // 0.5
+ */
+export function reachOf(squared: number, { scale, shape, far }: Kernel): number {
+  const near = term(squared, scale, shape);
+  return far ? near + far.weight * term(squared, far.scale, far.shape) : near;
+}
+
+/** The same by the distance itself, m. @example reach(8, { scale: 8, shape: 1 }) // 0.5 */
+export const reach = (metres: number, kernel: Kernel): number => reachOf(metres * metres, kernel);
+
+/** A standard normal value that one in twenty exceeds. */
+export const ONE_IN_TWENTY = 1.6449;
+
+/**
+ * The kernel of a garden so many standard deviations off the middle: one in twenty lies beyond each end of the range.
+ * @example kernelAt({ scale: 4, low: 2, high: 16, shape: 1.5 }, 1.6449).scale // 16
+ */
+export function kernelAt({ scale, low, high, shape, far }: KernelRange, deviations: number): Kernel {
+  const by = deviations / ONE_IN_TWENTY;
+  const drawn = { scale: scale * (by > 0 ? high / scale : scale / low) ** by, shape };
+  return far ? { ...drawn, far: { ...far, weight: far.weight * FAR_DOUBT ** by } } : drawn;
+}
 
 /** How much more pollen comes straight down the prevailing wind, and how much less against it. Working value. */
 const WIND_STRENGTH = 0.6;

@@ -3,10 +3,11 @@ import { positions } from "../ground/planting";
 import { bearingTo, cornersOf, distance, gap, meetsPath, middleOf, type Point } from "../ground/shape";
 import type { Days } from "./contamination";
 import type { Degree } from "./crossing";
-import { type Emitter, LEAKS } from "./emitter";
+import { coverLeaks, type Emitter, LEAKS, meanPlants } from "./emitter";
 import { type KernelRange, windFactor } from "./kernel";
 import type { Scene, SceneStand } from "./scene";
 import type { Way } from "./share";
+import { type Spread, spreadBetween } from "./spread";
 
 export type Reaching = { emitter: Emitter; degree: Degree; factor: number };
 
@@ -19,7 +20,7 @@ export function seedOutline(stand: SceneStand, candidates: Reaching[]): Point[] 
   if (!stand.saveFrom || stand.saveFrom >= stand.plants) return outline;
   const emitters = candidates.map((c) => c.emitter).filter((emitter) => minds(stand, emitter));
   if (emitters.length === 0) return outline;
-  const pull = (e: Emitter) => e.strength.likely / Math.max(1, distance(middleOf(e.outline), middleOf(outline))) ** 2;
+  const pull = (e: Emitter) => meanPlants(e) / Math.max(1, distance(middleOf(e.outline), middleOf(outline))) ** 2;
   const strongest = emitters.reduce((a, b) => (pull(b) > pull(a) ? b : a));
   const from = middleOf(strongest.outline);
   const spots = positions(stand.plants, stand.bed).sort((a, b) => distance(b, from) - distance(a, from));
@@ -28,10 +29,15 @@ export function seedOutline(stand: SceneStand, candidates: Reaching[]): Point[] 
 
 /**
  * What lies between a source and where seed is taken: metres, the wind's factor where wind carries it, and barriers.
- * @example wayBetween(scene([], { barriers: [hedge(1)] }), { outline: [{ x: 0, y: 0 }] }, [{ x: 3, y: 4 }], false) // {
- *   near: 5, middle: 5, far: 5, wind: 1, barrier: 0.3, between: ["hedge 1"] }
+ * @example wayBetween(scene([], { barriers: [hedge(1)] }), { outline: [{ x: 0, y: 0 }] }, [{ x: 3, y: 4 }], false)
+ *   .between // ["hedge 1"]
  */
-export function wayBetween(scene: Scene, from: Emitter, to: Point[], wind: boolean): Way {
+export function wayBetween(
+  scene: Pick<Scene, "barriers" | "windFrom">,
+  from: Emitter,
+  to: Point[],
+  wind: boolean,
+): Way {
   const near = gap(from.outline, to);
   const [a, b] = [middleOf(from.outline), middleOf(to)];
   const middle = Math.max(near, distance(a, b));
@@ -39,10 +45,10 @@ export function wayBetween(scene: Scene, from: Emitter, to: Point[], wind: boole
   return {
     near,
     middle,
-    far: 2 * middle - near,
     wind: wind ? windFactor(scene.windFrom, bearingTo(a, b)) : 1,
     barrier: crossed.reduce((factor, barrier) => factor * barrier.factor, 1),
     between: crossed.map((barrier) => barrier.name),
+    spread: spreadBetween(from.outline, to),
   };
 }
 
@@ -72,32 +78,27 @@ export const bearsSeed = (stand: SceneStand): boolean =>
 export const receptorLeak = (stand: SceneStand, emitter: Emitter): number => {
   if (stand.flowers === "hand") return LEAKS.hand;
   if (stand.flowers !== "covered") return 1;
-  if (stand.cover === "alternate-cages" && emitter.alternate) return LEAKS.pair / LEAKS["alternate-cages"];
-  return LEAKS[stand.cover ?? "cage"];
+  if (stand.cover === "alternate-cages" && emitter.alternate) return LEAKS.pair / LEAKS.opened;
+  return coverLeaks(stand);
 };
 
 /** Days that two numbered spans share. @example meet({ start: 1, end: 5 }, { start: 4, end: 9 }) // 2 */
 export const meet = (a: Days, b: Days): number => Math.max(0, Math.min(a.end, b.end) - Math.max(a.start, b.start) + 1);
 
-/**
- * The window moved towards the stand's (by +1) or away from it (by −1) as far as both forecasts leave open.
- * @example movedBy({ start: 10, end: 20 }, { start: 12, end: 26 }, 5, 1) // { start: 14, end: 24 }
- */
-export function movedBy(male: Days, female: Days, doubt: number, towards: 1 | -1): Days {
-  const between = (female.start + female.end - male.start - male.end) / 2;
-  const by = towards > 0 ? Math.sign(between) * Math.min(Math.abs(between), doubt) : between > 0 ? -doubt : doubt;
-  const days = Math.round(by);
-  return { start: male.start + days, end: male.end + days };
-}
-
-export type Pair = { emitter: Emitter; degree: Degree; way: Way; factor: number; doubt: number };
+export type Pair = { emitter: Emitter; degree: Degree; way: Way; factor: number };
 
 /** All that meets at a stand's flowers: its own line's other stands count as its own pollen. */
 export type Meeting = {
   stand: SceneStand;
+  /** The column of the stand's own luck. */
+  column: number;
   kin: Pair[];
   strangers: Pair[];
   female: Days;
   ownMale: Days;
+  /** Days by which its own flowering may err. */
+  doubt: number;
+  /** The ways between its own plants. */
+  own: Spread;
   kernel: KernelRange;
 };

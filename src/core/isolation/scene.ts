@@ -5,18 +5,28 @@ import type { Flowering, FloweringFacts, Range, Sowing, Window } from "../flower
 import { flowering } from "../flowering/forecast";
 import type { Plot, Point } from "../ground/shape";
 import type { CrossingFacts } from "./crossing";
-import type { Vector } from "./kernel";
+import type { Kernels, Vector } from "./kernel";
 
 export type School = "keep-pure" | "cross-and-fix" | "let-it-mix";
 export type FlowerCare = "open" | "covered" | "hand" | "removed";
 /** How covered flowers are covered; cages may be opened on alternate days so that insects serve each in turn. */
 export type Cover = "bags" | "cage" | "alternate-cages";
+/** What a cage is hung with: net that holds insects, or cloth that holds the pollen that wind carries. */
+export type Mesh = "net" | "cloth";
 /** What its pollen does that even a mix does not want. */
 export type Harm = "none" | "bitter" | "hot" | "male-sterile" | "wild";
 
 /** What the isolation engine knows of a species. */
 export type SceneSpecies = FloweringFacts &
-  CrossingFacts & { outcrossing: Range; vector: Vector; selfs: boolean; byHand: boolean };
+  CrossingFacts & {
+    outcrossing: Range;
+    vector: Vector;
+    /** It sets seed by itself under a bag. */
+    selfs: boolean;
+    /** A plant's own pollen is no use to it: it refuses it, or bears flowers of one sex. */
+    refuses: boolean;
+    byHand: boolean;
+  };
 
 export type Bed = Plot & { id: Id; name: string; outside: boolean };
 
@@ -36,6 +46,7 @@ export type SceneStand = {
   window: Flowering;
   flowers: FlowerCare;
   cover: Cover | null;
+  mesh: Mesh | null;
   /** Days between walks that take its flowers off. */
   removeEvery: number | null;
   /** Seed is saved only from so many plants, those farthest from the strongest source. */
@@ -76,6 +87,8 @@ export type Scene = {
   beds: Bed[];
   /** The bearing from which the wind mostly blows, degrees. */
   windFrom: number | null;
+  /** How far pollen reaches here, by what carries it. */
+  kernels: Kernels;
   climate: Climate;
   /** The chance of ripening before frost that a proposed sowing must have, 0–1. */
   ripeWanted: number;

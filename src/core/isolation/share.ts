@@ -1,34 +1,32 @@
 import type { Id } from "../custody/id";
 import type { Degree } from "./crossing";
 import type { Harm } from "./scene";
+import type { Spread } from "./spread";
 
-/** A share with the range that uncertain windows, distances, kernel and presence give it, 0–1. */
+/** A share, 0–1: as everything is likeliest, and the range in which nine tenths of what may be so leave it. */
 export type Share = { low: number; likely: number; high: number };
 
-/**
- * A share whose ends may have come out the wrong way round.
- * @example ordered(0.3, 0.2, 0.1) // { low: 0.1, likely: 0.2, high: 0.3 }
- */
-export const ordered = (low: number, likely: number, high: number): Share => ({
-  low: Math.min(low, likely, high),
-  likely,
-  high: Math.max(low, likely, high),
-});
-
-/** What lies between a stand and a source. */
-export type Way = { near: number; middle: number; far: number; wind: number; barrier: number; between: string[] };
+/** What lies between a stand and a source: metres from edge to edge and between middles, and how pollen comes over. */
+export type Way = { near: number; middle: number; wind: number; barrier: number; between: string[]; spread: Spread };
 
 /** Ways that were reckoned once, by the places at both ends; kept by the caller while nothing on the ground moves. */
-export type Ways = Map<string, Way>;
+export type Ways = { between: Map<string, Way>; within: Map<string, Spread> };
 
-export type SourceShare = Share & {
+/** No ways yet. @example newWays().between.size // 0 */
+export const newWays = (): Ways => ({ between: new Map(), within: new Map() });
+
+export type SourceShare = {
+  likely: number;
   /** `stand 3` or `source 2`. */
   key: string;
   kind: "stand" | "source";
   id: Id;
   name: string;
   harm: Harm;
-  way: Way;
+  way: Omit<Way, "spread"> & {
+    /** The one distance that lets as much pollen over as all ways between both beds do, m. */
+    as: number;
+  };
   /** Days that its pollen and the stand's open stigmas share, by the likely windows. */
   days: number;
   degree: Degree;
@@ -37,4 +35,11 @@ export type SourceShare = Share & {
   male: { start: string; end: string };
 };
 
-export type Arrival = Share & { bySource: SourceShare[]; pollinatedShare: number };
+export type Arrival = Share & {
+  /** The chance that the share exceeds what the line takes, 0–1. */
+  chanceOver: number;
+  bySource: SourceShare[];
+  pollinatedShare: number;
+  /** The one spacing at which its own plants would answer as they do where they stand, m. */
+  ownAs: number;
+};

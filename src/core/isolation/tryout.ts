@@ -15,7 +15,7 @@ export type Tried = {
   bedId: Id;
   window: Flowering;
   ripening: Ripening;
-  share: (Share & { level: Verdict["level"]; limit: number }) | null;
+  share: (Share & { chanceOver: number; level: Verdict["level"]; limit: number }) | null;
   /** Days on which a source's pollen meets its open stigmas, the strongest sources first. */
   meets: { name: string; start: string; end: string; likely: number }[];
 };
@@ -23,7 +23,7 @@ export type Tried = {
 /**
  * The whole season reckoned anew with some changes: what a drag of one sowing does to every stand.
  * @param ways kept by the caller between calls while nothing on the ground moves
- * @example tryOut(scene([stand(1)]), [{ kind: "resow", standId: "1", sown: "2027-05-08" }], new Map())[0]?.window.start
+ * @example tryOut(scene([stand(1)]), [{ kind: "resow", standId: "1", sown: "2027-05-08" }], newWays())[0]?.window.start
  *   // "2027-07-02"
  */
 export function tryOut(scene: Scene, changes: Change[], ways: Ways): Tried[] {
@@ -43,6 +43,7 @@ export function tryOut(scene: Scene, changes: Change[], ways: Ways): Tried[] {
             low: arrival.low,
             likely: arrival.likely,
             high: arrival.high,
+            chanceOver: arrival.chanceOver,
             limit: stand.limit,
             level: verdictOf(stand, arrival).level,
           }

@@ -1,10 +1,11 @@
 import { oddsInWords } from "../units/odds";
+import { CHANCE_TAKEN } from "./arrival";
 import { bearsSeed } from "./meeting";
 import type { SceneStand } from "./scene";
 import type { Arrival, Share, SourceShare } from "./share";
 
 export type Verdict = {
-  /** Within the limit even at the high end; over it only there; over it as likely as not. */
+  /** By the chance that the share exceeds the limit: no more than a tenth, no more than a half, more. */
   level: "within" | "perhaps" | "over";
   /** The source that comes nearest against the rule-of-thumb distance, of those that flower on common days. */
   thumb: { name: string; metres: number; wanted: number; met: boolean } | null;
@@ -41,11 +42,12 @@ export const isJudged = (stand: SceneStand): boolean =>
 
 /**
  * What an arrival means for a stand, in the voice of its line's school.
- * @example verdictOf(stand(1, { limit: 0.01 }), { likely: 0.005, high: 0.02, bySource: [] }).level // "perhaps"
+ * @example verdictOf(stand(1, { limit: 0.01 }), { likely: 0.005, chanceOver: 0.3, bySource: [] }).level // "perhaps"
  */
 export function verdictOf(stand: SceneStand, arrival: Arrival): Verdict {
   const { limit, name, school } = stand;
-  const level = arrival.likely > limit ? "over" : arrival.high > limit ? "perhaps" : "within";
+  const { chanceOver } = arrival;
+  const level = chanceOver > 0.5 ? "over" : chanceOver > CHANCE_TAKEN ? "perhaps" : "within";
   const most = arrival.bySource[0];
   const share = oneIn(arrival.likely);
   const from = most ? `, most of them ${most.name}` : "";

@@ -4,9 +4,12 @@ import { dailyNormals, type Normals } from "../climate/temperature";
 import type { FloweringFacts } from "../flowering/facts";
 import { flowering } from "../flowering/forecast";
 import { ripensBeforeFrost } from "../flowering/ripening";
+import { KERNELS } from "../isolation/kernel";
 import type { Barrier, Bed, Scene, SceneSource, SceneSpecies, SceneStand } from "../isolation/scene";
 import type { LivingStand } from "../work/living";
 import type { Act, Work } from "../work/work";
+
+export { newWays } from "../isolation/share";
 
 /** A valley in the north with cold winters. */
 export const VALLEY: Normals = {
@@ -72,9 +75,11 @@ export const SPECIES: SceneSpecies = {
   name: "Crop",
   crossingGroup: "crop",
   crosses: [],
+  wild: [],
   outcrossing: { low: 0.6, high: 0.9 },
   vector: "insects",
   selfs: false,
+  refuses: false,
   byHand: true,
 };
 
@@ -110,6 +115,7 @@ export function stand(id: number, more: Partial<SceneStand> = {}): SceneStand {
     window: flowering(sowing, species, null),
     flowers: "open",
     cover: null,
+    mesh: null,
     removeEvery: null,
     saveFrom: null,
     seedWanted: true,
@@ -154,6 +160,7 @@ export function scene(stands: SceneStand[], more: Partial<Scene> = {}): Scene {
     barriers: [],
     beds: [...stands.map((s) => s.bed), bed(90, 400), bed(91, -300)],
     windFrom: null,
+    kernels: KERNELS,
     // Without normals a forecast goes by days, which keeps the cases plain.
     climate: climate({ daily: [] }),
     ripeWanted: 0.8,
@@ -215,6 +222,7 @@ export function living(more: Partial<LivingStand> = {}, sky: Climate = climate({
     males: null,
     mix: false,
     flowers: "open",
+    around: null,
     removeEvery: null,
     handled: false,
     gathered: false,

@@ -18,3 +18,25 @@ export function oddsInWords(share: number, { below = 0.00005, few, what }: Said 
   const tenths = Math.round(share * 10);
   return `${tenths > 9 ? "more than 9" : tenths}${what ? ` ${what}s` : ""} in 10`;
 }
+
+/**
+ * A chance as so many times in ten, finer towards its ends; a model is never certain, and never without doubt.
+ * @param chance 0–1
+ * @example [0.004, 0.03, 0.71, 0.97, 1].map((chance) => timesInTen(chance)) // ["less than 1 time in 100",
+ *   "1 time in 33", "7 times in 10", "19 times in 20", "more than 99 times in 100"]
+ */
+export function timesInTen(chance: number): string {
+  if (chance > 0.99) return "more than 99 times in 100";
+  if (chance < 0.01) return "less than 1 time in 100";
+  if (chance > 0.95) return "19 times in 20";
+  if (chance < 0.05) return `1 time in ${Math.round(1 / chance)}`;
+  const tenths = Math.min(9, Math.max(1, Math.round(chance * 10)));
+  return tenths === 1 ? "1 time in 10" : `${tenths} times in 10`;
+}
+
+/** The same where there is little room. @example [0.004, 0.71, 1].map(inTenShort) // ["< 1 in 100", "7 in 10", "> 99 in 100"] */
+export const inTenShort = (chance: number): string =>
+  timesInTen(chance)
+    .replace(/ times?/, "")
+    .replace("more than", ">")
+    .replace("less than", "<");

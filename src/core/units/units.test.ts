@@ -1,11 +1,31 @@
 import { expect, test } from "vitest";
-import { oddsInWords } from "./odds";
+import { inTenShort, oddsInWords, timesInTen } from "./odds";
 import { lengthInWords, lengthShown, lengthTyped, massInWords, massTyped } from "./units";
 
 test("feet and ounces come back as they were typed", () => {
   for (const feet of [0.5, 3, 459.3])
     expect(lengthShown(lengthTyped(feet, "imperial"), "imperial")).toBeCloseTo(feet, 2);
   expect(massInWords(massTyped(2, "imperial"), "imperial")).toBe("2 oz");
+});
+
+test.each([
+  [0, "less than 1 time in 100"],
+  [0.0099, "less than 1 time in 100"],
+  [0.01, "1 time in 100"],
+  [0.05, "1 time in 10"],
+  [0.149, "1 time in 10"],
+  [0.555, "6 times in 10"],
+  [0.95, "9 times in 10"],
+  [0.951, "19 times in 20"],
+  [0.99, "19 times in 20"],
+  [0.991, "more than 99 times in 100"],
+  [1, "more than 99 times in 100"],
+])("a chance of %d is said as %s: no model is certain", (chance, words) => {
+  expect(timesInTen(chance)).toBe(words);
+});
+
+test("where there is little room, by signs", () => {
+  expect([0.001, 0.04, 0.5, 0.999].map(inTenShort)).toEqual(["< 1 in 100", "1 in 25", "5 in 10", "> 99 in 100"]);
 });
 
 test("lengths carry their unit and no more digits than they deserve", () => {

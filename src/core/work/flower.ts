@@ -6,6 +6,8 @@ import type { Work } from "./work";
 const TOLD_APART = 21;
 /** So many days before the earliest first flower buds can be covered, and are best covered. */
 const COVER = { from: 10, best: 4 };
+/** What will flower with it can be seen so many days before. Working values. */
+const LOOKED = { from: 21, best: 10 };
 /** Sexes are told apart for so many days before all males shed. Working value. */
 const SEXES_TOLD = 7;
 
@@ -18,10 +20,34 @@ const SEXES_TOLD = 7;
  *   // [["rogue", "2027-06-25"], ["cover", "2027-06-25"], ["first-flower", "2027-08-08"], ["uncover", "2027-08-19"]]
  */
 export function flowerWork(stand: LivingStand, before: string[]): Work[] {
-  const { window, seedWanted, flowers, removeEvery, handled, separateSexes, separatePlants, firstFlower, mix, done } =
-    stand;
+  const {
+    window,
+    seedWanted,
+    flowers,
+    removeEvery,
+    handled,
+    separateSexes,
+    separatePlants,
+    firstFlower,
+    mix,
+    around,
+    done,
+  } = stand;
   const open: Work[] = [];
   const opens = firstFlower ?? window.start;
+  if (around && !done.has("look-around"))
+    open.push(
+      work(stand, "look-around", {
+        what: `Look what flowers within ${around}`,
+        how: "Gardens, fields, waysides: enter under Ground what crosses with it and flowers when it does.",
+        count: null,
+        from: addDays(window.earliest, -LOOKED.from),
+        best: addDays(window.earliest, -LOOKED.best),
+        last: opens,
+        otherwise: "what nobody entered is in no figure",
+        waitsFor: before,
+      }),
+    );
   if (seedWanted && !mix && !done.has("rogue"))
     open.push(
       work(stand, "rogue", {

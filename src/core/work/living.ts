@@ -66,6 +66,8 @@ export type LivingStand = {
   fixing: boolean;
   /** It sets seed by itself, without insects or wind. */
   selfs: boolean;
+  /** Within what distance, in words, to look for what else flowers: asked of one stand of each kind; null of the others. */
+  around: string | null;
   removeEvery: number | null;
   /** Some of its flowers were handled already: that it flowers is known. */
   handled: boolean;
@@ -106,6 +108,7 @@ const MINUTES: Record<Act, { once: number; each: number }> = {
   lift: { once: 15, each: 0.7 },
   "look-store": { once: 10, each: 0 },
   replant: { once: 15, each: 1 },
+  "look-around": { once: 30, each: 0 },
   rogue: { once: 10, each: 0.2 },
   cover: { once: 15, each: 0.5 },
   "first-flower": { once: 2, each: 0 },

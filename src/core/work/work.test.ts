@@ -305,6 +305,7 @@ test("an act takes so many minutes, and so many more for each of a hundred plant
   const minutes = (act: Act) => work(living({ plants: 100 }), act, { what: "", from: "2027-05-01" }).minutes;
   expect(Object.fromEntries(ACTS.map((act) => [act, minutes(act)]))).toEqual({
     sow: 30,
+    "look-around": 30,
     "look-up": 3,
     thin: 40,
     stake: 85,

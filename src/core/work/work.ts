@@ -14,6 +14,7 @@ export const ACTS = [
   "lift",
   "look-store",
   "replant",
+  "look-around",
   "rogue",
   "cover",
   "first-flower",

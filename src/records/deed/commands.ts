@@ -27,6 +27,7 @@ const DONE_WORDS: Record<Act, string> = {
   lift: "lifted and stored",
   "look-store": "looked through in the store",
   replant: "replanted",
+  "look-around": "looked around for what crosses with it",
   rogue: "rogued",
   cover: "covered",
   "first-flower": "in flower",

@@ -96,7 +96,7 @@ function outlineOf({ outline, distance, bearing, across }: Where): string {
   return pointsToText(corners.map(({ x, y }) => ({ x: snapped(x, 0.001), y: snapped(y, 0.001) })));
 }
 
-const SOURCE = ["name", "kind", "species", "plants", "presence", "harm", "flowersFrom", "flowersTo"] as const;
+const SOURCE = ["name", "kind", "species", "wild", "plants", "presence", "harm", "flowersFrom", "flowersTo"] as const;
 /** Wild kin are never wanted, even where nothing else is said of them. */
 const harmOf = ({ kind, harm }: { kind: string; harm: string }) =>
   (kind === "wild" && harm === "none" ? "wild" : harm) as "wild";
@@ -108,7 +108,7 @@ const addSource = command(
     const shape = outlineOf({ outline, distance, bearing, across });
     const warnings = namedTwice(context, source, input.name);
     const id = context.write.insert(source, { ...input, harm: harmOf(input), outline: shape });
-    const kind = speciesById(input.species).name.toLowerCase();
+    const kind = (input.wild || speciesById(input.species).name).toLowerCase();
     return { message: `${input.name}, ${kind}, put on the map`, id, warnings };
   },
 );
@@ -129,6 +129,8 @@ const changeSource = command(
     if (!before) throw new Refusal("That pollen source is not on the ground any more.");
     const moved = outline || typeof distance === "number" || typeof bearing === "number";
     const next: Patch<typeof source> = { ...patch };
+    // Another species without a word of wild kin is that crop itself.
+    if (patch.species && patch.species !== before.species && patch.wild === undefined) next.wild = "";
     if (moved) next.outline = outlineOf({ outline, distance, bearing, across });
     if (patch.kind || patch.harm) next.harm = harmOf({ ...before, ...patch });
     write.update(source, id, next, version);

@@ -1,3 +1,4 @@
+import { speciesById } from "@/catalogue/catalogue";
 import { areaOf, crossesItself, type Point } from "@/core/ground/shape";
 import { refuse } from "@/db/ops";
 import type { BarrierKept } from "../barrier/barrier";
@@ -21,6 +22,9 @@ function outlines(outline: Point[]): void {
 
 export const sourceRule: Rule<SourceKept> = (_, next, before) => {
   if (touched(next, before, "outline")) outlines(pointsOf(next.outline));
+  const { wild, name } = speciesById(next.species);
+  if (next.wild && !wild.some((kin) => kin.name === next.wild))
+    refuse("species", `${name} has no wild kin called ${next.wild} here.`);
   if ((next.flowersFrom === null) !== (next.flowersTo === null))
     refuse(next.flowersFrom === null ? "flowersFrom" : "flowersTo", "Give both days, or neither.");
 };

@@ -1,4 +1,4 @@
-import { choice, count, day, dayOfYear, json, name, type Row, real, record, species, whole } from "../record";
+import { choice, count, day, dayOfYear, json, name, type Row, real, record, species, text, whole } from "../record";
 
 /** Pollen from beyond the fence: a neighbour's crop, a field, a wild stand. */
 export const source = record(
@@ -7,6 +7,8 @@ export const source = record(
     name: name("Name"),
     kind: choice("What it is", ["neighbour", "field", "wild", "ornamental"]),
     species: species(),
+    /** It is this wild kin of the species, by its name in the catalogue; empty for the crop itself. */
+    wild: text("Wild kin", 80),
     /** Points in metres, JSON [[x, y], …]; one where no more is known. */
     outline: json("The outline"),
     plants: count("Plants", 10_000_000),

@@ -58,6 +58,7 @@ export function changeStand(context: Context, before: StandRow, patch: Patch<typ
       ...patch,
       season,
       cover: next.flowers === "covered" ? (next.cover ?? "cage") : null,
+      mesh: next.flowers === "covered" && next.cover !== "bags" ? next.mesh : null,
       removeEvery: next.flowers === "removed" ? next.removeEvery : null,
     },
     version,
@@ -143,7 +144,7 @@ const changeIt = command(
     version: seen(),
     ...stand.patching("bedId", "sown", "sowedSeeds", "cameUp", "plants", "firstFlower", "flowers", "seedWanted"),
     ...stand.patching("sownIn", "trays", "perCell", "potted", "crates", "spare"),
-    ...stand.patching("cover", "removeEvery", "saveFrom", "plantedOut", "overwinter", "spacing", "rowCount"),
+    ...stand.patching("cover", "mesh", "removeEvery", "saveFrom", "plantedOut", "overwinter", "spacing", "rowCount"),
     ...stand.patching(
       "planned",
       "wanted",

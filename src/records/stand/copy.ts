@@ -16,9 +16,9 @@ import { stand } from "./stand";
 
 /** What of a stand is wished for again; how it did is its own. */
 function wishedAgain(before: StandRow) {
-  const { lineId, spacing, rowCount, overwinter, flowers, cover, removeEvery, seedWanted } = before;
+  const { lineId, spacing, rowCount, overwinter, flowers, cover, mesh, removeEvery, seedWanted } = before;
   const wanted = before.wanted ?? before.plants;
-  return { lineId, spacing, rowCount, overwinter, flowers, cover, removeEvery, seedWanted, wanted };
+  return { lineId, spacing, rowCount, overwinter, flowers, cover, mesh, removeEvery, seedWanted, wanted };
 }
 
 /** Copies stands into a later season as plans of their own: line, bed, day and plants, with the newest seed there is. */

@@ -27,7 +27,7 @@ function patchFor(context: Context, change: Exclude<Change, { kind: "agree" | "r
     case "save-from":
       return { saveFrom: change.plants };
     case "cover":
-      return { flowers: "covered", cover: change.cover };
+      return { flowers: "covered", cover: change.cover, mesh: change.mesh ?? null };
     case "hand":
       return { flowers: "hand" };
     case "remove":
@@ -51,6 +51,7 @@ const changeSchema = Joi.object({
   bedId: onlyFor(["move"], idOf()),
   plants: onlyFor(["thicken", "save-from"], Joi.number().integer().min(1).max(100_000)),
   cover: onlyFor(["cover"], Joi.string().valid("bags", "cage", "alternate-cages")),
+  mesh: Joi.string().valid("net", "cloth").when("kind", { is: "cover", otherwise: Joi.forbidden() }),
   every: onlyFor(["remove"], Joi.number().integer().min(1).max(30)),
 });
 

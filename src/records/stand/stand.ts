@@ -37,6 +37,8 @@ export const stand = record(
     cutBack: day("Cut back on").optional(),
     flowers: choice("Flowers", ["open", "covered", "hand", "removed"]).or("open"),
     cover: choice("Covered with", ["bags", "cage", "alternate-cages"]).optional(),
+    /** What a cage is hung with: net holds insects, cloth the pollen that wind carries. */
+    mesh: choice("Hung with", ["net", "cloth"]).optional(),
     /** Days between walks that take its flowers off. */
     removeEvery: whole("Flowers off every", 1, 30).optional(),
     /** Seed is saved only from so many plants, those farthest from the strongest source. */

@@ -143,6 +143,9 @@ const flowerNumber = (id: string) =>
   garden.db.prepare("SELECT number FROM flower WHERE id = ?").pluck().get(id) as number;
 const place = { name: "Moved", latitude: -10, longitude: 9.3, timezone: "UTC", units: "imperial", care: "strict" };
 
+const openLot = (standId: string) =>
+  garden.done("lot.save", { standId, kind: "open", gathered: "2028-07-20", seeds: 12 }).id;
+
 /** One use of every command there is. */
 const USES: [string, (made: Made) => object][] = [
   ["garden.change", () => ({ ...place, version: version("garden", 1) })],
@@ -338,6 +341,14 @@ const USES: [string, (made: Made) => object][] = [
   ],
   ["pick.passes", ({ stand }) => ({ id: stand, version: version("stand", stand), passesWanted: 3 })],
   ["pick.release", ({ stand }) => ({ id: stand, version: version("stand", stand), released: 1 })],
+  ["offtype.count", ({ stand }) => ({ lotId: openLot(stand), plants: 40, strange: 2 })],
+  [
+    "offtype.drop",
+    ({ stand }) => {
+      const { id } = garden.done("offtype.count", { lotId: openLot(stand), plants: 40, strange: 2 });
+      return { id, version: version("offtype", id) };
+    },
+  ],
   ["note.add", ({ stand }) => ({ standId: stand, words: "slow in the cold corner" })],
   ["note.change", () => ({ id: 1, version: 1, words: "slow, then quick" })],
   ["note.remove", () => ({ id: 1, version: 1 })],

@@ -461,3 +461,32 @@ describe("normals and frost", () => {
     expect(measured.size).toBeGreaterThan(2900);
   });
 });
+
+describe("wild kin beyond the fence", () => {
+  const kin = { name: "wayside", kind: "wild", species: "quinoa", plants: 30, presence: 1, distance: 40, bearing: 0 };
+
+  test("is kept under its own name, and is lost when it becomes another crop", () => {
+    const { id, message } = garden.done("source.add", { ...kin, wild: "Fat hen" });
+    expect(message).toBe("wayside, fat hen, put on the map");
+    expect(garden.row("source", id)).toMatchObject({ species: "quinoa", wild: "Fat hen", harm: "wild" });
+    const version = garden.version("source", id);
+    garden.done("source.change", { id, version, plants: 5 });
+    expect(garden.row("source", id)).toMatchObject({ wild: "Fat hen", plants: 5 });
+    garden.done("source.change", { id, version: garden.version("source", id), species: "melon" });
+    expect(garden.row("source", id)).toMatchObject({ species: "melon", wild: "" });
+  });
+
+  test("that a crop does not have is refused beside the field", () => {
+    expect(garden.refused("source.add", { ...kin, wild: "Wild carrot" }).fields).toMatchObject({
+      species: "Quinoa has no wild kin called Wild carrot here.",
+    });
+  });
+
+  test("goes out with the ground's file and comes back as what it is", () => {
+    garden.done("source.add", { ...kin, wild: "Fat hen" });
+    const text = JSON.stringify(writeGround(garden.db, readGarden(garden.db)));
+    garden.done("source.remove", { id: 1, version: garden.version("source", 1) });
+    garden.done("ground.import", { text });
+    expect(sources(garden.db).map(({ species, wild }) => [species, wild])).toEqual([["quinoa", "Fat hen"]]);
+  });
+});

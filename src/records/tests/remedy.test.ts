@@ -21,6 +21,10 @@ describe("a way out that is taken", () => {
       { flowers: "covered", cover: "cage", removeEvery: null },
     ],
     [
+      { kind: "cover", standId: 1, cover: "cage", mesh: "cloth" },
+      { flowers: "covered", cover: "cage", mesh: "cloth" },
+    ],
+    [
       { kind: "hand", standId: 1 },
       { flowers: "hand", cover: null },
     ],

@@ -1,10 +1,10 @@
 import { dayInWords } from "@/core/calendar/day";
+import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { Enough } from "@/ui/Enough";
 import type { CrossState } from "@/views/pollination";
 import { CommandButton } from "./command";
 import { FlowersFigure } from "./figures";
-import { chanceInWords } from "./words";
 
 /** What a set rate rests on, in flowers. */
 const restsOn = (learned: CrossState["learned"]) =>
@@ -78,7 +78,7 @@ export function EnoughFruit({ state }: { state: CrossState }) {
             `${rate.likely.toFixed(2)} (${rate.low.toFixed(2)}–${rate.high.toFixed(2)})`,
             `nine tenths of it lies in that range; ${restsOn(learned)}`,
           ],
-          ["Chance with what waits now", chanceInWords(toDo.chanceNow), "beta-binomial, the rate's doubt counted in"],
+          ["Enough with what waits now", timesInTen(toDo.chanceNow), "beta-binomial, the rate's doubt counted in"],
           ["Lost so far", String(tally.lost), "your record"],
           ["Method", method.name, cross.storage ? "with stored pollen" : "fresh pollen"],
           [

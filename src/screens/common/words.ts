@@ -20,6 +20,8 @@ export const STATUSES = {
 
 export const FLOWERS = { open: "Open", covered: "Covered", hand: "Pollinated by hand", removed: "Taken off" } as const;
 
+/** What a cage is hung with. */
+export const MESHES = { net: "Insect net", cloth: "Spun or pollen-proof cloth" } as const;
 export const COVERS = { bags: "Bags", cage: "Cage", "alternate-cages": "Cage, opened on alternate days" } as const;
 
 /** Why a stand does not flower; its notes say more. */
@@ -113,12 +115,6 @@ export const choicesOf = (table: Record<string, string>) =>
 export const spanInWords = (start: Day, end: Day): string => `${dayInWords(start)} to ${dayInWords(end)}`;
 
 export const percent = (share: number): string => `${Math.round(share * 100)} %`;
-
-/** A chance that a model gives: never certain, and never none. */
-export function chanceInWords(chance: number, over = "over", under = "under"): string {
-  if (chance > 0.99) return `${over} 99 %`;
-  return chance < 0.01 ? `${under} 1 %` : percent(chance);
-}
 
 type ParentsNamed = {
   motherName: string;

@@ -1,8 +1,9 @@
 import { dayInWords } from "@/core/calendar/day";
 import type { WayToMeet } from "@/core/pollination/meetInFlower";
+import { timesInTen } from "@/core/units/odds";
 import type { CrossView } from "@/views/crosses";
 import { CommandButton } from "../common/command";
-import { chanceInWords, percent, STORAGE_WORDS, sentence, spanInWords } from "../common/words";
+import { percent, STORAGE_WORDS, sentence, spanInWords } from "../common/words";
 
 /** Whether the parents meet in flower, and the ways out when they don't. */
 export function MeetInFlower({ view }: { view: CrossView }) {
@@ -15,8 +16,8 @@ export function MeetInFlower({ view }: { view: CrossView }) {
         {meeting.days > 0
           ? `Together for about ${meeting.days} days.`
           : `They miss each other by ${meeting.gapDays} days; the ${meeting.first} is first.`}{" "}
-        <strong>{sentence(chanceInWords(meets))}</strong> that they share three days or more, from the forecasts&apos;
-        ranges; a rule of thumb.
+        <strong>{sentence(timesInTen(meets))}</strong> they share three days or more, by the forecasts&apos; ranges; a
+        rule of thumb.
       </p>
       {cross.storage && (
         <p className="mt-2 border-l-4 border-dusk pl-3">
@@ -26,7 +27,7 @@ export function MeetInFlower({ view }: { view: CrossView }) {
       )}
       {meets < meetWanted && ways.length === 0 && !cross.storage && (
         <p className="mt-2 text-soft">
-          No sowing, cutting back or stored pollen still brings it over {percent(meetWanted)}.
+          No sowing, cutting back or stored pollen still lets them meet {timesInTen(meetWanted)}.
         </p>
       )}
       {ways.length > 0 && (
@@ -35,7 +36,7 @@ export function MeetInFlower({ view }: { view: CrossView }) {
             <li key={wayKey(way)} className="py-3">
               <p className="font-semibold">{wayTitle(way, cross)}</p>
               <p className="text-sm text-soft">
-                {wayCost(way)} Then <strong className="text-ink">{chanceInWords(way.chance)}</strong> that they meet.
+                {wayCost(way)} Then they meet <strong className="text-ink">{timesInTen(way.chance)}</strong>.
               </p>
               <WayButton way={way} view={view} />
             </li>
@@ -68,7 +69,7 @@ function wayCost(way: WayToMeet): string {
     case "sow-mother":
     case "sow-father":
     case "sow-father-again":
-      return `Any day from ${spanInWords(way.from, way.to)} does; ${chanceInWords(way.ripens)} that the mother's seed ripens before frost.`;
+      return `Any day from ${spanInWords(way.from, way.to)} does; the mother's seed ripens before frost ${timesInTen(way.ripens)}.`;
     case "cut-back":
       return `Flowers again ${way.back.low} to ${way.back.high} days later (our working value); some of the crop is lost.`;
     case "store":

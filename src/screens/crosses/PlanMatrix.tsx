@@ -2,6 +2,7 @@
 import clsx from "clsx";
 import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
+import { inTenShort, timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import Link from "@/ui/Link";
 import { useGrowing } from "@/ui/useThere";
@@ -9,7 +10,7 @@ import type { Cell, CrossPlan, PlanGroup, PlanParent, Relation } from "@/views/c
 import { Page } from "../common/Page";
 import { SeasonPicker } from "../common/SeasonPicker";
 import { Tag } from "../common/Tag";
-import { chanceInWords, sentence } from "../common/words";
+import { sentence } from "../common/words";
 import { CrossTabs } from "./CrossTabs";
 import { PlanCross } from "./PlanCross";
 
@@ -139,7 +140,7 @@ function CellButton({ cell, on, onPress }: { cell: Cell; on: boolean; onPress: (
   return (
     <button type="button" onClick={onPress} aria-pressed={on} disabled={!possible}>
       <span className={clsx("font-bold", meets >= 0.8 ? "text-moss" : meets >= 0.3 ? "text-ink" : "text-rust")}>
-        {relation === "self" ? "self" : chanceInWords(meets, ">", "<")}
+        {relation === "self" ? "self" : inTenShort(meets)}
         {planned && (
           <>
             <span aria-hidden className="ml-1 inline-block size-2 rounded-full bg-damson" />
@@ -162,8 +163,8 @@ function Pair({ cell, mother, father }: Chosen) {
         {mother.name} × {father.name}
       </h2>
       <p className="mt-2">
-        {RELATIONS[relation]}; they cross {degree}. <strong>{sentence(chanceInWords(meets))}</strong> that they flower
-        together. Kinship {kinship.toFixed(2)}: {kinshipInWords(kinship)}.
+        {RELATIONS[relation]}; they cross {degree}. <strong>{sentence(timesInTen(meets))}</strong> they flower together.
+        Kinship {kinship.toFixed(2)}: {kinshipInWords(kinship)}.
       </p>
       {planned && (
         <ul className="mt-3 flex flex-wrap items-center gap-2">

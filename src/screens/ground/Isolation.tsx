@@ -1,8 +1,10 @@
 import { rangeInWords } from "@/core/isolation/verdict";
+import { oddsInWords, timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { lengthInWords, type Units } from "@/core/units/units";
 import Link from "@/ui/Link";
 import type { Ground, Judged } from "@/views/ground";
+import { sentence } from "../common/words";
 import { ShareFigure } from "./ShareFigure";
 import { Apart, WaysOut } from "./WaysOut";
 
@@ -47,6 +49,8 @@ export function Isolation({ judged, concern, chosen, askWays, head, garden, seas
 function Worry(props: { worry: Judged; units: Units; season: number; alone: boolean; children: React.ReactNode }) {
   const { worry, units, season, alone, children } = props;
   const { thumb } = worry;
+  const { kernel } = worry.stand;
+  const { learned } = kernel;
   return (
     <article className="mt-4 border-t border-ink pt-3">
       <h3 className={alone ? "text-xl" : ""}>
@@ -56,8 +60,18 @@ function Worry(props: { worry: Judged; units: Units; season: number; alone: bool
       {worry.bySource.length > 0 && (
         <>
           <p className="mt-1 text-sm text-soft">
-            The range is {rangeInWords(worry)}: an order of magnitude, from a model with working values.
+            {sentence(timesInTen(worry.chanceOver))} it is more than you take. Nine times in ten it is{" "}
+            {rangeInWords(worry)}: an order of magnitude, from a model with working values.
           </p>
+          {learned && (
+            <p className="mt-1 text-sm text-soft">
+              {plural(learned.plants, "plant")} that you counted put the reach of its pollen at{" "}
+              {lengthInWords(kernel.scale, units)} ({lengthInWords(kernel.low, units)} to{" "}
+              {lengthInWords(kernel.high, units)}); the working value was {lengthInWords(learned.before.scale, units)} (
+              {lengthInWords(learned.before.low, units)} to {lengthInWords(learned.before.high, units)}). They moved{" "}
+              {oddsInWords(learned.weight)} of what is believed of it.
+            </p>
+          )}
           <ul className="rows mt-2 border-y border-rule text-sm">
             {worry.bySource.map((source) => (
               <li key={source.key} className="py-2">

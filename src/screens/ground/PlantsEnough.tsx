@@ -1,10 +1,10 @@
 "use client";
 import { type EnoughInput, enoughPlants } from "@/core/inheritance/enoughPlants";
-import { oddsInWords } from "@/core/units/odds";
+import { oddsInWords, timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { Enough } from "@/ui/Enough";
 import { Working } from "@/ui/Working";
-import { chanceInWords, percent } from "../common/words";
+import { percent } from "../common/words";
 
 /** Whether the stand is enough parents for its aim: chance of keeping a rare gene, inbreeding, plants wanted. */
 export function PlantsEnough({ input, thumb }: { input: EnoughInput; thumb: { low: number; high: number } }) {
@@ -104,7 +104,7 @@ export function PlantsEnough({ input, thumb }: { input: EnoughInput; thumb: { lo
             const tried = enoughPlants({ ...input, ...v, males: input.males === null ? null : v.males! });
             return {
               number: tried.saved,
-              words: `kept with ${chanceInWords(tried.saved)}; ${tried.effective.toFixed(1)} effective parents; inbreeding ${percent(tried.inbreeding)} after ${v.generations} generations; ${tried.need} plants wanted`,
+              words: `kept ${timesInTen(tried.saved)}; ${tried.effective.toFixed(1)} effective parents; inbreeding ${percent(tried.inbreeding)} after ${v.generations} generations; ${tried.need} plants wanted`,
             };
           }}
         />{" "}

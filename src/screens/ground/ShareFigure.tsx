@@ -14,7 +14,7 @@ export function ShareFigure({ source, stand }: { source: Judged["bySource"][numb
     <Working
       shown={oneIn(source.likely)}
       title={`What share does ${source.name} father?`}
-      method="Pollen thins with distance as (1 + (d/a)²)^−b and is shed over its days as a hump. Each day strange pollen counts against the stand's own; the mean over its open days, times the share that takes pollen of others. Here this source stands alone; the figure on the page counts all together. A model with working values: an order of magnitude."
+      method="Pollen thins with distance as (1 + (d/a)²)^−b, summed over where plants stand, and is shed over its days as a hump. Each day strange pollen counts against the stand's own; the mean over its open days, times the share that takes pollen of others. Here this source stands alone; the figure on the page counts all together. A model with working values: an order of magnitude."
       inputs={[
         {
           key: "plants",
@@ -29,14 +29,12 @@ export function ShareFigure({ source, stand }: { source: Judged["bySource"][numb
         },
         {
           key: "distance",
-          label: "Distance, middle to middle (m)",
-          value: round(way.middle),
-          low: round(way.near),
-          high: round(way.far),
+          label: "Distance, as all ways between both beds together (m)",
+          value: round(way.as),
           min: 0,
           max: 1e6,
           step: 1,
-          source: "from the ground",
+          source: "from the ground, every way counted",
         },
         {
           key: "between",
@@ -78,7 +76,9 @@ export function ShareFigure({ source, stand }: { source: Judged["bySource"][numb
           min: 0.1,
           max: 1000,
           step: 0.5,
-          source: "working value for its carrier",
+          source: kernel.learned
+            ? "your own counts of off-types, and a working value"
+            : "working value for its carrier",
         },
       ]}
       compute={(v) => {
@@ -91,7 +91,7 @@ export function ShareFigure({ source, stand }: { source: Judged["bySource"][numb
             male: stand.male,
           },
           sources: [{ plants: v.plants! * v.between!, male: source.male, distance: v.distance! }],
-          kernel: { scale: v.scale!, shape: kernel.shape },
+          kernel: { ...kernel, scale: v.scale! },
         });
         return { number, words: oneIn(number) };
       }}

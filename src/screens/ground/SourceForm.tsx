@@ -3,6 +3,7 @@ import { pointsFromLines, pointsToLines } from "@/core/ground/pointsText";
 import type { Point } from "@/core/ground/shape";
 import { lengthTyped, lengthUnit, type Units } from "@/core/units/units";
 import type { SourceRow } from "@/records/ground/queries";
+import type { Ground } from "@/views/ground";
 import { CommandButton, CommandForm, Field } from "../common/command";
 import { choicesOf, HARMS, SOURCE_KINDS } from "../common/words";
 
@@ -11,6 +12,7 @@ type Props = {
   /** Where it was pointed at on the map, if it was. */
   at?: Point | null;
   species: { id: string; name: string }[];
+  kin: Ground["kin"];
   units: Units;
   season: number;
   onDone: () => void;
@@ -24,8 +26,16 @@ const SURE = [
   { value: 0.1, label: "Hardly" },
 ];
 
+/** A crop, or a wild kin of one, as one choice of a list. */
+const kindOf = ({ species, wild }: Pick<SourceRow, "species" | "wild">) => (wild ? `${species}|${wild}` : species);
+
+function speciesAndKin(choice: string): { species: string; wild: string } {
+  const [species, wild] = choice.split("|");
+  return { species: species!, wild: wild ?? "" };
+}
+
 /** Pollen from beyond the garden: by distance and bearing, by a point on the map, or by its outline. */
-export function SourceForm({ source, at, species, units, season, onDone }: Props) {
+export function SourceForm({ source, at, species, kin, units, season, onDone }: Props) {
   const unit = lengthUnit(units);
   const outline = source?.outline ?? (at ? [at] : null);
   return (
@@ -36,7 +46,7 @@ export function SourceForm({ source, at, species, units, season, onDone }: Props
         values={{
           name: source?.name,
           kind: source?.kind ?? "neighbour",
-          species: source?.species,
+          species: source && kindOf(source),
           plants: source?.plants,
           presence: source?.presence ?? 0.9,
           harm: source?.harm ?? "none",
@@ -48,8 +58,9 @@ export function SourceForm({ source, at, species, units, season, onDone }: Props
           across: null,
         }}
         factors={{ distance: lengthTyped(1, units), across: lengthTyped(1, units) }}
-        shape={({ outline: lines, ...typed }) => ({
+        shape={({ outline: lines, species: grows, ...typed }) => ({
           ...typed,
+          ...(grows ? speciesAndKin(String(grows)) : grows === undefined ? {} : { species: grows }),
           ...(lines ? { outline: pointsFromLines(String(lines)) ?? lines } : {}),
         })}
         patch={source !== undefined}
@@ -65,7 +76,13 @@ export function SourceForm({ source, at, species, units, season, onDone }: Props
             label="Species"
             type="select"
             none="Choose a species"
-            choices={species.map((s) => ({ value: s.id, label: s.name }))}
+            choices={[
+              ...species.map((s) => ({ value: s.id, label: s.name })),
+              ...kin.map((k) => ({
+                value: kindOf({ species: k.species, wild: k.name }),
+                label: `${k.name}: wild, crosses with ${k.crop.toLowerCase()}`,
+              })),
+            ]}
           />
           <Field name="plants" label="Plants" type="number" hint="A guess will do: it is an order of magnitude." />
           <Field name="presence" label="How sure are you?" type="select" choices={SURE} />

@@ -2,6 +2,7 @@
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
 import { bedInWords } from "@/core/ground/bedInWords";
+import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { lengthInWords, type Units } from "@/core/units/units";
 import Link from "@/ui/Link";
@@ -9,7 +10,7 @@ import { Notes } from "../common/Notes";
 import { Raised } from "../common/Raised";
 import { StandLife } from "../common/StandLife";
 import { Tag } from "../common/Tag";
-import { chanceInWords, FATES, FLOWERS, SCHOOLS, spanInWords } from "../common/words";
+import { FATES, FLOWERS, SCHOOLS, spanInWords } from "../common/words";
 import { BedForm } from "./BedForm";
 import { PlantsEnough } from "./PlantsEnough";
 import { type Props, StandChange } from "./StandChange";
@@ -65,8 +66,8 @@ export function StandCard({ stand, beds, units, season, today }: Props & { today
             value={dayInWords(window.ripe)}
             note={
               {
-                safe: `${chanceInWords(ripening.chance)} to ripen before frost`,
-                doubtful: `${spanInWords(window.ripeEarliest, window.ripeLatest)}; ${chanceInWords(ripening.chance)} to be before frost, about ${ripening.frost ? dayInWords(ripening.frost) : ""}`,
+                safe: `ripe before frost ${timesInTen(ripening.chance)}`,
+                doubtful: `${spanInWords(window.ripeEarliest, window.ripeLatest)}; before frost, about ${ripening.frost ? dayInWords(ripening.frost) : ""}, ${timesInTen(ripening.chance)}`,
                 "too-late": `seed can hardly ripen before the frost about ${ripening.frost ? dayInWords(ripening.frost) : ""}. Sow earlier, under glass, or elsewhere`,
                 "no-frost": "no frost ends it here",
               }[ripening.verdict]

@@ -4,13 +4,13 @@ import type { Bed } from "@/records/bed/bed";
 import { Sheet } from "@/ui/Sheet";
 import type { GroundStand } from "@/views/groundStand";
 import { CommandForm, Field } from "../common/command";
-import { COVERS, choicesOf, FLOWERS, SOWN_IN, WINTERS } from "../common/words";
+import { COVERS, choicesOf, FLOWERS, MESHES, SOWN_IN, WINTERS } from "../common/words";
 
 export type Props = { stand: GroundStand; beds: Bed[]; units: Units; season: number };
 
 export function StandChange({ stand, beds, units }: Pick<Props, "stand" | "beds" | "units">) {
   const { id, version, bedId, sown, sowedSeeds, cameUp, plants, firstFlower, flowers, seedWanted } = stand;
-  const { cover, removeEvery, saveFrom, plantedOut, overwinter, spacing, rowCount } = stand;
+  const { cover, mesh, removeEvery, saveFrom, plantedOut, overwinter, spacing, rowCount } = stand;
   const { sownIn, trays, perCell, potted, crates, spare } = stand;
   const { wanted, upOn, pottedOn, setOn, ripeOn, liftedOn, replantedOn, storedIn } = stand;
   return (
@@ -29,6 +29,7 @@ export function StandChange({ stand, beds, units }: Pick<Props, "stand" | "beds"
             flowers,
             seedWanted,
             cover,
+            mesh,
             removeEvery,
             saveFrom,
             plantedOut,
@@ -109,6 +110,14 @@ export function StandChange({ stand, beds, units }: Pick<Props, "stand" | "beds"
           <div className="grid grid-cols-2 gap-4">
             <Field name="flowers" label="Flowers" type="select" choices={choicesOf(FLOWERS)} />
             <Field name="cover" label="Covered with" type="select" none="Nothing" choices={choicesOf(COVERS)} />
+            <Field
+              name="mesh"
+              label="A cage hung with"
+              type="select"
+              none="Not said: taken for net"
+              choices={choicesOf(MESHES)}
+              hint="Net holds insects; the wind's pollen goes through it."
+            />
             <Field name="removeEvery" label="Taken off every" type="number" unit="days" />
             <Field name="saveFrom" label="Seed only from" type="number" unit="plants farthest off" />
           </div>

@@ -13,7 +13,7 @@ type Open = { kind: "barrier" | "source"; id: Id | null; points: Point[] };
 
 /** The map with what is drawn on it: barriers, and sources beyond the garden. */
 export function Surroundings(view: Ground) {
-  const { barriers, sources, species, garden, season } = view;
+  const { barriers, sources, species, kin, garden, season } = view;
   const { units } = garden;
   const [drawing, setDrawing] = useState<Drawing | null>(null);
   const [open, setOpen] = useState<Open | null>(null);
@@ -60,7 +60,7 @@ export function Surroundings(view: Ground) {
                     </button>
                     .
                   </p>
-                  <SourceForm species={species} units={units} season={season} onDone={done} />
+                  <SourceForm species={species} kin={kin} units={units} season={season} onDone={done} />
                 </>
               )}
             </Sheet>
@@ -87,6 +87,7 @@ export function Surroundings(view: Ground) {
             source={source}
             at={open.points[0]}
             species={species}
+            kin={kin}
             units={units}
             season={season}
             onDone={close}

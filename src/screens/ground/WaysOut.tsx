@@ -1,5 +1,6 @@
 "use client";
 import { oneIn, rangeInWords } from "@/core/isolation/verdict";
+import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { useJobResult } from "@/ui/useJob";
 import type { Ground } from "@/views/ground";
@@ -66,8 +67,10 @@ export function WaysOut({ limit, season, ...asking }: Asking & { limit: number; 
                 <span className="block text-sm text-soft">Costs {costOf(remedy)}.</span>
                 <span className={`block text-sm ${remedy.enough ? "text-moss" : "text-quince"}`}>
                   Leaves {remedy.after.likely === 0 ? "none" : oneIn(remedy.after.likely)}
-                  {remedy.after.high > 0 ? ` (${rangeInWords(remedy.after)})` : ""}:{" "}
-                  {remedy.enough ? "enough" : "helps, not enough alone"}
+                  {remedy.after.high > 0
+                    ? ` (${rangeInWords(remedy.after)}), more than you take ${timesInTen(remedy.after.chanceOver)}`
+                    : ""}
+                  : {remedy.enough ? "enough" : "helps, not enough alone"}
                 </span>
               </span>
               <CommandButton

@@ -5,13 +5,13 @@ import type { Id } from "@/core/custody/id";
 import { bedInWords } from "@/core/ground/bedInWords";
 import type { Change } from "@/core/isolation/change";
 import { oneIn } from "@/core/isolation/verdict";
+import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import type { SeenChange } from "@/records/stand/remedy";
 import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
 import type { Season, SeasonStand } from "@/views/season";
 import { CommandButton } from "../common/command";
-import { chanceInWords } from "../common/words";
 import type { useSeasonWorker } from "./useSeasonWorker";
 
 type Props = { view: Season; worker: ReturnType<typeof useSeasonWorker> };
@@ -223,7 +223,7 @@ function Compare({
                 {now.share ? oneIn(now.share.likely) : "not asked"} →{" "}
                 {then.share ? oneIn(then.share.likely) : "covered"}
               </td>
-              <td>{chanceInWords(then.ripening.chance)}</td>
+              <td>{timesInTen(then.ripening.chance)}</td>
             </tr>
           );
         })}

@@ -6,10 +6,11 @@ import { addressOfStand } from "@/core/custody/address";
 import { bedInWords } from "@/core/ground/bedInWords";
 import type { Tried } from "@/core/isolation/tryout";
 import { oneIn } from "@/core/isolation/verdict";
+import { timesInTen } from "@/core/units/odds";
 import Link from "@/ui/Link";
 import type { SeasonStand } from "@/views/season";
 import { RipeFigure } from "../common/figures";
-import { chanceInWords, FATES, sentence, spanInWords } from "../common/words";
+import { FATES, sentence, spanInWords } from "../common/words";
 
 const LEVEL_TONES = { within: "text-moss", perhaps: "text-quince", over: "font-bold text-rust" } as const;
 
@@ -17,7 +18,7 @@ const LEVEL_WORDS = { within: "within your limit", perhaps: "perhaps over", over
 
 export const figuresInWords = (tried: Tried | undefined) =>
   tried
-    ? `${tried.share ? `${sentence(oneIn(tried.share.likely))} fathered by strangers. ` : ""}Ripe before frost with ${chanceInWords(tried.ripening.chance)}.`
+    ? `${tried.share ? `${sentence(oneIn(tried.share.likely))} fathered by strangers. ` : ""}Ripe before frost ${timesInTen(tried.ripening.chance)}.`
     : "";
 
 type RowProps = {
@@ -77,7 +78,7 @@ export function Row({ stand, tried, moved, share, season, end, hold, onKey }: Ro
                 observed={window.observed}
                 range={stand.daysToRipe}
               />
-              {ripening.verdict === "no-frost" ? "" : `, ${chanceInWords(ripening.chance)} before frost`}
+              {ripening.verdict === "no-frost" ? "" : `, before frost ${timesInTen(ripening.chance)}`}
             </span>
           </>
         ) : (

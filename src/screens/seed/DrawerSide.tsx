@@ -1,11 +1,12 @@
 import { dayInWords } from "@/core/calendar/day";
+import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import Link from "@/ui/Link";
 import type { DyingLot } from "@/views/drawer";
 import type { Regrow } from "@/views/regrow";
 import type { Seed } from "@/views/seed";
 import { CommandButton } from "../common/command";
-import { chanceInWords, inHundred, LIFE_TONES, rangeInHundred } from "../common/words";
+import { inHundred, LIFE_TONES, rangeInHundred } from "../common/words";
 import { LifeLine } from "./LifeLine";
 import { SetTest } from "./TestForms";
 
@@ -21,10 +22,10 @@ function headline({ regrow, regrowMore, states, total }: Seed): string {
 
 /** What rests on a line, and what waiting a year costs. */
 function stakeInWords({ stake, rests, plants }: Regrow): string {
-  const from = chanceInWords(stake.now);
-  const to = chanceInWords(stake.later);
+  const from = timesInTen(stake.now);
+  const to = timesInTen(stake.later);
   const cost = from === to ? `${from} either way` : `${from} this year, ${to} the next`;
-  return `Chance of ${plural(plants, "plant")}: ${cost}.${rests > 0 ? ` ${plural(rests, "line")} come from it.` : ""}`;
+  return `${plural(plants, "plant")} come of it ${cost}.${rests > 0 ? ` ${plural(rests, "line")} come from it.` : ""}`;
 }
 
 function Dying({ lot, regrow, limit }: { lot: DyingLot; regrow: Regrow; limit: number }) {

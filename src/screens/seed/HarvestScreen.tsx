@@ -1,4 +1,5 @@
 import { dayInWords } from "@/core/calendar/day";
+import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import Link from "@/ui/Link";
 import type { Harvest, HarvestStand } from "@/views/harvest";
@@ -6,7 +7,7 @@ import { CommandButton } from "../common/command";
 import { Page } from "../common/Page";
 import { Part, Row } from "../common/Part";
 import { Tag } from "../common/Tag";
-import { chanceInWords, spanInWords } from "../common/words";
+import { spanInWords } from "../common/words";
 import { PickForm } from "./PickForm";
 
 const PARTS: { when: HarvestStand["when"]; title: string; said: string }[] = [
@@ -30,7 +31,7 @@ function headline(stands: HarvestStand[]): string {
 function raceInWords({ race, after }: HarvestStand): string {
   if (!race || race.chance > 0.9) return "";
   const indoors = after ? " Fruit brought in before it ripens on indoors." : "";
-  return ` ${chanceInWords(race.chance)} that it ripens before the frost of about ${dayInWords(race.frost)}.${indoors}`;
+  return ` It ripens before the frost of about ${dayInWords(race.frost)} ${timesInTen(race.chance)}.${indoors}`;
 }
 
 function pickedInWords({ passes, fruits, plants, passesWanted, setAside }: HarvestStand): string {
@@ -92,7 +93,7 @@ export function HarvestScreen({ band, stands, crosses }: Harvest) {
                 <Tag kind="cross" code={code} href={`/crosses/${code}`} small /> <strong>{name}</strong>:{" "}
                 {plural(fruits, "fruit")}, ripe {spanInWords(first, last)}
                 {chance !== null && chance < 0.9 && (
-                  <strong className="text-rust">; {chanceInWords(chance)} before the frost</strong>
+                  <strong className="text-rust">; before the frost {timesInTen(chance)}</strong>
                 )}
               </li>
             ))}

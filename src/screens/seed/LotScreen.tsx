@@ -18,6 +18,7 @@ import {
   sentence,
   yearInWords,
 } from "../common/words";
+import { CameTrue } from "./CameTrue";
 import { CameUp } from "./CameUp";
 import { Chain } from "./Chain";
 import { ChangeLot } from "./ChangeLot";
@@ -145,6 +146,7 @@ export function LotScreen(view: LotPage) {
       )}
       <EnoughSeed view={view} />
       <LotTests view={view} />
+      <CameTrue view={view} />
       <CameUp emergence={view.emergence} />
       <LotPackets view={view} />
       <LotCount view={view} />

@@ -2,13 +2,13 @@
 import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
+import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { FilePick } from "@/ui/FilePick";
 import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
 import type { Shed } from "@/views/shed";
 import { CommandForm, OwnField } from "../common/command";
-import { chanceInWords } from "../common/words";
 
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 const FROM = {
@@ -53,7 +53,7 @@ export function Climate({ climate }: { climate: Shed["climate"] }) {
           <ul className="mt-1 text-sm sm:columns-2">
             {odds.map((o) => (
               <li key={o.day}>
-                {dayInWords(o.day)}: {chanceInWords(o.chance)} that {o.words}
+                {dayInWords(o.day)}: {timesInTen(o.chance)} {o.words}
               </li>
             ))}
           </ul>

@@ -1,9 +1,10 @@
+import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import Link from "@/ui/Link";
 import type { Regrow } from "@/views/regrow";
 import { Row } from "../common/Part";
 import { Tag } from "../common/Tag";
-import { chanceInWords, rangeInHundred } from "../common/words";
+import { rangeInHundred } from "../common/words";
 
 /** A line whose seed grows old and that nothing is sown of: what is lost, and where it is sown. */
 export function RegrowRow({ line }: { line: Regrow }) {
@@ -17,8 +18,8 @@ export function RegrowRow({ line }: { line: Regrow }) {
           <Link href={`/seed/${lot}`}>Lot {lot}</Link> of {gathered.slice(0, 4)}: {rangeInHundred(germination)} come up.{" "}
           {why === "old" && (
             <>
-              Chance of {plural(plants, "plant")}: {chanceInWords(stake.now)} this year, {chanceInWords(stake.later)}{" "}
-              the next.{rests > 0 && ` ${plural(rests, "line")} come from it.`}{" "}
+              {plural(plants, "plant")} come of it {timesInTen(stake.now)} this year, {timesInTen(stake.later)} the
+              next.{rests > 0 && ` ${plural(rests, "line")} come from it.`}{" "}
             </>
           )}
           {(state === "failing" || state === "dead") && <span className="font-bold text-rust">Under your limit.</span>}

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { daysBetween } from "@/core/calendar/day";
 import type { Scene } from "@/core/isolation/scene";
+import { newWays } from "@/core/isolation/share";
 import { tryOut } from "@/core/isolation/tryout";
 import { VALLEY } from "@/core/tests/place";
 import { type Plot, plot, twoMelons } from "@/records/tests/plot";
@@ -41,7 +42,7 @@ describe("the season's board", () => {
     twoMelons(garden);
     const { tried, stands } = seasonView(garden.sky(), 2027);
     const scene = sceneSent(2027);
-    expect(tryOut(scene, [], new Map())).toEqual(tried);
+    expect(tryOut(scene, [], newWays())).toEqual(tried);
     expect(tried.map((t) => t.share?.level)).toEqual(["over", "over"]);
     expect(stands.map((s) => s.window.start)).toEqual(tried.map((t) => t.window.start));
     const measured = [...scene.climate.measured.keys()];
@@ -71,7 +72,7 @@ describe("the season's board", () => {
         garden.done("stand.add", { lineId: line(name, "melon"), bedId: i + 1, sown: "2028-05-01", plants: 8 }).id,
     );
     const change = { kind: "resow" as const, standId: ids[0]!, sown: "2028-05-29" };
-    const expected = tryOut(sceneSent(2028), [change], new Map());
+    const expected = tryOut(sceneSent(2028), [change], newWays());
     const { message } = garden.done("stand.remedy", { season: 2028, changes: [change] });
     expect(message).toContain("sowing moved to 29 May");
     const kept = seasonView(garden.sky(), 2028).tried;
@@ -281,5 +282,5 @@ test("a stand of the season says which work on it is soonest impossible", () => 
   const next = () => seasonView(garden.sky(), 2027).stands.find(({ id }) => id === mother)!.next;
   const [soonest] = workOfSeason(garden.sky(), 2027).filter(({ stand }) => stand.id === mother);
   expect(next()).toEqual({ what: soonest!.what, last: soonest!.last });
-  expect(next()!.what).toBe("Rogue");
+  expect(next()!.what).toBe("Look what flowers within 800 m");
 });

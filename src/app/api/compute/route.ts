@@ -1,4 +1,4 @@
-import { METHODS } from "@/catalogue/forecasts";
+import { METHODS } from "@/catalogue/methods";
 
 export function GET(): Response {
   return Response.json({

@@ -1,5 +1,12 @@
 import { bloom, type Draft, type Task } from "./remedy";
 
+/** What is to be hung over a cage. */
+const HUNG = {
+  net: "put insects in with it, or brush its flowers every second day",
+  cloth:
+    "spun cloth sold as pollen-proof: insect net lets about half of what the wind carries through; shake the plants while they flower",
+};
+
 /**
  * A cage, hand pollination, and bags for what sets seed by itself.
  * @example covers({ stand: stand(1) }).map((way) => way.key) // ["cage", "hand"]
@@ -7,19 +14,16 @@ import { bloom, type Draft, type Task } from "./remedy";
 export function covers({ stand }: Task): Draft[] {
   const days = bloom(stand);
   const selfs = stand.species.selfs;
+  const mesh = stand.species.vector === "wind" ? "cloth" : "net";
   const drafts: Draft[] = [
     {
       key: "cage",
-      title: "Put it under a cage",
+      title: mesh === "cloth" ? "Put it under a cage of pollen-proof cloth" : "Put it under a cage",
       cost: { plants: 0, days: 0, visits: selfs ? 2 : Math.ceil(days / 2) },
-      note: selfs
-        ? "it sets seed by itself"
-        : stand.species.vector === "wind"
-          ? "fine mesh that holds pollen back; shake the plants while they flower"
-          : "put insects in with it, or brush its flowers every second day",
+      note: selfs ? "it sets seed by itself" : HUNG[mesh],
       feasible: true,
       why: "",
-      changes: [{ kind: "cover", standId: stand.id, cover: "cage" }],
+      changes: [{ kind: "cover", standId: stand.id, cover: "cage", mesh }],
     },
     {
       key: "hand",

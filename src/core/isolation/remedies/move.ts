@@ -10,7 +10,7 @@ const MOVABLE_DAYS = 45;
 
 /**
  * The free bed at which the least arrives; null where there is none, or its flowers are open already.
- * @example moves({ scene: scene([stand(1)]), stand: stand(1), ways: new Map(), taken: new Set(["1"]) })?.changes // [{
+ * @example moves({ scene: scene([stand(1)]), stand: stand(1), ways: newWays(), taken: new Set(["1"]) })?.changes // [{
  *   kind: "move", standId: "1", bedId: "90" }]
  */
 export function moves({ scene, stand, ways, taken }: Task): Draft | null {

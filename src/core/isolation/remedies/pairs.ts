@@ -1,4 +1,4 @@
-import { airOver, arrivalAt } from "../arrival";
+import { airOver, arrivalAt, CHANCE_TAKEN } from "../arrival";
 import { applied } from "../change";
 import type { Cost, Draft, Remedy, Task } from "./remedy";
 
@@ -10,25 +10,25 @@ export const burden = ({ plants, days, visits }: Cost): number => visits + plant
 
 /**
  * A way out with what the engine says is left once its changes are carried out.
- * @example tried({ scene: scene([stand(1)]), stand: stand(1), ways: new Map() }, { feasible: true, changes: []
+ * @example tried({ scene: scene([stand(1)]), stand: stand(1), ways: newWays() }, { feasible: true, changes: []
  *   }).enough // true
  */
 export function tried({ scene, stand, ways }: Task, draft: Draft): Remedy {
   const next = applied(scene, draft.changes);
   const then = next.stands.find((s) => s.id === stand.id)!;
-  const { low, likely, high } = arrivalAt(next, then, airOver(next), ways);
+  const { low, likely, high, chanceOver } = arrivalAt(next, then, airOver(next), ways);
   return {
     curve: null,
     ...draft,
     why: draft.feasible ? "" : draft.why,
-    after: { low, likely, high },
-    enough: draft.feasible && likely <= stand.limit,
+    after: { low, likely, high, chanceOver },
+    enough: draft.feasible && chanceOver <= CHANCE_TAKEN,
   };
 }
 
 /**
  * Two remedies that fall short alone but are enough together, lightest first.
- * @example pairs({ scene: scene([stand(1)]), stand: stand(1), ways: new Map() }, [{ key: "a", title: "A", note: "",
+ * @example pairs({ scene: scene([stand(1)]), stand: stand(1), ways: newWays() }, [{ key: "a", title: "A", note: "",
  *   changes: [], cost: { plants: 1, days: 2, visits: 3 } }, { key: "b", title: "B", note: "", changes: [], cost: {
  *   plants: 4, days: 5, visits: 6 } }]).map((way) => way.cost) // [{ plants: 5, days: 7, visits: 9 }]
  */

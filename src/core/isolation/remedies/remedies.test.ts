@@ -5,6 +5,7 @@ import { type ArrangeTask, arrange, changesOf, judge, optionsOf, type Plan } fro
 import { airOver, arrivalAt } from "../arrival";
 import { applied } from "../change";
 import type { Scene, SceneStand } from "../scene";
+import { newWays } from "../share";
 import { moves } from "./move";
 import { remediesFor } from "./remedies";
 
@@ -42,10 +43,11 @@ describe("ways out", () => {
       }
       const next = applied(of, remedy.changes);
       const then = next.stands.find((s) => s.id === "1")!;
-      const after = then.seedWanted ? arrivalAt(next, then, airOver(next)).likely : 0;
-      expect(after, remedy.title).toBeCloseTo(remedy.after.likely, 12);
-      expect(after, remedy.title).toBeLessThan(now);
-      expect(remedy.enough, remedy.title).toBe(after <= one.limit);
+      const after = then.seedWanted ? arrivalAt(next, then, airOver(next)) : { likely: 0, chanceOver: 0 };
+      expect(after.likely, remedy.title).toBeCloseTo(remedy.after.likely, 12);
+      expect(after.likely, remedy.title).toBeLessThan(now);
+      expect(after.chanceOver, remedy.title).toBe(remedy.after.chanceOver);
+      expect(remedy.enough, remedy.title).toBe(after.chanceOver <= 0.1);
     }
   });
 
@@ -60,15 +62,15 @@ describe("ways out", () => {
     const shift = remediesOf(of, 1).find((r) => r.key === "shift 1")!;
     const change = shift.changes[0] as { sown: string };
     expect(change.sown >= of.today).toBe(true);
-    const chosen = shift.curve!.filter(
+    expect(shift.after.chanceOver).toBeLessThanOrEqual(0.1);
+    // As the windows are likeliest fewer days would do: the doubt of both asks for more.
+    const likely = shift.curve!.filter(
       (p) => p.share <= of.stands[0]!.limit && p.ripens >= of.ripeWanted && p.shift !== 0,
     );
-    const onCurve = Math.min(...chosen.map((p) => Math.abs(p.shift)));
-    expect(shift.cost.days).toBeLessThanOrEqual(onCurve);
-    expect(shift.cost.days).toBeGreaterThan(onCurve - 3);
+    expect(shift.cost.days).toBeGreaterThan(Math.min(...likely.map((p) => Math.abs(p.shift))));
     const by = Math.sign(daysBetween(of.stands[0]!.sowing.sown, change.sown));
     const less = applied(of, [{ kind: "resow", standId: "1", sown: addDays(change.sown, -by) }]);
-    expect(arrivalAt(less, less.stands[0]!).likely).toBeGreaterThan(of.stands[0]!.limit);
+    expect(arrivalAt(less, less.stands[0]!).chanceOver).toBeGreaterThan(0.1);
     const late = { ...of, today: "2027-09-20" };
     expect(remediesOf(late, 1).find((r) => r.key === "shift 1")).toMatchObject({ feasible: false, changes: [] });
   });
@@ -87,7 +89,7 @@ describe("ways out", () => {
     };
     const left = (changes: Parameters<typeof applied>[1]) => {
       const next = applied(plain, changes);
-      return arrivalAt(next, next.stands[0]!).likely;
+      return arrivalAt(next, next.stands[0]!).high;
     };
     const walk = { kind: "remove", standId: "2", every: 1 } as const;
     const talk = { kind: "agree", sourceId: "1" } as const;
@@ -146,7 +148,8 @@ describe("arranging a season", () => {
     ["no time to spare", task(three, { windows: three.stands.map(() => ({ from: "2027-05-01", to: "2027-05-01" })) })],
     ["open flowers only", task(near(), { means: ["open"], beds: [] })],
   ])("finds what trying every plan finds: %s", (_, of) => {
-    for (const seed of [1, 2]) expect(finish(of, seed).judged.score).toBeCloseTo(bruteForce(of), 9);
+    const best = bruteForce(of);
+    for (const seed of [1, 2]) expect(finish(of, seed).judged.score).toBeCloseTo(best, 9);
   });
 
   test("what it finds, applied, holds what it says", () => {
@@ -154,7 +157,7 @@ describe("arranging a season", () => {
     const { plan, judged } = finish(of);
     expect(judged).toMatchObject({ over: 0, late: 0 });
     const next = applied(three, changesOf(of, plan));
-    for (const one of next.stands) expect(arrivalAt(next, one).likely).toBeLessThanOrEqual(one.limit);
+    for (const one of next.stands) expect(arrivalAt(next, one).chanceOver).toBeLessThanOrEqual(0.1);
   });
 
   test("the same seed gives the same plan, and a season without clashes is left alone", () => {
@@ -172,7 +175,7 @@ test("a sown stand is transplanted while it is young, and no more after six week
       scene: scene([one], { today }),
       stand: one,
       arrival: { bySource: [] },
-      ways: new Map(),
+      ways: newWays(),
       taken: new Set(["1"]),
     } as never);
   expect(on("2027-05-01")).toMatchObject({ title: "Sow it in bed 90", feasible: true, cost: { visits: 0 } });

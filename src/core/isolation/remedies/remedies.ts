@@ -1,7 +1,7 @@
 import { plural } from "../../units/plural";
 import { degreeOf } from "../crossing";
 import type { Scene, SceneSpecies, SceneStand } from "../scene";
-import type { Arrival, Ways } from "../share";
+import { type Arrival, newWays, type Ways } from "../share";
 import { covers } from "./covers";
 import { farthest } from "./farthest";
 import { moves } from "./move";
@@ -19,7 +19,7 @@ import { thicken } from "./thicken";
  * @returns those that are enough first, the lightest first; then those that help; then those that can't be done
  * @example remediesFor(scene([stand(1)]), stand(1), { likely: 0.2, bySource: [] })[0]?.key // "move"
  */
-export function remediesFor(scene: Scene, stand: SceneStand, arrival: Arrival, ways: Ways = new Map()): Remedy[] {
+export function remediesFor(scene: Scene, stand: SceneStand, arrival: Arrival, ways: Ways = newWays()): Remedy[] {
   // Only what can cross with the stand is carried through the many changed plans.
   const crosses = ({ species }: { species: SceneSpecies }) => degreeOf(stand.species, species) !== null;
   const task: Task = {
@@ -51,7 +51,9 @@ export function remediesFor(scene: Scene, stand: SceneStand, arrival: Arrival, w
   ].filter((d) => d !== null);
   const all = drafts
     .map((draft) => tried(task, draft))
-    .map((r) => (r.key === "wait" ? { ...r, after: { low: 0, likely: 0, high: 0 }, enough: r.feasible } : r))
+    .map((r) =>
+      r.key === "wait" ? { ...r, after: { low: 0, likely: 0, high: 0, chanceOver: 0 }, enough: r.feasible } : r,
+    )
     .filter((r) => !r.feasible || r.after.likely < arrival.likely * 0.97);
   const short = all
     .filter((r) => r.feasible && !r.enough)

@@ -1,6 +1,6 @@
 import { dayNumber } from "../../calendar/day";
 import type { Id } from "../../custody/id";
-import { airOver, arrivalAt } from "../arrival";
+import { airOver, riskBeyond } from "../arrival";
 import { applied, type Change } from "../change";
 import type { Scene, SceneStand } from "../scene";
 import type { Arrival, Share, Ways } from "../share";
@@ -14,8 +14,8 @@ export type Remedy = {
   cost: Cost;
   /** What the cost means, or what to look out for. */
   note: string;
-  after: Share;
-  /** Whether it brings the likely share within the limit. */
+  after: Share & { chanceOver: number };
+  /** Whether the share then exceeds the limit with a chance of a tenth at most. */
   enough: boolean;
   feasible: boolean;
   why: string;
@@ -33,10 +33,10 @@ export type Task = { scene: Scene; stand: SceneStand; arrival: Arrival; ways: Wa
 export const bloom = (stand: SceneStand) => dayNumber(stand.window.end) - dayNumber(stand.window.start) + 1;
 
 /**
- * What is left of the share when changes are carried out.
- * @example left({ scene: scene([stand(1)]), stand: stand(1), ways: new Map() }, []) // 0
+ * Whether a stand keeps its limit, in nine gardens of ten, when changes are carried out.
+ * @example keeps({ scene: scene([stand(1)]), stand: stand(1), ways: newWays() }, []) // true
  */
-export function left({ scene, stand, ways }: Task, changes: Change[]): number {
+export function keeps({ scene, stand, ways }: Task, changes: Change[]): boolean {
   const next = applied(scene, changes);
-  return arrivalAt(next, next.stands.find((s) => s.id === stand.id)!, airOver(next), ways).likely;
+  return riskBeyond(next, next.stands.find((s) => s.id === stand.id)!, airOver(next), ways) === 0;
 }

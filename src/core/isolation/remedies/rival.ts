@@ -2,7 +2,7 @@ import { overlapDays } from "../../calendar/day";
 import { plural } from "../../units/plural";
 import { missedBetweenWalks } from "../emitter";
 import type { SceneStand } from "../scene";
-import { bloom, type Draft, left, type Task } from "./remedy";
+import { bloom, type Draft, keeps, type Task } from "./remedy";
 import { shift } from "./shift";
 
 /** Days between walks that are tried, the laziest first. */
@@ -17,7 +17,7 @@ const visitsIn = (stand: SceneStand, rival: SceneStand, every: number) =>
 /**
  * What can be done about another stand's pollen: sow it at another time, take its flowers off, another year, cages in
  * turn.
- * @example againstRival({ scene: scene([stand(1), stand(2)]), stand: stand(1), ways: new Map() }, stand(2)).map((way)
+ * @example againstRival({ scene: scene([stand(1), stand(2)]), stand: stand(1), ways: newWays() }, stand(2)).map((way)
  *   => way.key) // ["shift 2", "remove 2", "year 2", "alternate 2"]
  */
 export function againstRival(task: Task, rival: SceneStand): Draft[] {
@@ -25,7 +25,7 @@ export function againstRival(task: Task, rival: SceneStand): Draft[] {
   const drafts: Draft[] = [];
   const moved = rival.school === stand.school || rival.sowing.sown >= task.scene.today ? shift(task, rival) : null;
   if (moved?.feasible) drafts.push(moved);
-  const walks = WALKS.find((n) => left(task, [{ kind: "remove", standId: rival.id, every: n }]) <= stand.limit) ?? 1;
+  const walks = WALKS.find((n) => keeps(task, [{ kind: "remove", standId: rival.id, every: n }])) ?? 1;
   const missed = Math.round(missedBetweenWalks(walks) * 100);
   drafts.push({
     key: `remove ${rival.id}`,
@@ -55,8 +55,8 @@ export function againstRival(task: Task, rival: SceneStand): Draft[] {
       feasible: stand.species.vector !== "wind",
       why: "wind serves no cage",
       changes: [
-        { kind: "cover", standId: stand.id, cover: "alternate-cages" },
-        { kind: "cover", standId: rival.id, cover: "alternate-cages" },
+        { kind: "cover", standId: stand.id, cover: "alternate-cages", mesh: "net" },
+        { kind: "cover", standId: rival.id, cover: "alternate-cages", mesh: "net" },
       ],
     });
   return drafts;

@@ -3,7 +3,7 @@ import { ripensBeforeFrost } from "../../flowering/ripening";
 import { airOver, likelyShare } from "../arrival";
 import { applied } from "../change";
 import type { SceneStand } from "../scene";
-import type { Draft, Remedy, Task } from "./remedy";
+import { type Draft, keeps, type Remedy, type Task } from "./remedy";
 
 const EARLIEST_SHIFT = -45;
 
@@ -31,13 +31,19 @@ const curveOf = (task: Task, moved: SceneStand): CurvePoint[] =>
     shifted(task, moved, EARLIEST_SHIFT + i * CURVE_STEP),
   );
 
+/** Whether a stand keeps its limit with a sowing shifted so. */
+const isEnough = (task: Task, moved: SceneStand, { shift, share }: CurvePoint) =>
+  // Where the likely share is over, so are half of all gardens: only the others are drawn.
+  share <= task.stand.limit &&
+  keeps(task, [{ kind: "resow", standId: moved.id, sown: addDays(moved.sowing.sown, shift) }]);
+
 /** Of the days between a point of the curve and the one before it, the one nearest to no shift that is enough. */
 function nearer(task: Task, moved: SceneStand, found: CurvePoint, isPossible: (p: CurvePoint) => boolean): CurvePoint {
   const towards = -Math.sign(found.shift);
   let best = found;
   for (let by = 1; by < CURVE_STEP; by++) {
     const tried = shifted(task, moved, found.shift + towards * by);
-    if (!isPossible(tried) || tried.share > task.stand.limit) break;
+    if (!isPossible(tried) || !isEnough(task, moved, tried)) break;
     best = tried;
   }
   return best;
@@ -45,7 +51,7 @@ function nearer(task: Task, moved: SceneStand, found: CurvePoint, isPossible: (p
 
 /**
  * The smallest shift that brings the share within the limit, or the best there is, among those still possible.
- * @example shift({ scene: scene([stand(1)]), stand: stand(1), ways: new Map() }, stand(1))?.changes // [{ kind:
+ * @example shift({ scene: scene([stand(1)]), stand: stand(1), ways: newWays() }, stand(1))?.changes // [{ kind:
  *   "resow", standId: "1", sown: "2027-04-30" }]
  */
 export function shift(task: Task, moved: SceneStand): Draft | null {
@@ -56,9 +62,11 @@ export function shift(task: Task, moved: SceneStand): Draft | null {
     p.shift !== 0 && addDays(sown, p.shift) >= scene.today && (!moved.seedWanted || p.ripens >= scene.ripeWanted);
   const possible = curve.filter(isPossible);
   const name = moved.id === stand.id ? "it" : moved.name;
-  const enough = possible.filter((p) => p.share <= stand.limit).sort((a, b) => Math.abs(a.shift) - Math.abs(b.shift));
-  const best = enough[0]
-    ? nearer(task, moved, enough[0], isPossible)
+  const enough = [...possible]
+    .sort((a, b) => Math.abs(a.shift) - Math.abs(b.shift))
+    .find((p) => isEnough(task, moved, p));
+  const best = enough
+    ? nearer(task, moved, enough, isPossible)
     : [...possible].sort((a, b) => a.share - b.share || Math.abs(a.shift) - Math.abs(b.shift))[0];
   const common = {
     key: `shift ${moved.id}`,

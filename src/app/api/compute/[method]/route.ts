@@ -1,4 +1,4 @@
-import { METHODS } from "@/catalogue/forecasts";
+import { METHODS } from "@/catalogue/methods";
 import { compute } from "@/core/computations";
 import { answering, json } from "../../answer";
 import { readJson } from "../../body";
