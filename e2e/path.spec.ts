@@ -263,7 +263,7 @@ test.describe
         .first()
         .click();
       const rung = page.getByRole("row", { name: /^F1/ });
-      await expect(rung).toContainText("100 %");
+      await expect(rung).toContainText("over 99 in 100");
       await expect(rung.getByRole("cell").nth(2)).toHaveText("4");
       await page.goto("/shed/history");
       await expect(page.getByText("2 selfings planned")).toBeVisible();

@@ -52,6 +52,7 @@ export const speciesSchema = Joi.object<Species>({
   lifeCycle: Joi.string().valid("annual", "biennial", "perennial grown as annual").required(),
   breeding: Joi.string().valid("selfing", "mixed", "outcrossing").required(),
   outcrossing: share,
+  ploidy: Joi.number().valid(2, 4, 6, 8).default(2),
   flowerType: Joi.string()
     .valid(...FLOWER_TYPES)
     .required(),

@@ -41,6 +41,8 @@ export type Species = {
   lifeCycle: "annual" | "biennial" | "perennial grown as annual";
   breeding: "selfing" | "mixed" | "outcrossing";
   outcrossing: Figure;
+  /** Sets of chromosomes: with more than two, selfing narrows more slowly. */
+  ploidy: number;
   flowerType: (typeof FLOWER_TYPES)[number];
   vector: Vector;
   isolation: Record<Care, Figure>;

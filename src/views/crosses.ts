@@ -15,7 +15,7 @@ import { protocolOfCross } from "@/records/flower/commands";
 import type { Flower } from "@/records/flower/flower";
 import { flowersOfCross } from "@/records/flower/queries";
 import type { Garden } from "@/records/garden/garden";
-import { crossPedigrees, forebears, individualOf } from "@/records/line/pedigree";
+import { crossPedigrees, forebears, foundersInWords, individualOf } from "@/records/line/pedigree";
 import { type LotRow, lotsOfCross } from "@/records/lot/queries";
 import type { Plant } from "@/records/plant/plant";
 import { plantsOfStand } from "@/records/plant/queries";
@@ -83,6 +83,8 @@ export type CrossView = {
   /** The pedigree in slash notation, and the inbreeding of the offspring. */
   notation: string;
   inbreeding: number;
+  /** As what plants are taken whose parents nobody recorded. */
+  founders: string;
   /** Plants of the mother's stand that a flower can be on. */
   plants: Pick<Plant, "id" | "number">[];
   /** Males and females count both, where they are on plants of their own. */
@@ -172,6 +174,7 @@ export function crossView(
     fathers: candidatesOf(db, "cross", id).filter((c) => c.role === "father"),
     notation: crossPedigrees(db)(cross),
     inbreeding,
+    founders: [...new Set([mother, father].map((s) => foundersInWords(s.species, s.status)))].join(", "),
     plants: plants.filter((p) => !p.removedOn).map((p) => ({ id: p.id, number: p.number })),
     effective: effectiveOf(protocol, flowers),
   };

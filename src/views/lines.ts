@@ -1,5 +1,7 @@
 import { SPECIES, speciesById } from "@/catalogue/catalogue";
+import type { Species } from "@/catalogue/types";
 import type { Id } from "@/core/custody/id";
+import { middle } from "@/core/flowering/facts";
 import { mixedByGeneration } from "@/core/inheritance/heterozygosity";
 import { groupBy } from "@/core/lists/groupBy";
 import { type Cut, page } from "@/core/lists/page";
@@ -53,7 +55,8 @@ export function linesView(sky: Outlook, from: number | null = null): Lines {
 export type Rung = GenerationRow & {
   /** Shares of selfed seed from F1 to this generation; the expected mixed share follows from them. */
   shares: number[];
-  mixed: number | null;
+  /** Expected, with the range that the outcrossing of open seed leaves. */
+  mixed: { low: number; likely: number; high: number } | null;
 };
 export type YardstickLadder = {
   yardstick: Yardstick;
@@ -70,6 +73,8 @@ export type LineView = {
   mother: Line | null;
   father: Line | null;
   rungs: Rung[];
+  /** Sets of chromosomes of its kind. */
+  ploidy: number;
   ladders: YardstickLadder[];
   ownYardsticks: boolean;
   stands: ForecastStand[];
@@ -77,16 +82,26 @@ export type LineView = {
   species: { id: string; name: string }[];
 };
 
-/** Expected heterozygosity down the ladder; a generation whose seed's making is not on record counts as selfed. */
-function rungsOf(rows: GenerationRow[], fixing: boolean): Rung[] {
+/**
+ * Expected heterozygosity down the ladder. Open seed is selfed but for the share that its species outcrosses; a generation
+ * whose seed's making is not on record counts as selfed.
+ */
+function rungsOf(rows: GenerationRow[], fixing: boolean, { outcrossing, ploidy }: Species): Rung[] {
   const byGeneration = new Map(rows.filter((r) => r.generation !== null).map((r) => [r.generation!, r]));
   return rows.map((row) => {
     if (!fixing || row.generation === null) return { ...row, shares: [], mixed: null };
-    const shares = Array.from({ length: row.generation - 1 }, (_, i) => {
-      const step = byGeneration.get(i + 2);
-      return step && step.sowedLots > 0 ? step.selfedLots / step.sowedLots : 1;
-    });
-    return { ...row, shares, mixed: mixedByGeneration(shares).at(-1)! };
+    const selfed = (crossed: number) =>
+      Array.from({ length: row.generation! - 1 }, (_, i) => {
+        const step = byGeneration.get(i + 2);
+        return step && step.sowedLots > 0 ? (step.selfedLots + step.openLots * (1 - crossed)) / step.sowedLots : 1;
+      });
+    const mixed = (crossed: number) => mixedByGeneration(selfed(crossed), ploidy).at(-1)!;
+    const likely = middle(outcrossing);
+    return {
+      ...row,
+      shares: selfed(likely),
+      mixed: { low: mixed(outcrossing.low), likely: mixed(likely), high: mixed(outcrossing.high) },
+    };
   });
 }
 
@@ -158,7 +173,8 @@ export function lineView(sky: Outlook, code: string): LineView | null {
     line: { ...line, speciesName: speciesById(line.species).name },
     mother,
     father,
-    rungs: rungsOf(generationRows(db, id, sky.today), line.school === "cross-and-fix"),
+    rungs: rungsOf(generationRows(db, id, sky.today), line.school === "cross-and-fix", speciesById(line.species)),
+    ploidy: speciesById(line.species).ploidy,
     ladders: laddersOf(db, line, own, [mother, father]),
     ownYardsticks: own.length > 0,
     stands,

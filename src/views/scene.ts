@@ -106,7 +106,7 @@ export const arrivalsOf = (sky: Outlook, season: number): { arrived: Map<Id, Arr
  * How far pollen reaches in this garden: working values, corrected by what was counted in the offspring of open lots whose
  * year is known.
  */
-export const kernelsOf = (sky: Outlook): Kernels =>
+const kernelsOf = (sky: Outlook): Kernels =>
   sky.once("kernels", () => {
     const counted = new Map<Vector, CountedLot[]>();
     for (const { season, motherStandId, plants, strange } of countsOfOpenLots(sky.db)) {

@@ -17,3 +17,13 @@ test("from the F2 on, the ladder is the mixed-mating recursion", () => {
       12,
     );
 });
+
+test.each<[string, number[], number, number[]]>([
+  // 97 % selfing of open seed, from the F1: 50, 26, 14, 8 %.
+  ["open seed of a selfer", [0.97, 0.97, 0.97, 0.97], 2, [1, 0.5, 0.2575, 0.1399, 0.0828]],
+  // Four sets lose a sixth a selfing, eight a fourteenth.
+  ["four sets of chromosomes", [1, 1], 4, [1, 5 / 6, 25 / 36]],
+  ["eight sets", [1, 1], 8, [1, 13 / 14, 169 / 196]],
+])("what is still mixed of %s", (_, shares, sets, expected) => {
+  for (const [i, mixed] of mixedByGeneration(shares, sets).entries()) expect(mixed).toBeCloseTo(expected[i]!, 4);
+});

@@ -1,7 +1,11 @@
 export type HeterozygosityInput = { generations: number; selfingRate: number; initial: number };
 
-/** One generation of inbreeding: F′ = s(1+F)/2. A share s of the seed is selfed, the rest outcrossed at random. */
-const nextInbreeding = (inbreeding: number, selfingRate: number): number => (selfingRate * (1 + inbreeding)) / 2;
+/**
+ * One generation of inbreeding: F′ = s(1+F)/2. A share s of the seed is selfed, the rest outcrossed at random. With k sets of
+ * chromosomes that pair at random F′ = s(1 + (2k−3)F)/(2k−2), which is the same for two.
+ */
+const nextInbreeding = (inbreeding: number, selfingRate: number, sets = 2): number =>
+  (selfingRate * (1 + (2 * sets - 3) * inbreeding)) / (2 * sets - 2);
 
 /**
  * Inbreeding and expected heterozygosity after generations of partial selfing, without selection.
@@ -25,19 +29,21 @@ export function heterozygosity({ generations, selfingRate, initial }: Heterozygo
 /**
  * Expected share of a cross's differing genes that are still mixed in one plant, generation by generation from the F1.
  *
- * The same recursion, begun at the F1: against its own F2 base (H₀ = ½) an F1 of two pure lines has F = −1, so that
- * H = ½(1−F) = 1. Seed crossed at random among many plants returns to ½; kinship among few parents is not counted, so
- * with few parents the true figure is lower.
+ * The same recursion, begun at the F1: against seed crossed at random among many plants an F1 of two pure lines has
+ * F = −1/(k−1), with k sets of chromosomes, and all of it is mixed. Kinship among few parents is not counted, so with few
+ * parents the true figure is lower. With more than two sets selfing narrows more slowly: by 1/(2k−2) a generation.
  * @param selfedShares for each step F1→F2, F2→F3 … the share of that seed that came from selfing, 0–1
+ * @param sets of chromosomes, 2 or more, which pair at random
  * @returns one figure a generation, the F1's first
  * @example mixedByGeneration([1, 1]) // [1, 0.5, 0.25]
  */
-export function mixedByGeneration(selfedShares: number[]): number[] {
-  let inbreeding = -1;
+export function mixedByGeneration(selfedShares: number[], sets = 2): number[] {
+  const first = -1 / (sets - 1);
+  let inbreeding = first;
   const mixed = [1];
   for (const share of selfedShares) {
-    inbreeding = nextInbreeding(inbreeding, share);
-    mixed.push((1 - inbreeding) / 2);
+    inbreeding = nextInbreeding(inbreeding, share, sets);
+    mixed.push((1 - inbreeding) / (1 - first));
   }
   return mixed;
 }

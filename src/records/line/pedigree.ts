@@ -1,9 +1,11 @@
 import { speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
+import { groupBy } from "@/core/lists/groupBy";
 import { type PedigreeTree, writePedigree } from "@/core/pedigree/notation";
 import type { Individual } from "@/core/pedigree/pedigree";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
+import type { Status } from "./line";
 
 type StandParents = {
   id: Id;
@@ -14,7 +16,20 @@ type StandParents = {
   motherPlantId: Id | null;
   fatherStandId: Id | null;
   fatherPlantId: Id | null;
+  status: Status;
+  motherLineId: Id | null;
+  fatherLineId: Id | null;
+  /** The cross whose fathers are several. */
+  mixedCrossId: Id | null;
 };
+
+/** How plants of a line that was bought or received are taken to be kin, where nobody tells more. */
+export function foundersInWords(species: string, status: Status): string {
+  if (status === "f1-hybrid") return "plants of a bought F1 hybrid as full sibs of two pure lines";
+  const { breeding } = speciesById(species);
+  if (breeding === "selfing") return "plants of a received line as one pure line";
+  return breeding === "mixed" ? "plants of a received line as full sibs" : "plants of a received line as half sibs";
+}
 
 /** A parent as crosses name it: any plant of a stand, or one of its plants. */
 export type ParentId = { standId: Id; plantId: Id | null };
@@ -26,17 +41,19 @@ export const individualOf = ({ standId, plantId }: ParentId, second = false): st
 /**
  * The forebears of some parents as the records know them, each before its children: a plant of a stand is the child of
  * the lot's mother and father. Plants of a line that was bought or received are taken as near as its breeding makes them
- * (ours): of one pure line where the species selfs, as full sibs where it does both, as half sibs where it outcrosses.
- * Pollen of an open-pollinated lot is unknown, and so is which of several fathers of mixed pollen a seed has.
+ * (ours; `foundersInWords` says it): of one pure line where the species selfs, as full sibs where it does both, as half
+ * sibs where it outcrosses; those of a bought F1 hybrid as children of two pure lines. Open seed of what mostly selfs is
+ * taken as selfed, other open pollen as unknown. Where several fathers' pollen was mixed, the father is their mean.
  */
 export function forebears(db: Db, parents: ParentId[]): Individual[] {
   const stands = new Map(
     (
       prepared(
         db,
-        `SELECT s.id, s.lineId, l.species, k.kind, k.motherStandId, k.motherPlantId,
+        `SELECT s.id, s.lineId, l.species, l.status, l.motherLineId, l.fatherLineId, k.kind, k.motherStandId, k.motherPlantId,
              CASE WHEN k.doubt IS NULL AND NOT mixed THEN x.fatherStandId END fatherStandId,
-             CASE WHEN k.doubt IS NULL AND NOT mixed THEN x.fatherPlantId END fatherPlantId
+             CASE WHEN k.doubt IS NULL AND NOT mixed THEN x.fatherPlantId END fatherPlantId,
+             CASE WHEN k.doubt IS NULL AND mixed THEN x.id END mixedCrossId
            FROM stand s JOIN line l ON l.id = s.lineId
            LEFT JOIN lot k ON k.id = s.lotId LEFT JOIN (
              SELECT id, fatherStandId, fatherPlantId,
@@ -44,6 +61,14 @@ export function forebears(db: Db, parents: ParentId[]): Individual[] {
              FROM cross) x ON x.id = k.crossId`,
       ).all() as StandParents[]
     ).map((s) => [s.id, s]),
+  );
+  const severalFathers = groupBy(
+    prepared(
+      db,
+      `SELECT crossId, standId, plantId FROM candidate
+         WHERE role = 'father' AND crossId IS NOT NULL AND standId IS NOT NULL ORDER BY share DESC, id`,
+    ).all() as { crossId: Id; standId: Id; plantId: Id | null }[],
+    ({ crossId }) => crossId,
   );
   const made = new Map<string, Individual>();
   const add = (parent: ParentId, second: boolean): string => {
@@ -53,17 +78,44 @@ export function forebears(db: Db, parents: ParentId[]): Individual[] {
     made.set(id, { id, ...parentsOf(stand) });
     return id;
   };
-  const founder = ({ lineId, species }: StandParents): Omit<Individual, "id"> => {
+  const ancestor = (id: string, inbreeding: number): string => {
+    if (!made.has(id)) made.set(id, { id, inbreeding });
+    return id;
+  };
+  const founder = ({ lineId, species, status, ...told }: StandParents): Omit<Individual, "id"> => {
+    if (status === "f1-hybrid")
+      return {
+        mother: ancestor(told.motherLineId ? `line ${told.motherLineId}` : `mother of line ${lineId}`, 1),
+        father: ancestor(told.fatherLineId ? `line ${told.fatherLineId}` : `father of line ${lineId}`, 1),
+      };
     const { breeding } = speciesById(species);
-    const id = `line ${lineId}`;
-    if (!made.has(id)) made.set(id, { id, inbreeding: breeding === "selfing" ? 1 : 0 });
-    return breeding === "outcrossing" ? { mother: id } : { mother: id, father: id };
+    if (breeding === "selfing") return { mother: ancestor(`line ${lineId}`, 1), father: `line ${lineId}` };
+    const mother = ancestor(`line ${lineId}`, 0);
+    return breeding === "mixed" ? { mother, father: ancestor(`second of line ${lineId}`, 0) } : { mother };
+  };
+  /** The mean of several fathers, the likeliest counting most: a parent of parents has half of each. */
+  const meanOf = (fathers: string[]): string => {
+    const [first, ...rest] = fathers;
+    if (rest.length === 0) return first!;
+    const id = `one of ${fathers.join(", ")}`;
+    if (!made.has(id)) {
+      const other = meanOf(rest);
+      made.set(id, { id, mother: first!, father: other });
+    }
+    return id;
   };
   const parentsOf = (stand: StandParents): Omit<Individual, "id"> => {
-    const { kind, motherStandId, motherPlantId, fatherStandId, fatherPlantId } = stand;
+    const { kind, species, motherStandId, motherPlantId, fatherStandId, fatherPlantId, mixedCrossId } = stand;
     if (!motherStandId || kind === "received") return founder(stand);
     const mother = add({ standId: motherStandId, plantId: motherPlantId }, false);
-    if (kind === "self") return { mother, father: mother };
+    const selfs = kind === "open" && speciesById(species).breeding === "selfing";
+    if (kind === "self" || selfs) return { mother, father: mother };
+    if (mixedCrossId) {
+      const fathers = (severalFathers.get(mixedCrossId) ?? []).map(({ standId, plantId }) =>
+        add({ standId, plantId }, standId === motherStandId),
+      );
+      return fathers.length > 0 ? { mother, father: meanOf(fathers) } : { mother };
+    }
     if (!fatherStandId) return { mother };
     const own = fatherStandId === motherStandId && !fatherPlantId && !motherPlantId;
     return { mother, father: add({ standId: fatherStandId, plantId: fatherPlantId }, own) };

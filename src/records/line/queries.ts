@@ -118,6 +118,7 @@ export type GenerationRow = {
   seasons: string;
   sowedLots: number;
   selfedLots: number;
+  openLots: number;
 };
 
 /** Per generation of a line as sown up to a day: plants grown, kept, removed, and of how many lots the seed was selfed. */
@@ -128,7 +129,8 @@ export function generationRows(db: Db, lineId: Id, today: Day): GenerationRow[] 
               sum(coalesce(p.numbered, s.plants, 0)) grown,
               sum(coalesce(p.chosen, 0)) chosen, sum(coalesce(p.removed, 0)) removed,
               group_concat(DISTINCT s.season) seasons,
-              count(k.id) sowedLots, sum(coalesce(k.kind = 'self', 0)) selfedLots
+              count(k.id) sowedLots, sum(coalesce(k.kind = 'self', 0)) selfedLots,
+              sum(coalesce(k.kind = 'open', 0)) openLots
        FROM stand s
        LEFT JOIN (SELECT standId, count(*) numbered, sum(mark IN ('keep', 'seed-parent') AND removedOn IS NULL) chosen,
                          sum(removedOn IS NOT NULL) removed

@@ -6,7 +6,7 @@ import type { SetRate } from "@/core/pollination/setRate";
 import type { Tally } from "@/core/pollination/tally";
 import { plural } from "@/core/units/plural";
 import { Working } from "@/ui/Working";
-import { percent } from "./words";
+import { inHundred, rangeInHundred } from "./words";
 
 const SURE = "the chance you ask for";
 
@@ -79,14 +79,20 @@ export function FlowersFigure(props: {
 }
 
 /** Share of the cross's differing genes still mixed in a plant of a generation. */
-export function MixedFigure({ generation, shares }: { generation: number; shares: number[] }) {
-  const at = (list: number[]) => mixedByGeneration(list).at(-1)!;
+export function MixedFigure(props: {
+  generation: number;
+  shares: number[];
+  mixed: { low: number; likely: number; high: number };
+  ploidy: number;
+}) {
+  const { generation, shares, mixed, ploidy } = props;
+  const at = (list: number[]) => mixedByGeneration(list, ploidy).at(-1)!;
   const own = shares.length ? shares.reduce((a, b) => a + b, 0) / shares.length : 1;
   return (
     <Working
-      shown={percent(at(shares))}
+      shown={rangeInHundred(mixed)}
       title={`How mixed is an F${generation} still?`}
-      method="Of the genes in which the two parents differ, the share expected to be mixed in one plant: F′ = s(1+F)/2 each generation from the F1. Without selection, and kinship among few parents is not counted; those make it lower."
+      method="Of the genes in which the two parents differ, the share expected to be mixed in one plant: F′ = s(1+F)/2 each generation from the F1 (with k sets of chromosomes s(1+(2k−3)F)/(2k−2)). Open seed is selfed but for what its kind outcrosses: the range. Without selection, and kinship among few parents is not counted; those make it lower."
       inputs={[
         {
           key: "steps",
@@ -112,7 +118,7 @@ export function MixedFigure({ generation, shares }: { generation: number; shares
       compute={(v) => {
         const even = v.steps === shares.length && Math.abs(v.share! - own) < 0.006;
         const number = at(even ? shares : Array.from({ length: v.steps! }, () => v.share!));
-        return { number, words: percent(number) };
+        return { number, words: inHundred(number) };
       }}
     />
   );

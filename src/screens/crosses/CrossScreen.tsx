@@ -13,7 +13,7 @@ import { EnoughFruit } from "../common/EnoughFruit";
 import { Notes } from "../common/Notes";
 import { Page } from "../common/Page";
 import { Tag } from "../common/Tag";
-import { DAY_PART_WORDS, percent } from "../common/words";
+import { DAY_PART_WORDS, inHundred, percent } from "../common/words";
 import { CrossRecord } from "./CrossRecord";
 import { CrossSettings } from "./CrossSettings";
 import { CrossTabs } from "./CrossTabs";
@@ -86,7 +86,8 @@ export function CrossScreen(view: CrossView & { opened: number | null }) {
         <strong className="font-mono font-normal">{view.notation}</strong>
         <span className="text-soft">
           {" "}
-          · inbreeding of the offspring {percent(view.inbreeding)}, as far back as the records go
+          · inbreeding of the offspring {inHundred(view.inbreeding)}, as far back as the records go; {view.founders}{" "}
+          taken
         </span>
       </p>
       {cross.males !== null && cross.malesOn && (

@@ -121,7 +121,12 @@ export function LineScreen(view: LineView) {
                         {rung.mixed === null || rung.generation === null ? (
                           "–"
                         ) : (
-                          <MixedFigure generation={rung.generation} shares={rung.shares} />
+                          <MixedFigure
+                            generation={rung.generation}
+                            shares={rung.shares}
+                            mixed={rung.mixed}
+                            ploidy={view.ploidy}
+                          />
                         )}
                       </td>
                     )}

@@ -362,9 +362,9 @@ describe("Nursery, Seed and Lines", () => {
     garden.done("stand.add", { lineId, lotId: saved, sown: "2030-05-10", sowedSeeds: 20, family: 1 });
     const rungs = lineView(garden.sky(), garden.code("line", lineId))!.rungs;
     expect(rungs.map((r) => [r.generation, r.mixed])).toEqual([
-      [1, 1],
-      [2, 0.5],
-      [3, 0.25],
+      [1, { low: 1, likely: 1, high: 1 }],
+      [2, { low: 0.5, likely: 0.5, high: 0.5 }],
+      [3, { low: 0.25, likely: 0.25, high: 0.25 }],
     ]);
     expect(rungs[2]!.shares).toEqual([0, 1]);
   });
