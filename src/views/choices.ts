@@ -3,6 +3,7 @@ import type { Species } from "@/catalogue/types";
 import { type Day, yearsLater } from "@/core/calendar/day";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
+import { thumbsInWords } from "@/core/inheritance/enoughPlants";
 import { crossedPairs, type LineChoice, lineChoices } from "@/records/line/queries";
 import { type LotChoice, lotChoices } from "@/records/lot/queries";
 import { type ChosenPlant, chosenPlants } from "@/records/plant/queries";
@@ -74,9 +75,18 @@ function parentChoice(s: ForecastStand): ParentChoice {
   };
 }
 
+/** How many plants a line's kind wants, said before a number is typed. */
+type Wanting = { enough: string };
+const enoughFor = (species: string): string => thumbsInWords(speciesById(species).plants);
+
 /** Lines, with their species as it is called. */
-const linesOf = ({ db }: Outlook): LineChoice[] =>
-  lineChoices(db).map(({ id, name, species }) => ({ id, name, species: speciesById(species).name }));
+const linesOf = ({ db }: Outlook): (LineChoice & Wanting)[] =>
+  lineChoices(db).map(({ id, name, species }) => ({
+    id,
+    name,
+    species: speciesById(species).name,
+    enough: enoughFor(species),
+  }));
 
 /**
  * What forms let choose from. Long as they may be, a form asks for them when it is there, so that no page carries along
@@ -92,7 +102,8 @@ export const CHOICES = {
     knownPairs: crossedPairs(sky.db),
   }),
   lines: linesOf,
-  lots: ({ db }: Outlook): LotChoice[] => lotChoices(db),
+  lots: ({ db }: Outlook): (LotChoice & Wanting)[] =>
+    lotChoices(db).map((lot) => ({ ...lot, enough: enoughFor(lot.species) })),
   stores: ({ db }: Outlook) => stores(db).map(({ id, name }) => ({ id, name })),
   sowing: (sky: Outlook) => ({ lines: linesOf(sky), lots: lotChoices(sky.db) }),
   /** What stood in the season before, to be planned again in this one. */

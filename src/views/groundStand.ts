@@ -15,7 +15,6 @@ export type GroundStand = LivedStand & {
   vector: string;
   isolation: { low: number; high: number };
   enough: EnoughInput;
-  thumbPlants: { low: number; high: number };
   /** Rows as planted, and the block that would fit best; null without plants or bed. */
   planting: { now: Planting | null; block: Planting; spacing: number } | null;
   needsWinter: boolean;
@@ -32,11 +31,11 @@ export type GroundStand = LivedStand & {
 /** Shares lost where the grower has no record: to roguing and to mishap. Working values. */
 const ROGUED = 0.1;
 const MISHAP = 0.1;
-/** How rare a gene each school wants to keep, and for how long it looks ahead. */
+/** What each school wants of its plants: how many, how rare a thing is to be kept, and for how long it looks ahead. */
 const AIMS = {
-  "keep-pure": { frequency: 0.05, confidence: 0.9, generations: 10 },
-  "cross-and-fix": { frequency: 0.25, confidence: 0.95, generations: 1 },
-  "let-it-mix": { frequency: 0.02, confidence: 0.8, generations: 10 },
+  "keep-pure": { aim: "keep well", rare: 0.05, generations: 10 },
+  "cross-and-fix": { aim: "keep going", rare: 0.25, generations: 1 },
+  "let-it-mix": { aim: "keep well", rare: 0.02, generations: 10 },
 } as const;
 
 const WAYS: Overwintering[] = ["lifted", "left", "late-sown"];
@@ -60,9 +59,10 @@ export function groundStand(stand: ForecastStand, sky: Outlook): GroundStand {
     speciesName: species.name,
     vector: species.vector,
     isolation: species.isolation[sky.garden.care],
-    thumbPlants: species.plants[stand.school === "keep-pure" ? "keep well" : "keep going"],
     enough: {
       plants,
+      thumbs: species.plants,
+      selfer: species.breeding === "selfing",
       selfingRate: 1 - (outcrossing.low + outcrossing.high) / 2,
       rogued: ROGUED,
       mishap: MISHAP,

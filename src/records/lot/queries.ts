@@ -74,7 +74,7 @@ export function lotsOfCross(db: Db, crossId: Id): LotRow[] {
 }
 
 /** A lot as a form offers it, with the seeds that are left of it where they were counted. */
-export type LotChoice = Pick<LotRow, "id" | "code" | "lineId" | "lineName" | "generation"> & {
+export type LotChoice = Pick<LotRow, "id" | "code" | "lineId" | "lineName" | "species" | "generation"> & {
   seedsLeft: number | null;
 };
 
@@ -82,7 +82,7 @@ export type LotChoice = Pick<LotRow, "id" | "code" | "lineId" | "lineName" | "ge
 export function lotChoices(db: Db): LotChoice[] {
   return prepared(
     db,
-    `SELECT k.id, k.code, k.lineId, l.name lineName, k.generation, k.seeds - coalesce(w.sowedSeeds, 0) seedsLeft
+    `SELECT k.id, k.code, k.lineId, l.name lineName, l.species, k.generation, k.seeds - coalesce(w.sowedSeeds, 0) seedsLeft
        FROM lot k JOIN line l ON l.id = k.lineId
        LEFT JOIN (SELECT lotId, sum(sowedSeeds) sowedSeeds FROM stand WHERE lotId IS NOT NULL GROUP BY lotId) w
          ON w.lotId = k.id

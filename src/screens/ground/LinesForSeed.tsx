@@ -38,7 +38,7 @@ export function LinesForSeed({ judged, season, stands }: Ground) {
         ))}
       </Table>
       <p className="mt-2 text-sm text-soft">
-        ● within what you take, ◐ over it only at the far end of the range, ○ over it.
+        ● within what you take, ◐ perhaps over it, up to 5 times in 10, ○ over it.
         {judged.length > MOST
           ? ` ${judged.length - MOST} lines that take less are not listed; choose their beds on the map.`
           : ""}

@@ -1,26 +1,29 @@
 "use client";
-import { type EnoughInput, enoughPlants } from "@/core/inheritance/enoughPlants";
-import { oddsInWords, timesInTen } from "@/core/units/odds";
+import { type EnoughInput, enoughInWords, enoughPlants, thumbsInWords } from "@/core/inheritance/enoughPlants";
+import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { Enough } from "@/ui/Enough";
 import { Working } from "@/ui/Working";
-import { percent } from "../common/words";
+import { inHundred } from "../common/words";
 
-/** Whether the stand is enough parents for its aim: chance of keeping a rare gene, inbreeding, plants wanted. */
-export function PlantsEnough({ input, thumb }: { input: EnoughInput; thumb: { low: number; high: number } }) {
+/** Whether the stand is enough parents for its aim, in one answer; what is likely lost with so many, opening to its working. */
+export function PlantsEnough({ input }: { input: EnoughInput }) {
   const answer = enoughPlants(input);
-  const risk = 1 - answer.saved;
-  const chance = oddsInWords(risk, { below: 0.01, few: "less than 1 in 100" });
-  const missing = Math.max(0, answer.need - input.plants);
+  const { selfer, aim, thumbs, generations } = input;
   return (
     <div>
       <h3 className="mb-1">Enough plants?</h3>
       <Enough have={input.plants} need={answer.need}>
-        {missing > 0 ? `${missing} more plants, or accept a chance of ` : "Yes. A chance of "}
+        {enoughInWords(answer, aim)} What 1 {selfer ? "plant" : "gene"} in {Math.round(1 / input.rare)} is stays among
+        them{" "}
         <Working
-          shown={chance}
-          title="Is a rare gene kept?"
-          method="Plants left after roguing and mishap, worth so many evenly mating parents. The chance that a gene of this frequency is in none of them; and the inbreeding that so few bring over the generations."
+          shown={timesInTen(answer.saved)}
+          title="Is what is rare kept?"
+          method={
+            selfer
+              ? "Plants left after roguing and mishap. A variety that selfs is a bundle of lines nearly alike: the chance that one which so many plants carry is among those left."
+              : "Plants left after roguing and mishap, worth so many evenly mating parents. The chance that a gene of this frequency is in one of them; and the inbreeding that so few bring over the generations."
+          }
           inputs={[
             {
               key: "plants",
@@ -32,9 +35,9 @@ export function PlantsEnough({ input, thumb }: { input: EnoughInput; thumb: { lo
               source: "your record",
             },
             {
-              key: "frequency",
-              label: "Frequency of the gene",
-              value: input.frequency,
+              key: "rare",
+              label: selfer ? "Share of plants that carry it" : "Frequency of the gene",
+              value: input.rare,
               low: 0.02,
               high: 0.1,
               min: 0.001,
@@ -104,15 +107,16 @@ export function PlantsEnough({ input, thumb }: { input: EnoughInput; thumb: { lo
             const tried = enoughPlants({ ...input, ...v, males: input.males === null ? null : v.males! });
             return {
               number: tried.saved,
-              words: `kept ${timesInTen(tried.saved)}; ${tried.effective.toFixed(1)} effective parents; inbreeding ${percent(tried.inbreeding)} after ${v.generations} generations; ${tried.need} plants wanted`,
+              words: `kept ${timesInTen(tried.saved)}; ${plural(tried.parents, "parent")} left${tried.inbreeding === null ? "" : `, worth ${tried.effective.toFixed(1)}; inbreeding ${inHundred(tried.inbreeding)} after ${v.generations} generations`}`,
             };
           }}
-        />{" "}
-        of losing a rare gene. After roguing and mishaps {plural(answer.parents, "parent")}, worth{" "}
-        {answer.effective.toFixed(0)}; kept so, inbreeding rises by {percent(answer.inbreeding)} in{" "}
-        {plural(input.generations, "generation")}.
+        />
+        .{" "}
+        {answer.inbreeding === null
+          ? "A variety that selfs loses no strength by few plants, only what differs between them."
+          : `Of so many about ${plural(answer.parents, "parent")} are left after roguing and mishaps; kept so, inbreeding rises to ${inHundred(answer.inbreeding)} in ${plural(generations, "generation")}.`}
         {input.males === null ? "" : " Males and females count apart: the fewer of the two decide."} Rule of thumb:{" "}
-        {thumb.low}–{thumb.high}.
+        {thumbsInWords(thumbs)}.
       </Enough>
     </div>
   );

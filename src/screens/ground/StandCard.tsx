@@ -108,7 +108,7 @@ export function StandCard({ stand, beds, units, season, today }: Props & { today
       <PlantingAdvice stand={stand} units={units} />
       {stand.seedWanted === 1 && !family && stand.outside !== 1 && (
         <div className="mt-4">
-          <PlantsEnough input={stand.enough} thumb={stand.thumbPlants} />
+          <PlantsEnough input={stand.enough} />
         </div>
       )}
       <div className="mt-4 flex flex-wrap gap-3">

@@ -1,5 +1,8 @@
 import { bloom, type Draft, type Task } from "./remedy";
 
+/** So many visits mark a stand's fruits for seed, a few at each. Working value. */
+const BY_HAND = 10;
+
 /** What is to be hung over a cage. */
 const HUNG = {
   net: "put insects in with it, or brush its flowers every second day",
@@ -25,16 +28,18 @@ export function covers({ stand }: Task): Draft[] {
       why: "",
       changes: [{ kind: "cover", standId: stand.id, cover: "cage", mesh }],
     },
-    {
+  ];
+  // What sets seed by itself needs no hand: a bag does.
+  if (!selfs)
+    drafts.push({
       key: "hand",
       title: "Hand-pollinate it and save marked fruit only",
-      cost: { plants: 0, days: 0, visits: days },
-      note: "dawn visits while it flowers; as many as you want fruits may do",
+      cost: { plants: 0, days: 0, visits: Math.min(days, BY_HAND) },
+      note: `${stand.species.vector === "insects that fly far" ? "at dawn, before the bees" : "in the morning"}, until as many are marked as you want fruits`,
       feasible: stand.species.byHand,
       why: "its flowers are too small and many for it",
       changes: [{ kind: "hand", standId: stand.id }],
-    },
-  ];
+    });
   if (selfs)
     drafts.push({
       key: "bags",
