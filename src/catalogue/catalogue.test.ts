@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { methodsOf, PROTOCOLS, protocolFrom, SPECIES, speciesById, speciesOf } from "./catalogue";
+import { cautionsAt } from "./hazards";
 import windEars from "./protocols/windEars.json";
 import cucurbits from "./species/cucurbits.json";
 
@@ -29,7 +30,9 @@ describe("catalogue", () => {
   test("every species can be crossed by hand; one with sexes on plants of their own can't be selfed", () => {
     for (const species of SPECIES) {
       expect(methodsOf(species, false).length, species.id).toBeGreaterThan(0);
-      expect(methodsOf(species, true).length > 0, species.id).toBe(species.flowerType !== "separate-sex plants");
+      // Nor can one that refuses its own pollen even in the bud.
+      const apart = species.flowerType === "separate-sex plants" || ["tomatillo", "cosmos"].includes(species.id);
+      expect(methodsOf(species, true).length > 0, species.id).toBe(!apart);
     }
   });
 
@@ -37,6 +40,36 @@ describe("catalogue", () => {
     const used = new Set(SPECIES.flatMap((s) => s.methods));
     expect([...used].sort()).toEqual(PROTOCOLS.map((p) => p.id).sort());
     expect(new Set(PROTOCOLS.map((p) => p.flowerType)).size).toBe(6);
+  });
+
+  test.each([
+    ["tomato", "nightshade-bud", "selfing-bagged"],
+    ["lettuce", "daisy-morning", "selfing-bagged"],
+    ["sunflower", "daisy-rings", "head-brush"],
+    ["pot-marigold", "rays-bear", "head-bagged"],
+    ["nasturtium", "anthers-in-turn", "selfing-bagged"],
+    ["okra", "one-morning", "selfing-bagged"],
+    ["quinoa", "head-brush", "head-bagged"],
+    ["carrot", "head-brush", "head-bagged"],
+    ["cabbage", "cabbage-bud", "cabbage-bud"],
+  ])("%s is crossed by %s first, and selfed by %s", (id, cross, self) => {
+    const species = speciesById(id);
+    expect([methodsOf(species, false)[0]!.id, methodsOf(species, true)[0]!.id]).toEqual([cross, self]);
+  });
+
+  test("okra is pollinated on the next morning only, lettuce on the same, a sunflower's ring on the day after", () => {
+    const pollinated = (id: string) =>
+      methodsOf(speciesById(id), false)[0]!.steps.find((s) => s.action === "pollinate")!;
+    expect(pollinated("okra").after).toMatchObject({ low: 1, high: 1 });
+    expect(pollinated("lettuce").after).toMatchObject({ low: 0, high: 0 });
+    expect(pollinated("sunflower").again).toMatchObject({ times: 6, every: { low: 1, high: 1 } });
+  });
+
+  test("nothing is taken out of a flower that is selfed", () => {
+    for (const species of SPECIES)
+      for (const { serves, steps } of methodsOf(species, true))
+        if (!serves.includes("cross"))
+          for (const { title } of steps) expect(title).not.toMatch(/take the anthers|pick all|wash/i);
   });
 
   test("fruiting flowers with anthers are emasculated, by species and by line", () => {
@@ -61,6 +94,17 @@ describe("catalogue", () => {
     ["runner-bean", "raw-bean"],
     ["watermelon", "cucurbit"],
   ])("%s warns of %s", (id, hazard) => expect(speciesById(id).hazards).toContain(hazard));
+
+  test("a caution stands at its step: dust at the table, bitter fruit at the meal, the sap among the plants", () => {
+    const titles = (id: string, ...at: Parameters<typeof cautionsAt>[1][]) =>
+      cautionsAt(speciesById(id).hazards, ...at).map(({ title }) => title);
+    expect(titles("carrot", "touch")).toEqual(["Deadly look-alikes, burning sap"]);
+    expect(titles("carrot", "clean")).toEqual(["Threshing dust"]);
+    expect(titles("melon", "touch")).toEqual([]);
+    expect(titles("melon", "eat")).toEqual(["Bitter fruit can poison"]);
+    expect(titles("melon", "clean")).toEqual(["Jars can burst"]);
+    expect(titles("broad-bean")).toHaveLength(3);
+  });
 
   test("what kills a species lies below what it grows at, and only what must stand a winter has none", () => {
     for (const { id, kills, heat, cold } of SPECIES) {

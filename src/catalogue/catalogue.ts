@@ -99,6 +99,8 @@ export type Anthers = "as-species" | "yes" | "no";
  */
 export function methodsOf(species: Species, self: boolean, anthers: Anthers = "as-species"): Protocol[] {
   const ways = species.methods.map(protocolById).filter((p) => p.serves.includes(self ? "self" : "cross"));
+  // What is made for selfing comes first where mother and father are one.
+  if (self) ways.sort((a, b) => a.serves.length - b.serves.length);
   if (!species.methods.includes(WITHOUT_ANTHERS)) return ways;
   const carries = anthers === "as-species" ? species.methods[0] === WITH_ANTHERS : anthers === "yes";
   const first = carries ? (self ? BY_ITS_OWN : WITH_ANTHERS) : WITHOUT_ANTHERS;

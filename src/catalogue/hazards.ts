@@ -1,71 +1,97 @@
+/** When a caution is of use: among the plants, at ripe fruit, at the table, with seed that is kept or given, at a meal. */
+export type Moment = "touch" | "fruit" | "clean" | "keep" | "eat";
+export type Caution = { title: string; caution: string };
+
 /** Cautions shown where a species or a step can hurt. They never replace local rules or licensed advice. */
-export const HAZARDS: Record<string, { title: string; caution: string }> = {
+export const HAZARDS: Record<string, Caution & { at: Moment[] }> = {
   cucurbit: {
+    at: ["eat"],
     title: "Bitter fruit can poison",
     caution:
       "Fruit of crosses, or with wild or ornamental pollen behind it (the colocynth is a watermelon's kin), can be bitter and poisonous. Taste a crumb, spit it out; if bitter, discard the plant. Cooking does not help.",
   },
   "raw-bean": {
+    at: ["keep"],
     title: "Raw beans are poisonous",
     caution: "Never eat seed raw or half cooked. Keep seed stock away from children and animals.",
   },
   favism: {
+    at: ["touch", "keep"],
     title: "Broad beans can harm some people",
     caution:
       "Who has favism (a lack of the enzyme G6PD) can fall gravely ill from the beans and even from the pollen. Ask before you share beans or have helpers in flower.",
   },
   foxglove: {
+    at: ["touch", "clean", "keep"],
     title: "The whole plant can kill",
     caution:
       "Leaves, flowers, seed and the water it stands in act on the heart. Before it flowers its leaves are taken for comfrey or borage: keep the tag with it. Gloves, wash hands, out of reach of children and animals.",
   },
   "hot-pepper": {
+    at: ["fruit", "clean"],
     title: "Hot fruit burns",
     caution: "Gloves for cutting and seeding, nothing near the eyes, and wash tools before touching anything else.",
   },
   ferment: {
+    at: ["clean"],
     title: "Jars can burst",
     caution: "Ferment under a loose lid so that gas escapes, out of reach of children, and rinse well afterwards.",
   },
   saponin: {
+    at: ["clean", "eat"],
     title: "Bitter dust of saponins",
     caution:
       "Its dust burns eyes, nose and lungs: mask and eye cover, outdoors, with the wind behind you. Seed is eaten only once it is washed until nothing foams.",
   },
   spines: {
+    at: ["touch", "fruit"],
     title: "Spines and hairs itch",
     caution: "Fine spines on pods and leaves break off in the skin: gloves and long sleeves, also for threshing.",
   },
   allergen: {
+    at: ["clean", "keep"],
     title: "Some people are allergic to it",
     caution:
       "Even a trace can close the throat of somebody who is. Say on every packet what is in it, and clean what touched it.",
   },
   "wild-carrot": {
+    at: ["touch"],
     title: "Deadly look-alikes, burning sap",
     caution:
       "Wild relatives of the carrot family include deadly ones. Identify with someone who knows. Sap burns skin in sun: gloves and sleeves.",
   },
   solanum: {
+    at: ["fruit"],
     title: "Green parts and berries are poisonous",
     caution:
       "Potato berries and the green parts of nightshades are poisonous. Keep berries away from children and animals.",
   },
   "ornamental-seed": {
+    at: ["clean", "keep"],
     title: "Seed is poisonous",
     caution: "Seed of many ornamentals is poisonous. Keep it labelled, closed, and away from children and animals.",
   },
   spreads: {
+    at: ["keep"],
     title: "May be a listed weed",
     caution: "It seeds itself. In some places it, or its wild kin, may not be grown or shared: see the local rules.",
   },
-  dust: { title: "Threshing dust", caution: "Mask and eye cover, outdoors, with the wind behind you." },
+  dust: { at: ["clean"], title: "Threshing dust", caution: "Mask and eye cover, outdoors, with the wind behind you." },
   blade: {
+    at: ["clean"],
     title: "Blades cut",
     caution: "Pull the plug before you reach in. Tape over the blades bruises less seed, and fewer fingers.",
   },
   stings: {
+    at: ["touch"],
     title: "Stings at dawn flowers",
     caution: "Bees sleep in open flowers. If you are allergic, do not go alone and carry what your doctor gave you.",
   },
 };
+
+/** The cautions of some hazards that matter at some moments; all of them where no moment is said. */
+export const cautionsAt = (hazards: Iterable<string>, ...moments: Moment[]): Caution[] =>
+  [...new Set(hazards)]
+    .map((id) => HAZARDS[id]!)
+    .filter(({ at }) => moments.length === 0 || at.some((moment) => moments.includes(moment)))
+    .map(({ title, caution }) => ({ title, caution }));

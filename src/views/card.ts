@@ -1,5 +1,5 @@
 import { speciesById } from "@/catalogue/catalogue";
-import { HAZARDS } from "@/catalogue/hazards";
+import { cautionsAt } from "@/catalogue/hazards";
 import { dayInWords, yearOf } from "@/core/calendar/day";
 import { nameWithGeneration } from "@/core/custody/generation";
 import { oneIn, rangeInWords } from "@/core/isolation/verdict";
@@ -100,7 +100,7 @@ export function cardView(sky: Outlook, code: string): string | null {
   return [
     ...rows.flatMap(([term, value]) => (value ? [`${`${term}:`.padEnd(26)}${value}`] : [])),
     "",
-    ...species.hazards.map((id) => `${HAZARDS[id]!.title}. ${HAZARDS[id]!.caution}`),
+    ...cautionsAt(species.hazards, "touch", "keep", "eat").map(({ title, caution }) => `${title}. ${caution}`),
     "",
     "Sharing, swapping and selling seed have rules that differ from place to place: plant variety rights and licence",
     "terms, seed marketing, plant health when seed is sent, protected and invasive plants. The local law comes first.",

@@ -1,5 +1,5 @@
 import { methodsOf, speciesById } from "@/catalogue/catalogue";
-import { HAZARDS } from "@/catalogue/hazards";
+import { cautionsAt } from "@/catalogue/hazards";
 import { flowerCode } from "@/core/custody/code";
 import { effectiveSize } from "@/core/inheritance/smallPopulation";
 import { type Cut, LIST_PAGE, page } from "@/core/lists/page";
@@ -168,7 +168,7 @@ export function crossView(
     ways: cross.closed || cross.storage ? [] : meetWays({ mother, father }, sky),
     daysToRipe: species.daysToRipe,
     lots: lotsOfCross(db, id),
-    hazards: [...new Set([...species.hazards, ...protocol.steps.flatMap((s) => s.hazards)])].map((h) => HAZARDS[h]!),
+    hazards: cautionsAt([...species.hazards, ...protocol.steps.flatMap((s) => s.hazards)], "touch", "fruit"),
     today: sky.today,
     parents: { mother: parentOf(mother), father: parentOf(father) },
     fathers: candidatesOf(db, "cross", id).filter((c) => c.role === "father"),

@@ -1,5 +1,5 @@
 import { methodsOf, SPECIES } from "@/catalogue/catalogue";
-import { HAZARDS } from "@/catalogue/hazards";
+import { cautionsAt } from "@/catalogue/hazards";
 import { SOURCE_KINDS, type Species } from "@/catalogue/types";
 import { type Degree, degreeOf } from "@/core/isolation/crossing";
 import type { Protocol } from "@/core/pollination/protocol";
@@ -63,7 +63,7 @@ export function speciesView(sky: Outlook, id: string): SpeciesView | null {
     ...base(sky, id),
     species,
     protocols: [...new Set([...methodsOf(species, false), ...methodsOf(species, true)])],
-    hazards: species.hazards.map((h) => HAZARDS[h]!),
+    hazards: cautionsAt(species.hazards),
     sources: SOURCE_KINDS,
     relatives: [
       ...SPECIES.flatMap((other) => {

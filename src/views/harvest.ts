@@ -1,5 +1,5 @@
 import { speciesById } from "@/catalogue/catalogue";
-import { HAZARDS } from "@/catalogue/hazards";
+import { cautionsAt } from "@/catalogue/hazards";
 import { addDays, type Day, daysBetween } from "@/core/calendar/day";
 import { nextFrost } from "@/core/climate/season";
 import { addressOfStand } from "@/core/custody/address";
@@ -190,7 +190,7 @@ export function pickersList(sky: Outlook, code: string): string | null {
     "Soft and dropped fruit is taken too, apart: its seed is mostly sound.",
     "A label goes into the crate with the fruit, not only onto it.",
     "",
-    ...species.hazards.map((id) => `${HAZARDS[id]!.title}. ${HAZARDS[id]!.caution}`),
+    ...cautionsAt(species.hazards, "touch", "fruit", "clean", "eat").map(({ title, caution }) => `${title}. ${caution}`),
     "",
   ].join("\n");
 }

@@ -1,5 +1,5 @@
 import { speciesById } from "@/catalogue/catalogue";
-import { HAZARDS } from "@/catalogue/hazards";
+import { cautionsAt } from "@/catalogue/hazards";
 import { seasonOf } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
 import { middle } from "@/core/flowering/facts";
@@ -175,6 +175,7 @@ export function lotPage(sky: Outlook, code: string): LotPage | null {
       published: species.seed.viability !== null,
       moisture: storageMoisture(middle(species.seed.oil)),
     },
-    hazards: species.hazards.map((h) => HAZARDS[h]!),
+    // What its table calls for stands at the step there.
+    hazards: cautionsAt(species.hazards, row.onTable ? "clean" : "keep"),
   };
 }

@@ -1,5 +1,5 @@
 import { speciesById } from "@/catalogue/catalogue";
-import { HAZARDS } from "@/catalogue/hazards";
+import { cautionsAt } from "@/catalogue/hazards";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { type Cut, page } from "@/core/lists/page";
@@ -146,7 +146,7 @@ export function familyView(sky: Outlook, code: string): Family | null {
     ranks: Object.fromEntries(ranked.map((r) => [r.id, r])),
     lot: row.lotId ? (lotById(db, row.lotId) ?? null) : null,
     today: sky.today,
-    hazards: speciesById(row.species).hazards.map((h) => HAZARDS[h]!),
+    hazards: cautionsAt(speciesById(row.species).hazards, "touch", "eat"),
     beds: bedChoices(db),
   };
 }

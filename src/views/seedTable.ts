@@ -1,5 +1,5 @@
 import { speciesById } from "@/catalogue/catalogue";
-import { HAZARDS } from "@/catalogue/hazards";
+import { cautionsAt } from "@/catalogue/hazards";
 import type { Day } from "@/core/calendar/day";
 import { clockTime } from "@/core/climate/sun";
 import { nameWithGeneration } from "@/core/custody/generation";
@@ -88,7 +88,7 @@ function timed(call: TableCall, now: number): TimedCall {
     best: moment(best),
     last: last === null ? null : moment(last),
     standing: standingAt(now, call),
-    cautions: hazards.map((id) => HAZARDS[id]!),
+    cautions: cautionsAt(hazards),
   };
 }
 

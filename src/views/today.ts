@@ -1,5 +1,5 @@
 import { SPECIES, speciesById } from "@/catalogue/catalogue";
-import { HAZARDS } from "@/catalogue/hazards";
+import { type Caution, cautionsAt } from "@/catalogue/hazards";
 import { addDays, type Day, dayNumber, daysBetween } from "@/core/calendar/day";
 import { temperatureOn } from "@/core/climate/climate";
 import { firstInsects } from "@/core/climate/dayTemperature";
@@ -147,7 +147,10 @@ function worked(sky: Outlook): Today {
   const open: CrossState[] = [];
   const over: CrossState[] = [];
   const ahead: Ahead = { protocols: {}, crosses: {} };
-  const hazardIds = new Set<string>();
+  const hazards = new Map<string, Caution>();
+  const warn = (cautions: Caution[]) => {
+    for (const caution of cautions) hazards.set(caution.title, caution);
+  };
   for (const { cross, parents, state } of known) {
     const flowersOfIt = flowers.get(cross.id) ?? [];
     if (!state.over) open.push(state);
@@ -167,8 +170,14 @@ function worked(sky: Outlook): Today {
         flowers: onDay(dueFlowers, day, place.timezone),
       };
     }
-    if (due.length) for (const hazard of speciesById(cross.species).hazards) hazardIds.add(hazard);
-    for (const task of due) if (task.kind === "cross") for (const hazard of task.step.hazards) hazardIds.add(hazard);
+    for (const task of due) {
+      if (task.kind !== "cross") continue;
+      const { action, hazards: ofStep } = task.step;
+      const ripe = action === "harvest";
+      warn(cautionsAt(speciesById(cross.species).hazards, ripe ? "fruit" : "touch"));
+      // What threshing brings up is told at the table.
+      warn(cautionsAt(ofStep, ripe ? "fruit" : "touch"));
+    }
   }
   const byId = new Map(stands.map((s) => [s.id, s]));
   for (const out of plantsMarkedOut(db, season, day)) {
@@ -231,7 +240,7 @@ function worked(sky: Outlook): Today {
       .slice(0, COMING),
     later: own.filter(({ due }) => due > day),
     ahead,
-    hazards: [...hazardIds].map((id) => HAZARDS[id]!),
+    hazards: [...hazards.values()],
     empty: { beds: places.length === 0, stands: stands.length === 0 },
   };
 }

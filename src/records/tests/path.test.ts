@@ -114,7 +114,7 @@ describe("from a cross to chosen seedlings", () => {
       parents: [{ line: "Ashlar Gold", season: "this season", summary: { mean: 1.6 } }, { summary: null }],
     });
     const line = lineView(garden.sky(), garden.code("line", lineId))!;
-    expect(line.rungs).toMatchObject([{ generation: 1, grown: 5, removed: 1, chosen: 0, mixed: 1 }]);
+    expect(line.rungs).toMatchObject([{ generation: 1, grown: 5, removed: 1, chosen: 0, mixed: { likely: 1 } }]);
     expect(line.ladders[0]!.points).toMatchObject([{ generation: 1, summary: { count: 5 } }]);
   });
 
