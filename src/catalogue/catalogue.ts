@@ -15,6 +15,7 @@ import cucurbits from "./species/cucurbits.json";
 import daisies from "./species/daisies.json";
 import grasses from "./species/grasses.json";
 import legumes from "./species/legumes.json";
+import lore from "./species/lore.json";
 import nightshades from "./species/nightshades.json";
 import others from "./species/others.json";
 import type { Species } from "./types";
@@ -48,10 +49,13 @@ export function protocolById(id: string): Protocol {
 /** A file of the catalogue: a family, what most of its species share, and each species with what is its own. */
 export type SpeciesFile = { family: string; defaults: object; species: ({ id: string } & object)[] };
 
+/** What is known of species beside figures: names, kinds, what is said of them, by id. */
+const LORE: Record<string, object> = lore;
+
 /** The species of a file, checked. @throws Error naming species and field: a figure without range or source stops the program */
 export function speciesOf({ family, defaults, species }: SpeciesFile): Species[] {
   return species.map((own): Species => {
-    const { value, error } = speciesSchema.validate({ family, ...defaults, ...own });
+    const { value, error } = speciesSchema.validate({ family, ...defaults, ...own, ...LORE[own.id] });
     if (error) throw new Error(`Catalogue, ${own.id}: ${error.message}`);
     return value;
   });

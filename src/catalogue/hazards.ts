@@ -37,6 +37,24 @@ export const HAZARDS: Record<string, Caution & { at: Moment[] }> = {
     title: "Jars can burst",
     caution: "Ferment under a loose lid so that gas escapes, out of reach of children, and rinse well afterwards.",
   },
+  cyanide: {
+    at: ["keep", "eat"],
+    title: "Raw it gives off prussic acid",
+    caution:
+      "Seed of wild-type lima beans and young or frosted sorghum leaves are poisonous to people and animals. Boil the seed in plenty of water, uncovered; feed no young sorghum.",
+  },
+  ergot: {
+    at: ["fruit", "clean", "eat"],
+    title: "Black horns in the ears are ergot",
+    caution:
+      "Ergot is gravely poisonous. Cut out ears with dark horns, float them off in brine, eat no grain that holds any.",
+  },
+  poppy: {
+    at: ["touch", "keep", "eat"],
+    title: "The milk of its pods is a drug and a poison",
+    caution:
+      "Growing it, or sending its seed, is ruled by law in many places: ask before you sow. Never cut green pods; keep children and animals away.",
+  },
   saponin: {
     at: ["clean", "eat"],
     title: "Bitter dust of saponins",

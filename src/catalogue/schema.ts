@@ -43,7 +43,7 @@ export const speciesSchema = Joi.object<Species>({
   crossingGroup: text,
   crossesWith: text,
   crosses: Joi.array()
-    .items(Joi.object({ with: text, degree }))
+    .items(Joi.object({ with: text, degree, other: degree.optional() }))
     .required(),
   wild: Joi.array()
     .items(Joi.object({ name: text, degree, note: text }))
@@ -102,9 +102,20 @@ export const speciesSchema = Joi.object<Species>({
     .messages({ "kills.warm": "{{#label}} must lie below the base temperature that it grows at" }),
   seedsPerGram: positive,
   seedsPerFruit: positive.allow(null),
+  seedsPerPlant: figure(0, 1_000_000),
   handSet: share,
   shelfYears: positive,
   ripeSign: text,
+  names: Joi.array().items(text.optional()).unique().required(),
+  maleSterile: Joi.boolean().default(false),
+  xenia: text.optional().allow(null).default(null),
+  kinds: text.optional().allow(null).default(null),
+  diseases: Joi.array()
+    .items(Joi.object({ name: text, look: text }))
+    .required(),
+  said: Joi.array()
+    .items(Joi.object({ said: text, so: text }))
+    .default([]),
   seed: Joi.object({
     oil: share,
     warmth: figure(0, 40),

@@ -30,11 +30,13 @@ export type Species = {
   id: string;
   name: string;
   binomial: string;
+  /** Other names that a grower may type. */
+  names: string[];
   family: string;
   crossingGroup: string;
   crossesWith: string;
   /** Species of other crossing groups, told from one side only. */
-  crosses: { with: string; degree: Degree }[];
+  crosses: { with: string; degree: Degree; other?: Degree }[];
   wild: { name: string; degree: Degree; note: string }[];
   /** How it is told from look-alikes of its genus. */
   tellApart: string | null;
@@ -68,10 +70,21 @@ export type Species = {
   kills: Figure | null;
   seedsPerGram: Figure;
   seedsPerFruit: Figure | null;
+  seedsPerPlant: Figure;
   /** Share of hand-pollinated flowers that set. */
   handSet: Figure;
   shelfYears: Figure;
   ripeSign: string;
+  /** F1 hybrids of it are often male-sterile: their offspring may bear no pollen at all. */
+  maleSterile: boolean;
+  /** What pollen shows on this year's seed. */
+  xenia: string | null;
+  /** What differs between its kinds. */
+  kinds: string | null;
+  /** What seed carries on, and what to look for in plants that seed is saved from. */
+  diseases: { name: string; look: string }[];
+  /** What is often said of it, and what is so. */
+  said: { said: string; so: string }[];
   seed: {
     /** Share of oil. */
     oil: Figure;

@@ -200,7 +200,7 @@ export function Field({ name, label, hint, type = "text", unit, choices, none, s
       <select {...shared}>
         {none !== undefined && <option value="">{none}</option>}
         {choices?.map((choice) => (
-          <option key={choice.value} value={choice.value}>
+          <option key={`${choice.value} ${choice.label}`} value={choice.value}>
             {choice.label}
           </option>
         ))}

@@ -1,4 +1,4 @@
-import { methodsOf, speciesById } from "@/catalogue/catalogue";
+import { methodsOf, SPECIES, speciesById } from "@/catalogue/catalogue";
 import type { Species } from "@/catalogue/types";
 import { type Day, yearsLater } from "@/core/calendar/day";
 import { nameWithGeneration } from "@/core/custody/generation";
@@ -88,6 +88,22 @@ const linesOf = ({ db }: Outlook): (LineChoice & Wanting)[] =>
     enough: enoughFor(species),
   }));
 
+type Choice = { value: string; label: string };
+
+/** Species by their names, what they are called besides, and wild kin of theirs. */
+const SPECIES_CHOICES: Record<"species" | "called" | "kin", Choice[]> = {
+  species: SPECIES.map(({ id, name }) => ({ value: id, label: name })),
+  called: SPECIES.flatMap(({ id, name, names }) =>
+    names.map((other) => ({
+      value: id,
+      label: `${other.charAt(0).toUpperCase()}${other.slice(1)}: ${name.toLowerCase()}`,
+    })),
+  ).sort((a, b) => a.label.localeCompare(b.label)),
+  kin: SPECIES.flatMap(({ id, name: crop, wild }) =>
+    wild.map(({ name }) => ({ value: `${id}|${name}`, label: `${name}: wild, crosses with ${crop.toLowerCase()}` })),
+  ),
+};
+
 /**
  * What forms let choose from. Long as they may be, a form asks for them when it is there, so that no page carries along
  * what is opened now and then.
@@ -102,6 +118,7 @@ export const CHOICES = {
     knownPairs: crossedPairs(sky.db),
   }),
   lines: linesOf,
+  species: () => SPECIES_CHOICES,
   lots: ({ db }: Outlook): (LotChoice & Wanting)[] =>
     lotChoices(db).map((lot) => ({ ...lot, enough: enoughFor(lot.species) })),
   stores: ({ db }: Outlook) => stores(db).map(({ id, name }) => ({ id, name })),

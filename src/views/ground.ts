@@ -1,4 +1,4 @@
-import { SPECIES, speciesById } from "@/catalogue/catalogue";
+import { speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
 import type { KernelRange, Kernels } from "@/core/isolation/kernel";
 import type { Scene, SceneStand } from "@/core/isolation/scene";
@@ -15,8 +15,6 @@ import { type GroundStand, groundStand } from "./groundStand";
 import { type ForecastStand, firstYearOf, type Outlook } from "./outlook";
 import { arrivalsOf, sceneOf } from "./scene";
 import type { WaysOutInput } from "./waysOut";
-
-const KIN = SPECIES.flatMap(({ id, name: crop, wild }) => wild.map(({ name }) => ({ species: id, name, crop })));
 
 /** What arrives at a stand's flowers, and what is said of it. */
 export type Judged = Verdict &
@@ -57,9 +55,6 @@ export type Ground = {
   askWays: WaysOutInput | null;
   /** The journal's head: the ways out are those of the ground as it is now. */
   head: Id | null;
-  species: { id: string; name: string }[];
-  /** Wild kin of crops, by the crop's id: pollen of theirs comes from outside. */
-  kin: { species: string; name: string; crop: string }[];
 };
 
 export type MapStand = Pick<
@@ -181,7 +176,5 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
         ? { standId: concern, season, day: sky.today }
         : null,
     head: headOf(db),
-    species: SPECIES.map(({ id, name }) => ({ id, name })),
-    kin: KIN,
   };
 }

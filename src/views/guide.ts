@@ -22,10 +22,11 @@ export const base = (sky: Outlook, species: string | null): Base => {
 
 /** What the list shows of each species: the whole of it would be sent to the browser for nothing. */
 const LISTED = SPECIES.map(
-  ({ id, name, binomial, family, lifeCycle, breeding, vector, outcrossing, flowerType, crossesWith }) => ({
+  ({ id, name, binomial, names, family, lifeCycle, breeding, vector, outcrossing, flowerType, crossesWith }) => ({
     id,
     name,
     binomial,
+    names,
     family,
     lifeCycle,
     breeding,

@@ -190,7 +190,9 @@ export function pickersList(sky: Outlook, code: string): string | null {
     "Soft and dropped fruit is taken too, apart: its seed is mostly sound.",
     "A label goes into the crate with the fruit, not only onto it.",
     "",
-    ...cautionsAt(species.hazards, "touch", "fruit", "clean", "eat").map(({ title, caution }) => `${title}. ${caution}`),
+    ...cautionsAt(species.hazards, "touch", "fruit", "clean", "eat").map(
+      ({ title, caution }) => `${title}. ${caution}`,
+    ),
     "",
   ].join("\n");
 }

@@ -1,4 +1,4 @@
-import { SPECIES, speciesById } from "@/catalogue/catalogue";
+import { speciesById } from "@/catalogue/catalogue";
 import type { Species } from "@/catalogue/types";
 import type { Id } from "@/core/custody/id";
 import { middle } from "@/core/flowering/facts";
@@ -33,10 +33,7 @@ export type Lines = {
   /** Lines that go on. */
   going: number;
   cut: Cut;
-  species: { id: string; name: string }[];
 };
-
-const speciesChoices = SPECIES.map(({ id, name }) => ({ id, name }));
 
 export function linesView(sky: Outlook, from: number | null = null): Lines {
   const { db, garden: place, season, today } = sky;
@@ -48,7 +45,6 @@ export function linesView(sky: Outlook, from: number | null = null): Lines {
     lines: items.map((l) => ({ ...l, speciesName: speciesById(l.species).name })),
     going: all.filter(({ endedOn }) => endedOn === null).length,
     cut,
-    species: speciesChoices,
   };
 }
 
@@ -79,7 +75,6 @@ export type LineView = {
   ownYardsticks: boolean;
   stands: ForecastStand[];
   lots: LotRow[];
-  species: { id: string; name: string }[];
 };
 
 /**
@@ -179,6 +174,5 @@ export function lineView(sky: Outlook, code: string): LineView | null {
     ownYardsticks: own.length > 0,
     stands,
     lots: lots(db, id, 200),
-    species: speciesChoices,
   };
 }

@@ -5,8 +5,8 @@ export type CrossingFacts = {
   id: string;
   name: string;
   crossingGroup: string;
-  /** Species of other crossing groups with which it sets seed now and then. */
-  crosses: { with: string; degree: Degree }[];
+  /** Species of other crossing groups with which it sets seed now and then, as the mother; `other` where they are. */
+  crosses: { with: string; degree: Degree; other?: Degree }[];
   /** What grows wild and crosses with it, by name. */
   wild: { name: string; degree: Degree }[];
   /** It is no crop but this wild kin of one. */
@@ -22,7 +22,8 @@ export const DEGREES: Record<Degree, number> = {
 };
 
 /**
- * How readily two species set seed with each other; null where they do not. It is told from either side; of wild kin
+ * How readily two species set seed with each other; null where they do not. It is told from either side, and may differ
+ * by which is the mother; of wild kin
  * the mother's species tells.
  * @example degreeOf({ id: "a", crossingGroup: "x", crosses: [], wild: [] }, { id: "b", crossingGroup: "y", crosses: [{ with: "a",
  *   degree: "sometimes" }] }) // "sometimes"
@@ -30,9 +31,10 @@ export const DEGREES: Record<Degree, number> = {
 export function degreeOf(mother: CrossingFacts, father: CrossingFacts): Degree | null {
   if (father.kin) return mother.wild.find(({ name }) => name === father.kin)?.degree ?? null;
   if (mother.crossingGroup === father.crossingGroup) return "freely";
-  const told =
-    mother.crosses.find((c) => c.with === father.id) ?? father.crosses.find((c) => c.with === mother.id) ?? null;
-  return told?.degree ?? null;
+  const own = mother.crosses.find((c) => c.with === father.id);
+  if (own) return own.degree;
+  const told = father.crosses.find((c) => c.with === mother.id);
+  return told ? (told.other ?? told.degree) : null;
 }
 
 export type CanCross = { can: true; degree: Degree } | { can: false; why: string };

@@ -1,6 +1,24 @@
 import type { Id } from "@/core/custody/id";
 import { massUnit, type Units } from "@/core/units/units";
+import { Choices } from "./Choices";
 import { Field } from "./command";
+
+/** A species, by its name here or by another; `kin` offers what grows wild too. */
+export const SpeciesField = ({ kin = false, none = "Choose a species" }: { kin?: boolean; none?: string }) => (
+  <Choices of="species">
+    {(choices) => (
+      <Field
+        name="species"
+        label="Species"
+        type="select"
+        none={none}
+        choices={
+          kin ? [...choices.species, ...choices.kin, ...choices.called] : [...choices.species, ...choices.called]
+        }
+      />
+    )}
+  </Choices>
+);
 
 /** The line of a stand or a lot. */
 export const LineField = ({ lines }: { lines: { id: Id; name: string; species: string }[] }) => (

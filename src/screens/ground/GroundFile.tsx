@@ -5,9 +5,10 @@ import { newPress } from "@/ui/press";
 import { Sheet } from "@/ui/Sheet";
 import { send } from "@/ui/send";
 import { CommandForm, Field } from "../common/command";
+import { SpeciesField } from "../common/fields";
 
 /** GeoJSON in, with a dry run first, and out. */
-export function GroundFile({ species }: { species: { id: string; name: string }[] }) {
+export function GroundFile() {
   const [text, setText] = useState("");
   const [said, setSaid] = useState("");
   const tryIt = async (content: string) => {
@@ -47,13 +48,7 @@ export function GroundFile({ species }: { species: { id: string; name: string }[
             >
               <p className="text-sm text-soft">For pollen whose file does not say:</p>
               <div className="grid grid-cols-2 gap-4">
-                <Field
-                  name="species"
-                  label="Species"
-                  type="select"
-                  none="As the file says"
-                  choices={species.map((s) => ({ value: s.id, label: s.name }))}
-                />
+                <SpeciesField none="As the file says" />
                 <Field name="plants" label="Plants" type="number" />
               </div>
             </CommandForm>

@@ -3,16 +3,14 @@ import { pointsFromLines, pointsToLines } from "@/core/ground/pointsText";
 import type { Point } from "@/core/ground/shape";
 import { lengthTyped, lengthUnit, type Units } from "@/core/units/units";
 import type { SourceRow } from "@/records/ground/queries";
-import type { Ground } from "@/views/ground";
 import { CommandButton, CommandForm, Field } from "../common/command";
+import { SpeciesField } from "../common/fields";
 import { choicesOf, HARMS, SOURCE_KINDS } from "../common/words";
 
 type Props = {
   source?: SourceRow;
   /** Where it was pointed at on the map, if it was. */
   at?: Point | null;
-  species: { id: string; name: string }[];
-  kin: Ground["kin"];
   units: Units;
   season: number;
   onDone: () => void;
@@ -35,7 +33,7 @@ function speciesAndKin(choice: string): { species: string; wild: string } {
 }
 
 /** Pollen from beyond the garden: by distance and bearing, by a point on the map, or by its outline. */
-export function SourceForm({ source, at, species, kin, units, season, onDone }: Props) {
+export function SourceForm({ source, at, units, season, onDone }: Props) {
   const unit = lengthUnit(units);
   const outline = source?.outline ?? (at ? [at] : null);
   return (
@@ -71,19 +69,7 @@ export function SourceForm({ source, at, species, kin, units, season, onDone }: 
         <Field name="name" label="Name" hint="As you speak of it: the neighbour's beans." />
         <div className="grid grid-cols-2 gap-4">
           <Field name="kind" label="What it is" type="select" choices={choicesOf(SOURCE_KINDS)} />
-          <Field
-            name="species"
-            label="Species"
-            type="select"
-            none="Choose a species"
-            choices={[
-              ...species.map((s) => ({ value: s.id, label: s.name })),
-              ...kin.map((k) => ({
-                value: kindOf({ species: k.species, wild: k.name }),
-                label: `${k.name}: wild, crosses with ${k.crop.toLowerCase()}`,
-              })),
-            ]}
-          />
+          <SpeciesField kin />
           <Field name="plants" label="Plants" type="number" hint="A guess will do: it is an order of magnitude." />
           <Field name="presence" label="How sure are you?" type="select" choices={SURE} />
         </div>

@@ -13,7 +13,7 @@ type Open = { kind: "barrier" | "source"; id: Id | null; points: Point[] };
 
 /** The map with what is drawn on it: barriers, and sources beyond the garden. */
 export function Surroundings(view: Ground) {
-  const { barriers, sources, species, kin, garden, season } = view;
+  const { barriers, sources, garden, season } = view;
   const { units } = garden;
   const [drawing, setDrawing] = useState<Drawing | null>(null);
   const [open, setOpen] = useState<Open | null>(null);
@@ -60,11 +60,11 @@ export function Surroundings(view: Ground) {
                     </button>
                     .
                   </p>
-                  <SourceForm species={species} kin={kin} units={units} season={season} onDone={done} />
+                  <SourceForm units={units} season={season} onDone={done} />
                 </>
               )}
             </Sheet>
-            <GroundFile species={species} />
+            <GroundFile />
           </>
         )}
       </div>
@@ -83,15 +83,7 @@ export function Surroundings(view: Ground) {
       )}
       {open?.kind === "source" && (
         <SheetPanel title={source?.name ?? "Pollen from beyond the garden"} onClose={close}>
-          <SourceForm
-            source={source}
-            at={open.points[0]}
-            species={species}
-            kin={kin}
-            units={units}
-            season={season}
-            onDone={close}
-          />
+          <SourceForm source={source} at={open.points[0]} units={units} season={season} onDone={close} />
         </SheetPanel>
       )}
     </>

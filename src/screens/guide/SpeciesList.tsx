@@ -12,7 +12,7 @@ export function SpeciesList({ species, grown }: Pick<Guide, "species" | "grown">
   const shown = species.filter(
     (s) =>
       (!own || grown.includes(s.id)) &&
-      (!words || `${s.name} ${s.binomial} ${s.family} ${s.crossesWith}`.toLowerCase().includes(words)),
+      (!words || [s.name, s.binomial, s.family, s.crossesWith, ...s.names].join(" ").toLowerCase().includes(words)),
   );
   return (
     <>
@@ -39,6 +39,9 @@ export function SpeciesList({ species, grown }: Pick<Guide, "species" | "grown">
                 {s.name}
               </Link>
               <span className="block text-sm italic text-soft">{s.binomial}</span>
+              {s.names.length > 0 && (
+                <span className="block max-w-48 whitespace-normal text-sm text-soft">{s.names.join(", ")}</span>
+              )}
               {grown.includes(s.id) && <span className="text-sm text-moss">you grow it</span>}
             </td>
             <td>{s.lifeCycle}</td>

@@ -48,6 +48,7 @@ export function SpeciesScreen({ garden, band, species: s, protocols, hazards, so
     ["Length of flowering", s.flowerDays, days],
     ["Pollination to ripe seed", s.daysToRipe, days],
     ["Seeds in a gram", s.seedsPerGram, plain],
+    ["Seeds a plant gives", s.seedsPerPlant, (n) => n.toLocaleString("en-GB")],
     ...(s.seedsPerFruit ? [["Seeds in a fruit", s.seedsPerFruit, plain] satisfies Row] : []),
     ["Hand-pollinated flowers that set", s.handSet, share],
     ["Half of the pollen works after, in a room", s.pollenLife.room, days],
@@ -91,8 +92,9 @@ export function SpeciesScreen({ garden, band, species: s, protocols, hazards, so
       <Link href="/guide">All species</Link>
       <h2 className="mt-2 text-3xl">{s.name}</h2>
       <p className="text-soft">
-        <em>{s.binomial}</em>, {s.family}. {s.lifeCycle[0]!.toUpperCase() + s.lifeCycle.slice(1)}; {s.breeding};{" "}
-        {s.flowerType}; pollinated by {s.vector}
+        <em>{s.binomial}</em>
+        {s.names.length > 0 && `, also called ${s.names.join(", ")}`}; {s.family}.{" "}
+        {s.lifeCycle[0]!.toUpperCase() + s.lifeCycle.slice(1)}; {s.breeding}; {s.flowerType}; pollinated by {s.vector}
         {s.ownPollen === "refused" ? "; refuses its own pollen" : ""}.
       </p>
       <section className="mt-5 max-w-prose">
@@ -118,6 +120,54 @@ export function SpeciesScreen({ garden, band, species: s, protocols, hazards, so
             <p>{s.tellApart}</p>
           </>
         )}
+      </section>
+      {(s.kinds || s.xenia || s.maleSterile || s.ploidy > 2) && (
+        <section className="mt-5 max-w-prose">
+          <h3>Good to know</h3>
+          <ul className="list-disc pl-5">
+            {s.kinds && <li>{s.kinds}</li>}
+            {s.xenia && <li>{s.xenia}</li>}
+            {s.maleSterile && (
+              <li>
+                Bought F1 hybrids are often male-sterile: their plants bear no pollen, and a line begun from one may be
+                a dead start. Look for anthers before you begin.
+              </li>
+            )}
+            {s.ploidy > 2 && (
+              <li>
+                It has {s.ploidy} sets of chromosomes: selfing narrows it more slowly, and colours split in other
+                numbers than in plants with two.
+              </li>
+            )}
+            {s.seed.wake && <li>Fresh seed may sleep. {s.seed.wake}</li>}
+          </ul>
+        </section>
+      )}
+      {s.said.length > 0 && (
+        <section className="mt-5 max-w-prose">
+          <h3>Often said, and what is so</h3>
+          <dl>
+            {s.said.map(({ said, so }) => (
+              <div key={said} className="mt-2">
+                <dt className="font-semibold">“{said}”</dt>
+                <dd>{so}</dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+      )}
+      <section className="mt-5 max-w-prose">
+        <h3>What seed may carry on</h3>
+        <ul>
+          {s.diseases.map(({ name, look }) => (
+            <li key={name} className="mt-1">
+              <strong>{name}.</strong> {look}
+            </li>
+          ))}
+        </ul>
+        <p className="mt-1 text-sm text-soft">
+          Save no seed from plants that show it. Some pests must be reported: local rules come first.
+        </p>
       </section>
       <table className="ruled mt-5 w-full max-w-2xl">
         <thead>

@@ -3,14 +3,15 @@ import { useWatch } from "react-hook-form";
 import type { Line } from "@/records/line/line";
 import { Sheet } from "@/ui/Sheet";
 import { CommandForm, Field } from "../common/command";
+import { SpeciesField } from "../common/fields";
 import { ANTHERS, choicesOf, HARMS, SCHOOLS, STATUSES } from "../common/words";
 
 /** Wild kin is a status, not a harm of its own. */
 const { wild: _, ...LINE_HARMS } = HARMS;
 
-type Props = { line?: Line; species: { id: string; name: string }[] };
+type Props = { line?: Line };
 
-export function LineForm({ line, species }: Props) {
+export function LineForm({ line }: Props) {
   return (
     <Sheet trigger={line ? "Change the line" : "Add a line"} title={line ? line.name : "A new line"} strong={!line}>
       {(close) => (
@@ -35,13 +36,7 @@ export function LineForm({ line, species }: Props) {
           onDone={close}
         >
           <Field name="name" label="Name" />
-          <Field
-            name="species"
-            label="Species"
-            type="select"
-            none="Choose a species"
-            choices={species.map((s) => ({ value: s.id, label: s.name }))}
-          />
+          <SpeciesField />
           <Field
             name="school"
             label="School"

@@ -15,7 +15,7 @@ import { LineEnd } from "./LineEnd";
 import { LineForm } from "./LineForm";
 
 export function LineScreen(view: LineView) {
-  const { garden, band, line, mother, father, rungs, ladders, stands, lots, species } = view;
+  const { garden, band, line, mother, father, rungs, ladders, stands, lots } = view;
   const fixing = rungs.some((r) => r.generation !== null);
   return (
     <Page
@@ -55,7 +55,7 @@ export function LineScreen(view: LineView) {
     >
       <div className="flex flex-wrap items-center gap-4">
         <Tag kind="line" code={line.code} />
-        <LineForm line={line} species={species} />
+        <LineForm line={line} />
         <a href={`/api/tags/line/${line.code}`} className="leaf leaf-plain">
           Print its tag
         </a>

@@ -9,12 +9,12 @@ import { Tag } from "../common/Tag";
 import { LINE_ENDINGS, SCHOOLS, STATUSES } from "../common/words";
 import { LineForm } from "./LineForm";
 
-export function LinesScreen({ garden, band, lines, going, cut, species }: Lines) {
+export function LinesScreen({ garden, band, lines, going, cut }: Lines) {
   return (
     <Page title="Lines" band={band}>
       <div className="mb-5 flex flex-wrap items-center justify-between gap-4">
         <h2 className="text-2xl">{lines.length === 0 ? "No lines yet" : `${plural(going, "line")} in your care`}</h2>
-        <LineForm species={species} />
+        <LineForm />
       </div>
       {lines.length === 0 ? (
         <p className="max-w-prose">
