@@ -1,4 +1,6 @@
+import { mean, quantileSorted, sampleStandardDeviation } from "simple-statistics";
 import { addDays, type Day, dayNumber, daysBetween, yearOf } from "../calendar/day";
+import { normalFrom, seeded } from "../numbers/chance";
 import { below } from "../numbers/normal";
 import type { Temperature } from "./temperature";
 
@@ -15,10 +17,17 @@ export type Frosts = {
 
 /** Years differ: where only a usual day is known, this is the working spread around it, days. */
 const STATED_SPREAD = 10;
-/** Day-to-day deviation of the lowest temperature around its normal, °C; a working value. */
-const DAILY_DEVIATION = 3.5;
-/** Cold nights come in spells: a night counts as this share of an independent one. A working value. */
-const INDEPENDENT = 0.4;
+/**
+ * A night's lowest temperature lies so far from its normal, °C (standard deviation): in midsummer, and in midwinter so much
+ * more for each degree by which the normals of winter's nights lie below summer's, as inland. Working values.
+ */
+const NIGHT_DEVIATION = { summer: 3.2, aDegree: 0.12 };
+/** Days by which the coldest time follows the winter's middle. */
+const COLDEST_AFTER = 15;
+/** Cold comes in spells: so much of a night's deviation is the night's before. Working value. */
+const PERSISTENCE = 0.6;
+/** Years that are drawn to see when frosts fall. */
+const YEARS = 300;
 const FEWEST_SEASONS = 5;
 
 /**
@@ -38,7 +47,8 @@ export type ColdSpell = {
 };
 
 /**
- * When nights of some cold end and begin by the normals alone: nights scatter around the normal lowest temperature.
+ * When nights of some cold end and begin by the normals alone: years are drawn in which nights scatter around the normal
+ * lowest temperature, in spells.
  * @param daily 366 normal days, 1 January first
  * @param start the place in the year at which the winter's middle lies, see `winterMiddle`
  * @param degrees how cold, °C
@@ -46,28 +56,59 @@ export type ColdSpell = {
  * @example coldByNormals(Array(366).fill({ min: 21, max: 31 }), 0, 0) // null
  */
 export function coldByNormals(daily: Temperature[], start: number, degrees: number): ColdSpell | null {
-  const at = (i: number) => daily[(i + start + 366) % 366]!.min;
-  const free = (i: number) => (1 - below(degrees, at(i), DAILY_DEVIATION)) ** INDEPENDENT;
-  // The chance that the last frost before midsummer (or the first after it) falls on each day.
-  const season = (order: number[]) => {
-    let still = 1;
-    let mean = 0;
-    let square = 0;
-    for (const i of order) {
-      const here = still * (1 - free(i));
-      mean += here * i;
-      square += here * i * i;
-      still *= free(i);
-    }
-    const weight = 1 - still;
-    return { weight, place: mean / weight, spread: Math.sqrt(Math.max(1, square / weight - (mean / weight) ** 2)) };
+  const nights = deviations();
+  const lows = daily.map(({ min }) => min);
+  const more = NIGHT_DEVIATION.aDegree * (Math.max(...lows) - Math.min(...lows));
+  // Counted from the winter's middle.
+  const [usual, scatter] = [new Float64Array(366), new Float64Array(366)];
+  for (let i = 0; i < 366; i++) {
+    usual[i] = lows[(i + start) % 366]!;
+    const winter = (1 + Math.cos((2 * Math.PI * (i - COLDEST_AFTER)) / 366)) / 2;
+    scatter[i] = NIGHT_DEVIATION.summer + more * winter;
+  }
+  const [lasts, firsts]: [number[], number[]] = [[], []];
+  for (let year = 0; year < YEARS; year++) {
+    const cold = (i: number) => usual[i]! + nights[year * 366 + i]! * scatter[i]! <= degrees;
+    for (let i = 182; i >= 0; i--)
+      if (cold(i)) {
+        lasts.push(i);
+        break;
+      }
+    for (let i = 183; i < 366; i++)
+      if (cold(i)) {
+        firsts.push(i);
+        break;
+      }
+  }
+  const [one, other] = [lasts.length / YEARS, firsts.length / YEARS];
+  if (one < 0.1 || other < 0.1) return null;
+  // By the middle and the middle two thirds of the years: a frost in August is nobody's usual one.
+  const place = (list: number[]) => {
+    const sorted = [...list].sort((a, b) => a - b);
+    const [low, middle, high] = [0.16, 0.5, 0.84].map((share) => quantileSorted(sorted, share)) as [
+      number,
+      number,
+      number,
+    ];
+    return { place: middle, spread: Math.max(1, (high - low) / 2) };
   };
-  const half = Array.from({ length: 183 }, (_, i) => i);
-  const last = season([...half].reverse());
-  const first = season(half.map((i) => i + 183));
-  if (last.weight < 0.1 || first.weight < 0.1) return null;
   // Either half of the winter may bring it.
-  return { last, first, chance: 1 - (1 - last.weight) * (1 - first.weight) };
+  return { last: place(lasts), first: place(firsts), chance: 1 - (1 - one) * (1 - other) };
+}
+
+let drawn: Float64Array | null = null;
+
+/** By how many deviations each night of the drawn years is warmer or colder than its normal; the same years everywhere. */
+function deviations(): Float64Array {
+  if (drawn) return drawn;
+  const luck = seeded(366);
+  drawn = new Float64Array(YEARS * 366);
+  let before = 0;
+  for (let i = 0; i < drawn.length; i++) {
+    before = PERSISTENCE * before + Math.sqrt(1 - PERSISTENCE ** 2) * normalFrom(luck(), luck());
+    drawn[i] = before;
+  }
+  return drawn;
 }
 
 /**
@@ -87,11 +128,8 @@ export function frostsByNormals(daily: Temperature[], start: number): Frosts | n
   return { last: named(cold.last), first: named(cold.first), from: "normals", seasons: 0 };
 }
 
-const meanAndSpread = (places: number[]) => {
-  const mean = places.reduce((a, b) => a + b, 0) / places.length;
-  const variance = places.reduce((sum, p) => sum + (p - mean) ** 2, 0) / (places.length - 1);
-  return { mean, spread: Math.max(2, Math.sqrt(variance)) };
-};
+/** The least that years are taken to differ by, days. */
+const LEAST_SPREAD = 2;
 
 /**
  * When frost ended and began in the grower's own readings: mean and spread of the years.
@@ -118,8 +156,8 @@ export function frostsByReadings(readings: ReadonlyMap<number, Temperature>, sou
   const [last, first] = [places("last"), places("first")];
   if (last.length < FEWEST_SEASONS || first.length < FEWEST_SEASONS) return null;
   const named = (list: number[]) => {
-    const { mean, spread } = meanAndSpread(list);
-    return { day: dayOfYear((mean + (south ? 181 : 0)) % 365), spread: Math.round(spread * 10) / 10 };
+    const spread = Math.max(LEAST_SPREAD, sampleStandardDeviation(list));
+    return { day: dayOfYear((mean(list) + (south ? 181 : 0)) % 365), spread: Math.round(spread * 10) / 10 };
   };
   return { last: named(last), first: named(first), from: "readings", seasons: Math.min(last.length, first.length) };
 }

@@ -94,8 +94,8 @@ describe("ways within a stand", () => {
   });
 
   test("of a field are summed by groups, to the same figure", () => {
-    const field = { width: 40, length: 40 };
-    expect(sumOver(spreadWithin(6400, 0.5, field, false), KERNEL) / everyPair(80, 80, 0.5)).toBeCloseTo(1, 1);
+    const field = { width: 20, length: 20 };
+    expect(sumOver(spreadWithin(1600, 0.5, field, false), KERNEL) / everyPair(40, 40, 0.5)).toBeCloseTo(1, 1);
   });
 
   test("of more plants than the bed holds at their spacing are spread over the bed", () => {
