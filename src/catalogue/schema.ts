@@ -90,6 +90,7 @@ export const speciesSchema = Joi.object<Species>({
   hardyTo: figure(-40, 5)
     .allow(null)
     .when("lifeCycle", { not: "biennial", otherwise: Joi.invalid(null) }),
+  inGround: Joi.boolean().default(false),
   tender: Joi.boolean().required(),
   // What kills it lies below what it grows at.
   kills: figure(-40, 20)

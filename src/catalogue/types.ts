@@ -65,6 +65,8 @@ export type Species = {
   cold: { below: number; days: Figure } | null;
   /** For crops that must stand a winter: the frost they stand, °C. */
   hardyTo: Figure | null;
+  /** What lives through the winter lies in the ground, where thick mulch covers it. */
+  inGround: boolean;
   tender: boolean;
   /** The night's temperature that kills it while it grows in the open, °C; null for what must stand a winter to flower. */
   kills: Figure | null;

@@ -81,7 +81,7 @@ export function groundStand(stand: ForecastStand, sky: Outlook): GroundStand {
     needsWinter: species.cold !== null && species.hardyTo !== null,
     winterWays:
       species.cold && species.hardyTo
-        ? WAYS.map((way) => ({ way, ...winterSurvival(way, species.hardyTo!, sky.climate) }))
+        ? WAYS.map((way) => ({ way, ...winterSurvival(way, species.hardyTo!, sky.climate, species.inGround) }))
         : null,
     sexes,
     raised: raisedOf(sky, stand),

@@ -216,6 +216,10 @@ describe("winter", () => {
     const left = winterSurvival("left", hardy, climate());
     expect(left.low <= left.likely && left.likely <= left.high).toBe(true);
     expect(winterSurvival("left", { low: -26, high: -20 }, climate()).likely).toBeGreaterThan(left.likely);
+    // Carrots under thick mulch: the winter's coldest night, −15.5 °C, is −7.5 °C where they lie.
+    const carrots = winterSurvival("left", { low: -12, high: -6 }, climate(), true);
+    expect(carrots.likely).toBeGreaterThan(0.6);
+    expect(carrots.likely).toBeLessThan(0.8);
     expect(winterSurvival("late-sown", hardy, climate()).likely).toBeGreaterThan(left.likely);
     expect(winterSurvival("left", hardy, tropics()).low).toBeGreaterThan(0.99);
     expect(winterSurvival("lifted", hardy, climate())).toEqual(winterSurvival("lifted", hardy, tropics()));

@@ -1,3 +1,4 @@
+import { speciesById } from "@/catalogue/catalogue";
 import { yearOf } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { Refusal } from "@/db/ops";
@@ -23,8 +24,20 @@ const FIELDS = [
 const HYBRID_WARNING =
   "Seed of a bought F1 hybrid does not come true: its seedlings split into all kinds. To undo it into a stable line, choose the school cross and fix.";
 
-const hybridKeptPure = ({ status, school }: { status: string; school: string }) =>
-  status === "f1-hybrid" && school === "keep-pure" ? [HYBRID_WARNING] : [];
+type Hybrid = { status: string; school: string; species: string };
+/** What is said of a bought hybrid: that it does not come true, and of some kinds that it may bear no pollen. */
+const ofHybrid = ({ status, school, species }: Hybrid): string[] => {
+  if (status !== "f1-hybrid") return [];
+  const { name, maleSterile } = speciesById(species);
+  return [
+    ...(school === "keep-pure" ? [HYBRID_WARNING] : []),
+    ...(maleSterile
+      ? [
+          `F1 hybrids of ${name.toLowerCase()} are often male-sterile: look for pollen in its flowers before you build a line on it.`,
+        ]
+      : []),
+  ];
+};
 
 const existing = ({ write }: Context, id: Id) => {
   const found = write.read(line, id);
@@ -40,7 +53,7 @@ const nameWarning = ({ db }: Context, { name, species }: { name: string; species
 
 const addLine = command("line.add", line.adding(...FIELDS), (context, input) => {
   const { write, today } = context;
-  const warnings = [...hybridKeptPure(input), ...nameWarning(context, input)];
+  const warnings = [...ofHybrid(input), ...nameWarning(context, input)];
   const code = nextCode(context, "line", yearOf(today));
   const id = write.insert(line, { code, ...input });
   return { message: `Line ${input.name} added`, id, code, warnings };
@@ -53,7 +66,7 @@ const changeLine = command(
     const before = existing(context, id);
     const next = { ...before, ...patch };
     const renamed = next.name !== before.name || next.species !== before.species;
-    const warnings = [...hybridKeptPure(next), ...(renamed ? nameWarning(context, next) : [])];
+    const warnings = [...ofHybrid(next), ...(renamed ? nameWarning(context, next) : [])];
     context.write.update(line, id, patch, version);
     return { message: `Line ${next.name} changed`, id, code: before.code, warnings };
   },

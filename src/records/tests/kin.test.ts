@@ -69,3 +69,11 @@ test("what is taken for granted is said", () => {
   expect(foundersInWords("pepper", "open-pollinated")).toContain("full sibs");
   expect(foundersInWords("carrot", "wild")).toContain("half sibs");
 });
+
+test("whoever names an F1 of a kind that is often male-sterile is told so", () => {
+  const add = (species: string, school: string) =>
+    garden.done("line.add", { name: `${species} ${school}`, species, school, status: "f1-hybrid" }).warnings;
+  expect(add("onion", "cross-and-fix")).toEqual([expect.stringContaining("often male-sterile")]);
+  expect(add("onion", "keep-pure")).toHaveLength(2);
+  expect(add("tomato", "cross-and-fix")).toEqual([]);
+});

@@ -41,7 +41,7 @@ export const SOWN_IN = {
 
 export const WINTERS = {
   lifted: "Lifted, stored cool, replanted",
-  left: "Left in the ground, mulched",
+  left: "Left in the ground, thickly mulched",
   "late-sown": "Sown late, standing small",
 } as const;
 
