@@ -10,6 +10,7 @@ import { benchFlowers } from "./flowers";
 import { fillLarge } from "./garden";
 import { benchIsolation } from "./isolation";
 import { benchJournal } from "./journal";
+import { benchPooling } from "./pooling";
 import { benchPublished } from "./published";
 import { benchSeed } from "./seed";
 import { benchWork } from "./work";
@@ -34,6 +35,7 @@ const page = (url: string) => async () => {
 
 benchIsolation();
 benchPublished();
+benchPooling();
 benchFlowers();
 benchJournal();
 benchWork();

@@ -4,10 +4,11 @@ import { nextFrost } from "@/core/climate/season";
 import { clockTime, marksOf, momentOf } from "@/core/climate/sun";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
-import { betaOfRange } from "@/core/numbers/beta";
+import { type Beta, betaOfRange } from "@/core/numbers/beta";
 import { type Evenings, type FlowersToDo, flowersToDo, tonight } from "@/core/pollination/flowersToDo";
+import { nextLine } from "@/core/pollination/pooling";
 import { leadDays, type Protocol, type Unit } from "@/core/pollination/protocol";
-import { type Lesson, learn, type SetRate } from "@/core/pollination/setRate";
+import { type Lesson, learn, type Others, type Outcomes, type SetRate } from "@/core/pollination/setRate";
 import { type FlowerOnDay, type LastDay, lastDayToCover, type Marks, windowOn } from "@/core/pollination/steps";
 import { pollenLeft } from "@/core/pollination/storedPollen";
 import type { Tally } from "@/core/pollination/tally";
@@ -16,6 +17,7 @@ import { asFlowerOnDay, protocolOfCross } from "@/records/flower/commands";
 import { type FlowerUnderWay, type Outcome, outcomes, talliesOfSeason } from "@/records/flower/queries";
 import { standById } from "@/records/stand/queries";
 import type { ForecastStand, Outlook } from "./outlook";
+import { remembered } from "./remembered";
 
 /** What screens show of a cross beside its flowers. */
 const SUMMARY = [
@@ -121,7 +123,11 @@ const HOUR_BANDS = [
 const hourBand = (hour: string | null) => HOUR_BANDS.find((b) => Number(hour) < b.until)!;
 
 /** What the grower's own flowers teach of a cross: other lines, this line at other hours, this line at this hour. */
-function lessons(cross: CrossRow, protocol: Protocol, { sky, marks, outcomes: known }: Hand): Lesson[] {
+function lessons(
+  cross: CrossRow,
+  protocol: Protocol,
+  { sky, marks, outcomes: known }: Hand,
+): { own: Lesson[]; others: Others } {
   const step = protocol.steps.find((s) => s.action === "pollinate")!;
   const { from, to } = windowOn(step, sky.today, marks);
   const middle = clockTime(new Date((from.getTime() + to.getTime()) / 2), sky.garden.timezone);
@@ -133,12 +139,24 @@ function lessons(cross: CrossRow, protocol: Protocol, { sky, marks, outcomes: kn
   const all = known.get(keyOf(cross.species, protocol.id)) ?? [];
   const line = all.filter((o) => o.lineId === cross.motherLineId);
   const now = line.filter((o) => o.hour !== null && hourBand(o.hour) === band);
-  return [
-    { what: "your other lines", outcomes: sum(all.filter((o) => o.lineId !== cross.motherLineId)) },
-    { what: `${cross.motherName} at other hours`, outcomes: sum(line.filter((o) => !now.includes(o))) },
-    { what: `${cross.motherName}, ${band.words}`, outcomes: sum(now) },
-  ];
+  const others = groupBy(
+    all.filter((o) => o.lineId !== cross.motherLineId),
+    (o) => o.lineId,
+  );
+  return {
+    others: { what: "your other lines", lines: [...others.values()].map(sum), pooled: nextLineKept },
+    own: [
+      { what: `${cross.motherName} at other hours`, outcomes: sum(line.filter((o) => !now.includes(o))) },
+      { what: `${cross.motherName}, ${band.words}`, outcomes: sum(now) },
+    ],
+  };
 }
+
+const pooled = remembered(
+  ({ prior, lines, own }: { prior: Beta; lines: Outcomes[]; own?: Outcomes }) => nextLine(prior, lines, own),
+  300,
+);
+const nextLineKept: typeof nextLine = (prior, lines, own) => pooled({ prior, lines, own });
 
 /** A rate can't be learned to be nothing: below this the numbers of flowers lose their sense. */
 const LEAST = 0.01;
@@ -178,7 +196,8 @@ export function crossState(cross: CrossRow, done: Tally, parents: Parents, own: 
     low: Math.max(LEAST, cross.setLow * vigour.low),
     high: Math.max(LEAST * 2, cross.setHigh * vigour.high),
   });
-  const { rate, from } = learn(prior, lessons(cross, protocol, own));
+  const { own: lessonsOfIt, others } = lessons(cross, protocol, own);
+  const { rate, from } = learn(prior, lessonsOfIt, others);
   const toDo = flowersToDo(cross.fruitsWanted, done, rate, cross.confidence);
   const mother = parents.mother.window;
   const frost = climate.frosts && nextFrost(mother.start, climate.frosts.first.day);

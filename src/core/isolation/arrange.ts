@@ -106,7 +106,7 @@ export function changesOf(task: ArrangeTask, plan: Plan): Change[] {
 
 /**
  * Judges plans for one task; what does not change between plans is reckoned once.
- * @param quick believe a first look at what arrives where it finds nothing wrong
+ * @param quick believe a first look at what arrives
  * @example judge({ scene: scene([stand(1)]), stands: ["1"] })([{ shift: 28, bedId: "90", means: "cage" }]).labour // 14
  */
 export function judge(task: ArrangeTask, quick = false): (plan: Plan) => Judged {
@@ -165,12 +165,12 @@ export function judge(task: ArrangeTask, quick = false): (plan: Plan) => Judged 
       );
       const known = arrived.get(key);
       const share = known?.share ?? likelyShare(scene, stand, air, ways);
-      // Twice the limit as it is likeliest is too much in more than a tenth of all gardens: none is drawn.
-      const risk = known?.risk ?? (share > 2 * present.limit ? 1 : riskBeyond(scene, stand, air, ways, quick));
+      // Where the likely share is over so are most gardens: on a first look none is drawn.
+      const risk = known?.risk ?? (quick && share > present.limit ? 1 : riskBeyond(scene, stand, air, ways, quick));
       if (!known) arrived.set(key, { share, risk });
       if (risk > 0) {
         over++;
-        fault += FAULT * (1 + risk + Math.min(50, Math.max(0, share / present.limit - 2)));
+        fault += FAULT * (1 + risk + Math.min(50, Math.max(0, share / present.limit - 1)));
       }
       const ripens = ripe.get(`${present.id} ${choice.shift}`)!;
       if (ripens < task.scene.ripeWanted) {

@@ -193,20 +193,21 @@ export function sharesReached(scene: Place, stand: SceneStand, kernel: KernelRan
 /** A way out is enough where the share exceeds what the line takes with no more than this chance. */
 export const CHANCE_TAKEN = 0.1;
 
-/** Draws that are looked at first: where none is over, a chance above a tenth hides once in two hundred times. */
-const FIRST_LOOK = 50;
+/** Draws of a first look, for a search over many plans. */
+const FIRST_LOOK = 40;
 
 /**
  * Whether a stand keeps its limit in nine gardens of ten, and how far it is from it where it doesn't: 0, or the chance
  * that it exceeds the limit as far as it was followed, above a tenth.
- * @param quick believe a first look in which no garden is over
+ * @param quick believe a first look
  * @example riskBeyond(scene([stand(1)]), stand(1), airOver(scene([stand(1)])), newWays()) // 0
  */
 export function riskBeyond(scene: Scene, stand: SceneStand, air: Air, ways: Ways, quick = false): number {
   const meeting = meetingAt(scene, stand, air, ways, true);
   if (meeting.strangers.length === 0) return 0;
-  const most = Math.floor(CHANCE_TAKEN * DRAWS);
-  const drawn = drawnShares(meeting, stand.limit, most + 1, quick ? FIRST_LOOK : DRAWS);
+  const draws = quick ? FIRST_LOOK : DRAWS;
+  const most = Math.floor(CHANCE_TAKEN * draws);
+  const drawn = drawnShares(meeting, stand.limit, most + 1, draws);
   const chance = shareOver(drawn, stand.limit);
   return chance * drawn.length <= most ? 0 : chance;
 }

@@ -23,8 +23,18 @@ type Shedding = {
   errs: Float64Array;
 };
 
-const errors = (column: number, doubt: number) =>
-  columnOf(column * OWN_COLUMNS).normal.map((deviation) => (deviation * doubt) / ONE_IN_TWENTY);
+const erring = new Map<number, Float64Array>();
+
+/** Days by which a flowering errs in every draw; kept, as the same come up again and again. */
+function errors(column: number, doubt: number): Float64Array {
+  // Doubts are halves of days.
+  const key = column * 1000 + Math.min(499, doubt) * 2;
+  const known = erring.get(key);
+  if (known) return known;
+  const made = columnOf(column * OWN_COLUMNS).normal.map((deviation) => (deviation * doubt) / ONE_IN_TWENTY);
+  erring.set(key, made);
+  return made;
+}
 
 /** Plants that shed in every draw: there or not, and as many as a promise leaves. */
 function plantsDrawn({ plants, presence, agreed, column }: Emitter): (draw: number) => number {
@@ -34,10 +44,12 @@ function plantsDrawn({ plants, presence, agreed, column }: Emitter): (draw: numb
   return (draw) => (there[draw]! < presence ? plants * (agreed ? promiseLeaves(promise[draw]!) : 1) : 0);
 }
 
-function shedding({ emitter, way, factor }: Pair, { kernel }: Meeting): Shedding {
+function shedding({ emitter, way, factor }: Pair, { kernel }: Meeting, draws: number): Shedding {
   const plants = plantsDrawn(emitter);
   return {
-    strength: drawnSums(way.spread, kernel, columnOf(SCALE).normal).map((sum, draw) => plants(draw) * factor * sum),
+    strength: drawnSums(way.spread, kernel, columnOf(SCALE).normal)
+      .subarray(0, draws)
+      .map((sum, draw) => plants(draw) * factor * sum),
     male: emitter.male,
     weights: dailyWeights(emitter.male.end - emitter.male.start + 1),
     errs: errors(emitter.column, emitter.doubt),
@@ -70,13 +82,13 @@ function addAll(into: Float64Array, sheds: Shedding[], first: number, step: numb
  * Windows err by a normal number of days, nine tenths of them within their doubt; the reach is log-normal with nine
  * tenths in its range; outcrossing is even over its range.
  * @param enough so many draws above the limit and it is settled: the rest is left out
- * @param clear so many draws without one above the limit, and it is settled too
+ * @param draws how many gardens are drawn, DRAWS at the most
  * @returns a share for each draw, in the order of the draws
  * @example drawnShares({ stand: stand(1), column: 0, kin: [], strangers: [], female: { start: 1, end: 9 }, ownMale: {
  *   start: 1, end: 9 }, doubt: 0, own: { squared: [0], weight: [1], known: new Map() }, kernel: { scale: 5, low: 3, high:
  *   10, shape: 1.1 } }, 1)[0] // 0
  */
-export function drawnShares(meeting: Meeting, limit: number, enough = DRAWS, clear = DRAWS): Float64Array {
+export function drawnShares(meeting: Meeting, limit: number, enough = DRAWS, draws = DRAWS): Float64Array {
   const { stand, column, female, ownMale, kernel } = meeting;
   const length = female.end - female.start + 1;
   const step = Math.max(1, Math.floor(length / DAYS_RECKONED));
@@ -88,15 +100,15 @@ export function drawnShares(meeting: Meeting, limit: number, enough = DRAWS, cle
     strength: drawnSums(meeting.own, kernel, columnOf(SCALE).normal),
     weights: dailyWeights(ownMale.end - ownMale.start + 1),
   };
-  const kin = meeting.kin.map((pair) => shedding(pair, meeting));
-  const strangers = meeting.strangers.map((pair) => shedding(pair, meeting));
+  const kin = meeting.kin.map((pair) => shedding(pair, meeting, draws));
+  const strangers = meeting.strangers.map((pair) => shedding(pair, meeting, draws));
   const moved = errors(column, meeting.doubt);
   const crosses = columnOf(OUTCROSSING).even;
   const { low, high } = stand.species.outcrossing;
   const [strange, ours] = [new Float64Array(days), new Float64Array(days)];
-  const shares = new Float64Array(DRAWS);
+  const shares = new Float64Array(draws);
   let over = 0;
-  for (let draw = 0; draw < DRAWS; draw++) {
+  for (let draw = 0; draw < draws; draw++) {
     strange.fill(0);
     ours.fill(0);
     addAll(strange, strangers, first, step, draw, moved[draw]!);
@@ -113,8 +125,7 @@ export function drawnShares(meeting: Meeting, limit: number, enough = DRAWS, cle
     }
     const share = pollinated === 0 ? 0 : ((low + (high - low) * crosses[draw]!) * foreign) / pollinated;
     shares[draw] = share;
-    if (share > limit) over++;
-    if (over >= enough || (over === 0 && draw + 1 >= clear)) return shares.subarray(0, draw + 1);
+    if (share > limit && ++over >= enough) return shares.subarray(0, draw + 1);
   }
   return shares;
 }

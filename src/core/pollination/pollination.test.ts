@@ -163,7 +163,7 @@ describe("set rates", () => {
 
   test("what is farther off never weighs more than twelve flowers, and no flower is counted twice", () => {
     const { rate, from } = learn({ a: 40, b: 60 }, [
-      { what: "others", outcomes: { set: 90, failed: 10 } },
+      { what: "at other hours", outcomes: { set: 90, failed: 10 } },
       { what: "here", outcomes: { set: 1, failed: 19 } },
     ]);
     // 12 of the catalogue at 0.4, then 112 lightened to 12, then 20 of its own.

@@ -1,10 +1,12 @@
+import { mean } from "simple-statistics";
 import { sceneSpecies, speciesById } from "@/catalogue/catalogue";
+import type { Species } from "@/catalogue/types";
 import { addDays, type Day, daysBetween } from "@/core/calendar/day";
 import type { Climate } from "@/core/climate/climate";
 import { inSeason, seasonSpan } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
 import { type Correction, correctionFrom } from "@/core/flowering/correction";
-import type { Flowering, Overwintering, Sowing } from "@/core/flowering/facts";
+import { type Flowering, middle, type Overwintering, type Sowing } from "@/core/flowering/facts";
 import { flowering } from "@/core/flowering/forecast";
 import { heatUntil } from "@/core/flowering/heat";
 import { groupBy } from "@/core/lists/groupBy";
@@ -19,6 +21,8 @@ type Seen = {
   plantedOut: Day | null;
   overwinter: Overwintering | null;
   firstFlower: Day;
+  firstSex: Stand["firstSex"];
+  season: number;
   species: string;
 };
 
@@ -26,7 +30,7 @@ type Seen = {
 function firstFlowers(db: Db): Map<Id, Seen[]> {
   const seen = prepared(
     db,
-    `SELECT s.lineId, s.sown, coalesce(s.replantedOn, s.plantedOut) plantedOut, s.overwinter, s.firstFlower, l.species
+    `SELECT s.lineId, s.sown, coalesce(s.replantedOn, s.plantedOut) plantedOut, s.overwinter, s.firstFlower, s.firstSex, s.season, l.species
      FROM stand s JOIN line l ON l.id = s.lineId
      WHERE s.firstFlower IS NOT NULL AND s.wintering IS NULL
        -- What flowers again after it was cut back says nothing of the wait from sowing.
@@ -35,18 +39,31 @@ function firstFlowers(db: Db): Map<Id, Seen[]> {
   return groupBy(seen, ({ lineId }) => lineId);
 }
 
-/** What a line's own first flowers say of the catalogue's figure. */
+/** The first male flower, which the figure is about, where the first female one was seen instead. */
+function firstMale({ firstFlower, firstSex }: Seen, { femaleLag }: Species): Day {
+  return firstSex === "female" ? addDays(firstFlower, -Math.round(middle(femaleLag))) : firstFlower;
+}
+
+/**
+ * What a line's own first flowers say of the catalogue's figure. A season is one lesson, however many stands were sown in it:
+ * they had the same weather.
+ */
 function lineCorrection(seen: Seen[], climate: Climate): Correction | null {
   const species = speciesById(seen[0]!.species);
   const heat = climate.daily.length > 0;
   const range = heat ? species.heat.degreeDays : species.daysToFlower;
-  const middle = (range.low + range.high) / 2;
-  const ratios = seen.map((stand) =>
-    heat
-      ? (heatUntil(stand, sceneSpecies(species), climate, stand.firstFlower) ?? Number.NaN) / middle
-      : daysBetween(stand.sown, stand.firstFlower) / middle,
-  );
-  return correctionFrom(ratios, range);
+  const expected = middle(range);
+  const ratio = (stand: Seen): number => {
+    const day = firstMale(stand, species);
+    return heat
+      ? (heatUntil(stand, sceneSpecies(species), climate, day) ?? Number.NaN) / expected
+      : daysBetween(stand.sown, day) / expected;
+  };
+  const seasons = [...groupBy(seen, ({ season }) => season).values()].map((stands) => {
+    const ratios = stands.map(ratio).filter((r) => r > 0);
+    return ratios.length > 0 ? Math.exp(mean(ratios.map(Math.log))) : Number.NaN;
+  });
+  return correctionFrom(seasons, range);
 }
 
 type Forecastable = Sowing & {

@@ -1,0 +1,80 @@
+import { describe, expect, test } from "vitest";
+import { type Beta, betaMean, betaOfRange, betaWeight } from "../numbers/beta";
+import { betaInterval, betaQuantile } from "../numbers/betaRange";
+import { normalFrom, seeded } from "../numbers/chance";
+import { nextLine } from "./pooling";
+import { learn } from "./setRate";
+
+const PRIOR = betaOfRange({ low: 0.25, high: 0.55 });
+
+/** How often the range of nine tenths holds a line's true rate, other lines lying so far apart. */
+function covered(spread: number, own: number): number {
+  const luck = seeded(11);
+  const logit = (share: number) => Math.log(share / (1 - share));
+  const lines = 300;
+  let held = 0;
+  for (let i = 0; i < lines; i++) {
+    const middle = logit(betaQuantile(PRIOR, luck()));
+    const rate = () => 1 / (1 + Math.exp(-(middle + spread * normalFrom(luck(), luck()))));
+    const flowers = (n: number, at: number) => {
+      const set = Array.from({ length: n }, () => luck() < at).filter(Boolean).length;
+      return { set, failed: n - set };
+    };
+    const others = Array.from({ length: 12 }, () => flowers(40, rate()));
+    const at = rate();
+    const { low, high } = betaInterval(nextLine(PRIOR, others, flowers(own, at)), 0.9);
+    if (low <= at && at <= high) held++;
+  }
+  return held / lines;
+}
+
+describe("what other lines teach of the next", () => {
+  test.each([
+    // Where lines are all alike that can't be known for sure: the range stays wider than it need be.
+    [0, 0, 0.86, 1],
+    [0.3, 0, 0.84, 0.94],
+    [0.6, 0, 0.84, 0.94],
+    [1, 0, 0.84, 0.94],
+    [0.6, 20, 0.84, 0.94],
+  ])("spread %d and %i flowers of its own: nine tenths are about that", (spread, own, least, most) => {
+    const share = covered(spread, own);
+    expect(share).toBeGreaterThanOrEqual(least);
+    expect(share).toBeLessThanOrEqual(most);
+  });
+
+  test("lines that agree say more of the next than lines that differ", () => {
+    const alike = nextLine(PRIOR, Array(8).fill({ set: 16, failed: 24 }));
+    const apart = nextLine(
+      PRIOR,
+      [4, 30, 8, 25, 3, 34, 10, 20].map((set) => ({ set, failed: 40 - set })),
+    );
+    expect(betaMean(alike)).toBeCloseTo(0.4, 1);
+    expect(betaWeight(apart)).toBeLessThan(betaWeight(alike) / 3);
+  });
+
+  test("without other lines the catalogue stands, and own flowers are the Beta update", () => {
+    expect(nextLine(PRIOR, [{ set: 0, failed: 0 }])).toBe(PRIOR);
+    const small: Beta = { a: 4, b: 6 };
+    const { rate } = learn(small, [{ what: "own", outcomes: { set: 3, failed: 5 } }], { what: "others", lines: [] });
+    expect([rate.a, rate.b]).toEqual([7, 11]);
+  });
+
+  test("its own flowers decide the more of them there are, and thousands do not vanish", () => {
+    const others = Array(6).fill({ set: 20, failed: 20 });
+    const few = nextLine(PRIOR, others, { set: 1, failed: 9 });
+    const many = nextLine(PRIOR, others, { set: 200, failed: 1800 });
+    expect(betaMean(few)).toBeGreaterThan(0.15);
+    expect(betaMean(many)).toBeGreaterThan(0.09);
+    expect(betaMean(many)).toBeLessThan(betaMean(few));
+  });
+
+  test("what it rests on is told, and every flower of its own counts once", () => {
+    const { from } = learn(PRIOR, [{ what: "here", outcomes: { set: 4, failed: 6 } }], {
+      what: "your other lines",
+      lines: Array(5).fill({ set: 12, failed: 18 }),
+    });
+    expect(from.map(({ what }) => what)).toEqual(["the catalogue", "your other lines", "here"]);
+    expect(from[2]!.flowers).toBe(10);
+    expect(from[1]!.flowers).toBeGreaterThan(0);
+  });
+});
