@@ -32,6 +32,10 @@ export type Air = {
 /** Stands and sources keep their luck apart; nobody has so many stands. */
 const SOURCE_COLUMNS = 100_000;
 
+/** Stands of one sowing of a line have the same weather and the same luck: the column of the first of them. */
+const luckOf = ({ stands }: Pick<Scene, "stands">, { lineId, sowing }: SceneStand): number =>
+  stands.findIndex((other) => other.lineId === lineId && other.sowing.sown === sowing.sown);
+
 /**
  * All that sheds pollen in a scene; what reaches which species is found as it is asked for.
  * @example airOver(scene([stand(1)], { sources: [source(9, 30)] })).emitters.map((e) => e.key) // ["stand 1", "source
@@ -39,7 +43,7 @@ const SOURCE_COLUMNS = 100_000;
  */
 export function airOver(scene: Pick<Scene, "stands" | "sources">): Air {
   const emitters = [
-    ...scene.stands.map(standEmits).filter((e) => e !== null),
+    ...scene.stands.map((stand) => standEmits(stand, luckOf(scene, stand))).filter((e) => e !== null),
     ...scene.sources.map((source, i) => sourceEmits(source, SOURCE_COLUMNS + i)),
   ];
   return { emitters, bySpecies: new Map() };
@@ -93,7 +97,7 @@ function meetingAt(scene: Place, stand: SceneStand, air: Air, ways: Ways, doubtf
   }
   return {
     stand,
-    column: scene.stands.indexOf(stand),
+    column: luckOf(scene, stand),
     kin,
     strangers,
     female,

@@ -1,6 +1,8 @@
 import type { Beta } from "../numbers/beta";
 import { betaQuantile } from "../numbers/betaRange";
-import type { Outcomes } from "./setRate";
+
+/** Flowers of which it is known whether they set. */
+export type Outcomes = { set: number; failed: number };
 
 /** Means of a species that are held against what its lines did: so many equally likely by the catalogue. */
 const MEANS = 17;

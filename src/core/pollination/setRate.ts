@@ -1,9 +1,6 @@
 import { type Beta, betaMean, betaWeight, lighter, observe } from "../numbers/beta";
 import { betaInterval } from "../numbers/betaRange";
-import { nextLine } from "./pooling";
-
-/** Flowers of which it is known whether they set. */
-export type Outcomes = { set: number; failed: number };
+import { nextLine, type Outcomes } from "./pooling";
 
 /** A share of flowers that set: a Beta distribution with its mean and the range that holds nine tenths of it. */
 export type SetRate = Beta & { low: number; likely: number; high: number };

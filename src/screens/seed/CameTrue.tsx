@@ -1,3 +1,4 @@
+"use client";
 import { dayInWords } from "@/core/calendar/day";
 import { oneIn, rangeInWords } from "@/core/isolation/verdict";
 import { plural } from "@/core/units/plural";
