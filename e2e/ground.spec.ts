@@ -195,3 +195,33 @@ test("a grower's own readings come in from a file; a broken one says its line", 
   await undo(page, "2 days of readings");
   await page.close();
 });
+
+test("what grows wild is entered as what it is, and off-types counted correct how far pollen reaches", async ({
+  browser,
+  demo,
+}) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/ground");
+  await page.getByRole("button", { name: "Add outside pollen" }).click();
+  await sheet(page).getByLabel("Name").fill("wayside");
+  await sheet(page).getByLabel("What it is").selectOption("wild");
+  await sheet(page).getByLabel("Species").selectOption({ label: "Fat hen: wild, crosses with quinoa" });
+  await sheet(page).getByLabel("Plants").fill("30");
+  await sheet(page).getByLabel("Distance").fill("50");
+  await sheet(page).getByLabel("Bearing").fill("0");
+  await sheet(page).getByRole("button", { name: "Put it on the map" }).click();
+  await expect(toast(page, "wayside, fat hen, put on the map")).toBeVisible();
+  await page.goto("/seed/K26-001-P");
+  await expect(page.getByText("Foreseen for its year")).toBeVisible();
+  await page.getByRole("button", { name: "Count off-types" }).click();
+  await sheet(page).getByLabel("Plants looked at").fill("20");
+  await sheet(page).getByLabel("Of a strange father").fill("30");
+  await sheet(page).getByRole("button", { name: "Write it down" }).click();
+  await expect(sheet(page).getByText("More than the 20 plants that were looked at.")).toBeVisible();
+  await sheet(page).getByLabel("Of a strange father").fill("2");
+  await sheet(page).getByRole("button", { name: "Write it down" }).click();
+  await expect(page.getByText(/: 2 of 20 plants/)).toBeVisible();
+  await page.goto("/ground?stand=F27-001-6");
+  await expect(page.getByText("20 plants that you counted put the reach of its pollen at")).toBeVisible();
+  await page.close();
+});

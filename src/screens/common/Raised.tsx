@@ -1,7 +1,7 @@
 import { plural } from "@/core/units/plural";
 import type { Raised as RaisedView } from "@/views/raising";
 import { Beside } from "./Beside";
-import { percent } from "./words";
+import { percent, reckonedPercent } from "./words";
 
 const STAGES = { up: "Came up", potted: "Pricked out or singled", standing: "Stand, or could" } as const;
 const VERDICTS = { "as usual": "as usual", worse: "worse than usual", better: "better than usual" } as const;
@@ -26,7 +26,7 @@ export function Raised({ raised: { stages, spare, came } }: { raised: RaisedView
               {usual && (
                 <span className={`block text-sm ${verdict === "worse" ? "font-semibold text-rust" : "text-soft"}`}>
                   {verdict && `${VERDICTS[verdict]}: `}
-                  {percent(usual.low)} to {percent(usual.high)}
+                  {reckonedPercent(usual.low)} to {reckonedPercent(usual.high)}
                 </span>
               )}
               {stage === "up" && came && <Beside beside={came.beside} />}

@@ -116,6 +116,9 @@ export const spanInWords = (start: Day, end: Day): string => `${dayInWords(start
 
 export const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
+/** The same of what is reckoned, not counted: never all, never none. */
+export const reckonedPercent = (share: number): string => percent(Math.min(0.99, Math.max(0.01, share)));
+
 type ParentsNamed = {
   motherName: string;
   motherNumber: number | null;

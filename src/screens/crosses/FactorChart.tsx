@@ -1,7 +1,7 @@
 "use client";
 import { CartesianGrid, ErrorBar, ResponsiveContainer, Scatter, ScatterChart, XAxis, YAxis } from "recharts";
 import type { Factor } from "@/core/pollination/whatWorks";
-import { percent } from "../common/words";
+import { reckonedPercent } from "../common/words";
 
 const ROW = 34;
 const AXIS = 56;
@@ -13,7 +13,9 @@ export function FactorChart({ factor: { title, groups } }: { factor: Factor }) {
     rate,
     range: [rate - low, high - rate],
   }));
-  const words = groups.map((g) => `${g.label}: ${g.set} of ${g.flowers} set, ${percent(g.low)} to ${percent(g.high)}`);
+  const words = groups.map(
+    (g) => `${g.label}: ${g.set} of ${g.flowers} set, ${reckonedPercent(g.low)} to ${reckonedPercent(g.high)}`,
+  );
   return (
     <section aria-label={title}>
       <h3>{title}</h3>

@@ -3,7 +3,7 @@ import type { WayToMeet } from "@/core/pollination/meetInFlower";
 import { timesInTen } from "@/core/units/odds";
 import type { CrossView } from "@/views/crosses";
 import { CommandButton } from "../common/command";
-import { percent, STORAGE_WORDS, sentence, spanInWords } from "../common/words";
+import { reckonedPercent, STORAGE_WORDS, sentence, spanInWords } from "../common/words";
 
 /** Whether the parents meet in flower, and the ways out when they don't. */
 export function MeetInFlower({ view }: { view: CrossView }) {
@@ -73,7 +73,7 @@ function wayCost(way: WayToMeet): string {
     case "cut-back":
       return `Flowers again ${way.back.low} to ${way.back.high} days later (our working value); some of the crop is lost.`;
     case "store":
-      return `Gather by ${dayInWords(way.gatherBy)}; after ${way.days} days ${percent(way.left.low)} to ${percent(way.left.high)} of it still works (working values), so more flowers are needed.`;
+      return `Gather by ${dayInWords(way.gatherBy)}; after ${way.days} days ${reckonedPercent(way.left.low)} to ${reckonedPercent(way.left.high)} of it still works (working values), so more flowers are needed.`;
   }
 }
 

@@ -3,7 +3,7 @@ import { plural } from "@/core/units/plural";
 import Link from "@/ui/Link";
 import type { LotPage } from "@/views/lot";
 import { Beside } from "../common/Beside";
-import { percent } from "../common/words";
+import { reckonedPercent } from "../common/words";
 
 /** What came up of a lot in each sowing, beside what was sown with it: a trait of the family. */
 export function CameUp({ emergence }: Pick<LotPage, "emergence">) {
@@ -17,8 +17,8 @@ export function CameUp({ emergence }: Pick<LotPage, "emergence">) {
             <Link href={href} className="font-semibold">
               {code}
             </Link>
-            , sown {dayInWords(sown)} {sown.slice(0, 4)}: {up} of {seeds} ({percent(low)} to {percent(high)})
-            {days !== null && `, after ${plural(days, "day")}`}
+            , sown {dayInWords(sown)} {sown.slice(0, 4)}: {up} of {seeds} ({reckonedPercent(low)} to{" "}
+            {reckonedPercent(high)}){days !== null && `, after ${plural(days, "day")}`}
             <Beside beside={beside} />
           </li>
         ))}

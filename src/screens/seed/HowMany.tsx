@@ -8,7 +8,7 @@ import { plural } from "@/core/units/plural";
 import { seedsToSow } from "@/core/work/raise";
 import type { LotPage } from "@/views/lot";
 import { SowLot } from "../common/SowLot";
-import { inHundred, percent, spanInWords } from "../common/words";
+import { inHundred, reckonedPercent, spanInWords } from "../common/words";
 
 /** A way to sow for a number of plants: in what, how many seeds to a cell, and how many of each. */
 type Way = {
@@ -67,7 +67,9 @@ export function HowMany({ view }: { view: LotPage }) {
   const ways = wanted > 0 ? waysFor(wanted, stages, time === null) : [];
   const days = time && isDay(out) ? sowingDays(out, time.grown) : null;
   const loss = (own: number, usual: number) =>
-    Math.abs(own - usual) < 0.02 ? `${percent(own)}, as usual` : `${percent(own)}, usually ${percent(usual)}`;
+    Math.abs(own - usual) < 0.02
+      ? `${reckonedPercent(own)}, as usual`
+      : `${reckonedPercent(own)}, usually ${reckonedPercent(usual)}`;
   return (
     <>
       <section className="mb-8" aria-label="How many seeds">
