@@ -28,7 +28,7 @@ export function FactorChart({ factor: { title, groups } }: { factor: Factor }) {
               dataKey="rate"
               domain={[0, 1]}
               ticks={[0, 0.25, 0.5, 0.75, 1]}
-              tickFormatter={percent}
+              tickFormatter={reckonedPercent}
               stroke="var(--soft)"
               tick={{ fill: "var(--ink)", fontSize: 13 }}
               label={{
