@@ -288,7 +288,7 @@ test("a logger's bad days are told with what they cost; the simulated scale's we
   await sheet(page).getByText("From the scale").first().click();
   await sheet(page).getByRole("button", { name: "Simulated scale" }).first().click();
   const take = sheet(page).getByRole("button", { name: "Take it" }).first();
-  await expect(take).toBeEnabled({ timeout: 15_000 });
+  await expect(take).toBeEnabled({ timeout: 30_000 });
   await take.click();
   await expect(sheet(page).getByLabel("They weigh")).toHaveValue(/^0\.\d+$/);
   await sheet(page).getByRole("button", { name: "Keep the sample" }).click();
