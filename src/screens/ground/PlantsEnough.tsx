@@ -10,12 +10,13 @@ import { inHundred } from "../common/words";
 export function PlantsEnough({ input }: { input: EnoughInput }) {
   const answer = enoughPlants(input);
   const { selfer, aim, thumbs, generations } = input;
+  const oneIn = Math.round(1 / input.rare);
   return (
     <div>
       <h3 className="mb-1">Enough plants?</h3>
       <Enough have={input.plants} need={answer.need}>
-        {enoughInWords(answer, aim)} What 1 {selfer ? "plant" : "gene"} in {Math.round(1 / input.rare)} is stays among
-        them{" "}
+        {enoughInWords(answer, aim)} A {selfer ? `form that 1 plant in ${oneIn} has` : `gene that is 1 in ${oneIn}`} is
+        still among them{" "}
         <Working
           shown={timesInTen(answer.saved)}
           title="Is what is rare kept?"
