@@ -56,6 +56,20 @@ export type ColdSpell = {
  * @example coldByNormals(Array(366).fill({ min: 21, max: 31 }), 0, 0) // null
  */
 export function coldByNormals(daily: Temperature[], start: number, degrees: number): ColdSpell | null {
+  const key = `${start} ${degrees} ${daily.reduce((sum, { min }, i) => sum + min * (i + 1), 0)} ${daily[0]!.min}`;
+  const known = reckoned.get(key);
+  if (known !== undefined) return known;
+  const cold = coldOfYears(daily, start, degrees);
+  if (reckoned.size >= PLACES_KEPT) reckoned.clear();
+  reckoned.set(key, cold);
+  return cold;
+}
+
+/** Drawing years takes a millisecond or two, and every press asks for the same place again. */
+const reckoned = new Map<string, ColdSpell | null>();
+const PLACES_KEPT = 500;
+
+function coldOfYears(daily: Temperature[], start: number, degrees: number): ColdSpell | null {
   const nights = deviations();
   const lows = daily.map(({ min }) => min);
   const more = NIGHT_DEVIATION.aDegree * (Math.max(...lows) - Math.min(...lows));
