@@ -120,6 +120,12 @@ export function sceneSpecies(species: Species): SceneSpecies {
   return made;
 }
 
+/** Wild kin of a crop: it crosses as what it is, and flowers about as the crop does. The crop itself where none is named. */
+export const sceneKin = (crop: string, wild: string): SceneSpecies => {
+  const species = sceneSpecies(speciesById(crop));
+  return wild ? { ...species, kin: wild } : species;
+};
+
 function forScene(species: Species): SceneSpecies {
   const { id, name, crossingGroup, crosses, outcrossing, vector, breeding, flowerType } = species;
   const { daysToFlower, flowerDays, daysToRipe, femaleLag, heat, tender, light, cold, kills, cutBack } = species;

@@ -1,10 +1,10 @@
 import Joi from "joi";
-import { daysBetween, isDay } from "@/core/calendar/day";
+import { daysBetween } from "@/core/calendar/day";
 import { type Climate, hoursOfYear } from "@/core/climate/climate";
 import { frostsOf } from "@/core/climate/frost";
 import { isDayOfYear } from "@/core/climate/season";
 import { dailyNormals, type Temperature } from "@/core/climate/temperature";
-import type { Computation } from "@/core/computations";
+import { type Computation, day } from "@/core/computations";
 import { type Fate, flowersAtAll, type Overwintering } from "@/core/flowering/facts";
 import { flowering } from "@/core/flowering/forecast";
 import { ripensBeforeFrost } from "@/core/flowering/ripening";
@@ -58,9 +58,6 @@ function floweringForecast(input: ForecastInput): Forecast {
   };
 }
 
-export const daySchema = Joi.string().custom((text: string, helpers) =>
-  isDay(text) ? text : helpers.error("any.invalid"),
-);
 const dayOfYear = Joi.string().custom((text: string, helpers) =>
   isDayOfYear(text) ? text : helpers.error("any.invalid"),
 );
@@ -73,8 +70,8 @@ export const FLOWERING_FORECAST: Computation = {
     species: Joi.string()
       .valid(...SPECIES.map(({ id }) => id))
       .required(),
-    sown: daySchema.required(),
-    plantedOut: daySchema.allow(null),
+    sown: day.required(),
+    plantedOut: day.allow(null),
     overwinter: Joi.string().valid("lifted", "left", "late-sown").allow(null),
     latitude: Joi.number().min(-90).max(90).required(),
     longitude: Joi.number().min(-180).max(180).required(),

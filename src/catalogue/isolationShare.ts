@@ -1,14 +1,13 @@
 import Joi from "joi";
-import { addDays, daysBetween, type Span } from "@/core/calendar/day";
-import type { Computation } from "@/core/computations";
+import { addDays, type Span } from "@/core/calendar/day";
+import { type Computation, plants, share, span } from "@/core/computations";
 import type { Window } from "@/core/flowering/facts";
-import { cornersOf, gap, type Plot, type Point } from "@/core/ground/shape";
+import { atBearing, cornersAround, cornersOf, gap, type Plot, type Point, plotAround } from "@/core/ground/shape";
 import { arrivalAt } from "@/core/isolation/arrival";
 import { BARRIER_FACTORS, type BarrierKind } from "@/core/isolation/barrier";
 import { KERNELS } from "@/core/isolation/kernel";
 import type { Scene, SceneSource, SceneSpecies, SceneStand } from "@/core/isolation/scene";
-import { SPECIES, sceneSpecies, speciesById } from "./catalogue";
-import { daySchema } from "./forecasts";
+import { SPECIES, sceneKin, sceneSpecies, speciesById } from "./catalogue";
 
 type Placed = { plants: number; width?: number; length?: number; male: Span; doubt: number };
 
@@ -35,10 +34,8 @@ const KIN = new Map(
 
 /** A source's species: of the catalogue, or what grows wild as kin of one. */
 function sourceSpecies(told: string): SceneSpecies {
-  const kin = KIN.get(told.toLowerCase());
-  return kin
-    ? { ...sceneSpecies(speciesById(kin.crop)), kin: kin.name }
-    : sceneSpecies(speciesById(told.toLowerCase()));
+  const { crop, name } = KIN.get(told.toLowerCase()) ?? { crop: told.toLowerCase(), name: "" };
+  return sceneKin(crop, name);
 }
 
 const erring = (span: Span, doubt: number): Window => ({
@@ -47,25 +44,15 @@ const erring = (span: Span, doubt: number): Window => ({
   latest: addDays(span.end, doubt),
 });
 
-const plotAround = ({ x, y }: Point, width: number, length: number): Plot => ({
-  x: x - width / 2,
-  y: y - length / 2,
-  width,
-  length,
-  turn: 0,
-});
-
-/** A rectangle of no breadth is a place. */
-const shapeOf = (plot: Plot): Point[] =>
-  plot.width > 0 && plot.length > 0 ? cornersOf(plot) : [{ x: plot.x, y: plot.y }];
+/** Where the stand's middle lies. */
+const HOME: Point = { x: 0, y: 0 };
 
 /** A source's outline, its edge so far from the stand's in a direction: the middle is moved until it is. */
 function outlineAt(stand: Plot, { width = 0, length = 0, distance, bearing }: ShareInput["sources"][number]): Point[] {
   // Nobody said where: it lies beside the longer side.
-  const towards = ((bearing ?? (stand.length >= stand.width ? 90 : 0)) * Math.PI) / 180;
-  const at = (far: number) =>
-    shapeOf(plotAround({ x: far * Math.sin(towards), y: far * Math.cos(towards) }, width, length));
-  const home = shapeOf(stand);
+  const towards = bearing ?? (stand.length >= stand.width ? 90 : 0);
+  const at = (far: number) => cornersAround(atBearing(HOME, towards, far), width, length);
+  const home = cornersOf(stand);
   let [near, far] = [0, distance + stand.width + stand.length + width + length];
   for (let i = 0; i < 60; i++) {
     const middle = (near + far) / 2;
@@ -83,7 +70,7 @@ function outlineAt(stand: Plot, { width = 0, length = 0, distance, bearing }: Sh
 function isolationShare({ species, limit, receptor, sources, windFrom }: ShareInput): ToldShare {
   const crop = sceneSpecies(speciesById(species));
   const side = receptor.spacing * Math.ceil(Math.sqrt(receptor.plants));
-  const plot = plotAround({ x: 0, y: 0 }, receptor.width || side, receptor.length || side);
+  const plot = plotAround(HOME, receptor.width || side, receptor.length || side);
   const [female, male] = [erring(receptor.female, receptor.doubt), erring(receptor.male, receptor.doubt)];
   const stand: SceneStand = {
     id: "stand",
@@ -153,16 +140,7 @@ function isolationShare({ species, limit, receptor, sources, windFrom }: ShareIn
   return { likely, low, high, chanceOver };
 }
 
-const plants = Joi.number().greater(0).max(1e9).required();
 const metres = Joi.number().min(0).max(1e6);
-const share = Joi.number().min(0).max(1);
-const span = Joi.object({ start: daySchema.required(), end: daySchema.required() })
-  .custom((value: Span, helpers) => {
-    const days = daysBetween(value.start, value.end);
-    return days < 0 || days > 730 ? helpers.error("any.order") : value;
-  })
-  .messages({ "any.order": "{{#label}} must end on or after its start, within two years" })
-  .required();
 const doubt = Joi.number().integer().min(0).max(120).default(0);
 
 export const ISOLATION_SHARE: Computation = {
@@ -176,12 +154,12 @@ export const ISOLATION_SHARE: Computation = {
       .required(),
     limit: share.required(),
     receptor: Joi.object({
-      plants,
+      plants: plants.required(),
       width: metres,
       length: metres,
       spacing: metres.greater(0).required(),
-      female: span,
-      male: span,
+      female: span.required(),
+      male: span.required(),
       doubt,
     }).required(),
     sources: Joi.array()
@@ -191,12 +169,12 @@ export const ISOLATION_SHARE: Computation = {
             .insensitive()
             .valid(...SPECIES.map(({ id }) => id), ...[...KIN.values()].map(({ name }) => name))
             .required(),
-          plants,
+          plants: plants.required(),
           width: metres,
           length: metres,
           distance: metres.required(),
           bearing: Joi.number().min(0).max(360).allow(null),
-          male: span,
+          male: span.required(),
           doubt,
           presence: share.default(1),
           barriers: Joi.array()

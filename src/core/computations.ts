@@ -19,18 +19,20 @@ export type Computation = {
   run: (input: never) => unknown;
 };
 
-const share = Joi.number().min(0).max(1);
+/** A share, 0–1. */
+export const share = Joi.number().min(0).max(1);
 const inner = Joi.number().greater(0).less(1);
-const day = Joi.string()
+/** A calendar day that exists. */
+export const day = Joi.string()
   .custom((text: string, helpers) => (isDay(text) ? text : helpers.error("any.invalid")))
   .messages({ "any.invalid": "{{#label}} must be a day that exists, written YYYY-MM-DD" });
 
 const number = Joi.number();
-const plants = number.greater(0).max(1e9);
+export const plants = number.greater(0).max(1e9);
 const degrees = number.min(-90).max(90);
 const metres = number.min(0).max(1e7);
 /** A flowering: at most two years, and it does not end before it starts. */
-const span = Joi.object({ start: day.required(), end: day.required() })
+export const span = Joi.object({ start: day.required(), end: day.required() })
   .custom(({ start, end }: { start: string; end: string }, helpers) => {
     const days = daysBetween(start, end);
     return days >= 0 && days < 731 ? { start, end } : helpers.error("any.invalid");

@@ -4,6 +4,7 @@ import { type Day, yearsLater } from "@/core/calendar/day";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { thumbsInWords } from "@/core/inheritance/enoughPlants";
+import { kindAsChoice } from "@/core/isolation/crossing";
 import { crossedPairs, type LineChoice, lineChoices } from "@/records/line/queries";
 import { type LotChoice, lotChoices } from "@/records/lot/queries";
 import { type ChosenPlant, chosenPlants } from "@/records/plant/queries";
@@ -100,7 +101,10 @@ const SPECIES_CHOICES: Record<"species" | "called" | "kin", Choice[]> = {
     })),
   ).sort((a, b) => a.label.localeCompare(b.label)),
   kin: SPECIES.flatMap(({ id, name: crop, wild }) =>
-    wild.map(({ name }) => ({ value: `${id}|${name}`, label: `${name}: wild, crosses with ${crop.toLowerCase()}` })),
+    wild.map(({ name }) => ({
+      value: kindAsChoice({ species: id, wild: name }),
+      label: `${name}: wild, crosses with ${crop.toLowerCase()}`,
+    })),
   ),
 };
 

@@ -3,7 +3,9 @@ import { cautionsAt } from "@/catalogue/hazards";
 import { seasonOf } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
 import { middle } from "@/core/flowering/facts";
+import { arrivalAt } from "@/core/isolation/arrival";
 import { degreeOf } from "@/core/isolation/crossing";
+import { bearsSeed } from "@/core/isolation/meeting";
 import type { Share } from "@/core/isolation/share";
 import { type Germination, germinationAfter } from "@/core/seed/alive";
 import { storageMoisture } from "@/core/seed/drying";
@@ -42,7 +44,7 @@ import {
   type SowingTime,
   sowingTime,
 } from "./raising";
-import { arrivalsOf } from "./scene";
+import { sceneOf } from "./scene";
 import { type SeedTable, seedTable, type TableLotView } from "./seedTable";
 
 /** Where a lot lay, in order. */
@@ -107,8 +109,12 @@ export type LotPage = {
 /** The share of strangers that was foreseen for the stand a lot was gathered from. */
 function foreseenOf(sky: Outlook, { motherStandId }: LotRow): Share | null {
   const mother = motherStandId && standById(sky.db, motherStandId);
-  const arrival = mother && arrivalsOf(sky, mother.season).arrived.get(mother.id);
-  return arrival ? { low: arrival.low, likely: arrival.likely, high: arrival.high } : null;
+  if (!mother) return null;
+  const scene = sceneOf(sky, mother.season);
+  const stand = scene.stands.find(({ id }) => id === mother.id);
+  if (!stand || !bearsSeed(stand)) return null;
+  const { low, likely, high } = arrivalAt(scene, stand);
+  return { low, likely, high };
 }
 
 export function lotPage(sky: Outlook, code: string): LotPage | null {

@@ -1,4 +1,4 @@
-import { sceneSpecies, speciesById } from "@/catalogue/catalogue";
+import { sceneKin, sceneSpecies, speciesById } from "@/catalogue/catalogue";
 import { addDays, yearOf } from "@/core/calendar/day";
 import { inSeason } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
@@ -7,7 +7,7 @@ import { typicalFlowering } from "@/core/flowering/typical";
 import { arrivals, sharesReached } from "@/core/isolation/arrival";
 import { KERNELS, type KernelRange, type Kernels, type Vector } from "@/core/isolation/kernel";
 import { type CountedLot, learnedKernel } from "@/core/isolation/learning";
-import type { Scene, SceneSource, SceneSpecies, SceneStand } from "@/core/isolation/scene";
+import type { Scene, SceneSource, SceneStand } from "@/core/isolation/scene";
 import { type Arrival, newWays, type Ways } from "@/core/isolation/share";
 import { beds } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
@@ -31,12 +31,6 @@ function sourceWindow(source: SourceRow, season: number, { climate, garden }: Ou
   return { start, end, earliest: addDays(start, -TOLD_DOUBT), latest: addDays(end, TOLD_DOUBT) };
 }
 
-/** A source's species; wild kin crosses as what it is, and flowers about as the crop it is kin to. */
-const sourceSpecies = ({ species, wild }: SourceRow): SceneSpecies => {
-  const crop = sceneSpecies(speciesById(species));
-  return wild ? { ...crop, kin: wild } : crop;
-};
-
 function sceneSource(source: SourceRow, season: number, sky: Outlook): SceneSource {
   const { id, name, kind, outline, plants, presence, harm } = source;
   return {
@@ -47,7 +41,7 @@ function sceneSource(source: SourceRow, season: number, sky: Outlook): SceneSour
     plants,
     presence,
     harm,
-    species: sourceSpecies(source),
+    species: sceneKin(source.species, source.wild),
     male: sourceWindow(source, season, sky),
     agreed: source.agreedSeason === season,
     asked: source.askSeason === season,
@@ -110,7 +104,7 @@ const kernelsOf = (sky: Outlook): Kernels =>
   sky.once("kernels", () => {
     const counted = new Map<Vector, CountedLot[]>();
     for (const { season, motherStandId, plants, strange } of countsOfOpenLots(sky.db)) {
-      const scene = sceneWith(sky, season, KERNELS);
+      const scene = sky.once(`working scene ${season}`, () => sceneWith(sky, season, KERNELS));
       const stand = scene.stands.find(({ id }) => id === motherStandId);
       if (!stand || !flowersAtAll(stand.window)) continue;
       const ways = newWays();

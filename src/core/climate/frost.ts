@@ -56,18 +56,15 @@ export type ColdSpell = {
  * @example coldByNormals(Array(366).fill({ min: 21, max: 31 }), 0, 0) // null
  */
 export function coldByNormals(daily: Temperature[], start: number, degrees: number): ColdSpell | null {
-  const key = `${start} ${degrees} ${daily.reduce((sum, { min }, i) => sum + min * (i + 1), 0)} ${daily[0]!.min}`;
-  const known = reckoned.get(key);
-  if (known !== undefined) return known;
-  const cold = coldOfYears(daily, start, degrees);
-  if (reckoned.size >= PLACES_KEPT) reckoned.clear();
-  reckoned.set(key, cold);
-  return cold;
+  const known = reckoned.get(daily) ?? new Map<string, ColdSpell | null>();
+  reckoned.set(daily, known);
+  const key = `${start} ${degrees}`;
+  if (!known.has(key)) known.set(key, coldOfYears(daily, start, degrees));
+  return known.get(key)!;
 }
 
 /** Drawing years takes a millisecond or two, and every press asks for the same place again. */
-const reckoned = new Map<string, ColdSpell | null>();
-const PLACES_KEPT = 500;
+const reckoned = new WeakMap<Temperature[], Map<string, ColdSpell | null>>();
 
 function coldOfYears(daily: Temperature[], start: number, degrees: number): ColdSpell | null {
   const nights = deviations();

@@ -1,8 +1,7 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
 import type { Climate } from "./climate";
-import { type ColdSpell, coldByNormals, winterMiddle } from "./frost";
+import { coldByNormals, winterMiddle } from "./frost";
 import { frostBefore, nextFrost } from "./season";
-import type { Temperature } from "./temperature";
 
 /** The day on which cold kills what stands in the open, and the standard deviation of the years around it, days. */
 export type Kill = { day: Day; spread: number };
@@ -14,22 +13,10 @@ const USUAL = 0.5;
 /** No autumn lasts longer than this. */
 const LONGEST_AUTUMN = 150;
 
-const kept = new WeakMap<Temperature[], Map<string, ColdSpell | null>>();
-
-/** Cold by the normals, reckoned once for a place. */
-function coldOf({ daily, latitude }: Climate, degrees: number): ColdSpell | null {
-  const known = kept.get(daily) ?? new Map<string, ColdSpell | null>();
-  kept.set(daily, known);
-  const start = winterMiddle(latitude);
-  const key = `${start} ${degrees}`;
-  if (!known.has(key)) known.set(key, coldByNormals(daily, start, degrees));
-  return known.get(key)!;
-}
-
 /** Days by which cold of some degrees comes after the first frost of autumn, and is over before the last one of spring. */
 function behindFrost(climate: Climate, degrees: number): { first: number; last: number } | null {
   if (climate.daily.length === 0) return { first: -degrees * DAYS_A_DEGREE, last: -degrees * DAYS_A_DEGREE };
-  const [frost, cold] = [coldOf(climate, 0), coldOf(climate, degrees)];
+  const [frost, cold] = [0, degrees].map((cold) => coldByNormals(climate.daily, winterMiddle(climate.latitude), cold));
   if (!cold || cold.chance < USUAL) return null;
   // A place without frost by its normals, where the grower has seen it.
   if (!frost) return { first: 0, last: 0 };

@@ -58,6 +58,22 @@ const side = (a: Point, b: Point, p: Point) => (b.x - a.x) * (p.y - a.y) - (b.y 
 const between = (p: Point, q: Point, r: Point) =>
   Math.min(p.x, q.x) <= r.x && r.x <= Math.max(p.x, q.x) && Math.min(p.y, q.y) <= r.y && r.y <= Math.max(p.y, q.y);
 
+/** A plot of some sides around its middle, not turned. @example plotAround({ x: 5, y: 5 }, 4, 2).y // 4 */
+export const plotAround = (middle: Point, width: number, length: number): Plot => ({
+  x: middle.x - width / 2,
+  y: middle.y - length / 2,
+  width,
+  length,
+  turn: 0,
+});
+
+/**
+ * The corners of a rectangle around its middle; the middle alone where it has no breadth.
+ * @example cornersAround({ x: 5, y: 5 }, 0, 0) // [{ x: 5, y: 5 }]
+ */
+export const cornersAround = (middle: Point, width: number, length: number): Point[] =>
+  width > 0 && length > 0 ? cornersOf(plotAround(middle, width, length)) : [middle];
+
 /** Whether two stretches cross or touch. */
 function stretchesCross(a: Point, b: Point, c: Point, d: Point): boolean {
   const [c1, c2, a1, a2] = [side(a, b, c), side(a, b, d), side(c, d, a), side(c, d, b)];

@@ -3,10 +3,11 @@ import type { Id } from "../custody/id";
 import { ripensBeforeFrost } from "../flowering/ripening";
 import { block } from "../ground/planting";
 import { seeded } from "../numbers/chance";
-import { airOver, likelyShare, riskBeyond } from "./arrival";
+import { airOver, lookAt } from "./arrival";
 import { applied, type Change } from "./change";
 import { degreeOf } from "./crossing";
-import type { Mesh, Scene, SceneStand } from "./scene";
+import { meshFor } from "./emitter";
+import type { Scene, SceneStand } from "./scene";
 import { newWays } from "./share";
 
 /** One stand's place in a plan: by how many days its sowing moves, which bed it has, what guards its flowers. */
@@ -44,9 +45,6 @@ const MOVE_VISITS = 1;
 const SHIFT_VISITS = 1 / 28;
 /** How much worse a plan counts for each stand over its limit (and again in proportion), or not ripe. */
 const FAULT = 1000;
-
-/** What a cage must be hung with to hold what carries a stand's pollen. */
-const meshFor = ({ species }: SceneStand): Mesh => (species.vector === "wind" ? "cloth" : "net");
 
 const standOf = (scene: Scene, id: Id): SceneStand => scene.stands.find((s) => s.id === id)!;
 
@@ -116,7 +114,7 @@ export function judge(task: ArrangeTask, quick = false): (plan: Plan) => Judged 
   const beds = new Map(task.scene.beds.map((bed) => [bed.id, bed]));
   const chosen = new Map(task.stands.map((id, i) => [id, i]));
   // What arrives at a stand hangs on the choices of those only that cross with it.
-  const arrived = new Map<string, { share: number; risk: number }>();
+  const arrived = new Map<string, ReturnType<typeof lookAt>>();
   const minded = task.stands.map((id) => {
     const { species } = standOf(task.scene, id);
     return task.stands.flatMap((other, j) => (degreeOf(species, standOf(task.scene, other).species) ? [j] : []));
@@ -164,10 +162,9 @@ export function judge(task: ArrangeTask, quick = false): (plan: Plan) => Judged 
         present.id,
       );
       const known = arrived.get(key);
-      const share = known?.share ?? likelyShare(scene, stand, air, ways);
-      // Where the likely share is over so are most gardens: on a first look none is drawn.
-      const risk = known?.risk ?? (quick && share > present.limit ? 1 : riskBeyond(scene, stand, air, ways, quick));
-      if (!known) arrived.set(key, { share, risk });
+      const look = known ?? lookAt(scene, stand, air, ways, quick);
+      if (!known) arrived.set(key, look);
+      const { share, risk } = look;
       if (risk > 0) {
         over++;
         fault += FAULT * (1 + risk + Math.min(50, Math.max(0, share / present.limit - 1)));

@@ -73,10 +73,10 @@ const FARTHEST_ERROR = 1.25;
 /** What the engine needs of a scene. */
 type Place = Pick<Scene, "stands" | "sources" | "barriers" | "windFrom" | "kernels">;
 
-/** What meets at a stand's flowers, with windows that may err by their doubt, or as they are likeliest. */
-function meetingAt(scene: Place, stand: SceneStand, air: Air, ways: Ways, doubtful: boolean): Meeting {
+/** What meets at a stand's flowers, or may where a forecast errs. */
+function meetingAt(scene: Place, stand: SceneStand, air: Air, ways: Ways): Meeting {
   const female = daysOf(stand.window.female);
-  const doubt = doubtful ? doubtOf(stand.window.female) : 0;
+  const doubt = doubtOf(stand.window.female);
   const candidates = reaching(air, stand);
   const outline = seedOutline(stand, candidates);
   const whole = outline.length > 1;
@@ -86,7 +86,7 @@ function meetingAt(scene: Place, stand: SceneStand, air: Air, ways: Ways, doubtf
   for (const { emitter, degree, factor } of candidates) {
     const own = isKin(stand, emitter);
     if (!own && !minds(stand, emitter)) continue;
-    const errs = doubtful ? FARTHEST_ERROR * Math.hypot(emitter.doubt, doubt) : 0;
+    const errs = FARTHEST_ERROR * Math.hypot(emitter.doubt, doubt);
     if (emitter.male.start - errs > female.end || emitter.male.end + errs < female.start) continue;
     const key = `${emitter.place}|${stand.bed.id}|${stand.species.vector}`;
     const known = whole ? ways.between.get(key) : undefined;
@@ -157,7 +157,7 @@ const held = (value: number, low: number, high: number) => Math.min(high, Math.m
  * @example arrivalAt(scene([stand(1)], { sources: [source(9, 30)] }), stand(1)).bySource.map((s) => s.days) // [31]
  */
 export function arrivalAt(scene: Place, stand: SceneStand, air: Air = airOver(scene), ways: Ways = newWays()): Arrival {
-  const meeting = meetingAt(scene, stand, air, ways, true);
+  const meeting = meetingAt(scene, stand, air, ways);
   const likely = likelyOf(meeting);
   const { own, kernel } = meeting;
   const drawn = meeting.strangers.length > 0 ? drawnShares(meeting, stand.limit) : new Float64Array(1);
@@ -182,7 +182,7 @@ export function arrivalAt(scene: Place, stand: SceneStand, air: Air = airOver(sc
  * @example likelyShare(scene([stand(1)]), stand(1), airOver(scene([stand(1)])), newWays()) // 0
  */
 export const likelyShare = (scene: Scene, stand: SceneStand, air: Air, ways: Ways): number =>
-  likelyOf(meetingAt(scene, stand, air, ways, false)).whole;
+  likelyOf(meetingAt(scene, stand, air, ways)).whole;
 
 /**
  * The shares that strangers father in the gardens drawn, were pollen to reach as a kernel says.
@@ -190,7 +190,7 @@ export const likelyShare = (scene: Scene, stand: SceneStand, air: Air, ways: Way
  */
 export function sharesReached(scene: Place, stand: SceneStand, kernel: KernelRange, ways: Ways): Float64Array {
   const kernels = { ...scene.kernels, [stand.species.vector]: kernel };
-  const meeting = meetingAt({ ...scene, kernels }, stand, airOver(scene), ways, true);
+  const meeting = meetingAt({ ...scene, kernels }, stand, airOver(scene), ways);
   return meeting.strangers.length > 0 ? drawnShares(meeting, 1) : new Float64Array(1);
 }
 
@@ -201,19 +201,28 @@ export const CHANCE_TAKEN = 0.1;
 const FIRST_LOOK = 40;
 
 /**
- * Whether a stand keeps its limit in nine gardens of ten, and how far it is from it where it doesn't: 0, or the chance
- * that it exceeds the limit as far as it was followed, above a tenth.
- * @param quick believe a first look
- * @example riskBeyond(scene([stand(1)]), stand(1), airOver(scene([stand(1)])), newWays()) // 0
+ * The likely share of a stand, whether it keeps its limit in nine gardens of ten, and how far it is from that where it
+ * doesn't: a risk of 0, or the chance that it exceeds the limit as far as it was followed, above a tenth.
+ * @param quick believe a first look, in which a likely share over the limit is a risk of 1
+ * @example lookAt(scene([stand(1)]), stand(1), airOver(scene([stand(1)])), newWays()) // { share: 0, risk: 0 }
  */
-export function riskBeyond(scene: Scene, stand: SceneStand, air: Air, ways: Ways, quick = false): number {
-  const meeting = meetingAt(scene, stand, air, ways, true);
-  if (meeting.strangers.length === 0) return 0;
+export function lookAt(
+  scene: Scene,
+  stand: SceneStand,
+  air: Air,
+  ways: Ways,
+  quick = false,
+): { share: number; risk: number } {
+  const meeting = meetingAt(scene, stand, air, ways);
+  const share = likelyOf(meeting).whole;
+  if (meeting.strangers.length === 0) return { share, risk: 0 };
+  // Where the likely share is over so are most gardens.
+  if (quick && share > stand.limit) return { share, risk: 1 };
   const draws = quick ? FIRST_LOOK : DRAWS;
   const most = Math.floor(CHANCE_TAKEN * draws);
   const drawn = drawnShares(meeting, stand.limit, most + 1, draws);
   const chance = shareOver(drawn, stand.limit);
-  return chance * drawn.length <= most ? 0 : chance;
+  return { share, risk: chance * drawn.length <= most ? 0 : chance };
 }
 
 /**

@@ -37,6 +37,20 @@ export function degreeOf(mother: CrossingFacts, father: CrossingFacts): Degree |
   return told ? (told.other ?? told.degree) : null;
 }
 
+type Kind = { species: string; wild: string };
+
+/**
+ * A crop, or a wild kin of one, as one choice of a list.
+ * @example kindAsChoice({ species: "quinoa", wild: "Fat hen" }) // "quinoa|Fat hen"
+ */
+export const kindAsChoice = ({ species, wild }: Kind): string => (wild ? `${species}|${wild}` : species);
+
+/** And back. @example kindOfChoice("quinoa|Fat hen") // { species: "quinoa", wild: "Fat hen" } */
+export function kindOfChoice(choice: string): Kind {
+  const [species, wild] = choice.split("|");
+  return { species: species!, wild: wild ?? "" };
+}
+
 export type CanCross = { can: true; degree: Degree } | { can: false; why: string };
 
 /**

@@ -3,7 +3,7 @@ import type { Id } from "../custody/id";
 import { flowersAtAll, type Window } from "../flowering/facts";
 import { cornersOf, type Point } from "../ground/shape";
 import type { Days } from "./contamination";
-import type { Harm, SceneSource, SceneStand } from "./scene";
+import type { Harm, Mesh, SceneSource, SceneStand } from "./scene";
 
 /** Pollen that still gets through, by what keeps it in or out. Working values, all of them. */
 export const LEAKS = {
@@ -33,6 +33,13 @@ export function coverLeaks({ cover, mesh, species }: Pick<SceneStand, "cover" | 
  * @example missedBetweenWalks(7) // 0.503
  */
 export const missedBetweenWalks = (days: number): number => 1 - Math.exp(-days / 10);
+
+/**
+ * What a cage must be hung with to hold what carries a stand's pollen.
+ * @example meshFor(stand(1)) // "net"
+ */
+export const meshFor = ({ species }: Pick<SceneStand, "species">): Mesh =>
+  species.vector === "wind" ? "cloth" : "net";
 
 export type Emitter = {
   key: string;

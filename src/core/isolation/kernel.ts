@@ -30,8 +30,8 @@ const FAR_DOUBT = 3;
  */
 export function properKernel(kernel: KernelRange): KernelRange {
   const { scale, low, high, shape, far } = kernel;
-  if (!(shape > 1) || (far && !(far.shape > 1)))
-    throw new Error(`A kernel's shape must be above 1, or it is no density: ${far ? far.shape : shape}.`);
+  const flat = [shape, ...(far ? [far.shape] : [])].find((one) => !(one > 1));
+  if (flat !== undefined) throw new Error(`A kernel's shape must be above 1, or it is no density: ${flat}.`);
   if (!(low > 0 && low <= scale && scale <= high && Number.isFinite(high)))
     throw new Error(`A kernel's scale must lie in its range, above 0: ${low} to ${high} around ${scale}.`);
   if (far && !(far.weight >= 0 && far.weight < 1 && far.scale > scale))

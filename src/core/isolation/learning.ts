@@ -1,3 +1,4 @@
+import { normalised } from "../numbers/normalised";
 import { type KernelRange, ONE_IN_TWENTY } from "./kernel";
 
 /** Plants of an open lot that were looked at, how many had a strange father, and what shares a reach would have brought. */
@@ -21,14 +22,16 @@ function usual({ scale, low, high }: KernelRange, reach: number): number {
   );
 }
 
+/** Shares of all or none held just inside: neither is ever sure. */
+const inside = (share: number) => Math.min(1 - 1e-9, Math.max(1e-9, share));
+
 /** How well shares agree with a count, up to a factor that all reaches share: the binomial's mean over the shares. */
 function agrees(shares: ArrayLike<number>, { plants, strange }: CountedLot): number {
   // Against the best there can be, so that large counts do not vanish.
-  const best = Math.min(1 - 1e-9, Math.max(1e-9, strange / plants));
+  const best = inside(strange / plants);
   const log = (share: number) => strange * Math.log(share) + (plants - strange) * Math.log1p(-share);
   let sum = 0;
-  for (let i = 0; i < shares.length; i++)
-    sum += Math.exp(log(Math.min(1 - 1e-9, Math.max(1e-9, shares[i]!))) - log(best));
+  for (let i = 0; i < shares.length; i++) sum += Math.exp(log(inside(shares[i]!)) - log(best));
   return SOMETHING_ELSE + sum / shares.length;
 }
 
@@ -48,12 +51,9 @@ export function learnedKernel(working: KernelRange, counts: CountedLot[]): Kerne
     const kernel = { ...working, scale: reach, low: reach, high: reach };
     return counts.reduce((weight, count) => weight * agrees(count.sharesAt(kernel), count), before[i]!);
   });
-  const posterior = spreadOf(reaches, after);
   return {
     ...working,
-    scale: posterior.middle,
-    low: posterior.low,
-    high: posterior.high,
+    ...nineTenths(reaches, after),
     learned: {
       counts: counts.length,
       plants: counts.reduce((sum, { plants }) => sum + plants, 0),
@@ -63,35 +63,24 @@ export function learnedKernel(working: KernelRange, counts: CountedLot[]): Kerne
   };
 }
 
-const total = (list: number[]) => list.reduce((a, b) => a + b, 0);
-
 /** How much of one distribution lies where the other has none, 0–1. */
 function apart(before: number[], after: number[]): number {
-  const [one, other] = [total(before), total(after)];
-  return total(before.map((weight, i) => Math.abs(weight / one - after[i]! / other))) / 2;
+  const [one, other] = [normalised(before), normalised(after)];
+  return one.reduce((sum, share, i) => sum + Math.abs(share - other[i]!), 0) / 2;
 }
 
-/** Middle and nine tenths of reaches with their weights. */
-function spreadOf(reaches: number[], weights: number[]) {
-  const all = total(weights);
-  const logs = reaches.map(Math.log);
+/** The middle and the range of nine tenths of reaches in even steps of their logarithm, with their weights. */
+function nineTenths(reaches: number[], weights: number[]): { low: number; scale: number; high: number } {
+  const shares = normalised(weights);
+  const step = Math.log(reaches[1]! / reaches[0]!);
   const at = (share: number) => {
     let below = 0;
-    for (let i = 0; i < reaches.length; i++) {
-      const here = weights[i]! / all;
+    for (const [i, here] of shares.entries()) {
       // Between two reaches by how far the share lies into the step.
-      if (below + here >= share) {
-        const into = (share - below) / here - 0.5;
-        const step = logs[1]! - logs[0]!;
-        return Math.exp(logs[i]! + into * step);
-      }
+      if (below + here >= share) return reaches[i]! * Math.exp(((share - below) / here - 0.5) * step);
       below += here;
     }
     return reaches.at(-1)!;
   };
-  return {
-    middle: at(0.5),
-    low: at(0.05),
-    high: at(0.95),
-  };
+  return { low: at(0.05), scale: at(0.5), high: at(0.95) };
 }

@@ -1,32 +1,10 @@
 import { describe, expect, test } from "vitest";
 import { type Beta, betaMean, betaOfRange, betaWeight } from "../numbers/beta";
-import { betaInterval, betaQuantile } from "../numbers/betaRange";
-import { normalFrom, seeded } from "../numbers/chance";
+import { linesLived } from "../tests/linesLived";
 import { nextLine } from "./pooling";
 import { learn } from "./setRate";
 
 const PRIOR = betaOfRange({ low: 0.25, high: 0.55 });
-
-/** How often the range of nine tenths holds a line's true rate, other lines lying so far apart. */
-function covered(spread: number, own: number): number {
-  const luck = seeded(11);
-  const logit = (share: number) => Math.log(share / (1 - share));
-  const lines = 160;
-  let held = 0;
-  for (let i = 0; i < lines; i++) {
-    const middle = logit(betaQuantile(PRIOR, luck()));
-    const rate = () => 1 / (1 + Math.exp(-(middle + spread * normalFrom(luck(), luck()))));
-    const flowers = (n: number, at: number) => {
-      const set = Array.from({ length: n }, () => luck() < at).filter(Boolean).length;
-      return { set, failed: n - set };
-    };
-    const others = Array.from({ length: 12 }, () => flowers(40, rate()));
-    const at = rate();
-    const { low, high } = betaInterval(nextLine(PRIOR, others, flowers(own, at)), 0.9);
-    if (low <= at && at <= high) held++;
-  }
-  return held / lines;
-}
 
 describe("what other lines teach of the next", () => {
   test.each([
@@ -37,7 +15,7 @@ describe("what other lines teach of the next", () => {
     [1, 0, 0.82, 0.97],
     [0.6, 20, 0.82, 0.97],
   ])("spread %d and %i flowers of its own: nine tenths are about that", (spread, own, least, most) => {
-    const share = covered(spread, own);
+    const share = linesLived(spread, own, 160, 11);
     expect(share).toBeGreaterThanOrEqual(least);
     expect(share).toBeLessThanOrEqual(most);
   });

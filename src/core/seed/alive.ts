@@ -1,3 +1,4 @@
+import { normalised } from "../numbers/normalised";
 import { shareBelow } from "../numbers/probit";
 import { FRESH, type SeedFacts } from "./ageing";
 
@@ -29,11 +30,6 @@ function steps(mean: number, deviation: number, count: number): { values: number
 }
 
 const hump = (x: number, mean: number, deviation: number) => Math.exp(-0.5 * ((x - mean) / deviation) ** 2);
-
-function normalised(weights: number[]): number[] {
-  const sum = weights.reduce((a, b) => a + b, 0);
-  return weights.map((weight) => weight / sum);
-}
 
 /** How far a species' lots may be from what is published of it, as the deviation of a logarithm. */
 function speciesSpread({ viability, shelfYears: { low, high } }: SeedFacts): number {

@@ -1,7 +1,7 @@
 import Joi from "joi";
 import { speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
-import { atBearing, cornersOf, type Point, snapped } from "@/core/ground/shape";
+import { atBearing, cornersAround, type Point, snapped } from "@/core/ground/shape";
 import { BARRIER_FACTORS } from "@/core/isolation/barrier";
 import { plural } from "@/core/units/plural";
 import { Refusal, refuse } from "@/db/ops";
@@ -82,17 +82,11 @@ const where = {
 };
 type Where = { outline?: Point[] | null; distance?: number | null; bearing?: number | null; across?: number | null };
 
-/** A square of a side around a point; the point alone where it has no breadth. */
-function square(middle: Point, side: number): Point[] {
-  if (side === 0) return [middle];
-  return cornersOf({ x: middle.x - side / 2, y: middle.y - side / 2, width: side, length: side, turn: 0 });
-}
-
 function outlineOf({ outline, distance, bearing, across }: Where): string {
   if (outline) return pointsToText(outline);
   const far = distance ?? refuse("distance", "Say how far it is, and in which direction.");
   const towards = bearing ?? refuse("bearing", "Say in which direction it lies, as a bearing from north.");
-  const corners = square(atBearing({ x: 0, y: 0 }, towards, far), across ?? 0);
+  const corners = cornersAround(atBearing({ x: 0, y: 0 }, towards, far), across ?? 0, across ?? 0);
   return pointsToText(corners.map(({ x, y }) => ({ x: snapped(x, 0.001), y: snapped(y, 0.001) })));
 }
 

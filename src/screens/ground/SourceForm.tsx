@@ -1,6 +1,7 @@
 "use client";
 import { pointsFromLines, pointsToLines } from "@/core/ground/pointsText";
 import type { Point } from "@/core/ground/shape";
+import { kindAsChoice, kindOfChoice } from "@/core/isolation/crossing";
 import { lengthTyped, lengthUnit, type Units } from "@/core/units/units";
 import type { SourceRow } from "@/records/ground/queries";
 import { CommandButton, CommandForm, Field } from "../common/command";
@@ -24,14 +25,6 @@ const SURE = [
   { value: 0.1, label: "Hardly" },
 ];
 
-/** A crop, or a wild kin of one, as one choice of a list. */
-const kindOf = ({ species, wild }: Pick<SourceRow, "species" | "wild">) => (wild ? `${species}|${wild}` : species);
-
-function speciesAndKin(choice: string): { species: string; wild: string } {
-  const [species, wild] = choice.split("|");
-  return { species: species!, wild: wild ?? "" };
-}
-
 /** Pollen from beyond the garden: by distance and bearing, by a point on the map, or by its outline. */
 export function SourceForm({ source, at, units, season, onDone }: Props) {
   const unit = lengthUnit(units);
@@ -44,7 +37,7 @@ export function SourceForm({ source, at, units, season, onDone }: Props) {
         values={{
           name: source?.name,
           kind: source?.kind ?? "neighbour",
-          species: source && kindOf(source),
+          species: source && kindAsChoice(source),
           plants: source?.plants,
           presence: source?.presence ?? 0.9,
           harm: source?.harm ?? "none",
@@ -58,7 +51,7 @@ export function SourceForm({ source, at, units, season, onDone }: Props) {
         factors={{ distance: lengthTyped(1, units), across: lengthTyped(1, units) }}
         shape={({ outline: lines, species: grows, ...typed }) => ({
           ...typed,
-          ...(grows ? speciesAndKin(String(grows)) : grows === undefined ? {} : { species: grows }),
+          ...(grows ? kindOfChoice(String(grows)) : grows === undefined ? {} : { species: grows }),
           ...(lines ? { outline: pointsFromLines(String(lines)) ?? lines } : {}),
         })}
         patch={source !== undefined}

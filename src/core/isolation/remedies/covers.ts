@@ -1,3 +1,4 @@
+import { meshFor } from "../emitter";
 import { bloom, type Draft, type Task } from "./remedy";
 
 /** So many visits mark a stand's fruits for seed, a few at each. Working value. */
@@ -17,7 +18,7 @@ const HUNG = {
 export function covers({ stand }: Task): Draft[] {
   const days = bloom(stand);
   const selfs = stand.species.selfs;
-  const mesh = stand.species.vector === "wind" ? "cloth" : "net";
+  const mesh = meshFor(stand);
   const drafts: Draft[] = [
     {
       key: "cage",

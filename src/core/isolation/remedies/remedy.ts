@@ -1,6 +1,6 @@
 import { dayNumber } from "../../calendar/day";
 import type { Id } from "../../custody/id";
-import { airOver, riskBeyond } from "../arrival";
+import { airOver, lookAt } from "../arrival";
 import { applied, type Change } from "../change";
 import type { Scene, SceneStand } from "../scene";
 import type { Arrival, Share, Ways } from "../share";
@@ -38,5 +38,5 @@ export const bloom = (stand: SceneStand) => dayNumber(stand.window.end) - dayNum
  */
 export function keeps({ scene, stand, ways }: Task, changes: Change[]): boolean {
   const next = applied(scene, changes);
-  return riskBeyond(next, next.stands.find((s) => s.id === stand.id)!, airOver(next), ways) === 0;
+  return lookAt(next, next.stands.find((s) => s.id === stand.id)!, airOver(next), ways).risk === 0;
 }
