@@ -128,7 +128,7 @@ export const sceneKin = (crop: string, wild: string): SceneSpecies => {
 
 function forScene(species: Species): SceneSpecies {
   const { id, name, crossingGroup, crosses, outcrossing, vector, breeding, flowerType } = species;
-  const { daysToFlower, flowerDays, daysToRipe, femaleLag, heat, tender, light, cold, kills, cutBack } = species;
+  const { daysToFlower, flowerDays, daysToRipe, femaleLag, heat, tender, light, cold, kills, cutBack, raise } = species;
   return {
     id,
     name,
@@ -147,6 +147,7 @@ function forScene(species: Species): SceneSpecies {
     femaleLag,
     heat,
     tender,
+    raised: raise.plantOut,
     light,
     cold,
     kills,

@@ -1,11 +1,11 @@
 import { speciesById } from "@/catalogue/catalogue";
-import { type Day, daysBetween } from "@/core/calendar/day";
+import { addDays, type Day, daysBetween } from "@/core/calendar/day";
+import { plantingOut } from "@/core/climate/plantingOut";
 import { addressOfStand } from "@/core/custody/address";
 import type { Id } from "@/core/custody/id";
 import { chanceAbove } from "@/core/numbers/betaRange";
 import { germinationAfter } from "@/core/seed/alive";
 import { germinationInterval } from "@/core/seed/germination";
-import { nextPlantingOut } from "@/core/seed/sowDays";
 import type { RaisingStages, Stage } from "@/core/seed/sowing";
 import { meanOf, NONE, stageFrom, type Through } from "@/core/work/losses";
 import { STAYS_USUALLY, seedsToSow } from "@/core/work/raise";
@@ -167,7 +167,7 @@ export type SowingTime = { out: Day; grown: { low: number; high: number } };
 export function sowingTime({ today, climate }: Outlook, species: string): SowingTime | null {
   const { tender, raise } = speciesById(species);
   const { plantOut: grown } = raise;
-  return grown && { out: nextPlantingOut(today, grown, tender, climate.frosts), grown };
+  return grown && { out: plantingOut(addDays(today, grown.low), tender, climate.frosts).best, grown };
 }
 
 /** What a line loses at each stage, beside what is usual. */

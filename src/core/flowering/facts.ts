@@ -18,6 +18,8 @@ export type FloweringFacts = {
   heat: { base: number; ceiling: number; degreeDays: Range };
   /** Whether frost kills it: sown before the last frost, it is taken to be raised under cover until then. */
   tender: boolean;
+  /** Days under cover from sowing until it has grown enough to be planted out; none where it is sown in its place. */
+  raised?: Range | null;
   /** Whether the length of the day holds flowering back until it is longer, or shorter, than some hours. */
   light: { kind: "any" | "long" | "short"; hours: Range | null };
   /** Days of mean temperature at or below `below` °C that it must have stood through; null where none is needed. */

@@ -1,6 +1,7 @@
-import { type Day, dayNumber } from "../calendar/day";
+import { addDays, type Day, dayNumber } from "../calendar/day";
 import { type Climate, temperatureOn } from "../climate/climate";
 import { heatOf } from "../climate/degreeDays";
+import { plantingOut } from "../climate/plantingOut";
 import { nextFrost } from "../climate/season";
 import { startOfHeat } from "./cold";
 import { type FloweringFacts, LONGEST, type Sowing } from "./facts";
@@ -8,13 +9,11 @@ import { type FloweringFacts, LONGEST, type Sowing } from "./facts";
 /** Warmth under cover until planting out, °C: a working value for a windowsill or a heated frame. */
 const UNDER_COVER = { min: 15, max: 22 };
 
-/** Tender crops go out so many days after the usual last frost. Working value. */
-const AFTER_FROST = 5;
-
 /**
- * When a crop goes out into the open: as recorded; what is tender and sown while frosts may come, some days after the last.
+ * When a crop goes out into the open: as recorded; what is tender and sown while frosts may come, once it has grown and
+ * they are over. Source: `plantingOut`.
  * @returns a numbered day
- * @example outFrom({ sown: "2027-04-01" }, { tender: true }, { frosts: { last: { day: "05-14" }, first: { day: "10-06" } } }) // 20957
+ * @example outFrom({ sown: "2027-04-01" }, { tender: true }, { frosts: { last: { day: "05-14", spread: 10 }, first: { day: "10-06" } } }) // 20962
  */
 export function outFrom(sowing: Sowing, facts: FloweringFacts, climate: Climate): number {
   const sown = dayNumber(sowing.sown);
@@ -24,7 +23,8 @@ export function outFrom(sowing: Sowing, facts: FloweringFacts, climate: Climate)
   const over = nextFrost(sowing.sown, last.day);
   // Sown between the frosts of spring and autumn it stands where it was sown.
   const underCover = over < nextFrost(sowing.sown, first.day);
-  return underCover ? dayNumber(over) + AFTER_FROST : sown;
+  if (!underCover) return sown;
+  return dayNumber(plantingOut(addDays(sowing.sown, facts.raised?.low ?? 0), true, climate.frosts).best);
 }
 
 /**

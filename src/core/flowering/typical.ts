@@ -1,5 +1,6 @@
 import { addDays, type Day } from "../calendar/day";
 import type { Climate } from "../climate/climate";
+import { plantingOut } from "../climate/plantingOut";
 import { inSeason, seasonSpan } from "../climate/season";
 import type { FloweringFacts, Window } from "./facts";
 import { flowering } from "./forecast";
@@ -9,7 +10,8 @@ const UNKNOWN_SOWING = 14;
 
 /**
  * When a crop that somebody else grows is likely to shed pollen in a season: sown when growers there usually sow it
- * (tender ones at the last frost, hardy ones six weeks before it, second-year ones the summer before), the range two
+ * (tender ones so as to go out when frost is over, or at the last frost in their place, hardy ones six weeks before it,
+ * second-year ones the summer before), the range two
  * weeks wider for not knowing the day. Where frost is not known, sown in the season's fourth month.
  * @example typicalFlowering(ANNUAL, 2027, climate({ daily: [] })).start // "2027-05-27"
  */
@@ -26,5 +28,8 @@ function usualSowing(facts: FloweringFacts, season: number, climate: Climate): D
   const start = seasonSpan(season, climate.latitude).start;
   const lastFrost = climate.frosts ? inSeason(climate.frosts.last.day, season, climate.latitude) : addDays(start, 100);
   if (facts.cold) return addDays(lastFrost, -365 + 10);
-  return facts.tender ? lastFrost : addDays(lastFrost, -42);
+  if (!facts.tender) return addDays(lastFrost, -42);
+  const { raised } = facts;
+  if (!raised) return lastFrost;
+  return addDays(plantingOut(lastFrost, true, climate.frosts).best, -Math.round((raised.low + raised.high) / 2));
 }

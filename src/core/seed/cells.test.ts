@@ -1,10 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { addDays } from "../calendar/day";
-import type { Frosts } from "../climate/frost";
 import { binomialMasses } from "../numbers/binomial";
 import { cellNumber } from "./cells";
-import { nextPlantingOut, sowingDays } from "./sowDays";
+import { sowingDays } from "./sowDays";
 import { type RaisingStages, sowingNumber } from "./sowing";
 
 const known = (up: number, stays: number) => ({ up: [{ rate: up }], stays: [{ rate: stays }] });
@@ -91,25 +89,5 @@ describe("cells to sow", () => {
       to: "2027-04-13",
     });
     expect(sowingDays("2028-02-10", { low: 60, high: 80 }).from).toBe("2027-11-22");
-  });
-
-  test.each([
-    // Six weeks on, and between the frosts of spring and autumn: as soon as it has grown.
-    ["2027-07-09", true, "2027-08-20"],
-    // Grown before the frosts are over it waits for the last one, the tender with its ten days more.
-    ["2027-03-01", true, "2027-05-30"],
-    ["2027-03-01", false, "2027-05-20"],
-    ["2027-04-15", true, "2027-05-30"],
-    ["2027-04-15", false, "2027-05-27"],
-    // Grown after the first frost it waits for the next spring, over a New Year.
-    ["2027-09-01", true, "2028-05-30"],
-    ["2027-08-17", true, "2028-05-30"],
-    ["2027-08-16", true, "2027-09-27"],
-    ["2027-12-20", false, "2028-05-20"],
-  ])("what is sown on %s is planted out on the next good day, tender %s", (today, tender, out) => {
-    const frost = (day: string) => ({ day, spread: 10 }) as Frosts["last"];
-    const frosts = { last: frost("05-20"), first: frost("09-28"), from: "stated", seasons: 0 } as Frosts;
-    expect(nextPlantingOut(today, { low: 42, high: 56 }, tender, frosts)).toBe(out);
-    expect(nextPlantingOut(today, { low: 42, high: 56 }, tender, null)).toBe(addDays(today, 42));
   });
 });

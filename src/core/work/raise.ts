@@ -1,5 +1,5 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
-import { nextFrost } from "../climate/season";
+import { plantingOut } from "../climate/plantingOut";
 import { cellNumber } from "../seed/cells";
 import { type RaisingStages, SURE_OF_PLANTS, sowingNumber } from "../seed/sowing";
 import { keyOf, type LivingStand, work } from "./living";
@@ -50,16 +50,10 @@ function sow(stand: LivingStand): Work {
   });
 }
 
-/** When seedlings go out: grown enough, and what is tender not before the last frost. */
+/** When seedlings go out, and the last day before they are pot-bound. */
 function outDays({ sown, raising, tender, frosts }: LivingStand): { from: Day; best: Day; last: Day } {
   const { low, high } = raising.plantOut!;
-  const frost = tender && frosts ? nextFrost(sown, frosts.last.day) : null;
-  // A frost that falls long after they are grown is next winter's.
-  const safe = frost && daysBetween(sown, frost) < 200 ? frost : null;
-  const grown = addDays(sown, low);
-  const from = safe && safe > grown ? safe : grown;
-  const sure = safe && frosts ? addDays(safe, frosts.last.spread) : from;
-  const best = sure > from ? sure : from;
+  const { from, best } = plantingOut(addDays(sown, low), tender, frosts);
   const last = addDays(sown, high + POT_BOUND);
   return { from, best, last: last > addDays(best, 14) ? last : addDays(best, 14) };
 }
