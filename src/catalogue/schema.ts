@@ -116,7 +116,8 @@ export const speciesSchema = Joi.object<Species>({
     .required(),
   said: Joi.array()
     .items(Joi.object({ said: text, so: text }))
-    .default([]),
+    .min(1)
+    .required(),
   seed: Joi.object({
     oil: share,
     warmth: figure(0, 40),

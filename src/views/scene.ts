@@ -4,7 +4,7 @@ import { inSeason } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
 import { flowersAtAll, type Window } from "@/core/flowering/facts";
 import { typicalFlowering } from "@/core/flowering/typical";
-import { arrivals, sharesReached } from "@/core/isolation/arrival";
+import { arrivals, type Place, sharesReached } from "@/core/isolation/arrival";
 import { KERNELS, type KernelRange, type Kernels, type Vector } from "@/core/isolation/kernel";
 import { type CountedLot, learnedKernel } from "@/core/isolation/learning";
 import type { Scene, SceneSource, SceneStand } from "@/core/isolation/scene";
@@ -13,8 +13,9 @@ import { beds } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
 import { barriers, type SourceRow, sources } from "@/records/ground/queries";
 import { newestSeed } from "@/records/lot/queries";
-import { countsOfOpenLots } from "@/records/offtype/queries";
+import { type CountOfOpenLot, countsOfOpenLots } from "@/records/offtype/queries";
 import type { ForecastStand, Outlook } from "./outlook";
+import { remembered } from "./remembered";
 
 /** The share of strange fathers taken where a line does not say: by the garden's level of care. */
 const LIMITS: Record<Garden["care"], number> = { relaxed: 0.05, usual: 0.01, strict: 0.002 };
@@ -89,12 +90,42 @@ function sceneStand(stand: Placed, { garden, today, correction }: Outlook, newes
   };
 }
 
+const placeOf = ({ stands, sources, barriers, windFrom, kernels }: Scene): Place => ({
+  stands,
+  sources,
+  barriers,
+  windFrom,
+  kernels,
+});
+
+const arrivedAt = remembered((place: Place): { arrived: Map<Id, Arrival>; ways: Ways } => {
+  const ways = newWays();
+  return { arrived: arrivals(place, ways), ways };
+}, 8);
+
 /** What arrives at every stand of a season, and the ways between them that it was reckoned with. */
 export const arrivalsOf = (sky: Outlook, season: number): { arrived: Map<Id, Arrival>; ways: Ways } =>
-  sky.once(`arrivals ${season}`, () => {
+  sky.once(`arrivals ${season}`, () => arrivedAt(placeOf(sceneOf(sky, season))));
+
+type Counts = { places: Record<number, Place>; counts: CountOfOpenLot[] };
+
+const learnedFrom = remembered(({ places, counts }: Counts): Kernels => {
+  const counted = new Map<Vector, CountedLot[]>();
+  for (const { season, motherStandId, plants, strange } of counts) {
+    const stand = places[season]!.stands.find(({ id }) => id === motherStandId);
+    if (!stand || !flowersAtAll(stand.window)) continue;
     const ways = newWays();
-    return { arrived: arrivals(sceneOf(sky, season), ways), ways };
-  });
+    const sharesAt = (kernel: KernelRange) => sharesReached(places[season]!, stand, kernel, ways);
+    const { vector } = stand.species;
+    counted.set(vector, [...(counted.get(vector) ?? []), { plants, strange, sharesAt }]);
+  }
+  return Object.fromEntries(
+    Object.entries(KERNELS).map(([vector, kernel]) => [
+      vector,
+      learnedKernel(kernel, counted.get(vector as Vector) ?? []),
+    ]),
+  ) as Kernels;
+}, 4);
 
 /**
  * How far pollen reaches in this garden: working values, corrected by what was counted in the offspring of open lots whose
@@ -102,22 +133,10 @@ export const arrivalsOf = (sky: Outlook, season: number): { arrived: Map<Id, Arr
  */
 const kernelsOf = (sky: Outlook): Kernels =>
   sky.once("kernels", () => {
-    const counted = new Map<Vector, CountedLot[]>();
-    for (const { season, motherStandId, plants, strange } of countsOfOpenLots(sky.db)) {
-      const scene = sky.once(`working scene ${season}`, () => sceneWith(sky, season, KERNELS));
-      const stand = scene.stands.find(({ id }) => id === motherStandId);
-      if (!stand || !flowersAtAll(stand.window)) continue;
-      const ways = newWays();
-      const sharesAt = (kernel: KernelRange) => sharesReached(scene, stand, kernel, ways);
-      const { vector } = stand.species;
-      counted.set(vector, [...(counted.get(vector) ?? []), { plants, strange, sharesAt }]);
-    }
-    return Object.fromEntries(
-      Object.entries(KERNELS).map(([vector, kernel]) => [
-        vector,
-        learnedKernel(kernel, counted.get(vector as Vector) ?? []),
-      ]),
-    ) as Kernels;
+    const counts = countsOfOpenLots(sky.db);
+    const seasons = [...new Set(counts.map(({ season }) => season))];
+    const places = seasons.map((season) => [season, placeOf(sceneWith(sky, season, KERNELS))]);
+    return learnedFrom({ places: Object.fromEntries(places), counts });
   });
 
 /** A season as the isolation engine sees it: stands in beds, sources, barriers, climate; plain data. */

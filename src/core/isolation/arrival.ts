@@ -71,7 +71,7 @@ function ownSpread({ bed, plants, spacing, species }: SceneStand, { within }: Wa
 const FARTHEST_ERROR = 1.25;
 
 /** What the engine needs of a scene. */
-type Place = Pick<Scene, "stands" | "sources" | "barriers" | "windFrom" | "kernels">;
+export type Place = Pick<Scene, "stands" | "sources" | "barriers" | "windFrom" | "kernels">;
 
 /** What meets at a stand's flowers, or may where a forecast errs. */
 function meetingAt(scene: Place, stand: SceneStand, air: Air, ways: Ways): Meeting {
@@ -241,7 +241,7 @@ export function apartFrom(scene: Scene, stand: SceneStand, arrival: Arrival): { 
  * The arrival at every stand that bears seed.
  * @example [...arrivals(scene([stand(1), stand(2, { seedWanted: false })])).keys()] // ["1"]
  */
-export function arrivals(scene: Scene, ways: Ways = newWays()): Map<Id, Arrival> {
+export function arrivals(scene: Place, ways: Ways = newWays()): Map<Id, Arrival> {
   const air = airOver(scene);
   return new Map(scene.stands.filter(bearsSeed).map((stand) => [stand.id, arrivalAt(scene, stand, air, ways)]));
 }

@@ -1,9 +1,9 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useWatch } from "react-hook-form";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { CommandForm, Field } from "./command";
+import { PlantsField } from "./PlantsField";
 import { choicesOf, SOWN_IN } from "./words";
 
 type LotChoice = {
@@ -18,13 +18,6 @@ type LotChoice = {
 /** A sowing as it was reckoned. */
 type So = { sowedSeeds: number; wanted: number; sownIn: string | null; perCell: number | null; sown: string };
 type Props = { lots: LotChoice[]; beds: { id: Id; name: string }[]; today: string; most?: number; so?: So };
-
-/** Plants wanted, with what the rule of thumb asks for of the chosen lot. */
-function Wanted({ lots }: { lots: LotChoice[] }) {
-  const lotId = useWatch({ name: "lotId" });
-  const enough = lots.find(({ id }) => id === lotId)?.enough;
-  return <Field name="wanted" label="Plants wanted" type="number" hint={enough && `${enough}.`} />;
-}
 
 /** Sows a lot as a family: in trays of its own, numbered plants once they are planted. */
 export function SowLot({ lots, beds, today, most, so }: Props) {
@@ -68,7 +61,7 @@ export function SowLot({ lots, beds, today, most, so }: Props) {
           hint={most === undefined ? undefined : `${most} are left`}
         />
         <Field name="sown" label="Sown on" type="date" hint="A day to come plans it." />
-        <Wanted lots={lots} />
+        <PlantsField name="wanted" label="Plants wanted" of="lotId" choices={lots} />
         <Field name="sownIn" label="Sown in" type="select" none="As usual" choices={choicesOf(SOWN_IN)} />
         <Field name="trays" label="Trays" type="number" hint="Each gets a tag." />
         <Field name="perCell" label="Seeds in each cell" type="number" />

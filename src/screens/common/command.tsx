@@ -47,7 +47,7 @@ export const CommandForm = Form as <N extends Name>(props: OfCommand<N> & (AsItI
 
 type FieldProps = ComponentProps<typeof PlainField>;
 /** The fields of whatever command. */
-type AnyFieldName = { [N in Name]: keyof Commands[N] }[Name] & string;
+export type AnyFieldName = { [N in Name]: keyof Commands[N] }[Name] & string;
 export const Field = PlainField as (props: Omit<FieldProps, "name"> & { name: AnyFieldName }) => ReactNode;
 /** A field that its form gives a shape of its own. */
 export const OwnField = PlainField;

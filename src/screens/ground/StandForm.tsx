@@ -1,22 +1,15 @@
 "use client";
-import { useWatch } from "react-hook-form";
 import type { Id } from "@/core/custody/id";
 import { Sheet } from "@/ui/Sheet";
 import { Choices } from "../common/Choices";
 import { CommandForm, Field } from "../common/command";
 import { LineField } from "../common/fields";
+import { PlantsField } from "../common/PlantsField";
 
 type Props = {
   beds: { id: Id; name: string }[];
   today: string;
 };
-
-/** What the rule of thumb asks for of the chosen line, before a number is typed. */
-function HowMany({ lines }: { lines: { id: Id; enough: string }[] }) {
-  const lineId = useWatch({ name: "lineId" });
-  const enough = lines.find(({ id }) => id === lineId)?.enough;
-  return enough ? <p className="text-sm text-soft">Plants for seed: {enough}.</p> : null;
-}
 
 export function StandForm({ beds, today }: Props) {
   return (
@@ -53,10 +46,9 @@ export function StandForm({ beds, today }: Props) {
                   none="In trays for now"
                   choices={beds.map((b) => ({ value: b.id, label: b.name }))}
                 />
-                <HowMany lines={lines} />
                 <Field name="sown" label="Sown on" type="date" hint="The flowering forecast counts from here." />
                 <div className="grid grid-cols-2 gap-4">
-                  <Field name="plants" label="Plants" type="number" hint="If they stand already." />
+                  <PlantsField name="plants" label="Plants" hint="If they stand already." of="lineId" choices={lines} />
                   <Field name="sowedSeeds" label="Seeds sown" type="number" />
                 </div>
                 <Field

@@ -143,19 +143,17 @@ export function SpeciesScreen({ garden, band, species: s, protocols, hazards, so
           </ul>
         </section>
       )}
-      {s.said.length > 0 && (
-        <section className="mt-5 max-w-prose">
-          <h3>Often said, and what is so</h3>
-          <dl>
-            {s.said.map(({ said, so }) => (
-              <div key={said} className="mt-2">
-                <dt className="font-semibold">“{said}”</dt>
-                <dd>{so}</dd>
-              </div>
-            ))}
-          </dl>
-        </section>
-      )}
+      <section className="mt-5 max-w-prose">
+        <h3>Often said, and what is so</h3>
+        <dl>
+          {s.said.map(({ said, so }) => (
+            <div key={said} className="mt-2">
+              <dt className="font-semibold">“{said}”</dt>
+              <dd>{so}</dd>
+            </div>
+          ))}
+        </dl>
+      </section>
       <section className="mt-5 max-w-prose">
         <h3>What seed may carry on</h3>
         <ul>

@@ -1,0 +1,21 @@
+"use client";
+import { useWatch } from "react-hook-form";
+import type { Id } from "@/core/custody/id";
+import { type AnyFieldName, Field } from "./command";
+
+type Props = {
+  name: AnyFieldName;
+  label: string;
+  hint?: string;
+  /** The field that names what is sown, and what can be chosen there with how many plants its kind wants. */
+  of: "lineId" | "lotId";
+  choices: { id: Id; enough?: string }[];
+};
+
+/** A number of plants, beside it how many the kind chosen above wants for seed. */
+export function PlantsField({ name, label, hint, of, choices }: Props) {
+  const chosen = useWatch({ name: of });
+  const enough = choices.find(({ id }) => id === chosen)?.enough;
+  const told = [hint, enough && `For seed: ${enough}.`].filter(Boolean).join(" ");
+  return <Field name={name} label={label} type="number" hint={told || undefined} />;
+}
