@@ -1,3 +1,5 @@
+import { type Locale, writtenAs } from "../writing/locale";
+
 /** A calendar day as ISO text, `YYYY-MM-DD`, without a zone. ISO text sorts as the days do. */
 export type Day = string;
 
@@ -107,20 +109,24 @@ function spanDays(span: Span | null): number {
  */
 export const overlapDays = (a: Span, b: Span): number => spanDays(sharedSpan(a, b));
 
-// Made once: a formatter costs more than a thousand of its uses.
-const formatter = (options: Intl.DateTimeFormatOptions) =>
-  new Intl.DateTimeFormat("en-GB", { ...options, timeZone: "UTC" });
-const SHORT = formatter({ day: "numeric", month: "short" });
-const LONG = formatter({ day: "numeric", month: "long", year: "numeric" });
-const WEEKDAY = formatter({ weekday: "short" });
+// Made once for each locale: a formatter costs more than a thousand of its uses.
+const formats = new Map<string, Intl.DateTimeFormat>();
+const STYLES = {
+  month: { month: "short" },
+  short: { day: "numeric", month: "short" },
+  day: { day: "numeric", month: "short", year: "numeric" },
+  long: { weekday: "short", day: "numeric", month: "long", year: "numeric" },
+} as const;
 
 /**
- * A day in words for a person.
- * @param style `short` 9 Jul, `long` Fri 9 July 2027
+ * A day in words for a person, as the locale writes it.
+ * @param style `month` Jul, `short` 9 Jul, `day` 9 Jul 2027, `long` Fri 9 July 2027
  * @example dayInWords("2027-07-09") // "9 Jul"
  * @example dayInWords("2027-07-09", "long") // "Fri 9 July 2027"
  */
-export function dayInWords(day: Day, style: "short" | "long" = "short"): string {
-  const time = read(day);
-  return style === "short" ? SHORT.format(time) : `${WEEKDAY.format(time)} ${LONG.format(time)}`;
+export function dayInWords(day: Day, style: keyof typeof STYLES = "short", locale: Locale = writtenAs()): string {
+  const key = `${locale} ${style}`;
+  const format = formats.get(key) ?? new Intl.DateTimeFormat(locale, { ...STYLES[style], timeZone: "UTC" });
+  formats.set(key, format);
+  return format.format(read(day)).replace(/^(\p{L}+), (?=\d)/u, "$1 ");
 }
