@@ -114,6 +114,15 @@ describe("two copies of a garden", () => {
     expect(undo(garden.db, again)).toMatchObject({ ok: false, message: expect.stringContaining("later records rest") });
   });
 
+  test("tell how far they are every five hundred presses", () => {
+    const there = carried(garden.db);
+    for (let i = 0; i < 501; i++) does(there, "task.add", { title: `task ${i}`, due: "2028-08-01" });
+    const told = [...merge(garden.db, there, {}, {}, true)];
+    expect(told.filter(({ doing }) => doing === "Reading its history")).toEqual([
+      { doing: "Reading its history", done: 500, of: 501 },
+    ]);
+  });
+
   test("keep what each changed in one row; of one column the later press holds, and both are told with when", () => {
     const there = carried(garden.db);
     const { id } = garden.row("bed", 1) as { id: Id };

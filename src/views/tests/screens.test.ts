@@ -419,6 +419,7 @@ describe("Guide and Shed", () => {
     for (let i = 0; i < 70; i++) line(`line ${i}`);
     const first = historyView(garden.sky(), null);
     expect(first.entries).toHaveLength(60);
+    expect(first).toMatchObject({ garden: { name: garden.sky().garden.name }, band: { today: garden.sky().today } });
     const second = historyView(garden.sky(), first.older);
     expect(second.older).toBeNull();
     expect(first.entries.at(-1)!.clock > second.entries[0]!.clock).toBe(true);

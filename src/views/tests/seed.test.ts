@@ -52,6 +52,25 @@ describe("lines to be grown again", () => {
     expect(regrowList(garden.sky()).map(({ name }) => name)).toEqual(["Hollow"]);
   });
 
+  test("the next generation of what is being fixed comes first, from its own lot, whatever else would be lost", () => {
+    seed(leek, "2024-09-01", 60);
+    const fixed = line("Slate fixed", "leek", { school: "cross-and-fix", status: "breeding-line" });
+    const [first, second] = [seed(fixed, "2025-09-01", 900), seed(fixed, "2026-09-01", 40)];
+    for (const [lot, generation] of [
+      [first, 1],
+      [second, 2],
+    ] as const)
+      garden.db.prepare("UPDATE lot SET generation = ? WHERE id = ?").run(generation, lot);
+    const [next, old] = regrowList(garden.sky());
+    expect([next!.name, next!.why, next!.lot, next!.left]).toEqual([
+      "Slate fixed F2",
+      "next",
+      garden.code("lot", second),
+      40,
+    ]);
+    expect([old!.name, old!.why]).toEqual(["Slatefoot", "old"]);
+  });
+
   test("a sowing is offered for the day on which the line was sown last, or for spring", () => {
     seed(leek, "2024-09-01", 900);
     const sowOn = () => regrowList(garden.sky())[0]!.sowOn;
