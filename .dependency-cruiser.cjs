@@ -26,7 +26,7 @@ module.exports = {
       "^src/workers/server",
       "^src/(workers|views|records|core|catalogue|db)/",
     ),
-    layer("ui-imports-nothing-of-ours", "^src/ui/", "^src/ui/"),
+    layer("ui-imports-days-and-writing", "^src/ui/", "^src/(ui|core/(writing|calendar)/)"),
     layer("screens-import-ui-core-and-types", "^src/screens/", "^src/(screens|ui|core|records|views|workers)/"),
     {
       name: "screens-take-only-types-from-the-server",

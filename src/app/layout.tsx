@@ -3,6 +3,7 @@ import { cookies } from "next/headers";
 import type { ReactNode } from "react";
 import { Toaster } from "sonner";
 import { OutboxBar } from "@/ui/OutboxBar";
+import { Written } from "@/ui/Written";
 import { here } from "./here";
 import "./globals.css";
 
@@ -22,10 +23,13 @@ export default async function Layout({ children }: { children: ReactNode }) {
   return (
     <html lang="en" data-theme={theme} data-stands-on={sky.pinned ? sky.today : undefined}>
       <body>
-        <OutboxBar />
-        {children}
+        <Written as={sky.garden.locale}>
+          <OutboxBar />
+          {children}
+        </Written>
         <Toaster
           position="bottom-left"
+          mobileOffset={{ bottom: "4.5rem" }}
           expand
           toastOptions={{
             style: {

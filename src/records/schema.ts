@@ -4,6 +4,7 @@ import { isDay, isRecordable } from "@/core/calendar/day";
 import { isDayOfYear } from "@/core/climate/season";
 import { isTimezone } from "@/core/climate/sun";
 import { isId } from "@/core/custody/id";
+import { readNumber } from "@/core/writing/numbers";
 import type { AnyField, Fields, Spec } from "./record";
 
 /** Sentences for what Joi finds, with the field's label. */
@@ -56,8 +57,25 @@ export function schemaOfDay(): Joi.Schema {
   });
 }
 
+/** A number as it is kept, or as a person writes it; what can be read in two ways is not guessed at. */
+const written: Joi.Root & { number: () => Joi.NumberSchema } = Joi.extend((joi: Joi.Root) => ({
+  type: "number",
+  base: joi.number(),
+  messages: {
+    "number.asked": "{{#label}} can be read in two ways: “{{#typed}}”. Write it without marks between thousands.",
+  },
+  coerce: {
+    from: "string",
+    method(value: string, helpers: Joi.CustomHelpers) {
+      const read = readNumber(value);
+      if (read.kind === "read") return { value: read.value };
+      return read.kind === "asked" ? { value, errors: [helpers.error("number.asked", { typed: value })] } : { value };
+    },
+  },
+}));
+
 function numberOf(spec: Spec & { kind: "whole" | "real" }): Joi.NumberSchema {
-  let schema = Joi.number();
+  let schema = written.number();
   if (spec.kind === "whole") schema = schema.integer();
   if (spec.least !== undefined) schema = schema.min(spec.least);
   if (spec.most !== undefined) schema = schema.max(spec.most);

@@ -1,8 +1,8 @@
 "use client";
 import clsx from "clsx";
-import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
 import { useCommand } from "./useCommand";
+import { useGo } from "./useGo";
 
 type Props = {
   command: string;
@@ -20,12 +20,12 @@ type Props = {
 
 export function CommandButton({ command, input, strong, plain, goTo, label, kept, onDone, children }: Props) {
   const { runAloud, runKeptAloud, busy } = useCommand();
-  const router = useRouter();
+  const go = useGo();
   const press = async () => {
     const answer = await (kept ? runKeptAloud(command, input, kept) : runAloud(command, input));
     if (!answer?.ok) return;
     onDone?.();
-    if (goTo) router.push(goTo);
+    if (goTo) go(goTo);
   };
   return (
     <button

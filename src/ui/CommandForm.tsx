@@ -1,10 +1,23 @@
 "use client";
 import clsx from "clsx";
 import { useRouter } from "next/navigation";
-import { createContext, type FormEvent, type ReactNode, useContext, useEffect, useId, useRef, useState } from "react";
+import {
+  createContext,
+  type FormEvent,
+  type ReactNode,
+  useContext,
+  useEffect,
+  useId,
+  useMemo,
+  useRef,
+  useState,
+} from "react";
 import { type FieldValues, FormProvider, useForm, useFormContext } from "react-hook-form";
+import { ReadField } from "./ReadField";
+import { type Kind, readerOf } from "./readers";
 import type { Answer } from "./send";
 import { useCommand } from "./useCommand";
+import { useGo } from "./useGo";
 
 type Props = {
   command: string;
@@ -73,6 +86,7 @@ export function CommandForm(props: Props) {
   const form = useForm({ defaultValues: empty(values) as FieldValues });
   const { run, runKept, busy } = useCommand();
   const router = useRouter();
+  const go = useGo();
   const [trouble, setTrouble] = useState<Answer | null>(null);
   const [ready, setReady] = useState(false);
   /** A form that was sent leaves no draft, whatever is still heard of its fields. */
@@ -121,7 +135,7 @@ export function CommandForm(props: Props) {
       sessionStorage.removeItem(key);
       form.reset(JSON.parse(shown) as FieldValues);
       onDone?.(answer);
-      if (goTo) router.push(goTo(answer));
+      if (goTo) go(goTo(answer));
       return;
     }
     setTrouble(answer);
@@ -178,38 +192,46 @@ type FieldProps = {
   name: string;
   label: string;
   hint?: ReactNode;
-  type?: "text" | "number" | "date" | "textarea" | "select" | "checkbox";
+  type?: "text" | Kind | "textarea" | "select" | "checkbox";
   unit?: string;
   choices?: Choice[];
   /** First line of a select, standing for nothing chosen. */
   none?: string;
-  step?: string;
   className?: string;
 };
 
-export function Field({ name, label, hint, type = "text", unit, choices, none, step, className }: FieldProps) {
+const PLAIN = ["text", "textarea", "select", "checkbox"];
+const isRead = (type: string): type is Kind => !PLAIN.includes(type);
+
+export function Field({ name, label, hint, type = "text", unit, choices, none, className }: FieldProps) {
   const { register, formState } = useFormContext();
   const kept = useContext(Kept);
   const id = useId();
   const message = (formState.errors[name]?.message as string | undefined) ?? kept[name];
   const described = [message && `${id}-error`, hint && `${id}-hint`].filter(Boolean).join(" ") || undefined;
-  const shared = { id, "aria-invalid": message ? true : undefined, "aria-describedby": described, ...register(name) };
-  const inputs = {
-    textarea: () => <textarea rows={4} {...shared} />,
-    select: () => (
-      <select {...shared}>
-        {none !== undefined && <option value="">{none}</option>}
-        {choices?.map((choice) => (
-          <option key={`${choice.value} ${choice.label}`} value={choice.value}>
-            {choice.label}
-          </option>
-        ))}
-      </select>
-    ),
-    checkbox: () => <input type="checkbox" {...shared} />,
-    date: () => <input type="date" {...shared} />,
-    number: () => <input type="text" inputMode="decimal" autoComplete="off" step={step} {...shared} />,
-    text: () => <input type="text" autoComplete="off" {...shared} />,
+  const reader = useMemo(() => (isRead(type) ? readerOf(type, unit) : null), [type, unit]);
+  const shared = { id, "aria-invalid": message ? true : undefined, "aria-describedby": described };
+  const plain = () => {
+    const own = { ...shared, ...register(name) };
+    switch (type) {
+      case "textarea":
+        return <textarea rows={4} {...own} />;
+      case "select":
+        return (
+          <select {...own}>
+            {none !== undefined && <option value="">{none}</option>}
+            {choices?.map((choice) => (
+              <option key={`${choice.value} ${choice.label}`} value={choice.value}>
+                {choice.label}
+              </option>
+            ))}
+          </select>
+        );
+      case "checkbox":
+        return <input type="checkbox" {...own} />;
+      default:
+        return <input type="text" autoComplete="off" {...own} />;
+    }
   };
   return (
     <div className={clsx(type === "checkbox" && "grid grid-cols-[auto_1fr] items-center gap-x-2", className)}>
@@ -217,7 +239,18 @@ export function Field({ name, label, hint, type = "text", unit, choices, none, s
         {label}
         {unit && <span className="font-normal text-soft"> ({unit})</span>}
       </label>
-      {inputs[type]()}
+      {reader && isRead(type) ? (
+        <ReadField
+          name={name}
+          kind={type}
+          reader={reader}
+          id={id}
+          described={described?.split(" ") ?? []}
+          wrong={message !== undefined}
+        />
+      ) : (
+        plain()
+      )}
       {message && (
         <p id={`${id}-error`} className="col-span-2 mt-1 text-sm font-semibold text-rust">
           {message}

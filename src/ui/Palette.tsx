@@ -1,166 +1,179 @@
 "use client";
 import { Command } from "cmdk";
-import { useRouter } from "next/navigation";
-import { Dialog } from "radix-ui";
-import { type ReactNode, useEffect, useState } from "react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
+import { Keys, useKeysOn } from "./Keys";
+import { Over } from "./Over";
+import { useGo } from "./useGo";
 
-export type Hit = { kind: string; id: string; code: string; name: string; href: string };
-type Props = { places: { href: string; label: string; key: string }[]; badge: (hit: Hit) => ReactNode };
+export type Hit = { kind: string; id: string; code: string | null; name: string; href: string };
+export type Place = { href: string; label: string; key: string };
+/** Something to be done or looked at, by what it may be called. */
+export type Act = { label: string; words: string; href: string };
 
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
-/** Finds anything by code or name, and answers the keyboard: `/` finds, `g` and a letter goes, `?` shows the keys. */
-export function Palette({ places, badge }: Props) {
-  const router = useRouter();
-  const [open, setOpen] = useState<"find" | "keys" | null>(null);
-  const [words, setWords] = useState("");
-  const [{ found: hits, slip }, setAnswer] = useState<{ found: Hit[]; slip?: string }>({ found: [] });
+/** What begins with the words, then what holds all of them. */
+function actsFor(typed: string, acts: Act[]): { first: Act[]; later: Act[] } {
+  const words = typed.trim().toLowerCase().split(/\s+/).filter(Boolean);
+  const fits = acts.filter(({ label, words: more }) => {
+    const all = `${label} ${more}`.toLowerCase().split(/[^\p{L}\p{N}]+/u);
+    return words.every((word) => all.some((one) => one.startsWith(word)));
+  });
+  const begins = ({ label }: Act) => label.toLowerCase().startsWith(words.join(" "));
+  return { first: fits.filter(begins), later: fits.filter((act) => !begins(act)) };
+}
+
+type Props = {
+  open: "find" | "keys" | null;
+  onOpen: (what: "find" | "keys" | null) => void;
+  places: Place[];
+  acts: Act[];
+  badge: (hit: Hit & { code: string }) => ReactNode;
+};
+
+/** Finds anything by code, name or word, and answers the keyboard: `/` finds, `g` and a letter goes, `?` shows the keys. */
+export function Palette({ open, onOpen, places, acts, badge }: Props) {
+  const go = useGo();
+  const [keysOn] = useKeysOn();
+  const latest = useRef({ onOpen, go, places });
+  latest.current = { onOpen, go, places };
 
   useEffect(() => {
     let going = false;
     const onKey = (event: globalThis.KeyboardEvent) => {
+      const { onOpen, go, places } = latest.current;
       if (event.key.toLowerCase() === "k" && (event.ctrlKey || event.metaKey)) {
         event.preventDefault();
-        setOpen("find");
+        onOpen("find");
         return;
       }
-      if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (!keysOn || typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
       if (event.key === "/") {
         event.preventDefault();
-        setOpen("find");
-      } else if (event.key === "?") setOpen("keys");
+        onOpen("find");
+      } else if (event.key === "?") onOpen("keys");
       else if (going) {
         const place = places.find((p) => p.key === event.key);
-        if (place) router.push(place.href);
+        if (place) go(place.href);
       }
       going = event.key === "g";
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [places, router]);
+  }, [keysOn]);
+
+  const close = () => onOpen(null);
+  const goTo = (href: string) => {
+    close();
+    go(href);
+  };
+  if (open === "find") return <Finder places={places} acts={acts} badge={badge} onGo={goTo} onClose={close} />;
+  if (open === "keys") return <Keys places={places} onClose={close} />;
+  return null;
+}
+
+type FinderProps = Pick<Props, "places" | "acts" | "badge"> & { onGo: (href: string) => void; onClose: () => void };
+
+function Finder({ places, acts, badge, onGo, onClose }: FinderProps) {
+  const [words, setWords] = useState("");
+  const [{ of, found: hits, slip }, setAnswer] = useState<{ of: string; found: Hit[]; slip?: string }>({
+    of: "",
+    found: [],
+  });
+  /** Enter that was pressed before the answer came goes where the answer leads. */
+  const [waits, setWaits] = useState(false);
+  const asked = words.trim();
 
   useEffect(() => {
     const stop = new AbortController();
     const wait = setTimeout(async () => {
-      if (words.trim().length < 1) return setAnswer({ found: [] });
+      if (!asked) return setAnswer({ of: "", found: [] });
       try {
-        const response = await fetch(`/api/find?q=${encodeURIComponent(words)}`, { signal: stop.signal });
-        setAnswer((await response.json()) as { found: Hit[]; slip?: string });
+        const response = await fetch(`/api/find?q=${encodeURIComponent(asked)}`, { signal: stop.signal });
+        setAnswer({ of: asked, ...((await response.json()) as { found: Hit[]; slip?: string }) });
       } catch (error) {
         if (!stop.signal.aborted) throw error;
       }
-    }, 90);
+    }, 60);
     return () => {
       clearTimeout(wait);
       stop.abort();
     };
-  }, [words]);
+  }, [asked]);
 
-  const go = (href: string) => {
-    setOpen(null);
-    setWords("");
-    router.push(href);
-  };
-
+  const screens: Act[] = places.map(({ label, href, key }) => ({ label, href, words: `g ${key}` }));
+  const { first, later } = asked ? actsFor(asked, [...screens, ...acts]) : { first: [], later: [] };
+  const answered = of === asked;
+  useEffect(() => {
+    const best = first[0]?.href ?? hits[0]?.href ?? later[0]?.href;
+    if (waits && answered && best) onGo(best);
+  });
   return (
-    <>
-      <button
-        type="button"
-        onClick={() => setOpen("find")}
-        className="flex items-center gap-2 text-soft hover:text-ink"
+    <Over
+      title="Find anything"
+      hideTitle
+      onClose={onClose}
+      className="fixed left-1/2 top-[10vh] z-40 w-[38rem] max-w-[94vw] -translate-x-1/2 border border-ink bg-leaf shadow-xl"
+    >
+      <Command
+        shouldFilter={false}
+        label="Find"
+        onKeyDown={(event) => {
+          if (event.key !== "Enter" || answered || !asked) return;
+          event.preventDefault();
+          event.stopPropagation();
+          setWaits(true);
+        }}
       >
-        <span className="max-sm:sr-only">Find a tag or a name</span>
-        <kbd className="rounded border border-rule px-1.5 text-sm">/</kbd>
-      </button>
-      <Dialog.Root open={open === "find"} onOpenChange={(now) => setOpen(now ? "find" : null)}>
-        <Dialog.Portal>
-          <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
-          <Dialog.Content
-            aria-describedby={undefined}
-            className="fixed left-1/2 top-[10vh] z-40 w-[38rem] max-w-[94vw] -translate-x-1/2 border border-ink bg-leaf shadow-xl"
-          >
-            <Dialog.Title className="sr-only">Find a tag or a name</Dialog.Title>
-            <Command shouldFilter={false} label="Find">
-              <Command.Input
-                value={words}
-                onValueChange={setWords}
-                placeholder="Code, name, or name and plant number"
-                className="border-0 border-b text-lg"
-              />
-              <Command.List className="max-h-[60vh] overflow-y-auto p-2">
-                <Command.Empty className="p-3 text-soft">
-                  {slip ??
-                    (words.trim() ? "Nothing has that code or name." : "Type a code from a tag, or part of a name.")}
-                </Command.Empty>
-                {hits.map((hit) => (
-                  <Command.Item
-                    key={`${hit.kind}${hit.id}`}
-                    value={`${hit.kind}${hit.id}`}
-                    onSelect={() => go(hit.href)}
-                    className="flex cursor-pointer items-center gap-4 p-2 data-[selected=true]:bg-rule/60"
-                  >
-                    <span className="w-40 shrink-0">{badge(hit)}</span>
-                    <span className="truncate">{hit.name}</span>
-                    <span className="ml-auto text-sm text-soft">{hit.kind}</span>
-                  </Command.Item>
-                ))}
-                {!words.trim() &&
-                  places.map((place) => (
-                    <Command.Item
-                      key={place.href}
-                      value={place.href}
-                      onSelect={() => go(place.href)}
-                      className="flex cursor-pointer justify-between p-2 data-[selected=true]:bg-rule/60"
-                    >
-                      {place.label}
-                      <kbd className="text-sm text-soft">g {place.key}</kbd>
-                    </Command.Item>
-                  ))}
-              </Command.List>
-            </Command>
-          </Dialog.Content>
-        </Dialog.Portal>
-      </Dialog.Root>
-      <Dialog.Root open={open === "keys"} onOpenChange={(now) => setOpen(now ? "keys" : null)}>
-        <Dialog.Portal>
-          <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
-          <Dialog.Content
-            aria-describedby={undefined}
-            className="fixed left-1/2 top-[8vh] z-40 max-h-[84vh] w-[30rem] max-w-[94vw] -translate-x-1/2 overflow-y-auto border border-ink bg-leaf p-6 shadow-xl"
-          >
-            <Dialog.Title className="text-2xl">Keys</Dialog.Title>
-            <KeyTable places={places} />
-            <Dialog.Close className="leaf mt-4">Close</Dialog.Close>
-          </Dialog.Content>
-        </Dialog.Portal>
-      </Dialog.Root>
-    </>
+        <Command.Input
+          value={words}
+          onValueChange={(typed) => {
+            setWords(typed);
+            setWaits(false);
+          }}
+          placeholder="Code, name, plant 17, a note, or what to do"
+          className="border-0 border-b text-lg"
+        />
+        <Command.List className="max-h-[60vh] overflow-y-auto p-2">
+          {asked && (
+            <Command.Empty className="p-3 text-soft">{slip ?? "Nothing has that code, name or word."}</Command.Empty>
+          )}
+          {first.map((act) => (
+            <ActRow key={act.label} act={act} onGo={onGo} />
+          ))}
+          {asked &&
+            hits.map((hit) => (
+              <Command.Item
+                key={`${hit.kind}${hit.id}`}
+                value={`${hit.kind}${hit.id}`}
+                onSelect={() => onGo(hit.href)}
+                className="flex min-h-11 cursor-pointer items-center gap-4 p-2 data-[selected=true]:bg-rule/60"
+              >
+                {hit.code && <span className="w-36 shrink-0">{badge({ ...hit, code: hit.code })}</span>}
+                <span className="truncate">{hit.name}</span>
+                <span className="ml-auto text-sm text-soft">{hit.kind}</span>
+              </Command.Item>
+            ))}
+          {later.map((act) => (
+            <ActRow key={act.label} act={act} onGo={onGo} />
+          ))}
+          {!asked && screens.map((act) => <ActRow key={act.href} act={act} keys={act.words} onGo={onGo} />)}
+        </Command.List>
+      </Command>
+    </Over>
   );
 }
 
-function KeyTable({ places }: Pick<Props, "places">) {
-  const rows: [string, string][] = [
-    ["/ or Ctrl K", "Find a tag or a name"],
-    ["?", "This sheet"],
-    ...places.map((p): [string, string] => [`g ${p.key}`, p.label]),
-    ["← →", "On the band's stake: a day back or on; Enter sets it"],
-    ["← ↑ → ↓", "On a bed: move it by half a metre; with Shift by five"],
-    ["Enter ↓ ↑", "In a score: next plant, plant above"],
-    ["k s w o", "On a plant: keep, seed parent, watch, out"],
-  ];
+function ActRow({ act, keys, onGo }: { act: Act; keys?: string; onGo: (href: string) => void }) {
   return (
-    <table className="ruled mt-3 w-full">
-      <tbody>
-        {rows.map(([key, what]) => (
-          <tr key={key}>
-            <th scope="row" className="w-32 whitespace-nowrap">
-              <kbd>{key}</kbd>
-            </th>
-            <td>{what}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <Command.Item
+      value={`go ${act.label}`}
+      onSelect={() => onGo(act.href)}
+      className="flex min-h-11 cursor-pointer items-center justify-between p-2 data-[selected=true]:bg-rule/60"
+    >
+      {act.label}
+      {keys ? <kbd className="text-sm text-soft">{keys}</kbd> : <span className="text-sm text-soft">go</span>}
+    </Command.Item>
   );
 }

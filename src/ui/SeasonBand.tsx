@@ -2,9 +2,10 @@
 import clsx from "clsx";
 import { useRouter } from "next/navigation";
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
+import { dayInWords } from "@/core/calendar/day";
 import Link from "@/ui/Link";
 import { BandBar, type Bar, type Frost, FrostWords, frostShades, LANE } from "./bandParts";
-import { at, DAY, iso, words } from "./days";
+import { at, DAY, iso } from "./days";
 import { standOn } from "./press";
 import { StandsOn } from "./StandsOn";
 
@@ -22,18 +23,23 @@ export type BandProps = {
   firstFrost: Frost | null;
   bars: Bar[];
   hidden: number;
-  full?: boolean;
 };
+
+/** The height of the band, everywhere; opened it takes what its lanes need. */
+const HEIGHT = 96;
+/** Where the horizon lies. */
+const HORIZON = 62;
 
 const hoursInWords = (hours: number) =>
   `${Math.floor(hours)} h ${String(Math.round((hours % 1) * 60) % 60).padStart(2, "0")}`;
 
 export function SeasonBand(props: BandProps) {
-  const { place, start, end, today, pinned, look, demo, light, lastFrost, firstFrost, bars, hidden, full } = props;
+  const { place, start, end, today, pinned, look, demo, light, lastFrost, firstFrost, bars, hidden } = props;
   const router = useRouter();
   const frame = useRef<HTMLDivElement>(null);
   const [pointed, setPointed] = useState<string | null>(null);
   const [carried, setCarried] = useState<string | null>(null);
+  const [open, setOpen] = useState(false);
   const days = light.length;
   const share = (day: string) => ((at(day) - at(start)) / DAY / days) * 100;
   const stake = carried ?? today;
@@ -60,10 +66,12 @@ export function SeasonBand(props: BandProps) {
     else if (event.key === "Escape") setCarried(null);
   };
 
-  const top = 86;
+  const top = HORIZON;
   const lanes = Math.max(1, ...bars.map((b) => b.lane + 1));
-  const height = top + 10 + lanes * LANE + 4;
-  const curve = light.map((hours, i) => `${i},${top - (hours / 24) * (top - 18)}`).join(" ");
+  const height = open ? top + 10 + lanes * LANE + (hidden > 0 ? LANE : 4) : HEIGHT;
+  const shown = open ? bars : bars.filter(({ lane }) => lane === 0);
+  const more = bars.length - shown.length + (open ? 0 : hidden);
+  const curve = light.map((hours, i) => `${i},${top - (hours / 24) * (top - 14)}`).join(" ");
   const months = Array.from({ length: Math.ceil(days / 30) + 1 }, (_, i) => {
     const first = new Date(at(start));
     first.setUTCMonth(first.getUTCMonth() + i, 1);
@@ -136,27 +144,27 @@ export function SeasonBand(props: BandProps) {
           <span
             key={day}
             className="absolute text-xs text-soft"
-            style={{ left: `calc(${share(day)}% + 4px)`, top: top - 17 }}
+            style={{ left: `calc(${share(day)}% + 4px)`, top: top - 18 }}
           >
-            {new Intl.DateTimeFormat("en-GB", { month: "short", timeZone: "UTC" }).format(at(day))}
+            {dayInWords(day, "month")}
           </span>
         ))}
-        <p className="absolute left-3 top-1.5 text-sm sm:left-7">
+        <p className="absolute left-3 top-1 text-sm sm:left-7">
           {place || "No garden yet"}
           {demo && <span className="text-soft"> · demo</span>}
         </p>
         {lastFrost && <FrostWords day={lastFrost.day} left={share(lastFrost.day)} what="last frost about" />}
         {firstFrost && <FrostWords day={firstFrost.day} left={share(firstFrost.day)} what="first frost about" />}
-        {bars.map((bar) => (
+        {shown.map((bar) => (
           <BandBar
             key={`${bar.href}${bar.start}${bar.label}`}
             bar={bar}
             share={share}
-            top={top + 8 + bar.lane * LANE}
+            top={top + 5 + bar.lane * LANE}
           />
         ))}
-        {hidden > 0 && (
-          <Link href="/season" className="absolute right-3 bg-paper text-xs leading-6" style={{ top: height - 25 }}>
+        {open && hidden > 0 && (
+          <Link href="/season" className="absolute right-24 bg-paper text-xs leading-6" style={{ top: height - 25 }}>
             {hidden} more on Season
           </Link>
         )}
@@ -168,7 +176,7 @@ export function SeasonBand(props: BandProps) {
             aria-valuemin={0}
             aria-valuemax={days - 1}
             aria-valuenow={Math.round((at(stake) - at(start)) / DAY)}
-            aria-valuetext={words(stake)}
+            aria-valuetext={dayInWords(stake, "long")}
             className="absolute top-0 z-10 cursor-ew-resize"
             style={{ left: `${share(stake)}%`, height: top }}
             onPointerDown={(event) => {
@@ -180,7 +188,7 @@ export function SeasonBand(props: BandProps) {
             <span aria-hidden className="absolute left-0 top-0 w-0.5 bg-damson" style={{ height }} />
             <span
               className={clsx(
-                "absolute top-1.5 whitespace-nowrap bg-damson py-1 text-sm font-bold text-on-damson",
+                "absolute top-0.5 whitespace-nowrap bg-damson py-0.5 text-sm font-bold text-on-damson",
                 share(stake) > 75 ? "right-0 pl-5 pr-2.5" : "left-0 pl-2.5 pr-5",
               )}
               style={{
@@ -190,7 +198,7 @@ export function SeasonBand(props: BandProps) {
                     : "polygon(0 0, calc(100% - 12px) 0, 100% 50%, calc(100% - 12px) 100%, 0 100%)",
               }}
             >
-              {words(stake)}
+              {dayInWords(stake, "long")}
               <span className="pl-2 text-xs font-normal">{hoursInWords(lightOn(stake) ?? 0)} of light</span>
             </span>
           </div>
@@ -203,11 +211,21 @@ export function SeasonBand(props: BandProps) {
           />
         )}
       </div>
-      {pinned && <StandsOn day={today} look={look} className="absolute left-7 top-8" />}
-      <div className={clsx("absolute right-3 top-1 flex items-center gap-3 text-sm sm:right-7", full && "bg-paper")}>
+      {pinned && <StandsOn day={today} look={look} className="absolute left-7 top-6" />}
+      {(more > 0 || open) && (
+        <button
+          type="button"
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+          className="absolute bottom-0 right-0 min-h-6 border-l border-t border-rule bg-paper px-3 text-xs font-semibold"
+        >
+          {open ? "Close" : `${more} more`}
+        </button>
+      )}
+      <div className="absolute right-3 top-1 flex items-center gap-3 text-sm sm:right-7">
         {pointed && !carried && pointed !== today && (
           <span className="bg-paper px-1 text-soft">
-            {words(pointed, false)}: {hoursInWords(lightOn(pointed) ?? 0)}
+            {dayInWords(pointed)}: {hoursInWords(lightOn(pointed) ?? 0)}
           </span>
         )}
         {carried && (

@@ -1,7 +1,7 @@
 "use client";
 import clsx from "clsx";
 import { useRouter } from "next/navigation";
-import { words } from "./days";
+import { dayInWords } from "@/core/calendar/day";
 import { standOn } from "./press";
 
 const LOOKS = {
@@ -23,7 +23,7 @@ export function StandsOn({ day, look, className }: Props) {
         router.refresh();
       }}
     >
-      this device stands on {words(day, false)}
+      this device stands on {dayInWords(day)}
       {look && `, ${LOOKS[look]}`}: back to today
     </button>
   );

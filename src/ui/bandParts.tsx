@@ -1,7 +1,8 @@
 "use client";
 import clsx from "clsx";
+import { dayInWords } from "@/core/calendar/day";
 import Link from "@/ui/Link";
-import { at, DAY, iso, words } from "./days";
+import { at, DAY, iso } from "./days";
 
 export type Bar = {
   label: string;
@@ -24,10 +25,10 @@ export const LANE = 24;
 export function FrostWords({ day, left, what }: { day: string; left: number; what: string }) {
   return (
     <span
-      className="absolute top-7 hidden -translate-x-1/2 whitespace-nowrap bg-paper/80 px-1 text-xs text-dusk md:block"
+      className="absolute top-[26px] hidden -translate-x-1/2 whitespace-nowrap bg-paper/80 px-1 text-xs text-dusk md:block"
       style={{ left: `clamp(5rem, ${left}%, calc(100% - 5rem))` }}
     >
-      {what} {words(day, false)}
+      {what} {dayInWords(day)}
     </span>
   );
 }

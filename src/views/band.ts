@@ -36,6 +36,9 @@ export type Band = {
   hidden: number;
 };
 
+/** An opened band has so many lanes; the first of them shows while it is closed. */
+const LANES = 8;
+
 /** Stands that share line and days are one bar. */
 function barsOf(stands: ForecastStand[], strong: (stand: ForecastStand) => boolean): Omit<BandBar, "lane">[] {
   const seen = new Map<string, { bar: Omit<BandBar, "lane">; stands: number; name: string }>();
@@ -98,8 +101,8 @@ export function band(
   season: number,
   stands: ForecastStand[],
   strong: (stand: ForecastStand) => boolean = () => true,
-  lanes = 3,
   seasons = 1,
+  lanes = LANES,
 ): Band {
   const span = {
     start: seasonSpan(season - seasons + 1, garden.latitude).start,

@@ -116,7 +116,7 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
   const scene = sceneOf(sky, season);
   return {
     garden,
-    band: band(sky, season, [], undefined, 1, before ? 2 : 1),
+    band: band(sky, season, [], undefined, before ? 2 : 1),
     season,
     seasons: [...new Set([season, current, current + 1, ...known])].sort((a, b) => b - a),
     before,

@@ -36,16 +36,16 @@ const asked = <R>(job: string, input: unknown): Promise<R> =>
   });
 
 test("changes are tried on the scene that was told last", async () => {
-  await asked("scene", three);
+  await asked("scene", { scene: three, locale: "en-GB" });
   const before = await asked<{ share: { likely: number } }[]>("try", []);
-  await asked("scene", { ...three, sources: [] });
+  await asked("scene", { scene: { ...three, sources: [] }, locale: "en-GB" });
   const after = await asked<{ share: { likely: number } }[]>("try", []);
   expect(before).toHaveLength(3);
   expect(after[0]!.share.likely).toBeLessThan(before[0]!.share.likely);
 });
 
 test("a search tells what it has with what it changes, ends with the best, and is over when it is stopped", async () => {
-  await asked("scene", three);
+  await asked("scene", { scene: three, locale: "en-GB" });
   const progress: Found[] = [];
   const stop = calls.start("arrange", { task, seed: 1 }, (message) => {
     if (message.kind === "progress") progress.push(message.progress as Found);

@@ -3,6 +3,7 @@ import type { Change } from "@/core/isolation/change";
 import type { Scene } from "@/core/isolation/scene";
 import { newWays } from "@/core/isolation/share";
 import { type Tried, tryOut } from "@/core/isolation/tryout";
+import { type Locale, writeAs } from "@/core/writing/locale";
 import { runner, type ToWorker } from "./jobs";
 
 /** The best plan of a search so far: what it changes, and every stand after it. */
@@ -14,7 +15,8 @@ let ways = newWays();
 /** What the season's page asks of its worker: to keep a scene, to try changes on it, to search for a plan. */
 export const SEASON_JOBS = {
   // biome-ignore lint/correctness/useYield: done at once
-  *scene(next: Scene): Generator<never, void> {
+  *scene({ scene: next, locale }: { scene: Scene; locale: Locale }): Generator<never, void> {
+    writeAs(locale);
     scene = next;
     ways = newWays();
   },

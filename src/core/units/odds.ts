@@ -1,3 +1,5 @@
+import { figure } from "../writing/numbers";
+
 type Said = {
   /** Below this share it is only said that it is less. */
   below?: number;
@@ -12,7 +14,7 @@ type Said = {
  */
 export function oddsInWords(share: number, { below = 0.00005, few, what }: Said = {}): string {
   const one = what ? `1 ${what}` : "1";
-  const some = (n: number) => `${one} in ${Number(n.toPrecision(2)).toLocaleString("en-GB")}`;
+  const some = (n: number) => `${one} in ${figure(Number(n.toPrecision(2)), 1)}`;
   if (share < below) return few ?? `fewer than ${some(1 / below)}`;
   if (share <= 0.5) return some(1 / share);
   const tenths = Math.round(share * 10);

@@ -1,3 +1,5 @@
+import { figure } from "../writing/numbers";
+
 export type Units = "metric" | "imperial";
 
 const METRES_PER_FOOT = 0.3048;
@@ -5,7 +7,7 @@ const GRAMS_PER_OUNCE = 28.349523125;
 
 const round = (value: number): string => {
   const size = Math.abs(value);
-  return String(Number(value.toFixed(size >= 100 ? 0 : size >= 10 ? 1 : 2)));
+  return figure(value, size >= 100 ? 0 : size >= 10 ? 1 : 2);
 };
 
 /** A length kept in metres, in the grower's units with the unit. @example lengthInWords(140, "imperial") // "459 ft" */

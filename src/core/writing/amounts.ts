@@ -32,6 +32,9 @@ const UNITS = new Map<string, Unit>([
 
 const unitOf = (word: string): Unit | undefined => UNITS.get(word.toLowerCase().replace(/\.$/, ""));
 
+/** Whether a word is a unit that is read. @example isUnit("ft") // true */
+export const isUnit = (word: string): boolean => unitOf(word) !== undefined;
+
 /** A number, and what follows it up to the next number. */
 const PART = /([-+]?[\d½¼¾⅓⅔⅛][\d\s.,'/½¼¾⅓⅔⅛]*?)\s*([^\d\s.,+\-/½¼¾⅓⅔⅛][^\d]*)(?=\s*\d|$)/gy;
 

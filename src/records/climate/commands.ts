@@ -2,6 +2,7 @@ import { CsvError, parse } from "csv-parse/sync";
 import Joi from "joi";
 import { type Day, dayInWords, dayNumber, dayOf, isDay } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
+import { figure } from "@/core/writing/numbers";
 import { refuse } from "@/db/ops";
 import { command } from "../command";
 import { normal } from "../normal/normal";
@@ -74,10 +75,7 @@ function readingsOf(text: string): Reading[] {
     );
   if (rows.length === 0) refuse("text", "The file holds no readings.");
   if (rows.length > MOST_READINGS)
-    refuse(
-      "text",
-      `At most ${MOST_READINGS.toLocaleString("en-GB")} days at once; this file holds more. Split it by years.`,
-    );
+    refuse("text", `At most ${figure(MOST_READINGS)} days at once; this file holds more. Split it by years.`);
   const lines = new Map<Day, number>();
   return rows.map(({ record: row, info: { lines: line } }) => {
     const [date, min, max] = columns.map((at) => row[at]) as [

@@ -11,6 +11,7 @@ const FIELDS = [
   "lastFrost",
   "firstFrost",
   "units",
+  "locale",
   "care",
   "windFrom",
   "station",

@@ -1,3 +1,4 @@
+import { LOCALES } from "@/core/writing/locale";
 import { choice, day, dayOfYear, flag, name, type Row, real, record, timeZone } from "../record";
 
 /** The one garden of a database. */
@@ -11,6 +12,8 @@ export const gardenRecord = record(
     lastFrost: dayOfYear("Last frost").optional(),
     firstFrost: dayOfYear("First frost").optional(),
     units: choice("Units", ["metric", "imperial"]),
+    /** How days and numbers are written, and in which order they are read. */
+    locale: choice("Days and numbers", LOCALES).or("en-GB"),
     care: choice("Level of care", ["relaxed", "usual", "strict"]).or("usual"),
     /** The day on which a device begins that has none of its own; a demo garden's. */
     asOf: day("Day").optional(),

@@ -1,5 +1,6 @@
 import { type Day, isRecordable } from "@/core/calendar/day";
 import { dayAt } from "@/core/climate/sun";
+import { writeAs } from "@/core/writing/locale";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
 import { GARDEN_ID, type Garden } from "./garden";
@@ -15,6 +16,7 @@ const NEW_GARDEN: Garden = {
   lastFrost: null,
   firstFrost: null,
   units: "metric",
+  locale: "en-GB",
   care: "usual",
   asOf: null,
   demo: 0,
@@ -24,8 +26,11 @@ const NEW_GARDEN: Garden = {
   aliveWanted: 0.6,
 };
 
+/** The garden. Whoever asks for it writes as it does from here on. */
 export function garden(db: Db): Garden {
-  return (prepared(db, "SELECT * FROM garden").get() as Garden | undefined) ?? NEW_GARDEN;
+  const place = (prepared(db, "SELECT * FROM garden").get() as Garden | undefined) ?? NEW_GARDEN;
+  writeAs(place.locale);
+  return place;
 }
 
 /** The last day that may be recorded: today, or the day a demo garden stands on; another one for trials. */

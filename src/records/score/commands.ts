@@ -1,4 +1,6 @@
-import { daysBetween, isDay } from "@/core/calendar/day";
+import { daysBetween } from "@/core/calendar/day";
+import { isUnit, readAmount } from "@/core/writing/amounts";
+import { readDay } from "@/core/writing/days";
 import { refuse } from "@/db/ops";
 import { command } from "../command";
 import { yardsticks } from "../line/queries";
@@ -11,13 +13,6 @@ import { score } from "./score";
 
 type Value = { number: number | null; word: string | null };
 
-/** A number as a person writes it: digits with one comma or point. What could be thousands is not guessed at. */
-function plainNumber(text: string): number | "thousands" | null {
-  if (/^[-+−]?\d{1,3}([.,]\d{3})+$/.test(text) && !/^[-+−]?0[.,]/.test(text)) return "thousands";
-  if (!/^[-+−]?(\d+([.,]\d*)?|[.,]\d+)$/.test(text)) return null;
-  return Number(text.replace("−", "-").replace(",", "."));
-}
-
 /**
  * A typed score as it is kept. A day becomes days from sowing.
  * @throws Refusal for what can't be read, or read in two ways
@@ -25,10 +20,11 @@ function plainNumber(text: string): number | "thousands" | null {
 function readScore(yardstick: Yardstick, typed: string, sown: string, today: string): Value {
   const text = typed.trim();
   const asNumber = (low: number, high: number, whole: boolean): Value => {
-    const number = plainNumber(text);
-    if (number === "thousands")
-      return refuse("value", `“${text}” can be read in two ways. Write it without marks between thousands.`);
-    if (number === null || number < low || number > high || (whole && !Number.isInteger(number)))
+    const read = readAmount(text, isUnit(yardstick.unit) ? yardstick.unit : null);
+    if (read.kind === "asked")
+      return refuse("value", `${read.question} It may be ${read.choices.map(({ words }) => words).join(" or ")}.`);
+    const number = read.kind === "read" ? read.value : Number.NaN;
+    if (!(number >= low && number <= high) || (whole && !Number.isInteger(number)))
       return refuse("value", `${yardstick.name} takes a ${whole ? "whole number" : "number"} from ${low} to ${high}.`);
     return { number, word: null };
   };
@@ -43,9 +39,11 @@ function readScore(yardstick: Yardstick, typed: string, sown: string, today: str
       return refuse("value", `${yardstick.name} takes y or n.`);
     case "date": {
       const days = /^\d{1,3}$/.test(text) ? Number(text) : null;
-      if (days === null && !isDay(text))
-        return refuse("value", `${yardstick.name} takes a day as 2027-07-09, or days from sowing.`);
-      const since = days ?? daysBetween(sown, text);
+      const day = readDay(text, today);
+      if (days === null && day.kind === "asked") return refuse("value", day.question);
+      if (days === null && day.kind !== "read")
+        return refuse("value", `${yardstick.name} takes a day as 9 July or 2027-07-09, or days from sowing.`);
+      const since = days ?? daysBetween(sown, (day as { value: string }).value);
       if (since < 0 || since > daysBetween(sown, today))
         return refuse("value", "That day is before sowing or still to come.");
       return { number: since, word: null };

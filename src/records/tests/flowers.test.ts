@@ -1,9 +1,9 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { perform, undo } from "../command";
 import { COMMANDS } from "../commands";
+import { findFlower } from "../find/queries";
 import type { Flower } from "../flower/flower";
 import { flowersOfCross, outcomes } from "../flower/queries";
-import { findFlower } from "../history/queries";
 import { NOBODY, type Plot, plot, twoMelons } from "./plot";
 
 let garden: Plot;

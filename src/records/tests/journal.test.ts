@@ -12,7 +12,8 @@ import { type Db, openDb } from "@/db/open";
 import { replay } from "@/db/replay";
 import { perform, undo } from "../command";
 import { COMMANDS } from "../commands";
-import { entries, find } from "../history/queries";
+import { find } from "../find/queries";
+import { entries } from "../history/queries";
 import { RECORDS } from "../records";
 import { family, NOBODY, type Plot, plot, twoMelons } from "./plot";
 
@@ -355,12 +356,16 @@ test("the schema itself refuses what commands would", () => {
 test("anything is found by code, by name, and a plant by its number", () => {
   const { plants, stand } = family(garden);
   const code = garden.code("stand", stand);
-  expect(find(garden.db, code.toLowerCase())).toMatchObject([{ kind: "family", id: stand, href: `/nursery/${code}` }]);
-  expect(new Set(find(garden.db, "lant").map((f) => f.kind))).toEqual(new Set(["line", "family", "cross", "lot"]));
-  expect(find(garden.db, "lantern 3")[0]).toMatchObject({
+  expect(find(garden.db, code.toLowerCase(), 2028)).toMatchObject([
+    { kind: "family", id: stand, href: `/nursery/${code}` },
+  ]);
+  expect(new Set(find(garden.db, "lantern", 2028).map((f) => f.kind))).toEqual(
+    new Set(["line", "family", "cross", "lot"]),
+  );
+  expect(find(garden.db, "lantern 3", 2028)[0]).toMatchObject({
     kind: "plant",
     id: plants[2],
     href: `/nursery/${code}?plant=3`,
   });
-  expect(find(garden.db, "100%_")).toEqual([]);
+  expect(find(garden.db, "100%_", 2028)).toEqual([]);
 });

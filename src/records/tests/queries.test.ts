@@ -21,7 +21,7 @@ import { historyView, shedView } from "@/views/shed";
 import { todayView } from "@/views/today";
 import { worksView } from "@/views/works";
 import { crossById } from "../cross/queries";
-import { find, findFlower } from "../history/queries";
+import { find, findFlower } from "../find/queries";
 import { lineDescriptions } from "../line/queries";
 import { lotById, lotsIn, newestLotFor } from "../lot/queries";
 import { packetById } from "../packet/queries";
@@ -141,7 +141,7 @@ function asked(): string[] {
   bookFlowers(db, code("cross", made.cross));
   bookFile(db, null, "json");
   historyView(sky, null);
-  find(db, "Lantern 3");
+  for (const words of ["Lantern 3", "a"]) find(db, words, 2028);
   findFlower(db, code("cross", made.cross), 1);
   crossById(db, made.cross);
   lotById(db, made.lot);

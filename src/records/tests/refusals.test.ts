@@ -416,7 +416,7 @@ describe("what can't be is refused in words, beside its field, and nothing is wr
     ["scale", "4.5", "takes a whole number from 1 to 9"],
     ["scale", "0", "takes a whole number from 1 to 9"],
     ["yes-no", "perhaps", "takes y or n"],
-    ["date", "soon", "takes a day as 2027-07-09, or days from sowing"],
+    ["date", "soon", "takes a day as 9 July or 2027-07-09, or days from sowing"],
     ["date", "2028-05-09", "before sowing or still to come"],
     ["date", "72", "before sowing or still to come"],
     ["category", "red", "takes one of: pale, dark"],

@@ -1,6 +1,7 @@
 import { dayInWords } from "@/core/calendar/day";
 import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
+import { figure } from "@/core/writing/numbers";
 import { Enough } from "@/ui/Enough";
 import type { CrossState } from "@/views/pollination";
 import { CommandButton } from "./command";
@@ -75,7 +76,7 @@ export function EnoughFruit({ state }: { state: CrossState }) {
         {[
           [
             "Set rate",
-            `${rate.likely.toFixed(2)} (${rate.low.toFixed(2)}–${rate.high.toFixed(2)})`,
+            `${figure(rate.likely, 2, 2)} (${figure(rate.low, 2, 2)}–${figure(rate.high, 2, 2)})`,
             `nine tenths of it lies in that range; ${restsOn(learned)}`,
           ],
           ["Enough with what waits now", timesInTen(toDo.chanceNow), "beta-binomial, the rate's doubt counted in"],

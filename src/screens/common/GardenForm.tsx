@@ -1,7 +1,20 @@
 "use client";
 import { useFormState } from "react-hook-form";
+import { dayTyped } from "@/core/writing/days";
+import { LOCALES, type Locale } from "@/core/writing/locale";
+import { numberTyped } from "@/core/writing/numbers";
 import type { Garden } from "@/records/garden/garden";
 import { CommandForm, Field } from "./command";
+
+const NAMES: Record<Locale, string> = {
+  "en-GB": "British",
+  "en-US": "American",
+  de: "German",
+  fr: "French",
+  pl: "Polish",
+};
+/** A day on which the order can be told. */
+const EXAMPLE = "2027-07-25";
 
 /** Frost days that are questioned can be kept all the same, by saying so. */
 function FrostsMeant() {
@@ -22,8 +35,20 @@ export function GardenForm({ garden }: { garden: Garden }) {
   const values = kept
     ? garden
     : { ...garden, latitude: null, longitude: null, timezone: Intl.DateTimeFormat().resolvedOptions().timeZone };
-  const { name, latitude, longitude, timezone, lastFrost, firstFrost, units, care, windFrom, station, ripeWanted } =
-    values;
+  const {
+    name,
+    latitude,
+    longitude,
+    timezone,
+    lastFrost,
+    firstFrost,
+    units,
+    locale,
+    care,
+    windFrom,
+    station,
+    ripeWanted,
+  } = values;
   return (
     <CommandForm
       command={kept ? "garden.change" : "garden.begin"}
@@ -37,6 +62,7 @@ export function GardenForm({ garden }: { garden: Garden }) {
         lastFrost,
         firstFrost,
         units,
+        locale,
         care,
         windFrom,
         station,
@@ -48,14 +74,20 @@ export function GardenForm({ garden }: { garden: Garden }) {
     >
       <Field name="name" label="Name of the place" />
       <div className="grid gap-4 sm:grid-cols-2">
-        <Field name="latitude" label="Latitude" type="number" unit="degrees, south is minus" />
-        <Field name="longitude" label="Longitude" type="number" unit="degrees, west is minus" />
+        <Field
+          name="latitude"
+          label="Latitude"
+          type="latitude"
+          hint="As a map gives it: 44.9 S, 44°54', or both at once."
+        />
+        <Field name="longitude" label="Longitude" type="longitude" hint="170.2 E, or -70.5." />
         <Field
           name="lastFrost"
           label="Last frost, usually"
-          hint="Month and day, as 05-20. Empty where there is none."
+          type="day-of-year"
+          hint="As 20 May or 20/5. Empty where there is none."
         />
-        <Field name="firstFrost" label="First frost, usually" hint="As 09-25." />
+        <Field name="firstFrost" label="First frost, usually" type="day-of-year" hint="As 25 September." />
         <FrostsMeant />
         <Field name="timezone" label="Time zone" hint="As Europe/Zurich." />
         <Field
@@ -67,15 +99,24 @@ export function GardenForm({ garden }: { garden: Garden }) {
             { value: "imperial", label: "Feet and ounces" },
           ]}
         />
+        <Field
+          name="locale"
+          label="Days and numbers"
+          type="select"
+          hint="How they are written, and in which order a day is read."
+          choices={LOCALES.map((of) => ({
+            value: of,
+            label: `${NAMES[of]}: ${dayTyped(EXAMPLE, of)}, ${numberTyped(0.5, of)}`,
+          }))}
+        />
       </div>
       {kept && (
         <div className="grid gap-4 sm:grid-cols-2">
           <Field
             name="windFrom"
             label="Wind mostly from"
-            type="number"
-            unit="bearing, degrees"
-            hint="West is 270. Empty where it comes from everywhere."
+            type="bearing"
+            hint="As W, south-west or 225. Empty where it comes from everywhere."
           />
           <Field
             name="station"

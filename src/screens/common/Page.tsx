@@ -1,6 +1,7 @@
+import clsx from "clsx";
 import type { ReactNode } from "react";
+import { BandLine } from "@/ui/BandLine";
 import { type BandProps, SeasonBand } from "@/ui/SeasonBand";
-import { StandsOn } from "@/ui/StandsOn";
 
 type Props = {
   title: string;
@@ -16,13 +17,19 @@ type Props = {
 export function Page({ title, band, beside, wide, children }: Props) {
   return (
     <>
-      <header>
+      <header className="print:hidden">
         <div className="max-sm:hidden">
           <SeasonBand {...band} />
         </div>
-        {band.pinned && <StandsOn day={band.today} look={band.look} className="mx-4 mt-3 sm:hidden" />}
+        <BandLine {...band} />
       </header>
-      <main id="work" className={beside ? "lg:grid lg:min-h-[60vh] lg:grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)]" : ""}>
+      <main
+        id="work"
+        className={clsx(
+          "max-sm:pb-20",
+          beside && "lg:grid lg:min-h-[60vh] lg:grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)]",
+        )}
+      >
         <h1 className="sr-only">{title}</h1>
         <div className={wide ? "py-6" : "px-4 py-6 sm:px-7"}>{children}</div>
         {beside && (

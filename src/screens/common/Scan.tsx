@@ -1,17 +1,17 @@
 "use client";
 import { ScanLine } from "lucide-react";
-import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { watchForCode } from "@/ui/camera";
 import { offerTag, scannerEar, simulateScan } from "@/ui/handScanner";
 import { SheetPanel } from "@/ui/Sheet";
+import { useGo } from "@/ui/useGo";
 
 type Found = { found: { href: string; code: string; name: string }[]; slip?: string };
 
 /** Finds a tag by camera, hand scanner or typing, and opens what it hangs on. */
 export function Scan() {
-  const router = useRouter();
+  const go = useGo();
   const [open, setOpen] = useState(false);
   const [said, setSaid] = useState("");
   const openTag = async (code: string) => {
@@ -31,7 +31,7 @@ export function Scan() {
         return;
       }
       setOpen(false);
-      router.push(found[0].href);
+      go(found[0].href);
     } catch {
       setSaid("The server did not answer; scan again when it does.");
     }

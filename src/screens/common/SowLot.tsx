@@ -1,7 +1,7 @@
 "use client";
-import { useRouter } from "next/navigation";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
+import { useGo } from "@/ui/useGo";
 import { CommandForm, Field } from "./command";
 import { PlantsField } from "./PlantsField";
 import { choicesOf, SOWN_IN } from "./words";
@@ -21,7 +21,7 @@ type Props = { lots: LotChoice[]; beds: { id: Id; name: string }[]; today: strin
 
 /** Sows a lot as a family: in trays of its own, numbered plants once they are planted. */
 export function SowLot({ lots, beds, today, most, so }: Props) {
-  const router = useRouter();
+  const go = useGo();
   const only = lots.length === 1 ? lots[0]! : null;
   return (
     <CommandForm
@@ -41,7 +41,7 @@ export function SowLot({ lots, beds, today, most, so }: Props) {
       shape={(typed) => ({ ...typed, lineId: lots.find((l) => l.id === typed.lotId)?.lineId ?? "" })}
       hidden={{ family: 1 }}
       submit="Sow the family"
-      onDone={(answer) => router.push(`/nursery/${answer.code}`)}
+      onDone={(answer) => go(`/nursery/${answer.code}`)}
     >
       <Field
         name="lotId"

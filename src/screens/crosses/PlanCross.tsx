@@ -1,7 +1,7 @@
 "use client";
-import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import { useFormContext, useWatch } from "react-hook-form";
+import { useGo } from "@/ui/useGo";
 import type { PlanChoices } from "@/views/choices";
 import { Choices } from "../common/Choices";
 import { CommandForm, Field } from "../common/command";
@@ -29,7 +29,7 @@ export function PlanCross({ season, since, chosen = null }: Props) {
 type FormProps = { choices: PlanChoices; chosen: Pair | null };
 
 function PlanForm({ choices, chosen }: FormProps) {
-  const router = useRouter();
+  const go = useGo();
   return (
     <CommandForm
       command="cross.plan"
@@ -54,7 +54,7 @@ function PlanForm({ choices, chosen }: FormProps) {
       }}
       shape={(typed) => completed(typed, choices.parents)}
       submit="Plan it"
-      onDone={(answer) => router.push(`/crosses/${answer.code}`)}
+      onDone={(answer) => go(`/crosses/${answer.code}`)}
     >
       <PlanFields choices={choices} chosen={chosen} />
     </CommandForm>

@@ -16,6 +16,7 @@ export function BedForm({ bed, units }: { bed?: Bed; units: Units }) {
       trigger={bed ? `Change bed ${bed.name}` : "Add a bed"}
       title={bed ? `Bed ${bed.name}` : "A new bed"}
       plain={Boolean(bed)}
+      at={bed ? undefined : "bed"}
     >
       {(close) => (
         <>

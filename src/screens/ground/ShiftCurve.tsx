@@ -1,6 +1,7 @@
 "use client";
 import { Area, CartesianGrid, ComposedChart, Line, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from "recharts";
 import type { Remedy } from "@/core/isolation/remedies/remedy";
+import { figure } from "@/core/writing/numbers";
 
 const FLOOR = 0.00001;
 
@@ -24,9 +25,7 @@ export function ShiftCurve({ curve, limit }: { curve: NonNullable<Remedy["curve"
             scale="log"
             domain={[FLOOR, 1]}
             ticks={[0.0001, 0.001, 0.01, 0.1, 1]}
-            tickFormatter={(share: number) =>
-              share === 1 ? "all" : `1 in ${Math.round(1 / share).toLocaleString("en-GB")}`
-            }
+            tickFormatter={(share: number) => (share === 1 ? "all" : `1 in ${figure(1 / share)}`)}
             tick={{ fill: "var(--soft)", fontSize: 11 }}
             width={84}
           />

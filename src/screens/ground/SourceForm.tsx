@@ -77,7 +77,7 @@ export function SourceForm({ source, at, units, season, onDone }: Props) {
         ) : (
           <div className="grid grid-cols-3 gap-4">
             <Field name="distance" label="Distance" type="number" unit={unit} />
-            <Field name="bearing" label="Bearing" type="number" unit="degrees" hint="North 0, east 90." />
+            <Field name="bearing" label="Bearing" type="bearing" hint="As NE or 45." />
             <Field name="across" label="Across" type="number" unit={unit} hint="Of a field." />
           </div>
         )}

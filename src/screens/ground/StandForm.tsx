@@ -13,7 +13,7 @@ type Props = {
 
 export function StandForm({ beds, today }: Props) {
   return (
-    <Sheet trigger="Sow a stand" title="Sow a stand" strong>
+    <Sheet trigger="Sow a stand" title="Sow a stand" strong at="sow">
       {(close) => (
         <Choices of="sowing">
           {({ lines, lots }) =>

@@ -43,7 +43,7 @@ export function Surroundings(view: Ground) {
             <button type="button" className="leaf" onClick={() => setDrawing({ kind: "barrier", points: [] })}>
               Draw a hedge or wall
             </button>
-            <Sheet trigger="Add outside pollen" title="Pollen from beyond the garden">
+            <Sheet trigger="Add outside pollen" title="Pollen from beyond the garden" at="source">
               {(done) => (
                 <>
                   <p className="mb-4">

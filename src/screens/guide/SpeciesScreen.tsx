@@ -1,5 +1,6 @@
 import { dayPartOf, type ProtocolStep } from "@/core/pollination/protocol";
 import { lengthInWords } from "@/core/units/units";
+import { figure } from "@/core/writing/numbers";
 import Link from "@/ui/Link";
 import type { SpeciesView } from "@/views/guide";
 import { Cautions } from "../common/Cautions";
@@ -48,7 +49,7 @@ export function SpeciesScreen({ garden, band, species: s, protocols, hazards, so
     ["Length of flowering", s.flowerDays, days],
     ["Pollination to ripe seed", s.daysToRipe, days],
     ["Seeds in a gram", s.seedsPerGram, plain],
-    ["Seeds a plant gives", s.seedsPerPlant, (n) => n.toLocaleString("en-GB")],
+    ["Seeds a plant gives", s.seedsPerPlant, (n) => figure(n)],
     ...(s.seedsPerFruit ? [["Seeds in a fruit", s.seedsPerFruit, plain] satisfies Row] : []),
     ["Hand-pollinated flowers that set", s.handSet, share],
     ["Half of the pollen works after, in a room", s.pollenLife.room, days],

@@ -13,7 +13,12 @@ type Props = { line?: Line };
 
 export function LineForm({ line }: Props) {
   return (
-    <Sheet trigger={line ? "Change the line" : "Add a line"} title={line ? line.name : "A new line"} strong={!line}>
+    <Sheet
+      trigger={line ? "Change the line" : "Add a line"}
+      title={line ? line.name : "A new line"}
+      strong={!line}
+      at={line ? undefined : "line"}
+    >
       {(close) => (
         <CommandForm
           command={line ? "line.change" : "line.add"}

@@ -1,11 +1,11 @@
 "use client";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Id } from "@/core/custody/id";
 import { plural } from "@/core/units/plural";
 import { massTyped, type Units } from "@/core/units/units";
 import type { Plant } from "@/records/plant/plant";
 import { Sheet } from "@/ui/Sheet";
+import { useGo } from "@/ui/useGo";
 import type { Family } from "@/views/nursery";
 import { CommandForm, Field } from "../common/command";
 import { AmountFields, PollenField } from "../common/fields";
@@ -60,7 +60,7 @@ function PlantChoice({ plants, chosen, onChange }: { plants: Plant[]; chosen: Id
 }
 
 function ByHand({ stand, plants }: Omit<Props, "units">) {
-  const router = useRouter();
+  const go = useGo();
   const [chosen, setChosen] = useState(plants.map((p) => p.id));
   return (
     <CommandForm
@@ -69,7 +69,7 @@ function ByHand({ stand, plants }: Omit<Props, "units">) {
       values={{ how: "self", fruitsEach: 2 }}
       hidden={{ standId: stand.id, plantIds: chosen }}
       submit="Plan it"
-      onDone={() => router.push(`/crosses?season=${stand.season}`)}
+      onDone={() => go(`/crosses?season=${stand.season}`)}
     >
       <PlantChoice plants={plants} chosen={chosen} onChange={setChosen} />
       <Field

@@ -2,6 +2,7 @@
 import { ChevronLeft, ChevronRight, X } from "lucide-react";
 import { Dialog, ToggleGroup } from "radix-ui";
 import { useState } from "react";
+import { figure } from "@/core/writing/numbers";
 import type { Mark, Plant } from "@/records/plant/plant";
 import { useKept } from "@/ui/useKept";
 import type { Family, YardstickView } from "@/views/nursery";
@@ -81,7 +82,7 @@ function PlantBody({ plant, view, onGo }: { plant: Plant; view: Family; onGo: Pr
               {y.parents
                 .map(
                   (p) =>
-                    `${p.line}: ${p.summary ? `${p.summary.mean.toFixed(1)} (${p.summary.count})` : (p.words ?? "no scores")}`,
+                    `${p.line}: ${p.summary ? `${figure(p.summary.mean, 1, 1)} (${p.summary.count})` : (p.words ?? "no scores")}`,
                 )
                 .join("; ")}
             </p>

@@ -1,6 +1,7 @@
 "use client";
 import { useWatch } from "react-hook-form";
 import type { Id } from "@/core/custody/id";
+import { figure } from "@/core/writing/numbers";
 import { Sheet } from "@/ui/Sheet";
 import type { Family, YardstickView } from "@/views/nursery";
 import { CommandButton, CommandForm, Field } from "../common/command";
@@ -15,8 +16,9 @@ const wantedInWords = (y: YardstickView) =>
     no: "no wanted",
   })[y.wanted];
 
-const figure = (mean: number, spread: number | null, unit: string) =>
-  `${mean.toFixed(mean >= 20 ? 0 : 2)}${spread === null ? "" : ` ± ${spread.toFixed(spread >= 20 ? 0 : 2)}`}${unit ? ` ${unit}` : ""}`;
+const told = (value: number) => figure(value, value >= 20 ? 0 : 2, value >= 20 ? 0 : 2);
+const meanInWords = (mean: number, spread: number | null, unit: string) =>
+  `${told(mean)}${spread === null ? "" : ` ± ${told(spread)}`}${unit ? ` ${unit}` : ""}`;
 
 /** What the family is measured by: the wanted, the weight, the family's mean and the parents beside it. */
 export function Yardsticks({ view }: { view: Family }) {
@@ -53,7 +55,7 @@ export function Yardsticks({ view }: { view: Family }) {
                     {y.family && (
                       <Figures
                         name="this family"
-                        words={figure(y.family.mean, y.family.spread, y.kind === "date" ? "days" : y.unit)}
+                        words={meanInWords(y.family.mean, y.family.spread, y.kind === "date" ? "days" : y.unit)}
                         count={y.family.count}
                       />
                     )}
@@ -63,7 +65,7 @@ export function Yardsticks({ view }: { view: Family }) {
                         name={`${p.line}, ${p.season}`}
                         words={
                           p.summary
-                            ? figure(p.summary.mean, p.summary.spread, y.kind === "date" ? "days" : y.unit)
+                            ? meanInWords(p.summary.mean, p.summary.spread, y.kind === "date" ? "days" : y.unit)
                             : (p.words ?? "no scores")
                         }
                         count={p.summary?.count}

@@ -7,6 +7,7 @@ import type { Change } from "@/core/isolation/change";
 import { oneIn } from "@/core/isolation/verdict";
 import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
+import { figure } from "@/core/writing/numbers";
 import type { SeenChange } from "@/records/stand/remedy";
 import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
@@ -23,7 +24,7 @@ const DAYS_AROUND = 28;
 export function Arrange(props: Props) {
   const ready = props.view.stands.filter((s) => s.seedWanted && s.bedId !== null && s.ahead);
   return (
-    <Sheet trigger="Arrange the season" title="Arrange the season">
+    <Sheet trigger="Arrange the season" title="Arrange the season" at="arrange">
       {(close) =>
         ready.length === 0 ? (
           <p>
@@ -146,7 +147,7 @@ function Search({ view, worker, ready, close }: Props & { ready: SeasonStand[]; 
       {running && found && (
         <div aria-live="polite">
           <p>
-            {found.done ? "Best found" : "Best so far"} after {found.tried.toLocaleString("en-GB")} plans:{" "}
+            {found.done ? "Best found" : "Best so far"} after {figure(found.tried)} plans:{" "}
             {found.judged.over === 0 && found.judged.late === 0
               ? "every stand under its limit and ripe in time"
               : `${plural(found.judged.over, "stand")} over the limit, ${found.judged.late} not ripe in time`}

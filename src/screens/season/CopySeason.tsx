@@ -15,7 +15,12 @@ type Props = { season: number; latitude: number; head: string | null };
 export function CopySeason({ season, latitude, head }: Props) {
   const before = seasonName(season - 1, latitude);
   return (
-    <Sheet trigger={`Copy from ${before}`} title={`Plan ${seasonName(season, latitude)} like ${before}`} plain>
+    <Sheet
+      trigger={`Copy from ${before}`}
+      title={`Plan ${seasonName(season, latitude)} like ${before}`}
+      plain
+      at="copy"
+    >
       {(close) => (
         <Choices of="copy" season={season} since={head}>
           {(stands) => <Chosen stands={stands} season={season} close={close} />}

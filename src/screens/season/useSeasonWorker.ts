@@ -4,6 +4,7 @@ import type { ArrangeTask } from "@/core/isolation/arrange";
 import type { Change } from "@/core/isolation/change";
 import type { Scene } from "@/core/isolation/scene";
 import type { Tried } from "@/core/isolation/tryout";
+import { writtenAs } from "@/core/writing/locale";
 import { useAsked } from "@/ui/useAsked";
 import type { SentScene } from "@/views/season";
 import { type Caller, caller, type FromWorker } from "@/workers/jobs";
@@ -68,7 +69,7 @@ export function useSeasonWorker({ scene, trouble }: ReturnType<typeof useScene>,
     endSearch.current();
     setFound(null);
     setSearching(false);
-    calls.current?.start("scene", scene, () => {});
+    calls.current?.start("scene", { scene, locale: writtenAs() }, () => {});
     // What was tried before the scene was there.
     const first = waiting.current ?? [];
     waiting.current = null;

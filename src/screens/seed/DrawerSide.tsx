@@ -1,6 +1,7 @@
 import { dayInWords } from "@/core/calendar/day";
 import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
+import { figure } from "@/core/writing/numbers";
 import Link from "@/ui/Link";
 import type { DyingLot } from "@/views/drawer";
 import type { Regrow } from "@/views/regrow";
@@ -122,7 +123,7 @@ export function DrawerSide(view: Seed) {
       {spells.map(({ id, name, species, spell }) => (
         <p key={`${id} ${spell.from}`} className="mt-5 border-l-4 border-quince pl-3 text-sm">
           <strong>{name}</strong> lay warm or damp for {plural(spell.days, "day")} from {dayInWords(spell.from)}, up to{" "}
-          {spell.worst.temperature.toFixed(0)} °C and {Math.round(spell.worst.humidity * 100)} % humidity. That cost{" "}
+          {figure(spell.worst.temperature)} °C and {Math.round(spell.worst.humidity * 100)} % humidity. That cost{" "}
           {species.toLowerCase()} seed there {plural(Math.max(1, Math.round(spell.cost)), "day")} of its life.
         </p>
       ))}

@@ -13,7 +13,7 @@ export function KeepSeed({ units, today }: Props) {
     <>
       <h2 className="mb-3">Put seed in the drawer</h2>
       <div className="flex flex-wrap gap-3">
-        <Sheet trigger="Save from a stand" title="Seed of a stand" strong>
+        <Sheet trigger="Save from a stand" title="Seed of a stand" strong at="save">
           {(close) => (
             <Choices of="stands">
               {(stands) =>
@@ -45,7 +45,7 @@ export function KeepSeed({ units, today }: Props) {
             </Choices>
           )}
         </Sheet>
-        <Sheet trigger="Received seed" title="Seed from elsewhere">
+        <Sheet trigger="Received seed" title="Seed from elsewhere" at="received">
           {(close) => (
             <Choices of="lines">
               {(lines) =>

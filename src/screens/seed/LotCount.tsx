@@ -1,6 +1,7 @@
 "use client";
 import { useFormContext } from "react-hook-form";
 import { massInWords, massTyped, massUnit, type Units } from "@/core/units/units";
+import { figure } from "@/core/writing/numbers";
 import { Sheet } from "@/ui/Sheet";
 import type { LotPage } from "@/views/lot";
 import { CommandButton, CommandForm, Field } from "../common/command";
@@ -44,8 +45,8 @@ export function LotCount({ view: { lot, samples, counted, garden } }: { view: Lo
       </div>
       {counted && (
         <p>
-          {counted.perGram.likely.toFixed(1)} seeds a gram ({counted.perGram.low.toFixed(1)}–
-          {counted.perGram.high.toFixed(1)})
+          {figure(counted.perGram.likely, 1, 1)} seeds a gram ({figure(counted.perGram.low, 1, 1)}–
+          {figure(counted.perGram.high, 1, 1)})
           {lot.mass !== null &&
             `: about ${counted.seeds.likely} seeds (${counted.seeds.low}–${counted.seeds.high}) in ${massInWords(lot.mass, units)}`}
           .{" "}
@@ -83,7 +84,8 @@ type WeighedProps = { name: "mass" | "whole"; label: string; units: Units; prete
 /** A weight, typed or taken from the scale. */
 function Weighed({ name, label, units, pretend, hint }: WeighedProps) {
   const { setValue } = useFormContext();
-  const take = (grams: number) => setValue(name, (grams / massTyped(1, units)).toFixed(2), { shouldDirty: true });
+  const take = (grams: number) =>
+    setValue(name, Number((grams / massTyped(1, units)).toFixed(2)), { shouldDirty: true });
   return (
     <div className="grid gap-2">
       <Field name={name} label={label} type="number" unit={massUnit(units)} hint={hint} />

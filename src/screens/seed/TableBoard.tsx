@@ -210,7 +210,7 @@ function LotSheet({ lot, lots, vessels, now, units, trigger }: LotSheetProps) {
           >
             <h3>Keep a fraction apart</h3>
             <OwnField name="fraction" label="Which" type="select" choices={choicesOf(FRACTION_WORDS)} />
-            <OwnField name="share" label="Share of the lot" type="number" unit="in 100" />
+            <OwnField name="share" label="Share of the lot" type="number" unit="%" />
             <Field
               name="vesselId"
               label="Into"

@@ -2,6 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useId, useState } from "react";
 import { plural } from "@/core/units/plural";
+import { figure } from "@/core/writing/numbers";
 import type { Outcome } from "@/records/command";
 import type { MergeReport } from "@/records/mergeReport";
 import Link from "@/ui/Link";
@@ -111,7 +112,7 @@ function Going({ progress: { doing, done, of }, stop }: { progress: Progress; st
     <p role="status" className="mt-4 flex flex-wrap items-center gap-4">
       <span>
         {doing}
-        {of > 0 ? `: ${done.toLocaleString("en-GB")} of ${of.toLocaleString("en-GB")}` : " …"}
+        {of > 0 ? `: ${figure(done)} of ${figure(of)}` : " …"}
       </span>
       {of > 0 && <progress value={done} max={of} aria-label={doing} />}
       <button type="button" className="leaf leaf-plain" onClick={stop}>

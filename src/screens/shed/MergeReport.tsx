@@ -1,11 +1,12 @@
 "use client";
 import { plural } from "@/core/units/plural";
+import { writtenAs } from "@/core/writing/locale";
 import type { Difference, MergeReport } from "@/records/mergeReport";
 
 export type Side = Difference["taken"];
 
 const moment = (at: string) =>
-  new Date(at).toLocaleString("en-GB", {
+  new Date(at).toLocaleString(writtenAs(), {
     day: "numeric",
     month: "short",
     year: "numeric",

@@ -1,4 +1,5 @@
 import { cookies } from "next/headers";
+import { figure } from "@/core/writing/numbers";
 import Link from "@/ui/Link";
 import { ThemeChoice } from "@/ui/ThemeChoice";
 import type { Shed } from "@/views/shed";
@@ -45,7 +46,7 @@ export async function ShedScreen({ garden, band, path, counts, climate }: Shed) 
             {counts.map(({ name, count }) => (
               <div key={name} className="flex justify-between py-1.5">
                 <dt className="text-soft">{name}</dt>
-                <dd className="font-bold tabular-nums">{count.toLocaleString("en-GB")}</dd>
+                <dd className="font-bold tabular-nums">{figure(count)}</dd>
               </div>
             ))}
           </dl>

@@ -25,7 +25,7 @@ function TaskFields() {
 /** Writes down a task of the grower's own. */
 function AddTask({ day }: { day: string }) {
   return (
-    <Sheet trigger="Write down a task" title="A task of your own" plain>
+    <Sheet trigger="Write down a task" title="A task of your own" plain at="task">
       {(close) => (
         <CommandForm command="task.add" draft="task" values={{ due: day }} submit="Keep the task" onDone={close}>
           <TaskFields />

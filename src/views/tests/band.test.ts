@@ -25,7 +25,7 @@ function standsOf(count: number, sown: (i: number) => string, name = (i: number)
 function draw(season = 2027, lanes = 3): Band {
   const sky = garden.sky();
   const stands = standsOfSeason(garden.db, season).map(sky.forecast);
-  return band(sky, season, stands, (s) => s.lineName.endsWith("0"), lanes);
+  return band(sky, season, stands, (s) => s.lineName.endsWith("0"), 1, lanes);
 }
 
 const place = (change: object) =>

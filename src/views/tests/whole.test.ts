@@ -57,7 +57,7 @@ const season = () => {
 const wideBand = () => {
   const sky = garden.sky();
   const stands = [...sky.standsOf(2027), ...sky.standsOf(2028)];
-  const { light, ...rest } = band(sky, 2028, stands, (stand) => stand.family === 1, 4, 2);
+  const { light, ...rest } = band(sky, 2028, stands, (stand) => stand.family === 1, 2, 4);
   return { ...rest, days: light.length, light: light.filter((_, i) => i % 61 === 0) };
 };
 

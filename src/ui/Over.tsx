@@ -1,0 +1,74 @@
+"use client";
+import { Dialog } from "radix-ui";
+import { type ReactNode, useEffect, useRef } from "react";
+
+/** What the browser's history says of a sheet that lies over its page. */
+const MARK = "over";
+const marked = () => (history.state as Record<string, unknown> | null)?.[MARK];
+let opened = 0;
+/** The way back that a closed sheet is still taking. */
+let leaving: Promise<void> | null = null;
+
+/** Once no closed sheet is still on its way back in the history: from then on a page may be turned. */
+export const settled = async (): Promise<void> => {
+  // A sheet that was just told to close does so after this task.
+  await new Promise((next) => setTimeout(next, 0));
+  await leaving;
+};
+
+/** Back closes what lies over the page, and leaves the page; the router hears nothing of it, as no page is turned. */
+function useBackCloses(close: () => void): void {
+  const latest = useRef(close);
+  latest.current = close;
+  useEffect(() => {
+    const mine = ++opened;
+    const state = history.state as object | null;
+    history.pushState({ ...state, [MARK]: mine }, "");
+    const onBack = (event: PopStateEvent) => {
+      if (marked() === mine) return;
+      event.stopImmediatePropagation();
+      window.removeEventListener("popstate", onBack, true);
+      latest.current();
+    };
+    window.addEventListener("popstate", onBack, true);
+    return () => {
+      window.removeEventListener("popstate", onBack, true);
+      if (marked() !== mine) return;
+      leaving = new Promise((done) => {
+        const gone = (event: PopStateEvent) => {
+          event.stopImmediatePropagation();
+          leaving = null;
+          done();
+        };
+        window.addEventListener("popstate", gone, { capture: true, once: true });
+        history.back();
+      });
+    };
+  }, []);
+}
+
+type Props = { title: string; hideTitle?: boolean; className: string; onClose: () => void; children: ReactNode };
+
+/** Something that lies over the page for as long as it is drawn. Escape, a press beside it and Back close it, and what was in hand before has the focus again. */
+export function Over({ title, hideTitle, className, onClose, children }: Props) {
+  const opener = useRef<Element | null>(typeof document === "undefined" ? null : document.activeElement);
+  useBackCloses(onClose);
+  return (
+    <Dialog.Root open onOpenChange={onClose}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className={className}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            if (opener.current instanceof HTMLElement && opener.current.isConnected) opener.current.focus();
+          }}
+        >
+          {hideTitle && <Dialog.Title className="sr-only">{title}</Dialog.Title>}
+          {children}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,123 @@
+"use client";
+import { CalendarDays } from "lucide-react";
+import { useRef, useState } from "react";
+import { useController, useFormContext } from "react-hook-form";
+import { isDay } from "@/core/calendar/day";
+import { plainly, type Read } from "@/core/writing/read";
+import type { Kind, Reader } from "./readers";
+
+type Props = {
+  name: string;
+  kind: Kind;
+  reader: Reader;
+  /** Ids of what describes the field, and whether something is wrong with it. */
+  id: string;
+  described: string[];
+  wrong: boolean;
+};
+
+/** Whether a form holds a value as it is kept, and not what was typed and could not be read. */
+const isKept = (kind: Kind, value: unknown): value is number | string =>
+  kind === "date"
+    ? isDay(String(value))
+    : kind === "day-of-year"
+      ? /^\d\d-\d\d$/.test(String(value))
+      : typeof value === "number";
+
+/** What the form holds of a text: the value; nothing; or, where it can't be read, the text itself. */
+const heldOf = (read: Read<number | string>, text: string) =>
+  read.kind === "read" ? read.value : read.kind === "empty" ? "" : text;
+
+/**
+ * A field that reads what people write. The form holds what was understood; the field what was typed, and says how it was
+ * read where that differs. What can be read in two ways is asked, and nothing is sent before it is answered.
+ */
+export function ReadField({ name, kind, reader, id, described, wrong }: Props) {
+  const { setValue, formState } = useFormContext();
+  const shown = (value: unknown) => (isKept(kind, value) ? reader.typed(value) : String(value ?? ""));
+  const unclear = (value: unknown) => {
+    if ((value ?? "") === "" || isKept(kind, value)) return true;
+    const read = reader.read(String(value));
+    return read.kind === "unread" ? read.why : read.kind === "asked" ? "Choose which is meant." : true;
+  };
+  const [text, setText] = useState("");
+  const { field } = useController({ name, rules: { validate: unclear } });
+  const [held, setHeld] = useState<unknown>("");
+  const [left, setLeft] = useState(false);
+  const picker = useRef<HTMLInputElement>(null);
+  // What comes from elsewhere (a draft, a scale, the server) stands in the field as it would be typed.
+  if (field.value !== held) {
+    setHeld(field.value);
+    setText(shown(field.value));
+  }
+
+  const read = reader.read(text);
+  const type = (typed: string) => {
+    const next = reader.read(typed);
+    const value = heldOf(next, typed);
+    setText(typed);
+    setHeld(value);
+    field.onChange(value);
+    if (next.kind === "read" && next.also)
+      for (const [other, its] of Object.entries(next.also)) setValue(other, its, { shouldDirty: true });
+  };
+  const differs = read.kind === "read" && plainly(text) !== plainly(reader.typed(read.value));
+  const refused = formState.errors[name] !== undefined;
+  return (
+    <>
+      <span className="flex items-stretch gap-1">
+        <input
+          ref={field.ref}
+          id={id}
+          name={name}
+          type="text"
+          inputMode={kind === "number" ? "decimal" : "text"}
+          autoComplete="off"
+          value={text}
+          aria-invalid={wrong || undefined}
+          aria-describedby={[...described, `${id}-read`].join(" ")}
+          onChange={(event) => type(event.target.value)}
+          onBlur={() => {
+            setLeft(true);
+            field.onBlur();
+          }}
+        />
+        {kind === "date" && (
+          <>
+            <button
+              type="button"
+              aria-label="Choose a day"
+              className="leaf leaf-plain shrink-0"
+              onClick={() => picker.current?.showPicker()}
+            >
+              <CalendarDays aria-hidden size={20} />
+            </button>
+            <input
+              ref={picker}
+              type="date"
+              tabIndex={-1}
+              aria-hidden
+              value={read.kind === "read" ? String(read.value) : ""}
+              onChange={(event) => event.target.value && type(reader.typed(event.target.value))}
+              className="pointer-events-none absolute -z-10 h-0 w-0 opacity-0"
+            />
+          </>
+        )}
+      </span>
+      <span id={`${id}-read`} aria-live="polite" className="block text-sm">
+        {differs && <span className="text-soft">Read as {reader.said(read.value)}</span>}
+        {read.kind === "unread" && left && !refused && <span className="font-semibold text-rust">{read.why}</span>}
+        {read.kind === "asked" && (
+          <span className="mt-1 flex flex-wrap items-center gap-2">
+            {read.question}
+            {read.choices.map(({ value, words }) => (
+              <button key={words} type="button" className="leaf" onClick={() => type(reader.typed(value))}>
+                {words}
+              </button>
+            ))}
+          </span>
+        )}
+      </span>
+    </>
+  );
+}
