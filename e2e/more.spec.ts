@@ -78,7 +78,7 @@ test("while the server is away nothing typed is lost, and it is sent once when i
   await page.goto("/lines");
   await page.getByRole("button", { name: "Add a line" }).click();
   await sheet(page).getByLabel("Name").fill("Kept through the outage");
-  await sheet(page).getByLabel("Species").selectOption({ label: "Tomato" });
+  await sheet(page).getByRole("combobox", { name: "Species" }).fill("Tomato");
   await page.context().setOffline(true);
   await sheet(page).getByRole("button", { name: "Add the line" }).click();
   await expect(sheet(page).getByText("The server did not answer. Nothing was lost here; try again.")).toBeVisible();

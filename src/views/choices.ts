@@ -89,21 +89,23 @@ const linesOf = ({ db }: Outlook): (LineChoice & Wanting)[] =>
     enough: enoughFor(species),
   }));
 
-type Choice = { value: string; label: string };
+/** A species with its other names, and its Latin one as a note. */
+type SpeciesChoice = { value: string; label: string; names: string[]; note: string };
 
-/** Species by their names, what they are called besides, and wild kin of theirs. */
-const SPECIES_CHOICES: Record<"species" | "called" | "kin", Choice[]> = {
-  species: SPECIES.map(({ id, name }) => ({ value: id, label: name })),
-  called: SPECIES.flatMap(({ id, name, names }) =>
-    names.map((other) => ({
-      value: id,
-      label: `${other.charAt(0).toUpperCase()}${other.slice(1)}: ${name.toLowerCase()}`,
-    })),
-  ).sort((a, b) => a.label.localeCompare(b.label)),
+/** Species, and wild kin of theirs. */
+const SPECIES_CHOICES: Record<"species" | "kin", SpeciesChoice[]> = {
+  species: SPECIES.map(({ id, name, names, crossingGroup }) => ({
+    value: id,
+    label: name,
+    names,
+    note: crossingGroup,
+  })),
   kin: SPECIES.flatMap(({ id, name: crop, wild }) =>
     wild.map(({ name }) => ({
       value: kindAsChoice({ species: id, wild: name }),
-      label: `${name}: wild, crosses with ${crop.toLowerCase()}`,
+      label: name,
+      names: [],
+      note: `wild, crosses with ${crop.toLowerCase()}`,
     })),
   ),
 };

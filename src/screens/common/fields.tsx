@@ -1,20 +1,18 @@
 import type { Id } from "@/core/custody/id";
 import { massUnit, type Units } from "@/core/units/units";
+import { PickField } from "@/ui/PickField";
 import { Choices } from "./Choices";
 import { Field } from "./command";
 
 /** A species, by its name here or by another; `kin` offers what grows wild too. */
-export const SpeciesField = ({ kin = false, none = "Choose a species" }: { kin?: boolean; none?: string }) => (
+export const SpeciesField = ({ kin = false, none = "Type any of its names" }: { kin?: boolean; none?: string }) => (
   <Choices of="species">
     {(choices) => (
-      <Field
+      <PickField
         name="species"
         label="Species"
-        type="select"
         none={none}
-        choices={
-          kin ? [...choices.species, ...choices.kin, ...choices.called] : [...choices.species, ...choices.called]
-        }
+        choices={kin ? [...choices.species, ...choices.kin] : choices.species}
       />
     )}
   </Choices>

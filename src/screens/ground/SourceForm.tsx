@@ -82,8 +82,8 @@ export function SourceForm({ source, at, units, season, onDone }: Props) {
           </div>
         )}
         <div className="grid grid-cols-2 gap-4">
-          <Field name="flowersFrom" label="Flowers from" hint="Month and day, if you know: 06-20." />
-          <Field name="flowersTo" label="Flowers to" hint="Empty: reckoned from the climate." />
+          <Field name="flowersFrom" label="Flowers from" type="day-of-year" hint="If you know: 20 June." />
+          <Field name="flowersTo" label="Flowers to" type="day-of-year" hint="Empty: reckoned from the climate." />
         </div>
         <Field name="harm" label="Would its pollen do harm, even in a mix?" type="select" choices={choicesOf(HARMS)} />
       </CommandForm>
