@@ -86,7 +86,7 @@ test("on the phone the dawn is recorded by thumb, with targets large enough", as
     .nth(5);
   const before = Number(await lost.textContent());
   await page.goto("/");
-  await expect(page.getByText("Fri 9 July 2027").last()).toBeVisible();
+  await expect(page.getByText("Fri 9 July 2027").filter({ visible: true }).first()).toBeVisible();
   const dawn = page.getByRole("region", { name: "Dawn" }).getByRole("listitem");
   await dawn.filter({ hasText: "Pollinate at dawn" }).getByRole("button", { name: "Record" }).first().tap();
   const sheet = page.getByRole("dialog");

@@ -1,4 +1,5 @@
 "use client";
+import clsx from "clsx";
 import { Command } from "cmdk";
 import { useId, useRef, useState } from "react";
 import { useController } from "react-hook-form";
@@ -104,28 +105,31 @@ export function PickField({ name, label, choices, none }: Props) {
           aria-invalid={message ? true : undefined}
           aria-describedby={`${id}-note`}
         />
-        {open && (
-          <Command.List className="absolute inset-x-0 top-full z-10 max-h-72 overflow-y-auto border border-ink bg-leaf shadow-lg">
-            <Command.Empty className="p-2 text-soft">Nothing here is called so.</Command.Empty>
-            {list.map((one) => (
-              <Command.Item
-                key={one.value}
-                value={one.value}
-                onSelect={() => {
-                  hold(one.value, one.label);
-                  setOpen(false);
-                }}
-                className="flex min-h-11 cursor-pointer flex-wrap items-center justify-between gap-x-3 px-3 py-1 data-[selected=true]:bg-rule/60"
-              >
-                <span>
-                  {one.label}
-                  <span className="text-sm text-soft">{also(one, typed)}</span>
-                </span>
-                <i className="text-sm text-soft">{one.note}</i>
-              </Command.Item>
-            ))}
-          </Command.List>
-        )}
+        <Command.List
+          className={clsx(
+            "absolute inset-x-0 top-full z-10 max-h-72 overflow-y-auto border border-ink bg-leaf shadow-lg",
+            !open && "hidden",
+          )}
+        >
+          <Command.Empty className="p-2 text-soft">Nothing here is called so.</Command.Empty>
+          {list.map((one) => (
+            <Command.Item
+              key={one.value}
+              value={one.value}
+              onSelect={() => {
+                hold(one.value, one.label);
+                setOpen(false);
+              }}
+              className="flex min-h-11 cursor-pointer flex-wrap items-center justify-between gap-x-3 px-3 py-1 data-[selected=true]:bg-rule/60"
+            >
+              <span>
+                {one.label}
+                <span className="text-sm text-soft">{also(one, typed)}</span>
+              </span>
+              <i className="text-sm text-soft">{one.note}</i>
+            </Command.Item>
+          ))}
+        </Command.List>
       </Command>
       <p id={`${id}-note`} className="mt-1 text-sm text-soft">
         {message ? <span className="font-semibold text-rust">{message}</span> : chosen && <i>{chosen.note}</i>}

@@ -51,7 +51,9 @@ export function ReadField({ name, kind, reader, id, described, wrong }: Props) {
     setText(shown(field.value));
   }
 
-  const read = reader.read(text);
+  // What stands there as it is kept needs no reading, and the server has no day to read it by.
+  const read: Read<number | string> =
+    isKept(kind, field.value) && text === shown(field.value) ? { kind: "read", value: field.value } : reader.read(text);
   const type = (typed: string) => {
     const next = reader.read(typed);
     const value = heldOf(next, typed);

@@ -1,10 +1,12 @@
-import { addDays, dayNumber } from "@/core/calendar/day";
+import { addDays, type Day, dayNumber } from "@/core/calendar/day";
 import { temperatureOn } from "@/core/climate/climate";
 import { growingDegreeDays } from "@/core/climate/degreeDays";
 import { type Frosts, frostFreeUntil, frostOverBy } from "@/core/climate/frost";
 import { inSeason, seasonOf, seasonSpan } from "@/core/climate/season";
 import type { Normals } from "@/core/climate/temperature";
 import type { Id } from "@/core/custody/id";
+import { groupBy } from "@/core/lists/groupBy";
+import { readDay } from "@/core/writing/days";
 import {
   FORECAST_DAYS,
   normals,
@@ -85,14 +87,48 @@ export function shedView(sky: Outlook): Shed {
   return { ...base(sky), path: db.name, counts: counts(db), climate: climateView(sky) };
 }
 
-const PAGE = 60;
+const PAGE = 100;
 
-export type History = { garden: Garden; band: Band; entries: Entry[]; older: Id | null };
+/** Entries that go together: a day's scores of one family are one row. */
+export type Told = { code: string | null; entries: Entry[] };
 
-/** @param before the entry that the page before ended with */
-export function historyView(sky: Outlook, before: Id | null): History {
-  const list = entries(sky.db, before, PAGE);
-  return { ...base(sky), entries: list, older: list.length === PAGE ? list.at(-1)!.id : null };
+export type History = {
+  garden: Garden;
+  band: Band;
+  days: { day: Day; rows: Told[] }[];
+  older: Id | null;
+  words: string;
+  day: Day | null;
+};
+
+/** The family that a score's entry speaks of; null for any other entry. */
+const scoredIn = ({ command, summary }: Entry): string | null =>
+  command === "score.set" ? (/^\S+/.exec(summary)?.[0] ?? null) : null;
+
+function rowsOfDay(list: Entry[]): Told[] {
+  const rows: Told[] = [];
+  for (const entry of list) {
+    const code = scoredIn(entry);
+    const known = code !== null && rows.find((row) => row.code === code);
+    if (known) known.entries.push(entry);
+    else rows.push({ code, entries: [entry] });
+  }
+  return rows;
+}
+
+/** What was recorded, newest first, of a day or with words in it. A day that can't be read asks for none. */
+export function historyView(sky: Outlook, asked: { before: Id | null; words: string; day: string }): History {
+  const read = readDay(asked.day, sky.today);
+  const day = read.kind === "read" ? read.value : null;
+  const { words } = asked;
+  const list = entries(sky.db, { before: asked.before, day, words }, PAGE);
+  return {
+    ...base(sky),
+    days: [...groupBy(list, (entry) => entry.day)].map(([on, its]) => ({ day: on, rows: rowsOfDay(its) })),
+    older: list.length === PAGE ? list.at(-1)!.id : null,
+    words,
+    day,
+  };
 }
 
 export type Copies = { band: Band; merges: Entry[] };

@@ -51,7 +51,7 @@ describe("frost", () => {
         return Array.from({ length: 365 }, (_, d) => {
           const day = addDays(`${year}-01-01`, d);
           const cold = day.slice(5) <= last || day.slice(5) >= first;
-          return [dayNumber(day), { min: cold ? -1 : 4, max: 15 }] as const;
+          return [dayNumber(day), { min: cold ? 0 : 4, max: 15 }] as const;
         });
       }),
     );

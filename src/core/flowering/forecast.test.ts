@@ -41,6 +41,17 @@ describe("flowering by days", () => {
     expect(first.female.start).toBe("2027-06-25");
     expect(first.male.start).toBe("2027-06-29");
   });
+
+  test("the sex of the first flower that was seen rules out that the other came before it", () => {
+    const either = { ...ANNUAL, femaleLag: { low: -4, high: 6 } };
+    const seen = (firstSex: "male" | "female" | null) => {
+      const { male, female } = flowering({ sown: "2027-05-01", firstFlower: "2027-06-25", firstSex }, either, null);
+      return [male.start, female.start];
+    };
+    expect(seen("male")).toEqual(["2027-06-25", "2027-06-28"]);
+    expect(seen("female")).toEqual(["2027-06-27", "2027-06-25"]);
+    expect(seen(null)).toEqual(["2027-06-27", "2027-06-28"]);
+  });
 });
 
 describe("flowering by warmth", () => {

@@ -35,6 +35,10 @@ describe("a scale's lines", () => {
       kind: "settled",
       grams: 5.01,
     });
+    expect(scaleState(["5.02 g", "5.00 g", "5.02 g", "5.00 g", "5.00 g", "5.01 g"])).toEqual({
+      kind: "settled",
+      grams: 5.01,
+    });
   });
 
   test("the simulated scale settles on what lies on it", () => {

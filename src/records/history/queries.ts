@@ -1,3 +1,5 @@
+import type { Day } from "@/core/calendar/day";
+import { readCode } from "@/core/custody/code";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
 import type { StoredOp } from "@/db/ops";
@@ -15,13 +17,23 @@ function withUndone(db: Db, rows: Omit<Entry, "undone">[]): Entry[] {
   return rows.map((row) => ({ ...row, undone: undone.has(row.id) }));
 }
 
+/** What of the history is asked for: of a day, with words in it, or of a thing by the code of its tag. */
+export type Asked = { before?: Id | null; day?: Day | null; words?: string };
+
 /** Ops, newest first, before one of them when paging. */
-export function entries(db: Db, before: Id | null, limit: number): Entry[] {
+export function entries(db: Db, { before = null, day = null, words = "" }: Asked, limit: number): Entry[] {
+  const parts = words.trim().split(/\s+/).filter(Boolean);
+  const like = parts.map((word) => `%${word.replaceAll(/[\\%_]/g, (sign) => `\\${sign}`)}%`);
+  const read = readCode(words);
+  const code = read.ok ? read.code : null;
   const rows = prepared(
     db,
     `SELECT id, clock, at, day, command, summary, undoes FROM op
-       WHERE :before IS NULL OR clock < (SELECT clock FROM op WHERE id = :before) ORDER BY clock DESC LIMIT :limit`,
-  ).all({ before, limit }) as Omit<Entry, "undone">[];
+       WHERE (:before IS NULL OR clock < (SELECT clock FROM op WHERE id = :before)) AND (:day IS NULL OR day = :day)
+         AND (NOT EXISTS (SELECT 1 FROM json_each(:like) w WHERE summary NOT LIKE w.value ESCAPE '\\')
+           OR id IN (SELECT c.op FROM findable f JOIN opChange c ON c.tableName = f.kind AND c.rowId = f.id WHERE f.words LIKE :code || ' %'))
+       ORDER BY clock DESC LIMIT :limit`,
+  ).all({ before, day, limit, like: JSON.stringify(like), code }) as Omit<Entry, "undone">[];
   return withUndone(db, rows);
 }
 

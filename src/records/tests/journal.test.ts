@@ -97,7 +97,7 @@ describe("undo", () => {
       said.push(outcome.message);
       last = outcome.entry!;
       expect(bedNames()).toEqual(there ? ["A", "B", "C"] : ["A", "B"]);
-      const first = entries(garden.db, null, 50).find((e) => e.id === entry)!;
+      const first = entries(garden.db, {}, 50).find((e) => e.id === entry)!;
       expect(first.undone).toBe(!there);
     }
     expect(said).toEqual(["Undone: Bed C added", "Done again: Bed C added", "Undone: Bed C added"]);

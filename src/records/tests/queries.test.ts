@@ -140,7 +140,7 @@ function asked(): string[] {
   calendarView(sky, 2028);
   bookFlowers(db, code("cross", made.cross));
   bookFile(db, null, "json");
-  historyView(sky, null);
+  historyView(sky, { before: null, words: "", day: "" });
   for (const words of ["Lantern 3", "a"]) find(db, words, 2028);
   findFlower(db, code("cross", made.cross), 1);
   crossById(db, made.cross);

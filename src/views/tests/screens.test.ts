@@ -416,18 +416,43 @@ describe("Guide and Shed", () => {
   });
 
   test("the history pages backwards and shows what was undone", () => {
-    for (let i = 0; i < 70; i++) line(`line ${i}`);
-    const first = historyView(garden.sky(), null);
-    expect(first.entries).toHaveLength(60);
+    for (let i = 0; i < 110; i++) line(`line ${i}`);
+    const look = (asked: object = {}) => historyView(garden.sky(), { before: null, words: "", day: "", ...asked });
+    const all = (asked: object = {}) => look(asked).days.flatMap(({ rows }) => rows.flatMap(({ entries }) => entries));
+    const first = look();
+    expect(all()).toHaveLength(100);
     expect(first).toMatchObject({ garden: { name: garden.sky().garden.name }, band: { today: garden.sky().today } });
-    const second = historyView(garden.sky(), first.older);
-    expect(second.older).toBeNull();
-    expect(first.entries.at(-1)!.clock > second.entries[0]!.clock).toBe(true);
-    undo(garden.db, first.entries[0]!.id);
-    expect(historyView(garden.sky(), null).entries.slice(0, 2)).toMatchObject([
-      { undoes: first.entries[0]!.id, undone: false, summary: "Undone: Line line 69 added" },
+    const second = all({ before: first.older });
+    expect(look({ before: first.older }).older).toBeNull();
+    expect(all().at(-1)!.clock > second[0]!.clock).toBe(true);
+    const [newest] = all();
+    undo(garden.db, newest!.id);
+    expect(all().slice(0, 2)).toMatchObject([
+      { undoes: newest!.id, undone: false, summary: "Undone: Line line 109 added" },
       { undone: true },
     ]);
+  });
+
+  test("the history is looked through by words, by a tag's code, and by day; a day's scores of a family are one row", () => {
+    const { plants, stand, lineId } = family(garden);
+    const yardstickId = garden.done("yardstick.add", { lineId, name: "Bitter", kind: "yes-no", wanted: "no" }).id;
+    const look = (asked: object) => historyView(garden.sky(), { before: null, words: "", day: "", ...asked });
+    const told = (asked: object) =>
+      look(asked).days.flatMap(({ rows }) => rows.flatMap(({ entries }) => entries.map(({ summary }) => summary)));
+    garden.done("bed.add", { name: "Käferwiese", x: 0, y: 90, width: 2, length: 2 });
+    for (const plantId of plants.slice(0, 3)) garden.done("score.set", { plantId, yardstickId, value: "n" });
+    expect(told({ words: "käfer added" })).toEqual(["Bed Käferwiese added"]);
+    expect(told({ words: "käfer removed" })).toEqual([]);
+    const code = garden.code("stand", stand);
+    // By its code without hyphens: what its summary names, and what touched its row.
+    const ofStand = told({ words: code.replaceAll("-", "") });
+    expect(ofStand.length).toBeGreaterThan(0);
+    const [{ day, rows }] = look({ words: `${code} plant` }).days as [ReturnType<typeof look>["days"][number]];
+    expect(rows).toMatchObject([{ code }]);
+    expect(rows[0]!.entries).toHaveLength(3);
+    expect(look({ day }).days.map((one) => one.day)).toEqual([day]);
+    expect(look({ day: "1 Jan 1999" }).days).toEqual([]);
+    expect(look({ day: "soon" }).day).toBeNull();
   });
 
   test("the shed counts what is kept", () => {

@@ -61,6 +61,8 @@ const wideBand = () => {
   return { ...rest, days: light.length, light: light.filter((_, i) => i % 61 === 0) };
 };
 
+const ALL = { before: null, words: "", day: "" };
+
 /** Each screen on 9 July 2028, unless a day is said. */
 const SCREENS: [screen: string, view: () => unknown, day?: string][] = [
   ["band", () => ({ ...groundView(garden.sky(), null, null).band, light: null })],
@@ -97,7 +99,13 @@ const SCREENS: [screen: string, view: () => unknown, day?: string][] = [
   ["flowers of the book", () => bookFlowers(garden.db, code("cross", garden.crosses.back))],
   ["calendar", () => calendarView(garden.sky(), null)],
   ["what works", () => worksView(garden.sky(), null)],
-  ["history", () => historyView(garden.sky(), null).entries.map(({ clock: _, at: __, ...entry }) => entry)],
+  [
+    "history",
+    () =>
+      historyView(garden.sky(), ALL)
+        .days.flatMap(({ rows }) => rows.flatMap(({ entries }) => entries))
+        .map(({ clock: _, at: __, ...entry }) => entry),
+  ],
   ["shed", () => ({ ...shedView(garden.sky()), path: null })],
 ];
 

@@ -6,5 +6,7 @@ import { oneWord, type Search } from "../../../params";
 export const metadata = { title: "History" };
 
 export default async function Page({ searchParams }: { searchParams: Search }) {
-  return <HistoryScreen {...historyView(await here(), oneWord((await searchParams).before))} />;
+  const { before, q, day } = await searchParams;
+  const asked = { before: oneWord(before), words: oneWord(q) ?? "", day: oneWord(day) ?? "" };
+  return <HistoryScreen {...historyView(await here(), asked)} />;
 }
