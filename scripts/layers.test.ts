@@ -7,7 +7,11 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 /** Imports that no layer may have, each in a file of its own, with the rule that finds it. */
 const FORBIDDEN = [
   ["src/core/planted.ts", 'export { theDb } from "../db/open";', "core-imports-only-core"],
-  ["src/ui/planted.ts", 'export { flowersToDo } from "../core/pollination/flowersToDo";', "ui-imports-days-and-writing"],
+  [
+    "src/ui/planted.ts",
+    'export { flowersToDo } from "../core/pollination/flowersToDo";',
+    "ui-imports-days-and-writing",
+  ],
   ["src/workers/planted.ts", 'export { theDb } from "../db/open";', "the-page's-worker-runs-the-core"],
   ["src/screens/today/plantedDb.ts", 'export { theDb } from "../../db/open";', "screens-import-ui-core-and-types"],
   [

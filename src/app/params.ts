@@ -1,7 +1,9 @@
+import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { isSeason } from "@/core/climate/season";
 import { readCode } from "@/core/custody/code";
 import { theDb } from "@/db/open";
+import { find } from "@/records/find/queries";
 import { type Outlook, outlookKept } from "@/views/outlook";
 import { dayOfRequest, here } from "./here";
 
@@ -35,6 +37,15 @@ export function codeAsked(text: string | string[] | undefined): string | null {
   if (!word) return null;
   const read = readCode(word);
   return read.ok ? read.code : null;
+}
+
+/** The title of a page that is about one thing with a tag: its code and its name, so that tabs and the history tell them apart. */
+export function titledByCode(kind: string) {
+  return async ({ params }: { params: CodeParams }): Promise<Metadata> => {
+    const code = codeAsked((await params).code);
+    const found = code && find(theDb(), code, 0).find((one) => one.code === code);
+    return { title: found ? `${code} ${found.name}` : kind };
+  };
 }
 
 /** What an address names by its tag's code; the page of things not found when there is none. */

@@ -42,19 +42,19 @@ export function BandBar({ bar, share, top }: { bar: Bar; share: (day: string) =>
     <>
       <span
         aria-hidden
-        className={clsx("absolute h-2.5 opacity-30", tone)}
+        className={clsx("bar absolute h-2.5 opacity-30", tone)}
         style={{ left: `${from}%`, width: `${to - from}%`, top: top + 7 }}
       />
       <span
         aria-hidden
-        className={clsx("absolute h-2.5", tone)}
+        className={clsx("bar absolute h-2.5", tone)}
         style={{ left: `${left}%`, width: `${share(bar.end) - left}%`, top: top + 7 }}
       />
       {bar.point && (
         <span
           aria-hidden
           className={clsx(
-            "absolute size-2.5 rotate-45 border",
+            "bar absolute size-2.5 rotate-45 border",
             bar.point.bad ? "border-rust bg-rust" : "border-moss bg-moss",
           )}
           style={{ left: `calc(${share(bar.point.day)}% - 5px)`, top: top + 7 }}

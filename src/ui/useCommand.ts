@@ -2,6 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useRef, useState } from "react";
 import { toast } from "sonner";
+import { useLastAct } from "./LastAct";
 import { outbox, post, takeBack } from "./outbox";
 import { newPress } from "./press";
 import { type Answer, send } from "./send";
@@ -16,38 +17,53 @@ type Commands = {
   busy: boolean;
 };
 
-function aloud(answer: Answer | null): Answer | null {
-  if (answer && !answer.ok) toast.error(answer.message, { duration: 12_000 });
-  return answer;
-}
-
 /**
- * Carries out commands: one at a time, a toast with undo when it is done, the page drawn anew.
+ * Carries out commands: one at a time, told with its undo when it is done (in the page's line of the last act, else in a
+ * toast), the page drawn anew.
  * A press while one is under way is the same press.
  */
 export function useCommand(): Commands {
   const router = useRouter();
   const [busy, setBusy] = useState(false);
   const underWay = useRef(false);
+  const line = useLastAct();
+
+  const aloud = useCallback(
+    (answer: Answer | null, words?: string): Answer | null => {
+      if (!answer || answer.ok) return answer;
+      if (line) line({ words: words ?? "Not taken", message: answer.message, undo: null, bad: true });
+      else toast.error(answer.message, { duration: 12_000 });
+      return answer;
+    },
+    [line],
+  );
 
   const undo = useCallback(
     async (entry: string) => {
       // What was not sent yet is taken back here.
       if (outbox().waiting.some((kept) => kept.id === entry)) {
         await takeBack(entry);
-        toast("Taken back before it was sent.");
+        const words = "Taken back before it was sent.";
+        if (line) line({ words, message: words, undo: null });
+        else toast(words);
         return;
       }
       const answer = await send("/api/undo", { entry }, newPress());
-      if (answer.ok) toast(answer.message);
-      else toast.error(answer.message, { duration: 12_000 });
+      if (!answer.ok) aloud(answer);
+      else if (line) line({ words: answer.message, message: answer.message, undo: null });
+      else toast(answer.message);
       router.refresh();
     },
-    [router],
+    [router, line, aloud],
   );
 
   const tell = useCallback(
-    ({ entry, message, warnings = [] }: Answer) => {
+    ({ entry, message, warnings = [] }: Answer, words = message) => {
+      if (line) {
+        line({ words, message: [message, ...warnings].join(" "), undo: entry ? () => void undo(entry) : null });
+        router.refresh();
+        return;
+      }
       toast(message, {
         duration: 8_000,
         action: entry ? { label: "Undo", onClick: () => void undo(entry) } : undefined,
@@ -55,7 +71,7 @@ export function useCommand(): Commands {
       for (const warning of warnings) toast.warning(warning, { duration: 15_000 });
       router.refresh();
     },
-    [router, undo],
+    [router, undo, line],
   );
 
   /** One at a time; null for a press that came while another was under way. */
@@ -79,19 +95,24 @@ export function useCommand(): Commands {
     },
     [once, tell],
   );
-  const runAloud = useCallback(async (name: string, input: unknown) => aloud(await run(name, input)), [run]);
+  const runAloud = useCallback(async (name: string, input: unknown) => aloud(await run(name, input)), [run, aloud]);
   const runKept = useCallback(
     (name: string, input: unknown, words: string) =>
       once(async () => {
         const answer = await post(name, input, words);
-        if (answer?.ok) tell(answer);
+        if (answer?.ok) tell(answer, words);
+        if (!answer && line) {
+          const kept = outbox().waiting.findLast((one) => one.words === words);
+          const undone = kept ? () => void undo(kept.id) : null;
+          line({ words, message: "Kept on this device until the server answers.", undo: undone });
+        }
         return answer ?? { ok: true, message: words };
       }),
-    [once, tell],
+    [once, tell, line, undo],
   );
   const runKeptAloud = useCallback(
-    async (name: string, input: unknown, words: string) => aloud(await runKept(name, input, words)),
-    [runKept],
+    async (name: string, input: unknown, words: string) => aloud(await runKept(name, input, words), words),
+    [runKept, aloud],
   );
   return { run, runAloud, runKept, runKeptAloud, busy };
 }

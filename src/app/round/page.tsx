@@ -1,9 +1,14 @@
 import { RoundScreen } from "@/screens/round/RoundScreen";
+import { WithLastAct } from "@/ui/LastAct";
 import { roundView } from "@/views/round";
 import { here } from "../here";
 
 export const metadata = { title: "The round" };
 
 export default async function Page() {
-  return <RoundScreen {...roundView(await here())} />;
+  return (
+    <WithLastAct>
+      <RoundScreen {...roundView(await here())} />
+    </WithLastAct>
+  );
 }

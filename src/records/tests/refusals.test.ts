@@ -309,13 +309,11 @@ const REFUSED: [words: string, field: string, (of: Made) => [command: string, in
     "sowedSeeds",
     ({ pepper }) => ["stand.change", { id: pepper, version: 1, cameUp: 3 }],
   ],
-  ...(["upOn", "setOn", "ripeOn"] as const).map(
-    (column): (typeof REFUSED)[number] => [
-      "That day is still to come",
-      column,
-      ({ stand }) => ["stand.change", { id: stand, version: 1, [column]: "2028-07-21" }],
-    ],
-  ),
+  ...(["upOn", "setOn", "ripeOn"] as const).map((column): (typeof REFUSED)[number] => [
+    "That day is still to come",
+    column,
+    ({ stand }) => ["stand.change", { id: stand, version: 1, [column]: "2028-07-21" }],
+  ]),
   ["11 can't come up from 10 seeds", "cameUp", ({ stand }) => ["stand.change", { id: stand, version: 1, cameUp: 11 }]],
   [
     "flowers in its first year; no winter stands between",

@@ -58,6 +58,7 @@ export function ScoreCell({ plantId, number, yardstick, value }: Props) {
         data-yardstick={yardstick.id}
         aria-label={`${yardstick.name}, plant ${number}`}
         aria-invalid={trouble ? true : undefined}
+        aria-describedby={trouble ? `${plantId}-${yardstick.id}` : undefined}
         inputMode={yardstick.kind === "number" || yardstick.kind === "scale" ? "decimal" : "text"}
         autoComplete="off"
         value={typed}
@@ -67,7 +68,7 @@ export function ScoreCell({ plantId, number, yardstick, value }: Props) {
         className="min-w-20 border-rule bg-transparent focus:border-soft focus:bg-leaf"
       />
       {trouble && (
-        <p role="alert" className="max-w-40 text-xs font-semibold text-rust">
+        <p id={`${plantId}-${yardstick.id}`} role="alert" className="max-w-40 text-xs font-semibold text-rust">
           {trouble}
         </p>
       )}

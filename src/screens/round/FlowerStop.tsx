@@ -84,6 +84,18 @@ export function FlowerStop(props: Props) {
   );
 }
 
+/** A flower is on the screen for so long before a press counts for it: the second of two quick ones was meant for the last. */
+const SEEN_AFTER = 450;
+
+function useSeen(): boolean {
+  const [seen, setSeen] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setSeen(true), SEEN_AFTER);
+    return () => clearTimeout(timer);
+  }, []);
+  return seen;
+}
+
 type FlowerOf = Extract<Stop, { task: { kind: "cross" } }>;
 type OneProps = Omit<Props, "stop"> & { stop: FlowerOf & { flower: NonNullable<FlowerOf["flower"]> } };
 
@@ -99,6 +111,7 @@ function One({ stop, list, day, onDone }: OneProps) {
   const [bud, setBud] = useState<Stage>("right");
   const [opened, setOpened] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
+  const ready = useSeen();
   const { from, to } = stop.task;
   useEffect(() => setAt(hourNow(from, to)), [from, to]);
   // Also those that this device alone knows to be so far.
@@ -172,7 +185,7 @@ function One({ stop, list, day, onDone }: OneProps) {
           <button
             key={value}
             type="button"
-            disabled={busy}
+            disabled={busy || !ready}
             onClick={() => void record(value, label, [flower.id])}
             className={clsx("leaf min-h-16 text-xl", i === 0 && "leaf-strong col-span-2 min-h-20 text-2xl")}
           >
@@ -183,7 +196,7 @@ function One({ stop, list, day, onDone }: OneProps) {
       {alike.length > 1 && (
         <button
           type="button"
-          disabled={busy}
+          disabled={busy || !ready}
           className="leaf mt-3 min-h-14 w-full text-lg"
           onClick={() =>
             void record(

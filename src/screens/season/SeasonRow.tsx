@@ -91,12 +91,12 @@ export function Row({ stand, tried, moved, share, season, end, hold, onKey }: Ro
         )}
       </p>
       {window.fate === "flowers" && (
-        <span aria-hidden className="absolute h-px bg-soft" style={{ ...across(sown, window.ripe), top: 44 }} />
+        <span aria-hidden className="bar absolute h-px bg-soft" style={{ ...across(sown, window.ripe), top: 44 }} />
       )}
       {sown >= "0" && share(sown) >= 0 && (
         <span
           aria-hidden
-          className="absolute size-2 rounded-full bg-ink"
+          className="bar absolute size-2 rounded-full bg-ink"
           style={{ left: `calc(${share(sown)}% - 4px)`, top: 40 }}
         />
       )}
@@ -122,7 +122,7 @@ export function Row({ stand, tried, moved, share, season, end, hold, onKey }: Ro
         <span
           aria-hidden
           className={clsx(
-            "absolute size-2.5 rotate-45",
+            "bar absolute size-2.5 rotate-45",
             ripening.verdict === "too-late" ? "bg-rust" : ripening.verdict === "doubtful" ? "bg-quince" : "bg-moss",
           )}
           style={{ left: `calc(${Math.min(99.5, share(window.ripe))}% - 5px)`, top: 39 }}
@@ -160,10 +160,14 @@ function Bar(props: {
     <>
       <span
         aria-hidden
-        className={clsx("absolute h-2 opacity-25", tone)}
+        className={clsx("bar absolute h-2 opacity-25", tone)}
         style={{ ...across(window.earliest, window.latest), top }}
       />
-      <span aria-hidden className={clsx("absolute h-2", tone)} style={{ ...across(window.start, window.end), top }} />
+      <span
+        aria-hidden
+        className={clsx("bar absolute h-2", tone)}
+        style={{ ...across(window.start, window.end), top }}
+      />
     </>
   );
 }

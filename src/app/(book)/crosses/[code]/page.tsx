@@ -1,8 +1,8 @@
 import { CrossScreen } from "@/screens/crosses/CrossScreen";
 import { crossView } from "@/views/crosses";
-import { byCode, type CodeParams, type Search, wholeNumber } from "../../../params";
+import { byCode, type CodeParams, type Search, titledByCode, wholeNumber } from "../../../params";
 
-export const metadata = { title: "Cross" };
+export const generateMetadata = titledByCode("Cross");
 
 export default async function Page({ params, searchParams }: { params: CodeParams; searchParams: Search }) {
   const { flower, from } = await searchParams;

@@ -1,8 +1,8 @@
 import { FamilyScreen } from "@/screens/nursery/FamilyScreen";
 import { familyView } from "@/views/nursery";
-import { byCode, type CodeParams, type Search, wholeNumber } from "../../../params";
+import { byCode, type CodeParams, type Search, titledByCode, wholeNumber } from "../../../params";
 
-export const metadata = { title: "Family" };
+export const generateMetadata = titledByCode("Family");
 
 export default async function Page({ params, searchParams }: { params: CodeParams; searchParams: Search }) {
   const chosen = wholeNumber((await searchParams).plant);

@@ -1,8 +1,8 @@
 import { LotScreen } from "@/screens/seed/LotScreen";
 import { lotPage } from "@/views/lot";
-import { byCode, type CodeParams } from "../../../params";
+import { byCode, type CodeParams, titledByCode } from "../../../params";
 
-export const metadata = { title: "Lot" };
+export const generateMetadata = titledByCode("Lot");
 
 export default async function Page({ params }: { params: CodeParams }) {
   return <LotScreen {...(await byCode(params, lotPage))} />;
