@@ -11,7 +11,7 @@ import { type Server, startServer } from "./server";
 
 const sheet = (page: Page) => page.getByRole("dialog");
 const said = (page: Page, words: string | RegExp) =>
-  expect(page.locator("[data-sonner-toast]").filter({ hasText: words }).first()).toBeVisible();
+  expect(page.locator("[data-sonner-toast], [aria-label='Last act']").filter({ hasText: words }).first()).toBeVisible();
 
 // Each closes what else is under way and sets its own day, so both workers share them.
 test.describe.configure({ mode: "parallel" });

@@ -1,8 +1,16 @@
 "use client";
 import { createContext, type ReactNode, useContext, useState } from "react";
+import { useOutbox } from "./useOutbox";
 
 /** The last thing that was done here: in the person's words, what came of it, and the way to take it back. */
-export type Act = { words: string; message: string; undo: (() => void) | null; bad?: boolean };
+export type Act = {
+  words: string;
+  message: string;
+  undo: (() => void) | null;
+  bad?: boolean;
+  /** The write that waits on this device, where the server has not answered. */
+  waits?: string;
+};
 
 const Telling = createContext<((act: Act) => void) | null>(null);
 
@@ -15,6 +23,9 @@ export const useLastAct = () => useContext(Telling);
  */
 export function WithLastAct({ children }: { children: ReactNode }) {
   const [act, setAct] = useState<Act | null>(null);
+  const { waiting } = useOutbox();
+  const waits = waiting.some(({ id }) => id === act?.waits);
+  const message = act?.waits ? (waits ? "Waits here until the server answers." : "Sent.") : act?.message;
   return (
     <Telling.Provider value={setAct}>
       <div className="min-h-0 flex-1 overflow-y-auto">{children}</div>
@@ -27,7 +38,7 @@ export function WithLastAct({ children }: { children: ReactNode }) {
           <>
             <p className={`min-w-0 py-1 leading-tight ${act.bad ? "font-bold text-rust" : ""}`}>
               <strong className="block truncate">{act.words}</strong>
-              {act.message !== act.words && <span className="line-clamp-2 text-sm">{act.message}</span>}
+              {message !== act.words && <span className="line-clamp-2 text-sm">{message}</span>}
             </p>
             {act.undo && (
               <button type="button" className="leaf min-h-12 shrink-0" onClick={act.undo}>

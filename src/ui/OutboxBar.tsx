@@ -1,13 +1,10 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useEffect, useSyncExternalStore } from "react";
-import { type Outbox, outbox, putAway, restingOn, sendWaiting, takeBack, tryAgain, watchOutbox } from "./outbox";
+import { useEffect } from "react";
+import { outbox, putAway, restingOn, sendWaiting, takeBack, tryAgain } from "./outbox";
+import { useOutbox } from "./useOutbox";
 
-const NOTHING: Outbox = { waiting: [], aside: [], away: false };
 const EVERY = 5_000;
-
-/** What is kept on this device, drawn anew when it changes. */
-export const useOutbox = (): Outbox => useSyncExternalStore(watchOutbox, outbox, () => NOTHING);
 
 /** Says what is kept on this device and what was refused, and keeps trying to send. */
 export function OutboxBar() {

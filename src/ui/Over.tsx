@@ -6,13 +6,18 @@ import { type ReactNode, useEffect, useRef } from "react";
 const MARK = "over";
 const marked = () => (history.state as Record<string, unknown> | null)?.[MARK];
 let opened = 0;
+/** Sheets that lie over the page, by their marks. */
+const open = new Set<number>();
+/** A sheet that was told to close is gone within this; one that is left open is not waited for longer, ms. */
+const PATIENCE = 400;
 /** The way back that a closed sheet is still taking. */
 let leaving: Promise<void> | null = null;
 
 /** Once no closed sheet is still on its way back in the history: from then on a page may be turned. */
 export const settled = async (): Promise<void> => {
-  // A sheet that was just told to close does so after this task.
-  await new Promise((next) => setTimeout(next, 0));
+  const top = Math.max(...open);
+  const until = Date.now() + PATIENCE;
+  while (open.has(top) && Date.now() < until) await new Promise((next) => setTimeout(next, 10));
   await leaving;
 };
 
@@ -22,6 +27,7 @@ function useBackCloses(close: () => void): void {
   latest.current = close;
   useEffect(() => {
     const mine = ++opened;
+    open.add(mine);
     const state = history.state as object | null;
     history.pushState({ ...state, [MARK]: mine }, "");
     const onBack = (event: PopStateEvent) => {
@@ -32,6 +38,7 @@ function useBackCloses(close: () => void): void {
     };
     window.addEventListener("popstate", onBack, true);
     return () => {
+      open.delete(mine);
       window.removeEventListener("popstate", onBack, true);
       if (marked() !== mine) return;
       leaving = new Promise((done) => {

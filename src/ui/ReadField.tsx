@@ -3,7 +3,8 @@ import { CalendarDays } from "lucide-react";
 import { useRef, useState } from "react";
 import { useController, useFormContext } from "react-hook-form";
 import { isDay } from "@/core/calendar/day";
-import { plainly, type Read } from "@/core/writing/read";
+import { writtenAs } from "@/core/writing/locale";
+import { EMPTY, plainly, type Read } from "@/core/writing/read";
 import type { Kind, Reader } from "./readers";
 
 type Props = {
@@ -43,17 +44,23 @@ export function ReadField({ name, kind, reader, id, described, wrong }: Props) {
   const [text, setText] = useState("");
   const { field } = useController({ name, rules: { validate: unclear } });
   const [held, setHeld] = useState<unknown>("");
+  const [as, setAs] = useState(writtenAs());
   const [left, setLeft] = useState(false);
   const picker = useRef<HTMLInputElement>(null);
   // What comes from elsewhere (a draft, a scale, the server) stands in the field as it would be typed.
-  if (field.value !== held) {
+  if (field.value !== held || as !== writtenAs()) {
     setHeld(field.value);
+    setAs(writtenAs());
     setText(shown(field.value));
   }
 
-  // What stands there as it is kept needs no reading, and the server has no day to read it by.
-  const read: Read<number | string> =
-    isKept(kind, field.value) && text === shown(field.value) ? { kind: "read", value: field.value } : reader.read(text);
+  /** What stands there as it is kept needs no reading, and the server has no day to read it by. */
+  const readNow = (): Read<number | string> => {
+    if (text === "") return EMPTY;
+    if (isKept(kind, field.value) && text === shown(field.value)) return { kind: "read", value: field.value };
+    return reader.read(text);
+  };
+  const read = readNow();
   const type = (typed: string) => {
     const next = reader.read(typed);
     const value = heldOf(next, typed);

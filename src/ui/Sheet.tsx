@@ -18,6 +18,10 @@ type Props = {
   children: (close: () => void) => ReactNode;
 };
 
+/** How a page over the right side looks. */
+export const SHEET =
+  "fixed inset-y-0 right-0 z-40 w-full max-w-lg overflow-y-auto border-l border-ink bg-leaf p-6 shadow-xl";
+
 /** A page that slides over the right side for one piece of writing; made only when opened, as a screen may have a hundred. */
 export function Sheet({ trigger, title, strong, plain, bare, at, children }: Props) {
   const [open, setOpen] = useState(false);
@@ -55,11 +59,7 @@ export function Sheet({ trigger, title, strong, plain, bare, at, children }: Pro
 /** The page itself, open for as long as it is drawn. */
 export function SheetPanel({ title, onClose, children }: { title: string; onClose: () => void; children: ReactNode }) {
   return (
-    <Over
-      title={title}
-      onClose={onClose}
-      className="fixed inset-y-0 right-0 z-40 w-full max-w-lg overflow-y-auto border-l border-ink bg-leaf p-6 shadow-xl"
-    >
+    <Over title={title} onClose={onClose} className={SHEET}>
       <div className="mb-5 flex items-start justify-between gap-4">
         <Dialog.Title className="text-2xl">{title}</Dialog.Title>
         <Dialog.Close aria-label="Close" className="leaf leaf-plain">

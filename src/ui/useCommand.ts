@@ -104,7 +104,7 @@ export function useCommand(): Commands {
         if (!answer && line) {
           const kept = outbox().waiting.findLast((one) => one.words === words);
           const undone = kept ? () => void undo(kept.id) : null;
-          line({ words, message: "Kept on this device until the server answers.", undo: undone });
+          line({ words, message: words, undo: undone, waits: kept?.id });
         }
         return answer ?? { ok: true, message: words };
       }),

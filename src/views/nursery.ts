@@ -11,7 +11,7 @@ import type { Garden } from "@/records/garden/garden";
 import { lineNames, scoresOnYardsticks, yardsticks } from "@/records/line/queries";
 import { type LotRow, lotById } from "@/records/lot/queries";
 import type { Plant } from "@/records/plant/plant";
-import { plantsOfStand } from "@/records/plant/queries";
+import { plantsOfStand, reasonsOf } from "@/records/plant/queries";
 import { scoresOfStand } from "@/records/score/queries";
 import { families, type StandRow, standByCode } from "@/records/stand/queries";
 import type { Yardstick } from "@/records/yardstick/yardstick";
@@ -61,6 +61,8 @@ export type Family = {
   stand: LivedStand;
   raised: Raised;
   plants: Plant[];
+  /** Why plants of the line went out, the last one first. */
+  reasons: string[];
   yardsticks: YardstickView[];
   /** Those that are not used any more; their scores are kept. */
   retired: Pick<Yardstick, "id" | "version" | "name">[];
@@ -133,6 +135,7 @@ export function familyView(sky: Outlook, code: string): Family | null {
     stand: livedStand(stand, sky),
     raised: raisedOf(sky, stand),
     plants,
+    reasons: reasonsOf(db, row.lineId).map(({ reason }) => reason),
     yardsticks: marks.map((mark) => ({
       ...mark,
       words: JSON.parse(mark.categories) as string[],

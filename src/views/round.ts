@@ -1,6 +1,6 @@
 import { turned } from "@/core/lists/turned";
 import { brief, type CrossTask, type FatherTask, type StoreTask, type TaskCross } from "./crossTasks";
-import type { Outlook } from "./outlook";
+import type { Look, Outlook } from "./outlook";
 import { type Today, todayView } from "./today";
 
 /** A cross's task on its way to the round: its flowers by number, what is known of them stands in what lies ahead. */
@@ -8,6 +8,8 @@ export type SentTask = FatherTask | StoreTask | (Omit<CrossTask, "flowers"> & { 
 
 /** What the round shows of a day; what lies ahead goes along as one text. */
 export type Round = Pick<Today, "garden" | "day" | "sun" | "heat" | "walk" | "hazards"> & {
+  pinned: boolean;
+  look: Look;
   open: TaskCross[];
   tasks: SentTask[];
   ahead: string;
@@ -24,5 +26,6 @@ export function roundView(sky: Outlook): Round {
   const named = new Map(tasks.map(({ state }) => [state.cross.id, state]));
   const open = view.open.map((state) => named.get(state.cross.id) ?? brief(state));
   const ahead = sky.once("ahead", () => turned(JSON.stringify(todayView(sky).ahead)));
-  return { garden, day, sun, heat, walk, open, hazards, tasks, ahead };
+  const { pinned, look } = sky;
+  return { pinned, look, garden, day, sun, heat, walk, open, hazards, tasks, ahead };
 }

@@ -128,5 +128,5 @@ export function dayInWords(day: Day, style: keyof typeof STYLES = "short", local
   const key = `${locale} ${style}`;
   const format = formats.get(key) ?? new Intl.DateTimeFormat(locale, { ...STYLES[style], timeZone: "UTC" });
   formats.set(key, format);
-  return format.format(read(day)).replace(/^(\p{L}+), (?=\d)/u, "$1 ");
+  return format.format(read(day)).replace(/^(\p{L}+\.?), (?=\d)/u, "$1 ");
 }

@@ -87,13 +87,8 @@ function readings(text: string, locale: Locale): Parts[] | null {
   return [{ day: Number(day), month, year: yearFrom(year) }].filter(fits);
 }
 
-const WEEKDAY = /^\p{L}{2,10}[.,]* (?=\d|\p{L})/u;
-
 /** A day that begins with its weekday, as days are shown here, without it. */
-function withoutWeekday(text: string): string {
-  const match = WEEKDAY.exec(text);
-  return match && monthOf(match[0].replace(/[., ]+$/, "")) === null ? text.slice(match[0].length) : text;
-}
+const withoutWeekday = (text: string) => text.replace(/^\p{L}{2,10}[.,]* (?=\d|\p{L})/u, "");
 
 /** The day of a year that lies nearest to today. */
 function nearest({ day, month }: Parts, today: Day): Day | null {
@@ -128,7 +123,7 @@ export function readDay(text: string, today: Day, locale: Locale = writtenAs()):
   if (near !== undefined) return read(addDays(today, near));
   const far = away(word, today);
   if (far) return read(far);
-  const found = readings(withoutWeekday(plain), locale);
+  const found = readings(plain, locale) ?? readings(withoutWeekday(plain), locale);
   const days = found?.flatMap((one) => {
     if (one.year !== null) return [`${one.year}-${two(one.month)}-${two(one.day)}`];
     const day = nearest(one, today);

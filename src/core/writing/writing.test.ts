@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { afterEach, describe, expect, test } from "vitest";
-import { dayOf } from "../calendar/day";
+import { dayInWords, dayOf } from "../calendar/day";
 import { readAmount } from "./amounts";
 import { dayOfYearTyped, dayTyped, readDay, readDayOfYear } from "./days";
 import { LOCALES, type Locale, writeAs } from "./locale";
@@ -276,6 +276,7 @@ describe("what is shown can be typed back", () => {
           writeAs(of);
           const day = dayOf(n);
           expect(short(readDay(dayTyped(day), dayOf(on)))).toBe(day);
+          expect(short(readDay(dayInWords(day, "long"), dayOf(on)))).toBe(day);
           if (!day.endsWith("02-29")) expect(short(readDayOfYear(dayOfYearTyped(day.slice(5))))).toBe(day.slice(5));
         },
       ),

@@ -37,6 +37,22 @@ const markPlant = command(
 /** Lists of plants chosen on a screen. */
 export const plantList = (label: string, most: number) => given<Id[]>(label, idList(most));
 
+const markPlants = command(
+  "plant.marks",
+  { ids: plantList("Plants", 2000), mark: plant.columns.mark.needed(), reason: text("Reason") },
+  (context, { ids, mark, reason }) => {
+    if (ids.length === 0) refuse("ids", "Choose at least one.");
+    const codes = new Set<string>();
+    for (const id of ids) {
+      const before = existingPlant(context, id);
+      if (before.removedOn) refuse("ids", `Plant ${before.number} was taken out on ${before.removedOn}.`);
+      context.write.update(plant, id, { mark, reason: reason || (mark === before.mark ? before.reason : "") });
+      codes.add(existingStand(context, before.standId, "ids").code);
+    }
+    return { message: `${plural(ids.length, "plant")} of ${[...codes].join(", ")}: ${mark.replace("-", " ")}`, ids };
+  },
+);
+
 const removePlants = command(
   "plant.remove",
   { ids: plantList("Plants", 2000), on: day("Day").optional(), reason: text("Reason") },
@@ -71,4 +87,4 @@ const removePlants = command(
   },
 );
 
-export const plantCommands = [markPlant, removePlants] as const;
+export const plantCommands = [markPlant, markPlants, removePlants] as const;

@@ -52,3 +52,12 @@ export const takenOutOf = (db: Db, standId: Id): { plants: number; late: number 
        UNION ALL SELECT counted, "on" FROM deed WHERE standId = :standId AND act = 'rogue' AND how = 'done' AND counted > 0)
      JOIN stand s ON s.id = :standId`,
   ).get({ standId }) as { plants: number; late: number };
+
+/** Why plants of a line went out: the last reason first, then the commonest. */
+export const reasonsOf = (db: Db, lineId: Id): { reason: string }[] =>
+  prepared(
+    db,
+    `WITH why AS (SELECT p.reason, count(*) times, max(p.version) last FROM plant p JOIN stand s ON s.id = p.standId
+       WHERE s.lineId = ? AND p.mark = 'out' AND p.reason <> '' GROUP BY p.reason)
+     SELECT reason FROM why ORDER BY last = (SELECT max(last) FROM why) DESC, times DESC, reason LIMIT 6`,
+  ).all(lineId) as { reason: string }[];

@@ -314,6 +314,8 @@ const REFUSED: [words: string, field: string, (of: Made) => [command: string, in
     column,
     ({ stand }) => ["stand.change", { id: stand, version: 1, [column]: "2028-07-21" }],
   ]),
+  ["Choose at least one", "ids", () => ["plant.marks", { ids: [], mark: "keep" }]],
+  ["Say why it goes out", "reason", ({ plants }) => ["plant.marks", { ids: plants.slice(0, 2), mark: "out" }]],
   ["11 can't come up from 10 seeds", "cameUp", ({ stand }) => ["stand.change", { id: stand, version: 1, cameUp: 11 }]],
   [
     "flowers in its first year; no winter stands between",

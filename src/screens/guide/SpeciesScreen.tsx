@@ -168,7 +168,7 @@ export function SpeciesScreen({ garden, band, species: s, protocols, hazards, so
           Save no seed from plants that show it. Some pests must be reported: local rules come first.
         </p>
       </section>
-      <table className="ruled mt-5 w-full max-w-2xl">
+      <table className="ruled mt-5 w-full max-w-2xl max-sm:table-fixed max-sm:break-words">
         <thead>
           <tr>
             <th scope="col">Figure</th>

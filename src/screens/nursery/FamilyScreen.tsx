@@ -10,6 +10,7 @@ import { Raised } from "../common/Raised";
 import { StandLife } from "../common/StandLife";
 import { Tag } from "../common/Tag";
 import { CountForm } from "./CountForm";
+import { MarkSeveral } from "./MarkSeveral";
 import { NextGeneration } from "./NextGeneration";
 import { ScoreTable } from "./ScoreTable";
 import { Yardsticks } from "./Yardsticks";
@@ -68,7 +69,12 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
           </p>
         </div>
       ) : (
-        <ScoreTable view={view} />
+        <>
+          <div className="mb-4">
+            <MarkSeveral view={view} />
+          </div>
+          <ScoreTable view={view} />
+        </>
       )}
       <Raised raised={view.raised} />
     </Page>

@@ -2,8 +2,11 @@
 import { ChevronLeft, ChevronRight, X } from "lucide-react";
 import { Dialog, ToggleGroup } from "radix-ui";
 import { useState } from "react";
+import { dayInWords } from "@/core/calendar/day";
 import { figure } from "@/core/writing/numbers";
 import type { Mark, Plant } from "@/records/plant/plant";
+import { Over } from "@/ui/Over";
+import { SHEET } from "@/ui/Sheet";
 import { useKept } from "@/ui/useKept";
 import type { Family, YardstickView } from "@/views/nursery";
 import { useCommand } from "../common/command";
@@ -15,18 +18,11 @@ type Props = { plant: Plant | null; view: Family; onGo: (number: number | null) 
 
 /** One plant on a sheet, by thumb: its scores, its mark with a reason, out; and on to the next. */
 export function PlantSheet({ plant, view, onGo }: Props) {
+  if (!plant) return null;
   return (
-    <Dialog.Root open={plant !== null} onOpenChange={(open) => !open && onGo(null)}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed inset-y-0 right-0 z-40 w-full max-w-lg overflow-y-auto border-l border-ink bg-leaf p-6 shadow-xl"
-        >
-          {plant && <PlantBody key={plant.id} plant={plant} view={view} onGo={onGo} />}
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <Over title={`Plant ${plant.number}`} onClose={() => onGo(null)} className={SHEET}>
+      <PlantBody key={plant.id} plant={plant} view={view} onGo={onGo} />
+    </Over>
   );
 }
 
@@ -138,7 +134,7 @@ function Marks({ plant }: { plant: Plant }) {
   if (plant.removedOn)
     return (
       <p className="mt-6 text-rust">
-        Taken out on {plant.removedOn}: {plant.reason}. Undo it in the history if that was a slip.
+        Taken out on {dayInWords(plant.removedOn)}: {plant.reason}. Undo it in the history if that was a slip.
       </p>
     );
   // Why it was kept is not why it goes: only a reason that was written for this mark goes with it.

@@ -6,10 +6,11 @@ import type { Id } from "@/core/custody/id";
 import { bedOf } from "@/core/pollination/fathers";
 import type { DayPart } from "@/core/pollination/protocol";
 import Link from "@/ui/Link";
-import { useOutbox } from "@/ui/OutboxBar";
 import { dayNow } from "@/ui/press";
+import { StandsOn } from "@/ui/StandsOn";
 import { DawnSwitch } from "@/ui/ThemeChoice";
 import { useKept } from "@/ui/useKept";
+import { useOutbox } from "@/ui/useOutbox";
 import type { Round } from "@/views/round";
 import { Cautions } from "../common/Cautions";
 import { Scan } from "../common/Scan";
@@ -49,7 +50,7 @@ function useDone(): Set<string> {
 
 /** The day's flowers, one a screen, in the order of the walk. */
 export function RoundScreen(view: Round) {
-  const { garden, day, sun, heat, walk } = view;
+  const { garden, day, sun, heat, walk, pinned, look } = view;
   const { tasks, ahead } = useMemo(() => unpacked(view), [view]);
   const done = useDone();
   const { waiting } = useOutbox();
@@ -112,6 +113,7 @@ export function RoundScreen(view: Round) {
           <DawnSwitch />
         </span>
       </header>
+      {pinned && <StandsOn day={day} look={look} className="mt-3 min-h-11" />}
       {parts.length > 0 && (
         <nav aria-label="Part of the day" className="mt-3 flex gap-2 overflow-x-auto">
           {parts.map((part) => (

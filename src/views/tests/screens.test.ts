@@ -433,6 +433,29 @@ describe("Guide and Shed", () => {
     ]);
   });
 
+  test("several plants are marked at once, and a line's usual reasons are offered, the last one first", () => {
+    const { plants, stand } = family(garden);
+    const look = () => familyView(garden.sky(), garden.code("stand", stand))!;
+    expect(look().reasons).toEqual([]);
+    garden.done("plant.remove", { ids: [plants[0]], reason: "bitter" });
+    garden.done("plant.marks", { ids: [plants[1], plants[2]], mark: "out", reason: "round leaf" });
+    expect(look().reasons).toEqual(["round leaf", "bitter"]);
+    garden.done("plant.remove", { ids: [plants[3]], reason: "bitter" });
+    expect(look().reasons).toEqual(["bitter", "round leaf"]);
+    const { entry } = garden.done("plant.marks", { ids: [plants[1], plants[4]], mark: "keep" });
+    const marks = () => look().plants.map(({ mark, reason }) => [mark, reason]);
+    expect(marks()).toEqual([
+      ["out", "bitter"],
+      ["keep", ""],
+      ["out", "round leaf"],
+      ["out", "bitter"],
+      ["keep", ""],
+    ]);
+    undo(garden.db, entry!);
+    expect(marks()[1]).toEqual(["out", "round leaf"]);
+    expect(marks()[4]).toEqual(["none", ""]);
+  });
+
   test("the history is looked through by words, by a tag's code, and by day; a day's scores of a family are one row", () => {
     const { plants, stand, lineId } = family(garden);
     const yardstickId = garden.done("yardstick.add", { lineId, name: "Bitter", kind: "yes-no", wanted: "no" }).id;

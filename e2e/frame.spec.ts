@@ -1,0 +1,175 @@
+import type { Page } from "@playwright/test";
+import { SCREENS } from "./screens";
+import { expect, test } from "./server";
+
+const dialog = (page: Page) => page.getByRole("dialog");
+
+test("the frame stands at one height on every screen, and each says that the device is not at today", async ({
+  browser,
+  demo,
+}) => {
+  const context = await browser.newContext({ baseURL: demo.url, viewport: { width: 1280, height: 800 } });
+  await context.addCookies([{ name: "day", value: "2027-08-20", url: demo.url }]);
+  const page = await context.newPage();
+  const [index, band] = [
+    page.getByRole("navigation", { name: "Main" }).first(),
+    page.getByLabel("Season band").first(),
+  ];
+  const stands = page.getByRole("button", { name: /stands on 20 Aug/ }).filter({ visible: true });
+  for (const path of SCREENS) {
+    await page.goto(path);
+    await expect(stands, path).toHaveCount(1);
+    if (path === "/round") continue;
+    expect(await index.boundingBox(), path).toMatchObject({ y: 0, height: 56 });
+    // With the line that ends it.
+    expect(await band.boundingBox(), path).toMatchObject({ y: 56, height: 97 });
+  }
+  await page.goto("/seed");
+  await page
+    .getByRole("button", { name: /^\d+ more$/ })
+    .first()
+    .click();
+  expect((await band.boundingBox())!.height).toBeGreaterThan(150);
+  // The index stays where it is when the page is scrolled.
+  await page.mouse.wheel(0, 600);
+  await expect.poll(async () => (await index.boundingBox())!.y).toBe(0);
+  await page.goto("/round");
+  await stands.click();
+  await expect(page.getByRole("button", { name: /stands on/ })).toHaveCount(0);
+  await context.close();
+});
+
+test("Back closes a sheet and stays on its page; what was in hand has the focus again", async ({ browser, demo }) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/guide");
+  await page.goto("/lines");
+  const open = page.getByRole("button", { name: "Add a line" });
+  for (const close of [() => page.goBack(), () => page.keyboard.press("Escape")]) {
+    await open.click();
+    await dialog(page).getByLabel("Name").waitFor();
+    await close();
+    await expect(dialog(page)).toHaveCount(0);
+    await expect(page).toHaveURL(/\/lines$/);
+    await expect(open).toBeFocused();
+  }
+  // A form that is kept closes its sheet too, and one Back leads to the page before.
+  await open.click();
+  await dialog(page).getByLabel("Name").fill("Back and forth");
+  await dialog(page).getByRole("combobox", { name: "Species" }).fill("courgette");
+  await dialog(page).getByRole("button", { name: "Add the line" }).click();
+  await expect(dialog(page)).toHaveCount(0);
+  await expect(page.getByText("Back and forth").first()).toBeVisible();
+  await page.goBack();
+  await expect(page).toHaveURL(/\/guide$/);
+  await page.close();
+});
+
+test("any record is found in six keys and Enter; acts and screens by what they are called", async ({
+  browser,
+  demo,
+}) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  const find = async (words: string, to: RegExp) => {
+    await page.goto("/guide");
+    await page.keyboard.press("/");
+    await dialog(page).getByRole("combobox").waitFor();
+    await page.keyboard.type(words);
+    await page.keyboard.press("Enter");
+    await expect(page, words).toHaveURL(to);
+  };
+  await page.goto("/seed/drawer");
+  const lot = (await page.locator("td a[href^='/seed/']").first().getAttribute("href"))!.split("/").at(-1)!;
+  await find(lot.replaceAll("-", "").slice(-6), new RegExp(`/seed/${lot}$`));
+  await find("lant", /\/(nursery|lines)\//);
+  await find("solanum mel", /\/guide\/aubergine$/);
+  await find("drawer", /\/seed\/drawer$/);
+  await find("sow a", /\/ground$/);
+  await expect(dialog(page).getByText("Sow a stand").first()).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.goto("/guide");
+  await page.keyboard.press("?");
+  await dialog(page).getByLabel("Keys pressed by themselves work on this device").uncheck();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("/");
+  await page.waitForTimeout(300);
+  await expect(dialog(page)).toHaveCount(0);
+  await page.keyboard.press("Control+k");
+  await expect(dialog(page)).toHaveCount(1);
+  await page.close();
+});
+
+test("on the phone five screens lie under the thumb, the rest one press further", async ({ browser, demo }) => {
+  const context = await browser.newContext({
+    baseURL: demo.url,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+  });
+  const page = await context.newPage();
+  await page.goto("/");
+  const bar = page.getByRole("navigation", { name: "Main" }).filter({ visible: true });
+  for (const one of await bar.locator("a, button").all())
+    expect((await one.boundingBox())!.height).toBeGreaterThanOrEqual(44);
+  await bar.getByRole("link", { name: "Beds" }).tap();
+  await expect(page).toHaveURL(/\/ground$/);
+  await bar.getByRole("button", { name: "More" }).tap();
+  await dialog(page).getByRole("link", { name: "Seed" }).tap();
+  await expect(page).toHaveURL(/\/seed$/);
+  await page.goBack();
+  await expect(page).toHaveURL(/\/ground$/);
+  await page.getByRole("button", { name: /2027/ }).first().tap();
+  await expect(page.getByLabel("Season band").filter({ visible: true })).toBeVisible();
+  await context.close();
+});
+
+test("five plants are rogued in eight presses, with a reason of before, and stand again by one", async ({
+  browser,
+  demo,
+}) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/nursery/F27-003-0");
+  const out = page.getByText(/standing, \d+ kept, \d+ taken out/);
+  const before = await out.textContent();
+  let presses = 0;
+  const press = async (name: string | RegExp, within = dialog(page).getByRole("button", { name }).first()) => {
+    await within.click();
+    presses++;
+  };
+  await press("", page.getByRole("button", { name: "Rogue or mark several" }));
+  const plants = dialog(page).getByRole("group", { name: "Which plants?" }).getByRole("button");
+  for (let i = 0; i < 5; i++) await press("", plants.nth(i));
+  await press("", dialog(page).getByRole("group", { name: "Usual reasons" }).getByRole("button").first());
+  await press("Take out 5 plants today");
+  expect(presses).toBe(8);
+  await expect(page.getByText(/5 plants taken out of F27-003-0/)).toBeVisible();
+  await expect(out).not.toHaveText(before!);
+  await page.getByRole("button", { name: "Undo" }).first().click();
+  await expect(out).toHaveText(before!);
+  await page.close();
+});
+
+test("the locale decides how days and numbers are written and read", async ({ browser, demo }) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/shed");
+  await page.getByLabel("Days and numbers").selectOption("de");
+  await page.getByRole("button", { name: "Keep the garden" }).click();
+  await expect(page.getByText(/Garden Tarnholt kept/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel("Longitude")).toHaveValue("9,3");
+  await expect(page.getByLabel("Last frost")).toHaveValue("20. Mai");
+  await expect(page.getByLabel("Season band").first().getByText("Fr. 9. Juli 2027")).toBeVisible();
+  await page.goto("/ground#sow");
+  const form = dialog(page);
+  await form.getByLabel("Sown on").fill("3/4");
+  await expect(form.getByText("Read as Sa. 3. April 2027")).toBeVisible();
+  await form.getByLabel("Seeds sown").fill("1.250");
+  // Thousands first, as they are marked there.
+  await form.getByRole("button", { name: "1250", exact: true }).click();
+  await expect(form.getByLabel("Seeds sown")).toHaveValue("1250");
+  await page.keyboard.press("Escape");
+  await page.goto("/shed");
+  await page.getByLabel("Days and numbers").selectOption("en-GB");
+  await page.getByRole("button", { name: "Keep the garden" }).click();
+  await expect(page.getByLabel("Longitude")).toHaveValue("9.3");
+  await page.close();
+});

@@ -1,0 +1,124 @@
+"use client";
+import clsx from "clsx";
+import { useState } from "react";
+import type { Id } from "@/core/custody/id";
+import { plural } from "@/core/units/plural";
+import { Sheet } from "@/ui/Sheet";
+import type { Family } from "@/views/nursery";
+import { useCommand } from "../common/command";
+import { MARKS } from "../common/words";
+
+/** Plants of a family marked or taken out several at once, this line's usual reasons one press each, the last one first. */
+export function MarkSeveral({ view }: { view: Pick<Family, "stand" | "plants" | "reasons"> }) {
+  const { stand } = view;
+  return (
+    <Sheet trigger="Rogue or mark several" title={`${stand.code}: several at once`} at="several">
+      {(close) => <Several view={view} close={close} />}
+    </Sheet>
+  );
+}
+
+function Several({ view, close }: { view: Pick<Family, "plants" | "reasons">; close: () => void }) {
+  const { plants, reasons } = view;
+  const standing = plants.filter(({ removedOn }) => removedOn === null);
+  const [chosen, setChosen] = useState<ReadonlySet<Id>>(new Set());
+  const [reason, setReason] = useState("");
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const { run, busy } = useCommand();
+  const ids = standing.filter(({ id }) => chosen.has(id)).map(({ id }) => id);
+  const toggle = (id: Id) => {
+    const next = new Set(chosen);
+    if (!next.delete(id)) next.add(id);
+    setChosen(next);
+  };
+  const act = async (sending: ReturnType<typeof run>) => {
+    const answer = await sending;
+    if (!answer) return;
+    setTrouble(answer.ok ? null : (Object.values(answer.fields ?? {})[0] ?? answer.message));
+    if (answer.ok) close();
+  };
+  return (
+    <div className="grid gap-5">
+      <fieldset>
+        <legend className="mb-2 font-semibold">Which plants?</legend>
+        <div className="grid max-h-[40vh] grid-cols-[repeat(auto-fill,minmax(3.25rem,1fr))] gap-2 overflow-y-auto p-1">
+          {standing.map(({ id, number, mark }) => (
+            <button
+              key={id}
+              type="button"
+              aria-pressed={chosen.has(id)}
+              aria-label={`Plant ${number}${mark === "none" ? "" : `, ${MARKS[mark].toLowerCase()}`}`}
+              onClick={() => toggle(id)}
+              className={clsx("leaf min-h-12 px-1 text-lg", chosen.has(id) && "leaf-strong")}
+            >
+              {number}
+              {mark !== "none" && !chosen.has(id) && (
+                <span aria-hidden className="text-xs">
+                  {SIGNS[mark]}
+                </span>
+              )}
+            </button>
+          ))}
+        </div>
+      </fieldset>
+      <div>
+        <label>
+          <span className="block font-semibold">Why?</span>
+          <input
+            value={reason}
+            maxLength={500}
+            autoComplete="off"
+            onChange={(event) => setReason(event.target.value)}
+          />
+        </label>
+        {reasons.length > 0 && (
+          <div className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Usual reasons">
+            {reasons.map((usual) => (
+              <button
+                key={usual}
+                type="button"
+                aria-pressed={reason === usual}
+                onClick={() => setReason(usual)}
+                className={clsx("leaf max-w-full", reason === usual && "leaf-strong")}
+              >
+                <span className="truncate">{usual}</span>
+              </button>
+            ))}
+          </div>
+        )}
+      </div>
+      {trouble && (
+        <p role="alert" className="font-semibold text-rust">
+          {trouble}
+        </p>
+      )}
+      <div className="grid grid-cols-2 gap-3">
+        <button
+          type="button"
+          disabled={busy || ids.length === 0}
+          className="leaf leaf-strong col-span-2 min-h-14 text-lg"
+          onClick={() => void act(run("plant.remove", { ids, reason }))}
+        >
+          {ids.length === 0 ? "Take them out" : `Take out ${plural(ids.length, "plant")} today`}
+        </button>
+        {(["out", "keep", "watch", "seed-parent"] as const).map((mark) => (
+          <button
+            key={mark}
+            type="button"
+            disabled={busy || ids.length === 0}
+            className="leaf min-h-12"
+            onClick={() => void act(run("plant.marks", { ids, mark, reason }))}
+          >
+            {mark === "out" ? "Only mark out" : MARKS[mark]}
+          </button>
+        ))}
+      </div>
+      <p className="text-sm text-soft">
+        “Out” marks a plant that is to go; “taken out today” is one that is gone from the bed. Both ask why: it is
+        learned from later.
+      </p>
+    </div>
+  );
+}
+
+const SIGNS: Record<string, string> = { keep: "k", "seed-parent": "s", watch: "w", out: "o" };
