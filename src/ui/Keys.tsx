@@ -2,7 +2,8 @@
 import { Dialog } from "radix-ui";
 import { useEffect, useState } from "react";
 import { Over } from "./Over";
-import type { Place } from "./Palette";
+
+export type Place = { href: string; label: string; key: string };
 
 const KEPT = "single-keys";
 const CHANGED = "single-keys-changed";

@@ -1,12 +1,11 @@
 "use client";
 import { Command } from "cmdk";
 import { type ReactNode, useEffect, useRef, useState } from "react";
-import { Keys, useKeysOn } from "./Keys";
+import { Keys, type Place, useKeysOn } from "./Keys";
 import { Over } from "./Over";
 import { useGo } from "./useGo";
 
 export type Hit = { kind: string; id: string; code: string | null; name: string; href: string };
-export type Place = { href: string; label: string; key: string };
 /** Something to be done or looked at, by what it may be called. */
 export type Act = { label: string; words: string; href: string };
 
