@@ -199,6 +199,7 @@ const USES: [string, (made: Made) => object][] = [
     }),
   ],
   ["plant.mark", ({ plants }) => ({ id: plants[1], mark: "out", reason: "late" })],
+  ["plant.marks", ({ plants }) => ({ ids: [plants[1], plants[2]], mark: "watch" })],
   ["plant.remove", ({ plants }) => ({ ids: [plants[1], plants[2]], reason: "split" })],
   ["score.set", ({ plants, yardstick }) => ({ plantId: plants[0], yardstickId: yardstick, value: "" })],
   ["cross.plan", ({ plan }) => ({ ...plan, lineName: "Once more" })],
