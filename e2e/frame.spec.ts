@@ -39,6 +39,19 @@ test("the frame stands at one height on every screen, and each says that the dev
   await context.close();
 });
 
+test("it can be put beside a device's own programs: manifest and icons are there", async ({ demo, page }) => {
+  await page.goto(`${demo.url}/guide`);
+  const manifest = await page.locator("link[rel=manifest]").getAttribute("href");
+  const { icons, start_url } = await (await page.request.get(`${demo.url}${manifest}`)).json();
+  expect(start_url).toBe("/");
+  const apple = (await page.locator("link[rel=apple-touch-icon]").getAttribute("href"))!;
+  for (const src of [...icons.map((icon: { src: string }) => icon.src), apple]) {
+    const answer = await page.request.get(new URL(src, demo.url).href);
+    expect([answer.status(), answer.headers()["content-type"]]).toEqual([200, "image/png"]);
+  }
+  await expect(page.locator("meta[name=theme-color]")).toHaveCount(1);
+});
+
 test("Back closes a sheet and stays on its page; what was in hand has the focus again", async ({ browser, demo }) => {
   const page = await browser.newPage({ baseURL: demo.url });
   await page.goto("/guide");

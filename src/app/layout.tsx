@@ -11,7 +11,7 @@ export const metadata: Metadata = {
   title: { default: "Nimble Orchard", template: "%s · Nimble Orchard" },
   description: "Hand pollinations, crosses and selection towards a variety of your own.",
 };
-export const viewport: Viewport = { width: "device-width", initialScale: 1 };
+export const viewport: Viewport = { width: "device-width", initialScale: 1, themeColor: "#f6f3ea" };
 export const dynamic = "force-dynamic";
 
 const THEMES = ["paper", "sun", "dawn"];

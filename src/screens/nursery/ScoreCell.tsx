@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { type KeyboardEvent, useEffect, useState } from "react";
 import type { Id } from "@/core/custody/id";
 import type { ScoreValue } from "@/core/selection/ranking";
+import { numberTyped } from "@/core/writing/numbers";
 import { newPress } from "@/ui/press";
 import { send } from "@/ui/send";
 import type { YardstickView } from "@/views/nursery";
@@ -11,7 +12,7 @@ import type { YardstickView } from "@/views/nursery";
 function scoreInWords(yardstick: Pick<YardstickView, "kind">, value: ScoreValue | undefined): string {
   if (!value) return "";
   if (value.word !== null) return value.word;
-  return yardstick.kind === "yes-no" ? (value.number === 1 ? "y" : "n") : String(value.number);
+  return yardstick.kind === "yes-no" ? (value.number === 1 ? "y" : "n") : numberTyped(value.number ?? 0);
 }
 
 type Props = {
