@@ -38,7 +38,7 @@ function Several({ view, close }: { view: Pick<Family, "plants" | "reasons">; cl
     if (answer.ok) close();
   };
   return (
-    <div className="grid gap-5">
+    <div className="grid grid-cols-1 gap-5">
       <fieldset>
         <legend className="mb-2 font-semibold">Which plants?</legend>
         <div className="grid max-h-[40vh] grid-cols-[repeat(auto-fill,minmax(3.25rem,1fr))] gap-2 overflow-y-auto p-1">
@@ -79,9 +79,9 @@ function Several({ view, close }: { view: Pick<Family, "plants" | "reasons">; cl
                 type="button"
                 aria-pressed={reason === usual}
                 onClick={() => setReason(usual)}
-                className={clsx("leaf max-w-full", reason === usual && "leaf-strong")}
+                className={clsx("leaf max-w-full text-left", reason === usual && "leaf-strong")}
               >
-                <span className="truncate">{usual}</span>
+                {usual}
               </button>
             ))}
           </div>
