@@ -7,7 +7,7 @@ export default defineConfig({
     include: ["src/**/*.test.ts", "demo/**/*.test.ts", "scripts/**/*.test.ts"],
     globalSetup: ["./vitest.global.ts"],
     setupFiles: ["./vitest.setup.ts"],
-    testTimeout: 30_000,
+    testTimeout: 120_000,
     // Files share a process: none leaves anything behind that another could trip over.
     isolate: false,
     maxWorkers: 2,

@@ -5,13 +5,14 @@ import { Toaster } from "sonner";
 import { OutboxBar } from "@/ui/OutboxBar";
 import { Written } from "@/ui/Written";
 import { here } from "./here";
+import { PAPER } from "./manifest";
 import "./globals.css";
 
 export const metadata: Metadata = {
   title: { default: "Nimble Orchard", template: "%s · Nimble Orchard" },
   description: "Hand pollinations, crosses and selection towards a variety of your own.",
 };
-export const viewport: Viewport = { width: "device-width", initialScale: 1, themeColor: "#f6f3ea" };
+export const viewport: Viewport = { width: "device-width", initialScale: 1, themeColor: PAPER };
 export const dynamic = "force-dynamic";
 
 const THEMES = ["paper", "sun", "dawn"];
