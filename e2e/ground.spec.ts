@@ -18,6 +18,8 @@ async function openStand(page: Page, name: string): Promise<void> {
     .getByRole("row", { name: new RegExp(name) })
     .getByRole("link")
     .click();
+  // Before, the page shows another stand's.
+  await page.waitForURL(/stand=/);
   await expect(page.getByRole("heading", { name: "Strange pollen" })).toBeVisible();
   await page.waitForLoadState("networkidle");
 }
