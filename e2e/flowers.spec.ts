@@ -7,7 +7,7 @@ import {
   test,
 } from "@playwright/test";
 import Database from "better-sqlite3";
-import { type Server, startServer } from "./server";
+import { PHONE, type Server, startServer } from "./server";
 
 const sheet = (page: Page) => page.getByRole("dialog");
 const said = (page: Page, words: string | RegExp) =>
@@ -105,7 +105,6 @@ async function standing(browser: Browser, options: BrowserContextOptions = {}): 
   context.on("close", () => contexts.delete(context));
   return context;
 }
-const PHONE = { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true, deviceScaleFactor: 1 };
 const phone = async (browser: Browser) => (await standing(browser, PHONE)).newPage();
 const desk = async (browser: Browser) => (await standing(browser)).newPage();
 

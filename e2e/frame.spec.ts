@@ -1,6 +1,6 @@
 import type { Page } from "@playwright/test";
 import { SCREENS } from "./screens";
-import { expect, test } from "./server";
+import { expect, PHONE, test } from "./server";
 
 const dialog = (page: Page) => page.getByRole("dialog");
 
@@ -112,12 +112,7 @@ test("any record is found in six keys and Enter; acts and screens by what they a
 });
 
 test("on the phone five screens lie under the thumb, the rest one press further", async ({ browser, demo }) => {
-  const context = await browser.newContext({
-    baseURL: demo.url,
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-    isMobile: true,
-  });
+  const context = await browser.newContext({ baseURL: demo.url, ...PHONE });
   const page = await context.newPage();
   await page.goto("/");
   const bar = page.getByRole("navigation", { name: "Main" }).filter({ visible: true });

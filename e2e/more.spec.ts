@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, test } from "./server";
+import { expect, PHONE, test } from "./server";
 
 const sheet = (page: Page) => page.getByRole("dialog");
 const toast = (page: Page, words: string | RegExp) =>
@@ -145,12 +145,7 @@ test("seed from elsewhere goes into the drawer, by count or mass, and bad days a
 });
 
 test("on the phone a plant is scored by thumb, marked, and the next one opened", async ({ browser, demo }) => {
-  const context = await browser.newContext({
-    baseURL: demo.url,
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-    isMobile: true,
-  });
+  const context = await browser.newContext({ baseURL: demo.url, ...PHONE });
   const page = await context.newPage();
   await page.goto("/nursery");
   await page.locator("tr:has-text('Lantern melon F4') a[href^='/nursery/']").first().tap();

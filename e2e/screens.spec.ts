@@ -1,4 +1,4 @@
-import { expect, startServer, test } from "./server";
+import { expect, PHONE, startServer, test } from "./server";
 
 test("every screen says what to do first in an empty garden", async ({ browser }) => {
   // Of its own: other files begin the garden of the server that they share.
@@ -72,12 +72,7 @@ test("keys find, go and explain; the band's stake moves the day of this device a
 });
 
 test("on the phone the dawn is recorded by thumb, with targets large enough", async ({ browser, demo }) => {
-  const context = await browser.newContext({
-    baseURL: demo.url,
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-    isMobile: true,
-  });
+  const context = await browser.newContext({ baseURL: demo.url, ...PHONE });
   const page = await context.newPage();
   await page.goto("/crosses");
   const lost = page

@@ -7,6 +7,9 @@ import { test as base } from "@playwright/test";
 
 export const DEMO_DB = join(tmpdir(), "orchard-e2e-demo.db");
 
+/** A phone in the hand. */
+export const PHONE = { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true, deviceScaleFactor: 1 };
+
 export type Server = {
   url: string;
   db: string;

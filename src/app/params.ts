@@ -3,7 +3,7 @@ import { notFound } from "next/navigation";
 import { isSeason } from "@/core/climate/season";
 import { readCode } from "@/core/custody/code";
 import { theDb } from "@/db/open";
-import { find } from "@/records/find/queries";
+import { namedByCode } from "@/records/find/queries";
 import { type Outlook, outlookKept } from "@/views/outlook";
 import { dayOfRequest, here } from "./here";
 
@@ -43,8 +43,8 @@ export function codeAsked(text: string | string[] | undefined): string | null {
 export function titledByCode(kind: string) {
   return async ({ params }: { params: CodeParams }): Promise<Metadata> => {
     const code = codeAsked((await params).code);
-    const found = code && find(theDb(), code, 0).find((one) => one.code === code);
-    return { title: found ? `${code} ${found.name}` : kind };
+    const name = code && namedByCode(theDb(), code);
+    return { title: name ? `${code} ${name}` : kind };
   };
 }
 

@@ -65,3 +65,6 @@ export function adder(db: Db, table: string): (id: Value, version: Value, column
     statement.run(id, version, ...Object.values(columns));
   };
 }
+
+/** A word as a pattern of SQL's LIKE that holds it anywhere; `ESCAPE '\\'` goes with it. */
+export const like = (word: string): string => `%${word.replaceAll(/[\\%_]/g, (sign) => `\\${sign}`)}%`;

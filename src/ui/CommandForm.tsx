@@ -201,18 +201,20 @@ type FieldProps = {
 };
 
 const PLAIN = ["text", "textarea", "select", "checkbox"];
-const isRead = (type: string): type is Kind => !PLAIN.includes(type);
+/** The kind of a field that reads what is typed; null for the others. */
+const kindOf = (type: string): Kind | null => (PLAIN.includes(type) ? null : (type as Kind));
 
 export function Field({ name, label, hint, type = "text", unit, choices, none, className }: FieldProps) {
   const { register, formState } = useFormContext();
   const kept = useContext(Kept);
   const id = useId();
   const message = (formState.errors[name]?.message as string | undefined) ?? kept[name];
-  const described = [message && `${id}-error`, hint && `${id}-hint`].filter(Boolean).join(" ") || undefined;
-  const reader = useMemo(() => (isRead(type) ? readerOf(type, unit) : null), [type, unit]);
-  const shared = { id, "aria-invalid": message ? true : undefined, "aria-describedby": described };
+  const described = [message && `${id}-error`, hint && `${id}-hint`].filter(Boolean).join(" ");
+  const kind = kindOf(type);
+  const reader = useMemo(() => kind && readerOf(kind, unit), [kind, unit]);
   const plain = () => {
-    const own = { ...shared, ...register(name) };
+    const said = { "aria-invalid": message ? true : undefined, "aria-describedby": described || undefined };
+    const own = { id, ...said, ...register(name) };
     switch (type) {
       case "textarea":
         return <textarea rows={4} {...own} />;
@@ -239,13 +241,13 @@ export function Field({ name, label, hint, type = "text", unit, choices, none, c
         {label}
         {unit && <span className="font-normal text-soft"> ({unit})</span>}
       </label>
-      {reader && isRead(type) ? (
+      {kind && reader ? (
         <ReadField
           name={name}
-          kind={type}
+          kind={kind}
           reader={reader}
           id={id}
-          described={described?.split(" ") ?? []}
+          described={described}
           wrong={message !== undefined}
         />
       ) : (

@@ -1,6 +1,6 @@
 "use client";
 import { useId, useState } from "react";
-import { figure } from "@/core/writing/numbers";
+import { fixed } from "@/core/writing/numbers";
 
 const LARGEST = 1_000_000;
 
@@ -15,7 +15,7 @@ export function FilePick({ label, accept, onText }: Props) {
     if (!file) return;
     if (file.size > LARGEST)
       return setTrouble(
-        `The file holds ${figure(file.size / 1e6, 1, 1)} megabytes; one is the most that is taken in at once.`,
+        `The file holds ${fixed(file.size / 1e6, 1)} megabytes; one is the most that is taken in at once.`,
       );
     await onText(await file.text());
   };

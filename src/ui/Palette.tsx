@@ -6,7 +6,7 @@ import { Over } from "./Over";
 import { useGo } from "./useGo";
 
 export type Hit = { kind: string; id: string; code: string | null; name: string; href: string };
-/** Something to be done or looked at, by what it may be called. */
+/** Something to be done or looked at; `words` are what else it is called. */
 export type Act = { label: string; words: string; href: string };
 
 const typing = (target: EventTarget | null) =>

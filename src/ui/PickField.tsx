@@ -3,6 +3,7 @@ import clsx from "clsx";
 import { Command } from "cmdk";
 import { useId, useRef, useState } from "react";
 import { useController } from "react-hook-form";
+import { unmarked } from "@/core/writing/read";
 
 /** Something to choose, by its label or by another of its names; `note` stands beside it. */
 export type Pick = { value: string; label: string; names: string[]; note: string };
@@ -11,12 +12,7 @@ type Props = { name: string; label: string; choices: Pick[]; none: string };
 
 const MOST = 8;
 
-const plain = (text: string) =>
-  text
-    .toLowerCase()
-    .normalize("NFD")
-    .replace(/[\u0300-\u036f]/g, "")
-    .trim();
+const plain = (text: string) => unmarked(text).trim();
 
 const namesOf = ({ label, names, note }: Pick) => [label, ...names, note].map(plain);
 

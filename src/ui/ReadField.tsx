@@ -13,7 +13,7 @@ type Props = {
   reader: Reader;
   /** Ids of what describes the field, and whether something is wrong with it. */
   id: string;
-  described: string[];
+  described: string;
   wrong: boolean;
 };
 
@@ -84,7 +84,7 @@ export function ReadField({ name, kind, reader, id, described, wrong }: Props) {
           autoComplete="off"
           value={text}
           aria-invalid={wrong || undefined}
-          aria-describedby={[...described, `${id}-read`].join(" ")}
+          aria-describedby={`${described} ${id}-read`.trim()}
           onChange={(event) => type(event.target.value)}
           onBlur={() => {
             setLeft(true);

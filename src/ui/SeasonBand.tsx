@@ -70,7 +70,7 @@ export function SeasonBand(props: BandProps) {
   const lanes = Math.max(1, ...bars.map((b) => b.lane + 1));
   const height = open ? top + 10 + lanes * LANE + (hidden > 0 ? LANE : 4) : HEIGHT;
   const shown = open ? bars : bars.filter(({ lane }) => lane === 0);
-  const more = bars.length - shown.length + (open ? 0 : hidden);
+  const more = bars.length - shown.length + hidden;
   const curve = light.map((hours, i) => `${i},${top - (hours / 24) * (top - 14)}`).join(" ");
   const months = Array.from({ length: Math.ceil(days / 30) + 1 }, (_, i) => {
     const first = new Date(at(start));

@@ -38,23 +38,25 @@ export function useCommand(): Commands {
     [line],
   );
 
+  const say = useCallback(
+    (words: string) => void (line ? line({ words, message: words, undo: null }) : toast(words)),
+    [line],
+  );
+
   const undo = useCallback(
     async (entry: string) => {
       // What was not sent yet is taken back here.
       if (outbox().waiting.some((kept) => kept.id === entry)) {
         await takeBack(entry);
-        const words = "Taken back before it was sent.";
-        if (line) line({ words, message: words, undo: null });
-        else toast(words);
+        say("Taken back before it was sent.");
         return;
       }
       const answer = await send("/api/undo", { entry }, newPress());
-      if (!answer.ok) aloud(answer);
-      else if (line) line({ words: answer.message, message: answer.message, undo: null });
-      else toast(answer.message);
+      if (answer.ok) say(answer.message);
+      else aloud(answer);
       router.refresh();
     },
-    [router, line, aloud],
+    [router, say, aloud],
   );
 
   const tell = useCallback(

@@ -2,7 +2,6 @@ import { addDays, type Day, dayNumber } from "../calendar/day";
 import { type Climate, temperatureOn } from "../climate/climate";
 import { heatOf } from "../climate/degreeDays";
 import { plantingOut } from "../climate/plantingOut";
-import { nextFrost } from "../climate/season";
 import { startOfHeat } from "./cold";
 import { type FloweringFacts, LONGEST, type Sowing } from "./facts";
 
@@ -19,11 +18,8 @@ export function outFrom(sowing: Sowing, facts: FloweringFacts, climate: Climate)
   const sown = dayNumber(sowing.sown);
   if (sowing.plantedOut) return dayNumber(sowing.plantedOut);
   if (!facts.tender || !climate.frosts) return sown;
-  const { last, first } = climate.frosts;
-  const over = nextFrost(sowing.sown, last.day);
   // Sown between the frosts of spring and autumn it stands where it was sown.
-  const underCover = over < nextFrost(sowing.sown, first.day);
-  if (!underCover) return sown;
+  if (plantingOut(sowing.sown, true, climate.frosts).from === sowing.sown) return sown;
   return dayNumber(plantingOut(addDays(sowing.sown, facts.raised?.low ?? 0), true, climate.frosts).best);
 }
 

@@ -1,15 +1,7 @@
 import { addDays, type Day, dayInWords, daysBetween, isDay, yearOf } from "../calendar/day";
 import { isDayOfYear } from "../climate/season";
 import { dayFirst, LOCALES, type Locale, writtenAs } from "./locale";
-import { asked, EMPTY, plainly, type Read, read, unread } from "./read";
-
-/** Letters without their marks, as they are typed in a hurry. */
-const bare = (text: string) =>
-  text
-    .toLowerCase()
-    .normalize("NFD")
-    .replace(/[\u0300-\u036f]/g, "")
-    .replace(/ł/g, "l");
+import { asked, EMPTY, plainly, type Read, read, twoWays, unmarked, unread } from "./read";
 
 /** Months by their names in every locale, whole and short, by themselves and after a day. */
 const MONTHS = new Map<string, number>();
@@ -21,12 +13,12 @@ for (const locale of LOCALES)
           Date.UTC(2027, month, 15),
         );
         const name = parts.find(({ type }) => type === "month")!.value;
-        if (/\p{L}/u.test(name)) MONTHS.set(bare(name).replace(/\.$/, ""), month + 1);
+        if (/\p{L}/u.test(name)) MONTHS.set(unmarked(name).replace(/\.$/, ""), month + 1);
       }
 
 /** A month by its name or by three letters or more of it, where these are one month's alone. */
 function monthOf(word: string): number | null {
-  const typed = bare(word).replace(/\.$/, "");
+  const typed = unmarked(word).replace(/\.$/, "");
   const known = MONTHS.get(typed);
   if (known) return known;
   if (typed.length < 3) return null;
@@ -118,7 +110,7 @@ export function readDay(text: string, today: Day, locale: Locale = writtenAs()):
   const plain = plainly(text);
   if (plain === "") return EMPTY;
   if (isDay(plain)) return read(plain);
-  const word = bare(plain);
+  const word = unmarked(plain);
   const near = NEAR[word];
   if (near !== undefined) return read(addDays(today, near));
   const far = away(word, today);
@@ -135,7 +127,7 @@ export function readDay(text: string, today: Day, locale: Locale = writtenAs()):
     );
   if (days.length === 0) return unread(`“${plain}” is not a day that exists.`);
   return asked(
-    `“${plain}” can be read in two ways. Which is meant?`,
+    twoWays(plain),
     days.map((day) => ({ value: day, words: dayInWords(day, "day", locale) })),
   );
 }
@@ -154,7 +146,7 @@ export function readDayOfYear(text: string, locale: Locale = writtenAs()): Read<
   const kept = days.map(({ day, month }) => `${two(month)}-${two(day)}`).filter(isDayOfYear);
   if (kept.length === 0) return unread(`“${plain}” is not a day of every year.`);
   return asked(
-    `“${plain}” can be read in two ways. Which is meant?`,
+    twoWays(plain),
     kept.map((value) => ({ value, words: dayOfYearTyped(value, locale) })),
   );
 }

@@ -1,5 +1,5 @@
 import { decimalSign, type Locale, writtenAs } from "./locale";
-import { asked, EMPTY, plainly, type Read, read, unread } from "./read";
+import { asked, EMPTY, plainly, type Read, read, twoWays, unread } from "./read";
 
 const formats = new Map<string, Intl.NumberFormat>();
 
@@ -16,9 +16,11 @@ function format(locale: Locale, least: number, most: number): Intl.NumberFormat 
  * @param most digits after the point, at most
  * @param least digits after the point that are written even where they are 0
  * @example figure(1234.567, 1) // "1,234.6"
- * @example figure(2, 2, 2) // "2.00"
  */
 export const figure = (value: number, most = 0, least = 0): string => format(writtenAs(), least, most).format(value);
+
+/** The same with all its digits after the point. @example fixed(2, 1) // "2.0" */
+export const fixed = (value: number, digits: number): string => figure(value, digits, digits);
 
 /** Where three digits follow one sign nobody can tell a fraction from thousands. */
 const THREE_AFTER = /\.\d{3}$/;
@@ -44,8 +46,6 @@ const MANY_MARKS = /^\d{1,3}(?:([.,])\d{3})(?:\1\d{3})+$/;
 const BOTH_MARKS = /^\d{1,3}(?:([.,])\d{3})(?:\1\d{3})*(?!\1)[.,]\d+$/;
 const ONE_MARK = /^(\d*)[.,](\d*)$/;
 
-const TWO_WAYS = (text: string) => `“${text}” can be read in two ways. Which is meant?`;
-
 function unsigned(text: string, locale: Locale): Read<number> {
   if (/^\d+$/.test(text)) return read(Number(text));
   const sign = FRACTION_SIGN.exec(text);
@@ -67,7 +67,7 @@ function unsigned(text: string, locale: Locale): Read<number> {
     { value: large, words: String(large) },
   ];
   // The likelier reading by the person's own sign comes first.
-  return asked(TWO_WAYS(text), text.includes(decimalSign(locale)) ? choices : choices.reverse());
+  return asked(twoWays(text), text.includes(decimalSign(locale)) ? choices : choices.reverse());
 }
 
 const negated = (from: Read<number>): Read<number> => {

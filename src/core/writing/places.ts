@@ -1,6 +1,6 @@
 import { type Locale, writtenAs } from "./locale";
 import { figure, numberTyped, readNumber } from "./numbers";
-import { asked, EMPTY, plainly, type Read, read, unread } from "./read";
+import { asked, EMPTY, plainly, type Read, read, unmarked, unread } from "./read";
 
 export type Axis = "latitude" | "longitude";
 const MOST: Record<Axis, number> = { latitude: 90, longitude: 180 };
@@ -96,10 +96,8 @@ export function readCoordinate(text: string, axis: Axis, locale: Locale = writte
 }
 
 /** A coordinate as it stands in a field. @example coordinateTyped(-44.9) // "-44.9" */
-export const coordinateTyped = (degrees: number, locale: Locale = writtenAs()): string => {
-  const typed = numberTyped(Number(degrees.toFixed(7)), locale);
-  return typed;
-};
+export const coordinateTyped = (degrees: number, locale: Locale = writtenAs()): string =>
+  numberTyped(rounded(degrees), locale);
 
 /** A coordinate in words. @example coordinateInWords(-44.9, "latitude") // "44.9° south" */
 export function coordinateInWords(degrees: number, axis: Axis): string {
@@ -118,13 +116,7 @@ const WORDS: [RegExp, string][] = [
 ];
 
 function compass(text: string, locale: Locale): string | null {
-  const bare = text
-    .toLowerCase()
-    .normalize("NFD")
-    .replace(/[\u0300-\u036f]/g, "")
-    .replace(/ł/g, "l")
-    .replace(/^(from |the |von |du |de l'|z )+/, "");
-  let letters = bare;
+  let letters = unmarked(text).replace(/^(from |the |von |du |de l'|z )+/, "");
   for (const [word, letter] of WORDS) letters = letters.replace(word, letter);
   letters = letters.replace(/[\s.\-–]/g, "").toUpperCase();
   if (letters.includes("O")) {

@@ -33,6 +33,17 @@ export function turned<A, B>(from: Read<A>, turn: (value: A) => B): Read<B> {
   return { ...from, choices: from.choices.map(({ value, words }) => ({ value: turn(value), words })) };
 }
 
+/** What asks about a text of two readings. @example twoWays("1,250") // "“1,250” can be read in two ways. Which is meant?" */
+export const twoWays = (text: string): string => `“${text}” can be read in two ways. Which is meant?`;
+
+/** Letters small and without their marks, as they are typed in a hurry. @example unmarked("Żółw") // "zolw" */
+export const unmarked = (text: string): string =>
+  text
+    .toLowerCase()
+    .normalize("NFD")
+    .replace(/[\u0300-\u036f]/g, "")
+    .replace(/ł/g, "l");
+
 /** Text as it is read: signs that look alike as one, no spaces around it. @example plainly(" −44  .9 ") // "-44 .9" */
 export const plainly = (text: string): string =>
   text

@@ -2,8 +2,9 @@ import { SPECIES } from "@/catalogue/catalogue";
 import { flowerCode } from "@/core/custody/code";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
+import { unmarked } from "@/core/writing/read";
 import type { Db } from "@/db/open";
-import { prepared } from "@/db/rows";
+import { like, prepared } from "@/db/rows";
 
 /** Kinds of things that are found by words, as the index of words names them, and those worked out of them. */
 export type FoundKind =
@@ -41,8 +42,6 @@ type Hit = Found & { generation: number | null; season: number | null; ended: 0 
 const OF_A_KIND = 12;
 const SHOWN = 24;
 const SHORTEST_PART = 3;
-
-const like = (word: string) => `%${word.replaceAll(/[\\%_]/g, (sign) => `\\${sign}`)}%`;
 
 type WithWords = { id: Id; kind: string };
 
@@ -114,17 +113,11 @@ const named = (hit: Hit): string =>
   nameWithGeneration(hit.name, hit.generation) +
   (hit.kind === "stand" || hit.kind === "family" ? `, ${hit.season}` : "");
 
-const plain = (text: string) =>
-  text
-    .toLowerCase()
-    .normalize("NFD")
-    .replace(/[\u0300-\u036f]/g, "");
-
 /** Species by any of their names; Latin ones too. */
 function speciesWith(words: string[]): Hit[] {
   return SPECIES.flatMap(({ id, name, crossingGroup: latin, names }) => {
-    const all = [name, ...names, latin].map(plain);
-    if (!words.every((word) => all.some((one) => one.includes(plain(word))))) return [];
+    const all = [name, ...names, latin].map(unmarked);
+    if (!words.every((word) => all.some((one) => one.includes(unmarked(word))))) return [];
     return [
       {
         kind: "species" as const,
@@ -177,34 +170,36 @@ const WORTH: Record<FoundKind, number> = {
   yardstick: 2,
 };
 
-const compact = (text: string) => plain(text).replace(/[^\p{L}\p{N}]/gu, "");
+const compact = (text: string) => unmarked(text).replace(/[^\p{L}\p{N}]/gu, "");
 
-/** How well a hit answers: its whole code, the end or beginning of it, its name, its season, its kind. */
+/** How well words answer a code: the whole of it, its end, its beginning, a part. */
+function byCode(code: string, wanted: string): number {
+  if (code === wanted) return 100;
+  if (code.endsWith(wanted)) return 60;
+  if (code.startsWith(wanted)) return 30;
+  return code.includes(wanted) ? 20 : 0;
+}
+
+/** And a name: the whole of it, its beginning, a word's beginning, a part. */
+function byName(name: string, wanted: string): number {
+  if (name === wanted) return 50;
+  if (name.startsWith(wanted)) return 40;
+  if (name.includes(` ${wanted}`)) return 25;
+  return name.includes(wanted) ? 10 : 0;
+}
+
+/** This season's before the next one's, what has none, and the last ones'. */
+function bySeason(its: number | null, season: number): number {
+  if (its === null) return 8;
+  if (its === season) return 12;
+  return its === season + 1 ? 10 : Math.max(0, 6 - (season - its));
+}
+
+/** How well a hit answers, by its code, its name, its season, its kind. */
 function worth(hit: Hit, words: string, season: number): number {
-  const { kind, code, season: its, ended } = hit;
-  const [wanted, own, called] = [compact(words), compact(code ?? ""), plain(named(hit))];
-  const byCode =
-    own === wanted ? 100 : own.endsWith(wanted) ? 60 : own.startsWith(wanted) ? 30 : own.includes(wanted) ? 20 : 0;
-  const first = plain(words);
-  const byName =
-    called === first
-      ? 50
-      : called.startsWith(first)
-        ? 40
-        : called.includes(` ${first}`)
-          ? 25
-          : called.includes(first)
-            ? 10
-            : 0;
-  const bySeason =
-    its === undefined || its === null
-      ? 8
-      : its === season
-        ? 12
-        : its === season + 1
-          ? 10
-          : Math.max(0, 6 - (season - its));
-  return (own ? byCode : 0) + byName + bySeason + WORTH[kind] - (ended ? 6 : 0);
+  const code = hit.code ? byCode(compact(hit.code), compact(words)) : 0;
+  const name = byName(unmarked(named(hit)), unmarked(words));
+  return code + name + bySeason(hit.season, season) + WORTH[hit.kind] - (hit.ended ? 6 : 0);
 }
 
 /**
@@ -227,6 +222,13 @@ export function find(db: Db, typed: string, season: number): Found[] {
     .sort((a, b) => b.worth - a.worth)
     .slice(0, SHOWN)
     .map(({ hit }) => ({ kind: hit.kind, id: hit.id, code: hit.code, name: named(hit), href: hit.href }));
+}
+
+/** What hangs on a tag, by name; null where no tag has that code. */
+export function namedByCode(db: Db, code: string): string | null {
+  const ids = rowsWith(db, [code]).map(({ id }) => id);
+  const hit = readOf(db, ids, []).find((one) => one.code === code);
+  return hit ? named(hit) : null;
 }
 
 /** The flower that a tag names: its cross's page, opened at it. A tag printed ahead leads to the cross. */

@@ -1,6 +1,6 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { countByWeight } from "@/core/seed/seedCount";
-import { figure } from "@/core/writing/numbers";
+import { fixed } from "@/core/writing/numbers";
 import { refuse } from "@/db/ops";
 import { command } from "../command";
 import { lot } from "../lot/lot";
@@ -24,7 +24,7 @@ const addSample = command(
     const { perGram, seeds: total } = countByWeight(samplesOf(db, lotId), of ?? mass);
     const odd = perGram.likely < seedsPerGram.low / 2 || perGram.likely > seedsPerGram.high * 2;
     return {
-      message: `Lot ${found.code}: ${figure(perGram.likely, 1, 1)} seeds a gram${of ? `, about ${total.likely} (${total.low}–${total.high})` : ""}`,
+      message: `Lot ${found.code}: ${fixed(perGram.likely, 1)} seeds a gram${of ? `, about ${total.likely} (${total.low}–${total.high})` : ""}`,
       id,
       code: found.code,
       warnings: odd

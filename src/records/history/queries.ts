@@ -3,7 +3,7 @@ import { readCode } from "@/core/custody/code";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
 import type { StoredOp } from "@/db/ops";
-import { prepared } from "@/db/rows";
+import { like, prepared } from "@/db/rows";
 import { undoneOps } from "@/db/undo";
 
 /** An op as the history lists it. */
@@ -23,7 +23,6 @@ export type Asked = { before?: Id | null; day?: Day | null; words?: string };
 /** Ops, newest first, before one of them when paging. */
 export function entries(db: Db, { before = null, day = null, words = "" }: Asked, limit: number): Entry[] {
   const parts = words.trim().split(/\s+/).filter(Boolean);
-  const like = parts.map((word) => `%${word.replaceAll(/[\\%_]/g, (sign) => `\\${sign}`)}%`);
   const read = readCode(words);
   const code = read.ok ? read.code : null;
   const rows = prepared(
@@ -33,7 +32,7 @@ export function entries(db: Db, { before = null, day = null, words = "" }: Asked
          AND (NOT EXISTS (SELECT 1 FROM json_each(:like) w WHERE summary NOT LIKE w.value ESCAPE '\\')
            OR id IN (SELECT c.op FROM findable f JOIN opChange c ON c.tableName = f.kind AND c.rowId = f.id WHERE f.words LIKE :code || ' %'))
        ORDER BY clock DESC LIMIT :limit`,
-  ).all({ before, day, limit, like: JSON.stringify(like), code }) as Omit<Entry, "undone">[];
+  ).all({ before, day, limit, like: JSON.stringify(parts.map(like)), code }) as Omit<Entry, "undone">[];
   return withUndone(db, rows);
 }
 

@@ -13,6 +13,15 @@ import { score } from "./score";
 
 type Value = { number: number | null; word: string | null };
 
+/** Days from sowing, typed as such or as a day. @throws Refusal for what can't be read, or read in two ways */
+function daysFromSowing(yardstick: Yardstick, text: string, sown: string, today: string): number {
+  if (/^\d{1,3}$/.test(text)) return Number(text);
+  const day = readDay(text, today);
+  if (day.kind === "read") return daysBetween(sown, day.value);
+  if (day.kind === "asked") return refuse("value", day.question);
+  return refuse("value", `${yardstick.name} takes a day as 9 July or 2027-07-09, or days from sowing.`);
+}
+
 /**
  * A typed score as it is kept. A day becomes days from sowing.
  * @throws Refusal for what can't be read, or read in two ways
@@ -38,12 +47,7 @@ function readScore(yardstick: Yardstick, typed: string, sown: string, today: str
       if (/^(n|no|0)$/i.test(text)) return { number: 0, word: null };
       return refuse("value", `${yardstick.name} takes y or n.`);
     case "date": {
-      const days = /^\d{1,3}$/.test(text) ? Number(text) : null;
-      const day = readDay(text, today);
-      if (days === null && day.kind === "asked") return refuse("value", day.question);
-      if (days === null && day.kind !== "read")
-        return refuse("value", `${yardstick.name} takes a day as 9 July or 2027-07-09, or days from sowing.`);
-      const since = days ?? daysBetween(sown, (day as { value: string }).value);
+      const since = daysFromSowing(yardstick, text, sown, today);
       if (since < 0 || since > daysBetween(sown, today))
         return refuse("value", "That day is before sowing or still to come.");
       return { number: since, word: null };

@@ -1,7 +1,7 @@
 import { dayInWords } from "@/core/calendar/day";
 import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
-import { figure } from "@/core/writing/numbers";
+import { fixed } from "@/core/writing/numbers";
 import { Enough } from "@/ui/Enough";
 import type { CrossState } from "@/views/pollination";
 import { CommandButton } from "./command";
@@ -76,7 +76,7 @@ export function EnoughFruit({ state }: { state: CrossState }) {
         {[
           [
             "Set rate",
-            `${figure(rate.likely, 2, 2)} (${figure(rate.low, 2, 2)}–${figure(rate.high, 2, 2)})`,
+            `${fixed(rate.likely, 2)} (${fixed(rate.low, 2)}–${fixed(rate.high, 2)})`,
             `nine tenths of it lies in that range; ${restsOn(learned)}`,
           ],
           ["Enough with what waits now", timesInTen(toDo.chanceNow), "beta-binomial, the rate's doubt counted in"],

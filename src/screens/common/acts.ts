@@ -1,6 +1,6 @@
-/** Pages and pieces of work that are found by words, beside the screens themselves. `words` are what else they are called. */
-export type Act = { label: string; words: string; href: string };
+import type { Act } from "@/ui/Palette";
 
+/** Pages and pieces of work that are found by words, beside the screens themselves. */
 export const ACTS: Act[] = [
   { label: "Sow a stand", words: "sowing plant seed bed", href: "/ground#sow" },
   { label: "Add a bed", words: "draw new plot", href: "/ground#bed" },

@@ -4,7 +4,7 @@ import { generationName } from "@/core/custody/generation";
 import { parentName } from "@/core/custody/parents";
 import { dayPartOf, type Protocol } from "@/core/pollination/protocol";
 import { plural } from "@/core/units/plural";
-import { figure } from "@/core/writing/numbers";
+import { fixed } from "@/core/writing/numbers";
 import Link from "@/ui/Link";
 import type { CrossView } from "@/views/crosses";
 import { Cautions } from "../common/Cautions";
@@ -37,7 +37,7 @@ export function CrossScreen(view: CrossView & { opened: number | null }) {
           {effective && (
             <p className="mt-4 border-l-4 border-dusk pl-3">
               {effective.males} males and {plural(effective.females, "female")} count as{" "}
-              <strong>{figure(effective.size, 1, 1)} plants</strong>: 4mf/(m+f). More of the rarer sex raises it most.
+              <strong>{fixed(effective.size, 1)} plants</strong>: 4mf/(m+f). More of the rarer sex raises it most.
             </p>
           )}
           <Cautions hazards={hazards} />

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { inTenShort, timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
-import { figure } from "@/core/writing/numbers";
+import { fixed } from "@/core/writing/numbers";
 import Link from "@/ui/Link";
 import { useGrowing } from "@/ui/useThere";
 import type { Cell, CrossPlan, PlanGroup, PlanParent, Relation } from "@/views/crossPlan";
@@ -149,7 +149,7 @@ function CellButton({ cell, on, onPress }: { cell: Cell; on: boolean; onPress: (
           </>
         )}
       </span>
-      <span className="text-soft">kin {figure(kinship, 2, 2)}</span>
+      <span className="text-soft">kin {fixed(kinship, 2)}</span>
       {planned && <span>{planned.toDo > 0 ? `${planned.toDo} to do` : `${planned.set} of ${planned.wanted} set`}</span>}
       {!possible && <span className="text-soft">not by hand</span>}
     </button>
@@ -165,7 +165,7 @@ function Pair({ cell, mother, father }: Chosen) {
       </h2>
       <p className="mt-2">
         {RELATIONS[relation]}; they cross {degree}. <strong>{sentence(timesInTen(meets))}</strong> they flower together.
-        Kinship {figure(kinship, 2, 2)}: {kinshipInWords(kinship)}.
+        Kinship {fixed(kinship, 2)}: {kinshipInWords(kinship)}.
       </p>
       {planned && (
         <ul className="mt-3 flex flex-wrap items-center gap-2">

@@ -2,7 +2,7 @@
 import { type EnoughInput, enoughInWords, enoughPlants, thumbsInWords } from "@/core/inheritance/enoughPlants";
 import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
-import { figure } from "@/core/writing/numbers";
+import { fixed } from "@/core/writing/numbers";
 import { Enough } from "@/ui/Enough";
 import { Working } from "@/ui/Working";
 import { inHundred } from "../common/words";
@@ -109,7 +109,7 @@ export function PlantsEnough({ input }: { input: EnoughInput }) {
             const tried = enoughPlants({ ...input, ...v, males: input.males === null ? null : v.males! });
             return {
               number: tried.saved,
-              words: `kept ${timesInTen(tried.saved)}; ${plural(tried.parents, "parent")} left${tried.inbreeding === null ? "" : `, worth ${figure(tried.effective, 1, 1)}; inbreeding ${inHundred(tried.inbreeding)} after ${v.generations} generations`}`,
+              words: `kept ${timesInTen(tried.saved)}; ${plural(tried.parents, "parent")} left${tried.inbreeding === null ? "" : `, worth ${fixed(tried.effective, 1)}; inbreeding ${inHundred(tried.inbreeding)} after ${v.generations} generations`}`,
             };
           }}
         />

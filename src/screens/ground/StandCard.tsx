@@ -5,7 +5,7 @@ import { bedInWords } from "@/core/ground/bedInWords";
 import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { lengthInWords, type Units } from "@/core/units/units";
-import { figure } from "@/core/writing/numbers";
+import { fixed } from "@/core/writing/numbers";
 import Link from "@/ui/Link";
 import { Notes } from "../common/Notes";
 import { Raised } from "../common/Raised";
@@ -79,7 +79,7 @@ export function StandCard({ stand, beds, units, season, today }: Props & { today
         {stand.sexes && (
           <Row
             term="Males and females, counted"
-            value={`${stand.sexes.males} and ${stand.sexes.females}: as good as ${figure(stand.sexes.size, 1, 1)} plants`}
+            value={`${stand.sexes.males} and ${stand.sexes.females}: as good as ${fixed(stand.sexes.size, 1)} plants`}
           />
         )}
         <Row

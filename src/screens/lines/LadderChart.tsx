@@ -11,7 +11,7 @@ import {
   YAxis,
 } from "recharts";
 import { generationName } from "@/core/custody/generation";
-import { figure } from "@/core/writing/numbers";
+import { fixed } from "@/core/writing/numbers";
 import type { YardstickLadder } from "@/views/lines";
 import { percent } from "../common/words";
 
@@ -52,7 +52,7 @@ export function LadderChart({ ladder }: { ladder: YardstickLadder }) {
   ];
   const [low, high] = counted ? [0, 1] : [Math.min(...all), Math.max(...all)];
   const pad = counted ? 0 : (high - low || 1) * 0.12;
-  const words = (value: number) => (counted ? percent(value) : figure(value, high >= 20 ? 0 : 1, high >= 20 ? 0 : 1));
+  const words = (value: number) => (counted ? percent(value) : fixed(value, high >= 20 ? 0 : 1));
   const short = (name: string) => (name.length > 18 ? `${name.slice(0, 17)}…` : name);
   const close = marks.length === 2 && Math.abs(marks[0]!.value - marks[1]!.value) < (high - low) * 0.09;
   return (

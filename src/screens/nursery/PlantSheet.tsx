@@ -3,7 +3,7 @@ import { ChevronLeft, ChevronRight, X } from "lucide-react";
 import { Dialog, ToggleGroup } from "radix-ui";
 import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
-import { figure } from "@/core/writing/numbers";
+import { fixed } from "@/core/writing/numbers";
 import type { Mark, Plant } from "@/records/plant/plant";
 import { Over } from "@/ui/Over";
 import { SHEET } from "@/ui/Sheet";
@@ -78,7 +78,7 @@ function PlantBody({ plant, view, onGo }: { plant: Plant; view: Family; onGo: Pr
               {y.parents
                 .map(
                   (p) =>
-                    `${p.line}: ${p.summary ? `${figure(p.summary.mean, 1, 1)} (${p.summary.count})` : (p.words ?? "no scores")}`,
+                    `${p.line}: ${p.summary ? `${fixed(p.summary.mean, 1)} (${p.summary.count})` : (p.words ?? "no scores")}`,
                 )
                 .join("; ")}
             </p>

@@ -4,7 +4,7 @@ import { type KeyboardEvent, useState } from "react";
 import { toast } from "sonner";
 import { dayInWords } from "@/core/calendar/day";
 import { removal } from "@/core/selection/roguing";
-import { figure } from "@/core/writing/numbers";
+import { fixed } from "@/core/writing/numbers";
 import type { Plant } from "@/records/plant/plant";
 import type { Family } from "@/views/nursery";
 import { useCommand } from "../common/command";
@@ -105,8 +105,7 @@ export function ScoreTable({ view }: { view: Family & { chosen: number | null } 
                   <td className="whitespace-nowrap">
                     {rank ? (
                       <>
-                        <strong>{rank.rank}</strong>{" "}
-                        <span className="text-sm text-soft">{figure(rank.index, 2, 2)}</span>
+                        <strong>{rank.rank}</strong> <span className="text-sm text-soft">{fixed(rank.index, 2)}</span>
                       </>
                     ) : (
                       "–"

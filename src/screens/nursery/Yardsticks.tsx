@@ -1,7 +1,7 @@
 "use client";
 import { useWatch } from "react-hook-form";
 import type { Id } from "@/core/custody/id";
-import { figure } from "@/core/writing/numbers";
+import { fixed } from "@/core/writing/numbers";
 import { Sheet } from "@/ui/Sheet";
 import type { Family, YardstickView } from "@/views/nursery";
 import { CommandButton, CommandForm, Field } from "../common/command";
@@ -16,7 +16,7 @@ const wantedInWords = (y: YardstickView) =>
     no: "no wanted",
   })[y.wanted];
 
-const told = (value: number) => figure(value, value >= 20 ? 0 : 2, value >= 20 ? 0 : 2);
+const told = (value: number) => fixed(value, value >= 20 ? 0 : 2);
 const meanInWords = (mean: number, spread: number | null, unit: string) =>
   `${told(mean)}${spread === null ? "" : ` ± ${told(spread)}`}${unit ? ` ${unit}` : ""}`;
 

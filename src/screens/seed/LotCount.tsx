@@ -1,7 +1,7 @@
 "use client";
 import { useFormContext } from "react-hook-form";
 import { massInWords, massTyped, massUnit, type Units } from "@/core/units/units";
-import { figure } from "@/core/writing/numbers";
+import { fixed } from "@/core/writing/numbers";
 import { Sheet } from "@/ui/Sheet";
 import type { LotPage } from "@/views/lot";
 import { CommandButton, CommandForm, Field } from "../common/command";
@@ -45,8 +45,8 @@ export function LotCount({ view: { lot, samples, counted, garden } }: { view: Lo
       </div>
       {counted && (
         <p>
-          {figure(counted.perGram.likely, 1, 1)} seeds a gram ({figure(counted.perGram.low, 1, 1)}–
-          {figure(counted.perGram.high, 1, 1)})
+          {fixed(counted.perGram.likely, 1)} seeds a gram ({fixed(counted.perGram.low, 1)}–
+          {fixed(counted.perGram.high, 1)})
           {lot.mass !== null &&
             `: about ${counted.seeds.likely} seeds (${counted.seeds.low}–${counted.seeds.high}) in ${massInWords(lot.mass, units)}`}
           .{" "}

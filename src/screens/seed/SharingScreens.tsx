@@ -1,7 +1,7 @@
 "use client";
 import { dayInWords } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
-import { figure } from "@/core/writing/numbers";
+import { fixed } from "@/core/writing/numbers";
 import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
@@ -163,7 +163,7 @@ export function SharingScreen(view: SharingPage) {
             <p className="mt-2">
               {back.returned === 0
                 ? `Nothing of the ${plural(back.given, "seed")} that went out came back yet.`
-                : `${plural(back.returned, "seed")} came back of ${back.given} given: ${figure(back.returned / back.given, 1, 1)} for each that went out.`}
+                : `${plural(back.returned, "seed")} came back of ${back.given} given: ${fixed(back.returned / back.given, 1)} for each that went out.`}
             </p>
           )}
           <p className="mt-8 text-sm text-soft">{LAW}</p>

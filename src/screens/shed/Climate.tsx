@@ -4,7 +4,7 @@ import { dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
-import { figure } from "@/core/writing/numbers";
+import { fixed } from "@/core/writing/numbers";
 import { FilePick } from "@/ui/FilePick";
 import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
@@ -20,7 +20,7 @@ const FROM = {
 } as const;
 const frostInWords = ({ day, spread }: { day: string; spread: number }) =>
   `${dayInWords(`2027-${day}`)}, two years in three within ${Math.round(spread)} days of it`;
-const tenth = (degrees: number) => `${figure(degrees, 1, 1)} °C`;
+const tenth = (degrees: number) => `${fixed(degrees, 1)} °C`;
 
 /** What is known of the place's climate, and what it says of frost. */
 export function Climate({ climate }: { climate: Shed["climate"] }) {
@@ -73,7 +73,7 @@ export function Climate({ climate }: { climate: Shed["climate"] }) {
                 <td className={d.min <= 0 ? "font-bold text-dusk" : ""}>{tenth(d.min)}</td>
                 <td>{tenth(d.max)}</td>
                 <td className="text-soft">
-                  {d.spread === null ? "measured" : `forecast, wrong by about ${figure(d.spread, 1, 1)} °C`}
+                  {d.spread === null ? "measured" : `forecast, wrong by about ${fixed(d.spread, 1)} °C`}
                 </td>
               </tr>
             ))}

@@ -1,19 +1,10 @@
-import { seasonOf } from "@/core/climate/season";
 import { readCode } from "@/core/custody/code";
 import { theDb } from "@/db/open";
 import { find, findFlower } from "@/records/find/queries";
-import { garden } from "@/records/garden/queries";
-import { dayOn } from "@/views/outlook";
-import { dayOfRequest } from "../../here";
+import { askedOf } from "../../params";
 import { answering, json } from "../answer";
 
 const LIKE_A_CODE = /^[a-z][\s-]?[\doi]{2}[\s-]?[\doi]{3,}[\s-]?(n[\doi]+[\s-]?)?[a-z\d]$/i;
-
-/** The season that the asking device stands in. */
-function seasonOfRequest(request: Request): number {
-  const place = garden(theDb());
-  return seasonOf(dayOn(place, dayOfRequest(request)), place.latitude);
-}
 
 /** What looks like a whole code is read as one, so that a slip is named instead of not found. */
 export const GET = (request: Request) =>
@@ -24,6 +15,6 @@ export const GET = (request: Request) =>
     const found =
       read?.ok && read.kind === "flower"
         ? findFlower(theDb(), read.cross, read.number)
-        : find(theDb(), read?.ok ? read.code : words, seasonOfRequest(request));
+        : find(theDb(), read?.ok ? read.code : words, askedOf(request).sky.season);
     return json({ found, slip: found.length === 0 && read && !read.ok ? read.message : undefined });
   });
