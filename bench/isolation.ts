@@ -7,6 +7,7 @@ import type { Scene } from "@/core/isolation/scene";
 import { newWays, type Ways } from "@/core/isolation/share";
 import { seeded } from "@/core/numbers/chance";
 import { bed, climate, SPECIES, scene, source, stand } from "@/core/tests/place";
+import { arrivedAt } from "@/views/scene";
 
 const GROUPS = 12;
 const SOURCES = 40;
@@ -37,10 +38,10 @@ function large(stands: number): Scene {
   );
 }
 
-const timed = (work: () => unknown): number => {
-  const times = Array.from({ length: RUNS + 3 }, () => {
+const timed = (work: (run: number) => unknown): number => {
+  const times = Array.from({ length: RUNS + 3 }, (_, run) => {
     const from = performance.now();
-    work();
+    work(run);
     return performance.now() - from;
   });
   return median(times.slice(3));
@@ -63,6 +64,12 @@ function recalculate(of: Scene): number {
   return [...result.values()].reduce((sum, a) => sum + a.bySource.length, 0);
 }
 
+/** What a write to one stand leaves of a place. */
+const withPlants = (of: Scene, plants: number): Scene => ({
+  ...of,
+  stands: of.stands.map((one, i) => (i === 0 ? { ...one, plants } : one)),
+});
+
 export function benchIsolation(): void {
   const window = { start: "2027-07-01", end: "2027-07-30" };
   const one = {
@@ -75,7 +82,7 @@ export function benchIsolation(): void {
   });
   console.log(`One contamination of one pair, the baseline: ${base.toFixed(2)} µs`);
   console.log(
-    "Full recalculation with ranges, 40 outside sources: stands | ms | overlapping pairs | µs a pair | in baselines a pair | ms of the likely figures alone",
+    "Full recalculation with ranges, 40 outside sources: stands | ms | overlapping pairs | µs a pair | in baselines a pair | ms of the likely figures alone | ms of the first answer after one stand was counted anew",
   );
   for (const stands of [20, 60, 180]) {
     const of = large(stands);
@@ -84,8 +91,10 @@ export function benchIsolation(): void {
     const each = (ms * 1000) / pairs;
     const ways = newWays();
     const quick = timed(() => followed(of, ways));
+    arrivedAt(of);
+    const counted = timed((run) => arrivedAt(withPlants(of, 50 + run)));
     console.log(
-      `${String(stands).padStart(5)} ${ms.toFixed(1).padStart(8)} ${String(pairs).padStart(8)} ${each.toFixed(1).padStart(8)} ${(each / base).toFixed(1).padStart(8)} ${quick.toFixed(1).padStart(8)}`,
+      `${String(stands).padStart(5)} ${ms.toFixed(1).padStart(8)} ${String(pairs).padStart(8)} ${each.toFixed(1).padStart(8)} ${(each / base).toFixed(1).padStart(8)} ${quick.toFixed(1).padStart(8)} ${counted.toFixed(1).padStart(8)}`,
     );
   }
   benchArranger();

@@ -1,19 +1,22 @@
+import { hash } from "node:crypto";
+import { LRUCache } from "lru-cache";
 import { sceneKin, sceneSpecies, speciesById } from "@/catalogue/catalogue";
 import { addDays, yearOf } from "@/core/calendar/day";
 import { inSeason } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
 import { flowersAtAll, type Window } from "@/core/flowering/facts";
 import { typicalFlowering } from "@/core/flowering/typical";
-import { arrivals, type Place, sharesReached } from "@/core/isolation/arrival";
+import { airOver, arrivalAt, groundsOf, type Place, sharesReached } from "@/core/isolation/arrival";
 import { KERNELS, type KernelRange, type Kernels, type Vector } from "@/core/isolation/kernel";
 import { type CountedLot, learnedKernel } from "@/core/isolation/learning";
+import { bearsSeed } from "@/core/isolation/meeting";
 import type { Scene, SceneSource, SceneStand } from "@/core/isolation/scene";
 import { type Arrival, newWays, type Ways } from "@/core/isolation/share";
 import { beds } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
 import { barriers, type SourceRow, sources } from "@/records/ground/queries";
 import { newestSeed } from "@/records/lot/queries";
-import { type CountOfOpenLot, countsOfOpenLots } from "@/records/offtype/queries";
+import { countsOfOpenLots } from "@/records/offtype/queries";
 import type { ForecastStand, Outlook } from "./outlook";
 import { remembered } from "./remembered";
 
@@ -98,34 +101,68 @@ const placeOf = ({ stands, sources, barriers, windFrom, kernels }: Scene): Place
   kernels,
 });
 
-const arrivedAt = remembered((place: Place): { arrived: Map<Id, Arrival>; ways: Ways } => {
-  const ways = newWays();
-  return { arrived: arrivals(place, ways), ways };
-}, 8);
+/** Ways over the ground under one wind, between the same hedges: so many that a large garden's fit in. */
+const waysOver = remembered(
+  (_: Pick<Place, "barriers" | "windFrom">): Ways => ({
+    between: new LRUCache({ max: 10_000 }),
+    within: new LRUCache({ max: 2000 }),
+  }),
+  2,
+);
+
+const digestOf = (value: unknown): string => hash("sha1", JSON.stringify(value), "base64");
+
+/** What an arrival follows from, in short; emitters that many stands have are put in short once. */
+function grounds(place: Place) {
+  const air = airOver(place);
+  const { barriers, windFrom } = place;
+  const under = digestOf({ barriers, windFrom });
+  const short = new Map(air.emitters.map((emitter) => [emitter, digestOf(emitter)]));
+  return {
+    air,
+    keyOf: (at: SceneStand) => {
+      const { stand, column, kernel, emitters } = groundsOf(place, at, air);
+      return digestOf([under, stand, column, kernel, emitters.map((emitter) => short.get(emitter))]);
+    },
+  };
+}
+
+const keptArrivals = new LRUCache<string, Arrival>({ max: 3000 });
+
+/** What arrives at every stand that bears seed; reckoned anew only where what can reach a stand has changed. */
+export function arrivedAt(place: Place): { arrived: Map<Id, Arrival>; ways: Ways } {
+  const ways = waysOver({ barriers: place.barriers, windFrom: place.windFrom });
+  const { air, keyOf } = grounds(place);
+  const arrived = place.stands.filter(bearsSeed).map((stand): [Id, Arrival] => {
+    const key = keyOf(stand);
+    const arrival = keptArrivals.get(key) ?? arrivalAt(place, stand, air, ways);
+    keptArrivals.set(key, arrival);
+    return [stand.id, arrival];
+  });
+  return { arrived: new Map(arrived), ways };
+}
 
 /** What arrives at every stand of a season, and the ways between them that it was reckoned with. */
 export const arrivalsOf = (sky: Outlook, season: number): { arrived: Map<Id, Arrival>; ways: Ways } =>
   sky.once(`arrivals ${season}`, () => arrivedAt(placeOf(sceneOf(sky, season))));
 
-type Counts = { places: Record<number, Place>; counts: CountOfOpenLot[] };
+/** A reach that comes out the same is the same object: what a way lets over is kept under it. */
+const sameObject = remembered((reach: KernelRange) => reach, 20);
 
-const learnedFrom = remembered(({ places, counts }: Counts): Kernels => {
-  const counted = new Map<Vector, CountedLot[]>();
-  for (const { season, motherStandId, plants, strange } of counts) {
-    const stand = places[season]!.stands.find(({ id }) => id === motherStandId);
-    if (!stand || !flowersAtAll(stand.window)) continue;
-    const ways = newWays();
-    const sharesAt = (kernel: KernelRange) => sharesReached(places[season]!, stand, kernel, ways);
-    const { vector } = stand.species;
-    counted.set(vector, [...(counted.get(vector) ?? []), { plants, strange, sharesAt }]);
-  }
-  return Object.fromEntries(
-    Object.entries(KERNELS).map(([vector, kernel]) => [
-      vector,
-      learnedKernel(kernel, counted.get(vector as Vector) ?? []),
-    ]),
-  ) as Kernels;
-}, 4);
+/** Shares that a stand would have got, by what could reach it and how far pollen were to reach. */
+const keptReaches = new LRUCache<string, Map<number, Float64Array>>({ max: 100 });
+
+function sharesBy(place: Place, stand: SceneStand): CountedLot["sharesAt"] {
+  const key = grounds(place).keyOf(stand);
+  const known = keptReaches.get(key) ?? new Map<number, Float64Array>();
+  keptReaches.set(key, known);
+  const ways = newWays();
+  return (kernel) => {
+    const shares = known.get(kernel.scale) ?? sharesReached(place, stand, kernel, ways);
+    known.set(kernel.scale, shares);
+    return shares;
+  };
+}
 
 /**
  * How far pollen reaches in this garden: working values, corrected by what was counted in the offspring of open lots whose
@@ -133,10 +170,22 @@ const learnedFrom = remembered(({ places, counts }: Counts): Kernels => {
  */
 const kernelsOf = (sky: Outlook): Kernels =>
   sky.once("kernels", () => {
-    const counts = countsOfOpenLots(sky.db);
-    const seasons = [...new Set(counts.map(({ season }) => season))];
-    const places = seasons.map((season) => [season, placeOf(sceneWith(sky, season, KERNELS))]);
-    return learnedFrom({ places: Object.fromEntries(places), counts });
+    const counted = new Map<Vector, CountedLot[]>();
+    const places = new Map<number, Place>();
+    for (const { season, motherStandId, plants, strange } of countsOfOpenLots(sky.db)) {
+      const place = places.get(season) ?? placeOf(sceneWith(sky, season, KERNELS));
+      places.set(season, place);
+      const stand = place.stands.find(({ id }) => id === motherStandId);
+      if (!stand || !flowersAtAll(stand.window)) continue;
+      const { vector } = stand.species;
+      counted.set(vector, [...(counted.get(vector) ?? []), { plants, strange, sharesAt: sharesBy(place, stand) }]);
+    }
+    return Object.fromEntries(
+      Object.entries(KERNELS).map(([vector, kernel]) => [
+        vector,
+        sameObject(learnedKernel(kernel, counted.get(vector as Vector) ?? [])),
+      ]),
+    ) as Kernels;
   });
 
 /** A season as the isolation engine sees it: stands in beds, sources, barriers, climate; plain data. */

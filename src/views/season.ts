@@ -6,7 +6,7 @@ import type { Temperature } from "@/core/climate/temperature";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import type { Bed, Scene, School } from "@/core/isolation/scene";
-import { type Tried, tryOut } from "@/core/isolation/tryout";
+import { type Tried, triedAs } from "@/core/isolation/tryout";
 import { headOf } from "@/db/ops";
 import type { Garden } from "@/records/garden/garden";
 import { seasonsWithStands } from "@/records/stand/queries";
@@ -141,7 +141,7 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
 const triedOf = (sky: Outlook, season: number): Season["tried"] =>
   sky.once(`tried ${season}`, () => {
     const stands = new Map(sky.standsOf(season).map((stand) => [stand.id, stand]));
-    return tryOut(sceneOf(sky, season), [], arrivalsOf(sky, season).ways).map((tried) => {
+    return triedAs(sceneOf(sky, season), arrivalsOf(sky, season).arrived).map((tried) => {
       const { window, ripening } = stands.get(tried.id)!;
       return { ...tried, window, ripening };
     });

@@ -3,7 +3,7 @@ import { describe, expect, test } from "vitest";
 import { addDays } from "../calendar/day";
 import { atBearing, bearingTo, cornersOf, gap, middleOf, type Point } from "../ground/shape";
 import { bed, newWays, SPECIES, scene, source, stand } from "../tests/place";
-import { airOver, arrivalAt, likelyShare } from "./arrival";
+import { airOver, arrivalAt, groundsOf, likelyShare } from "./arrival";
 import type { Vector } from "./kernel";
 import type { Barrier, Scene, SceneSource, SceneSpecies, SceneStand } from "./scene";
 
@@ -255,5 +255,38 @@ describe("in any garden", () => {
       }),
       RUNS,
     );
+  });
+
+  test("an arrival hangs on nothing but its grounds, and on ways that were kept as on ways reckoned anew", () => {
+    const parts = fc.record({ third: fc.boolean(), sources: fc.boolean(), apart: fc.boolean(), kernels: fc.boolean() });
+    let same = 0;
+    fc.assert(
+      fc.property(anyScene, anyScene, parts, (of, other, { third, sources, apart, kernels }) => {
+        const unlike = { ...SPECIES, id: "unlike", crossingGroup: "unlike" };
+        const with3 = (last: SceneStand) => [
+          ...of.stands.slice(0, 2),
+          // What can't cross with the first stand is none of its grounds.
+          apart ? { ...last, species: unlike } : last,
+        ];
+        const now: Scene = { ...of, stands: with3(of.stands[2]!) };
+        const next: Scene = {
+          ...of,
+          stands: with3(third ? other.stands[2]! : of.stands[2]!),
+          sources: sources ? other.sources : of.sources,
+          kernels: kernels ? { ...of.kernels, [of.stands[0]!.species.vector]: other.kernels.wind } : of.kernels,
+          today: "2031-01-01",
+        };
+        const grounds = [now, next].map((one) => JSON.stringify(groundsOf(one, one.stands[0]!, airOver(one))));
+        const ways = newWays();
+        arrivalAt(now, now.stands[0]!, airOver(now), ways);
+        const arrival = arrivalAt(next, next.stands[0]!, airOver(next), ways);
+        expect(arrival).toEqual(told(next));
+        if (grounds[0] !== grounds[1]) return;
+        same++;
+        expect(arrival).toEqual(told(now));
+      }),
+      RUNS,
+    );
+    expect(same).toBeGreaterThan(5);
   });
 });

@@ -4,7 +4,7 @@ import type { Window } from "../flowering/facts";
 import { mix } from "./contamination";
 import { DEGREES, degreeOf } from "./crossing";
 import { DRAWS } from "./draws";
-import { daysOf, doubtOf, type Emitter, meanPlants, sourceEmits, standEmits } from "./emitter";
+import { daysOf, doubtOf, type Emitter, meanPlants, placeOf, sourceEmits, standEmits } from "./emitter";
 import type { KernelRange } from "./kernel";
 import {
   bearsSeed,
@@ -22,6 +22,9 @@ import { drawnShares, shareOver } from "./sampled";
 import type { Scene, SceneStand } from "./scene";
 import { type Arrival, newWays, type SourceShare, type Ways } from "./share";
 import { likelySum, type Spread, sameAs, spreadWithin } from "./spread";
+
+/** What the engine needs of a scene. */
+export type Place = Pick<Scene, "stands" | "sources" | "barriers" | "windFrom" | "kernels">;
 
 /** Everything that sheds pollen, by species that it can reach. */
 export type Air = {
@@ -70,17 +73,14 @@ function ownSpread({ bed, plants, spacing, species }: SceneStand, { within }: Wa
 /** A flowering that errs by more than this many times its doubt is not waited for: one in fifty does. */
 const FARTHEST_ERROR = 1.25;
 
-/** What the engine needs of a scene. */
-export type Place = Pick<Scene, "stands" | "sources" | "barriers" | "windFrom" | "kernels">;
-
 /** What meets at a stand's flowers, or may where a forecast errs. */
 function meetingAt(scene: Place, stand: SceneStand, air: Air, ways: Ways): Meeting {
   const female = daysOf(stand.window.female);
   const doubt = doubtOf(stand.window.female);
   const candidates = reaching(air, stand);
   const outline = seedOutline(stand, candidates);
-  const whole = outline.length > 1;
   const wind = stand.species.vector === "wind";
+  const here = placeOf(outline);
   const kin: Pair[] = [];
   const strangers: Pair[] = [];
   for (const { emitter, degree, factor } of candidates) {
@@ -88,10 +88,10 @@ function meetingAt(scene: Place, stand: SceneStand, air: Air, ways: Ways): Meeti
     if (!own && !minds(stand, emitter)) continue;
     const errs = FARTHEST_ERROR * Math.hypot(emitter.doubt, doubt);
     if (emitter.male.start - errs > female.end || emitter.male.end + errs < female.start) continue;
-    const key = `${emitter.place}|${stand.bed.id}|${stand.species.vector}`;
-    const known = whole ? ways.between.get(key) : undefined;
+    const key = `${emitter.place}|${here}|${stand.species.vector}`;
+    const known = ways.between.get(key);
     const way = known ?? wayBetween(scene, emitter, outline, wind);
-    if (whole && !known) ways.between.set(key, way);
+    if (!known) ways.between.set(key, way);
     const through = factor * way.wind * way.barrier * receptorLeak(stand, emitter);
     (own ? kin : strangers).push({ emitter, degree, way, factor: through });
   }
@@ -153,7 +153,7 @@ const held = (value: number, low: number, high: number) => Math.min(high, Math.m
  *
  * `contamination` of methods, with the kernel of the species' vector summed over where plants stand. An order of
  * magnitude.
- * @param ways kept by the caller between calls while nothing on the ground moves
+ * @param ways kept by the caller between calls while barriers and wind stay
  * @example arrivalAt(scene([stand(1)], { sources: [source(9, 30)] }), stand(1)).bySource.map((s) => s.days) // [31]
  */
 export function arrivalAt(scene: Place, stand: SceneStand, air: Air = airOver(scene), ways: Ways = newWays()): Arrival {
@@ -176,6 +176,20 @@ export function arrivalAt(scene: Place, stand: SceneStand, air: Air = airOver(sc
       .sort((a, b) => b.likely - a.likely),
   };
 }
+
+/**
+ * All that an arrival at a stand follows from, as plain data: where this is the same, so is the arrival.
+ * @example groundsOf(scene([stand(1), stand(2)]), stand(1), airOver(scene([stand(2)]))).emitters.map((e) => e.key)
+ *   // ["stand 2"]
+ */
+export const groundsOf = (place: Place, stand: SceneStand, air: Air) => ({
+  stand,
+  column: luckOf(place, stand),
+  emitters: reaching(air, stand).map(({ emitter }) => emitter),
+  kernel: place.kernels[stand.species.vector],
+  barriers: place.barriers,
+  windFrom: place.windFrom,
+});
 
 /**
  * The likely share alone, a small part of the work: what follows a finger, or leads a search over many plans.

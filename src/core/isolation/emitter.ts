@@ -43,6 +43,7 @@ export const meshFor = ({ species }: Pick<SceneStand, "species">): Mesh =>
 
 export type Emitter = {
   key: string;
+  /** Where it stands, in short: what the ways from it are kept under. */
   place: string;
   kind: "stand" | "source";
   id: Id;
@@ -78,6 +79,13 @@ export const doubtOf = (window: Window): number =>
   (dayNumber(window.start) - dayNumber(window.earliest) + dayNumber(window.latest) - dayNumber(window.end)) / 2;
 
 /**
+ * A place in short, the same for the same ground.
+ * @param outline corners in order
+ * @example placeOf([{ x: 0, y: 1 }, { x: 2, y: 3 }]) // "0,1 2,3"
+ */
+export const placeOf = (outline: Point[]): string => outline.map(({ x, y }) => `${x},${y}`).join(" ");
+
+/**
  * What a stand sheds, in plants, by how its flowers are kept; null where nothing gets out.
  * @example standEmits(stand(1, { flowers: "covered", cover: "cage" }))?.plants // 0.4
  */
@@ -89,16 +97,17 @@ export function standEmits(stand: SceneStand, column = 0): Emitter | null {
     removed: stand.removeEvery ? missedBetweenWalks(stand.removeEvery) : 0,
   }[stand.flowers];
   if (leak === 0 || stand.plants === 0 || !flowersAtAll(stand.window)) return null;
+  const outline = cornersOf(stand.bed);
   return {
     key: `stand ${stand.id}`,
-    place: `bed ${stand.bed.id}`,
+    place: placeOf(outline),
     kind: "stand",
     id: stand.id,
     lineId: stand.lineId,
     name: stand.name,
     harm: stand.harm,
     species: stand.species,
-    outline: cornersOf(stand.bed),
+    outline,
     column,
     plants: stand.plants * leak,
     presence: 1,
@@ -141,7 +150,7 @@ export const meanPlants = ({ plants, presence, agreed }: Pick<Emitter, "plants" 
 export function sourceEmits(source: SceneSource, column = 0): Emitter {
   return {
     key: `source ${source.id}`,
-    place: `source ${source.id}`,
+    place: placeOf(source.outline),
     kind: "source",
     id: source.id,
     lineId: null,

@@ -85,7 +85,7 @@ function addAll(into: Float64Array, sheds: Shedding[], first: number, step: numb
  * @param draws how many gardens are drawn, DRAWS at the most
  * @returns a share for each draw, in the order of the draws
  * @example drawnShares({ stand: stand(1), column: 0, kin: [], strangers: [], female: { start: 1, end: 9 }, ownMale: {
- *   start: 1, end: 9 }, doubt: 0, own: { squared: [0], weight: [1], known: new Map() }, kernel: { scale: 5, low: 3, high:
+ *   start: 1, end: 9 }, doubt: 0, own: { squared: [0], weight: [1], known: new WeakMap() }, kernel: { scale: 5, low: 3, high:
  *   10, shape: 1.1 } }, 1)[0] // 0
  */
 export function drawnShares(meeting: Meeting, limit: number, enough = DRAWS, draws = DRAWS): Float64Array {

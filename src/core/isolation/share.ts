@@ -9,10 +9,12 @@ export type Share = { low: number; likely: number; high: number };
 /** What lies between a stand and a source: metres from edge to edge and between middles, and how pollen comes over. */
 export type Way = { near: number; middle: number; wind: number; barrier: number; between: string[]; spread: Spread };
 
-/** Ways that were reckoned once, by the places at both ends; kept by the caller while nothing on the ground moves. */
-export type Ways = { between: Map<string, Way>; within: Map<string, Spread> };
+type Kept<What> = { get: (key: string) => What | undefined; set: (key: string, what: What) => unknown };
 
-/** No ways yet. @example newWays().between.size // 0 */
+/** Ways that were reckoned once, by the places at both ends; kept by the caller while barriers and wind stay as they are. */
+export type Ways = { between: Kept<Way>; within: Kept<Spread> };
+
+/** No ways yet. @example newWays().between.get("bed 1") // undefined */
 export const newWays = (): Ways => ({ between: new Map(), within: new Map() });
 
 export type SourceShare = {

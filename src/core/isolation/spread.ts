@@ -6,12 +6,12 @@ import { type Kernel, type KernelRange, kernelAt, reach, reachOf } from "./kerne
  * Pairs of places between which pollen travels, as distances squared with how much each counts: what a kernel is summed
  * over. Geometry alone, so it is reckoned once while nothing on the ground moves.
  */
-export type Spread = { squared: number[]; weight: number[]; known: Map<KernelRange, Sums> };
+export type Spread = { squared: number[]; weight: number[]; known: WeakMap<KernelRange, Sums> };
 
 /** What a spread comes to with one kernel. */
 type Sums = { likely: number | null; drawn: Float64Array | null };
 
-const spread = (): Spread => ({ squared: [], weight: [], known: new Map() });
+const spread = (): Spread => ({ squared: [], weight: [], known: new WeakMap() });
 
 function add({ squared, weight }: Spread, at: number, counts: number): void {
   squared.push(at);

@@ -5,7 +5,7 @@ import { ripensBeforeFrost } from "../flowering/ripening";
 import { arrivals } from "./arrival";
 import { applied, type Change } from "./change";
 import type { Scene } from "./scene";
-import type { Share, Ways } from "./share";
+import type { Arrival, Share, Ways } from "./share";
 import { isJudged, type Verdict, verdictOf } from "./verdict";
 
 /** A stand in a plan that is being tried: its windows, its odds of ripening, and what arrives at its flowers. */
@@ -22,14 +22,21 @@ export type Tried = {
 
 /**
  * The whole season reckoned anew with some changes: what a drag of one sowing does to every stand.
- * @param ways kept by the caller between calls while nothing on the ground moves
+ * @param ways kept by the caller between calls while barriers and wind stay
  * @example tryOut(scene([stand(1)]), [{ kind: "resow", standId: "1", sown: "2027-05-08" }], newWays())[0]?.window.start
  *   // "2027-07-02"
  */
 export function tryOut(scene: Scene, changes: Change[], ways: Ways): Tried[] {
   const next = applied(scene, changes);
-  const arrived = arrivals(next, ways);
-  return next.stands.map((stand) => {
+  return triedAs(next, arrivals(next, ways));
+}
+
+/**
+ * A season as it comes with what was reckoned to arrive at its stands.
+ * @example triedAs(scene([stand(1)]), new Map())[0]?.share // null
+ */
+export function triedAs(scene: Scene, arrived: Map<Id, Arrival>): Tried[] {
+  return scene.stands.map((stand) => {
     const arrival = isJudged(stand) ? arrived.get(stand.id) : undefined;
     const { start, end } = stand.window.female;
     return {

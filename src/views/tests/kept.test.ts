@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, expect, test } from "vitest";
+import { arrivals } from "@/core/isolation/arrival";
 import { bookView } from "../book";
 import { CHOICES } from "../choices";
 import { crossesView } from "../crosses";
@@ -9,6 +10,7 @@ import { linesView } from "../lines";
 import { nurseryView } from "../nursery";
 import { type Outlook, outlook, outlookKept } from "../outlook";
 import { roundView } from "../round";
+import { arrivalsOf, sceneOf } from "../scene";
 import { seasonView } from "../season";
 import { drawerPage, seedView } from "../seed";
 import { sharingList } from "../sharing";
@@ -76,6 +78,23 @@ function seedInWork() {
   const spare = done("lot.receive", { lineId, gathered: "2027-09-01", seeds: 200 }).id;
   done("sharing.offer", { sharingId: day, lotId: spare, packets: 2, each: 20 });
 }
+
+test("what arrives is kept for the stands that a write does not reach, and is what the core reckons for all", () => {
+  const { done, stands, row } = garden;
+  const season = row("stand", stands.leeks).season as number;
+  const arrived = () => arrivalsOf(garden.sky(), season).arrived;
+  const anew = () => arrivals(sceneOf(garden.sky(), season));
+  const before = arrived();
+  expect(before.size).toBeGreaterThan(2);
+  expect(before).toEqual(anew());
+  const [one] = [...before].find(([, { bySource }]) => bySource.some(({ kind }) => kind === "stand"))!;
+  const source = before.get(one)!.bySource.find(({ kind }) => kind === "stand")!.id;
+  done("stand.change", { id: source, version: row("stand", source).version as string, plants: 6 });
+  const after = arrived();
+  expect(after).toEqual(anew());
+  expect(after.get(one)).not.toEqual(before.get(one));
+  expect([...after].some(([id, arrival]) => before.get(id) === arrival)).toBe(true);
+});
 
 test("what is kept tells the same as what is reckoned anew, whatever was written since", () => {
   seedInWork();
