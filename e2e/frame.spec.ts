@@ -84,6 +84,7 @@ test("any record is found in six keys and Enter; acts and screens by what they a
   const page = await browser.newPage({ baseURL: demo.url });
   const find = async (words: string, to: RegExp) => {
     await page.goto("/guide");
+    await page.waitForLoadState("networkidle");
     await page.keyboard.press("/");
     await dialog(page).getByRole("combobox").waitFor();
     await page.keyboard.type(words);

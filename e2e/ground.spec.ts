@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, test } from "./server";
+import { expect, PHONE, test } from "./server";
 
 const sheet = (page: Page) => page.getByRole("dialog");
 const toast = (page: Page, words: string | RegExp) =>
@@ -226,4 +226,118 @@ test("what grows wild is entered as what it is, and off-types counted correct ho
   await page.goto("/ground?stand=F27-001-6");
   await expect(page.getByText("20 plants that you counted put the reach of its pollen at")).toBeVisible();
   await page.close();
+});
+
+test("six beds in rows in no more than twelve presses, one drawn by dragging, one copied", async ({
+  browser,
+  demo,
+}) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/ground");
+  await page.waitForLoadState("networkidle");
+  let presses = 0;
+  const press = async (name: string) => {
+    presses++;
+    await page.getByRole("button", { name, exact: true }).click();
+  };
+  const type = async (label: string | RegExp, words: string) => {
+    presses++;
+    await sheet(page).getByRole("textbox", { name: label }).fill(words);
+  };
+  await press("Add beds");
+  await type("Name", "P");
+  await type("How many", "6");
+  await expect(sheet(page).getByText("They are called P, Q, R, S, T, U.")).toBeVisible();
+  await type(/^Width/, "8");
+  await type(/^Length/, "1,2");
+  await type("Side by side", "3");
+  await press("Add");
+  await expect(toast(page, "6 beds added, P to U")).toBeVisible();
+  expect(presses).toBeLessThanOrEqual(12);
+  await expect(page.getByRole("button", { name: /^Bed [P-U][.,]/ })).toHaveCount(6);
+  await undo(page, "6 beds added");
+  await expect(page.getByRole("button", { name: /^Bed [P-U][.,]/ })).toHaveCount(0);
+
+  await page.getByRole("button", { name: "Add beds" }).click();
+  await sheet(page).getByRole("button", { name: "draw one on the map" }).click();
+  await expect(page.getByText("Drag from one corner of the bed")).toBeVisible();
+  const map = (await page.getByRole("group", { name: /The ground to scale/ }).boundingBox())!;
+  const from = { x: map.x + 60, y: map.y + map.height - 120 };
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 120, from.y - 40, { steps: 6 });
+  await page.mouse.up();
+  const [width, length] = [/^Width/, /^Length/].map((name) => sheet(page).getByRole("textbox", { name }));
+  const [drawn, across] = [Number(await width!.inputValue()), Number(await length!.inputValue())];
+  expect(drawn % 0.25).toBe(0);
+  expect(Math.abs(drawn / across - 3)).toBeLessThan(0.5);
+  await sheet(page).getByRole("textbox", { name: "Name" }).fill("Drawn");
+  await sheet(page).getByRole("button", { name: "Add", exact: true }).click();
+  await expect(toast(page, "Bed Drawn added")).toBeVisible();
+
+  await page.getByRole("button", { name: /^Bed Drawn/ }).click();
+  await sheet(page).getByRole("button", { name: "Copy it" }).click();
+  await expect(sheet(page).getByRole("textbox", { name: "Name" })).toHaveValue("Drawn 2");
+  await sheet(page).getByRole("button", { name: "Add", exact: true }).click();
+  await expect(toast(page, "Bed Drawn 2 added")).toBeVisible();
+  await undo(page, "Bed Drawn 2 added");
+  await expect(page.getByRole("button", { name: /^Bed Drawn/ })).toHaveCount(1);
+  await page.getByRole("button", { name: /^Bed Drawn/ }).click();
+  await sheet(page).getByRole("button", { name: "Take this bed off the ground" }).click();
+  await expect(toast(page, "Bed Drawn taken off")).toBeVisible();
+  await page.close();
+});
+
+test("every stand of a bed is open to a press in its own part, and what lies far off at the sheet's edge", async ({
+  browser,
+  demo,
+}) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/ground");
+  await page.waitForLoadState("networkidle");
+  for (const name of ["Low Kiln", "Wren's Thimble", "Cinder Tooth"]) {
+    await page.getByRole("button", { name: new RegExp(`^${name}`) }).click();
+    await expect(page.getByRole("region", { name: /^Stand/ }).getByRole("heading", { level: 2 })).toContainText(name);
+  }
+  await page.getByRole("button", { name: /^Bed far bed, 50 m/ }).click();
+  await expect(page.getByRole("region", { name: /^Stand/ })).toContainText("Brindle Lamp");
+  // Nothing that takes the focus lies off the sheet.
+  const map = (await page.getByRole("group", { name: /The ground to scale/ }).boundingBox())!;
+  for (const shape of await page.locator("svg [tabindex='0']").all()) {
+    const box = (await shape.boundingBox())!;
+    expect(box.x + box.width).toBeGreaterThan(map.x);
+    expect(box.x).toBeLessThan(map.x + map.width);
+    expect(box.y + box.height).toBeGreaterThan(map.y);
+    expect(box.y).toBeLessThan(map.y + map.height);
+  }
+  // The far bed drawn by itself: all else stands at the edge.
+  await page.getByRole("button", { name: "All, however far" }).click();
+  await expect(page.locator("[data-edge]")).toHaveCount(0);
+  await page.close();
+});
+
+test("on the phone a finger opens a stand, turns the page over the map, and carries no bed away", async ({
+  browser,
+  demo,
+}) => {
+  const context = await browser.newContext({ ...PHONE, baseURL: demo.url });
+  const page = await context.newPage();
+  await page.goto("/ground");
+  await page.waitForLoadState("networkidle");
+  const bed = (await page.getByRole("button", { name: /^Bed H/ }).boundingBox())!;
+  const touch = await context.newCDPSession(page);
+  const at = (type: string, x: number, y: number) =>
+    touch.send("Input.dispatchTouchEvent", {
+      type: type as "touchStart",
+      touchPoints: type === "touchEnd" ? [] : [{ x, y }],
+    });
+  const before = await page.evaluate(() => scrollY);
+  await at("touchStart", bed.x + 10, bed.y + 10);
+  for (let i = 1; i <= 8; i++) await at("touchMove", bed.x + 10, bed.y + 10 - i * 25);
+  await at("touchEnd", 0, 0);
+  await expect.poll(() => page.evaluate(() => scrollY)).toBeGreaterThan(before + 60);
+  await expect(page.locator("[data-sonner-toast]")).toHaveCount(0);
+  await page.getByRole("button", { name: /^Ashlar Gold/ }).tap();
+  await expect(page).toHaveURL(/stand=/);
+  await context.close();
 });

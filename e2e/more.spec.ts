@@ -30,19 +30,19 @@ test("feet and ounces are typed and shown, metres are kept", async ({ browser, d
   await page.getByRole("button", { name: "Keep the garden" }).click();
   await expect(toast(page, "Garden Tarnholt kept")).toBeVisible();
   await page.goto("/ground");
-  await page.getByRole("button", { name: "Add a bed" }).click();
+  await page.getByRole("button", { name: "Add beds" }).click();
   await sheet(page).getByLabel("Name").fill("In feet");
   await sheet(page).getByRole("textbox", { name: "Width, east–west (ft)" }).fill("10");
   await sheet(page)
     .getByRole("textbox", { name: /^Length/ })
     .fill("0");
-  await sheet(page).getByRole("button", { name: "Add the bed" }).click();
+  await sheet(page).getByRole("button", { name: "Add", exact: true }).click();
   await expect(sheet(page).getByText("Length, north–south").locator("..").getByText("must be at least")).toBeVisible();
   await expect(sheet(page).getByRole("textbox", { name: /^Width/ })).toHaveValue("10");
   await sheet(page)
     .getByRole("textbox", { name: /^Length/ })
     .fill("20");
-  await sheet(page).getByRole("button", { name: "Add the bed" }).click();
+  await sheet(page).getByRole("button", { name: "Add", exact: true }).click();
   await expect(toast(page, "Bed In feet added")).toBeVisible();
   await expect(
     page.getByText("459 ft").or(page.getByText("98.4 ft")).or(page.getByText("32.8 ft")).first(),

@@ -95,7 +95,7 @@ test.describe
         ["A", "0"],
         ["B", "20"],
       ] as const) {
-        await page.getByRole("button", { name: "Add a bed" }).click();
+        await page.getByRole("button", { name: "Add beds" }).click();
         await sheet(page).getByLabel("Name").fill(name);
         await sheet(page).getByRole("textbox", { name: /^East/ }).fill(east);
         await sheet(page)
@@ -104,7 +104,7 @@ test.describe
         await sheet(page)
           .getByRole("textbox", { name: /^Length/ })
           .fill("4");
-        await sheet(page).getByRole("button", { name: "Add the bed" }).click();
+        await sheet(page).getByRole("button", { name: "Add", exact: true }).click();
         await said(page, `Bed ${name} added`);
       }
       await page.getByRole("button", { name: /^Bed B/ }).press("Shift+ArrowRight");

@@ -68,6 +68,18 @@ export const plotAround = (middle: Point, width: number, length: number): Plot =
 });
 
 /**
+ * The plot between two corners that lie across from each other, not turned.
+ * @example plotBetween({ x: 4, y: 1 }, { x: 1, y: 3 }) // { x: 1, y: 1, width: 3, length: 2, turn: 0 }
+ */
+export const plotBetween = (a: Point, b: Point): Plot => ({
+  x: Math.min(a.x, b.x),
+  y: Math.min(a.y, b.y),
+  width: Math.abs(a.x - b.x),
+  length: Math.abs(a.y - b.y),
+  turn: 0,
+});
+
+/**
  * The corners of a rectangle around its middle; the middle alone where it has no breadth.
  * @example cornersAround({ x: 5, y: 5 }, 0, 0) // [{ x: 5, y: 5 }]
  */

@@ -1,12 +1,13 @@
+import { bedsInRows, namesFrom } from "@/core/ground/rows";
 import { plural } from "@/core/units/plural";
 import { Refusal } from "@/db/ops";
 import { type Context, command } from "../command";
 import { note } from "../note/note";
 import { notesOf } from "../note/queries";
-import { ref, seen } from "../record";
+import { real, ref, seen, whole } from "../record";
 import { namedTwice } from "../twice";
 import { bed } from "./bed";
-import { standsInBed } from "./queries";
+import { beds, standsInBed } from "./queries";
 
 const PLACE = ["x", "y", "width", "length", "turn"] as const;
 const existing = ({ write }: Context, id: string) => {
@@ -15,11 +16,30 @@ const existing = ({ write }: Context, id: string) => {
   return found;
 };
 
-const addBed = command("bed.add", bed.adding("name", ...PLACE, "outside", "note"), (context, input) => {
-  const warnings = namedTwice(context, bed, input.name);
-  const id = context.write.insert(bed, input);
-  return { message: `Bed ${input.name} added`, id, warnings };
-});
+/** How many beds are made at once at most. */
+const MOST = 100;
+
+/** One bed, or several of its size in rows; those after the first are named on from it. */
+const addBed = command(
+  "bed.add",
+  {
+    ...bed.adding("name", ...PLACE, "outside", "note"),
+    count: whole("How many", 1, MOST).or(1),
+    perRow: whole("Side by side", 1, MOST).optional(),
+    path: real("Path between them", { least: 0, most: 1000 }).or(0.5),
+  },
+  (context, { count, perRow, path, ...first }) => {
+    const warnings = namedTwice(context, bed, first.name);
+    const taken = new Set(beds(context.db).map(({ name }) => name));
+    const names = namesFrom(first.name, count, taken);
+    const ids = bedsInRows(first, count, perRow ?? count, path).map((place, i) =>
+      context.write.insert(bed, { ...first, ...place, name: names[i]! }),
+    );
+    const message =
+      count === 1 ? `Bed ${first.name} added` : `${plural(count, "bed")} added, ${first.name} to ${names.at(-1)}`;
+    return { message, id: ids[0]!, ids, warnings };
+  },
+);
 
 const changeBed = command(
   "bed.change",

@@ -32,6 +32,30 @@ test("a second bed of a name is told of when it is named so, and not at every ot
   expect(garden.done("bed.change", { id: 3, version: 1, name: "B" }).warnings).toHaveLength(1);
 });
 
+test("beds in rows come at once, named on from the first past what is taken, and go with one undo", () => {
+  const rows = () => garden.db.prepare("SELECT count(*) FROM bed").pluck().get();
+  const six = { name: "A1", x: 100, y: 0, width: 8, length: 1.2, turn: 90, count: 6, perRow: 3, path: 0.4 };
+  garden.done("bed.add", { name: "A3", x: 60, y: 60, width: 4, length: 4 });
+  const { message, ids, entry } = garden.done("bed.add", six);
+  expect(message).toBe("6 beds added, A1 to A7");
+  const made = ids.map((id) => garden.row("bed", id));
+  expect(made.map((b) => b.name)).toEqual(["A1", "A2", "A4", "A5", "A6", "A7"]);
+  // Turned by a quarter, their east lies south.
+  expect(made.map((b) => [b.x, b.y])).toEqual([
+    [100, 0],
+    [100, -8.4],
+    [100, -16.8],
+    [101.6, 0],
+    [101.6, -8.4],
+    [101.6, -16.8],
+  ]);
+  const refused = garden.refused("bed.add", { ...six, count: 101, perRow: 0 });
+  expect(Object.keys(refused.fields).sort()).toEqual(["count", "perRow"]);
+  expect(rows()).toBe(9);
+  garden.undone(entry);
+  expect(rows()).toBe(3);
+});
+
 test("a field by distance and bearing lies square around its middle, one of no breadth is a point", () => {
   const field = { kind: "field", species: "melon", plants: 9, presence: 1, distance: 100, bearing: 90 };
   const outline = (across: number) => {

@@ -3,7 +3,7 @@ import type { Act } from "@/ui/Palette";
 /** Pages and pieces of work that are found by words, beside the screens themselves. */
 export const ACTS: Act[] = [
   { label: "Sow a stand", words: "sowing plant seed bed", href: "/ground#sow" },
-  { label: "Add a bed", words: "draw new plot", href: "/ground#bed" },
+  { label: "Add beds", words: "draw new plot", href: "/ground#bed" },
   { label: "Add outside pollen", words: "neighbour field wild source", href: "/ground#source" },
   { label: "Add a line", words: "new variety name", href: "/lines#line" },
   { label: "Plan a cross", words: "pollinate parents mother father matrix", href: "/crosses/plan" },

@@ -1,75 +1,171 @@
 "use client";
+import { useState } from "react";
+import { useWatch } from "react-hook-form";
 import { bedInWords } from "@/core/ground/bedInWords";
+import { besideBed, namesFrom } from "@/core/ground/rows";
+import type { Plot } from "@/core/ground/shape";
 import { lengthShown, lengthTyped, lengthUnit, type Units } from "@/core/units/units";
+import { readNumber } from "@/core/writing/numbers";
 import type { Bed } from "@/records/bed/bed";
 import { Sheet } from "@/ui/Sheet";
 import { CommandButton, CommandForm, Field } from "../common/command";
 import { Notes } from "../common/Notes";
 
-/** Adds a bed, or changes the one given. */
-export function BedForm({ bed, units }: { bed?: Bed; units: Units }) {
-  const unit = lengthUnit(units);
-  const factor = lengthTyped(1, units);
-  const shown = (metres: number | undefined) => (metres === undefined ? null : lengthShown(metres, units));
+/** Metres between two beds, where nothing else is said. */
+const PATH = 0.5;
+
+function PlaceFields({ unit }: { unit: string }) {
   return (
-    <Sheet
-      trigger={bed ? `Change bed ${bed.name}` : "Add a bed"}
-      title={bed ? `Bed ${bed.name}` : "A new bed"}
-      plain={Boolean(bed)}
-      at={bed ? undefined : "bed"}
+    <>
+      <div className="grid grid-cols-2 gap-4">
+        <Field name="width" label="Width, east–west" type="number" unit={unit} />
+        <Field name="length" label="Length, north–south" type="number" unit={unit} />
+        <Field name="x" label="East" type="number" unit={unit} hint="Of its south-west corner, before turning." />
+        <Field name="y" label="North" type="number" unit={unit} />
+      </div>
+      <Field name="turn" label="Turned" type="number" unit="degrees clockwise" />
+    </>
+  );
+}
+
+const inUnits = (units: Units) => {
+  const factor = lengthTyped(1, units);
+  return {
+    unit: lengthUnit(units),
+    factors: { x: factor, y: factor, width: factor, length: factor, path: factor },
+    shown: (metres: number | undefined) => (metres === undefined ? null : lengthShown(metres, units)),
+  };
+};
+
+/** How the beds will be called, as it is typed. */
+function Names({ taken }: { taken: string[] }) {
+  const [name, count] = useWatch({ name: ["name", "count"] }) as unknown[];
+  const many = readNumber(String(count ?? ""));
+  if (!name || many.kind !== "read" || !(many.value >= 2 && many.value <= 100)) return null;
+  const names = namesFrom(String(name), Math.floor(many.value), new Set(taken));
+  const shown = names.length > 8 ? [...names.slice(0, 7), "…", names.at(-1)!] : names;
+  return <p className="-mt-2 mb-4 text-sm text-soft">They are called {shown.join(", ")}.</p>;
+}
+
+type New = {
+  beds: Bed[];
+  units: Units;
+  /** The bed that they are like; the newest where none is said. */
+  like?: Bed;
+  /** Where it was drawn. */
+  place?: Plot;
+  onDone: () => void;
+};
+
+/** One bed or several in rows, named on and put beside the one they are like. */
+export function NewBeds({ beds, units, like, place, onDone }: New) {
+  const { unit, factors, shown } = inUnits(units);
+  const newest = beds
+    .filter((bed) => bed.outside === 0)
+    .reduce<Bed | undefined>((a, b) => (a && a.id > b.id ? a : b), like);
+  const of = like ?? newest;
+  const plot = place ?? (of && besideBed(of, beds, PATH));
+  const taken = beds.map(({ name }) => name);
+  return (
+    <CommandForm
+      command="bed.add"
+      draft={like ? `bed-like-${like.id}` : place ? "bed-drawn" : "bed"}
+      values={{
+        name: of ? namesFrom(of.name, 2, new Set(taken))[1] : null,
+        width: shown(plot?.width),
+        length: shown(plot?.length),
+        x: shown(plot?.x) ?? 0,
+        y: shown(plot?.y) ?? 0,
+        turn: plot?.turn ?? 0,
+        count: 1,
+        perRow: null,
+        path: shown(PATH),
+        note: null,
+      }}
+      factors={factors}
+      submit="Add"
+      onDone={onDone}
     >
-      {(close) => (
-        <>
-          <CommandForm
-            command={bed ? "bed.change" : "bed.add"}
-            draft={bed ? `bed-${bed.id}` : "bed"}
-            values={{
-              name: bed?.name,
-              x: shown(bed?.x) ?? 0,
-              y: shown(bed?.y) ?? 0,
-              width: shown(bed?.width),
-              length: shown(bed?.length),
-              turn: bed?.turn ?? 0,
-              outside: bed?.outside ?? 0,
-              note: bed?.note,
-            }}
-            factors={{ x: factor, y: factor, width: factor, length: factor }}
-            patch={bed !== undefined}
-            hidden={bed && { id: bed.id, version: bed.version }}
-            submit={bed ? "Keep" : "Add the bed"}
-            onDone={close}
-          >
-            <Field name="name" label="Name" hint="Short, as on its board: C, far bed." />
-            <div className="grid grid-cols-2 gap-4">
-              <Field name="x" label="East" type="number" unit={unit} hint="Of its south-west corner, before turning." />
-              <Field name="y" label="North" type="number" unit={unit} />
-              <Field name="width" label="Width, east–west" type="number" unit={unit} />
-              <Field name="length" label="Length, north–south" type="number" unit={unit} />
-            </div>
-            <Field name="turn" label="Turned" type="number" unit="degrees clockwise" />
-            <Field name="note" label="Note" type="textarea" hint="Its soil, its sun, what grew badly there." />
-            {bed?.outside === 1 && (
-              <Field
-                name="outside"
-                label="Whose"
-                type="select"
-                choices={[
-                  { value: 0, label: "In my garden" },
-                  { value: 1, label: "Beyond the fence" },
-                ]}
-              />
-            )}
-          </CommandForm>
-          {bed && (
-            <p className="mt-6 flex flex-wrap gap-3">
-              <Notes of="bedId" id={bed.id} name={bedInWords(bed.name)} />
-              <CommandButton command="bed.remove" input={{ id: bed.id, version: bed.version }} plain>
-                Take this bed off the ground
-              </CommandButton>
-            </p>
-          )}
-        </>
-      )}
+      <div className="grid grid-cols-2 gap-4">
+        <Field name="name" label="Name" hint="Short, as on its board: C, far bed." />
+        <Field name="count" label="How many" type="number" hint="Several are named on from the first." />
+      </div>
+      <Names taken={taken} />
+      <PlaceFields unit={unit} />
+      <div className="grid grid-cols-2 gap-4">
+        <Field name="perRow" label="Side by side" type="number" hint="Blank: all in one row, eastward." />
+        <Field name="path" label="Path between them" type="number" unit={unit} />
+      </div>
+      <Field name="note" label="Note" type="textarea" hint="Its soil, its sun, what grew badly there." />
+    </CommandForm>
+  );
+}
+
+/** What can be done with a bed: changed, copied, noted, taken off the ground. */
+export function BedSheet({ bed, beds, units, onDone }: { bed: Bed; beds: Bed[]; units: Units; onDone: () => void }) {
+  const [copying, setCopying] = useState(false);
+  const { unit, factors, shown } = inUnits(units);
+  if (copying)
+    return (
+      <>
+        <h3 className="mb-3">Like {bedInWords(bed.name)}, beside it</h3>
+        <NewBeds beds={beds} units={units} like={bed} onDone={onDone} />
+      </>
+    );
+  return (
+    <>
+      <CommandForm
+        command="bed.change"
+        draft={`bed-${bed.id}`}
+        values={{
+          name: bed.name,
+          x: shown(bed.x) ?? 0,
+          y: shown(bed.y) ?? 0,
+          width: shown(bed.width),
+          length: shown(bed.length),
+          turn: bed.turn,
+          outside: bed.outside,
+          note: bed.note,
+        }}
+        factors={factors}
+        patch
+        hidden={{ id: bed.id, version: bed.version }}
+        submit="Keep"
+        onDone={onDone}
+      >
+        <Field name="name" label="Name" hint="Short, as on its board: C, far bed." />
+        <PlaceFields unit={unit} />
+        <Field name="note" label="Note" type="textarea" hint="Its soil, its sun, what grew badly there." />
+        {bed.outside === 1 && (
+          <Field
+            name="outside"
+            label="Whose"
+            type="select"
+            choices={[
+              { value: 0, label: "In my garden" },
+              { value: 1, label: "Beyond the fence" },
+            ]}
+          />
+        )}
+      </CommandForm>
+      <p className="mt-6 flex flex-wrap gap-3">
+        <button type="button" className="leaf" onClick={() => setCopying(true)}>
+          Copy it
+        </button>
+        <Notes of="bedId" id={bed.id} name={bedInWords(bed.name)} />
+        <CommandButton command="bed.remove" input={{ id: bed.id, version: bed.version }} plain>
+          Take this bed off the ground
+        </CommandButton>
+      </p>
+    </>
+  );
+}
+
+/** Opens a bed. */
+export function BedForm({ bed, beds, units }: { bed: Bed; beds: Bed[]; units: Units }) {
+  return (
+    <Sheet trigger={`Change bed ${bed.name}`} title={`Bed ${bed.name}`} plain>
+      {(close) => <BedSheet bed={bed} beds={beds} units={units} onDone={close} />}
     </Sheet>
   );
 }

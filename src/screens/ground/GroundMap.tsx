@@ -1,24 +1,26 @@
 "use client";
 import clsx from "clsx";
 import { useRouter } from "next/navigation";
-import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, type ReactNode, useEffect, useRef, useState } from "react";
 import type { Id } from "@/core/custody/id";
-import { cornersOf, type Plot, type Point, snapped } from "@/core/ground/shape";
+import { cornersOf, type Plot, type Point, plotBetween, snapped } from "@/core/ground/shape";
 import { lengthInWords, type Units } from "@/core/units/units";
 import type { Bed } from "@/records/bed/bed";
-import type { Ground, Judged } from "@/views/ground";
+import type { Ground, Judged, MapStand } from "@/views/ground";
 import { useCommand } from "../common/command";
-import { frameOf, pathOn, roundLength, type Size, sizeFor } from "./frame";
+import { FIRST_SIZE, frameOf, pathOn, roundLength, type Size } from "./frame";
 import { MapBeds } from "./MapBeds";
+import { MapEdge } from "./MapEdge";
 import { MapShapes } from "./MapShapes";
-import { Handles, Ring } from "./mapParts";
+import { Handles, Ring, ringOf } from "./mapParts";
 import { wordsOn } from "./mapWords";
 import { Patterns, Scale, Words } from "./mapWritten";
+import { nearTogether } from "./near";
 import { arrowOf, plotByKey } from "./plot";
 import { useDrags } from "./useDrags";
 import { useZoom } from "./useZoom";
 
-export type Drawing = { kind: "barrier" | "source"; points: Point[] };
+export type Drawing = { kind: "barrier" | "source" | "bed"; points: Point[] };
 
 export type Props = Pick<Ground, "beds" | "stands" | "barriers" | "sources"> & {
   concern: Judged | null;
@@ -26,7 +28,9 @@ export type Props = Pick<Ground, "beds" | "stands" | "barriers" | "sources"> & {
   drawing: Drawing | null;
   /** Points as they are drawn; `done` when the line is ended. */
   onDraw: (points: Point[], done: boolean) => void;
-  onOpen: (kind: "barrier" | "source", id: Id) => void;
+  onOpen: (kind: "barrier" | "source" | "bed", id: Id) => void;
+  /** What else is done with the map, in a row with its scale. */
+  children?: ReactNode;
 };
 
 const SNAP = 0.25;
@@ -34,21 +38,26 @@ const SNAP = 0.25;
 const SMALL = 5;
 
 export function GroundMap(props: Props) {
-  const { beds, stands, barriers, sources, concern, units, drawing, onDraw, onOpen } = props;
+  const { beds, stands, barriers, sources, concern, units, drawing, onDraw, onOpen, children } = props;
   const svg = useRef<SVGSVGElement>(null);
-  const { zoom, by, pan, reset } = useZoom(svg);
-  const [size, setSize] = useState<Size>(sizeFor(800));
+  const { zoom, by, pan, reset } = useZoom(svg, drawing?.kind === "bed");
+  const [size, setSize] = useState<Size>(FIRST_SIZE);
   const [snap, setSnap] = useState(true);
-  const [all, setAll] = useState(beds.length === 0);
+  const [all, setAll] = useState(false);
   const [held, setHeld] = useState<(Plot & { id: Id }) | null>(null);
   const [focused, setFocused] = useState<Id | null>(null);
   const [pointer, setPointer] = useState<Point | null>(null);
   const { runAloud } = useCommand();
   const router = useRouter();
 
+  const concernStand = stands.find((s) => s.id === concern?.standId);
+  const concernBedId = concernStand?.bedId ?? null;
   const placed = beds.map((b) => (held?.id === b.id ? { ...b, ...held } : b));
-  const far = [...sources.flatMap((s) => s.outline), ...barriers.flatMap((b) => b.path)];
-  const frame = frameOf([...beds.flatMap(cornersOf), ...(all ? far : [])], zoom, size);
+  const concernBed = placed.find((b) => b.id === concernBedId);
+  const others = [...sources.map((s) => s.outline), ...barriers.map((b) => b.path)];
+  // While a bed is dragged the sheet stays as it was.
+  const shown = all ? [...beds.map(cornersOf), ...others] : nearTogether(beds.map(cornersOf), others, size);
+  const frame = frameOf(shown.flat(), zoom, size);
   const step = (metres: number) => (snap ? snapped(metres, SNAP) : Math.round(metres * 100) / 100);
 
   const keep = async (id: Id, plot: Plot) => {
@@ -60,21 +69,35 @@ export function GroundMap(props: Props) {
     const { version } = (kind === "barrier" ? barriers : sources).find((shape) => shape.id === id)!;
     return runAloud("ground.move", { kind, id, version, east, north });
   };
-  const open = (bed: Bed) => {
-    const here = stands.filter((s) => s.bedId === bed.id);
-    const next = here[(here.findIndex((s) => s.id === concern?.standId) + 1) % Math.max(1, here.length)];
-    if (next) router.push(`/ground?season=${next.season}&stand=${next.code}`);
+  const openStand = (stand: MapStand) => router.push(`/ground?season=${stand.season}&stand=${stand.code}`);
+  const openBed = (bed: Bed) => onOpen("bed", bed.id);
+  const openFar = (key: string) => {
+    const [kind, id] = key.split(" ") as ["bed" | "source", Id];
+    const here = kind === "bed" ? stands.filter((s) => s.bedId === id) : [];
+    if (here.length === 1) openStand(here[0]!);
+    else onOpen(kind, id);
   };
 
-  const shapes = `${beds.map((b) => b.id)} ${barriers.map((b) => b.id)} ${sources.map((s) => s.id)} ${focused} ${all} ${size.width}`;
-  useDrags({ svg, frame, size, shapes, beds, step, move, keep, hold: (id, plot) => setHeld({ id, ...plot }) });
+  const shapes = `${beds.map((b) => b.id)} ${barriers.map((b) => b.id)} ${sources.map((s) => s.id)} ${stands.map((s) => s.id)} ${focused} ${all} ${size.width} ${zoom.k} ${zoom.x} ${zoom.y}`;
+  useDrags({
+    svg,
+    frame,
+    size,
+    shapes,
+    beds,
+    step,
+    move,
+    keep,
+    hold: (id, plot) => setHeld({ id, ...plot }),
+    chosen: focused ?? concernBedId,
+  });
 
   useEffect(() => {
     const watch = new ResizeObserver(([entry]) => {
-      const { width } = entry!.contentRect;
-      if (width > 0) setSize(sizeFor(Math.round(width)));
+      const { width, height } = entry!.contentRect;
+      if (width > 0 && height > 0) setSize({ width: Math.round(width), height: Math.round(height) });
     });
-    if (svg.current) watch.observe(svg.current.parentElement!);
+    if (svg.current) watch.observe(svg.current);
     return () => watch.disconnect();
   }, []);
 
@@ -91,7 +114,9 @@ export function GroundMap(props: Props) {
   }, [drawing, onDraw]);
 
   const onBedKey = (event: KeyboardEvent, bed: Bed) => {
-    if (event.key === "Enter") return open(bed);
+    // Without this the same Enter would press what the sheet puts under it.
+    if (event.key === "Enter") event.preventDefault();
+    if (event.key === "Enter") return openBed(bed);
     const plot = plotByKey(event, bed);
     if (!plot) return;
     event.preventDefault();
@@ -130,16 +155,31 @@ export function GroundMap(props: Props) {
   };
   const pressed = useRef({ x: 0, y: 0 });
   const press = (event: PointerEvent) => {
+    const far = Math.hypot(event.clientX - pressed.current.x, event.clientY - pressed.current.y);
+    if (drawing?.kind === "bed") {
+      const [from] = drawing.points;
+      const to = pointAt(event);
+      // A press without a drag draws nothing.
+      if (from && far > 4 && from.x !== to.x && from.y !== to.y) onDraw([from, to], true);
+      else onDraw([], false);
+      return;
+    }
     // A drag pans the sheet and sets no point.
-    if (!drawing || Math.hypot(event.clientX - pressed.current.x, event.clientY - pressed.current.y) > 4) return;
-    const points = [...drawing.points, pointAt(event)];
-    onDraw(points, drawing.kind === "source");
+    if (!drawing || far > 4) return;
+    onDraw([...drawing.points, pointAt(event)], drawing.kind === "source");
   };
 
   const small = frame.scale < SMALL;
-  const concernStand = stands.find((s) => s.id === concern?.standId);
-  const concernBed = placed.find((b) => b.id === concernStand?.bedId);
-  const { lines, labels } = wordsOn({ ...props, placed, frame, size, small });
+  const ring = concernBed && concernStand ? ringOf(concernBed, concernStand.isolation.low, frame, size, units) : null;
+  const scaleBox = { left: 0, top: size.height - 56, right: 250, bottom: size.height };
+  const { lines, labels, written, marks, more } = wordsOn({
+    ...props,
+    placed,
+    frame,
+    size,
+    small,
+    taken: ring ? [ring.taken, scaleBox] : [scaleBox],
+  });
   const tick = roundLength(120 / frame.scale);
   const focusedBed = placed.find((b) => b.id === focused);
 
@@ -149,8 +189,10 @@ export function GroundMap(props: Props) {
         ref={svg}
         viewBox={`0 0 ${size.width} ${size.height}`}
         className={clsx(
-          "w-full touch-none select-none border border-rule",
+          "block h-[clamp(20rem,calc(100svh-20rem),52rem)] w-full select-none border border-rule max-sm:h-[62svh] print:h-[16cm]",
           drawing ? "cursor-crosshair" : "cursor-grab",
+          // As long as all is in view a finger that runs over the sheet turns the page.
+          drawing || zoom.k !== 1 ? "touch-none" : "touch-pan-y",
         )}
         role="group"
         // biome-ignore lint/a11y/noNoninteractiveTabindex: the sheet takes keys to zoom and pan
@@ -159,34 +201,49 @@ export function GroundMap(props: Props) {
         onKeyDown={onSheetKey}
         onPointerDownCapture={(event) => {
           pressed.current = { x: event.clientX, y: event.clientY };
+          if (drawing?.kind === "bed") onDraw([pointAt(event)], false);
         }}
         onPointerUp={press}
         onPointerMove={(event) => drawing && setPointer(pointAt(event))}
-        onDoubleClick={() => drawing && drawing.points.length > 1 && onDraw(drawing.points, true)}
+        onDoubleClick={() => drawing?.kind === "barrier" && drawing.points.length > 1 && onDraw(drawing.points, true)}
       >
         <Patterns />
-        {concernBed && concernStand && (
-          <Ring bed={concernBed} metres={concernStand.isolation.low} frame={frame} size={size} units={units} />
-        )}
+        {ring && <Ring ring={ring} size={size} />}
         <g pointerEvents={drawing ? "none" : undefined}>
-          <MapShapes barriers={barriers} sources={sources} frame={frame} onOpen={onOpen} onKey={onShapeKey} />
+          <MapShapes
+            barriers={barriers}
+            sources={sources}
+            frame={frame}
+            size={size}
+            onOpen={onOpen}
+            onKey={onShapeKey}
+          />
         </g>
         <g pointerEvents={drawing ? "none" : undefined}>
           <MapBeds
             beds={placed}
             stands={stands}
             frame={frame}
-            concern={concernBed?.id}
-            onOpen={open}
+            size={size}
+            concern={concern?.standId}
+            onBed={openBed}
+            onStand={openStand}
             onFocus={setFocused}
             onKey={onBedKey}
           />
         </g>
-        <Words labels={labels} lines={lines} />
+        <Words labels={labels} lines={lines} written={written} />
+        <g pointerEvents={drawing ? "none" : undefined}>
+          <MapEdge marks={marks} onOpen={openFar} />
+        </g>
         {focusedBed && !drawing && <Handles bed={focusedBed} frame={frame} />}
         {drawing && drawing.points.length > 0 && (
           <path
-            d={pathOn(frame, pointer ? [...drawing.points, pointer] : drawing.points, false)}
+            d={
+              drawing.kind === "bed"
+                ? pathOn(frame, cornersOf(plotBetween(drawing.points[0]!, pointer ?? drawing.points[0]!)), true)
+                : pathOn(frame, pointer ? [...drawing.points, pointer] : drawing.points, false)
+            }
             fill="none"
             stroke="var(--damson)"
             strokeWidth="3"
@@ -212,14 +269,16 @@ export function GroundMap(props: Props) {
               reset();
             }}
           >
-            {all ? "Only my beds" : "All that is near"}
+            {all ? "Only what lies together" : "All, however far"}
           </button>
         </span>
         <label className="flex items-center gap-2">
           <input type="checkbox" checked={snap} onChange={(event) => setSnap(event.target.checked)} />
           Snap to {lengthInWords(SNAP, units)}
         </label>
-        <span>Rows: a stand; dots: numbered plants; hatched: pollen from beyond the garden.</span>
+        {more > 0 && <span>{more} more lie beyond the sheet.</span>}
+        {children}
+        <span className="max-sm:hidden">Rows: a stand; dots: numbered plants; hatched: pollen from beyond.</span>
       </figcaption>
     </figure>
   );

@@ -1,7 +1,6 @@
 import type { Ground } from "@/views/ground";
 import { Page } from "../common/Page";
 import { SeasonPicker } from "../common/SeasonPicker";
-import { BedForm } from "./BedForm";
 import { Isolation } from "./Isolation";
 import { LinesForSeed } from "./LinesForSeed";
 import { StandCard } from "./StandCard";
@@ -23,28 +22,14 @@ export function GroundScreen(view: Ground) {
         </>
       }
     >
-      <div className="mb-4 flex flex-wrap items-center gap-3">
+      <Surroundings {...view}>
         <SeasonPicker path="/ground" season={season} seasons={seasons} latitude={place.latitude} />
-        <BedForm units={garden.units} />
         {beds.length > 0 && <StandForm beds={beds} today={band.today} />}
-      </div>
-      {beds.length === 0 ? (
-        <div className="max-w-prose">
-          <h2>No beds yet</h2>
-          <p className="mt-2">
-            Give each bed its place in metres from one corner of the garden. Hedges, and pollen from beyond the garden,
-            are drawn beside them.
-          </p>
-        </div>
+      </Surroundings>
+      {chosen === null ? (
+        <LinesForSeed {...view} />
       ) : (
-        <>
-          <Surroundings {...view} />
-          {chosen === null ? (
-            <LinesForSeed {...view} />
-          ) : (
-            askWays && <WaysOut ask={askWays} head={head} limit={judged[0]?.limit ?? 0} season={season} />
-          )}
-        </>
+        askWays && <WaysOut ask={askWays} head={head} limit={judged[0]?.limit ?? 0} season={season} />
       )}
     </Page>
   );

@@ -1,55 +1,74 @@
 "use client";
+import clsx from "clsx";
 import type { KeyboardEvent } from "react";
+import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
+import { partsOf } from "@/core/ground/rows";
 import { cornersOf } from "@/core/ground/shape";
 import type { Bed } from "@/records/bed/bed";
-import type { Ground } from "@/views/ground";
-import { type Frame, pathOn } from "./frame";
+import type { Ground, MapStand } from "@/views/ground";
+import { boxOn, type Frame, onSheet, pathOn, type Size } from "./frame";
 import { wordsFor } from "./mapWords";
 
 type Props = {
   beds: Bed[];
   stands: Ground["stands"];
   frame: Frame;
-  /** The bed that the right page is about. */
+  size: Size;
+  /** The stand that the right page is about. */
   concern: Id | undefined;
-  onOpen: (bed: Bed) => void;
+  onBed: (bed: Bed) => void;
+  onStand: (stand: MapStand) => void;
   onFocus: (id: Id) => void;
   onKey: (event: KeyboardEvent, bed: Bed) => void;
 };
 
-/** The beds, with what grows in them; each can be taken hold of. */
-export function MapBeds({ beds, stands, frame, concern, onOpen, onFocus, onKey }: Props) {
+const FOCUS = "outline-none focus-visible:stroke-dusk focus-visible:stroke-[4]";
+
+/** The beds on the sheet, each stand in its part of its bed; a bed can be taken hold of, a stand opened. */
+export function MapBeds({ beds, stands, frame, size, concern, onBed, onStand, onFocus, onKey }: Props) {
   return (
     <>
-      {beds.map((bed) => {
-        const stand = stands.find((s) => s.bedId === bed.id);
-        const outline = pathOn(frame, cornersOf(bed), true);
-        return (
-          <g
-            key={bed.id}
-            data-drag={`bed ${bed.id}`}
-            role="button"
-            tabIndex={0}
-            aria-label={`Bed ${wordsFor(bed, stands)}. Arrow keys move it, with Alt they size it, comma and full stop turn it, Enter opens its stand`}
-            className="cursor-move outline-none [&:focus-visible>path]:stroke-dusk [&:focus-visible>path]:stroke-[4]"
-            onClick={() => onOpen(bed)}
-            onFocus={() => onFocus(bed.id)}
-            onKeyDown={(event) => onKey(event, bed)}
-          >
-            <path
-              d={outline}
-              fill="var(--leaf)"
-              stroke="var(--ink)"
-              strokeWidth={bed.id === concern ? 3.5 : 1.4}
-              strokeDasharray={bed.outside ? "5 4" : undefined}
-            />
-            {stand && (
-              <path d={outline} fill={stand.numbered > 0 ? "url(#numbered)" : "url(#rows)"} pointerEvents="none" />
-            )}
-          </g>
-        );
-      })}
+      {beds
+        .filter((bed) => onSheet(boxOn(frame, cornersOf(bed)), size))
+        .map((bed) => {
+          const here = stands.filter((s) => s.bedId === bed.id);
+          const parts = partsOf(bed, Math.max(1, here.length));
+          return (
+            <g key={bed.id} data-drag={`bed ${bed.id}`} className="cursor-move">
+              <path
+                role="button"
+                tabIndex={0}
+                aria-label={`Bed ${wordsFor(bed, stands)}. Arrow keys move it, with Alt they size it, comma and full stop turn it, Enter opens it`}
+                className={FOCUS}
+                d={pathOn(frame, cornersOf(bed), true)}
+                fill="var(--leaf)"
+                stroke="var(--ink)"
+                strokeWidth={here.some((s) => s.id === concern) ? 3.5 : 1.4}
+                strokeDasharray={bed.outside ? "5 4" : undefined}
+                onClick={() => onBed(bed)}
+                onFocus={() => onFocus(bed.id)}
+                onKeyDown={(event) => onKey(event, bed)}
+              />
+              {here.map((stand, i) => (
+                <path
+                  key={stand.id}
+                  role="button"
+                  tabIndex={0}
+                  aria-label={`${nameWithGeneration(stand.lineName, stand.generation)}, ${stand.code}`}
+                  className={clsx("cursor-pointer hover:stroke-damson hover:stroke-[3]", FOCUS)}
+                  d={pathOn(frame, cornersOf(parts[i]!), true)}
+                  fill={stand.numbered > 0 ? "url(#numbered)" : "url(#rows)"}
+                  stroke={stand.id === concern && here.length > 1 ? "var(--damson)" : "var(--ink)"}
+                  strokeWidth={stand.id === concern && here.length > 1 ? 3.5 : here.length > 1 ? 0.8 : 0}
+                  pointerEvents="all"
+                  onClick={() => onStand(stand)}
+                  onKeyDown={(event) => event.key === "Enter" && onStand(stand)}
+                />
+              ))}
+            </g>
+          );
+        })}
     </>
   );
 }

@@ -114,7 +114,7 @@ export function StandCard({ stand, beds, units, season, today }: Props & { today
       )}
       <div className="mt-4 flex flex-wrap gap-3">
         <StandChange stand={stand} beds={beds} units={units} />
-        {bed && <BedForm bed={bed} units={units} />}
+        {bed && <BedForm bed={bed} beds={beds} units={units} />}
         <a href={`/api/tags/stand/${stand.code}`} className="leaf leaf-plain">
           Print its tag
         </a>

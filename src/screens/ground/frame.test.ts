@@ -1,8 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { frameOf, placeLabels, roundLength, sizeFor, wordsBox } from "./frame";
+import { cornersOf, type Point } from "@/core/ground/shape";
+import { boxOn, frameOf, roundLength, type Size } from "./frame";
+import { nearTogether } from "./near";
 
-const SHEET = sizeFor(800);
+const SHEET: Size = { width: 800, height: 500 };
 const metre = fc.integer({ min: -300, max: 300 });
 const point = fc.record({ x: metre, y: metre });
 
@@ -13,7 +15,7 @@ describe("the frame", () => {
         fc.array(point, { minLength: 1, maxLength: 8 }),
         fc.integer({ min: 300, max: 1400 }),
         (points, width) => {
-          const size = sizeFor(width);
+          const size = { width, height: 520 };
           const frame = frameOf(points, { k: 1, x: 0, y: 0 }, size);
           for (const p of points) {
             expect(frame.x(p.x)).toBeGreaterThanOrEqual(-0.01);
@@ -54,46 +56,46 @@ describe("the frame", () => {
   });
 });
 
-describe("words on the ground", () => {
-  const shape = fc.record({
-    left: fc.integer({ min: 10, max: 740 }),
-    top: fc.integer({ min: 40, max: 480 }),
-    width: fc.integer({ min: 10, max: 120 }),
-    height: fc.integer({ min: 10, max: 60 }),
+describe("what fills the sheet", () => {
+  const square = (x: number, y: number, side = 4): Point[] => cornersOf({ x, y, width: side, length: side, turn: 0 });
+  const garden = [square(0, 0), square(6, 0), square(0, 6), square(6, 6)];
+  const scale = (outlines: Point[][]) => frameOf(outlines.flat(), { k: 1, x: 0, y: 0 }, SHEET).scale;
+
+  test("is what lies together: a bed far off is left at the edge, a hedge along the fence is not", () => {
+    const far = square(60, 40);
+    const hedge = [
+      { x: 0, y: -2 },
+      { x: 10, y: -2 },
+    ];
+    const field = square(300, 0, 50);
+    expect(nearTogether([...garden, far], [field, hedge], SHEET)).toEqual([...garden, hedge]);
+    // Two gardens as large as each other: the first, not the strip between them.
+    expect(nearTogether([...garden, far, square(66, 40)], [], SHEET)).toEqual(garden);
+    expect(nearTogether([], [field], SHEET)).toEqual([field]);
+    expect(nearTogether([far], [], SHEET)).toEqual([far]);
   });
 
-  test("where those without room are left off, none lies on another or off the sheet", () => {
+  test("never gets smaller than three quarters of the beds' own drawing, and they are all on it", () => {
     fc.assert(
-      fc.property(fc.array(shape, { minLength: 1, maxLength: 12 }), (boxes) => {
-        const shapes = boxes.map((b, i) => ({
-          key: String(i),
-          words: `bed ${i} with a name`,
-          box: { left: b.left, top: b.top, right: b.left + b.width, bottom: b.top + b.height },
-        }));
-        const boxesOf = placeLabels(shapes, true, SHEET, []).map((l) => wordsBox(l.x, l.y, l.words));
-        boxesOf.forEach((a, i) => {
-          expect(a.left > 0 && a.right < SHEET.width && a.bottom < SHEET.height).toBe(true);
-          for (const b of boxesOf.slice(i + 1))
-            expect(a.left < b.right && a.right > b.left && a.top < b.bottom && a.bottom > b.top).toBe(false);
-        });
+      fc.property(fc.array(point, { maxLength: 6 }), (others) => {
+        const kept = nearTogether(
+          garden,
+          others.map((p) => [p]),
+          SHEET,
+        );
+        expect(scale(kept)).toBeGreaterThan(0.7 * scale(garden));
+        const frame = frameOf(kept.flat(), { k: 1, x: 0, y: 0 }, SHEET);
+        for (const bed of garden) {
+          const box = boxOn(frame, bed);
+          expect(box.left >= 0 && box.top >= 0 && box.right <= SHEET.width && box.bottom <= SHEET.height).toBe(true);
+        }
       }),
     );
   });
 
-  test("at an ordinary size every shape on the sheet keeps its name", () => {
-    const box = { left: 300, top: 200, right: 320, bottom: 210 };
-    const shapes = Array.from({ length: 9 }, (_, i) => ({ key: String(i), words: "a very long name of a bed", box }));
-    expect(placeLabels(shapes, false, SHEET, [])).toHaveLength(9);
-    expect(placeLabels(shapes, true, SHEET, []).length).toBeLessThan(9);
-    expect(
-      placeLabels(
-        shapes.map((s) => ({ ...s, spare: true })),
-        false,
-        SHEET,
-        [],
-      ).length,
-    ).toBeLessThan(9);
-    const off = { key: "x", words: "far", box: { left: -90, top: 10, right: -50, bottom: 40 } };
-    expect(placeLabels([off], false, SHEET, [])).toEqual([]);
+  test("an empty garden has ground to draw on", () => {
+    const frame = frameOf([], { k: 1, x: 0, y: 0 }, SHEET);
+    expect(frame.metresAt(frame.x(0), frame.y(0))).toEqual({ x: 0, y: 0 });
+    expect(frame.scale).toBeGreaterThan(20);
   });
 });

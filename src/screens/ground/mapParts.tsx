@@ -4,6 +4,7 @@ import { lengthInWords, type Units } from "@/core/units/units";
 import type { Bed } from "@/records/bed/bed";
 import type { Judged } from "@/views/ground";
 import { boxOn, type Frame, pathOn, type Size } from "./frame";
+import { widthOf } from "./labels";
 
 const oneIn = (share: number) => oddsInWords(share, { few: "hardly any" });
 
@@ -50,6 +51,9 @@ export function Handles({ bed, frame }: { bed: Bed; frame: Frame }) {
   );
 }
 
+/** A way across the sheet that has room for words, px. */
+const SHORTEST = 90;
+
 type ArrivalLine = { key: string; path: string; width: number; words: string; at: { x: number; y: number } };
 
 /** What pollen comes to the stand in question: a way from each source, as strong as its share, the strongest named. */
@@ -72,7 +76,11 @@ export function arrivalLines(
       key: source.key,
       path: `M${x1} ${y1} Q${(x1 + x2) / 2} ${(y1 + y2) / 2 - 24} ${x2} ${y2}`,
       width: Math.max(1, 6 + 1.3 * Math.log10(Math.max(1e-6, source.likely))),
-      words: i < 3 ? `${oneIn(source.likely)} · ${lengthInWords(source.way.middle, units)}` : "",
+      // Between two parts of one bed there is no room for words; the right page has them.
+      words:
+        i < 3 && Math.hypot(x2 - x1, y2 - y1) > SHORTEST
+          ? `${oneIn(source.likely)} · ${lengthInWords(source.way.middle, units)}`
+          : "",
       at: {
         x: Math.max(70, Math.min(size.width - 70, x1 + (x2 - x1) * along)),
         y: Math.max(16, Math.min(size.height - 30, y1 + (y2 - y1) * along - 16)),
@@ -81,13 +89,17 @@ export function arrivalLines(
   });
 }
 
-/** The rule-of-thumb distance around a bed; drawn only as far as the sheet goes. */
-export function Ring(props: { bed: Bed; metres: number; frame: Frame; size: Size; units: Units }) {
-  const { bed, metres, frame, size, units } = props;
+/** The rule-of-thumb distance around a bed, as far as the sheet goes, and where its words stand. */
+export function ringOf(bed: Bed, metres: number, frame: Frame, size: Size, units: Units) {
   const box = boxOn(frame, cornersOf(bed));
   const reach = metres * frame.scale;
   const beyond =
     box.left - reach < 0 && box.top - reach < 0 && box.right + reach > size.width && box.bottom + reach > size.height;
+  const words = `rule of thumb ${lengthInWords(metres, units)}${beyond ? ": all of this sheet lies within it" : ""}`;
+  return { box, reach, words, taken: { left: size.width - widthOf(words) - 8, top: 0, right: size.width, bottom: 22 } };
+}
+
+export function Ring({ ring: { box, reach, words }, size }: { ring: ReturnType<typeof ringOf>; size: Size }) {
   return (
     <g pointerEvents="none">
       <rect
@@ -102,8 +114,7 @@ export function Ring(props: { bed: Bed; metres: number; frame: Frame; size: Size
         strokeWidth="1.6"
       />
       <text x={size.width - 8} y={16} textAnchor="end" className="fill-rust text-[12px]">
-        rule of thumb {lengthInWords(metres, units)}
-        {beyond ? ": all of this sheet lies within it" : ""}
+        {words}
       </text>
     </g>
   );

@@ -1,25 +1,48 @@
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
-import { cornersOf, middleOf } from "@/core/ground/shape";
-import type { Units } from "@/core/units/units";
+import { partsOf } from "@/core/ground/rows";
+import { cornersOf, gap, middleOf, type Plot, type Point } from "@/core/ground/shape";
+import { lengthInWords, type Units } from "@/core/units/units";
 import type { Bed } from "@/records/bed/bed";
-import type { Ground, Judged } from "@/views/ground";
-import { boxOn, type Frame, placeLabels, type Size, widthOf, wordsBox } from "./frame";
+import type { Ground, Judged, MapStand } from "@/views/ground";
+import { type Box, boxOn, type Frame, onSheet, type Size } from "./frame";
+import { edgeMarks, linesIn, placeLabels, widthOf, wordsBox } from "./labels";
 import { arrivalLines } from "./mapParts";
 
+const nameOf = (stand: MapStand) =>
+  `${nameWithGeneration(stand.lineName, stand.generation)}${stand.firstYear ? ", first year" : ""}`;
+
+const LONGEST = 24;
+/** At the edge there is less room. */
+const FAR_NAME = 18;
+const short = (name: string, longest = LONGEST) => (name.length > longest ? `${name.slice(0, longest - 1)}…` : name);
+
 /** What a bed is called on the map, with what grows in it. */
-export function wordsFor(bed: Bed, stands: Ground["stands"]): string {
-  const names = [
-    ...new Set(
-      stands
-        .filter((s) => s.bedId === bed.id)
-        .map((s) => `${nameWithGeneration(s.lineName, s.generation)}${s.firstYear ? ", first year" : ""}`),
-    ),
-  ];
-  const short = (name: string) => (name.length > 24 ? `${name.slice(0, 23)}…` : name);
+export function wordsFor(bed: Pick<Bed, "id" | "name">, stands: Ground["stands"]): string {
+  const names = [...new Set(stands.filter((s) => s.bedId === bed.id).map(nameOf))];
   if (names.length === 0) return bed.name;
   return `${bed.name} · ${short(names[0]!)}${names.length > 1 ? ` +${names.length - 1}` : ""}`;
 }
+
+/** Words within a bed or a part of it, along its sides. */
+export type Inside = { key: string; lines: string[]; x: number; y: number; turn: number };
+
+/** A plot's words, written along it the way that reads level, if they fit. */
+function inside(key: string, words: string, plot: Plot, frame: Frame): Inside | null {
+  const [width, length] = [plot.width * frame.scale, plot.length * frame.scale];
+  const turn = ((plot.turn + 45) % 90) - 45;
+  // The side that lies level on the sheet, then the one that stands.
+  const upright = Math.round((plot.turn - turn) / 90) % 2 === 1;
+  const [level, standing] = upright ? [length, width] : [width, length];
+  const middle = middleOf(cornersOf(plot));
+  const at = { key, x: frame.x(middle.x), y: frame.y(middle.y) };
+  const lines = linesIn(words, level, standing);
+  if (lines) return { ...at, lines, turn };
+  const along = linesIn(words, standing, level);
+  return along && { ...at, lines: along, turn: turn - 90 };
+}
+
+const NARROW = 560;
 
 type Shown = Pick<Ground, "stands" | "sources" | "barriers"> & {
   concern: Judged | null;
@@ -29,37 +52,115 @@ type Shown = Pick<Ground, "stands" | "sources" | "barriers"> & {
   frame: Frame;
   size: Size;
   small: boolean;
+  /** Words that stand on the sheet already. */
+  taken: Box[];
 };
 
-/** The lines along which pollen arrives, and every name where it finds room beside them. */
-export function wordsOn({ stands, sources, barriers, concern, units, placed, frame, size, small }: Shown) {
+/** Names within beds, whole or by the part; what finds no room there is left over for beside the bed. */
+function insideBeds({ stands, placed, frame, size }: Shown): {
+  written: Inside[];
+  beside: { bed: Bed; words: string }[];
+} {
+  const written: Inside[] = [];
+  const beside: { bed: Bed; words: string }[] = [];
+  for (const bed of placed) {
+    if (!onSheet(boxOn(frame, cornersOf(bed)), size)) continue;
+    const here = stands.filter((s) => s.bedId === bed.id);
+    const parts = partsOf(bed, Math.max(1, here.length));
+    if (here.length > 1) {
+      const names = here.map((stand, i) => inside(stand.id, nameOf(stand), parts[i]!, frame));
+      if (names.every((one) => one !== null)) {
+        written.push(...names);
+        beside.push({ bed, words: bed.name });
+        continue;
+      }
+    }
+    const words = wordsFor(bed, stands);
+    const whole = here.length > 1 ? null : inside(bed.id, words, bed, frame);
+    // Where the sheet is narrow the bed's name is enough; a press says the rest.
+    const named = whole ?? (size.width < NARROW ? inside(bed.id, bed.name, bed, frame) : null);
+    if (named) written.push(named);
+    else beside.push({ bed, words });
+  }
+  return { written, beside };
+}
+
+/** Metres from the garden's nearest bed on the sheet to what lies off it. */
+function farFrom(outline: Point[], placed: Bed[], frame: Frame, size: Size): number {
+  const beds = placed.map(cornersOf).filter((corners) => corners !== outline);
+  const seen = beds.filter((corners) => onSheet(boxOn(frame, corners), size));
+  const from = seen.length > 0 ? seen : beds;
+  return from.length === 0 ? 0 : Math.min(...from.map((corners) => gap(corners, outline)));
+}
+
+/** Marks at the sheet's edge at most; the nearest are named. */
+const MOST_FAR = 12;
+
+function atEdge({ sources, placed, units, frame, size }: Shown, taken: Box[]) {
+  const off = (outline: Point[]) => !onSheet(boxOn(frame, outline), size);
+  const named = (key: string, name: string, outline: Point[]) => {
+    const far = farFrom(outline, placed, frame, size);
+    const middle = middleOf(outline);
+    return {
+      key,
+      far,
+      words: `${short(name, FAR_NAME)}, ${lengthInWords(far < 20 ? far : Math.round(far), units)}`,
+      at: { x: frame.x(middle.x), y: frame.y(middle.y) },
+    };
+  };
+  const far = [
+    ...placed.flatMap((bed) => {
+      const corners = cornersOf(bed);
+      return off(corners) ? [named(`bed ${bed.id}`, bed.name, corners)] : [];
+    }),
+    ...sources.flatMap(({ id, name, outline }) => (off(outline) ? [named(`source ${id}`, name, outline)] : [])),
+  ].sort((a, b) => a.far - b.far);
+  const marks = edgeMarks(far.slice(0, MOST_FAR), size, taken);
+  return { marks, more: far.length - marks.length };
+}
+
+/** The lines along which pollen arrives, and every name in its shape, beside it, or at the edge. */
+export function wordsOn(shown: Shown) {
+  const { stands, sources, barriers, concern, units, placed, frame, size, small, taken } = shown;
   const middleOfBed = (id: Id | null | undefined) => {
     const bed = placed.find((b) => b.id === id);
     return bed ? middleOf(cornersOf(bed)) : null;
   };
-  const to = middleOfBed(stands.find((s) => s.id === concern?.standId)?.bedId);
+  const middleOfStand = (id: Id | undefined) => {
+    const stand = stands.find((s) => s.id === id);
+    const bed = placed.find((b) => b.id === stand?.bedId);
+    if (!stand || !bed) return null;
+    const here = stands.filter((s) => s.bedId === bed.id);
+    return middleOf(cornersOf(partsOf(bed, here.length)[here.indexOf(stand)]!));
+  };
+  const to = middleOfStand(concern?.standId);
   const lines =
     concern && to
       ? arrivalLines(concern, to, frame, size, units, (key) => {
           const [kind, id] = key.split(" ");
           const source = sources.find((s) => s.id === id);
           if (kind === "source") return source ? middleOf(source.outline) : null;
-          return middleOfBed(stands.find((s) => s.id === id)?.bedId);
+          return middleOfStand(id) ?? middleOfBed(id);
         })
       : [];
+  const { written, beside } = insideBeds(shown);
+  const onLines = lines.map((line) => wordsBox(line.at.x - widthOf(line.words) / 2, line.at.y, line.words));
+  const boxes = [...placed.map(cornersOf), ...sources.map((s) => s.outline)].map((outline) => boxOn(frame, outline));
+  const { marks, more } = atEdge(shown, [...taken, ...onLines, ...boxes]);
+  const filled = placed.filter((bed) => !beside.some((b) => b.bed === bed)).map((bed) => boxOn(frame, cornersOf(bed)));
   const labels = placeLabels(
     [
       ...sources.map((s) => ({ key: `source ${s.id}`, words: s.name, box: boxOn(frame, s.outline) })),
-      ...placed.map((bed) => ({
+      ...beside.map(({ bed, words }) => ({
         key: `bed ${bed.id}`,
-        words: small ? bed.name : wordsFor(bed, stands),
+        words: small ? bed.name : words,
         box: boxOn(frame, cornersOf(bed)),
       })),
       ...barriers.map((b) => ({ key: `barrier ${b.id}`, words: b.name, box: boxOn(frame, b.path), spare: true })),
     ],
     small,
     size,
-    lines.map((line) => wordsBox(line.at.x - widthOf(line.words) / 2, line.at.y, line.words)),
+    [...taken, ...onLines, ...filled, ...marks.map(({ x, y, words }) => wordsBox(x, y, words))],
   );
-  return { lines, labels };
+  return { lines, labels, written, marks, more };
 }

@@ -22,22 +22,48 @@ export function Patterns() {
 
 type Shown = ReturnType<typeof wordsOn>;
 
-/** Names on the map, and the shares that arrive along their lines. */
-export function Words({ labels, lines }: Pick<Shown, "labels" | "lines">) {
+/** Names in beds, beside shapes, and the shares that arrive along their lines. */
+export function Words({ labels, lines, written }: Pick<Shown, "labels" | "lines" | "written">) {
   return (
     <>
-      {labels.map((label) => (
+      {written.map(({ key, lines: of, x, y, turn }) => (
         <text
-          key={label.key}
-          x={label.x}
-          y={label.y}
-          className={clsx("pointer-events-none text-[13px]", label.key.startsWith("bed") ? "fill-ink" : "fill-soft")}
+          key={key}
+          transform={`translate(${x} ${y}) rotate(${turn})`}
+          textAnchor="middle"
+          className="pointer-events-none fill-ink text-[12px]"
           paintOrder="stroke"
-          stroke="var(--paper)"
-          strokeWidth="3"
+          stroke="var(--leaf)"
+          strokeWidth="6"
         >
-          {label.words}
+          {of.map((line, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: lines of one text, in their order
+            <tspan key={i} x="0" y={(i - (of.length - 1) / 2) * 15 + 4}>
+              {line}
+            </tspan>
+          ))}
         </text>
+      ))}
+      {labels.map((label) => (
+        <g key={label.key} pointerEvents="none">
+          {label.line && (
+            <path
+              d={`M${label.line[0].x} ${label.line[0].y}L${label.line[1].x} ${label.line[1].y}`}
+              stroke="var(--soft)"
+              strokeWidth="1.2"
+            />
+          )}
+          <text
+            x={label.x}
+            y={label.y}
+            className={clsx("text-[13px]", label.key.startsWith("bed") ? "fill-ink" : "fill-soft")}
+            paintOrder="stroke"
+            stroke="var(--paper)"
+            strokeWidth="3"
+          >
+            {label.words}
+          </text>
+        </g>
       ))}
       {lines.map((line) => (
         <g key={line.key} pointerEvents="none">

@@ -21,10 +21,14 @@ type Dragged = {
   keep: (id: Id, plot: Plot) => Promise<unknown>;
   /** A bed as it is while it is dragged. */
   hold: (id: Id, plot: Plot) => void;
+  /** The one bed that a finger moves; a mouse moves any. */
+  chosen: Id | null;
 };
 
 /** What drags on the ground: whole beds, their corner (size) and their handle (turn), barriers and sources. */
-export function useDrags({ svg, frame, size, shapes, beds, step, move, keep, hold }: Dragged): void {
+export function useDrags({ svg, frame, size, shapes, beds, step, move, keep, hold, chosen }: Dragged): void {
+  const finger = useRef(chosen);
+  finger.current = chosen;
   const drags = useRef<(kind: string, id: Id, dx: number, dy: number, end: boolean, at: Point) => void>(() => {});
   drags.current = (kind, id, dx, dy, end, at) => {
     const [east, north] = [dx / frame.scale, -dy / frame.scale];
@@ -59,6 +63,11 @@ export function useDrags({ svg, frame, size, shapes, beds, step, move, keep, hol
     found.call(
       drag<SVGGElement, unknown>()
         .clickDistance(4)
+        // A finger that turns the page would else carry beds away.
+        .filter(function may(this: SVGGElement, event: Event) {
+          if (!("touches" in event)) return !(event as MouseEvent).ctrlKey && !(event as MouseEvent).button;
+          return this.dataset.drag!.split(" ")[1] === finger.current;
+        })
         .container(() => svg.current!)
         .subject(() => ({ x: 0, y: 0 }))
         .on(

@@ -1,11 +1,15 @@
 "use client";
 import { select } from "d3-selection";
-import { type D3ZoomEvent, type ZoomBehavior, zoom, zoomIdentity } from "d3-zoom";
+import { type D3ZoomEvent, type ZoomBehavior, zoom, zoomIdentity, zoomTransform } from "d3-zoom";
 import { type RefObject, useEffect, useRef, useState } from "react";
 import type { Zoom } from "./frame";
 
-/** Zoom and pan of the ground by wheel, pinch and drag of empty ground; buttons and keys call `by` and `reset`. */
-export function useZoom(svg: RefObject<SVGSVGElement | null>) {
+const transformOf = (svg: RefObject<SVGSVGElement | null>) => (svg.current ? zoomTransform(svg.current) : zoomIdentity);
+
+/** Zoom and pan of the ground by wheel, pinch and drag of empty ground; buttons and keys call `by` and `reset`; `still` while something is drawn by dragging. */
+export function useZoom(svg: RefObject<SVGSVGElement | null>, still: boolean) {
+  const held = useRef(still);
+  held.current = still;
   const [state, setState] = useState<Zoom>({ k: 1, x: 0, y: 0 });
   const behaviour = useRef<ZoomBehavior<SVGSVGElement, unknown> | null>(null);
   useEffect(() => {
@@ -16,7 +20,11 @@ export function useZoom(svg: RefObject<SVGSVGElement | null>) {
       .filter((event: Event) =>
         event.type === "wheel"
           ? true
-          : !(event.target as Element).closest("[data-drag]") && !(event as MouseEvent).button,
+          : !held.current &&
+            // One finger on the whole sheet is left to the page; two are a pinch.
+            !("touches" in event && (event as TouchEvent).touches.length < 2 && transformOf(svg).k === 1) &&
+            !(event.target as Element).closest("[data-drag]") &&
+            !(event as MouseEvent).button,
       )
       .on("zoom", ({ transform }: D3ZoomEvent<SVGSVGElement, unknown>) =>
         setState({ k: transform.k, x: transform.x, y: transform.y }),
