@@ -202,7 +202,7 @@ describe("the demo garden", () => {
   });
 
   test("the drawer holds dying seed and a lot of uncertain mother", () => {
-    const { lots, states } = drawerPage(sky(), null, null);
+    const { lots, states } = drawerPage(sky());
     expect(lots.some((l) => l.note.includes("mother uncertain"))).toBe(true);
     expect(Math.min(...Object.values(states))).toBeGreaterThan(0);
     const { calls, table, regrow, spells } = seedView(sky());

@@ -184,3 +184,51 @@ test("the locale decides how days and numbers are written and read", async ({ br
   await expect(page.getByLabel("Longitude")).toHaveValue("9.3");
   await page.close();
 });
+
+test("a list is searched, sifted and sorted in its address, and gone back to as it was looked at", async ({
+  browser,
+  demo,
+}) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/lines");
+  await page.waitForLoadState("networkidle");
+  // What the headline counts stands first under it.
+  const waiting = Number(
+    /^(\d+) lines? wait/.exec((await page.getByRole("heading", { level: 2 }).first().textContent())!)![1],
+  );
+  const rows = page.locator("tbody tr");
+  expect(waiting).toBeGreaterThan(3);
+  for (let i = 0; i < waiting; i++) await expect(rows.nth(i).locator("td").nth(3)).not.toBeEmpty();
+  await expect(rows.nth(waiting).locator("td").nth(3)).toBeEmpty();
+  await page.getByRole("searchbox").fill("melon");
+  await expect(page).toHaveURL(/\/lines\?q=melon&by=waits$/);
+  await page.getByRole("link", { name: /^Growing/ }).click();
+  await expect(page).toHaveURL(/show=growing/);
+  await page.getByLabel("By").selectOption("name");
+  await expect(page).toHaveURL(/by=name/);
+  const names = await rows.locator("strong:first-child").allTextContents();
+  expect(names.length).toBeGreaterThan(1);
+  await rows.first().getByRole("link").first().click();
+  await expect(page).toHaveURL(/\/lines\/L/);
+  await page.goBack();
+  await expect(page.getByRole("searchbox")).toHaveValue("melon");
+  await expect(page.getByLabel("By")).toHaveValue("name");
+  await expect(page.getByRole("link", { name: /^Growing/ })).toHaveAttribute("aria-current", "page");
+  expect(await rows.locator("strong:first-child").allTextContents()).toEqual(names);
+  await page.getByRole("searchbox").fill("melon pea");
+  await expect(page.getByText("No line has all of these words.")).toBeVisible();
+  for (const [path, words] of [
+    ["/nursery", "lantern"],
+    ["/crosses", "lantern"],
+    ["/seed/drawer", "orach 2024"],
+  ] as const) {
+    await page.goto(path);
+    const all = await rows.count();
+    await page.goto(`${path}?q=${words}`);
+    await expect(page.getByRole("searchbox")).toHaveValue(words);
+    expect(await rows.count()).toBeGreaterThan(0);
+    expect(await rows.count()).toBeLessThan(all);
+    for (const row of await rows.allTextContents()) expect(row.toLowerCase()).toContain(words.split(" ")[0]);
+  }
+  await page.close();
+});

@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { isSeason } from "@/core/climate/season";
 import { readCode } from "@/core/custody/code";
+import type { AskedOfList } from "@/core/lists/listed";
 import { theDb } from "@/db/open";
 import { namedByCode } from "@/records/find/queries";
 import { type Outlook, outlookKept } from "@/views/outlook";
@@ -30,6 +31,12 @@ export const askedOf = (request: Request) => ({
 /** One word of the address, or null. */
 export const oneWord = (text: string | string[] | undefined): string | null =>
   typeof text === "string" && text.length <= 60 ? text : null;
+
+/** What an address asks of a list. */
+export async function askedOfList(search: Search): Promise<AskedOfList> {
+  const { q, show, by, from } = await search;
+  return { words: oneWord(q) ?? "", show: oneWord(show), by: oneWord(by), from: wholeNumber(from) };
+}
 
 /** The code of an address as it stands on the tag, however it was typed. */
 export function codeAsked(text: string | string[] | undefined): string | null {

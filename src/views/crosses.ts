@@ -2,6 +2,8 @@ import { methodsOf, speciesById } from "@/catalogue/catalogue";
 import { cautionsAt } from "@/catalogue/hazards";
 import { flowerCode } from "@/core/custody/code";
 import { effectiveSize } from "@/core/inheritance/smallPopulation";
+import { type AskedOfList, type Listed, type Listing, listed, NOTHING_ASKED } from "@/core/lists/listed";
+import { byWords, inOrder } from "@/core/lists/order";
 import { type Cut, LIST_PAGE, page } from "@/core/lists/page";
 import { kinshipsOf } from "@/core/pedigree/pedigree";
 import type { WayToMeet } from "@/core/pollination/meetInFlower";
@@ -31,11 +33,42 @@ export type Crosses = {
   band: Band;
   season: number;
   seasons: number[];
-  crosses: CrossState[];
+  list: Listed<CrossState, (typeof SHOWS)[number], (typeof ORDERS)[number]>;
+  /** Open crosses that still want flowers. */
+  wanting: number;
   head: string | null;
 };
 
-export function crossesView(sky: Outlook, wantedSeason: number | null): Crosses {
+const SHOWS = ["wants", "underway", "enough", "closed"] as const;
+const ORDERS = ["waits", "mother", "line", "code"] as const;
+
+const wants = ({ cross, toDo }: CrossState) => !cross.closed && toDo.likely > 0;
+const byCode = (a: CrossState, b: CrossState) => inOrder(a.cross.code, b.cross.code);
+
+/** What can still be done tonight first, then by the evenings left; then what is under way, what is closed last. */
+const rank = (state: CrossState): number => {
+  if (state.cross.closed) return 3;
+  if (!wants(state)) return 2;
+  return state.evenings?.tonight ? 0 : 1;
+};
+
+const LISTING: Listing<CrossState, (typeof SHOWS)[number], (typeof ORDERS)[number]> = {
+  wordsOf: ({ cross }) => `${cross.code} ${cross.motherName} ${cross.fatherName} ${cross.lineName}`,
+  shows: {
+    wants,
+    underway: ({ tally: { covered, waiting } }) => covered + waiting > 0,
+    enough: (state) => !state.cross.closed && !wants(state),
+    closed: ({ cross }) => cross.closed === 1,
+  },
+  orders: {
+    waits: (a, b) => rank(a) - rank(b) || a.eveningsLeft - b.eveningsLeft || byCode(a, b),
+    mother: (a, b) => byWords(a.cross.motherName, b.cross.motherName) || byCode(a, b),
+    line: (a, b) => byWords(a.cross.lineName, b.cross.lineName) || byCode(a, b),
+    code: byCode,
+  },
+};
+
+export function crossesView(sky: Outlook, wantedSeason: number | null, asked: AskedOfList = NOTHING_ASKED): Crosses {
   const { db, garden: place } = sky;
   const current = sky.season;
   const season = wantedSeason ?? current;
@@ -47,7 +80,12 @@ export function crossesView(sky: Outlook, wantedSeason: number | null): Crosses 
     band: band(sky, season, stands, (s) => busy.has(s.id)),
     season,
     seasons: [...new Set([season, current, ...seasonsWithCrosses(db)])].sort((a, b) => b - a),
-    crosses: known.map(({ state }) => state),
+    list: listed(
+      known.map(({ state }) => state),
+      LISTING,
+      asked,
+    ),
+    wanting: known.filter(({ state }) => wants(state)).length,
     head: headOf(db),
   };
 }

@@ -4,7 +4,7 @@ import type { Id } from "@/core/custody/id";
 import { middle } from "@/core/flowering/facts";
 import { mixedByGeneration } from "@/core/inheritance/heterozygosity";
 import { groupBy } from "@/core/lists/groupBy";
-import { type Cut, page } from "@/core/lists/page";
+import { type AskedOfList, NOTHING_ASKED } from "@/core/lists/listed";
 import { type Summary, summarise } from "@/core/selection/ranking";
 import type { Db } from "@/db/open";
 import type { Garden } from "@/records/garden/garden";
@@ -12,10 +12,8 @@ import type { Line } from "@/records/line/line";
 import {
   type GenerationRow,
   generationRows,
-  type LineSummary,
   lineByCode,
   lineById,
-  lines,
   scoresOnYardsticks,
   yardsticks,
 } from "@/records/line/queries";
@@ -24,28 +22,14 @@ import { standsOfLine } from "@/records/stand/queries";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
+import { lineList } from "./lineRows";
 import type { ForecastStand } from "./outlook";
 
-export type Lines = {
-  garden: Garden;
-  band: Band;
-  lines: (LineSummary & { speciesName: string })[];
-  /** Lines that go on. */
-  going: number;
-  cut: Cut;
-};
+export type Lines = { garden: Garden; band: Band } & ReturnType<typeof lineList>;
 
-export function linesView(sky: Outlook, from: number | null = null): Lines {
-  const { db, garden: place, season, today } = sky;
-  const all = sky.once("lines", () => lines(db, today));
-  const { items, cut } = page(all, from);
-  return {
-    garden: place,
-    band: band(sky, season, sky.standsOf(season)),
-    lines: items.map((l) => ({ ...l, speciesName: speciesById(l.species).name })),
-    going: all.filter(({ endedOn }) => endedOn === null).length,
-    cut,
-  };
+export function linesView(sky: Outlook, asked: AskedOfList = NOTHING_ASKED): Lines {
+  const { garden, season } = sky;
+  return { garden, band: band(sky, season, sky.standsOf(season)), ...lineList(sky, asked) };
 }
 
 export type Rung = GenerationRow & {

@@ -1,8 +1,11 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { cautionsAt } from "@/catalogue/hazards";
+import type { Day } from "@/core/calendar/day";
+import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
-import { type Cut, page } from "@/core/lists/page";
+import { type AskedOfList, type Listed, type Listing, listed, NOTHING_ASKED } from "@/core/lists/listed";
+import { byWords, inOrder } from "@/core/lists/order";
 import { type Ranked, rankPlants, type ScoreValue, type Summary, summarise } from "@/core/selection/ranking";
 import type { Db } from "@/db/open";
 import { headOf } from "@/db/ops";
@@ -11,7 +14,7 @@ import type { Garden } from "@/records/garden/garden";
 import { lineNames, scoresOnYardsticks, yardsticks } from "@/records/line/queries";
 import { type LotRow, lotById } from "@/records/lot/queries";
 import type { Plant } from "@/records/plant/plant";
-import { plantsOfStand, reasonsOf } from "@/records/plant/queries";
+import { type PlantTally, plantsOfStand, plantTallies, reasonsOf } from "@/records/plant/queries";
 import { scoresOfStand } from "@/records/score/queries";
 import { families, type StandRow, standByCode } from "@/records/stand/queries";
 import type { Yardstick } from "@/records/yardstick/yardstick";
@@ -20,23 +23,81 @@ import { type Band, band } from "./band";
 import { type LivedStand, livedStand } from "./lived";
 import type { ForecastStand } from "./outlook";
 import { type Raised, raisedOf } from "./raising";
+import { openWork } from "./work";
+
+/** A family with what it asks for, and how far it is decided. */
+export type FamilyRow = StandRow & {
+  due: { what: string; last: Day | null; more: number } | null;
+  tally: Omit<PlantTally, "standId"> | null;
+};
+
+const SHOWS = ["waits", "open", "decided", "trays", "past"] as const;
+const ORDERS = ["waits", "line", "newest", "code"] as const;
+
+const LATER = "9999";
+const newest = (a: FamilyRow, b: FamilyRow) => b.season - a.season || byLine(a, b);
+const byLine = (a: FamilyRow, b: FamilyRow) => byWords(a.lineName, b.lineName) || inOrder(a.code, b.code);
+
+/** @param season the one under way: what stood before is past */
+const listing = (season: number): Listing<FamilyRow, (typeof SHOWS)[number], (typeof ORDERS)[number]> => ({
+  wordsOf: ({ lineName, code, lotCode, bedName, generation, season }) =>
+    `${nameWithGeneration(lineName, generation)} ${code} ${lotCode ?? ""} ${bedName ?? ""} ${season}`,
+  shows: {
+    waits: ({ due }) => due !== null,
+    open: (row) => !isPast(row, season) && row.tally !== null && row.tally.open > 0,
+    decided: (row) => !isPast(row, season) && row.tally !== null && row.tally.open === 0,
+    trays: (row) => !isPast(row, season) && row.plants === null,
+    past: (row) => isPast(row, season),
+  },
+  orders: {
+    waits: (a, b) =>
+      Number(a.due === null) - Number(b.due === null) ||
+      inOrder(a.due?.last ?? LATER, b.due?.last ?? LATER) ||
+      newest(a, b),
+    line: byLine,
+    newest,
+    code: (a, b) => inOrder(a.code, b.code),
+  },
+});
+
+const isPast = ({ season, endedOn }: FamilyRow, now: number) => season < now || endedOn !== null;
 
 export type Nursery = {
   garden: Garden;
   band: Band;
   season: number;
-  families: StandRow[];
-  cut: Cut;
+  list: Listed<FamilyRow, (typeof SHOWS)[number], (typeof ORDERS)[number]>;
+  /** Families that ask for something, and of this season those with plants nobody has decided on. */
+  waiting: number;
+  undecided: { families: number; plants: number };
   head: string | null;
   beds: BedChoice[];
 };
 
-export function nurseryView(sky: Outlook, from: number | null = null): Nursery {
+const familyRows = (sky: Outlook): FamilyRow[] =>
+  sky.once("families", () => {
+    const work = groupBy(
+      openWork(sky).filter(({ standing, stand }) => standing === "due" && stand.family === 1),
+      ({ stand }) => stand.id,
+    );
+    const tallies = new Map(plantTallies(sky.db).map(({ standId, ...tally }) => [standId, tally]));
+    return families(sky.db)
+      .map((row) => {
+        const due = work.get(row.id);
+        return {
+          ...row,
+          due: due ? { what: due[0]!.what, last: due[0]!.last, more: due.length - 1 } : null,
+          tally: tallies.get(row.id) ?? null,
+        };
+      })
+      .sort(listing(sky.season).orders.waits);
+  });
+
+export function nurseryView(sky: Outlook, asked: AskedOfList = NOTHING_ASKED): Nursery {
   const { db, garden: place, season } = sky;
-  const { items, cut } = page(
-    sky.once("families", () => families(db)),
-    from,
-  );
+  const rows = familyRows(sky);
+  const ways = listing(season);
+  const open = rows.filter(ways.shows.open);
   return {
     garden: place,
     band: band(
@@ -45,8 +106,9 @@ export function nurseryView(sky: Outlook, from: number | null = null): Nursery {
       sky.standsOf(season).filter((s) => s.family === 1),
     ),
     season,
-    families: items,
-    cut,
+    list: listed(rows, ways, asked),
+    waiting: rows.filter(ways.shows.waits).length,
+    undecided: { families: open.length, plants: open.reduce((sum, { tally }) => sum + tally!.open, 0) },
     head: headOf(db),
     beds: bedChoices(db),
   };

@@ -1,11 +1,12 @@
 import { nameWithGeneration } from "@/core/custody/generation";
-import { type Cut, page } from "@/core/lists/page";
+import { type AskedOfList, type Listed, type Listing, listed, NOTHING_ASKED } from "@/core/lists/listed";
+import { byWords, inOrder } from "@/core/lists/order";
 import type { LifeState } from "@/core/seed/life";
 import type { Garden } from "@/records/garden/garden";
 import { lotsInStores, stores } from "@/records/store/queries";
 import type { Store } from "@/records/store/store";
 import { type Band, band } from "./band";
-import { byState, type DyingLot, drawer, dyingLot, type WholeLot, wholeLots } from "./drawer";
+import { byState, type DrawerLot, type DyingLot, drawer, dyingLot, type WholeLot, wholeLots } from "./drawer";
 import { harvestView } from "./harvest";
 import type { Outlook } from "./outlook";
 import { type Regrow, regrowList } from "./regrow";
@@ -86,38 +87,48 @@ export function seedView(sky: Outlook): Seed {
   };
 }
 
+const DRAWER_ORDERS = ["dies", "name", "gathered", "code"] as const;
+
+const DRAWER: Listing<DrawerLot, LifeState, (typeof DRAWER_ORDERS)[number]> = {
+  wordsOf: ({ name, code, lineCode, gathered }) => `${name} ${code} ${lineCode} ${gathered}`,
+  shows: {
+    dead: ({ life }) => life.state === "dead",
+    failing: ({ life }) => life.state === "failing",
+    regrow: ({ life }) => life.state === "regrow",
+    keeps: ({ life }) => life.state === "keeps",
+  },
+  orders: {
+    dies: (a, b) => inOrder(a.life.until.likely ?? "", b.life.until.likely ?? "") || inOrder(a.code, b.code),
+    name: (a, b) => byWords(a.name, b.name) || inOrder(a.code, b.code),
+    gathered: (a, b) => inOrder(b.gathered, a.gathered) || inOrder(a.code, b.code),
+    code: (a, b) => inOrder(a.code, b.code),
+  },
+};
+
 export type DrawerPage = {
   garden: Garden;
   band: Band;
   today: string;
   lots: WholeLot[];
-  cut: Cut;
+  list: Omit<Listed<DrawerLot, LifeState, (typeof DRAWER_ORDERS)[number]>, "items">;
+  /** All lots by state, whatever was asked for. */
   states: Record<LifeState, number>;
-  /** Shown: all, or those of one state. */
-  state: LifeState | null;
   /** Places, with how many lots lie in each. */
   stores: (Store & { lots: number })[];
 };
 
-/** Every lot of the drawer, or those of one state; what dies first stands first. */
-export function drawerPage(sky: Outlook, state: LifeState | null, from: number | null): DrawerPage {
-  const shown = sky.once(`drawer ${state}`, () =>
-    drawer(sky)
-      .filter(({ life }) => state === null || life.state === state)
-      .sort(
-        (a, b) => (a.life.until.likely ?? "").localeCompare(b.life.until.likely ?? "") || a.code.localeCompare(b.code),
-      ),
-  );
-  const { items, cut } = page(shown, from);
+/** The drawer's lots as they are asked for; as it lies, what dies first stands first. */
+export function drawerPage(sky: Outlook, asked: AskedOfList = NOTHING_ASKED): DrawerPage {
+  const all = sky.once("drawer by life", () => [...drawer(sky)].sort(DRAWER.orders.dies));
+  const { items, ...list } = listed(all, DRAWER, asked);
   const lying = sky.once("lots in stores", () => lotsInStores(sky.db));
   return {
     garden: sky.garden,
     band: band(sky, sky.season, sky.standsOf(sky.season)),
     today: sky.today,
     lots: wholeLots(sky, items),
-    cut,
-    states: byState(drawer(sky)),
-    state,
+    list,
+    states: sky.once("drawer by state", () => byState(drawer(sky))),
     stores: stores(sky.db).map((store) => ({ ...store, lots: lying.get(store.id) ?? 0 })),
   };
 }

@@ -43,6 +43,19 @@ export function plantsMarkedOut(db: Db, season: number, today: string): OutWaiti
   ).all(season, today) as OutWaiting[];
 }
 
+/** A family's numbered plants: standing and not decided on, standing and kept, marked out or taken out. */
+export type PlantTally = { standId: Id; open: number; kept: number; out: number };
+
+export const plantTallies = (db: Db): PlantTally[] =>
+  prepared(
+    db,
+    `SELECT standId,
+        sum(removedOn IS NULL AND mark IN ('none', 'watch')) "open",
+        sum(removedOn IS NULL AND mark IN ('keep', 'seed-parent')) kept,
+        sum(removedOn IS NOT NULL OR mark = 'out') "out"
+       FROM plant GROUP BY standId`,
+  ).all() as PlantTally[];
+
 /** Plants taken out of a stand, those numbered and those counted as it was rogued; and how many after its first flower. */
 export const takenOutOf = (db: Db, standId: Id): { plants: number; late: number } =>
   prepared(

@@ -185,10 +185,10 @@ describe("what is left of a lot", () => {
     expect(garden.refused("lot.end", end({ on: "2025-08-01" })).fields.endedOn).toContain("before it was gathered");
     expect(garden.refused("lot.end", end({ on: "2027-07-10" })).fields.endedOn).toContain("still to come");
     garden.done("lot.end", end({}));
-    expect(drawerPage(garden.sky(), null, null).lots).toEqual([]);
+    expect(drawerPage(garden.sky()).lots).toEqual([]);
     expect(page().lot.ending).toBe("dead");
     garden.done("lot.bring-back", { id: lot, version: garden.version("lot", lot) });
-    expect(drawerPage(garden.sky(), null, null).lots).toHaveLength(1);
+    expect(drawerPage(garden.sky()).lots).toHaveLength(1);
     expect(garden.refused("lot.bring-back", { id: lot, version: garden.version("lot", lot) }).fields.id).toContain(
       "has not ended",
     );

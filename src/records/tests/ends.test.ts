@@ -21,7 +21,7 @@ const stand = (lineId: string, sown: string, more: object = {}) => garden.done("
 describe("a line that has ended", () => {
   test("is not offered for sowing, stands last in the list, and goes on again", () => {
     const [one] = [line("Nettle", "pea"), line("Thistle", "pea")];
-    const names = () => linesView(garden.sky()).lines.map(({ name, ending }) => [name, ending]);
+    const names = () => linesView(garden.sky()).list.items.map(({ name, ending }) => [name, ending]);
     const end = { id: one, version: garden.version("line", one), ending: "lost", why: "mice" };
     expect(garden.refused("line.end", { ...end, on: "2027-07-10" }).fields.on).toBe("That day is still to come.");
     expect(garden.done("line.end", { ...end, on: "2027-07-01" }).message).toBe("Line Nettle lost");

@@ -114,7 +114,7 @@ function asked(): string[] {
   crossView(sky, code("cross", made.cross));
   familyView(sky, code("stand", made.stand));
   lotPage(sky, code("lot", made.lot));
-  drawerPage(sky, null, null);
+  drawerPage(sky);
   sharingList(sky);
   harvestView(sky);
   pickersList(sky, code("stand", made.stand));

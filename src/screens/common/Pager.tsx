@@ -1,3 +1,4 @@
+import { listAddress } from "@/core/lists/listed";
 import { type Cut, LIST_PAGE } from "@/core/lists/page";
 import Link from "@/ui/Link";
 
@@ -5,7 +6,7 @@ import Link from "@/ui/Link";
 export function Pager({ path, cut }: { path: string; cut: Cut }) {
   const { from, shown, total } = cut;
   if (total <= shown) return null;
-  const page = (start: number) => `${path}${path.includes("?") ? "&" : "?"}from=${start}`;
+  const page = (start: number) => listAddress(path, { from: start });
   return (
     <nav aria-label="Pages of the list" className="mt-4 flex flex-wrap items-center gap-4">
       {from > 0 && (

@@ -1,52 +1,128 @@
 import { dayInWords } from "@/core/calendar/day";
 import { seasonName } from "@/core/climate/season";
+import { generationName } from "@/core/custody/generation";
+import { listAddress } from "@/core/lists/listed";
 import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
 import { Table } from "@/ui/Table";
+import type { LineRow } from "@/views/lineRows";
 import type { Lines } from "@/views/lines";
+import { ListTools } from "../common/ListTools";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
 import { Tag } from "../common/Tag";
-import { LINE_ENDINGS, SCHOOLS, STATUSES } from "../common/words";
+import { LIFE_STATES, LINE_ENDINGS, SCHOOLS, sentence, yearInWords } from "../common/words";
 import { LineForm } from "./LineForm";
 
-export function LinesScreen({ garden, band, lines, going, cut }: Lines) {
+const SHOWS = {
+  waits: "Wait for you",
+  growing: "Growing",
+  seed: "Seed only",
+  nothing: "No stand, no seed",
+  ended: "Ended",
+};
+const ORDERS = { waits: "What waits", name: "Name", species: "Species", grown: "Last grown", code: "Code" };
+
+/** So many beds are named. */
+const BEDS = 3;
+
+function seedInWords({ gathered, until, state }: NonNullable<LineRow["seed"]>, today: string): string {
+  const year = `seed of ${gathered.slice(0, 4)}`;
+  if (until === null || state === "failing" || state === "dead") return `${year}, ${LIFE_STATES[state]}`;
+  const last = yearInWords(until, today);
+  return last.startsWith("beyond") ? `${year} keeps ${last}` : `${year}, sow by ${last}`;
+}
+
+/** Where a line stands, in a few words. */
+function standingInWords({ ending, endedOn, growing, planned, seed }: LineRow, today: string): string {
+  if (ending) return `${LINE_ENDINGS[ending].toLowerCase()} ${dayInWords(endedOn!)} ${endedOn!.slice(0, 4)}`;
+  const kept = seed && seedInWords(seed, today);
+  if (growing) {
+    const { beds } = growing;
+    const generations = growing.generations.map(generationName).filter(Boolean).join(" and ");
+    const named = beds.length > BEDS ? `${beds.length} beds` : beds.join(", ");
+    return `${generations ? `${generations} growing` : "growing"}${named ? ` in ${named}` : " in trays"}${kept ? `; ${kept}` : ""}`;
+  }
+  if (planned) return `to be sown ${dayInWords(planned)}${kept ? `; ${kept}` : ""}`;
+  return kept ?? "no stand and no seed";
+}
+
+/** What it asks for, and where that is done. */
+function Next({ due, sow, endedOn }: LineRow) {
+  if (endedOn !== null) return null;
+  if (due)
+    return (
+      <>
+        <Link href={due.family ? `/nursery/${due.code}` : `/ground?stand=${due.code}`} className="font-semibold">
+          {due.what}
+        </Link>
+        {due.last && `, until ${dayInWords(due.last)}`}
+        {due.more > 0 && <span className="text-soft"> and {due.more} more</span>}
+      </>
+    );
+  if (sow)
+    return (
+      <Link href="/seed" className="font-semibold">
+        {sow === "old" ? "Its seed fades: grow it again" : "Sow its next generation"}
+      </Link>
+    );
+  return null;
+}
+
+const headline = ({ list, going, waiting }: Lines): string => {
+  if (going === 0 && list.all === 0 && !list.words) return "No lines yet";
+  if (waiting > 0)
+    return `${plural(waiting, "line")} ${waiting === 1 ? "waits" : "wait"} for you, of ${going} in your care`;
+  return `${plural(going, "line")} in your care, and none waits for you`;
+};
+
+export function LinesScreen(view: Lines) {
+  const { garden, band, list, going } = view;
+  const { words, show, by } = list;
+  const empty = going === 0 && list.all === 0 && !words;
   return (
     <Page title="Lines" band={band}>
       <div className="mb-5 flex flex-wrap items-center justify-between gap-4">
-        <h2 className="text-2xl">{lines.length === 0 ? "No lines yet" : `${plural(going, "line")} in your care`}</h2>
+        <h2 className="text-2xl">{headline(view)}</h2>
         <LineForm />
       </div>
-      {lines.length === 0 ? (
+      {empty ? (
         <p className="max-w-prose">
           A line is a variety, a mix, or a cross on its way to one. Name the parents of your first cross, or the variety
           you keep. Its school decides how the garden is judged for it: keep pure, cross and fix, or let it mix.
         </p>
       ) : (
-        <Table heads={["Line", "Name", "Species", "School", "Status", "Stands", "Seed lots", "Last grown"]}>
-          {lines.map((line) => (
-            <tr key={line.id}>
-              <td>
-                <Tag kind="line" code={line.code} href={`/lines/${line.code}`} small />
-              </td>
-              <td className="max-w-80 break-words font-semibold">
-                {line.name}
-                {line.ending && (
-                  <span className="block text-sm font-normal text-soft">
-                    {LINE_ENDINGS[line.ending].toLowerCase()} {dayInWords(line.endedOn!)} {line.endedOn!.slice(0, 4)}
-                  </span>
-                )}
-              </td>
-              <td>{line.speciesName}</td>
-              <td>{SCHOOLS[line.school]}</td>
-              <td>{STATUSES[line.status]}</td>
-              <td>{line.stands}</td>
-              <td>{line.lots}</td>
-              <td>{line.lastSeason === null ? "not yet" : seasonName(line.lastSeason, garden.latitude)}</td>
-            </tr>
-          ))}
-        </Table>
+        <>
+          <ListTools path="/lines" looked={list} shows={SHOWS} orders={ORDERS} placeholder="Name, species or code" />
+          {list.items.length === 0 ? (
+            <p>No line has all of these words.</p>
+          ) : (
+            <Table heads={["Line", "Name", "Where it stands", "Next", "Last grown"]}>
+              {list.items.map((line) => (
+                <tr key={line.id}>
+                  <td>
+                    <Tag kind="line" code={line.code} href={`/lines/${line.code}`} small />
+                  </td>
+                  <td className="max-w-80 break-words">
+                    <strong>{line.name}</strong>
+                    <span className="block text-sm text-soft">
+                      {line.speciesName}, {SCHOOLS[line.school].toLowerCase()}
+                    </span>
+                  </td>
+                  <td>{sentence(standingInWords(line, band.today))}</td>
+                  <td>
+                    <Next {...line} />
+                  </td>
+                  <td className="whitespace-nowrap">
+                    {line.lastSeason === null ? "not yet" : seasonName(line.lastSeason, garden.latitude)}
+                  </td>
+                </tr>
+              ))}
+            </Table>
+          )}
+          <Pager path={listAddress("/lines", { words, show, by })} cut={list.cut} />
+        </>
       )}
-      <Pager path="/lines" cut={cut} />
     </Page>
   );
 }

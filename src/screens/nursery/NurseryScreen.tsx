@@ -1,10 +1,12 @@
-import { daysBetween } from "@/core/calendar/day";
+import { dayInWords, daysBetween } from "@/core/calendar/day";
 import { seasonName } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
-import { groupBy } from "@/core/lists/groupBy";
+import { bedInWords } from "@/core/ground/bedInWords";
+import { listAddress } from "@/core/lists/listed";
 import { plural } from "@/core/units/plural";
 import { Table } from "@/ui/Table";
-import type { Nursery } from "@/views/nursery";
+import type { FamilyRow, Nursery } from "@/views/nursery";
+import { ListTools } from "../common/ListTools";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
 import { Tag } from "../common/Tag";
@@ -12,14 +14,39 @@ import { percent } from "../common/words";
 import { SowFamily } from "./SowFamily";
 
 /** What came up, in how many days: a yardstick of the family. */
-function cameUpInWords({ sowedSeeds, cameUp, sown, upOn }: Nursery["families"][number]): string {
+function cameUpInWords({ sowedSeeds, cameUp, sown, upOn }: FamilyRow): string {
   if (cameUp === null) return "not counted";
   const share = sowedSeeds ? `, ${percent(cameUp / sowedSeeds)}` : "";
   return `${cameUp}${share}${upOn ? `, ${plural(daysBetween(sown, upOn), "day")}` : ""}`;
 }
 
-export function NurseryScreen({ garden, band, families, cut, head, beds }: Nursery) {
-  const seasons = [...groupBy(families, (f) => f.season)];
+const SHOWS = { waits: "Wait for you", open: "Still open", decided: "Decided", trays: "In trays", past: "Past" };
+const ORDERS = { waits: "What waits", line: "Line", newest: "Newest", code: "Code" };
+
+/** How far it is decided, in a few words. */
+function decidedInWords({ tally, plants, season }: FamilyRow, now: number): string {
+  if (!tally) return plants === null ? "in trays" : plural(plants, "plant");
+  const { open, kept, out } = tally;
+  const parts = [
+    open && `${open} ${season < now ? "neither" : "open"}`,
+    kept && `${kept} kept`,
+    out && `${out} out`,
+  ].filter(Boolean);
+  return parts.join(", ");
+}
+
+const headline = ({ list, waiting, undecided }: Nursery): string => {
+  if (list.all === 0 && !list.words) return "No families yet";
+  if (waiting > 0) return `${plural(waiting, "family", "families")} ${waiting === 1 ? "waits" : "wait"} for you`;
+  const { families, plants } = undecided;
+  return plants > 0
+    ? `${plural(plants, "plant")} of ${plural(families, "family", "families")} still to be decided on`
+    : "Nothing waits in the nursery";
+};
+
+export function NurseryScreen(view: Nursery) {
+  const { garden, band, list, head, beds } = view;
+  const { words, show, by } = list;
   return (
     <Page
       title="Nursery"
@@ -31,36 +58,49 @@ export function NurseryScreen({ garden, band, families, cut, head, beds }: Nurse
         </>
       }
     >
-      {families.length === 0 ? (
-        <>
-          <h2 className="text-2xl">No families yet</h2>
-          <p className="mt-2 max-w-prose">
-            A family is a lot sown with its plants numbered, so that each can be scored, kept or taken out.
-          </p>
-        </>
+      <h2 className="mb-4 text-2xl">{headline(view)}</h2>
+      {list.all === 0 && !words ? (
+        <p className="max-w-prose">
+          A family is a lot sown with its plants numbered, so that each can be scored, kept or taken out.
+        </p>
       ) : (
-        seasons.map(([season, list]) => (
-          <section key={season} className="mb-8">
-            <h2 className="mb-2">{seasonName(season, garden.latitude)}</h2>
-            <Table heads={["Family", "Line", "Lot", "Sown", "Came up", "Planted", "Bed"]}>
-              {list.map((f) => (
+        <>
+          <ListTools path="/nursery" looked={list} shows={SHOWS} orders={ORDERS} placeholder="Line, lot, bed or code" />
+          {list.items.length === 0 ? (
+            <p>No family has all of these words.</p>
+          ) : (
+            <Table heads={["Family", "Line", "Plants", "Next", "Came up", "Season"]}>
+              {list.items.map((f) => (
                 <tr key={f.id}>
                   <td>
                     <Tag kind="family" code={f.code} href={`/nursery/${f.code}`} small />
                   </td>
-                  <td className="max-w-72 break-words">{nameWithGeneration(f.lineName, f.generation)}</td>
-                  <td className="whitespace-nowrap">{f.lotCode ?? "–"}</td>
-                  <td>{f.sowedSeeds ?? "–"}</td>
+                  <td className="max-w-72 break-words">
+                    <strong>{nameWithGeneration(f.lineName, f.generation)}</strong>
+                    <span className="flex flex-wrap gap-x-2 text-sm text-soft">
+                      {f.bedName && <span>{bedInWords(f.bedName)}</span>}
+                      {f.lotCode && <span className="whitespace-nowrap">lot {f.lotCode}</span>}
+                    </span>
+                  </td>
+                  <td>{decidedInWords(f, view.season)}</td>
+                  <td>
+                    {f.due && (
+                      <>
+                        <strong>{f.due.what}</strong>
+                        {f.due.last && `, until ${dayInWords(f.due.last)}`}
+                        {f.due.more > 0 && <span className="text-soft"> and {f.due.more} more</span>}
+                      </>
+                    )}
+                  </td>
                   <td>{cameUpInWords(f)}</td>
-                  <td>{f.plants === null ? "in trays" : plural(f.plants, "plant")}</td>
-                  <td>{f.bedName ?? "–"}</td>
+                  <td>{seasonName(f.season, garden.latitude)}</td>
                 </tr>
               ))}
             </Table>
-          </section>
-        ))
+          )}
+          <Pager path={listAddress("/nursery", { words, show, by })} cut={list.cut} />
+        </>
       )}
-      <Pager path="/nursery" cut={cut} />
     </Page>
   );
 }

@@ -1,10 +1,13 @@
 import { dayInWords } from "@/core/calendar/day";
+import { listAddress } from "@/core/lists/listed";
 import type { LifeState } from "@/core/seed/life";
 import { plural } from "@/core/units/plural";
+import { figure } from "@/core/writing/numbers";
 import Link from "@/ui/Link";
 import { Table } from "@/ui/Table";
 import type { WholeLot } from "@/views/drawer";
 import type { DrawerPage } from "@/views/seed";
+import { ListTools } from "../common/ListTools";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
 import { Tag } from "../common/Tag";
@@ -25,16 +28,18 @@ function headline({ states }: DrawerPage): string {
 /** Seeds left of a lot; its range where they were weighed. */
 const leftInWords = ({ left, fruits }: WholeLot): string =>
   left
-    ? `${left.likely}${left.counted ? "" : ` (${left.low}–${left.high})`}`
+    ? `${figure(left.likely)}${left.counted ? "" : ` (${figure(left.low)}–${figure(left.high)})`}`
     : `not counted${fruits ? `, ${plural(fruits, "fruit")}` : ""}`;
 
 const fromOf = ({ crossCode, motherCode, motherNumber }: WholeLot): string =>
   crossCode ?? (motherCode ? `${motherCode}${motherNumber ? `.${motherNumber}` : ""}` : "received");
 
+const ORDERS = { dies: "What dies first", name: "Name", gathered: "Newest", code: "Code" };
+
 /** Every lot of the drawer; what dies first stands first. */
 export function DrawerScreen(view: DrawerPage) {
-  const { band, lots, cut, states, state, stores, today } = view;
-  const path = state ? `/seed/drawer?state=${state}` : "/seed/drawer";
+  const { band, lots, list, stores, today } = view;
+  const { words, show, by } = list;
   return (
     <Page title="The drawer" band={band} beside={<Places stores={stores} today={today} lots={lots} />}>
       <p className="mb-1">
@@ -47,21 +52,16 @@ export function DrawerScreen(view: DrawerPage) {
         When less than what you want comes up, by its kind, how it lay, and your own tests. The day is the middle of a
         wide range.
       </p>
-      <nav aria-label="Lots by their state" className="mb-4 flex flex-wrap gap-2">
-        <Link href="/seed/drawer" className="leaf" aria-current={state === null ? "page" : undefined}>
-          All
-        </Link>
-        {STATES.map((one) => (
-          <Link
-            key={one}
-            href={`/seed/drawer?state=${one}`}
-            className="leaf"
-            aria-current={state === one ? "page" : undefined}
-          >
-            {LIFE_STATES[one]}: {states[one]}
-          </Link>
-        ))}
-      </nav>
+      {(list.all > 0 || words) && (
+        <ListTools
+          path="/seed/drawer"
+          looked={list}
+          shows={LIFE_STATES}
+          orders={ORDERS}
+          placeholder="Line, year or code"
+        />
+      )}
+      {lots.length === 0 && words && <p>No lot has all of these words.</p>}
       {lots.length > 0 && (
         <Table heads={["Lot", "Line", "From", "Gathered", "Seeds left", "Sow by"]} wide={["From", "Gathered"]}>
           {lots.map((lot) => (
@@ -87,7 +87,7 @@ export function DrawerScreen(view: DrawerPage) {
           ))}
         </Table>
       )}
-      <Pager path={path} cut={cut} />
+      <Pager path={listAddress("/seed/drawer", { words, show, by })} cut={list.cut} />
     </Page>
   );
 }

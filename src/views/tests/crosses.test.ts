@@ -256,5 +256,5 @@ test("a list of crosses keeps closed ones and asks nothing of them", () => {
   expect(tones()).toEqual(["strong", "strong"]);
   garden.done("cross.adjust", { id: crossId, version: 1, closed: 1 });
   expect(tones()).toEqual(["other", "other"]);
-  expect(crossesView(garden.sky(), null).crosses).toMatchObject([{ evenings: null, cross: { closed: 1 } }]);
+  expect(crossesView(garden.sky(), null).list.items).toMatchObject([{ evenings: null, cross: { closed: 1 } }]);
 });

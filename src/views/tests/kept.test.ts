@@ -35,7 +35,7 @@ const VIEWS: Record<string, (sky: Outlook) => unknown> = {
   works: (sky) => worksView(sky, null),
   nursery: nurseryView,
   seed: seedView,
-  drawer: (sky) => drawerPage(sky, null, null),
+  drawer: (sky) => drawerPage(sky),
   harvest: harvestView,
   sharing: sharingList,
   lines: linesView,

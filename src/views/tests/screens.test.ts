@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { SPECIES } from "@/catalogue/catalogue";
+import { NOTHING_ASKED } from "@/core/lists/listed";
 import { undo } from "@/records/command";
 import { family, type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { CHOICES } from "../choices";
@@ -283,9 +284,9 @@ describe("Crosses", () => {
 describe("Nursery, Seed and Lines", () => {
   test("long lists are cut and can be walked through", () => {
     for (let i = 0; i < 130; i++) line(`line ${String(i).padStart(3, "0")}`);
-    const stretch = (from: number | null) => linesView(garden.sky(), from);
+    const stretch = (from: number | null) => linesView(garden.sky(), { ...NOTHING_ASKED, from }).list;
     expect(stretch(null)).toMatchObject({ cut: { from: 0, shown: 60, total: 130 } });
-    expect(stretch(60).lines[0]!.name).toBe("line 060");
+    expect(stretch(60).items[0]!.name).toBe("line 060");
     expect(stretch(120)).toMatchObject({ cut: { from: 120, shown: 10, total: 130 } });
     expect(stretch(9999).cut.from).toBe(0);
   });
@@ -298,7 +299,7 @@ describe("Nursery, Seed and Lines", () => {
       plants: { length: 5 },
     });
     expect(familyView(garden.sky(), "X27-999-9")).toBeNull();
-    expect(nurseryView(garden.sky()).families.map((f) => f.id)).toEqual([stand]);
+    expect(nurseryView(garden.sky()).list.items.map((f) => f.id)).toEqual([stand]);
   });
 
   test("what is left of a lot is what was not sown; by mass it is a range", () => {
@@ -329,10 +330,12 @@ describe("Nursery, Seed and Lines", () => {
     const leek = line("Slatefoot", { species: "leek" });
     for (const gathered of ["2027-02-01", "2026-01-01", "2025-01-01", "2018-09-01"])
       garden.done("lot.receive", { lineId: leek, gathered, seeds: 50 });
-    const { lots, states } = drawerPage(garden.sky(), null, null);
+    const { lots, states } = drawerPage(garden.sky());
     expect(lots.map(({ life }) => life.state)).toEqual(["dead", "failing", "regrow", "keeps"]);
     expect(states).toEqual({ keeps: 1, regrow: 1, failing: 1, dead: 1 });
-    expect(drawerPage(garden.sky(), "dead", null).lots.map(({ gathered }) => gathered)).toEqual(["2018-09-01"]);
+    expect(drawerPage(garden.sky(), { ...NOTHING_ASKED, show: "dead" }).lots.map(({ gathered }) => gathered)).toEqual([
+      "2018-09-01",
+    ]);
     expect(seedView(garden.sky()).total).toBe(4);
   });
 

@@ -90,7 +90,7 @@ const SCREENS: [screen: string, view: () => unknown, day?: string][] = [
   ["nursery", () => headless(nurseryView(garden.sky()))],
   ["a family", () => familyView(garden.sky(), code("stand", garden.stands.family))],
   ["seed", () => seedView(garden.sky())],
-  ["the drawer", () => drawerPage(garden.sky(), null, null)],
+  ["the drawer", () => drawerPage(garden.sky())],
   ["a lot", () => lotPage(garden.sky(), code("lot", garden.lot))],
   ["what there is to choose from", () => Object.entries(CHOICES).map(([of, list]) => [of, list(garden.sky(), 2028)])],
   ["lines", () => linesView(garden.sky())],
@@ -134,7 +134,7 @@ test("some of these figures worked out by hand", () => {
   const [sweet, flesh, bitter] = [3 / Math.sqrt(20 / 3), 0.4 / Math.sqrt(0.3), 0.25 / 0.5];
   expect(Object.values(ranks)[0]!.index).toBeCloseTo((2 * sweet + flesh + bitter) / 4, 10);
   // 12 g of 25 to 48 seeds a gram; forty seeds of which ten are sown.
-  const { lots } = drawerPage(garden.sky(), null, null);
+  const { lots } = drawerPage(garden.sky());
   expect(lots.map(({ seedsLeft }) => seedsLeft)).toEqual(expect.arrayContaining([438, 30]));
 });
 

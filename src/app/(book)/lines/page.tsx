@@ -1,10 +1,10 @@
 import { LinesScreen } from "@/screens/lines/LinesScreen";
 import { linesView } from "@/views/lines";
 import { here } from "../../here";
-import { type Search, wholeNumber } from "../../params";
+import { askedOfList, type Search } from "../../params";
 
 export const metadata = { title: "Lines" };
 
 export default async function Page({ searchParams }: { searchParams: Search }) {
-  return <LinesScreen {...linesView(await here(), wholeNumber((await searchParams).from))} />;
+  return <LinesScreen {...linesView(await here(), await askedOfList(searchParams))} />;
 }

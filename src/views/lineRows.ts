@@ -1,0 +1,129 @@
+import { speciesById } from "@/catalogue/catalogue";
+import type { Day } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
+import { groupBy } from "@/core/lists/groupBy";
+import { type AskedOfList, type Listed, type Listing, listed } from "@/core/lists/listed";
+import { byWords, inOrder } from "@/core/lists/order";
+import type { LifeState } from "@/core/seed/life";
+import { type LineSummary, lines } from "@/records/line/queries";
+import { livingOf } from "./drawer";
+import type { Outlook } from "./outlook";
+import { regrowList } from "./regrow";
+import { openWork } from "./work";
+
+/** Where a line stands today: what grows of it, what is planned, its seed, and what it asks for. */
+export type LineRow = LineSummary & {
+  speciesName: string;
+  growing: { generations: (number | null)[]; beds: string[] } | null;
+  /** The soonest day on which it is to be sown. */
+  planned: Day | null;
+  /** Of its seed that is alive, the lot that keeps longest. */
+  seed: { gathered: Day; until: Day | null; state: LifeState } | null;
+  /** Work that is due: what, until when, and how many pieces more. */
+  due: { what: string; last: Day | null; code: string; family: boolean; more: number } | null;
+  /** Its seed fades, or is its next generation, and nothing is sown of it. */
+  sow: "old" | "next" | null;
+};
+
+export const LINE_SHOWS = ["waits", "growing", "seed", "nothing", "ended"] as const;
+export const LINE_ORDERS = ["waits", "name", "species", "grown", "code"] as const;
+type Show = (typeof LINE_SHOWS)[number];
+type Order = (typeof LINE_ORDERS)[number];
+
+const waits = ({ due, sow, endedOn }: LineRow) => endedOn === null && (due !== null || sow !== null);
+
+/** What waits first: work by its last chance, then what should be sown; then what grows, what is planned, seed alone. */
+const rank = (row: LineRow): number => {
+  if (row.endedOn !== null) return 6;
+  if (row.due) return 0;
+  if (row.sow) return row.sow === "old" ? 1 : 2;
+  if (row.growing) return 3;
+  return row.planned ? 4 : 5;
+};
+const byName = (a: LineRow, b: LineRow) => byWords(a.name, b.name);
+const LATER = "9999";
+
+const LISTING: Listing<LineRow, Show, Order> = {
+  wordsOf: ({ name, code, speciesName }) => `${name} ${code} ${speciesName}`,
+  shows: {
+    waits,
+    growing: ({ growing }) => growing !== null,
+    seed: ({ growing, seed, endedOn }) => growing === null && seed !== null && endedOn === null,
+    nothing: ({ growing, seed, endedOn }) => growing === null && seed === null && endedOn === null,
+    ended: ({ endedOn }) => endedOn !== null,
+  },
+  orders: {
+    waits: (a, b) => rank(a) - rank(b) || inOrder(a.due?.last ?? LATER, b.due?.last ?? LATER) || byName(a, b),
+    name: byName,
+    species: (a, b) => byWords(a.speciesName, b.speciesName) || byName(a, b),
+    grown: (a, b) => (b.lastSeason ?? 0) - (a.lastSeason ?? 0) || byName(a, b),
+    code: (a, b) => inOrder(a.code, b.code),
+  },
+};
+
+/** Every line with where it stands. */
+const lineRows = (sky: Outlook): LineRow[] =>
+  sky.once("line rows", () => {
+    const { db, today, season } = sky;
+    const stands = [...sky.standsOf(season), ...sky.standsOf(season + 1)].filter((s) => !s.outside && !s.endedOn);
+    const lineOf = new Map<Id, Id>(stands.map(({ id, lineId }) => [id, lineId]));
+    const [ahead, here] = [
+      (s: (typeof stands)[number]) => s.planned === 1 || s.sown > today,
+      groupBy(stands, (s) => s.lineId),
+    ];
+    const work = groupBy(
+      openWork(sky).filter(({ standing }) => standing === "due"),
+      ({ stand }) => lineOf.get(stand.id)!,
+    );
+    const sow = new Map(regrowList(sky).map(({ lineId, why }) => [lineId, why]));
+    return lines(db, today)
+      .map((line): LineRow => {
+        const of = here.get(line.id) ?? [];
+        const growing = of.filter((s) => !ahead(s));
+        const due = work.get(line.id);
+        const best = (livingOf(sky).get(line.id) ?? []).reduce<NonNullable<LineRow["seed"]> | null>(
+          (kept, { gathered, life }) => {
+            const until = life.until.likely;
+            return kept && (kept.until ?? "") >= (until ?? "") ? kept : { gathered, until, state: life.state };
+          },
+          null,
+        );
+        return {
+          ...line,
+          speciesName: speciesById(line.species).name,
+          growing:
+            growing.length > 0
+              ? {
+                  generations: [...new Set(growing.map((s) => s.generation))],
+                  beds: [...new Set(growing.flatMap((s) => s.bedName ?? []))],
+                }
+              : null,
+          planned: of.filter(ahead).reduce<Day | null>((day, { sown }) => (day && day < sown ? day : sown), null),
+          seed: best,
+          due: due
+            ? {
+                what: due[0]!.what,
+                last: due[0]!.last,
+                code: due[0]!.stand.code,
+                family: due[0]!.stand.family === 1,
+                more: due.length - 1,
+              }
+            : null,
+          sow: sow.get(line.id) ?? null,
+        };
+      })
+      .sort(LISTING.orders.waits);
+  });
+
+/** Lines as they are asked for, with how many go on and how many of them wait for something. */
+export function lineList(
+  sky: Outlook,
+  asked: AskedOfList,
+): { list: Listed<LineRow, Show, Order>; going: number; waiting: number } {
+  const rows = lineRows(sky);
+  return {
+    list: listed(rows, LISTING, asked),
+    going: rows.filter(({ endedOn }) => endedOn === null).length,
+    waiting: rows.filter(waits).length,
+  };
+}
