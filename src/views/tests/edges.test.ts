@@ -1,0 +1,121 @@
+import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import { speciesById } from "@/catalogue/catalogue";
+import { addDays, daysBetween } from "@/core/calendar/day";
+import { type Plot, plot, twoMelons } from "@/records/tests/plot";
+import { calendarView } from "../calendar";
+import { crossPlanView } from "../crossPlan";
+import { seasonView } from "../season";
+import { seedCalls } from "../seedCalls";
+import { openWork } from "../work";
+
+/** What holds to the day, and not a day before or after. */
+let garden: Plot;
+beforeEach(() => {
+  garden = plot();
+});
+afterEach(() => garden.close());
+
+const line = (name: string, species: string) =>
+  garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated" }).id;
+const calls = (day: string) => {
+  garden.on(day);
+  return seedCalls(garden.sky());
+};
+
+describe("a sowing", () => {
+  test("can be moved up to its own day, one that was only planned as long as nothing of it flowered", () => {
+    const lineId = line("Gold", "melon");
+    garden.on("2027-05-10");
+    const sow = (sown: string, planned = 0) => {
+      const { id } = garden.done("stand.add", { lineId, bedId: 1, sown, plants: 5 });
+      garden.db.prepare("UPDATE stand SET planned = ? WHERE id = ?").run(planned, id);
+      return id;
+    };
+    const stands = [sow("2027-05-09"), sow("2027-05-10"), sow("2027-05-11"), sow("2027-05-01", 1)];
+    const ahead = () => {
+      const shown = new Map(seasonView(garden.sky(), 2027).stands.map((s) => [s.id, s.ahead]));
+      return stands.map((id) => shown.get(id));
+    };
+    expect(ahead()).toEqual([false, true, true, true]);
+    // What should be sown by now, or is to be sown, is work; what was sown today is done.
+    const toSow = openWork(garden.sky()).filter(({ act }) => act === "sow");
+    expect(toSow.map(({ stand }) => stands.indexOf(stand.id)).sort()).toEqual([2, 3]);
+    garden.db.prepare("UPDATE stand SET firstFlower = '2027-05-09' WHERE id = ?").run(stands[3]);
+    expect(ahead()).toEqual([false, true, true, false]);
+  });
+});
+
+describe("seed calls", () => {
+  test("for a count from its kind's first day on, once a day, until its last day was counted", () => {
+    const { low, high } = speciesById("leek").seed.counts;
+    expect(low).toBeLessThan(high);
+    const lot = garden.done("lot.receive", {
+      lineId: line("Slatefoot", "leek"),
+      gathered: "2026-09-01",
+      seeds: 200,
+    }).id;
+    const on = "2027-07-01";
+    garden.on(on);
+    const tested = garden.done("test.set", { lotId: lot, sown: 20, on }).id;
+    const counted = (day: string) => calls(day).some(({ kind }) => kind === "count");
+    const first = addDays(on, low);
+    expect([addDays(first, -1), first].map(counted)).toEqual([false, true]);
+    garden.done("test.count", { testId: tested, up: 12, on: first });
+    expect([first, addDays(first, 1)].map(counted)).toEqual([false, true]);
+    const last = addDays(on, high);
+    expect(calls(last)).toMatchObject([{ kind: "count", last, late: false }]);
+    expect(calls(addDays(last, 1))).toMatchObject([{ kind: "count", last, late: true }]);
+    garden.on(last);
+    garden.done("test.count", { testId: tested, up: 15, on: last });
+    expect(counted(addDays(last, 1))).toBe(false);
+  });
+
+  test("no more for a count where all have come up", () => {
+    const lot = garden.done("lot.receive", {
+      lineId: line("Slatefoot", "leek"),
+      gathered: "2026-09-01",
+      seeds: 200,
+    }).id;
+    const tested = garden.done("test.set", { lotId: lot, sown: 20, on: "2027-06-20" }).id;
+    garden.done("test.count", { testId: tested, up: 20, on: "2027-07-08" });
+    expect(calls("2027-07-09")).toEqual([]);
+  });
+
+  test("for desiccant on the day that it is spent, where a place has some", () => {
+    const tin = { name: "Tin", temperature: 8, humidity: 30 };
+    garden.done("store.add", { ...tin, desiccantOn: "2027-04-10", desiccantEvery: 90 });
+    garden.done("store.add", { ...tin, name: "Shelf" });
+    expect(calls("2027-07-08")).toEqual([]);
+    expect(calls("2027-07-09")).toMatchObject([{ kind: "desiccant", name: "Tin", due: "2027-07-09" }]);
+  });
+});
+
+test("work without a last chance stands a week in the calendar, other work until then", () => {
+  twoMelons(garden);
+  // Where no frost ends it, a sowing has no last chance.
+  garden.db.prepare("UPDATE garden SET latitude = 2, lastFrost = NULL, firstFrost = NULL").run();
+  const lineId = line("Later", "melon");
+  garden.done("stand.add", { lineId, bedId: 1, sown: "2027-07-20", plants: 5 });
+  const { events } = calendarView(garden.sky(), null);
+  const works = new Map(openWork(garden.sky()).map((work) => [work.key.replace(" ", "-"), work]));
+  const known = events.flatMap((event) => {
+    const work = works.get(event.id);
+    return work ? [{ event, work }] : [];
+  });
+  const open = known.filter(({ work }) => work.last === null);
+  expect(open.length).toBeGreaterThan(0);
+  for (const { event } of open) expect(daysBetween(event.start, event.end)).toBe(7);
+  for (const { event, work } of known.filter((one) => one.work.last !== null)) {
+    expect([event.start, event.end]).toEqual([work.best, work.last]);
+    expect(event.note.includes("After")).toBe(Boolean(work.otherwise));
+  }
+});
+
+test("a plan's kinds stand by their size, then their names; its seasons the newest first", () => {
+  const sow = (lineId: string) => garden.done("stand.add", { lineId, bedId: 1, sown: "2027-05-01", plants: 5 });
+  for (const species of ["tomato", "melon", "aubergine"]) sow(line(species, species));
+  sow(line("second", "melon"));
+  expect(crossPlanView(garden.sky(), null).groups.map(({ group }) => group)).toEqual(["Melon", "Aubergine", "Tomato"]);
+  expect(crossPlanView(garden.sky(), 2025).seasons).toEqual([2027, 2025]);
+  expect(crossPlanView(garden.sky(), 2030).seasons).toEqual([2030, 2027]);
+});
