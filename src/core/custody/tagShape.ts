@@ -1,5 +1,16 @@
 import type { Kind } from "./code";
 
+/** Sizes that tags are bought in, mm; others can be asked for. */
+export const TAG_SIZES = [
+  { width: 90, height: 32 },
+  { width: 75, height: 38 },
+  { width: 62, height: 29 },
+  { width: 50, height: 25 },
+  { width: 50, height: 19 },
+  { width: 40, height: 15 },
+  { width: 30, height: 12 },
+] as const;
+
 /** A corner: a share of the width plus a share of the height, from the left; a share of the height, from the top. */
 type Corner = { wide: number; high: number; down: number };
 const at = (wide: number, high: number, down: number): Corner => ({ wide, high, down });

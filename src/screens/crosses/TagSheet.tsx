@@ -1,5 +1,6 @@
 "use client";
-import { useState } from "react";
+import { useEffect, useState } from "react";
+import { TAG_SIZES } from "@/core/custody/tagShape";
 import { plural } from "@/core/units/plural";
 import { Sheet } from "@/ui/Sheet";
 
@@ -9,6 +10,8 @@ const PARTS = [
   { value: "packets", label: "Packet tags, one for outside and one for inside" },
 ] as const;
 
+const AWAY = "The server did not answer; tags are made there.";
+
 /** Tags of a cross as a PDF: which, how large, on what paper, with which square code. */
 export function TagSheet({ cross, flowers }: { cross: string; flowers: number }) {
   const [parts, setParts] = useState<string[]>(["flowers", "bags", "packets"]);
@@ -16,7 +19,26 @@ export function TagSheet({ cross, flowers }: { cross: string; flowers: number })
   const [paper, setPaper] = useState("a4");
   const [code, setCode] = useState("qr");
   const [spare, setSpare] = useState("6");
+  const [refused, setRefused] = useState<string | null>(null);
   const query = new URLSearchParams({ cross, parts: parts.join(","), ...size, paper, code, spare });
+  const address = `/api/tags/sheet?${query}`;
+  const offered = TAG_SIZES.findIndex(({ width, height }) => `${width} ${height}` === `${size.width} ${size.height}`);
+  // Whether they can be made so is asked before they are: a sheet of tags nobody can read is paper lost.
+  useEffect(() => {
+    const asking = new AbortController();
+    const later = setTimeout(async () => {
+      try {
+        const answer = await fetch(`${address}&check=1`, { signal: asking.signal });
+        setRefused(answer.ok ? null : await answer.text());
+      } catch {
+        if (!asking.signal.aborted) setRefused(AWAY);
+      }
+    }, 300);
+    return () => {
+      clearTimeout(later);
+      asking.abort();
+    };
+  }, [address]);
   const number = (label: string, value: string, onChange: (value: string) => void) => (
     <label className="block">
       <span className="block font-semibold">{label}</span>
@@ -42,6 +64,23 @@ export function TagSheet({ cross, flowers }: { cross: string; flowers: number })
               </label>
             ))}
           </fieldset>
+          <label className="block">
+            <span className="block font-semibold">Size</span>
+            <select
+              value={offered}
+              onChange={(event) => {
+                const { width, height } = TAG_SIZES[Number(event.target.value)] ?? TAG_SIZES[0];
+                setSize({ width: String(width), height: String(height) });
+              }}
+            >
+              {offered < 0 && <option value={-1}>As typed</option>}
+              {TAG_SIZES.map(({ width, height }, i) => (
+                <option key={`${width} ${height}`} value={i}>
+                  {width} × {height} mm
+                </option>
+              ))}
+            </select>
+          </label>
           <div className="grid grid-cols-3 gap-4">
             {number("Width, mm", size.width, (width) => setSize({ ...size, width }))}
             {number("Height, mm", size.height, (height) => setSize({ ...size, height }))}
@@ -67,13 +106,15 @@ export function TagSheet({ cross, flowers }: { cross: string; flowers: number })
           <p className="text-sm text-soft">
             {plural(flowers, "flower")} so far. Tags have the shape they have on the screen; print at 100 %.
           </p>
-          <a
-            className="leaf leaf-strong text-center"
-            href={`/api/tags/sheet?${query}`}
-            aria-disabled={parts.length === 0}
-          >
-            Make the PDF
-          </a>
+          {refused ? (
+            <p className="error" role="alert">
+              {refused}
+            </p>
+          ) : (
+            <a className="leaf leaf-strong text-center" href={address}>
+              Make the PDF
+            </a>
+          )}
           <a className="text-center" href={`/api/tags/cross/${cross}`}>
             Only the cross&apos;s own tag
           </a>

@@ -1,44 +1,23 @@
-import { readFile } from "node:fs/promises";
-import { join } from "node:path";
-import fontkit from "@pdf-lib/fontkit";
 import bwip from "bwip-js/node";
-import { PDFDocument, type PDFFont, type PDFPage, rgb } from "pdf-lib";
-import type { Kind } from "@/core/custody/code";
+import { PDFDocument, type PDFPage, rgb } from "pdf-lib";
 import { tagOutline } from "@/core/custody/tagShape";
+import { type Fonts, fontsFor } from "./tagFonts";
+import { layoutOf, MM, type Sides, smallestFor, type TagText } from "./tagLayout";
 
-export type TagText = { kind: Kind; code: string; title: string; lines: string[] };
 export type SquareCode = "qr" | "datamatrix";
 export type Paper = "a4" | "letter" | "single";
 /** Lengths in mm. */
-export type TagLayout = { width: number; height: number; paper: Paper; code: SquareCode };
+export type TagLayout = Sides & { paper: Paper; code: SquareCode };
 
 export const USUAL: TagLayout = { width: 90, height: 32, paper: "single", code: "qr" };
 
 /** A sheet of more takes longer to draw than anyone waits. */
 export const MOST_TAGS = 400;
 
-const MM = 72 / 25.4;
 const MARGIN = 4;
 const GAP = 3;
 const SHEETS = { a4: { width: 210, height: 297 }, letter: { width: 215.9, height: 279.4 } };
-const FONTS = "node_modules/@expo-google-fonts/atkinson-hyperlegible-next";
-const PLAIN = `${FONTS}/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf`;
-const BOLD = `${FONTS}/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf`;
 const INK = rgb(0.13, 0.11, 0.17);
-
-/** No line of a tag can show more letters than this; what is longer is cut before it is measured. */
-const MOST = 80;
-
-/** What a tag 32 mm high has below its title for lines, mm; many lines are written smaller, none is left out. */
-const LINES_ROOM = 13.5;
-
-/** Words that fit a width, the end cut with an ellipsis. */
-function cutTo(text: string, font: PDFFont, size: number, width: number): string {
-  let cut = text.slice(0, MOST);
-  if (cut === text && font.widthOfTextAtSize(text, size) <= width) return text;
-  while (cut && font.widthOfTextAtSize(`${cut}…`, size) > width) cut = cut.slice(0, -1);
-  return `${cut}…`;
-}
 
 /** The cells of a square code, row by row. */
 export function cellsOf(
@@ -65,13 +44,9 @@ function drawCode(page: PDFPage, text: string, kind: SquareCode, x: number, y: n
         });
 }
 
-type Fonts = { plain: PDFFont; bold: PDFFont };
-/** Room that a shape's nose or neck takes from the left, as a share of its height. */
-const NOSE: Partial<Record<Kind, number>> = { cross: 0.34, plant: 0.3, line: 0.3, flower: 0.42 };
-
 /** One tag with its lower left corner at a point, in points. */
-function drawTag(page: PDFPage, tag: TagText, layout: TagLayout, fonts: Fonts, left: number, bottom: number): void {
-  const [width, height] = [layout.width * MM, layout.height * MM];
+function drawTag(page: PDFPage, tag: TagText, sides: TagLayout, fonts: Fonts, left: number, bottom: number): void {
+  const [width, height] = [sides.width * MM, sides.height * MM];
   const outline = tagOutline(tag.kind, width, height);
   page.drawSvgPath(`M ${outline.map((p) => `${p.x} ${p.y}`).join(" L ")} Z`, {
     x: left,
@@ -79,24 +54,17 @@ function drawTag(page: PDFPage, tag: TagText, layout: TagLayout, fonts: Fonts, l
     borderColor: INK,
     borderWidth: 0.8,
   });
-  const side = Math.min(height * 0.69, width * 0.3);
-  const start = left + height * (NOSE[tag.kind] ?? 0.12);
-  drawCode(page, tag.code, layout.code, start, bottom + (height - side) / 2, side);
-  const x = start + side + height * 0.12;
-  const room = left + width - height * 0.42 - x;
-  // Sizes are those of a tag 32 mm high.
-  const scale = layout.height / 32;
-  const write = (words: string, size: number, down: number, font = fonts.plain) =>
-    page.drawText(cutTo(words, font, size * scale, room), {
-      x,
-      y: bottom + height - down * MM * scale,
-      size: size * scale,
-      font,
-    });
-  write(tag.code, 15, 10, fonts.bold);
-  write(tag.title, 10, 16, fonts.bold);
-  const step = Math.min(3.8, LINES_ROOM / tag.lines.length);
-  for (const [i, line] of tag.lines.entries()) write(line, Math.min(8, step * 2.3), 16.8 + (i + 1) * step);
+  const layout = layoutOf(tag, sides, fonts);
+  if (!layout) throw new Error(`${tag.code} does not fit ${sides.width} × ${sides.height} mm`);
+  const { square, written } = layout;
+  drawCode(page, tag.code, sides.code, left + square.x, bottom + square.y, square.side);
+  for (const { words, weight, size, x, y } of written) {
+    let at = left + x;
+    for (const run of fonts.runs(words, weight)) {
+      page.drawText(run.words, { x: at, y: bottom + y, size, font: run.font });
+      at += run.font.widthOfTextAtSize(run.words, size);
+    }
+  }
 }
 
 /** Where tags stand on a sheet, from the top left, in mm from its lower left corner. */
@@ -120,12 +88,29 @@ function placesOn({ width, height, paper }: TagLayout): {
   return { page, places };
 }
 
-/** Tags as a PDF: the outline of each one's kind, its code as text and as a square code, and what it stands for. */
-export async function tagsPdf(tags: TagText[], layout: TagLayout): Promise<Uint8Array> {
+const cellsOn = (tags: TagText[], kind: SquareCode) => tags.map(({ code }) => cellsOf(code, kind).size);
+
+/** The smallest size of a shape on which tags can be read, mm: what was asked for where they can. */
+export async function smallestSides(tags: TagText[], layout: TagLayout): Promise<Sides> {
+  const fonts = await fontsFor(await PDFDocument.create());
+  return smallestFor(tags, layout, cellsOn(tags, layout.code), fonts);
+}
+
+/** Why tags cannot be had in a size, with the size that holds them; null where they can. */
+export async function tooSmall(tags: TagText[], layout: TagLayout): Promise<string | null> {
+  const { width, height } = await smallestSides(tags, layout);
+  if (width === layout.width && height === layout.height) return null;
+  return `${layout.width} × ${layout.height} mm is too small to be read: these tags need ${width} × ${height} mm or more.`;
+}
+
+/**
+ * Tags as a PDF: the outline of each one's kind, its code as text and as a square code, and what it stands for. Where they
+ * would be too small to read they are made larger, in the same shape.
+ */
+export async function tagsPdf(tags: TagText[], asked: TagLayout): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
-  pdf.registerFontkit(fontkit);
-  const embed = async (path: string) => pdf.embedFont(await readFile(join(process.cwd(), path)), { subset: true });
-  const fonts = { plain: await embed(PLAIN), bold: await embed(BOLD) };
+  const fonts = await fontsFor(pdf);
+  const layout = { ...asked, ...smallestFor(tags, asked, cellsOn(tags, asked.code), fonts) };
   pdf.setTitle(tags.length === 1 ? `${tags[0]!.code} ${tags[0]!.title}` : `${tags.length} tags`);
   const { page: size, places } = placesOn(layout);
   let page: PDFPage | null = null;

@@ -16,14 +16,15 @@ import { packetsOf } from "@/records/packet/queries";
 import { offersOf, sharingById, wishesOf } from "@/records/sharing/queries";
 import { type StandRow, standByCode } from "@/records/stand/queries";
 import { vesselByCode } from "@/records/vessel/queries";
-import type { TagText } from "./tagPdf";
+import type { TagText } from "./tagLayout";
 
 const FOR_SEED = "For seed: do not pick";
 
 function lotTagOf(lot: LotRow): TagText {
   const from =
     lot.crossCode ??
-    (lot.motherCode ? `${lot.motherCode}${lot.motherNumber ? ` plant ${lot.motherNumber}` : ""}` : "received");
+    (lot.motherCode ? `${lot.motherCode}${lot.motherNumber ? ` plant ${lot.motherNumber}` : ""}` : null);
+  const origin = from === null ? "received" : `from ${from}`;
   const name = speciesById(lot.species);
   return {
     kind: "lot",
@@ -31,7 +32,7 @@ function lotTagOf(lot: LotRow): TagText {
     title: nameWithGeneration(lot.lineName, lot.generation),
     lines: [
       `${name.name}, ${name.binomial}`,
-      lot.doubt ? `in doubt (${lot.doubt}), from ${from}` : `from ${from}`,
+      lot.doubt ? `in doubt (${lot.doubt}), ${origin}` : origin,
       `gathered ${dayInWords(lot.gathered, "long")}${lot.fraction ? `, ${lot.fraction.replace("-", " ")}` : ""}`,
       ...(lot.brokenOn ? [`CHAIN BROKEN ${lot.brokenOn}: ${lot.brokenWhy}`] : []),
     ],

@@ -1,8 +1,9 @@
 import Joi from "joi";
+import { plural } from "@/core/units/plural";
 import { theDb } from "@/db/open";
 import { codeAsked } from "../../../params";
 import { answering, file, words } from "../../answer";
-import { MOST_TAGS, tagsPdf } from "../tagPdf";
+import { MOST_TAGS, tagsPdf, tooSmall } from "../tagPdf";
 import { crossTags, type Part } from "../tags";
 
 type Query = {
@@ -13,6 +14,8 @@ type Query = {
   paper: "a4" | "letter" | "single";
   code: "qr" | "datamatrix";
   spare: number;
+  /** Only whether they can be made so. */
+  check?: boolean;
 };
 
 const schema = Joi.object<Query>({
@@ -27,6 +30,7 @@ const schema = Joi.object<Query>({
   paper: Joi.string().valid("a4", "letter", "single").required(),
   code: Joi.string().valid("qr", "datamatrix").required(),
   spare: Joi.number().integer().min(0).max(60).required(),
+  check: Joi.boolean(),
 });
 
 /** Tags of a cross, sizes in mm. */
@@ -41,5 +45,8 @@ export const GET = (request: Request) =>
     if (tags.length === 0) return words(404, "No flower is waiting for a tag.");
     if (tags.length > MOST_TAGS)
       return words(400, `That makes ${tags.length} tags; at most ${MOST_TAGS} are made at once. Ask for fewer.`);
+    const small = await tooSmall(tags, value);
+    if (small) return words(400, small);
+    if (value.check) return words(200, `${plural(tags.length, "tag")} of ${value.width} × ${value.height} mm.`);
     return file(new Uint8Array(await tagsPdf(tags, value)), "application/pdf", "tags.pdf", "inline");
   });

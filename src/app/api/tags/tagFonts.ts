@@ -1,0 +1,71 @@
+import { readFile } from "node:fs/promises";
+import { join } from "node:path";
+import fontkit from "@pdf-lib/fontkit";
+import type { PDFDocument, PDFFont } from "pdf-lib";
+
+const ATKINSON = "node_modules/@expo-google-fonts/atkinson-hyperlegible-next";
+const NOTO = "node_modules/@expo-google-fonts/noto-sans";
+/** The first has the letters of the screen; what it lacks, Greek and Cyrillic, the second has. */
+const FILES = {
+  plain: [
+    `${ATKINSON}/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf`,
+    `${NOTO}/400Regular/NotoSans_400Regular.ttf`,
+  ],
+  bold: [`${ATKINSON}/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf`, `${NOTO}/700Bold/NotoSans_700Bold.ttf`],
+} as const;
+
+export type Weight = keyof typeof FILES;
+
+/** Stands where no font has a sign. */
+const NO_SIGN = "?";
+
+/** A stretch of words in one font. */
+export type Run = { words: string; font: PDFFont };
+
+/** Words in the fonts that have their signs. */
+export type Fonts = {
+  runs: (words: string, weight: Weight) => Run[];
+  width: (words: string, weight: Weight, size: number) => number;
+  /** Signs that none of the fonts has. */
+  lacks: (words: string) => string[];
+};
+
+/** One word's signs, joined as they are written: letters with marks by themselves become one. */
+const signsOf = (words: string) =>
+  [...words.normalize("NFC")].filter((sign) => !/\p{Cc}|\p{Cf}|\p{Variation_Selector}/u.test(sign));
+
+export async function fontsFor(pdf: PDFDocument): Promise<Fonts> {
+  pdf.registerFontkit(fontkit);
+  const embed = async (file: string) => {
+    const font = await pdf.embedFont(await readFile(join(process.cwd(), file)), { subset: true });
+    return { font, has: new Set(font.getCharacterSet()) };
+  };
+  const read = async (weight: Weight) => Promise.all(FILES[weight].map(embed));
+  const known = { plain: await read("plain"), bold: await read("bold") };
+  const fontOf = (sign: string, weight: Weight) => known[weight].find(({ has }) => has.has(sign.codePointAt(0)!))?.font;
+  const runs = (words: string, weight: Weight) => {
+    const found: Run[] = [];
+    for (const sign of signsOf(words)) {
+      const font = fontOf(sign, weight);
+      const written = font ? sign : NO_SIGN;
+      const last = found.at(-1);
+      if (last && last.font === (font ?? last.font)) last.words += written;
+      else found.push({ words: written, font: font ?? known[weight][0]!.font });
+    }
+    return found;
+  };
+  // Tags of a sheet say much the same, and are measured in many sizes: widths grow with the size.
+  const widths = new Map<string, number>();
+  const unit = (words: string, weight: Weight) => {
+    const key = `${weight} ${words}`;
+    const width =
+      widths.get(key) ?? runs(words, weight).reduce((sum, run) => sum + run.font.widthOfTextAtSize(run.words, 1), 0);
+    widths.set(key, width);
+    return width;
+  };
+  return {
+    runs,
+    width: (words, weight, size) => unit(words, weight) * size,
+    lacks: (words) => [...new Set(signsOf(words).filter((sign) => !fontOf(sign, "plain")))],
+  };
+}
