@@ -25,8 +25,8 @@ export type LineRow = LineSummary & {
   sow: "old" | "next" | null;
 };
 
-export const LINE_SHOWS = ["waits", "growing", "seed", "nothing", "ended"] as const;
-export const LINE_ORDERS = ["waits", "name", "species", "grown", "code"] as const;
+const LINE_SHOWS = ["waits", "growing", "seed", "nothing", "ended"] as const;
+const LINE_ORDERS = ["waits", "name", "species", "grown", "code"] as const;
 type Show = (typeof LINE_SHOWS)[number];
 type Order = (typeof LINE_ORDERS)[number];
 

@@ -1,37 +1,27 @@
-/**
- * The script that keeps pages for the garden on the device. Pages come from the server whenever it answers; the last
- * ones of the garden stand in when it does not. Writes never pass here: they wait in the outbox.
- */
-const SCRIPT = `
-const KEPT = "garden-1";
-const PAGES = ["/", "/round"];
-self.addEventListener("install", () => self.skipWaiting());
-self.addEventListener("activate", (event) => event.waitUntil(self.clients.claim()));
-const keep = async (request, response) => {
-  if (response.ok) await (await caches.open(KEPT)).put(request, response.clone());
-  return response;
-};
-const page = async (request, path) => {
-  try {
-    return await keep(path, await fetch(request));
-  } catch (failure) {
-    const kept = await caches.match(path);
-    if (kept) return kept;
-    throw failure;
-  }
-};
-const part = async (request) => (await caches.match(request)) ?? keep(request, await fetch(request));
-self.addEventListener("fetch", (event) => {
-  const { request } = event;
-  const url = new URL(request.url);
-  if (request.method !== "GET" || url.origin !== self.location.origin) return;
-  if (request.mode === "navigate" && PAGES.includes(url.pathname)) event.respondWith(page(request, url.pathname));
-  else if (url.pathname.startsWith("/_next/static/")) event.respondWith(part(request));
-});
-`;
+import { readFile } from "node:fs/promises";
+import { join } from "node:path";
 
-export function GET(): Response {
-  return new Response(SCRIPT, {
+// The build is named only once it is made.
+export const dynamic = "force-dynamic";
+
+/** Each after those that it needs. */
+const MODULES = ["core", "routing", "strategies", "precaching"];
+const read = (path: string) => readFile(join(process.cwd(), path), "utf8");
+
+/** The script that keeps pages for the garden on the device (worker.js), with what it is built on, of this build. */
+const script = async (): Promise<string> => {
+  const [version, own, ...modules] = await Promise.all([
+    read(".next/BUILD_ID"),
+    read("src/app/garden-worker/worker.js"),
+    ...MODULES.map((name) => read(`node_modules/workbox-${name}/build/workbox-${name}.prod.js`)),
+  ]);
+  // The maps of the modules are not served.
+  const plain = modules.map((text) => text.replace(/^\/\/# sourceMappingURL=.*$/m, ""));
+  return `${plain.join("\n")}\nconst VERSION = ${JSON.stringify(version!.trim())};\n${own}`;
+};
+
+export async function GET(): Promise<Response> {
+  return new Response(await script(), {
     headers: {
       "content-type": "text/javascript; charset=utf-8",
       "cache-control": "no-cache",

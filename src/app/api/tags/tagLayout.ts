@@ -97,7 +97,7 @@ export function layoutOf(tag: TagText, sides: Sides, fonts: Fonts): Layout | nul
 }
 
 /** A square code's cells must be no smaller than this to be read, mm. */
-export const LEAST_CELL = 0.3;
+const LEAST_CELL = 0.3;
 
 /**
  * The smallest size of the same shape on which all tags can be read, in whole mm; the size asked for where they can.

@@ -1,0 +1,88 @@
+/*
+ * What the browser keeps for the garden: Today and the round with all they are drawn with, as they were when the server
+ * last answered, and a page that says so for the rest. Pages come from the server whenever it answers. Writes never pass
+ * here: they wait in the outbox. `VERSION` and `workbox` are written before this.
+ */
+/* global workbox, VERSION */
+const { precaching, routing, strategies } = workbox;
+
+const PAGES = ["/", "/round"];
+const OFFLINE = "/offline";
+const KEPT = { pages: `garden-pages-${VERSION}`, parts: `garden-parts-${VERSION}` };
+/** A server that takes longer is taken as away, s. */
+const PATIENCE = 6;
+/** Pages are kept anew so long after the last press, ms: one press draws a page several times. */
+const PAUSE = 1500;
+/** What a page is drawn with, as its text names it. */
+const PARTS = /\/_next\/static\/[\w.~/-]+\.(?:js|css|woff2)/g;
+
+precaching.precache([{ url: OFFLINE, revision: VERSION }]);
+precaching.cleanupOutdatedCaches();
+
+/** Keeps what a page names, but what is kept already. */
+async function keepParts(text) {
+  const parts = await caches.open(KEPT.parts);
+  const named = [...new Set(text.match(PARTS) ?? [])];
+  await Promise.all(named.map(async (part) => (await parts.match(part)) ?? parts.add(part).catch(() => undefined)));
+}
+
+async function keepPages() {
+  const pages = await caches.open(KEPT.pages);
+  for (const path of PAGES) {
+    const response = await fetch(path, { headers: { accept: "text/html" } }).catch(() => null);
+    if (!response?.ok) continue;
+    await pages.put(path, response.clone());
+    await keepParts(await response.text());
+  }
+}
+
+let latest = 0;
+/** Keeps the pages once presses have paused. */
+async function keepSoon() {
+  const mine = ++latest;
+  await new Promise((next) => setTimeout(next, PAUSE));
+  if (mine === latest) await keepPages();
+}
+
+self.addEventListener("install", () => self.skipWaiting());
+self.addEventListener("activate", (event) => {
+  const tidy = async () => {
+    await self.clients.claim();
+    const old = (await caches.keys()).filter(
+      (name) => name.startsWith("garden-") && !Object.values(KEPT).includes(name),
+    );
+    await Promise.all(old.map((name) => caches.delete(name)));
+    const offline = await precaching.matchPrecache(OFFLINE);
+    if (offline) await keepParts(await offline.text());
+    await keepPages();
+  };
+  event.waitUntil(tidy());
+});
+
+const toPage = ({ url, sameOrigin }) => sameOrigin && PAGES.includes(url.pathname);
+
+routing.registerRoute(
+  (asked) => toPage(asked) && asked.request.mode === "navigate",
+  new strategies.NetworkFirst({
+    cacheName: KEPT.pages,
+    networkTimeoutSeconds: PATIENCE,
+    matchOptions: { ignoreVary: true },
+    plugins: [{ cacheKeyWillBeUsed: async ({ request }) => new URL(request.url).pathname }],
+  }),
+);
+routing.registerRoute(
+  ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith("/_next/static/"),
+  new strategies.CacheFirst({ cacheName: KEPT.parts }),
+);
+routing.registerRoute(({ request }) => request.mode === "navigate", new strategies.NetworkOnly());
+routing.setCatchHandler(async ({ request }) =>
+  request.mode === "navigate" ? ((await precaching.matchPrecache(OFFLINE)) ?? Response.error()) : Response.error(),
+);
+
+// A press draws Today or the round anew, without turning the page: what is kept follows.
+self.addEventListener("fetch", (event) => {
+  const url = new URL(event.request.url);
+  const drawn = event.request.mode === "navigate" || event.request.headers.has("rsc");
+  if (event.request.method === "GET" && drawn && toPage({ url, sameOrigin: url.origin === self.location.origin }))
+    event.waitUntil(keepSoon());
+});
