@@ -10,6 +10,7 @@ import { benchFlowers } from "./flowers";
 import { fillLarge } from "./garden";
 import { benchIsolation } from "./isolation";
 import { benchJournal } from "./journal";
+import { benchLight } from "./light";
 import { benchPooling } from "./pooling";
 import { benchPublished } from "./published";
 import { benchSeed } from "./seed";
@@ -91,6 +92,7 @@ for (const at of Object.values(records))
     "  (against the guide: no such record when empty)",
   );
 bare.stop();
+await benchLight(large.url, [...SCREENS, ...Object.values(records)]);
 let value = 0;
 const post = (server: string, path: string, body: object) => async () => {
   const answer = await fetch(server + path, {

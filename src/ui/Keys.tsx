@@ -1,39 +1,7 @@
 "use client";
 import { Dialog } from "radix-ui";
-import { useEffect, useState } from "react";
+import { type Place, useKeysOn } from "./keysOn";
 import { Over } from "./Over";
-
-export type Place = { href: string; label: string; key: string };
-
-const KEPT = "single-keys";
-const CHANGED = "single-keys-changed";
-
-const isOn = () => {
-  try {
-    return localStorage.getItem(KEPT) !== "off";
-  } catch {
-    // A device that keeps nothing has its keys.
-    return true;
-  }
-};
-
-/** Whether keys pressed by themselves do something on this device; who dictates, or presses by accident, turns them off. */
-export function useKeysOn(): [boolean, (on: boolean) => void] {
-  const [on, setOn] = useState(true);
-  useEffect(() => {
-    const look = () => setOn(isOn());
-    look();
-    window.addEventListener(CHANGED, look);
-    return () => window.removeEventListener(CHANGED, look);
-  }, []);
-  return [
-    on,
-    (next) => {
-      localStorage.setItem(KEPT, next ? "on" : "off");
-      window.dispatchEvent(new Event(CHANGED));
-    },
-  ];
-}
 
 /** The keys of the program, and the switch for those that are pressed by themselves. */
 export function Keys({ places, onClose }: { places: Place[]; onClose: () => void }) {

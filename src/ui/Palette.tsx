@@ -1,27 +1,15 @@
 "use client";
-import { Command } from "cmdk";
-import { type ReactNode, useEffect, useRef, useState } from "react";
-import { Keys, type Place, useKeysOn } from "./Keys";
-import { Over } from "./Over";
+import { lazy, type ReactNode, Suspense, useEffect, useRef } from "react";
+import type { Act, Hit } from "./Finder";
+import { type Place, useKeysOn } from "./keysOn";
 import { useGo } from "./useGo";
 
-export type Hit = { kind: string; id: string; code: string | null; name: string; href: string };
-/** Something to be done or looked at; `words` are what else it is called. */
-export type Act = { label: string; words: string; href: string };
+// Fetched when first opened: most pages are read without.
+const Finder = lazy(async () => ({ default: (await import("./Finder")).Finder }));
+const Keys = lazy(async () => ({ default: (await import("./Keys")).Keys }));
 
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
-
-/** What begins with the words, then what holds all of them. */
-function actsFor(typed: string, acts: Act[]): { first: Act[]; later: Act[] } {
-  const words = typed.trim().toLowerCase().split(/\s+/).filter(Boolean);
-  const fits = acts.filter(({ label, words: more }) => {
-    const all = `${label} ${more}`.toLowerCase().split(/[^\p{L}\p{N}]+/u);
-    return words.every((word) => all.some((one) => one.startsWith(word)));
-  });
-  const begins = ({ label }: Act) => label.toLowerCase().startsWith(words.join(" "));
-  return { first: fits.filter(begins), later: fits.filter((act) => !begins(act)) };
-}
 
 type Props = {
   open: "find" | "keys" | null;
@@ -67,112 +55,14 @@ export function Palette({ open, onOpen, places, acts, badge }: Props) {
     close();
     go(href);
   };
-  if (open === "find") return <Finder places={places} acts={acts} badge={badge} onGo={goTo} onClose={close} />;
-  if (open === "keys") return <Keys places={places} onClose={close} />;
-  return null;
-}
-
-type FinderProps = Pick<Props, "places" | "acts" | "badge"> & { onGo: (href: string) => void; onClose: () => void };
-
-function Finder({ places, acts, badge, onGo, onClose }: FinderProps) {
-  const [words, setWords] = useState("");
-  const [{ of, found: hits, slip }, setAnswer] = useState<{ of: string; found: Hit[]; slip?: string }>({
-    of: "",
-    found: [],
-  });
-  /** Enter that was pressed before the answer came goes where the answer leads. */
-  const [waits, setWaits] = useState(false);
-  const asked = words.trim();
-
-  useEffect(() => {
-    const stop = new AbortController();
-    const wait = setTimeout(async () => {
-      if (!asked) return setAnswer({ of: "", found: [] });
-      try {
-        const response = await fetch(`/api/find?q=${encodeURIComponent(asked)}`, { signal: stop.signal });
-        setAnswer({ of: asked, ...((await response.json()) as { found: Hit[]; slip?: string }) });
-      } catch (error) {
-        if (!stop.signal.aborted) throw error;
-      }
-    }, 60);
-    return () => {
-      clearTimeout(wait);
-      stop.abort();
-    };
-  }, [asked]);
-
-  const screens: Act[] = places.map(({ label, href, key }) => ({ label, href, words: `g ${key}` }));
-  const { first, later } = asked ? actsFor(asked, [...screens, ...acts]) : { first: [], later: [] };
-  const answered = of === asked;
-  useEffect(() => {
-    const best = first[0]?.href ?? hits[0]?.href ?? later[0]?.href;
-    if (waits && answered && best) onGo(best);
-  });
+  if (!open) return null;
   return (
-    <Over
-      title="Find anything"
-      hideTitle
-      onClose={onClose}
-      className="fixed left-1/2 top-[10vh] z-40 w-[38rem] max-w-[94vw] -translate-x-1/2 border border-ink bg-leaf shadow-xl"
-    >
-      <Command
-        shouldFilter={false}
-        label="Find"
-        onKeyDown={(event) => {
-          if (event.key !== "Enter" || answered || !asked) return;
-          event.preventDefault();
-          event.stopPropagation();
-          setWaits(true);
-        }}
-      >
-        <Command.Input
-          value={words}
-          onValueChange={(typed) => {
-            setWords(typed);
-            setWaits(false);
-          }}
-          placeholder="Code, name, plant 17, a note, or what to do"
-          className="border-0 border-b text-lg"
-        />
-        <Command.List className="max-h-[60vh] overflow-y-auto p-2">
-          {asked && (
-            <Command.Empty className="p-3 text-soft">{slip ?? "Nothing has that code, name or word."}</Command.Empty>
-          )}
-          {first.map((act) => (
-            <ActRow key={act.label} act={act} onGo={onGo} />
-          ))}
-          {asked &&
-            hits.map((hit) => (
-              <Command.Item
-                key={`${hit.kind}${hit.id}`}
-                value={`${hit.kind}${hit.id}`}
-                onSelect={() => onGo(hit.href)}
-                className="flex min-h-11 cursor-pointer items-center gap-4 p-2 data-[selected=true]:bg-rule/60"
-              >
-                {hit.code && <span className="w-36 shrink-0">{badge({ ...hit, code: hit.code })}</span>}
-                <span className="truncate">{hit.name}</span>
-                <span className="ml-auto text-sm text-soft">{hit.kind}</span>
-              </Command.Item>
-            ))}
-          {later.map((act) => (
-            <ActRow key={act.label} act={act} onGo={onGo} />
-          ))}
-          {!asked && screens.map((act) => <ActRow key={act.href} act={act} keys={act.words} onGo={onGo} />)}
-        </Command.List>
-      </Command>
-    </Over>
-  );
-}
-
-function ActRow({ act, keys, onGo }: { act: Act; keys?: string; onGo: (href: string) => void }) {
-  return (
-    <Command.Item
-      value={`go ${act.label}`}
-      onSelect={() => onGo(act.href)}
-      className="flex min-h-11 cursor-pointer items-center justify-between p-2 data-[selected=true]:bg-rule/60"
-    >
-      {act.label}
-      {keys ? <kbd className="text-sm text-soft">{keys}</kbd> : <span className="text-sm text-soft">go</span>}
-    </Command.Item>
+    <Suspense>
+      {open === "find" ? (
+        <Finder places={places} acts={acts} badge={badge} onGo={goTo} onClose={close} />
+      ) : (
+        <Keys places={places} onClose={close} />
+      )}
+    </Suspense>
   );
 }

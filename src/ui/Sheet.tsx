@@ -1,9 +1,7 @@
 "use client";
 import clsx from "clsx";
-import { X } from "lucide-react";
-import { Dialog } from "radix-ui";
-import { type ReactNode, useEffect, useState } from "react";
-import { Over } from "./Over";
+import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
+import type { PanelProps } from "./SheetPanel";
 
 type Props = {
   trigger: ReactNode;
@@ -18,9 +16,15 @@ type Props = {
   children: (close: () => void) => ReactNode;
 };
 
-/** How a page over the right side looks. */
-export const SHEET =
-  "fixed inset-y-0 right-0 z-40 w-full max-w-lg overflow-y-auto border-l border-ink bg-leaf p-6 shadow-xl";
+// Fetched when first opened: most pages are read without.
+const Panel = lazy(async () => ({ default: (await import("./SheetPanel")).SheetPanel }));
+
+/** The page itself, open for as long as it is drawn. */
+export const SheetPanel = (props: PanelProps) => (
+  <Suspense>
+    <Panel {...props} />
+  </Suspense>
+);
 
 /** A page that slides over the right side for one piece of writing; made only when opened, as a screen may have a hundred. */
 export function Sheet({ trigger, title, strong, plain, bare, at, children }: Props) {
@@ -53,20 +57,5 @@ export function Sheet({ trigger, title, strong, plain, bare, at, children }: Pro
         </SheetPanel>
       )}
     </>
-  );
-}
-
-/** The page itself, open for as long as it is drawn. */
-export function SheetPanel({ title, onClose, children }: { title: string; onClose: () => void; children: ReactNode }) {
-  return (
-    <Over title={title} onClose={onClose} className={SHEET}>
-      <div className="mb-5 flex items-start justify-between gap-4">
-        <Dialog.Title className="text-2xl">{title}</Dialog.Title>
-        <Dialog.Close aria-label="Close" className="leaf leaf-plain">
-          <X aria-hidden size={22} />
-        </Dialog.Close>
-      </div>
-      {children}
-    </Over>
   );
 }

@@ -1,7 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useCallback } from "react";
-import { settled } from "./Over";
+import { settled } from "./overs";
 
 /** Turns the page, once a sheet that was just closed is out of the way. */
 export function useGo(): (href: string) => void {

@@ -1,4 +1,4 @@
-import { readFile } from "node:fs/promises";
+import { readdir, readFile } from "node:fs/promises";
 import { join } from "node:path";
 
 // The build is named only once it is made.
@@ -8,8 +8,15 @@ export const dynamic = "force-dynamic";
 const MODULES = ["core", "routing", "strategies", "precaching"];
 const read = (path: string) => readFile(join(process.cwd(), path), "utf8");
 
+/** Everything that the pages of this build are drawn with, by its address. */
+async function partsOfBuild(): Promise<string[]> {
+  const files = await readdir(join(process.cwd(), ".next/static"), { recursive: true });
+  return files.filter((file) => /\.(js|css|woff2)$/.test(file)).map((file) => `/_next/static/${file}`);
+}
+
 /** The script that keeps pages for the garden on the device (worker.js), with what it is built on, of this build. */
 const script = async (): Promise<string> => {
+  const parts = await partsOfBuild();
   const [version, own, ...modules] = await Promise.all([
     read(".next/BUILD_ID"),
     read("src/app/garden-worker/worker.js"),
@@ -17,7 +24,7 @@ const script = async (): Promise<string> => {
   ]);
   // The maps of the modules are not served.
   const plain = modules.map((text) => text.replace(/^\/\/# sourceMappingURL=.*$/m, ""));
-  return `${plain.join("\n")}\nconst VERSION = ${JSON.stringify(version!.trim())};\n${own}`;
+  return `${plain.join("\n")}\nconst VERSION = ${JSON.stringify(version!.trim())};\nconst PARTS_OF_BUILD = ${JSON.stringify(parts)};\n${own}`;
 };
 
 export async function GET(): Promise<Response> {

@@ -1,9 +1,9 @@
 /*
  * What the browser keeps for the garden: Today and the round with all they are drawn with, as they were when the server
  * last answered, and a page that says so for the rest. Pages come from the server whenever it answers. Writes never pass
- * here: they wait in the outbox. `VERSION` and `workbox` are written before this.
+ * here: they wait in the outbox. `workbox`, `VERSION` and `PARTS_OF_BUILD` are written before this.
  */
-/* global workbox, VERSION */
+/* global workbox, VERSION, PARTS_OF_BUILD */
 const { precaching, routing, strategies } = workbox;
 
 const PAGES = ["/", "/round"];
@@ -19,11 +19,18 @@ const PARTS = /\/_next\/static\/[\w.~/-]+\.(?:js|css|woff2)/g;
 precaching.precache([{ url: OFFLINE, revision: VERSION }]);
 precaching.cleanupOutdatedCaches();
 
-/** Keeps what a page names, but what is kept already. */
-async function keepParts(text) {
+/** Keeps a part, unless it is kept already. */
+async function keepPart(part) {
   const parts = await caches.open(KEPT.parts);
-  const named = [...new Set(text.match(PARTS) ?? [])];
-  await Promise.all(named.map(async (part) => (await parts.match(part)) ?? parts.add(part).catch(() => undefined)));
+  return (await parts.match(part)) ?? parts.add(part).catch(() => undefined);
+}
+
+/** Keeps what a page names. */
+const keepParts = (text) => Promise.all([...new Set(text.match(PARTS) ?? [])].map(keepPart));
+
+/** What a page fetches only when something on it is opened is kept as well, one by one: there is no hurry. */
+async function keepRest() {
+  for (const part of PARTS_OF_BUILD) await keepPart(part);
 }
 
 async function keepPages() {
@@ -55,6 +62,7 @@ self.addEventListener("activate", (event) => {
     const offline = await precaching.matchPrecache(OFFLINE);
     if (offline) await keepParts(await offline.text());
     await keepPages();
+    await keepRest();
   };
   event.waitUntil(tidy());
 });
@@ -70,8 +78,10 @@ routing.registerRoute(
     plugins: [{ cacheKeyWillBeUsed: async ({ request }) => new URL(request.url).pathname }],
   }),
 );
+// A worker is told its work in its address, which what is kept has lost.
 routing.registerRoute(
-  ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith("/_next/static/"),
+  ({ url, sameOrigin, request }) =>
+    sameOrigin && url.pathname.startsWith("/_next/static/") && !request.destination.endsWith("worker"),
   new strategies.CacheFirst({ cacheName: KEPT.parts }),
 );
 routing.registerRoute(({ request }) => request.mode === "navigate", new strategies.NetworkOnly());

@@ -15,9 +15,15 @@ export function nextGeneration(kind: SeedKind, mother: number | null, father: nu
 /** `F3`; nothing for a line that is not counted in generations. @example generationName(3) // "F3" */
 export const generationName = (generation: number | null): string => (generation === null ? "" : `F${generation}`);
 
-/** A line's name with the generation, if it has one. @example nameWithGeneration("Lantern melon", 5) // "Lantern melon F5" */
-export const nameWithGeneration = (name: string, generation: number | null): string =>
-  generation === null ? name : `${name} ${generationName(generation)}`;
+/**
+ * A line's name with the generation, if it has one and is not called so.
+ * @example nameWithGeneration("Lantern melon", 5) // "Lantern melon F5"
+ * @example nameWithGeneration("Redstar F1", 1) // "Redstar F1"
+ */
+export function nameWithGeneration(name: string, generation: number | null): string {
+  const said = generation === null ? "" : generationName(generation);
+  return said === "" || name.endsWith(` ${said}`) ? name : `${name} ${said}`;
+}
 
 export type SeedCount = { likely: number; low: number; high: number; counted: boolean };
 

@@ -8,15 +8,23 @@ type Said = {
   what?: string;
 };
 
+/** From one in so many on, and so near to a whole number, nobody minds what is left out. */
+const ROUGH = 3.5;
+const NEARLY = 0.15;
+
 /**
- * A share as so many of so many: one in some, up to a half; over it, so many in ten. A model is never sure of all.
+ * A share as so many of so many: one in some, as far as that is a round number; else so many in ten. A model is never sure
+ * of all.
  * @example oddsInWords(0.0222, { what: "seed" }) // "1 seed in 45"
+ * @example [0.48, 0.4, 0.15].map((share) => oddsInWords(share)) // ["1 in 2", "4 in 10", "1 in 7"]
  */
 export function oddsInWords(share: number, { below = 0.00005, few, what }: Said = {}): string {
   const one = what ? `1 ${what}` : "1";
-  const some = (n: number) => `${one} in ${figure(Number(n.toPrecision(2)), 1)}`;
+  const some = (n: number) => `${one} in ${figure(Number(Math.round(n).toPrecision(2)))}`;
   if (share < below) return few ?? `fewer than ${some(1 / below)}`;
-  if (share <= 0.5) return some(1 / share);
+  const of = 1 / share;
+  const round = of >= ROUGH || Math.abs(of - Math.round(of)) < NEARLY || Math.round(share * 10) === 5;
+  if (share <= 0.5 && round) return some(of);
   const tenths = Math.round(share * 10);
   return `${tenths > 9 ? "more than 9" : tenths}${what ? ` ${what}s` : ""} in 10`;
 }

@@ -43,7 +43,7 @@ test("odds are so many of so many, and a model is never sure of all", () => {
     "less than 1 in 100",
     "less than 1 in 100",
     "1 in 100",
-    "1 in 2.5",
+    "4 in 10",
     "1 in 2",
   ]);
   expect([0.55, 0.94, 0.951, 1].map((share) => oddsInWords(share))).toEqual([

@@ -10,9 +10,12 @@ const round = (value: number): string => {
   return figure(value, size >= 100 ? 0 : size >= 10 ? 1 : 2);
 };
 
+/** Long ways are known by their first figures only: 800 m are no 2,625 ft. */
+const roughly = (feet: number) => (Math.abs(feet) >= 1000 ? Number(feet.toPrecision(2)) : feet);
+
 /** A length kept in metres, in the grower's units with the unit. @example lengthInWords(140, "imperial") // "459 ft" */
 export function lengthInWords(metres: number, units: Units): string {
-  return units === "metric" ? `${round(metres)} m` : `${round(metres / METRES_PER_FOOT)} ft`;
+  return units === "metric" ? `${round(metres)} m` : `${round(roughly(metres / METRES_PER_FOOT))} ft`;
 }
 
 /** A mass kept in grams, in the grower's units with the unit. @example massInWords(56.7, "imperial") // "2 oz" */

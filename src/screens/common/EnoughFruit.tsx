@@ -79,7 +79,7 @@ export function EnoughFruit({ state }: { state: CrossState }) {
             `${fixed(rate.likely, 2)} (${fixed(rate.low, 2)}–${fixed(rate.high, 2)})`,
             `nine tenths of it lies in that range; ${restsOn(learned)}`,
           ],
-          ["Enough with what waits now", timesInTen(toDo.chanceNow), "beta-binomial, the rate's doubt counted in"],
+          ["Enough with what waits now", timesInTen(toDo.chanceNow), "with the doubt about the set rate counted in"],
           ["Lost so far", String(tally.lost), "your record"],
           ["Method", method.name, cross.storage ? "with stored pollen" : "fresh pollen"],
           [

@@ -1,5 +1,6 @@
 import clsx from "clsx";
 import type { ReactNode } from "react";
+import { dayInWords } from "@/core/calendar/day";
 import { BandLine } from "@/ui/BandLine";
 import { type BandProps, SeasonBand } from "@/ui/SeasonBand";
 
@@ -31,6 +32,9 @@ export function Page({ title, band, beside, wide, children }: Props) {
         )}
       >
         <h1 className="sr-only">{title}</h1>
+        <p className="hidden px-7 text-soft print:block">
+          {band.place}, {dayInWords(band.today, "long")}
+        </p>
         <div className={wide ? "py-6" : "px-4 py-6 sm:px-7"}>{children}</div>
         {beside && (
           <aside

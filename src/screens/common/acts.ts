@@ -1,4 +1,4 @@
-import type { Act } from "@/ui/Palette";
+import type { Act } from "@/ui/Finder";
 
 /** Pages and pieces of work that are found by words, beside the screens themselves. */
 export const ACTS: Act[] = [

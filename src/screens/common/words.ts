@@ -18,7 +18,12 @@ export const STATUSES = {
   wild: "Wild",
 } as const;
 
-export const FLOWERS = { open: "Open", covered: "Covered", hand: "Pollinated by hand", removed: "Taken off" } as const;
+export const FLOWERS = {
+  open: "Uncovered",
+  covered: "Covered",
+  hand: "Pollinated by hand",
+  removed: "Taken off",
+} as const;
 
 /** What a cage is hung with. */
 export const MESHES = { net: "Insect net", cloth: "Spun or pollen-proof cloth" } as const;
@@ -141,6 +146,10 @@ export const insectsInWords = ({ from, to }: { from: string; to: string }): stri
   from === to ? `from ${from}` : `${from} to ${to}`;
 
 /** Words as a sentence begins. */
+/** Fruits that have set of those that are wanted. */
+export const setInWords = (set: number, wanted: number): string =>
+  set > wanted ? `${set} set, ${wanted} wanted` : `${set} of ${wanted} set`;
+
 export const sentence = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 export const LIFE_STATES = {

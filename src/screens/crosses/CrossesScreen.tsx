@@ -12,7 +12,7 @@ import { type CrossLine, CrossList } from "./CrossList";
 import { CrossTabs } from "./CrossTabs";
 import { PlanCross } from "./PlanCross";
 
-function inWords({ cross, tally, toDo, evenings }: CrossState): CrossLine {
+function inWords({ cross, tally, toDo, evenings, method }: CrossState): CrossLine {
   const line = cross.lineName.length > 22 ? `${cross.lineName.slice(0, 21)}…` : cross.lineName;
   return {
     code: cross.code,
@@ -22,7 +22,7 @@ function inWords({ cross, tally, toDo, evenings }: CrossState): CrossLine {
     waiting: tally.covered + tally.waiting,
     doubtful: tally.doubtful,
     lost: tally.lost,
-    tonight: evenings?.tonight ? plural(evenings.tonight, "flower") : "–",
+    tonight: evenings?.tonight ? plural(evenings.tonight, method.unit) : "–",
     toDo: cross.closed ? "closed" : toDo.likely === 0 ? "none" : `${toDo.likely} (${toDo.fewest}–${toDo.most})`,
   };
 }

@@ -11,7 +11,7 @@ import type { Cell, CrossPlan, PlanGroup, PlanParent, Relation } from "@/views/c
 import { Page } from "../common/Page";
 import { SeasonPicker } from "../common/SeasonPicker";
 import { Tag } from "../common/Tag";
-import { sentence } from "../common/words";
+import { sentence, setInWords } from "../common/words";
 import { CrossTabs } from "./CrossTabs";
 import { PlanCross } from "./PlanCross";
 
@@ -150,7 +150,7 @@ function CellButton({ cell, on, onPress }: { cell: Cell; on: boolean; onPress: (
         )}
       </span>
       <span className="text-soft">kin {fixed(kinship, 2)}</span>
-      {planned && <span>{planned.toDo > 0 ? `${planned.toDo} to do` : `${planned.set} of ${planned.wanted} set`}</span>}
+      {planned && <span>{planned.toDo > 0 ? `${planned.toDo} to do` : setInWords(planned.set, planned.wanted)}</span>}
       {!possible && <span className="text-soft">not by hand</span>}
     </button>
   );

@@ -12,8 +12,17 @@ const PARTS = [
 
 const AWAY = "The server did not answer; tags are made there.";
 
-/** Tags of a cross as a PDF: which, how large, on what paper, with which square code. */
-export function TagSheet({ cross, flowers }: { cross: string; flowers: number }) {
+type Props = { cross: string; flowers: number };
+
+/** Tags of a cross as a PDF. */
+export const TagSheet = (props: Props) => (
+  <Sheet trigger="Print tags" title="Tags of this cross" plain>
+    {() => <Wanted {...props} />}
+  </Sheet>
+);
+
+/** Which tags, how large, on what paper, with which square code. */
+function Wanted({ cross, flowers }: Props) {
   const [parts, setParts] = useState<string[]>(["flowers", "bags", "packets"]);
   const [size, setSize] = useState({ width: "90", height: "32" });
   const [paper, setPaper] = useState("a4");
@@ -46,80 +55,74 @@ export function TagSheet({ cross, flowers }: { cross: string; flowers: number })
     </label>
   );
   return (
-    <Sheet trigger="Print tags" title="Tags of this cross" plain>
-      {() => (
-        <div className="grid gap-4">
-          <fieldset className="grid gap-1">
-            <legend className="font-semibold">Which</legend>
-            {PARTS.map(({ value, label }) => (
-              <label key={value} className="flex items-center gap-2">
-                <input
-                  type="checkbox"
-                  checked={parts.includes(value)}
-                  onChange={() =>
-                    setParts(parts.includes(value) ? parts.filter((p) => p !== value) : [...parts, value])
-                  }
-                />
-                {label}
-              </label>
-            ))}
-          </fieldset>
-          <label className="block">
-            <span className="block font-semibold">Size</span>
-            <select
-              value={offered}
-              onChange={(event) => {
-                const { width, height } = TAG_SIZES[Number(event.target.value)] ?? TAG_SIZES[0];
-                setSize({ width: String(width), height: String(height) });
-              }}
-            >
-              {offered < 0 && <option value={-1}>As typed</option>}
-              {TAG_SIZES.map(({ width, height }, i) => (
-                <option key={`${width} ${height}`} value={i}>
-                  {width} × {height} mm
-                </option>
-              ))}
-            </select>
+    <div className="grid gap-4">
+      <fieldset className="grid gap-1">
+        <legend className="font-semibold">Which</legend>
+        {PARTS.map(({ value, label }) => (
+          <label key={value} className="flex items-center gap-2">
+            <input
+              type="checkbox"
+              checked={parts.includes(value)}
+              onChange={() => setParts(parts.includes(value) ? parts.filter((p) => p !== value) : [...parts, value])}
+            />
+            {label}
           </label>
-          <div className="grid grid-cols-3 gap-4">
-            {number("Width, mm", size.width, (width) => setSize({ ...size, width }))}
-            {number("Height, mm", size.height, (height) => setSize({ ...size, height }))}
-            {number("Flowers to come", spare, setSpare)}
-          </div>
-          <div className="grid grid-cols-2 gap-4">
-            <label className="block">
-              <span className="block font-semibold">Paper</span>
-              <select value={paper} onChange={(event) => setPaper(event.target.value)}>
-                <option value="a4">A4 sheet</option>
-                <option value="letter">Letter sheet</option>
-                <option value="single">A page for each tag</option>
-              </select>
-            </label>
-            <label className="block">
-              <span className="block font-semibold">Square code</span>
-              <select value={code} onChange={(event) => setCode(event.target.value)}>
-                <option value="qr">QR</option>
-                <option value="datamatrix">Data Matrix, smaller</option>
-              </select>
-            </label>
-          </div>
-          <p className="text-sm text-soft">
-            {plural(flowers, "flower")} so far. Tags have the shape they have on the screen; print at 100 %.
-          </p>
-          {refused ? (
-            <p className="error" role="alert">
-              {refused}
-            </p>
-          ) : (
-            <a className="leaf leaf-strong text-center" href={address}>
-              Make the PDF
-            </a>
-          )}
-          <a className="text-center" href={`/api/tags/cross/${cross}`}>
-            Only the cross&apos;s own tag
-          </a>
-        </div>
+        ))}
+      </fieldset>
+      <label className="block">
+        <span className="block font-semibold">Size</span>
+        <select
+          value={offered}
+          onChange={(event) => {
+            const { width, height } = TAG_SIZES[Number(event.target.value)] ?? TAG_SIZES[0];
+            setSize({ width: String(width), height: String(height) });
+          }}
+        >
+          {offered < 0 && <option value={-1}>As typed</option>}
+          {TAG_SIZES.map(({ width, height }, i) => (
+            <option key={`${width} ${height}`} value={i}>
+              {width} × {height} mm
+            </option>
+          ))}
+        </select>
+      </label>
+      <div className="grid grid-cols-3 gap-4">
+        {number("Width, mm", size.width, (width) => setSize({ ...size, width }))}
+        {number("Height, mm", size.height, (height) => setSize({ ...size, height }))}
+        {number("Flowers to come", spare, setSpare)}
+      </div>
+      <div className="grid grid-cols-2 gap-4">
+        <label className="block">
+          <span className="block font-semibold">Paper</span>
+          <select value={paper} onChange={(event) => setPaper(event.target.value)}>
+            <option value="a4">A4 sheet</option>
+            <option value="letter">Letter sheet</option>
+            <option value="single">A page for each tag</option>
+          </select>
+        </label>
+        <label className="block">
+          <span className="block font-semibold">Square code</span>
+          <select value={code} onChange={(event) => setCode(event.target.value)}>
+            <option value="qr">QR</option>
+            <option value="datamatrix">Data Matrix, smaller</option>
+          </select>
+        </label>
+      </div>
+      <p className="text-sm text-soft">
+        {plural(flowers, "flower")} so far. Tags have the shape they have on the screen; print at 100 %.
+      </p>
+      {refused ? (
+        <p className="error" role="alert">
+          {refused}
+        </p>
+      ) : (
+        <a className="leaf leaf-strong text-center" href={address}>
+          Make the PDF
+        </a>
       )}
-    </Sheet>
+      <a className="text-center" href={`/api/tags/cross/${cross}`}>
+        Only the cross&apos;s own tag
+      </a>
+    </div>
   );
 }

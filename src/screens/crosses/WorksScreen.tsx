@@ -3,7 +3,7 @@ import Link from "@/ui/Link";
 import type { Works } from "@/views/works";
 import { Page } from "../common/Page";
 import { CrossTabs } from "./CrossTabs";
-import { FactorChart } from "./FactorChart";
+import { FactorChart } from "./charts";
 
 /** Set rate against hour, warmth, bud, males and method, as the garden's own flowers tell. */
 export function WorksScreen({ band, species, chosen, flowers, set, factors }: Works) {

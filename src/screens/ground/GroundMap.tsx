@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useEffect, useRef, useState } from "react";
 import type { Id } from "@/core/custody/id";
 import { cornersOf, type Plot, type Point, plotBetween, snapped } from "@/core/ground/shape";
-import { lengthInWords, type Units } from "@/core/units/units";
+import { lengthInWords, lengthTyped, type Units } from "@/core/units/units";
 import type { Bed } from "@/records/bed/bed";
 import type { Ground, Judged, MapStand } from "@/views/ground";
 import { useCommand } from "../common/command";
@@ -33,7 +33,8 @@ export type Props = Pick<Ground, "beds" | "stands" | "barriers" | "sources"> & {
   children?: ReactNode;
 };
 
-const SNAP = 0.25;
+/** The grid that beds and points are set on, m: a quarter of a metre, or a foot. */
+const SNAP: Record<Units, number> = { metric: 0.25, imperial: lengthTyped(1, "imperial") };
 /** Pixels a metre below which the beds are too small for every name. */
 const SMALL = 5;
 
@@ -58,7 +59,7 @@ export function GroundMap(props: Props) {
   // While a bed is dragged the sheet stays as it was.
   const shown = all ? [...beds.map(cornersOf), ...others] : nearTogether(beds.map(cornersOf), others, size);
   const frame = frameOf(shown.flat(), zoom, size);
-  const step = (metres: number) => (snap ? snapped(metres, SNAP) : Math.round(metres * 100) / 100);
+  const step = (metres: number) => (snap ? snapped(metres, SNAP[units]) : Math.round(metres * 100) / 100);
 
   const keep = async (id: Id, plot: Plot) => {
     setHeld({ id, ...plot });
@@ -274,7 +275,7 @@ export function GroundMap(props: Props) {
         </span>
         <label className="flex items-center gap-2">
           <input type="checkbox" checked={snap} onChange={(event) => setSnap(event.target.checked)} />
-          Snap to {lengthInWords(SNAP, units)}
+          Snap to {lengthInWords(SNAP[units], units)}
         </label>
         {more > 0 && <span>{more} more lie beyond the sheet.</span>}
         {children}

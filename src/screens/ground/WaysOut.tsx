@@ -7,7 +7,7 @@ import type { Ground } from "@/views/ground";
 import type { SeenRemedy, WaysOut as Ways } from "@/views/waysOut";
 import { CommandButton } from "../common/command";
 import { spanInWords } from "../common/words";
-import { ShiftCurve } from "./ShiftCurve";
+import { ShiftCurve } from "./charts";
 
 const costOf = ({ cost, note }: SeenRemedy): string =>
   [

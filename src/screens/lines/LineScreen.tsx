@@ -10,7 +10,7 @@ import { Notes } from "../common/Notes";
 import { Page } from "../common/Page";
 import { Tag } from "../common/Tag";
 import { LINE_ENDINGS, SCHOOLS, STATUSES } from "../common/words";
-import { LadderChart } from "./LadderChart";
+import { LadderChart } from "./charts";
 import { LineEnd } from "./LineEnd";
 import { LineForm } from "./LineForm";
 

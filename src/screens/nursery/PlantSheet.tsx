@@ -6,7 +6,7 @@ import { dayInWords } from "@/core/calendar/day";
 import { fixed } from "@/core/writing/numbers";
 import type { Mark, Plant } from "@/records/plant/plant";
 import { Over } from "@/ui/Over";
-import { SHEET } from "@/ui/Sheet";
+import { SHEET } from "@/ui/SheetPanel";
 import { useKept } from "@/ui/useKept";
 import type { Family, YardstickView } from "@/views/nursery";
 import { useCommand } from "../common/command";
@@ -14,11 +14,10 @@ import { Notes } from "../common/Notes";
 import { MARKS } from "../common/words";
 import { ScoreCell } from "./ScoreCell";
 
-type Props = { plant: Plant | null; view: Family; onGo: (number: number | null) => void };
+type Props = { plant: Plant; view: Family; onGo: (number: number | null) => void };
 
 /** One plant on a sheet, by thumb: its scores, its mark with a reason, out; and on to the next. */
 export function PlantSheet({ plant, view, onGo }: Props) {
-  if (!plant) return null;
   return (
     <Over title={`Plant ${plant.number}`} onClose={() => onGo(null)} className={SHEET}>
       <PlantBody key={plant.id} plant={plant} view={view} onGo={onGo} />

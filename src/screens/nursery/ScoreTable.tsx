@@ -1,6 +1,6 @@
 "use client";
 import clsx from "clsx";
-import { type KeyboardEvent, useState } from "react";
+import { type KeyboardEvent, lazy, Suspense, useState } from "react";
 import { toast } from "sonner";
 import { dayInWords } from "@/core/calendar/day";
 import { removal } from "@/core/selection/roguing";
@@ -9,8 +9,10 @@ import type { Plant } from "@/records/plant/plant";
 import type { Family } from "@/views/nursery";
 import { useCommand } from "../common/command";
 import { MARKS } from "../common/words";
-import { PlantSheet } from "./PlantSheet";
 import { ScoreCell } from "./ScoreCell";
+
+// Fetched when the first plant is opened: scores are mostly typed into the table.
+const PlantSheet = lazy(async () => ({ default: (await import("./PlantSheet")).PlantSheet }));
 
 const SORTS = { number: "as they stand", rank: "best first" } as const;
 
@@ -18,6 +20,7 @@ export function ScoreTable({ view }: { view: Family & { chosen: number | null } 
   const { plants, ranks, yardsticks, scores, stand } = view;
   const [sort, setSort] = useState<keyof typeof SORTS>("number");
   const [open, setOpen] = useState<number | null>(view.chosen);
+  const opened = plants.find((p) => p.number === open);
   const { run } = useCommand();
   const rankOf = (p: Plant) =>
     p.removedOn === null && ranks[p.id] && !Number.isNaN(ranks[p.id]!.index) && ranks[p.id]!.scored > 0
@@ -130,7 +133,11 @@ export function ScoreTable({ view }: { view: Family & { chosen: number | null } 
           </tbody>
         </table>
       </div>
-      <PlantSheet plant={plants.find((p) => p.number === open) ?? null} view={view} onGo={setOpen} />
+      {opened && (
+        <Suspense>
+          <PlantSheet plant={opened} view={view} onGo={setOpen} />
+        </Suspense>
+      )}
     </>
   );
 }

@@ -3,7 +3,7 @@ import { massInWords } from "@/core/units/units";
 import type { LotPage } from "@/views/lot";
 import type { TableLotView } from "@/views/seedTable";
 import { percent } from "../common/words";
-import { DryingChart } from "./DryingChart";
+import { DryingChart } from "./charts";
 import { callInWords, whenInWords } from "./moments";
 import { CallPress, WeighIn } from "./TableForms";
 

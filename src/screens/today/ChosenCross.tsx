@@ -4,7 +4,7 @@ import Link from "@/ui/Link";
 import type { CrossState } from "@/views/pollination";
 import { EnoughFruit } from "../common/EnoughFruit";
 import { Tag } from "../common/Tag";
-import { parentsInWords } from "../common/words";
+import { parentsInWords, setInWords } from "../common/words";
 
 /** So many other crosses are named. */
 const SHOWN = 12;
@@ -29,9 +29,9 @@ export function ChosenCross({ open, asked }: { open: CrossState[]; asked: string
             <li key={s.cross.id} className="flex items-center gap-3">
               <Tag kind="cross" code={s.cross.code} href={`/?cross=${s.cross.code}`} small />
               <span className="text-sm">
-                {s.tally.set} of {s.cross.fruitsWanted} set
+                {setInWords(s.tally.set, s.cross.fruitsWanted)}
                 <span className="text-soft">
-                  {s.toDo.likely > 0 ? `, ${plural(s.toDo.likely, "flower")} to do` : ", enough under way"}
+                  {s.toDo.likely > 0 ? `, ${plural(s.toDo.likely, s.method.unit)} to do` : ", enough under way"}
                 </span>
               </span>
             </li>

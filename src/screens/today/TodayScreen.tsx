@@ -104,7 +104,9 @@ export function TodayScreen(view: Today & { asked: string | null }) {
             {heat && (
               <span className={heat.spoils.length > 0 ? "font-bold text-rust" : ""}>
                 {heat.max} °C at the warmest today ({HEAT_FROM[heat.from]})
-                {heat.spoils.length > 0 && `: pollen of ${heat.spoils.join(" and ")} spoils by noon, a rule of thumb`}.
+                {heat.spoils.length > 0 &&
+                  `: pollen of ${heat.spoils.join(" and ")} may be dead by noon, a rule of thumb`}
+                .
               </span>
             )}
           </p>

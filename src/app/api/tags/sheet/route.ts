@@ -15,7 +15,7 @@ type Query = {
   code: "qr" | "datamatrix";
   spare: number;
   /** Only whether they can be made so. */
-  check?: boolean;
+  check?: "1";
 };
 
 const schema = Joi.object<Query>({
@@ -30,7 +30,7 @@ const schema = Joi.object<Query>({
   paper: Joi.string().valid("a4", "letter", "single").required(),
   code: Joi.string().valid("qr", "datamatrix").required(),
   spare: Joi.number().integer().min(0).max(60).required(),
-  check: Joi.boolean(),
+  check: Joi.string().valid("1"),
 });
 
 /** Tags of a cross, sizes in mm. */
