@@ -21,7 +21,9 @@ test("every screen prints on white paper: no control, nothing cut, bars in their
       const shown = (element: Element) =>
         (element as HTMLElement).checkVisibility() && element.getBoundingClientRect().width > 1;
       const controls = [
-        ...document.querySelectorAll("button:not(.opens):not(.tag), input, select, textarea, .leaf, form, nav"),
+        ...document.querySelectorAll(
+          "button:not(.opens, .tag, td *), input:not(td *), select, textarea, .leaf, form, nav",
+        ),
       ];
       const cut = [...document.querySelectorAll("main *")].filter((element) => {
         const box = element.getBoundingClientRect();
@@ -39,6 +41,11 @@ test("every screen prints on white paper: no control, nothing cut, bars in their
       troubles.push({ route, ...seen });
   }
   expect(troubles).toEqual([]);
+  // What stands in a table's fields and buttons is printed: scores, and who may be crossed with whom.
+  await page.goto("/crosses/plan");
+  await expect(page.locator("td button").first()).toBeVisible();
+  await page.goto("/nursery/F27-005-S");
+  await expect(page.locator("td input").first()).toBeVisible();
   // Bars are grounds of colour, which browsers leave out unless they are told.
   await page.goto("/season");
   const bars = await page.locator("main [class*='bg-damson']").evaluateAll((found) =>

@@ -33,6 +33,14 @@ function kinshipInWords(kinship: number): string {
   return kinship > 0.01 ? "distant kin" : "unrelated, as far as is known";
 }
 
+/** The same in two words, for a cell. */
+function kinInShort(kinship: number): string {
+  if (kinship >= 0.5) return "as selfed";
+  if (kinship >= 0.24) return "as sibs";
+  if (kinship >= 0.12) return "half sibs";
+  return kinship > 0.01 ? "distant kin" : "no kin";
+}
+
 /** Mothers against fathers of a season: can they, do they meet, how near are they, what is done. */
 export function PlanMatrix({ garden, band, season, seasons, groups, head }: CrossPlan) {
   const [chosen, setChosen] = useState<Chosen | null>(null);
@@ -64,8 +72,8 @@ export function PlanMatrix({ garden, band, season, seasons, groups, head }: Cros
       {groups.length > 0 && (
         <p className="max-w-prose text-sm text-soft">
           In a cell: the chance that both flower together for three days or more, from the forecasts&apos; ranges; below
-          it the kinship of the two, which is the inbreeding of their offspring; then flowers to do, or what has set of
-          what is wanted. A dot marks a cross that was planned.
+          it how near kin the two are, which is how inbred their offspring will be; then flowers to do, or what has set
+          of what is wanted. A dot marks a cross that was planned.
         </p>
       )}
     </Page>
@@ -149,7 +157,7 @@ function CellButton({ cell, on, onPress }: { cell: Cell; on: boolean; onPress: (
           </>
         )}
       </span>
-      <span className="text-soft">kin {fixed(kinship, 2)}</span>
+      <span className="text-soft">{kinInShort(kinship)}</span>
       {planned && <span>{planned.toDo > 0 ? `${planned.toDo} to do` : setInWords(planned.set, planned.wanted)}</span>}
       {!possible && <span className="text-soft">not by hand</span>}
     </button>

@@ -16,6 +16,10 @@ const PlantSheet = lazy(async () => ({ default: (await import("./PlantSheet")).P
 
 const SORTS = { number: "as they stand", rank: "best first" } as const;
 
+/** A rank that several share is all of their places. */
+const rankInWords = (rank: number, shared: number): string =>
+  shared > 1 ? `${rank} to ${rank + shared - 1}` : `${rank}`;
+
 export function ScoreTable({ view }: { view: Family & { chosen: number | null } }) {
   const { plants, ranks, yardsticks, scores, stand } = view;
   const [sort, setSort] = useState<keyof typeof SORTS>("number");
@@ -26,6 +30,11 @@ export function ScoreTable({ view }: { view: Family & { chosen: number | null } 
     p.removedOn === null && ranks[p.id] && !Number.isNaN(ranks[p.id]!.index) && ranks[p.id]!.scored > 0
       ? ranks[p.id]!
       : null;
+  const shared = new Map<number, number>();
+  for (const plant of plants) {
+    const rank = rankOf(plant)?.rank;
+    if (rank !== undefined) shared.set(rank, (shared.get(rank) ?? 0) + 1);
+  }
   const sorted =
     sort === "number"
       ? plants
@@ -66,7 +75,10 @@ export function ScoreTable({ view }: { view: Family & { chosen: number | null } 
           <thead className="sticky top-0 z-10 bg-paper text-left text-sm">
             <tr>
               <th scope="col">Plant</th>
-              <th scope="col">Rank</th>
+              <th scope="col">
+                Rank
+                <span className="block font-normal text-soft">from the mean</span>
+              </th>
               {yardsticks.map((y) => (
                 <th key={y.id} scope="col" className="min-w-24">
                   {y.name}
@@ -108,7 +120,11 @@ export function ScoreTable({ view }: { view: Family & { chosen: number | null } 
                   <td className="whitespace-nowrap">
                     {rank ? (
                       <>
-                        <strong>{rank.rank}</strong> <span className="text-sm text-soft">{fixed(rank.index, 2)}</span>
+                        <strong>{rankInWords(rank.rank, shared.get(rank.rank) ?? 1)}</strong>{" "}
+                        <span className="text-sm text-soft">
+                          {rank.index > 0 ? "+" : ""}
+                          {fixed(rank.index, 1)}
+                        </span>
                       </>
                     ) : (
                       "–"
