@@ -1,7 +1,7 @@
 import Joi from "joi";
 import { DEGREES } from "@/core/isolation/crossing";
 import { KERNELS } from "@/core/isolation/kernel";
-import { ACTIONS, type Protocol } from "@/core/pollination/protocol";
+import { ACTIONS, PETALS, type Protocol } from "@/core/pollination/protocol";
 import { WAYS } from "@/core/seed/ways";
 import { HAZARDS } from "./hazards";
 import { type Figure, FLOWER_TYPES, SOURCE_KINDS, type Species } from "./types";
@@ -108,6 +108,9 @@ export const speciesSchema = Joi.object<Species>({
   shelfYears: positive,
   ripeSign: text,
   names: Joi.array().items(text.optional()).unique().required(),
+  petals: Joi.string()
+    .valid(...PETALS)
+    .required(),
   maleSterile: Joi.boolean().default(false),
   xenia: text.optional().allow(null).default(null),
   kinds: text.optional().allow(null).default(null),

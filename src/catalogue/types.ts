@@ -1,6 +1,7 @@
 import type { Range } from "@/core/flowering/facts";
 import type { Degree } from "@/core/isolation/crossing";
 import type { Vector } from "@/core/isolation/kernel";
+import type { Petals } from "@/core/pollination/protocol";
 import type { Storage } from "@/core/pollination/storedPollen";
 import type { ViabilityConstants } from "@/core/seed/viability";
 import type { Way } from "@/core/seed/ways";
@@ -77,6 +78,8 @@ export type Species = {
   handSet: Figure;
   shelfYears: Figure;
   ripeSign: string;
+  /** The colour of its flowers as it is most often grown; drawings have it. */
+  petals: Petals;
   /** F1 hybrids of it are often male-sterile: their offspring may bear no pollen at all. */
   maleSterile: boolean;
   /** What pollen shows on this year's seed. */

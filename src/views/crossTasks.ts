@@ -31,7 +31,7 @@ const OF_CROSS = [
   "moreFathers",
   "storage",
 ] as const satisfies (keyof CrossSummary)[];
-export type TaskCross = Pick<CrossState, "method" | "evenings" | "last"> & {
+export type TaskCross = Pick<CrossState, "method" | "petals" | "evenings" | "last"> & {
   cross: Pick<CrossSummary, (typeof OF_CROSS)[number]>;
 };
 
@@ -65,9 +65,10 @@ export type StoreTask = { kind: "store"; part: DayPart; state: TaskCross; until:
 export type OnCross = CrossTask | FatherTask | StoreTask;
 
 /** What tasks say of a cross. */
-export const brief = ({ cross, method, evenings, last }: CrossState): TaskCross => ({
+export const brief = ({ cross, method, petals, evenings, last }: CrossState): TaskCross => ({
   cross: Object.fromEntries(OF_CROSS.map((name) => [name, cross[name]])) as TaskCross["cross"],
   method,
+  petals,
   evenings,
   last,
 });

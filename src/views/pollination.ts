@@ -7,6 +7,7 @@ import { groupBy } from "@/core/lists/groupBy";
 import { type Beta, betaOfRange } from "@/core/numbers/beta";
 import { type Evenings, type FlowersToDo, flowersToDo, tonight } from "@/core/pollination/flowersToDo";
 import { nextLine, type Outcomes } from "@/core/pollination/pooling";
+import type { Petals } from "@/core/pollination/protocol";
 import { leadDays, type Protocol, type Unit } from "@/core/pollination/protocol";
 import { type Lesson, learn, type Others, type SetRate } from "@/core/pollination/setRate";
 import { type FlowerOnDay, type LastDay, lastDayToCover, type Marks, windowOn } from "@/core/pollination/steps";
@@ -57,6 +58,8 @@ const summaryOf = (cross: CrossRow) => Object.fromEntries(SUMMARY.map((name) => 
 export type CrossState = {
   cross: CrossSummary;
   method: { id: string; name: string; unit: Unit };
+  /** The colour of its mother's flowers. */
+  petals: Petals;
   tally: Tally;
   rate: SetRate;
   /** What the rate rests on, and how many flowers each weighs in it. */
@@ -218,6 +221,7 @@ export function crossState(cross: CrossRow, done: Tally, parents: Parents, own: 
   return {
     cross: summaryOf(cross),
     method: { id, name, unit },
+    petals: species.petals,
     tally: done,
     rate,
     learned: from,

@@ -1,4 +1,5 @@
-import { PROTOCOLS } from "@/catalogue/catalogue";
+import { PROTOCOLS, SPECIES } from "@/catalogue/catalogue";
+import type { Petals } from "@/core/pollination/protocol";
 import { STAGES, type Stage } from "@/core/pollination/protocol";
 import type { Garden } from "@/records/garden/garden";
 import type { Outlook } from "@/views/outlook";
@@ -16,9 +17,16 @@ export type PracticeCard = {
   title: string;
   tooLate: string;
   stages: Record<Stage, string>;
+  /** Colours of the flowers that are done so. */
+  petals: Petals[];
 };
 
 export type Practice = { garden: Garden; band: Base["band"]; cards: PracticeCard[] };
+
+/** The colours of the species that a protocol is for, each once. */
+const petalsOf = (protocol: string): Petals[] => [
+  ...new Set(SPECIES.filter(({ methods }) => methods.includes(protocol)).map(({ petals }) => petals)),
+];
 
 /** Every stage of every step that is drawn, as a card. */
 export function practiceView(sky: Outlook): Practice {
@@ -39,6 +47,7 @@ export function practiceView(sky: Outlook): Practice {
         title,
         tooLate,
         stages,
+        petals: petalsOf(protocol.id),
       }));
     }),
   );

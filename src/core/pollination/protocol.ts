@@ -82,3 +82,7 @@ export function leadDays({ steps }: Protocol): number {
   const until = steps.findIndex((s) => s.action === "pollinate");
   return steps.slice(1, until + 1).reduce((sum, step) => sum + step.after.low, 0);
 }
+
+/** Colours that flowers are drawn in; those of the grasses and goosefoots are green. */
+export const PETALS = ["white", "cream", "yellow", "orange", "red", "pink", "violet", "blue", "green"] as const;
+export type Petals = (typeof PETALS)[number];

@@ -17,10 +17,10 @@ import { MALES_WORDS, RESULT_CHOICES } from "./results";
 
 /** One step of a protocol, recorded by thumb: what to look for, what was found, one press. */
 export function RecordStep(props: Props) {
-  const { step, brief } = props;
+  const { step, brief, petals } = props;
   const looks = (
     <>
-      {step.drawing && step.stages && <StageRow drawing={step.drawing} stages={step.stages} />}
+      {step.drawing && step.stages && <StageRow drawing={step.drawing} stages={step.stages} petals={petals} />}
       <p className="mt-3 text-lg">{step.look}</p>
       <p className="mt-2 text-sm text-soft">
         <strong className="text-rust">{step.tooLate}</strong> You need: {step.tools}. Record: {step.record}.

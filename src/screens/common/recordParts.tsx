@@ -3,7 +3,7 @@ import { ToggleGroup } from "radix-ui";
 import { useEffect, useState } from "react";
 import { addDays, dayInWords, daysBetween } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
-import type { ProtocolStep, Unit } from "@/core/pollination/protocol";
+import type { Petals, ProtocolStep, Unit } from "@/core/pollination/protocol";
 import type { Units } from "@/core/units/units";
 import { dayNow } from "@/ui/press";
 
@@ -13,6 +13,8 @@ export type Props = {
   crossId: Id;
   code: string;
   unit: Unit;
+  /** The colour of its flowers. */
+  petals: Petals;
   day: string;
   step: ProtocolStep;
   flowers: Flower[];

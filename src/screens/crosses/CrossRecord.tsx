@@ -37,6 +37,7 @@ export function CrossRecord({ view, units }: { view: CrossView; units: Units }) 
                 crossId={state.cross.id}
                 code={state.cross.code}
                 unit={protocol.unit}
+                petals={state.petals}
                 day={today}
                 step={step}
                 flowers={ready}

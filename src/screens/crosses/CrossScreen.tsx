@@ -2,6 +2,7 @@ import { addDays, dayInWords } from "@/core/calendar/day";
 import { addressOfStand } from "@/core/custody/address";
 import { generationName } from "@/core/custody/generation";
 import { parentName } from "@/core/custody/parents";
+import type { Petals } from "@/core/pollination/protocol";
 import { dayPartOf, type Protocol } from "@/core/pollination/protocol";
 import { plural } from "@/core/units/plural";
 import { fixed } from "@/core/writing/numbers";
@@ -113,7 +114,7 @@ export function CrossScreen(view: CrossView & { opened: number | null }) {
           </ul>
         </section>
       )}
-      <ProtocolSteps protocol={protocol} ripe={view.daysToRipe} today={view.today} />
+      <ProtocolSteps protocol={protocol} ripe={view.daysToRipe} today={view.today} petals={state.petals} />
     </Page>
   );
 }
@@ -131,9 +132,9 @@ function timeline(protocol: Protocol, ripe: { low: number; high: number }, today
   });
 }
 
-type StepsProps = { protocol: Protocol; ripe: { low: number; high: number }; today: string };
+type StepsProps = { protocol: Protocol; ripe: { low: number; high: number }; today: string; petals: Petals };
 
-function ProtocolSteps({ protocol, ripe, today }: StepsProps) {
+function ProtocolSteps({ protocol, ripe, today, petals }: StepsProps) {
   const days = timeline(protocol, ripe, today);
   return (
     <section className="mt-10 max-w-3xl">
@@ -164,7 +165,7 @@ function ProtocolSteps({ protocol, ripe, today }: StepsProps) {
                   <details className="mt-1">
                     <summary className="cursor-pointer text-sm font-semibold text-damson">Drawn</summary>
                     <div className="mt-2 max-w-md">
-                      <StageRow drawing={step.drawing} stages={step.stages} />
+                      <StageRow drawing={step.drawing} stages={step.stages} petals={petals} />
                     </div>
                   </details>
                 )}

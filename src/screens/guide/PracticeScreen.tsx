@@ -67,14 +67,16 @@ export function PracticeScreen({ band, cards }: Practice) {
       }
     >
       {asked && (
-        <section className="mx-auto max-w-2xl" aria-label="Question">
+        <section className="mx-auto max-w-3xl" aria-label="Question">
           <p className="text-soft">{asked.protocol}</p>
           <h2 className="text-2xl">“{asked.title}”: what now?</h2>
           <FlowerStage
             drawing={asked.drawing}
             stage={asked.stage}
             label={`A ${asked.unit}, drawn: ${asked.stages[asked.stage]}`}
-            className="mx-auto my-4 w-64 max-w-full"
+            petals={asked.petals[(progress?.questions ?? 0) % asked.petals.length]}
+            variant={progress?.questions ?? 0}
+            className="mx-auto my-3 h-[min(46svh,30rem)] w-full max-sm:h-[34svh]"
           />
           <div className="grid gap-3 sm:grid-cols-3">
             {STAGES.map((stage) => (
@@ -101,7 +103,7 @@ export function PracticeScreen({ band, cards }: Practice) {
               <p className="mb-4">
                 {asked.stages[asked.stage]} {asked.stage === "late" && asked.tooLate}
               </p>
-              <StageRow drawing={asked.drawing} stages={asked.stages} />
+              <StageRow drawing={asked.drawing} stages={asked.stages} petals={asked.petals[0]} />
               <button
                 type="button"
                 className="leaf leaf-strong mt-5 min-h-14 w-full text-lg"

@@ -77,7 +77,9 @@ export function SpeciesScreen({ garden, band, species: s, protocols, hazards, so
                     <p className="text-sm text-soft">{whenInWords(step)}</p>
                     <p>{step.look}</p>
                     <p className="text-sm text-soft">{step.tooLate}</p>
-                    {step.drawing && step.stages && <StageRow drawing={step.drawing} stages={step.stages} />}
+                    {step.drawing && step.stages && (
+                      <StageRow drawing={step.drawing} stages={step.stages} petals={s.petals} />
+                    )}
                   </li>
                 ))}
               </ol>

@@ -69,6 +69,7 @@ export function FlowerStop(props: Props) {
             crossId={cross.id}
             code={cross.code}
             unit={method.unit}
+            petals={stop.task.state.petals}
             day={day}
             step={step}
             flowers={stop.task.flowers}
@@ -142,7 +143,13 @@ function One({ stop, list, day, onDone }: OneProps) {
     <>
       <div className="mt-2 grid grid-cols-[6.5rem_minmax(0,1fr)] items-start gap-4">
         {step.drawing && step.stages && (
-          <FlowerStage drawing={step.drawing} stage="right" label={step.stages.right} className="w-full" />
+          <FlowerStage
+            drawing={step.drawing}
+            stage="right"
+            petals={state.petals}
+            label={step.stages.right}
+            className="w-full"
+          />
         )}
         <div>
           <p>{step.stages?.right ?? step.look}</p>
@@ -158,7 +165,9 @@ function One({ stop, list, day, onDone }: OneProps) {
       </div>
       {opened && (
         <div className="mt-2">
-          {step.drawing && step.stages && <StageRow drawing={step.drawing} stages={step.stages} />}
+          {step.drawing && step.stages && (
+            <StageRow drawing={step.drawing} stages={step.stages} petals={state.petals} />
+          )}
           <p className="mt-2">{step.look}</p>
           <p className="mt-1 font-bold text-rust">{step.tooLate}</p>
         </div>

@@ -116,6 +116,7 @@ function CrossRow({ task, day, units }: Of<CrossTask>) {
             crossId={cross.id}
             code={cross.code}
             unit={method.unit}
+            petals={task.state.petals}
             day={day}
             step={task.step}
             flowers={task.flowers}

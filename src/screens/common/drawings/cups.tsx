@@ -10,6 +10,7 @@ import {
   GREEN,
   INK,
   PALE,
+  PETAL,
   POLLEN,
   PURPLE,
   Stalk,
@@ -56,14 +57,14 @@ export const CUPS = {
     right: () => (
       <>
         <Stalk x={50} y={74} />
-        <Bud x={50} y={76} long={56} wide={26} fill={PALE} tip={YELLOW} />
+        <Bud x={50} y={76} long={56} wide={26} fill={PALE} tip={PETAL} />
         <path d="M 34 76 L 30 52 M 66 76 L 70 52" stroke={GREEN} strokeWidth="5" />
       </>
     ),
     late: () => (
       <>
         <Stalk x={50} y={60} />
-        <Bloom x={50} y={46} r={40} fill={YELLOW}>
+        <Bloom x={50} y={46} r={40} fill={PETAL}>
           <path d="M 41 46 L 50 22 L 59 46 Z" fill={POLLEN} stroke={INK} strokeWidth="1.5" />
         </Bloom>
         <Dust x={50} y={28} />
@@ -98,7 +99,7 @@ export const CUPS = {
     late: () => (
       <>
         <Stalk x={50} y={56} />
-        <Bloom x={50} y={40} r={34} petals={4} fill={YELLOW}>
+        <Bloom x={50} y={40} r={34} petals={4} fill={PETAL}>
           <circle cx="50" cy="40" r="6" fill={GREEN} stroke={INK} />
         </Bloom>
         <Dust x={50} y={40} />
@@ -153,15 +154,15 @@ export const CUPS = {
     right: () => (
       <>
         <Stalk x={50} y={66} />
-        <Bud x={42} y={62} long={28} wide={12} fill={GREEN} tip={YELLOW} />
-        <Bud x={58} y={64} long={26} wide={11} fill={GREEN} tip={YELLOW} />
+        <Bud x={42} y={62} long={28} wide={12} fill={GREEN} tip={PETAL} />
+        <Bud x={58} y={64} long={26} wide={11} fill={GREEN} tip={PETAL} />
         <Bag x={50} y={86} wide={56} high={72} />
       </>
     ),
     late: () => (
       <>
         <Stalk x={50} y={60} />
-        <Bloom x={42} y={44} r={28} fill={YELLOW}>
+        <Bloom x={42} y={44} r={28} fill={PETAL}>
           <circle cx="42" cy="44" r="5" fill={GREEN} stroke={INK} />
         </Bloom>
         <Bud x={70} y={66} long={24} wide={10} fill={GREEN} />
@@ -173,14 +174,14 @@ export const CUPS = {
     early: () => (
       <>
         <Stalk x={50} y={70} />
-        <Bud x={50} y={66} long={32} wide={14} fill={GREEN} tip={YELLOW} />
+        <Bud x={50} y={66} long={32} wide={14} fill={GREEN} tip={PETAL} />
         <Bag x={50} y={88} wide={58} high={80} />
       </>
     ),
     right: () => (
       <>
         <Stalk x={50} y={70} />
-        <Bloom x={50} y={44} r={24} fill={YELLOW} />
+        <Bloom x={50} y={44} r={24} fill={PETAL} />
         <Dust x={50} y={46} />
         <Bag x={50} y={88} wide={62} high={80} />
         <path d="M 8 40 q 5 5 0 10 M 92 40 q -5 5 0 10" stroke={PURPLE} strokeWidth="2" fill="none" />

@@ -1,4 +1,4 @@
-import { Bee, Bloom, BROWN, Bud, type Drawing, Dust, Fruit, GREEN, INK, PALE, POLLEN, Stalk, YELLOW } from "./parts";
+import { Bee, Bloom, BROWN, Bud, type Drawing, Dust, Fruit, GREEN, INK, PALE, PETAL, POLLEN, Stalk } from "./parts";
 
 export const GOURDS = {
   "cucurbit-evening": {
@@ -13,14 +13,14 @@ export const GOURDS = {
       <>
         <Stalk x={50} y={86} />
         <Fruit x={50} y={74} rx={10} ry={13} />
-        <Bud x={50} y={63} long={54} wide={24} fill={GREEN} tip={YELLOW} />
+        <Bud x={50} y={63} long={54} wide={24} fill={GREEN} tip={PETAL} />
       </>
     ),
     late: () => (
       <>
         <Stalk x={50} y={86} />
         <Fruit x={50} y={80} rx={10} ry={10} />
-        <Bloom x={50} y={42} r={38} fill={YELLOW}>
+        <Bloom x={50} y={42} r={38} fill={PETAL}>
           <circle cx="50" cy="42" r="7" fill={GREEN} stroke={INK} />
         </Bloom>
         <Bee x={66} y={30} />
@@ -32,13 +32,13 @@ export const GOURDS = {
       <>
         <Stalk x={50} y={86} />
         <Fruit x={50} y={76} rx={10} ry={12} />
-        <Bud x={50} y={66} long={56} wide={22} fill={YELLOW} />
+        <Bud x={50} y={66} long={56} wide={22} fill={PETAL} />
       </>
     ),
     right: () => (
       <>
         <Stalk x={50} y={90} />
-        <Bloom x={50} y={46} r={42} fill={YELLOW}>
+        <Bloom x={50} y={46} r={42} fill={PETAL}>
           <circle cx="50" cy="46" r="9" fill={GREEN} stroke={INK} />
           <Dust x={50} y={46} spread={10} />
         </Bloom>
@@ -70,7 +70,7 @@ export const GOURDS = {
       <>
         <Stalk x={50} y={90} />
         <Fruit x={50} y={80} rx={10} ry={11} />
-        <Bud x={50} y={70} long={50} wide={26} fill={PALE} tip={YELLOW} />
+        <Bud x={50} y={70} long={50} wide={26} fill={PALE} tip={PETAL} />
         <g fill={PALE} stroke={INK}>
           <ellipse cx="44" cy="54" rx="3" ry="7" />
           <ellipse cx="50" cy="51" rx="3" ry="7" />
@@ -82,7 +82,7 @@ export const GOURDS = {
       <>
         <Stalk x={50} y={90} />
         <Fruit x={50} y={82} rx={10} ry={10} />
-        <Bloom x={50} y={46} r={34} fill={YELLOW}>
+        <Bloom x={50} y={46} r={34} fill={PETAL}>
           <g fill={POLLEN} stroke={INK}>
             <ellipse cx="43" cy="46" rx="4" ry="8" />
             <ellipse cx="50" cy="42" rx="4" ry="8" />

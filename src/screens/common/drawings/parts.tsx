@@ -3,10 +3,12 @@ import type { Stage } from "@/core/pollination/protocol";
 
 /** Colours of the themes, so that a drawing reads by day and before dawn. */
 export const INK = "var(--ink)";
-export const GREEN = "var(--moss)";
-export const YELLOW = "var(--quince)";
-export const POLLEN = "var(--dusk)";
-export const BROWN = "var(--rust)";
+export const GREEN = "var(--stem)";
+export const YELLOW = "var(--petal-yellow)";
+export const POLLEN = "var(--pollen)";
+export const BROWN = "var(--withered)";
+/** The plant's own colour, where it is known whose flower is drawn. */
+export const PETAL = "var(--petal, var(--petal-yellow))";
 export const PALE = "var(--leaf)";
 export const PURPLE = "var(--damson)";
 
@@ -124,7 +126,7 @@ export type Drawing = Record<Stage, () => ReactNode>;
 export const head = (ring: (i: number) => string, curled: boolean, dust: boolean) => (
   <>
     <Stalk x={50} y={60} />
-    <Bloom x={50} y={46} r={40} petals={13} fill={YELLOW}>
+    <Bloom x={50} y={46} r={40} petals={13} fill={PETAL}>
       <circle cx="50" cy="46" r="21" fill={GREEN} stroke={INK} />
       {[0, 45, 90, 135, 180, 225, 270, 315].map((angle, i) => {
         const a = (angle * Math.PI) / 180;
