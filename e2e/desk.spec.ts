@@ -71,7 +71,7 @@ test("a stand is changed on the Ground: sowing after flowering and too many plan
   await sheet(page).getByRole("button", { name: "Keep" }).click();
   await expect(page.getByText("Flowers: covered.")).toBeVisible();
   await toast(page, "Brindle Lamp changed").getByRole("button", { name: "Undo" }).click();
-  await expect(page.getByText("Flowers: open.")).toBeVisible();
+  await expect(page.getByText("Flowers: uncovered.")).toBeVisible();
   await page.close();
 });
 

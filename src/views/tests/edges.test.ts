@@ -1,10 +1,13 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
-import { speciesById } from "@/catalogue/catalogue";
+import { methodsOf, speciesById } from "@/catalogue/catalogue";
 import { addDays, daysBetween } from "@/core/calendar/day";
 import { type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { calendarView } from "../calendar";
+import { crossView } from "../crosses";
 import { crossPlanView } from "../crossPlan";
+import { arrivalsOf, sceneOf } from "../scene";
 import { seasonView } from "../season";
+import { seedView } from "../seed";
 import { seedCalls } from "../seedCalls";
 import { openWork } from "../work";
 
@@ -118,4 +121,85 @@ test("a plan's kinds stand by their size, then their names; its seasons the newe
   expect(crossPlanView(garden.sky(), null).groups.map(({ group }) => group)).toEqual(["Melon", "Aubergine", "Tomato"]);
   expect(crossPlanView(garden.sky(), 2025).seasons).toEqual([2027, 2025]);
   expect(crossPlanView(garden.sky(), 2030).seasons).toEqual([2030, 2027]);
+});
+
+test("seed to be grown again is listed four at a time, and the rest counted", () => {
+  const more = () => {
+    const { regrow, regrowMore, dying } = seedView(garden.sky());
+    return [regrow.length, dying.length, regrowMore];
+  };
+  expect(more()).toEqual([0, 0, 0]);
+  for (const name of ["a", "b", "c", "d", "e", "f"])
+    garden.done("lot.receive", { lineId: line(name, "leek"), gathered: "2024-09-01", seeds: 60 });
+  expect(more()).toEqual([4, 4, 2]);
+});
+
+test("a count that is due stands in the calendar until its last day, later than that on the day", () => {
+  const { high } = speciesById("leek").seed.counts;
+  const lot = garden.done("lot.receive", { lineId: line("Slatefoot", "leek"), gathered: "2026-09-01", seeds: 200 }).id;
+  garden.done("test.set", { lotId: lot, sown: 20, on: "2027-07-01" });
+  const last = addDays("2027-07-01", high);
+  const count = (day: string) => {
+    garden.on(day);
+    return calendarView(garden.sky(), null).events.find(({ id }) => id.startsWith("seed-"))!;
+  };
+  expect(count("2027-07-09")).toMatchObject({ start: "2027-07-09", end: last });
+  expect(count(addDays(last, 3))).toMatchObject({ start: addDays(last, 3), end: addDays(last, 3) });
+});
+
+describe("what arrives at a stand's flowers", () => {
+  const sources = (standId: string) =>
+    arrivalsOf(garden.sky(), 2027)
+      .arrived.get(standId)!
+      .bySource.map(({ name }) => name);
+
+  test("comes of neighbours that flowered before they ended, not of those that ended before", () => {
+    const { mother, father } = twoMelons(garden);
+    expect(sources(mother)).toEqual(["Nettle Moon"]);
+    garden.on("2027-12-01");
+    const ended = garden.done("stand.end", {
+      id: father,
+      version: 1,
+      ending: "pulled",
+      on: "2027-10-01",
+      why: "",
+    }).entry;
+    expect(sources(mother)).toEqual(["Nettle Moon"]);
+    garden.undone(ended);
+    garden.done("stand.end", { id: father, version: 1, ending: "pulled", on: "2027-05-20", why: "" });
+    expect(sources(mother)).toEqual([]);
+  });
+
+  test("reaches as far as counted off-types say, once they are counted", () => {
+    const { mother } = twoMelons(garden);
+    const reach = () => sceneOf(garden.sky(), 2027).kernels[speciesById("melon").vector];
+    const before = reach();
+    expect(before.learned).toBeUndefined();
+    garden.on("2027-10-01");
+    const lotId = garden.done("lot.save", { standId: mother, kind: "open", gathered: "2027-09-20", seeds: 200 }).id;
+    garden.done("offtype.count", { lotId, plants: 60, strange: 30, on: "2027-09-30" });
+    expect(reach().learned).toMatchObject({ counts: 1, plants: 60, before: { scale: before.scale } });
+    // Half of all seed strange from a bed 22 m off: farther than the working value says.
+    expect(reach().scale).toBeGreaterThan(before.scale);
+  });
+});
+
+test("a cross is told the ways it may be done: between two by their pollen, with itself by its own", () => {
+  const { plan } = twoMelons(garden);
+  const ways = (id: string) => crossView(garden.sky(), garden.code("cross", id))!;
+  const between = ways(garden.done("cross.plan", plan).id);
+  const other = ways(garden.done("cross.plan", { ...plan, fatherStandId: plan.motherStandId, lineName: "Own" }).id);
+  const named = (of: typeof other) => of.methods.map(({ id }) => id);
+  const [crossed, selfed] = [false, true].map((self) =>
+    methodsOf(speciesById("melon"), self, "as-species").map(({ id }) => id),
+  );
+  expect(crossed).not.toEqual(selfed);
+  expect(named(between)).toEqual(crossed);
+  // Among the plants of one stand it is no selfing.
+  expect(other.state.cross.kind).toBe("intercross");
+  expect(named(other)).toEqual(crossed);
+  // What is closed wants no way to meet.
+  expect(between.meets).toBeGreaterThan(0.5);
+  garden.done("cross.adjust", { id: between.state.cross.id, version: 1, closed: 1 });
+  expect(ways(between.state.cross.id).ways).toEqual([]);
 });
