@@ -23,13 +23,20 @@ type FinderProps = {
   places: Place[];
   acts: Act[];
   badge: (hit: Hit & { code: string }) => ReactNode;
+  /** What was typed before the field was there. */
+  typedAhead: () => string;
   onGo: (href: string) => void;
   onClose: () => void;
 };
 
 /** Anything by code, name, word or what to do. */
-export function Finder({ places, acts, badge, onGo, onClose }: FinderProps) {
+export function Finder({ places, acts, badge, typedAhead, onGo, onClose }: FinderProps) {
   const [words, setWords] = useState("");
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the field is there
+  useEffect(() => {
+    const ahead = typedAhead();
+    if (ahead) setWords((typed) => ahead + typed);
+  }, []);
   const [{ of, found: hits, slip }, setAnswer] = useState<{ of: string; found: Hit[]; slip?: string }>({
     of: "",
     found: [],

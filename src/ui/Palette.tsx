@@ -26,19 +26,31 @@ export function Palette({ open, onOpen, places, acts, badge }: Props) {
   const latest = useRef({ onOpen, go, places });
   latest.current = { onOpen, go, places };
 
+  /** Keys that come before the field has been fetched; null once it is there. */
+  const ahead = useRef<string | null>(null);
+
   useEffect(() => {
     let going = false;
+    const find = () => {
+      ahead.current = "";
+      latest.current.onOpen("find");
+    };
     const onKey = (event: globalThis.KeyboardEvent) => {
       const { onOpen, go, places } = latest.current;
       if (event.key.toLowerCase() === "k" && (event.ctrlKey || event.metaKey)) {
         event.preventDefault();
-        onOpen("find");
+        find();
+        return;
+      }
+      if (ahead.current !== null && event.key.length === 1 && !event.ctrlKey && !event.metaKey) {
+        event.preventDefault();
+        ahead.current += event.key;
         return;
       }
       if (!keysOn || typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
       if (event.key === "/") {
         event.preventDefault();
-        onOpen("find");
+        find();
       } else if (event.key === "?") onOpen("keys");
       else if (going) {
         const place = places.find((p) => p.key === event.key);
@@ -50,7 +62,16 @@ export function Palette({ open, onOpen, places, acts, badge }: Props) {
     return () => window.removeEventListener("keydown", onKey);
   }, [keysOn]);
 
-  const close = () => onOpen(null);
+  const close = () => {
+    ahead.current = null;
+    onOpen(null);
+  };
+  /** What was typed before the field was there, once. */
+  const typedAhead = () => {
+    const words = ahead.current ?? "";
+    ahead.current = null;
+    return words;
+  };
   const goTo = (href: string) => {
     close();
     go(href);
@@ -59,7 +80,7 @@ export function Palette({ open, onOpen, places, acts, badge }: Props) {
   return (
     <Suspense>
       {open === "find" ? (
-        <Finder places={places} acts={acts} badge={badge} onGo={goTo} onClose={close} />
+        <Finder places={places} acts={acts} badge={badge} typedAhead={typedAhead} onGo={goTo} onClose={close} />
       ) : (
         <Keys places={places} onClose={close} />
       )}

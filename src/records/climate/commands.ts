@@ -1,10 +1,10 @@
-import { CsvError, parse } from "csv-parse/sync";
 import Joi from "joi";
 import { type Day, dayInWords, dayNumber, dayOf, isDay } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
 import { figure } from "@/core/writing/numbers";
 import { refuse } from "@/db/ops";
 import { command } from "../command";
+import { dayInCell, readCsv } from "../csvFile";
 import { normal } from "../normal/normal";
 import { reading } from "../reading/reading";
 import { type Field, given, seen } from "../record";
@@ -43,47 +43,19 @@ const MOST_READINGS = 12_000;
 /** A number as a station writes it, comma or point. */
 const number = (text: string | undefined) => (text?.trim() ? Number(text.trim().replace(",", ".")) : Number.NaN);
 
-type Line = { record: string[]; info: { lines: number } };
-
-/** The file's lines that say something, each with the number it stands on. */
-function rowsOf(text: string): Line[] {
-  const first = text.slice(0, text.indexOf("\n") + 1 || undefined);
-  const delimiter = first.includes(";") ? ";" : first.includes("\t") ? "\t" : ",";
-  try {
-    return parse(text, {
-      delimiter,
-      bom: true,
-      skip_empty_lines: true,
-      relax_column_count: true,
-      to: MOST_READINGS + 2,
-      info: true,
-    }) as unknown as Line[];
-  } catch (error) {
-    if (error instanceof CsvError) return refuse("text", `The file can't be read as CSV: ${error.message}`);
-    throw error;
-  }
-}
-
-function readingsOf(text: string): Reading[] {
-  const [head, ...rows] = rowsOf(text);
-  const names = (head?.record ?? []).map((name) => name.trim().toLowerCase());
-  const columns = ["date", "min", "max"].map((name) => names.indexOf(name)) as [number, number, number];
-  if (columns.some((at) => at < 0))
+function readingsOf(text: string, today: Day): Reading[] {
+  const { heads, lines: rows } = readCsv(text, MOST_READINGS);
+  if (["date", "min", "max"].some((name) => !heads.includes(name)))
     refuse(
       "text",
-      `The first line must name the columns date, min and max; it names ${names.slice(0, 8).join(", ") || "nothing"}.`,
+      `The first line must name the columns date, min and max; it names ${heads.slice(0, 8).join(", ") || "nothing"}.`,
     );
   if (rows.length === 0) refuse("text", "The file holds no readings.");
   if (rows.length > MOST_READINGS)
     refuse("text", `At most ${figure(MOST_READINGS)} days at once; this file holds more. Split it by years.`);
   const lines = new Map<Day, number>();
-  return rows.map(({ record: row, info: { lines: line } }) => {
-    const [date, min, max] = columns.map((at) => row[at]) as [
-      string | undefined,
-      string | undefined,
-      string | undefined,
-    ];
-    const day = date?.trim() ?? "";
+  return rows.map(({ line, cells: { date, min, max } }) => {
+    const day = dayInCell(date ?? "", today);
     if (!isDay(day)) refuse("text", `Line ${line}: “${day}” is not a day written 2027-07-09. Nothing was taken in.`);
     const [low, high] = [number(min), number(max)];
     for (const [name, value] of [
@@ -127,8 +99,8 @@ const importReadings = command(
       "string.max": "The file is larger than a megabyte. Split it by years.",
     }),
   },
-  ({ db, write }, { text }) => {
-    const read = readingsOf(text);
+  ({ db, write, today }, { text }) => {
+    const read = readingsOf(text, today);
     const kept = new Set(readingsKept(db).map(({ id }) => id));
     for (const { id, min, max } of read) {
       if (kept.has(id)) write.update(reading, id, { min, max });

@@ -1,9 +1,9 @@
-import { parse } from "csv-parse/sync";
+import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
 import { refuse } from "@/db/ops";
 import { prepared } from "@/db/rows";
-import { toCsv, unescaped } from "../csvFile";
+import { dayInCell, hourInCell, readCsv, toCsv, unescaped } from "../csvFile";
 import { crossPedigrees } from "../line/pedigree";
 
 /** The columns of the cross book's file: a line for each flower, or one for a cross without any. */
@@ -83,14 +83,20 @@ function lineOf(line: number, record: Record<string, unknown>): BookLine {
   return { line, cells };
 }
 
-function csvLines(text: string): BookLine[] {
-  let records: { record: Record<string, string>; info: { lines: number } }[];
-  try {
-    records = parse(text, { columns: true, bom: true, trim: true, skip_empty_lines: true, info: true });
-  } catch (failure) {
-    return refuse("text", `The file can't be read as CSV: ${(failure as Error).message}`);
-  }
-  return records.map(({ record, info }) => lineOf(info.lines, record));
+/** The columns by their names in small letters, and what days and hours are written in. */
+const NAMED = new Map(COLUMNS.map((name) => [name.toLowerCase(), name]));
+const DAYS: ReadonlySet<string> = new Set(["covered", "gathered", "pollinated", "lastPass", "uncovered", "checked"]);
+
+function csvLines(text: string, today: Day): BookLine[] {
+  const { lines } = readCsv(text, MOST_LINES);
+  return lines.map(({ line, cells }) => {
+    const named = Object.entries(cells).map(([head, value]) => {
+      const name = NAMED.get(head) ?? head;
+      const read = DAYS.has(name) ? dayInCell(value, today) : name === "at" ? hourInCell(value) : value;
+      return [name, value === "" ? value : read] as const;
+    });
+    return lineOf(line, Object.fromEntries(named));
+  });
 }
 
 function jsonLines(text: string): BookLine[] {
@@ -112,8 +118,8 @@ function jsonLines(text: string): BookLine[] {
  * The lines of a cross book's file, CSV or JSON by its first character. @throws Refusal for one that can't be read, has
  * no column of ours, or one that nobody knows
  */
-export function readBook(text: string): BookLine[] {
-  const lines = text.trimStart().startsWith("{") ? jsonLines(text) : csvLines(text);
+export function readBook(text: string, today: Day): { lines: BookLine[]; ignored: string[] } {
+  const lines = text.trimStart().startsWith("{") ? jsonLines(text) : csvLines(text, today);
   if (lines.length === 0) refuse("text", "The file holds no line.");
   if (lines.length > MOST_LINES)
     refuse(
@@ -121,7 +127,9 @@ export function readBook(text: string): BookLine[] {
       `The file holds ${lines.length} lines; at most ${MOST_LINES} are taken in at once. Take it in in parts.`,
     );
   const known: ReadonlySet<string> = new Set(COLUMNS);
-  const strange = new Set(lines.flatMap(({ cells }) => Object.keys(cells)).filter((name) => !known.has(name)));
-  if (strange.size > 0) refuse("text", `The column “${[...strange][0]}” is not one of a cross book's.`);
-  return lines;
+  const heads = new Set(lines.flatMap(({ cells }) => Object.keys(cells)));
+  const ignored = [...heads].filter((name) => !known.has(name));
+  if (ignored.length === heads.size) refuse("text", `The column “${ignored[0] ?? ""}” is not one of a cross book's.`);
+  for (const { cells } of lines) for (const name of ignored) delete cells[name as Column];
+  return { lines, ignored };
 }

@@ -23,7 +23,7 @@ export const importBook = command(
     dryRun: yesNo("Only look"),
   },
   (context, { text, dryRun }) => {
-    const lines = readBook(text);
+    const { lines, ignored } = readBook(text, context.today);
     const stands = allStands(context.db);
     const season = Math.max(
       0,
@@ -43,10 +43,14 @@ export const importBook = command(
     if (dryRun)
       throw new Refusal(
         changes.length === 0 ? `${summary}.` : `Would be taken in: ${changes.length} changes.`,
-        Object.fromEntries(changes.slice(0, TOLD).map((words, i) => [`change ${i + 1}`, words])),
+        Object.fromEntries([
+          ...ignored.map((name) => [`column ${name}`, "is not one of a cross book's and is not read"]),
+          ...changes.slice(0, TOLD).map((words, i) => [`change ${i + 1}`, words]),
+        ]),
         "dry-run",
       );
-    return { message: summary, ids: [] };
+    const warnings = ignored.length > 0 ? [`No column of a cross book's, not read: ${ignored.join(", ")}.`] : [];
+    return { message: summary, ids: [], warnings };
   },
   ["garden", "line", "lot", "stand", "plant", "cross", "flower", "candidate", "normal", "reading"],
 );

@@ -1,4 +1,3 @@
-import { CsvError, parse } from "csv-parse/sync";
 import Joi from "joi";
 import { SPECIES } from "@/catalogue/catalogue";
 import { seasonOf } from "@/core/climate/season";
@@ -7,7 +6,7 @@ import { plural } from "@/core/units/plural";
 import { Refusal, refuse } from "@/db/ops";
 import { nextCode } from "../code";
 import { type Context, command } from "../command";
-import { unescaped } from "../csvFile";
+import { readCsv } from "../csvFile";
 import { line } from "../line/line";
 import { lineOfName } from "../line/queries";
 import { count, given, yesNo } from "../record";
@@ -22,33 +21,20 @@ type Passport = { row: number; cells: Partial<Record<Descriptor, string>> };
 
 /** Rows of the file, and columns that are no descriptors. */
 function readPassports(text: string): { passports: Passport[]; unknown: string[] } {
-  let rows: Record<string, string>[];
-  const first = text.slice(0, text.indexOf("\n") + 1 || undefined);
-  try {
-    rows = parse(text, {
-      columns: (names: string[]) => names.map((name) => name.trim().toUpperCase()),
-      delimiter: first.includes("\t") ? "\t" : first.includes(";") ? ";" : ",",
-      bom: true,
-      skip_empty_lines: true,
-      to: MOST_ROWS + 1,
-    }) as Record<string, string>[];
-  } catch (failure) {
-    if (failure instanceof CsvError) return refuse("text", `The file can't be read as CSV: ${failure.message}`);
-    throw failure;
-  }
+  const { heads, lines: rows } = readCsv(text, MOST_ROWS);
   if (rows.length === 0) refuse("text", "The file holds no passports.");
   if (rows.length > MOST_ROWS) refuse("text", `At most ${MOST_ROWS} passports at once; this file holds more.`);
-  const columns = Object.keys(rows[0]!);
+  const columns = heads.map((name) => name.toUpperCase());
   const known = new Set<string>(PASSPORT);
   for (const needed of ["GENUS", "SPECIES"])
     if (!columns.includes(needed)) refuse("text", `The first line must name the column ${needed}.`);
   return {
-    passports: rows.map((row, i) => ({
-      row: i + 2,
+    passports: rows.map(({ line, cells }) => ({
+      row: line,
       cells: Object.fromEntries(
-        Object.entries(row)
-          .filter(([name]) => known.has(name))
-          .map(([name, value]) => [name, unescaped(value)]),
+        Object.entries(cells)
+          .map(([name, value]) => [name.toUpperCase(), value] as const)
+          .filter(([name]) => known.has(name)),
       ),
     })),
     unknown: columns.filter((name) => !known.has(name)),

@@ -108,7 +108,7 @@ const REFUSED: [words: string, field: string, (of: Made) => [command: string, in
   ],
   ["holds a list named rows", "text", () => ["cross.import", { text: '{"crosses":[]}' }]],
   ["Row 1 holds more than text and numbers", "text", () => ["cross.import", { text: '{"rows":[{"cross":["x"]}]}' }]],
-  ["The column “colour”", "text", () => ["cross.import", book({ cross: "x", colour: "red" })]],
+  ["The column “colour”", "text", () => ["cross.import", book({ colour: "red" })]],
   [
     "plant 77 does not stand with the mother",
     "line 2",
