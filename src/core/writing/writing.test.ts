@@ -3,6 +3,7 @@ import { afterEach, describe, expect, test } from "vitest";
 import { dayInWords, dayOf } from "../calendar/day";
 import { readAmount } from "./amounts";
 import { dayOfYearTyped, dayTyped, readDay, readDayOfYear } from "./days";
+import { hourInWords } from "./hours";
 import { LOCALES, type Locale, writeAs } from "./locale";
 import { figure, numberTyped, readNumber } from "./numbers";
 import {
@@ -313,4 +314,11 @@ describe("what is shown can be typed back", () => {
       }),
     );
   });
+});
+
+test("hours are said by twelve where that is usual, and never past midnight or noon wrongly", () => {
+  const said = (locale: Locale) => ["00:05", "07:10", "12:00", "23:59"].map((clock) => hourInWords(clock, locale));
+  expect(said("en-US")).toEqual(["12:05 AM", "7:10 AM", "12:00 PM", "11:59 PM"]);
+  for (const locale of ["en-GB", "de", "fr", "pl"] as const)
+    expect(said(locale)).toEqual(["00:05", "07:10", "12:00", "23:59"]);
 });

@@ -1,6 +1,7 @@
 import { type Day, dayInWords } from "@/core/calendar/day";
 import { fatherInWords, parentName } from "@/core/custody/parents";
 import { bedInWords } from "@/core/ground/bedInWords";
+import { hourInWords } from "@/core/writing/hours";
 
 export const LINE_ENDINGS = { finished: "Finished", "given-up": "Given up", lost: "Lost" } as const;
 
@@ -143,13 +144,13 @@ export const fathersInWords = (fathers: { name: string; bed: string | null }[]):
 
 /** When the first insects fly; bumblebees and honey bees at once on a mild morning. */
 export const insectsInWords = ({ from, to }: { from: string; to: string }): string =>
-  from === to ? `from ${from}` : `${from} to ${to}`;
+  from === to ? `from ${hourInWords(from)}` : `${hourInWords(from)} to ${hourInWords(to)}`;
 
-/** Words as a sentence begins. */
 /** Fruits that have set of those that are wanted. */
 export const setInWords = (set: number, wanted: number): string =>
   set > wanted ? `${set} set, ${wanted} wanted` : `${set} of ${wanted} set`;
 
+/** Words as a sentence begins. */
 export const sentence = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 export const LIFE_STATES = {

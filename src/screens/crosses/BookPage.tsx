@@ -3,6 +3,7 @@ import { useEffect, useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
+import { hourInWords } from "@/core/writing/hours";
 import Link from "@/ui/Link";
 import type { BookEntry, BookFlower } from "@/views/book";
 import { Tag } from "../common/Tag";
@@ -70,7 +71,7 @@ function storyOf(f: BookFlower): string {
   const parts = [`covered ${dayInWords(f.coveredOn)}`];
   if (f.pollinatedOn)
     parts.push(
-      `pollinated ${dayInWords(f.pollinatedOn)}${f.pollinatedAt ? ` ${f.pollinatedAt}` : ""}${f.males ? ` with ${f.males}` : ""}`,
+      `pollinated ${dayInWords(f.pollinatedOn)}${f.pollinatedAt ? ` ${hourInWords(f.pollinatedAt)}` : ""}${f.males ? ` with ${f.males}` : ""}`,
     );
   const end = f.checkedOn ? ` ${dayInWords(f.checkedOn)}` : "";
   if (f.state !== "covered" && f.state !== "pollinated") parts.push(`${STATES[f.state].toLowerCase()}${end}`);

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { UNDER_WAY } from "@/core/pollination/tally";
+import { hourInWords } from "@/core/writing/hours";
 import { SheetPanel } from "@/ui/Sheet";
 import type { CrossView, FlowerRow } from "@/views/crosses";
 import { CommandForm, Field, OwnField } from "../common/command";
@@ -54,7 +55,9 @@ export function FlowerTable({ view, opened: number }: { view: CrossView; opened:
               <td>{dayInWords(f.coveredOn)}</td>
               {gathers && <td>{f.gatheredOn ? dayInWords(f.gatheredOn) : "–"}</td>}
               <td className="whitespace-nowrap">
-                {f.pollinatedOn ? `${dayInWords(f.pollinatedOn)}${f.pollinatedAt ? `, ${f.pollinatedAt}` : ""}` : "–"}
+                {f.pollinatedOn
+                  ? `${dayInWords(f.pollinatedOn)}${f.pollinatedAt ? `, ${hourInWords(f.pollinatedAt)}` : ""}`
+                  : "–"}
                 {f.passes > 1 && <span className="text-soft"> ×{f.passes}</span>}
               </td>
               <td>{f.males ?? "–"}</td>

@@ -5,6 +5,7 @@ import { dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import type { Stage } from "@/core/pollination/protocol";
 import type { Units } from "@/core/units/units";
+import { hourInWords } from "@/core/writing/hours";
 import type { Result } from "@/records/flower/commands";
 import { dayNow } from "@/ui/press";
 import { Stepper } from "@/ui/Stepper";
@@ -56,7 +57,7 @@ export function FlowerStop(props: Props) {
       <div className="flex flex-wrap items-center justify-between gap-2">
         {stop.flower ? <Tag kind="flower" code={stop.flower.code} /> : <Tag kind="cross" code={cross.code} />}
         <span className={clsx("font-bold", urgent ? "text-rust" : "text-soft")}>
-          {urgent ? "Last chance" : ""} {stop.task.from} to {stop.task.to}
+          {urgent ? "Last chance" : ""} {hourInWords(stop.task.from)} to {hourInWords(stop.task.to)}
         </span>
       </div>
       <p className="mt-2 text-lg">{parentsInWords(cross)}</p>

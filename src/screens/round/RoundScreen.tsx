@@ -5,6 +5,7 @@ import { dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { bedOf } from "@/core/pollination/fathers";
 import type { DayPart } from "@/core/pollination/protocol";
+import { hourInWords } from "@/core/writing/hours";
 import Link from "@/ui/Link";
 import { dayNow } from "@/ui/press";
 import { StandsOn } from "@/ui/StandsOn";
@@ -106,7 +107,7 @@ export function RoundScreen(view: Round) {
         </Link>
         <p className="text-sm">
           <strong>{dayInWords(day)}</strong>
-          {sun.sunrise && `, sun ${sun.sunrise}`}
+          {sun.sunrise && `, sun ${hourInWords(sun.sunrise)}`}
         </p>
         <span className="flex gap-2">
           <Scan />

@@ -1,11 +1,12 @@
 import { dayInWords, daysBetween } from "@/core/calendar/day";
+import { hourInWords } from "@/core/writing/hours";
 import type { Moment, TimedCall } from "@/views/seedTable";
 
 /** When a moment is, said as today, tomorrow or a day. */
 export function whenInWords(moment: Moment, now: Moment): string {
   const days = daysBetween(now.day, moment.day);
-  if (days === 0) return `today ${moment.clock}`;
-  if (days === 1) return `tomorrow ${moment.clock}`;
+  if (days === 0) return `today ${hourInWords(moment.clock)}`;
+  if (days === 1) return `tomorrow ${hourInWords(moment.clock)}`;
   return dayInWords(moment.day);
 }
 

@@ -2,6 +2,7 @@
 import { dayInWords } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
 import type { Units } from "@/core/units/units";
+import { hourInWords } from "@/core/writing/hours";
 import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
 import { useGrowing } from "@/ui/useThere";
@@ -105,7 +106,8 @@ function CrossRow({ task, day, units }: Of<CrossTask>) {
       said={
         <>
           {parentsInWords(cross)}
-          {cross.motherBed && `, bed ${cross.motherBed}`}. {task.part !== "any-hour" && `${task.from} to ${task.to}. `}
+          {cross.motherBed && `, bed ${cross.motherBed}`}.{" "}
+          {task.part !== "any-hour" && `${hourInWords(task.from)} to ${hourInWords(task.to)}. `}
           <span className={urgency.urgent ? "font-bold text-rust" : ""}>{urgency.words}</span>
         </>
       }

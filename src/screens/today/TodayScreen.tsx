@@ -2,6 +2,7 @@ import type { ReactNode } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
 import { lengthInWords as metres, type Units } from "@/core/units/units";
+import { hourInWords } from "@/core/writing/hours";
 import Link from "@/ui/Link";
 import type { Today } from "@/views/today";
 import type { StandWork } from "@/views/work";
@@ -24,13 +25,13 @@ const bandWords = (sun: Today["sun"]): Record<DayPart, { title: string; when: st
   dawn: {
     title: "Dawn",
     when: sun.sunrise
-      ? `sun up ${sun.sunrise}${sun.insects ? `, first insects ${insectsInWords(sun.insects)}` : ""}`
+      ? `sun up ${hourInWords(sun.sunrise)}${sun.insects ? `, first insects ${insectsInWords(sun.insects)}` : ""}`
       : "no sunrise today",
   },
   morning: { title: "Morning", when: "while pollen is fresh" },
   noon: { title: "Noon", when: "before the heat" },
   "any-hour": { title: "Any hour", when: "in daylight" },
-  evening: { title: "Tonight", when: sun.dusk ? `until dark at ${sun.dusk}` : "no dusk tonight" },
+  evening: { title: "Tonight", when: sun.dusk ? `until dark at ${hourInWords(sun.dusk)}` : "no dusk tonight" },
 });
 
 const HEAT_FROM = { station: "weather station", readings: "your readings", normal: "usual for the day" } as const;
@@ -91,7 +92,8 @@ export function TodayScreen(view: Today & { asked: string | null }) {
       <p className="mb-5 sm:hidden">
         <strong>{dayInWords(day, "long")}</strong>
         <span className="block text-soft">
-          {garden.name}, sun {sun.sunrise ?? "–"} to {sun.sunset ?? "–"}
+          {garden.name}, sun {sun.sunrise ? hourInWords(sun.sunrise) : "–"} to{" "}
+          {sun.sunset ? hourInWords(sun.sunset) : "–"}
         </span>
       </p>
       {tasks.some((t) => t.kind === "cross") && (
