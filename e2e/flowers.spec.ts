@@ -472,7 +472,7 @@ test("the book is searched, grouped, and takes in a file after a dry run; a bad 
   await page.getByRole("button", { name: /▾ 2027/ }).click();
   await expect(page.getByRole("button", { name: /^Read X27/ })).toHaveCount(0);
   const csv = await (await page.request.get("/api/crosses?format=csv&season=2027")).text();
-  const [head, ...lines] = csv.trim().split("\n");
+  const [head, ...lines] = csv.trim().split(/\r?\n/);
   const own = lines.find((l) => l.startsWith("X27-001") && l.includes(",pollinated,"))!;
   const columns = head!.split(",");
   const cells = own.split(",");
