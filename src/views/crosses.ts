@@ -2,7 +2,7 @@ import { methodsOf, speciesById } from "@/catalogue/catalogue";
 import { cautionsAt } from "@/catalogue/hazards";
 import { flowerCode } from "@/core/custody/code";
 import { effectiveSize } from "@/core/inheritance/smallPopulation";
-import { type AskedOfList, type Listed, type Listing, listed, NOTHING_ASKED } from "@/core/lists/listed";
+import { type AskedOfList, type Listed, type Listing, NOTHING_ASKED } from "@/core/lists/listed";
 import { byWords, inOrder } from "@/core/lists/order";
 import { type Cut, LIST_PAGE, page } from "@/core/lists/page";
 import { kinshipsOf } from "@/core/pedigree/pedigree";
@@ -24,6 +24,7 @@ import { plantsOfStand } from "@/records/plant/queries";
 import { standById } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
+import { listOf } from "./list";
 import { chanceToMeet, MEET_WANTED, meetWays } from "./meet";
 import type { ForecastStand } from "./outlook";
 import { type CrossState, crossesIn, crossState, hand } from "./pollination";
@@ -80,11 +81,7 @@ export function crossesView(sky: Outlook, wantedSeason: number | null, asked: As
     band: band(sky, season, stands, (s) => busy.has(s.id)),
     season,
     seasons: [...new Set([season, current, ...seasonsWithCrosses(db)])].sort((a, b) => b - a),
-    list: listed(
-      known.map(({ state }) => state),
-      LISTING,
-      asked,
-    ),
+    list: listOf(sky, `cross list ${season}`, () => crossesIn(sky, season).map(({ state }) => state), LISTING, asked),
     wanting: known.filter(({ state }) => wants(state)).length,
     head: headOf(db),
   };

@@ -2,11 +2,12 @@ import { speciesById } from "@/catalogue/catalogue";
 import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
-import { type AskedOfList, type Listed, type Listing, listed } from "@/core/lists/listed";
+import type { AskedOfList, Listed, Listing } from "@/core/lists/listed";
 import { byWords, inOrder } from "@/core/lists/order";
 import type { LifeState } from "@/core/seed/life";
 import { type LineSummary, lines } from "@/records/line/queries";
 import { livingOf } from "./drawer";
+import { listOf } from "./list";
 import type { Outlook } from "./outlook";
 import { regrowList } from "./regrow";
 import { openWork } from "./work";
@@ -120,10 +121,14 @@ export function lineList(
   sky: Outlook,
   asked: AskedOfList,
 ): { list: Listed<LineRow, Show, Order>; going: number; waiting: number } {
-  const rows = lineRows(sky);
   return {
-    list: listed(rows, LISTING, asked),
-    going: rows.filter(({ endedOn }) => endedOn === null).length,
-    waiting: rows.filter(waits).length,
+    list: listOf(sky, "line list", () => lineRows(sky), LISTING, asked),
+    ...sky.once("lines counted", () => {
+      const rows = lineRows(sky);
+      return {
+        going: rows.filter(({ endedOn }) => endedOn === null).length,
+        waiting: rows.filter(waits).length,
+      };
+    }),
   };
 }

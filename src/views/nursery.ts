@@ -4,7 +4,7 @@ import type { Day } from "@/core/calendar/day";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
-import { type AskedOfList, type Listed, type Listing, listed, NOTHING_ASKED } from "@/core/lists/listed";
+import { type AskedOfList, type Listed, type Listing, NOTHING_ASKED } from "@/core/lists/listed";
 import { byWords, inOrder } from "@/core/lists/order";
 import { type Ranked, rankPlants, type ScoreValue, type Summary, summarise } from "@/core/selection/ranking";
 import type { Db } from "@/db/open";
@@ -20,6 +20,7 @@ import { families, type StandRow, standByCode } from "@/records/stand/queries";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
+import { listOf } from "./list";
 import { type LivedStand, livedStand } from "./lived";
 import type { ForecastStand } from "./outlook";
 import { type Raised, raisedOf } from "./raising";
@@ -95,9 +96,7 @@ const familyRows = (sky: Outlook): FamilyRow[] =>
 
 export function nurseryView(sky: Outlook, asked: AskedOfList = NOTHING_ASKED): Nursery {
   const { db, garden: place, season } = sky;
-  const rows = familyRows(sky);
   const ways = listing(season);
-  const open = rows.filter(ways.shows.open);
   return {
     garden: place,
     band: band(
@@ -106,9 +105,15 @@ export function nurseryView(sky: Outlook, asked: AskedOfList = NOTHING_ASKED): N
       sky.standsOf(season).filter((s) => s.family === 1),
     ),
     season,
-    list: listed(rows, ways, asked),
-    waiting: rows.filter(ways.shows.waits).length,
-    undecided: { families: open.length, plants: open.reduce((sum, { tally }) => sum + tally!.open, 0) },
+    list: listOf(sky, "family list", () => familyRows(sky), ways, asked),
+    ...sky.once("families counted", () => {
+      const rows = familyRows(sky);
+      const open = rows.filter(ways.shows.open);
+      return {
+        waiting: rows.filter(ways.shows.waits).length,
+        undecided: { families: open.length, plants: open.reduce((sum, { tally }) => sum + tally!.open, 0) },
+      };
+    }),
     head: headOf(db),
     beds: bedChoices(db),
   };

@@ -1,5 +1,5 @@
 import { nameWithGeneration } from "@/core/custody/generation";
-import { type AskedOfList, type Listed, type Listing, listed, NOTHING_ASKED } from "@/core/lists/listed";
+import { type AskedOfList, type Listed, type Listing, NOTHING_ASKED } from "@/core/lists/listed";
 import { byWords, inOrder } from "@/core/lists/order";
 import type { LifeState } from "@/core/seed/life";
 import type { Garden } from "@/records/garden/garden";
@@ -8,6 +8,7 @@ import type { Store } from "@/records/store/store";
 import { type Band, band } from "./band";
 import { byState, type DrawerLot, type DyingLot, drawer, dyingLot, type WholeLot, wholeLots } from "./drawer";
 import { harvestView } from "./harvest";
+import { listOf } from "./list";
 import type { Outlook } from "./outlook";
 import { type Regrow, regrowList } from "./regrow";
 import { type SeedCall, type Spell, seedCalls, spells, type TestCall, testsToSet } from "./seedCalls";
@@ -119,8 +120,7 @@ export type DrawerPage = {
 
 /** The drawer's lots as they are asked for; as it lies, what dies first stands first. */
 export function drawerPage(sky: Outlook, asked: AskedOfList = NOTHING_ASKED): DrawerPage {
-  const all = sky.once("drawer by life", () => [...drawer(sky)].sort(DRAWER.orders.dies));
-  const { items, ...list } = listed(all, DRAWER, asked);
+  const { items, ...list } = listOf(sky, "drawer list", () => drawer(sky), DRAWER, asked);
   const lying = sky.once("lots in stores", () => lotsInStores(sky.db));
   return {
     garden: sky.garden,

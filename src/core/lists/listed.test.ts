@@ -1,20 +1,23 @@
 import { describe, expect, test } from "vitest";
-import { type AskedOfList, listAddress, listed } from "./listed";
+import { type AskedOfList, cutList, listAddress, sifted } from "./listed";
 
 const ROWS = [
   { name: "Élan bean", grown: 2025, waits: true },
   { name: "Ash pea", grown: 2027, waits: false },
   { name: "Żółw bean", grown: 2026, waits: true },
 ];
-const ask = (more: Partial<AskedOfList>) =>
-  listed(
-    ROWS,
-    {
-      wordsOf: ({ name, grown }) => `${name} ${grown}`,
-      shows: { waiting: (r) => r.waits, resting: (r) => !r.waits },
-      orders: { name: (a, b) => a.name.localeCompare(b.name, "en"), grown: (a, b) => b.grown - a.grown },
-    },
-    { words: "", show: null, by: null, from: null, ...more },
+const ask = ({ from = null, ...more }: Partial<AskedOfList>) =>
+  cutList(
+    sifted(
+      ROWS,
+      {
+        wordsOf: ({ name, grown }) => `${name} ${grown}`,
+        shows: { waiting: (r) => r.waits, resting: (r) => !r.waits },
+        orders: { name: (a, b) => a.name.localeCompare(b.name, "en"), grown: (a, b) => b.grown - a.grown },
+      },
+      { words: "", show: null, by: null, ...more },
+    ),
+    from,
   );
 const names = (more: Partial<AskedOfList>) => ask(more).items.map(({ name }) => name);
 

@@ -29,31 +29,59 @@ export type Listed<Row, Show extends string = string, By extends string = string
 const keys = <K extends string>(of: Record<K, unknown>) => Object.keys(of) as K[];
 
 /**
- * A list searched, sifted, sorted and cut. Every word must be found, capitals and marks on letters aside; a choice or an
- * order that the list has not is as none.
- * @example listed([{ name: "Żółw" }, { name: "Ash" }], { wordsOf: (r) => r.name, shows: {}, orders: { name: (a, b) => (a.name
- *   < b.name ? -1 : 1) } }, { words: "zolw", show: null, by: null, from: null }).items // [{ name: "Żółw" }]
+ * What of a list's choices and orders was asked for: a choice or an order that the list has not is as none.
+ * @example askedWays({ wordsOf: String, shows: { odd: Boolean }, orders: { size: Math.max } }, { show: "even", by: null })
+ *   // { show: null, by: "size" }
  */
-export function listed<Row, Show extends string, By extends string>(
+export function askedWays<Row, Show extends string, By extends string>(
+  { shows, orders }: Listing<Row, Show, By>,
+  asked: Pick<AskedOfList, "show" | "by">,
+): { show: Show | null; by: By } {
+  const show = keys(shows).find((one) => one === asked.show) ?? null;
+  const by = keys(orders).find((one) => one === asked.by) ?? keys(orders)[0]!;
+  return { show, by };
+}
+
+/** A list searched, sifted and sorted, not cut yet. */
+export type Sifted<Row, Show extends string, By extends string> = Omit<Listed<Row, Show, By>, "items" | "cut"> & {
+  rows: Row[];
+};
+
+/**
+ * A list searched, sifted and sorted. Every word must be found, capitals and marks on letters aside.
+ * @example sifted([{ name: "Żółw" }, { name: "Ash" }], { wordsOf: (r) => r.name, shows: {}, orders: { name: (a, b) => (a.name
+ *   < b.name ? -1 : 1) } }, { words: "zolw", show: null, by: null }).rows // [{ name: "Żółw" }]
+ */
+export function sifted<Row, Show extends string, By extends string>(
   rows: Row[],
-  { wordsOf, shows, orders }: Listing<Row, Show, By>,
-  asked: AskedOfList,
-): Listed<Row, Show, By> {
+  listing: Listing<Row, Show, By>,
+  asked: Omit<AskedOfList, "from">,
+): Sifted<Row, Show, By> {
+  const { wordsOf, shows, orders } = listing;
   const words = unmarked(asked.words).split(/\s+/).filter(Boolean);
   const has = (row: Row) => {
     const text = unmarked(wordsOf(row));
     return words.every((word) => text.includes(word));
   };
   const found = words.length > 0 ? rows.filter(has) : rows;
-  const show = keys(shows).find((one) => one === asked.show) ?? null;
-  const by = keys(orders).find((one) => one === asked.by) ?? keys(orders)[0]!;
+  const { show, by } = askedWays(listing, asked);
   const shown = show === null ? [...found] : found.filter(shows[show]);
-  const { items, cut } = page(shown.sort(orders[by]), asked.from);
   const counts = Object.fromEntries(keys(shows).map((one) => [one, found.filter(shows[one]).length])) as Record<
     Show,
     number
   >;
-  return { items, cut, words: asked.words, show, by, counts, all: found.length };
+  return { rows: shown.sort(orders[by]), words: asked.words, show, by, counts, all: found.length };
+}
+
+/**
+ * The stretch of a list that is asked for.
+ * @example cutList({ rows: ["a", "b"], words: "", show: null, by: "name", counts: {}, all: 2 }, 1).items // ["b"]
+ */
+export function cutList<Row, Show extends string, By extends string>(
+  { rows, ...list }: Sifted<Row, Show, By>,
+  from: number | null,
+): Listed<Row, Show, By> {
+  return { ...page(rows, from), ...list };
 }
 
 /**
