@@ -59,7 +59,7 @@ export function ListTools({ path, looked, shows, orders, placeholder }: Props) {
           value={words}
           placeholder={placeholder}
           autoComplete="off"
-          className="w-48! max-sm:w-full!"
+          className="w-56! max-sm:w-full!"
           onChange={(event) => setWords(event.target.value)}
         />
       </form>

@@ -77,7 +77,7 @@ export function ScoreTable({ view }: { view: Family & { chosen: number | null } 
               <th scope="col">Plant</th>
               <th scope="col">
                 Rank
-                <span className="block font-normal text-soft">from the mean</span>
+                <span className="block whitespace-nowrap font-normal text-soft">from the mean</span>
               </th>
               {yardsticks.map((y) => (
                 <th key={y.id} scope="col" className="min-w-24">
