@@ -34,14 +34,14 @@ export type Crosses = {
   band: Band;
   season: number;
   seasons: number[];
-  list: Listed<CrossState, (typeof SHOWS)[number], (typeof ORDERS)[number]>;
+  list: Listed<CrossState, Show, Order>;
   /** Open crosses that still want flowers. */
   wanting: number;
   head: string | null;
 };
 
-const SHOWS = ["wants", "underway", "enough", "closed"] as const;
-const ORDERS = ["waits", "mother", "line", "code"] as const;
+type Show = "wants" | "underway" | "enough" | "closed";
+type Order = "waits" | "mother" | "line" | "code";
 
 const wants = ({ cross, toDo }: CrossState) => !cross.closed && toDo.likely > 0;
 const byCode = (a: CrossState, b: CrossState) => inOrder(a.cross.code, b.cross.code);
@@ -53,7 +53,7 @@ const rank = (state: CrossState): number => {
   return state.evenings?.tonight ? 0 : 1;
 };
 
-const LISTING: Listing<CrossState, (typeof SHOWS)[number], (typeof ORDERS)[number]> = {
+const LISTING: Listing<CrossState, Show, Order> = {
   wordsOf: ({ cross }) => `${cross.code} ${cross.motherName} ${cross.fatherName} ${cross.lineName}`,
   shows: {
     wants,

@@ -10,7 +10,7 @@ import { livingOf } from "./drawer";
 import { listOf } from "./list";
 import type { Outlook } from "./outlook";
 import { regrowList } from "./regrow";
-import { openWork } from "./work";
+import { type Due, dueOf, dueWork, type StandWork } from "./work";
 
 /** Where a line stands today: what grows of it, what is planned, its seed, and what it asks for. */
 export type LineRow = LineSummary & {
@@ -21,15 +21,13 @@ export type LineRow = LineSummary & {
   /** Of its seed that is alive, the lot that keeps longest. */
   seed: { gathered: Day; until: Day | null; state: LifeState } | null;
   /** Work that is due: what, until when, and how many pieces more. */
-  due: { what: string; last: Day | null; code: string; family: boolean; more: number } | null;
+  due: (Due & { code: string; family: boolean }) | null;
   /** Its seed fades, or is its next generation, and nothing is sown of it. */
   sow: "old" | "next" | null;
 };
 
-const LINE_SHOWS = ["waits", "growing", "seed", "nothing", "ended"] as const;
-const LINE_ORDERS = ["waits", "name", "species", "grown", "code"] as const;
-type Show = (typeof LINE_SHOWS)[number];
-type Order = (typeof LINE_ORDERS)[number];
+type Show = "waits" | "growing" | "seed" | "nothing" | "ended";
+type Order = "waits" | "name" | "species" | "grown" | "code";
 
 const waits = ({ due, sow, endedOn }: LineRow) => endedOn === null && (due !== null || sow !== null);
 
@@ -62,58 +60,50 @@ const LISTING: Listing<LineRow, Show, Order> = {
   },
 };
 
+/** What is due first, with the stand that it is done on. */
+function dueOfLine(works: StandWork[]): NonNullable<LineRow["due"]> {
+  const { more, ...first } = dueOf(works);
+  const { code, family } = works[0]!.stand;
+  return { ...first, code, family: family === 1, more };
+}
+
 /** Every line with where it stands. */
 const lineRows = (sky: Outlook): LineRow[] =>
   sky.once("line rows", () => {
     const { db, today, season } = sky;
     const stands = [...sky.standsOf(season), ...sky.standsOf(season + 1)].filter((s) => !s.outside && !s.endedOn);
     const lineOf = new Map<Id, Id>(stands.map(({ id, lineId }) => [id, lineId]));
-    const [ahead, here] = [
-      (s: (typeof stands)[number]) => s.planned === 1 || s.sown > today,
-      groupBy(stands, (s) => s.lineId),
-    ];
-    const work = groupBy(
-      openWork(sky).filter(({ standing }) => standing === "due"),
-      ({ stand }) => lineOf.get(stand.id)!,
-    );
+    const ahead = (s: (typeof stands)[number]) => s.planned === 1 || s.sown > today;
+    const here = groupBy(stands, (s) => s.lineId);
+    const work = groupBy(dueWork(sky), ({ stand }) => lineOf.get(stand.id)!);
     const sow = new Map(regrowList(sky).map(({ lineId, why }) => [lineId, why]));
-    return lines(db, today)
-      .map((line): LineRow => {
-        const of = here.get(line.id) ?? [];
-        const growing = of.filter((s) => !ahead(s));
-        const due = work.get(line.id);
-        const best = (livingOf(sky).get(line.id) ?? []).reduce<NonNullable<LineRow["seed"]> | null>(
-          (kept, { gathered, life }) => {
-            const until = life.until.likely;
-            return kept && (kept.until ?? "") >= (until ?? "") ? kept : { gathered, until, state: life.state };
-          },
-          null,
-        );
-        return {
-          ...line,
-          speciesName: speciesById(line.species).name,
-          growing:
-            growing.length > 0
-              ? {
-                  generations: [...new Set(growing.map((s) => s.generation))],
-                  beds: [...new Set(growing.flatMap((s) => s.bedName ?? []))],
-                }
-              : null,
-          planned: of.filter(ahead).reduce<Day | null>((day, { sown }) => (day && day < sown ? day : sown), null),
-          seed: best,
-          due: due
+    return lines(db, today).map((line): LineRow => {
+      const of = here.get(line.id) ?? [];
+      const growing = of.filter((s) => !ahead(s));
+      const due = work.get(line.id);
+      const best = (livingOf(sky).get(line.id) ?? []).reduce<NonNullable<LineRow["seed"]> | null>(
+        (kept, { gathered, life }) => {
+          const until = life.until.likely;
+          return kept && (kept.until ?? "") >= (until ?? "") ? kept : { gathered, until, state: life.state };
+        },
+        null,
+      );
+      return {
+        ...line,
+        speciesName: speciesById(line.species).name,
+        growing:
+          growing.length > 0
             ? {
-                what: due[0]!.what,
-                last: due[0]!.last,
-                code: due[0]!.stand.code,
-                family: due[0]!.stand.family === 1,
-                more: due.length - 1,
+                generations: [...new Set(growing.map((s) => s.generation))],
+                beds: [...new Set(growing.flatMap((s) => s.bedName ?? []))],
               }
             : null,
-          sow: sow.get(line.id) ?? null,
-        };
-      })
-      .sort(LISTING.orders.waits);
+        planned: of.filter(ahead).reduce<Day | null>((day, { sown }) => (day && day < sown ? day : sown), null),
+        seed: best,
+        due: due ? dueOfLine(due) : null,
+        sow: sow.get(line.id) ?? null,
+      };
+    });
   });
 
 /** Lines as they are asked for, with how many go on and how many of them wait for something. */

@@ -1,6 +1,5 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { cautionsAt } from "@/catalogue/hazards";
-import type { Day } from "@/core/calendar/day";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
@@ -24,23 +23,23 @@ import { listOf } from "./list";
 import { type LivedStand, livedStand } from "./lived";
 import type { ForecastStand } from "./outlook";
 import { type Raised, raisedOf } from "./raising";
-import { openWork } from "./work";
+import { type Due, dueOf, dueWork } from "./work";
 
 /** A family with what it asks for, and how far it is decided. */
 export type FamilyRow = StandRow & {
-  due: { what: string; last: Day | null; more: number } | null;
+  due: Due | null;
   tally: Omit<PlantTally, "standId"> | null;
 };
 
-const SHOWS = ["waits", "open", "decided", "trays", "past"] as const;
-const ORDERS = ["waits", "line", "newest", "code"] as const;
+type Show = "waits" | "open" | "decided" | "trays" | "past";
+type Order = "waits" | "line" | "newest" | "code";
 
 const LATER = "9999";
 const newest = (a: FamilyRow, b: FamilyRow) => b.season - a.season || byLine(a, b);
 const byLine = (a: FamilyRow, b: FamilyRow) => byWords(a.lineName, b.lineName) || inOrder(a.code, b.code);
 
 /** @param season the one under way: what stood before is past */
-const listing = (season: number): Listing<FamilyRow, (typeof SHOWS)[number], (typeof ORDERS)[number]> => ({
+const listing = (season: number): Listing<FamilyRow, Show, Order> => ({
   wordsOf: ({ lineName, code, lotCode, bedName, generation, season }) =>
     `${nameWithGeneration(lineName, generation)} ${code} ${lotCode ?? ""} ${bedName ?? ""} ${season}`,
   shows: {
@@ -67,7 +66,7 @@ export type Nursery = {
   garden: Garden;
   band: Band;
   season: number;
-  list: Listed<FamilyRow, (typeof SHOWS)[number], (typeof ORDERS)[number]>;
+  list: Listed<FamilyRow, Show, Order>;
   /** Families that ask for something, and of this season those with plants nobody has decided on. */
   waiting: number;
   undecided: { families: number; plants: number };
@@ -77,21 +76,12 @@ export type Nursery = {
 
 const familyRows = (sky: Outlook): FamilyRow[] =>
   sky.once("families", () => {
-    const work = groupBy(
-      openWork(sky).filter(({ standing, stand }) => standing === "due" && stand.family === 1),
-      ({ stand }) => stand.id,
-    );
+    const work = groupBy(dueWork(sky), ({ stand }) => stand.id);
     const tallies = new Map(plantTallies(sky.db).map(({ standId, ...tally }) => [standId, tally]));
-    return families(sky.db)
-      .map((row) => {
-        const due = work.get(row.id);
-        return {
-          ...row,
-          due: due ? { what: due[0]!.what, last: due[0]!.last, more: due.length - 1 } : null,
-          tally: tallies.get(row.id) ?? null,
-        };
-      })
-      .sort(listing(sky.season).orders.waits);
+    return families(sky.db).map((row) => {
+      const due = work.get(row.id);
+      return { ...row, due: due ? dueOf(due) : null, tally: tallies.get(row.id) ?? null };
+    });
   });
 
 export function nurseryView(sky: Outlook, asked: AskedOfList = NOTHING_ASKED): Nursery {

@@ -36,6 +36,7 @@ export function practiceView(sky: Outlook): Practice {
       // A step that several protocols share is practised once.
       if (!drawing || !stages || seen.has(drawing)) return [];
       seen.add(drawing);
+      const petals = petalsOf(protocol.id);
       return STAGES.map((stage) => ({
         key: `${protocol.id}/${action}/${stage}`,
         protocol: protocol.name,
@@ -47,7 +48,7 @@ export function practiceView(sky: Outlook): Practice {
         title,
         tooLate,
         stages,
-        petals: petalsOf(protocol.id),
+        petals,
       }));
     }),
   );

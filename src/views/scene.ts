@@ -127,6 +127,9 @@ function grounds(place: Place) {
   };
 }
 
+type Grounds = ReturnType<typeof grounds>;
+const placeAround = (place: Place) => ({ place, around: grounds(place) });
+
 const keptArrivals = new LRUCache<string, Arrival>({ max: 3000 });
 
 /** What arrives at every stand that bears seed; reckoned anew only where what can reach a stand has changed. */
@@ -152,13 +155,13 @@ const sameObject = remembered((reach: KernelRange) => reach, 20);
 /** Shares that a stand would have got, by what could reach it and how far pollen were to reach. */
 const keptReaches = new LRUCache<string, Map<number, Float64Array>>({ max: 100 });
 
-function sharesBy(place: Place, stand: SceneStand): CountedLot["sharesAt"] {
-  const key = grounds(place).keyOf(stand);
+function sharesBy(place: Place, { air, keyOf }: Grounds, stand: SceneStand): CountedLot["sharesAt"] {
+  const key = keyOf(stand);
   const known = keptReaches.get(key) ?? new Map<number, Float64Array>();
   keptReaches.set(key, known);
   const ways = newWays();
   return (kernel) => {
-    const shares = known.get(kernel.scale) ?? sharesReached(place, stand, kernel, ways);
+    const shares = known.get(kernel.scale) ?? sharesReached(place, stand, kernel, air, ways);
     known.set(kernel.scale, shares);
     return shares;
   };
@@ -171,14 +174,18 @@ function sharesBy(place: Place, stand: SceneStand): CountedLot["sharesAt"] {
 const kernelsOf = (sky: Outlook): Kernels =>
   sky.once("kernels", () => {
     const counted = new Map<Vector, CountedLot[]>();
-    const places = new Map<number, Place>();
+    const places = new Map<number, { place: Place; around: Grounds }>();
     for (const { season, motherStandId, plants, strange } of countsOfOpenLots(sky.db)) {
-      const place = places.get(season) ?? placeOf(sceneWith(sky, season, KERNELS));
-      places.set(season, place);
+      const known = places.get(season) ?? placeAround(placeOf(sceneWith(sky, season, KERNELS)));
+      places.set(season, known);
+      const { place, around } = known;
       const stand = place.stands.find(({ id }) => id === motherStandId);
       if (!stand || !flowersAtAll(stand.window)) continue;
       const { vector } = stand.species;
-      counted.set(vector, [...(counted.get(vector) ?? []), { plants, strange, sharesAt: sharesBy(place, stand) }]);
+      counted.set(vector, [
+        ...(counted.get(vector) ?? []),
+        { plants, strange, sharesAt: sharesBy(place, around, stand) },
+      ]);
     }
     return Object.fromEntries(
       Object.entries(KERNELS).map(([vector, kernel]) => [

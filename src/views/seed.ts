@@ -88,9 +88,9 @@ export function seedView(sky: Outlook): Seed {
   };
 }
 
-const DRAWER_ORDERS = ["dies", "name", "gathered", "code"] as const;
+type DrawerOrder = "dies" | "name" | "gathered" | "code";
 
-const DRAWER: Listing<DrawerLot, LifeState, (typeof DRAWER_ORDERS)[number]> = {
+const DRAWER: Listing<DrawerLot, LifeState, DrawerOrder> = {
   wordsOf: ({ name, code, lineCode, gathered }) => `${name} ${code} ${lineCode} ${gathered}`,
   shows: {
     dead: ({ life }) => life.state === "dead",
@@ -111,7 +111,7 @@ export type DrawerPage = {
   band: Band;
   today: string;
   lots: WholeLot[];
-  list: Omit<Listed<DrawerLot, LifeState, (typeof DRAWER_ORDERS)[number]>, "items">;
+  list: Omit<Listed<DrawerLot, LifeState, DrawerOrder>, "items">;
   /** All lots by state, whatever was asked for. */
   states: Record<LifeState, number>;
   /** Places, with how many lots lie in each. */

@@ -1,6 +1,6 @@
 import { sceneSpecies, speciesById } from "@/catalogue/catalogue";
 import type { Species } from "@/catalogue/types";
-import { addDays } from "@/core/calendar/day";
+import { addDays, type Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { flowersAtAll } from "@/core/flowering/facts";
 import type { RaisingStages } from "@/core/seed/sowing";
@@ -153,3 +153,14 @@ export const workOfSeason = (sky: Outlook, season: number): StandWork[] =>
 /** Everything that is open: on stands that flower in this season, and on those of the next that are sown or planned. */
 export const openWork = (sky: Outlook): StandWork[] =>
   sky.once("work", () => [...workOfSeason(sky, sky.season), ...workOfSeason(sky, sky.season + 1)].sort(byLastChance));
+
+/** What is to be done now. */
+export const dueWork = (sky: Outlook): StandWork[] => openWork(sky).filter(({ standing }) => standing === "due");
+
+/** Of several pieces of work the one that is soonest impossible, and how many more there are. */
+export type Due = { what: string; last: Day | null; more: number };
+
+export const dueOf = (works: StandWork[]): Due => {
+  const { what, last } = works[0]!;
+  return { what, last, more: works.length - 1 };
+};

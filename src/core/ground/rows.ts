@@ -1,4 +1,4 @@
-import { cornersOf, gap, type Plot } from "./shape";
+import { cornersOf, fromTurned, gap, type Plot, plotAround } from "./shape";
 
 const letters = (name: string) => /^[A-Z]{1,2}$/.test(name) || /^[a-z]{1,2}$/.test(name);
 
@@ -35,13 +35,9 @@ export function namesFrom(first: string, count: number, taken: ReadonlySet<strin
 
 /** A plot moved in its own directions: along its width, and along its length. */
 function shifted(plot: Plot, along: number, across: number): Plot {
-  const angle = (plot.turn * Math.PI) / 180;
-  const [sin, cos] = [Math.sin(angle), Math.cos(angle)];
-  return {
-    ...plot,
-    x: Math.round((plot.x + along * cos + across * sin) * 1000) / 1000,
-    y: Math.round((plot.y - along * sin + across * cos) * 1000) / 1000,
-  };
+  const { x, y } = fromTurned(plot, { x: along, y: across }, plot.turn);
+  const toMillimetres = (metres: number) => Math.round(metres * 1000) / 1000;
+  return { ...plot, x: toMillimetres(x), y: toMillimetres(y) };
 }
 
 /**
@@ -85,11 +81,9 @@ export function partsOf({ x, y, width, length, turn }: Plot, count: number): Plo
   const wide = width >= length;
   const [w, l] = wide ? [width / count, length] : [width, length / count];
   const middle = { x: x + width / 2, y: y + length / 2 };
-  const angle = (turn * Math.PI) / 180;
-  const [sin, cos] = [Math.sin(angle), Math.cos(angle)];
   return Array.from({ length: count }, (_, i) => {
     const off = (i + 0.5) * (wide ? w : l) - (wide ? width : length) / 2;
-    const [east, north] = wide ? [off * cos, -off * sin] : [off * sin, off * cos];
-    return { x: middle.x + east - w / 2, y: middle.y + north - l / 2, width: w, length: l, turn };
+    const way = wide ? { x: off, y: 0 } : { x: 0, y: off };
+    return { ...plotAround(fromTurned(middle, way, turn), w, l), turn };
   });
 }

@@ -34,22 +34,29 @@ export const bearingTo = (from: Point, to: Point): number =>
   ((Math.atan2(to.x - from.x, to.y - from.y) * 180) / Math.PI + 360) % 360;
 
 /**
+ * The point so far from another in the directions of something turned: along its width, and along its length.
+ * @param way metres along both
+ * @param turn degrees clockwise
+ * @example fromTurned({ x: 1, y: 1 }, { x: 2, y: 0 }, 90) // { x: 1, y: -1 }
+ */
+export function fromTurned(from: Point, way: Point, turn: number): Point {
+  const angle = (turn * Math.PI) / 180;
+  const [sin, cos] = [Math.sin(angle), Math.cos(angle)];
+  return { x: from.x + way.x * cos + way.y * sin, y: from.y - way.x * sin + way.y * cos };
+}
+
+/**
  * The corners of a bed, turned about its middle, from the south-west one eastward.
  * @example cornersOf({ x: 0, y: 0, width: 4, length: 2, turn: 90 })[0] // { x: 1, y: 3 }
  */
 export function cornersOf({ x, y, width, length, turn }: Plot): Point[] {
   const middle = { x: x + width / 2, y: y + length / 2 };
-  const angle = (turn * Math.PI) / 180;
-  const [sin, cos] = [Math.sin(angle), Math.cos(angle)];
   return [
-    [-width / 2, -length / 2],
-    [width / 2, -length / 2],
-    [width / 2, length / 2],
-    [-width / 2, length / 2],
-  ].map(([east, north]) => ({
-    x: middle.x + east! * cos + north! * sin,
-    y: middle.y - east! * sin + north! * cos,
-  }));
+    { x: -width / 2, y: -length / 2 },
+    { x: width / 2, y: -length / 2 },
+    { x: width / 2, y: length / 2 },
+    { x: -width / 2, y: length / 2 },
+  ].map((corner) => fromTurned(middle, corner, turn));
 }
 
 const side = (a: Point, b: Point, p: Point) => (b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x);

@@ -200,11 +200,18 @@ export const likelyShare = (scene: Scene, stand: SceneStand, air: Air, ways: Way
 
 /**
  * The shares that strangers father in the gardens drawn, were pollen to reach as a kernel says.
- * @example sharesReached(scene([stand(1)]), stand(1), { scale: 5, low: 5, high: 5, shape: 1.1 }, newWays()).length // 1
+ * @example sharesReached(scene([stand(1)]), stand(1), { scale: 5, low: 5, high: 5, shape: 1.1 }, airOver(scene([])), newWays()).length
+ *   // 1
  */
-export function sharesReached(scene: Place, stand: SceneStand, kernel: KernelRange, ways: Ways): Float64Array {
+export function sharesReached(
+  scene: Place,
+  stand: SceneStand,
+  kernel: KernelRange,
+  air: Air,
+  ways: Ways,
+): Float64Array {
   const kernels = { ...scene.kernels, [stand.species.vector]: kernel };
-  const meeting = meetingAt({ ...scene, kernels }, stand, airOver(scene), ways);
+  const meeting = meetingAt({ ...scene, kernels }, stand, air, ways);
   return meeting.strangers.length > 0 ? drawnShares(meeting, 1) : new Float64Array(1);
 }
 

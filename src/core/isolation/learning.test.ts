@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { seeded } from "../numbers/chance";
 import { bed, newWays, scene, source, stand } from "../tests/place";
-import { sharesReached } from "./arrival";
+import { airOver, sharesReached } from "./arrival";
 import { KERNELS, type KernelRange } from "./kernel";
 import { type CountedLot, learnedKernel } from "./learning";
 
@@ -15,7 +15,8 @@ function counted(reach: number, years: number, plants: number, seed: number): Co
       sources: [source(1, 28 + 6 * year, { plants: 60 })],
     });
     const ways = newWays();
-    const sharesAt = (kernel: KernelRange) => sharesReached(of, of.stands[0]!, kernel, ways);
+    const air = airOver(of);
+    const sharesAt = (kernel: KernelRange) => sharesReached(of, of.stands[0]!, kernel, air, ways);
     const drawn = sharesAt({ ...WORKING, scale: reach, low: reach, high: reach });
     const share = drawn[Math.floor(luck() * drawn.length)]!;
     const strange = Array.from({ length: plants }, () => luck() < share).filter(Boolean).length;

@@ -93,7 +93,7 @@ function csvLines(text: string, today: Day): BookLine[] {
     const named = Object.entries(cells).map(([head, value]) => {
       const name = NAMED.get(head) ?? head;
       const read = DAYS.has(name) ? dayInCell(value, today) : name === "at" ? hourInCell(value) : value;
-      return [name, value === "" ? value : read] as const;
+      return [name, read] as const;
     });
     return lineOf(line, Object.fromEntries(named));
   });

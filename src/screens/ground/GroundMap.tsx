@@ -1,7 +1,7 @@
 "use client";
 import clsx from "clsx";
 import { useRouter } from "next/navigation";
-import { type KeyboardEvent, type PointerEvent, type ReactNode, useEffect, useRef, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import type { Id } from "@/core/custody/id";
 import { cornersOf, type Plot, type Point, plotBetween, snapped } from "@/core/ground/shape";
 import { lengthInWords, lengthTyped, type Units } from "@/core/units/units";
@@ -55,9 +55,11 @@ export function GroundMap(props: Props) {
   const concernBedId = concernStand?.bedId ?? null;
   const placed = beds.map((b) => (held?.id === b.id ? { ...b, ...held } : b));
   const concernBed = placed.find((b) => b.id === concernBedId);
-  const others = [...sources.map((s) => s.outline), ...barriers.map((b) => b.path)];
-  // While a bed is dragged the sheet stays as it was.
-  const shown = all ? [...beds.map(cornersOf), ...others] : nearTogether(beds.map(cornersOf), others, size);
+  // While a bed is dragged the sheet stays as it was, and what lies together is not looked for at every move.
+  const shown = useMemo(() => {
+    const others = [...sources.map((s) => s.outline), ...barriers.map((b) => b.path)];
+    return all ? [...beds.map(cornersOf), ...others] : nearTogether(beds.map(cornersOf), others, size);
+  }, [beds, sources, barriers, size, all]);
   const frame = frameOf(shown.flat(), zoom, size);
   const step = (metres: number) => (snap ? snapped(metres, SNAP[units]) : Math.round(metres * 100) / 100);
 

@@ -3,12 +3,11 @@ import clsx from "clsx";
 import type { KeyboardEvent } from "react";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
-import { partsOf } from "@/core/ground/rows";
 import { cornersOf } from "@/core/ground/shape";
 import type { Bed } from "@/records/bed/bed";
 import type { Ground, MapStand } from "@/views/ground";
 import { boxOn, type Frame, onSheet, pathOn, type Size } from "./frame";
-import { wordsFor } from "./mapWords";
+import { standsIn, wordsFor } from "./mapWords";
 
 type Props = {
   beds: Bed[];
@@ -32,8 +31,7 @@ export function MapBeds({ beds, stands, frame, size, concern, onBed, onStand, on
       {beds
         .filter((bed) => onSheet(boxOn(frame, cornersOf(bed)), size))
         .map((bed) => {
-          const here = stands.filter((s) => s.bedId === bed.id);
-          const parts = partsOf(bed, Math.max(1, here.length));
+          const here = standsIn(bed, stands);
           return (
             <g key={bed.id} data-drag={`bed ${bed.id}`} className="cursor-move">
               <path
@@ -44,20 +42,20 @@ export function MapBeds({ beds, stands, frame, size, concern, onBed, onStand, on
                 d={pathOn(frame, cornersOf(bed), true)}
                 fill="var(--leaf)"
                 stroke="var(--ink)"
-                strokeWidth={here.some((s) => s.id === concern) ? 3.5 : 1.4}
+                strokeWidth={here.some(({ stand }) => stand.id === concern) ? 3.5 : 1.4}
                 strokeDasharray={bed.outside ? "5 4" : undefined}
                 onClick={() => onBed(bed)}
                 onFocus={() => onFocus(bed.id)}
                 onKeyDown={(event) => onKey(event, bed)}
               />
-              {here.map((stand, i) => (
+              {here.map(({ stand, part }) => (
                 <path
                   key={stand.id}
                   role="button"
                   tabIndex={0}
                   aria-label={`${nameWithGeneration(stand.lineName, stand.generation)}, ${stand.code}`}
                   className={clsx("cursor-pointer hover:stroke-damson hover:stroke-[3]", FOCUS)}
-                  d={pathOn(frame, cornersOf(parts[i]!), true)}
+                  d={pathOn(frame, cornersOf(part), true)}
                   fill={stand.numbered > 0 ? "url(#numbered)" : "url(#rows)"}
                   stroke={stand.id === concern && here.length > 1 ? "var(--damson)" : "var(--ink)"}
                   strokeWidth={stand.id === concern && here.length > 1 ? 3.5 : here.length > 1 ? 0.8 : 0}

@@ -17,6 +17,13 @@ const LONGEST = 24;
 const FAR_NAME = 18;
 const short = (name: string, longest = LONGEST) => (name.length > longest ? `${name.slice(0, longest - 1)}…` : name);
 
+/** The stands of a bed, each with its part of it. */
+export function standsIn(bed: Pick<Bed, "id"> & Plot, stands: Ground["stands"]): { stand: MapStand; part: Plot }[] {
+  const here = stands.filter((s) => s.bedId === bed.id);
+  const parts = partsOf(bed, here.length);
+  return here.map((stand, i) => ({ stand, part: parts[i]! }));
+}
+
 /** What a bed is called on the map, with what grows in it. */
 export function wordsFor(bed: Pick<Bed, "id" | "name">, stands: Ground["stands"]): string {
   const names = [...new Set(stands.filter((s) => s.bedId === bed.id).map(nameOf))];
@@ -65,10 +72,9 @@ function insideBeds({ stands, placed, frame, size }: Shown): {
   const beside: { bed: Bed; words: string }[] = [];
   for (const bed of placed) {
     if (!onSheet(boxOn(frame, cornersOf(bed)), size)) continue;
-    const here = stands.filter((s) => s.bedId === bed.id);
-    const parts = partsOf(bed, Math.max(1, here.length));
+    const here = standsIn(bed, stands);
     if (here.length > 1) {
-      const names = here.map((stand, i) => inside(stand.id, nameOf(stand), parts[i]!, frame));
+      const names = here.map(({ stand, part }) => inside(stand.id, nameOf(stand), part, frame));
       if (names.every((one) => one !== null)) {
         written.push(...names);
         beside.push({ bed, words: bed.name });
@@ -85,21 +91,18 @@ function insideBeds({ stands, placed, frame, size }: Shown): {
   return { written, beside };
 }
 
-/** Metres from the garden's nearest bed on the sheet to what lies off it. */
-function farFrom(outline: Point[], placed: Bed[], frame: Frame, size: Size): number {
-  const beds = placed.map(cornersOf).filter((corners) => corners !== outline);
-  const seen = beds.filter((corners) => onSheet(boxOn(frame, corners), size));
-  const from = seen.length > 0 ? seen : beds;
-  return from.length === 0 ? 0 : Math.min(...from.map((corners) => gap(corners, outline)));
-}
-
 /** Marks at the sheet's edge at most; the nearest are named. */
 const MOST_FAR = 12;
 
 function atEdge({ sources, placed, units, frame, size }: Shown, taken: Box[]) {
   const off = (outline: Point[]) => !onSheet(boxOn(frame, outline), size);
+  const beds = placed.map((bed) => ({ bed, corners: cornersOf(bed) }));
+  const seen = beds.filter(({ corners }) => !off(corners));
+  // From the garden's nearest bed on the sheet; where none is on it, from the nearest there is.
+  const from = (seen.length > 0 ? seen : beds).map(({ corners }) => corners);
   const named = (key: string, name: string, outline: Point[]) => {
-    const far = farFrom(outline, placed, frame, size);
+    const ways = from.filter((corners) => corners !== outline).map((corners) => gap(corners, outline));
+    const far = ways.length === 0 ? 0 : Math.min(...ways);
     const middle = middleOf(outline);
     return {
       key,
@@ -109,10 +112,7 @@ function atEdge({ sources, placed, units, frame, size }: Shown, taken: Box[]) {
     };
   };
   const far = [
-    ...placed.flatMap((bed) => {
-      const corners = cornersOf(bed);
-      return off(corners) ? [named(`bed ${bed.id}`, bed.name, corners)] : [];
-    }),
+    ...beds.flatMap(({ bed, corners }) => (off(corners) ? [named(`bed ${bed.id}`, bed.name, corners)] : [])),
     ...sources.flatMap(({ id, name, outline }) => (off(outline) ? [named(`source ${id}`, name, outline)] : [])),
   ].sort((a, b) => a.far - b.far);
   const marks = edgeMarks(far.slice(0, MOST_FAR), size, taken);
@@ -122,16 +122,11 @@ function atEdge({ sources, placed, units, frame, size }: Shown, taken: Box[]) {
 /** The lines along which pollen arrives, and every name in its shape, beside it, or at the edge. */
 export function wordsOn(shown: Shown) {
   const { stands, sources, barriers, concern, units, placed, frame, size, small, taken } = shown;
-  const middleOfBed = (id: Id | null | undefined) => {
-    const bed = placed.find((b) => b.id === id);
-    return bed ? middleOf(cornersOf(bed)) : null;
-  };
   const middleOfStand = (id: Id | undefined) => {
     const stand = stands.find((s) => s.id === id);
     const bed = placed.find((b) => b.id === stand?.bedId);
     if (!stand || !bed) return null;
-    const here = stands.filter((s) => s.bedId === bed.id);
-    return middleOf(cornersOf(partsOf(bed, here.length)[here.indexOf(stand)]!));
+    return middleOf(cornersOf(standsIn(bed, stands).find((one) => one.stand === stand)!.part));
   };
   const to = middleOfStand(concern?.standId);
   const lines =
@@ -140,7 +135,7 @@ export function wordsOn(shown: Shown) {
           const [kind, id] = key.split(" ");
           const source = sources.find((s) => s.id === id);
           if (kind === "source") return source ? middleOf(source.outline) : null;
-          return middleOfStand(id) ?? middleOfBed(id);
+          return middleOfStand(id);
         })
       : [];
   const { written, beside } = insideBeds(shown);

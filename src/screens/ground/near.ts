@@ -30,7 +30,7 @@ function groups(gaps: number[][], most: number): number[][] {
 /**
  * What the sheet is filled with: the beds that lie together, and of all else what hardly makes them smaller, the nearest
  * first. What is left stands at the sheet's edge.
- * @param others hedges, walls and pollen from beyond the garden, and barriers
+ * @param others barriers, and pollen from beyond the garden
  */
 export function nearTogether(beds: Point[][], others: Point[][], size: Size): Point[][] {
   if (beds.length === 0) return others;

@@ -7,6 +7,7 @@ import Link from "@/ui/Link";
 import { Table } from "@/ui/Table";
 import type { LineRow } from "@/views/lineRows";
 import type { Lines } from "@/views/lines";
+import { DueWork } from "../common/DueWork";
 import { ListTools } from "../common/ListTools";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
@@ -50,16 +51,7 @@ function standingInWords({ ending, endedOn, growing, planned, seed }: LineRow, t
 /** What it asks for, and where that is done. */
 function Next({ due, sow, endedOn }: LineRow) {
   if (endedOn !== null) return null;
-  if (due)
-    return (
-      <>
-        <Link href={due.family ? `/nursery/${due.code}` : `/ground?stand=${due.code}`} className="font-semibold">
-          {due.what}
-        </Link>
-        {due.last && `, until ${dayInWords(due.last)}`}
-        {due.more > 0 && <span className="text-soft"> and {due.more} more</span>}
-      </>
-    );
+  if (due) return <DueWork due={due} href={due.family ? `/nursery/${due.code}` : `/ground?stand=${due.code}`} />;
   if (sow)
     return (
       <Link href="/seed" className="font-semibold">

@@ -1,4 +1,4 @@
-import { dayInWords, daysBetween } from "@/core/calendar/day";
+import { daysBetween } from "@/core/calendar/day";
 import { seasonName } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
 import { bedInWords } from "@/core/ground/bedInWords";
@@ -6,6 +6,7 @@ import { listAddress } from "@/core/lists/listed";
 import { plural } from "@/core/units/plural";
 import { Table } from "@/ui/Table";
 import type { FamilyRow, Nursery } from "@/views/nursery";
+import { DueWork } from "../common/DueWork";
 import { ListTools } from "../common/ListTools";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
@@ -83,15 +84,7 @@ export function NurseryScreen(view: Nursery) {
                     </span>
                   </td>
                   <td>{decidedInWords(f, view.season)}</td>
-                  <td>
-                    {f.due && (
-                      <>
-                        <strong>{f.due.what}</strong>
-                        {f.due.last && `, until ${dayInWords(f.due.last)}`}
-                        {f.due.more > 0 && <span className="text-soft"> and {f.due.more} more</span>}
-                      </>
-                    )}
-                  </td>
+                  <td>{f.due && <DueWork due={f.due} />}</td>
                   <td>{cameUpInWords(f)}</td>
                   <td>{seasonName(f.season, garden.latitude)}</td>
                 </tr>

@@ -30,8 +30,9 @@ export function cellsOf(
   return { size, dark: (row, column) => pixs[row * size + column] === 1 };
 }
 
-function drawCode(page: PDFPage, text: string, kind: SquareCode, x: number, y: number, side: number): void {
-  const { size, dark } = cellsOf(text, kind);
+type Cells = ReturnType<typeof cellsOf>;
+
+function drawCode(page: PDFPage, { size, dark }: Cells, x: number, y: number, side: number): void {
   const cell = side / size;
   for (let row = 0; row < size; row++)
     for (let column = 0; column < size; column++)
@@ -45,7 +46,14 @@ function drawCode(page: PDFPage, text: string, kind: SquareCode, x: number, y: n
 }
 
 /** One tag with its lower left corner at a point, in points. */
-function drawTag(page: PDFPage, tag: TagText, sides: TagLayout, fonts: Fonts, left: number, bottom: number): void {
+function drawTag(
+  page: PDFPage,
+  tag: TagText,
+  cells: Cells,
+  sides: Sides,
+  fonts: Fonts,
+  [left, bottom]: [number, number],
+): void {
   const [width, height] = [sides.width * MM, sides.height * MM];
   const outline = tagOutline(tag.kind, width, height);
   page.drawSvgPath(`M ${outline.map((p) => `${p.x} ${p.y}`).join(" L ")} Z`, {
@@ -57,7 +65,7 @@ function drawTag(page: PDFPage, tag: TagText, sides: TagLayout, fonts: Fonts, le
   const layout = layoutOf(tag, sides, fonts);
   if (!layout) throw new Error(`${tag.code} does not fit ${sides.width} × ${sides.height} mm`);
   const { square, written } = layout;
-  drawCode(page, tag.code, sides.code, left + square.x, bottom + square.y, square.side);
+  drawCode(page, cells, left + square.x, bottom + square.y, square.side);
   for (const { words, weight, size, x, y } of written) {
     let at = left + x;
     for (const run of fonts.runs(words, weight)) {
@@ -88,12 +96,13 @@ function placesOn({ width, height, paper }: TagLayout): {
   return { page, places };
 }
 
-const cellsOn = (tags: TagText[], kind: SquareCode) => tags.map(({ code }) => cellsOf(code, kind).size);
+const cellsOn = (tags: TagText[], kind: SquareCode) => tags.map(({ code }) => cellsOf(code, kind));
+const sizesOf = (cells: Cells[]) => cells.map(({ size }) => size);
 
 /** The smallest size of a shape on which tags can be read, mm: what was asked for where they can. */
 export async function smallestSides(tags: TagText[], layout: TagLayout): Promise<Sides> {
   const fonts = await fontsFor(await PDFDocument.create());
-  return smallestFor(tags, layout, cellsOn(tags, layout.code), fonts);
+  return smallestFor(tags, layout, sizesOf(cellsOn(tags, layout.code)), fonts);
 }
 
 /** Why tags cannot be had in a size, with the size that holds them; null where they can. */
@@ -110,14 +119,15 @@ export async function tooSmall(tags: TagText[], layout: TagLayout): Promise<stri
 export async function tagsPdf(tags: TagText[], asked: TagLayout): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   const fonts = await fontsFor(pdf);
-  const layout = { ...asked, ...smallestFor(tags, asked, cellsOn(tags, asked.code), fonts) };
+  const cells = cellsOn(tags, asked.code);
+  const layout = { ...asked, ...smallestFor(tags, asked, sizesOf(cells), fonts) };
   pdf.setTitle(tags.length === 1 ? `${tags[0]!.code} ${tags[0]!.title}` : `${tags.length} tags`);
   const { page: size, places } = placesOn(layout);
   let page: PDFPage | null = null;
   for (const [i, tag] of tags.entries()) {
     const at = places[i % places.length]!;
     if (i % places.length === 0) page = pdf.addPage([size.width * MM, size.height * MM]);
-    drawTag(page!, tag, layout, fonts, at.x * MM, at.y * MM);
+    drawTag(page!, tag, cells[i]!, layout, fonts, [at.x * MM, at.y * MM]);
   }
   return pdf.save();
 }
