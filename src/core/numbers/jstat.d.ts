@@ -5,6 +5,7 @@ declare module "jstat" {
       inv: (probability: number, a: number, b: number) => number;
       cdf: (x: number, a: number, b: number) => number;
     };
+    chisquare: { cdf: (x: number, freedom: number) => number };
     studentt: { inv: (probability: number, freedom: number) => number };
     normal: {
       inv: (probability: number, mean: number, deviation: number) => number;

@@ -31,87 +31,87 @@ function coded(individuals: Individual[]): Coded[] {
   });
 }
 
-/** Positions waiting their turn, the youngest (largest) first; a binary heap. */
-class Youngest {
-  private readonly heap: number[] = [];
+/** Walks a pedigree from individuals to their forebears, the younger generations first. */
+class Tracer {
+  private readonly mother: Int32Array;
+  private readonly father: Int32Array;
+  /** One more than the later of the parents' generations. */
+  private readonly generation: Int32Array;
+  /** Those that wait their turn, a chain for each generation; −1 ends it. */
+  private readonly first: Int32Array;
+  private readonly next: Int32Array;
+  /** How much of each of the two that are traced comes from an individual. */
+  private readonly ofOne: Float64Array;
+  private readonly ofOther: Float64Array;
 
-  push(position: number): void {
-    const { heap } = this;
-    let at = heap.push(position) - 1;
-    while (at > 0) {
-      const above = (at - 1) >> 1;
-      if (heap[above]! >= position) break;
-      heap[at] = heap[above]!;
-      at = above;
+  constructor(list: Coded[]) {
+    this.mother = Int32Array.from(list, ({ mother }) => mother);
+    this.father = Int32Array.from(list, ({ father }) => father);
+    this.generation = new Int32Array(list.length);
+    let oldest = 0;
+    for (const [i, { mother, father }] of list.entries()) {
+      const of = (position: number) => (position < 0 ? -1 : this.generation[position]!);
+      this.generation[i] = 1 + Math.max(of(mother), of(father));
+      oldest = Math.max(oldest, this.generation[i]!);
     }
-    heap[at] = position;
+    this.first = new Int32Array(oldest + 1).fill(-1);
+    this.next = new Int32Array(list.length);
+    this.ofOne = new Float64Array(list.length);
+    this.ofOther = new Float64Array(list.length);
   }
 
-  pop(): number | undefined {
-    const { heap } = this;
-    const first = heap[0];
-    const last = heap.pop();
-    if (heap.length === 0 || last === undefined) return first;
-    let at = 0;
-    for (;;) {
-      let below = 2 * at + 1;
-      if (below >= heap.length) break;
-      if (below + 1 < heap.length && heap[below + 1]! > heap[below]!) below++;
-      if (heap[below]! <= last) break;
-      heap[at] = heap[below]!;
-      at = below;
+  private give(position: number, a: number, b: number): void {
+    // Nothing is passed on of what became too small to be written.
+    if (position < 0 || (a === 0 && b === 0)) return;
+    const { ofOne, ofOther, first, next, generation } = this;
+    if (ofOne[position] === 0 && ofOther[position] === 0) {
+      const of = generation[position]!;
+      next[position] = first[of]!;
+      first[of] = position;
     }
-    heap[at] = last;
-    return first;
+    ofOne[position]! += a;
+    ofOther[position]! += b;
   }
-}
 
-/**
- * Kinship of two different individuals: their shared forebears from the youngest up, each weighed by how much of both
- * comes from it and by the variance its own Mendelian sampling added; half of A = T D T′.
- * @param sampled the diagonal of D for all individuals up to these
- */
-function kinshipOf(list: Coded[], sampled: Float64Array, one: number, other: number): number {
-  const shares = new Map<number, { a: number; b: number }>();
-  const waiting = new Youngest();
-  const give = (position: number, a: number, b: number) => {
-    if (position < 0) return;
-    const known = shares.get(position);
-    if (known) {
-      known.a += a;
-      known.b += b;
-      return;
+  /**
+   * Kinship of two different individuals: their shared forebears, each weighed by how much of both comes from it and by the
+   * variance its own Mendelian sampling added; half of A = T D T′.
+   * @param sampled the diagonal of D for all individuals up to these
+   */
+  kinship(sampled: Float64Array, one: number, other: number): number {
+    const { mother, father, generation, first, next, ofOne, ofOther } = this;
+    this.give(one, 1, 0);
+    this.give(other, 0, 1);
+    let sum = 0;
+    for (let of = Math.max(generation[one]!, generation[other]!); of >= 0; of--) {
+      for (let i = first[of]!; i >= 0; i = next[i]!) {
+        const [a, b] = [ofOne[i]!, ofOther[i]!];
+        sum += a * b * sampled[i]!;
+        this.give(mother[i]!, a / 2, b / 2);
+        this.give(father[i]!, a / 2, b / 2);
+        ofOne[i] = 0;
+        ofOther[i] = 0;
+      }
+      first[of] = -1;
     }
-    shares.set(position, { a, b });
-    waiting.push(position);
-  };
-  give(one, 1, 0);
-  give(other, 0, 1);
-  let sum = 0;
-  for (let i = waiting.pop(); i !== undefined; i = waiting.pop()) {
-    const { a, b } = shares.get(i)!;
-    sum += a * b * sampled[i]!;
-    const { mother, father } = list[i]!;
-    give(mother, a / 2, b / 2);
-    give(father, a / 2, b / 2);
+    return sum / 2;
   }
-  return sum / 2;
 }
 
 /** Inbreeding of all, parents first, and the variance that each one's Mendelian sampling adds. */
-function inbreedingOf(list: Coded[]): { inbreeding: Float64Array; sampled: Float64Array } {
+function inbreedingOf(list: Coded[], tracer: Tracer): { inbreeding: Float64Array; sampled: Float64Array } {
   const inbreeding = new Float64Array(list.length);
   const sampled = new Float64Array(list.length);
-  // Full sibs stand together in most pedigrees: the last pair's kinship is kept.
-  let lastPair = { mother: -1, father: -1, kinship: 0 };
+  // Full sibs share what is reckoned of their parents.
+  const ofPair = new Map<number, number>();
   for (const [i, { mother, father, founder, selfings }] of list.entries()) {
     const known = mother >= 0 && father >= 0;
     let own = mother < 0 && father < 0 ? founder : 0;
     if (known && mother === father) own = (1 + inbreeding[mother]!) / 2;
     else if (known) {
-      if (lastPair.mother !== mother || lastPair.father !== father)
-        lastPair = { mother, father, kinship: kinshipOf(list, sampled, mother, father) };
-      own = lastPair.kinship;
+      const pair = Math.min(mother, father) * list.length + Math.max(mother, father);
+      own = ofPair.get(pair) ?? tracer.kinship(sampled, mother, father);
+      ofPair.set(pair, own);
     }
     const parent = (position: number) => (position < 0 ? -1 : inbreeding[position]!);
     const ofCross = mother < 0 && father < 0 ? 1 + founder : 0.5 - 0.25 * (parent(mother) + parent(father));
@@ -120,6 +120,33 @@ function inbreedingOf(list: Coded[]): { inbreeding: Float64Array; sampled: Float
     sampled[i] = ofCross + inbreeding[i]! - own;
   }
   return { inbreeding, sampled };
+}
+
+/**
+ * A pedigree as mixed-model equations want it: parents as positions in the list (−1 for unknown), inbreeding, and the
+ * variance that each one's Mendelian sampling adds, in units of the additive variance.
+ * @param individuals parents before their children
+ * @throws RangeError for an id that stands twice, is missing, or comes before its parent
+ * @example sampledPedigree([{ id: "A" }, { id: "S", mother: "A", father: "A" }]).sampled // { "0": 1, "1": 0.5 }
+ */
+export function sampledPedigree(individuals: Individual[]) {
+  const list = coded(individuals);
+  return {
+    mother: Int32Array.from(list, ({ mother }) => mother),
+    father: Int32Array.from(list, ({ father }) => father),
+    ...inbreedingOf(list, new Tracer(list)),
+  };
+}
+
+/**
+ * The inbreeding of every individual by its id, 0–1.
+ * @param individuals parents before their children
+ * @throws RangeError for an id that stands twice, is missing, or comes before its parent
+ * @example inbreedingOfAll([{ id: "A" }, { id: "S", mother: "A", father: "A" }]) // { A: 0, S: 0.5 }
+ */
+export function inbreedingOfAll(individuals: Individual[]): Record<string, number> {
+  const { inbreeding } = sampledPedigree(individuals);
+  return Object.fromEntries(individuals.map(({ id }, i) => [id, inbreeding[i]!]));
 }
 
 /**
@@ -135,7 +162,8 @@ function inbreedingOf(list: Coded[]): { inbreeding: Float64Array; sampled: Float
  */
 export function kinshipsOf(individuals: Individual[]): (one: string, other: string) => number {
   const list = coded(individuals);
-  const { inbreeding, sampled } = inbreedingOf(list);
+  const tracer = new Tracer(list);
+  const { inbreeding, sampled } = inbreedingOf(list, tracer);
   const at = new Map(individuals.map(({ id }, i) => [id, i]));
   const place = (id: string): number => {
     const found = at.get(id);
@@ -144,6 +172,6 @@ export function kinshipsOf(individuals: Individual[]): (one: string, other: stri
   };
   return (one, other) => {
     const [x, y] = [place(one), place(other)];
-    return x === y ? (1 + inbreeding[x]!) / 2 : kinshipOf(list, sampled, x, y);
+    return x === y ? (1 + inbreeding[x]!) / 2 : tracer.kinship(sampled, x, y);
   };
 }

@@ -1,0 +1,18 @@
+export type ProgenyTestInput = { priorHeterozygous: number; progeny: number; kind: "selfed" | "testcrossed" };
+
+/**
+ * The chance that a plant breeds true for a dominant trait, as none of its offspring showed the recessive.
+ *
+ * Each offspring that does not show it weighs the heterozygote by ¾ where the plant was selfed, by ½ where it was crossed
+ * to a recessive. Source: Bayes' rule on Mendel's ratios.
+ * @param input.priorHeterozygous chance, before any offspring, that it carries the recessive, 0–1
+ * @param input.progeny offspring looked at, none of them recessive
+ * @returns {{posteriorHomozygous: number}} 0–1
+ * @example progenyTest({ priorHeterozygous: 2 / 3, progeny: 12, kind: "selfed" }) // { posteriorHomozygous: 0.940 }
+ */
+export function progenyTest({ priorHeterozygous, progeny, kind }: ProgenyTestInput): { posteriorHomozygous: number } {
+  const hidden = priorHeterozygous * (kind === "selfed" ? 0.75 : 0.5) ** progeny;
+  const sum = 1 - priorHeterozygous + hidden;
+  // A carrier for certain stays one, whatever is too rare to be written as a number.
+  return { posteriorHomozygous: sum > 0 ? (1 - priorHeterozygous) / sum : 0 };
+}
