@@ -119,8 +119,12 @@ const FULL: Answer = {
  * Puts a write behind those that wait and sends them all.
  * @returns the server's answer; null while it is away and the write is kept here
  */
-export async function post(name: string, input: unknown, words: string): Promise<Answer | null> {
-  const press = newPress();
+export async function post(
+  name: string,
+  input: unknown,
+  words: string,
+  press: Press = newPress(),
+): Promise<Answer | null> {
   try {
     await change((db) => db.put("writes", { ...press, name, input, words, failed: 0, message: null }));
   } catch {

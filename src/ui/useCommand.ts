@@ -14,6 +14,8 @@ type Commands = {
   /** For work in the garden: kept on the device while the server is away, and then done as far as the person goes. */
   runKept: (name: string, input: unknown, words: string) => Promise<Answer | null>;
   runKeptAloud: (name: string, input: unknown, words: string) => Promise<Answer | null>;
+  /** Takes a press back by its name: while it waits on this device, and after it was sent. */
+  undo: (entry: string) => Promise<void>;
   busy: boolean;
 };
 
@@ -116,5 +118,5 @@ export function useCommand(): Commands {
     async (name: string, input: unknown, words: string) => aloud(await runKept(name, input, words), words),
     [runKept, aloud],
   );
-  return { run, runAloud, runKept, runKeptAloud, busy };
+  return { run, runAloud, runKept, runKeptAloud, undo, busy };
 }

@@ -11,6 +11,7 @@ import { type ChosenPlant, chosenPlants } from "@/records/plant/queries";
 import type { StandRow } from "@/records/stand/queries";
 import { rotationWarning, stoodInBeds } from "@/records/stand/rotation";
 import { stores } from "@/records/store/queries";
+import { allYardsticks } from "@/records/yardstick/queries";
 import type { ForecastStand, Outlook } from "./outlook";
 
 export type Way = { id: string; name: string };
@@ -128,6 +129,11 @@ export const CHOICES = {
   lots: ({ db }: Outlook): (LotChoice & Wanting)[] =>
     lotChoices(db).map((lot) => ({ ...lot, enough: enoughFor(lot.species) })),
   stores: ({ db }: Outlook) => stores(db).map(({ id, name }) => ({ id, name })),
+  /** Yardsticks in use in the garden, to be taken over by another line. */
+  yardsticks: ({ db }: Outlook): { id: Id; name: string; lineId: Id; lineName: string }[] =>
+    allYardsticks(db)
+      .filter(({ retiredOn, kind }) => retiredOn === null && kind !== "ratio")
+      .map(({ id, name, lineId, lineName }) => ({ id, name, lineId, lineName })),
   sowing: (sky: Outlook) => ({ lines: linesOf(sky), lots: lotChoices(sky.db) }),
   /** What stood in the season before, to be planned again in this one. */
   copy: (sky: Outlook, season: number): CopyChoice[] => {

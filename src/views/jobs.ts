@@ -2,6 +2,7 @@ import type Joi from "joi";
 import type { Fields, Told } from "@/records/record";
 import { schemaOf } from "@/records/schema";
 import { WAYS_OUT, waysOutJob } from "./waysOut";
+import { WORTH, worthJob } from "./worth";
 
 /** A job that pages ask for: what may be asked, and the work. */
 export type ViewJob = { fields: Fields; schema: Joi.ObjectSchema; run: (input: never) => Generator<unknown, unknown> };
@@ -15,4 +16,5 @@ const job = <F extends Fields>(fields: F, run: (input: Told<F>) => Generator<unk
 /** What takes too long for a page and is asked for when it is there, by the server's worker. */
 export const VIEW_JOBS: ReadonlyMap<string, ViewJob> = new Map<string, ViewJob>([
   ["ground.ways-out", job(WAYS_OUT, waysOutJob)],
+  ["nursery.worth", job(WORTH, worthJob)],
 ]);

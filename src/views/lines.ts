@@ -6,19 +6,22 @@ import { mixedByGeneration } from "@/core/inheritance/heterozygosity";
 import { groupBy } from "@/core/lists/groupBy";
 import { type AskedOfList, NOTHING_ASKED } from "@/core/lists/listed";
 import { type Summary, summarise } from "@/core/selection/ranking";
+import { valueOfLooks } from "@/core/selection/yardsticks";
 import type { Db } from "@/db/open";
 import type { Garden } from "@/records/garden/garden";
 import type { Line } from "@/records/line/line";
 import {
   type GenerationRow,
   generationRows,
+  type LookRow,
   lineByCode,
   lineById,
-  scoresOnYardsticks,
+  looksOnYardsticks,
   yardsticks,
 } from "@/records/line/queries";
 import { type LotRow, lots } from "@/records/lot/queries";
 import { standsOfLine } from "@/records/stand/queries";
+import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
@@ -84,10 +87,17 @@ function rungsOf(rows: GenerationRow[], fixing: boolean, { outcrossing, ploidy }
   });
 }
 
+/** What each plant shows of however many looks. */
+const plantsOf = (looks: LookRow[], { often, kind }: Yardstick) =>
+  [...groupBy(looks, ({ plantId }) => plantId).values()].map((own) => ({
+    ...own.at(-1)!,
+    ...valueOfLooks(own, often, isMeasured(kind)),
+  }));
+
 function laddersOf(db: Db, line: Line, marks: Yardstick[], parents: (Line | null)[]): YardstickLadder[] {
-  const scores = groupBy(scoresOnYardsticks(db, line.id), (s) => s.yardstickId);
+  const looks = groupBy(looksOnYardsticks(db, line.id), (s) => s.yardstickId);
   return marks.map((yardstick) => {
-    const all = scores.get(yardstick.id) ?? [];
+    const all = plantsOf(looks.get(yardstick.id) ?? [], yardstick);
     const own = groupBy(
       all.filter((s) => s.lineId === line.id && s.generation !== null),
       (s) => s.generation!,

@@ -1,35 +1,72 @@
 import { mean, sampleStandardDeviation } from "simple-statistics";
 import type { Id } from "../custody/id";
+import type { ScoreValue, Wanted } from "./yardsticks";
 
-export type Wanted = "high" | "low" | "target" | "category" | "yes" | "no";
-
-export type Yardstick = {
+/** What is wanted of a yardstick. */
+export type Aim = {
   id: Id;
   wanted: Wanted;
   target: number | null;
   targetWord: string | null;
   weight: number;
+  /** The range that is wanted. */
+  low: number | null;
+  high: number | null;
+  /** What is below or above is out, whatever else is good; of words and of yes or no any other where `must`. */
+  floor: number | null;
+  ceiling: number | null;
+  must: 0 | 1;
 };
 
-export type ScoreValue = { number: number | null; word: string | null };
+/** What a plant showed on each yardstick; what was not looked at is left out. */
 export type ScoredPlant = { id: Id; scores: Record<Id, ScoreValue | undefined> };
 
-/** Goodness of one value before scaling: larger is nearer to what is wanted. */
-function goodness(yardstick: Yardstick, { number, word }: ScoreValue): number {
-  switch (yardstick.wanted) {
+/**
+ * How near a value is to what is wanted, before scaling: larger is nearer.
+ * @example goodness({ wanted: "range", low: 0.8, high: 1.2 }, { number: 1.5, word: null }) // -0.3
+ */
+export function goodness(
+  { wanted, target, targetWord, low, high }: Pick<Aim, "wanted"> & Partial<Aim>,
+  { number, word }: ScoreValue,
+): number {
+  const value = number ?? 0;
+  switch (wanted) {
     case "category":
-      return word === yardstick.targetWord ? 1 : 0;
+      return word === targetWord ? 1 : 0;
     case "low":
     case "no":
-      return -(number ?? 0);
+      return -value;
     case "target":
-      return -Math.abs((number ?? 0) - (yardstick.target ?? 0));
+      return -Math.abs(value - (target ?? 0));
+    case "range":
+      return -Math.max(0, (low ?? value) - value, value - (high ?? value));
+    case "none":
+      return 0;
     default:
-      return number ?? 0;
+      return value;
   }
 }
 
-export type Ranked = { id: Id; index: number; scored: number; rank: number };
+/**
+ * Whether a value alone puts a plant out.
+ * @example failsAim({ wanted: "high", floor: 5 }, { number: 4, word: null }) // true
+ */
+export function failsAim(
+  { wanted, targetWord, floor = null, ceiling = null, must = 0 }: Pick<Aim, "wanted"> & Partial<Aim>,
+  { number, word }: ScoreValue,
+): boolean {
+  if (must && wanted === "category") return word !== targetWord;
+  if (must && (wanted === "yes" || wanted === "no")) return number !== (wanted === "yes" ? 1 : 0);
+  return number !== null && ((floor !== null && number < floor) || (ceiling !== null && number > ceiling));
+}
+
+export type Ranked = {
+  id: Id;
+  index: number;
+  scored: number;
+  rank: number /** Yardsticks that put it out. */;
+  out: Id[];
+};
 
 /**
  * Plants ranked by weighted score.
@@ -38,12 +75,13 @@ export type Ranked = { id: Id; index: number; scored: number; rank: number };
  * its weight, and the weights of the yardsticks a plant has are brought to 1, so that a missing score neither helps nor
  * harms. A yardstick on which all plants are alike adds nothing. This is a base index, not a breeding value: it takes
  * looks as they are.
- * @returns best first; equal indexes share a rank; plants without any score are last with index NaN
+ * @returns best first, those that one yardstick alone puts out behind the others; equal indexes share a rank; plants
+ *   without any score are last with index NaN
  * @example rankPlants([{ id: "a", scores: { s: { number: 3 } } }, { id: "b", scores: { s: { number: 5 } } }], [{ id:
- *   "s", wanted: "high", weight: 2 }])[0] // { id: "b", index: 0.7071, scored: 1, rank: 1 }
+ *   "s", wanted: "high", weight: 2 }])[0] // { id: "b", index: 0.7071, scored: 1, rank: 1, out: [] }
  */
-export function rankPlants(plants: ScoredPlant[], yardsticks: Yardstick[]): Ranked[] {
-  const used = yardsticks.filter((y) => y.weight > 0);
+export function rankPlants(plants: ScoredPlant[], yardsticks: Aim[]): Ranked[] {
+  const used = yardsticks.filter((y) => y.weight > 0 && y.wanted !== "none");
   const scales = used.map((yardstick) => {
     const values = plants.flatMap((p) => {
       const score = p.scores[yardstick.id];
@@ -66,12 +104,16 @@ export function rankPlants(plants: ScoredPlant[], yardsticks: Yardstick[]): Rank
       weights += yardstick.weight;
       if (spread > 0) sum += (yardstick.weight * (goodness(yardstick, score) - centre)) / spread;
     }
-    return { id: plant.id, index: weights > 0 ? sum / weights : Number.NaN, scored, rank: 0 };
+    const out = yardsticks.filter(({ id }) => plant.scores[id]).filter((y) => failsAim(y, plant.scores[y.id]!));
+    const index = weights > 0 ? sum / weights : Number.NaN;
+    return { id: plant.id, index, scored, rank: 0, out: out.map(({ id }) => id) };
   });
-  ranked.sort((a, b) => (Number.isNaN(a.index) ? 1 : Number.isNaN(b.index) ? -1 : b.index - a.index));
+  const place = ({ index, out }: Ranked) => (Number.isNaN(index) ? 2 : out.length > 0 ? 1 : 0);
+  ranked.sort((a, b) => place(a) - place(b) || (place(a) === 2 ? 0 : b.index - a.index));
   ranked.forEach((entry, i) => {
     const before = ranked[i - 1];
-    entry.rank = before && before.index === entry.index ? before.rank : i + 1;
+    const same = before && before.index === entry.index && place(before) === place(entry);
+    entry.rank = same ? before.rank : i + 1;
   });
   return ranked;
 }

@@ -1,13 +1,18 @@
 import { describe, expect, test } from "vitest";
-import { rankPlants, summarise, type Yardstick } from "./ranking";
+import { type Aim, rankPlants, summarise } from "./ranking";
 import { removal } from "./roguing";
 
-const yardstick = (id: number, wanted: Yardstick["wanted"], more: Partial<Yardstick> = {}): Yardstick => ({
+const yardstick = (id: number, wanted: Aim["wanted"], more: Partial<Aim> = {}): Aim => ({
   id: String(id),
   wanted,
   target: null,
   targetWord: null,
   weight: 1,
+  low: null,
+  high: null,
+  floor: null,
+  ceiling: null,
+  must: 0,
   ...more,
 });
 const plant = (id: number, scores: Record<number, number | string>) => ({
@@ -19,11 +24,11 @@ const plant = (id: number, scores: Record<number, number | string>) => ({
     ]),
   ),
 });
-const order = (plants: ReturnType<typeof plant>[], yardsticks: Yardstick[]) =>
+const order = (plants: ReturnType<typeof plant>[], yardsticks: Aim[]) =>
   rankPlants(plants, yardsticks).map((r) => Number(r.id));
 
 describe("ranking", () => {
-  test.each<[string, Yardstick, (number | string)[], number[]]>([
+  test.each<[string, Aim, (number | string)[], number[]]>([
     ["more is better", yardstick(1, "high"), [2, 9, 5], [2, 3, 1]],
     ["less is better", yardstick(1, "low"), [2, 9, 5], [1, 3, 2]],
     ["near a target", yardstick(1, "target", { target: 6 }), [2, 9, 5], [3, 2, 1]],

@@ -142,22 +142,28 @@ export function generationRows(db: Db, lineId: Id, today: Day): GenerationRow[] 
   ).all({ line: lineId, today }) as GenerationRow[];
 }
 
-export type ScoreRow = {
+/** One look at one plant of a line or its parents' lines, with where it stood. */
+export type LookRow = {
+  yardstickId: Id;
+  plantId: Id;
+  standId: Id;
+  plantNumber: number;
   lineId: Id;
   generation: number | null;
   season: number;
-  yardstickId: Id;
+  bedId: Id | null;
   number: number | null;
   word: string | null;
+  scoredOn: Day;
 };
 
-/** Every score on a line's yardsticks, its parents' plants included. */
-export function scoresOnYardsticks(db: Db, lineId: Id): ScoreRow[] {
+/** Every look on a line's yardsticks, its parents' plants included, in the order of days. */
+export function looksOnYardsticks(db: Db, lineId: Id): LookRow[] {
   return prepared(
     db,
-    `SELECT s.lineId, s.generation, s.season, c.yardstickId, c.number, c.word
+    `SELECT c.yardstickId, c.plantId, p.standId, p.number plantNumber, s.lineId, s.generation, s.season, s.bedId, c.number, c.word, c.scoredOn
        FROM yardstick y JOIN score c ON c.yardstickId = y.id
        JOIN plant p ON p.id = c.plantId JOIN stand s ON s.id = p.standId
-       WHERE y.lineId = ?`,
-  ).all(lineId) as ScoreRow[];
+       WHERE y.lineId = ? ORDER BY c.scoredOn, c.id`,
+  ).all(lineId) as LookRow[];
 }

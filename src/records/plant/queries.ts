@@ -74,3 +74,10 @@ export const reasonsOf = (db: Db, lineId: Id): { reason: string }[] =>
        WHERE s.lineId = ? AND p.mark = 'out' AND p.reason <> '' GROUP BY p.reason)
      SELECT reason FROM why ORDER BY last = (SELECT max(last) FROM why) DESC, times DESC, reason LIMIT 6`,
   ).all(lineId) as { reason: string }[];
+
+/** How the plants of each family stand: in how many rows, up to which number. */
+export const plantedRows = (db: Db): { standId: Id; rowCount: number | null; numbered: number }[] =>
+  prepared(
+    db,
+    `SELECT s.id standId, s.rowCount, max(p.number) numbered FROM stand s JOIN plant p ON p.standId = s.id GROUP BY s.id`,
+  ).all() as { standId: Id; rowCount: number | null; numbered: number }[];

@@ -1,14 +1,14 @@
-import { daysBetween } from "@/core/calendar/day";
+import { dayInWords, daysBetween } from "@/core/calendar/day";
 import { isUnit, readAmount } from "@/core/writing/amounts";
 import { readDay } from "@/core/writing/days";
 import { refuse } from "@/db/ops";
 import { command } from "../command";
 import { yardsticks } from "../line/queries";
 import { plantById } from "../plant/queries";
-import { ref, seen, text } from "../record";
+import { ref, seen, text, yesNo } from "../record";
 import { existingStand } from "../stand/commands";
 import type { Yardstick } from "../yardstick/yardstick";
-import { scoreOf } from "./queries";
+import { lastScore } from "./queries";
 import { score } from "./score";
 
 type Value = { number: number | null; word: string | null };
@@ -42,6 +42,10 @@ function readScore(yardstick: Yardstick, typed: string, sown: string, today: str
       return asNumber(1, 9, true);
     case "number":
       return asNumber(-1_000_000, 1_000_000, false);
+    case "count":
+      return asNumber(0, 1_000_000, true);
+    case "ratio":
+      return refuse("yardstickId", `${yardstick.name} is reckoned of two others; score those.`);
     case "yes-no":
       if (/^(y|yes|1)$/i.test(text)) return { number: 1, word: null };
       if (/^(n|no|0)$/i.test(text)) return { number: 0, word: null };
@@ -68,10 +72,12 @@ const setScore = command(
     plantId: ref("plant", "Plant"),
     yardstickId: ref("yardstick", "Yardstick"),
     value: text("Score", 60),
-    /** The version of the score that was seen; none where there was none. */
+    /** The version of the last look that was seen; none where there was none. */
     version: seen().optional(),
+    /** A second look, kept beside those before it. */
+    again: yesNo("A second look"),
   },
-  (context, { plantId, yardstickId, value, version }) => {
+  (context, { plantId, yardstickId, value, version, again }) => {
     const { db, write, today } = context;
     const plant = plantById(db, plantId) ?? refuse("plantId", "That plant does not exist.");
     const stand = existingStand(context, plant.standId, "plantId");
@@ -79,14 +85,23 @@ const setScore = command(
       yardsticks(db, stand.lineId).find((y) => y.id === yardstickId) ??
       refuse("yardstickId", "That yardstick does not belong to this plant's line.");
     if (yardstick.retiredOn) refuse("yardstickId", `${yardstick.name} is not used any more.`);
-    const known = scoreOf(db, plantId, yardstickId);
+    const last = lastScore(db, plantId, yardstickId);
     const where = `${stand.code} plant ${plant.number}, ${yardstick.name}`;
     if (!value) {
-      if (known) write.remove(score, known.id, version);
+      if (last) write.remove(score, last.id, version);
       return { message: `${where}: cleared` };
     }
+    // What is gone shows nothing more, but what was lifted or picked from it may still be weighed and tasted.
+    const gone = plant.removedOn !== null && plant.removedOn < today;
+    if (gone && !last && yardstick.stage !== "harvest" && yardstick.stage !== "store")
+      refuse(
+        "plantId",
+        `Plant ${plant.number} was taken out on ${dayInWords(plant.removedOn!)}: nothing is left to score.`,
+      );
     const read = readScore(yardstick, value, stand.sown, today);
-    if (known) write.update(score, known.id, { ...read, scoredOn: today }, version);
+    // One look a day; on a later day it is a correction, but where looks are kept.
+    const corrects = last && (last.scoredOn === today || !(again || yardstick.often !== "once"));
+    if (corrects) write.update(score, last.id, { ...read, scoredOn: today }, version);
     else write.insert(score, { plantId, yardstickId, ...read, scoredOn: today });
     return { message: `${where}: ${value}` };
   },

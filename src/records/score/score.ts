@@ -1,6 +1,6 @@
 import { day, type Row, real, record, ref, text } from "../record";
 
-/** What one plant shows on one yardstick: a number or a word. A date is kept as days from sowing. */
+/** What one plant showed on one yardstick on one day: a number or a word. A date is kept as days from sowing. */
 export const score = record(
   "score",
   {
@@ -10,6 +10,6 @@ export const score = record(
     word: text("Score", 60).optional().asked(),
     scoredOn: day("Scored on"),
   },
-  { same: ["plantId", "yardstickId"], together: ["number", "word", "scoredOn"] },
+  { same: ["plantId", "yardstickId", "scoredOn"], together: ["number", "word"] },
 );
 export type Score = Row<typeof score>;

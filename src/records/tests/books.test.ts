@@ -133,7 +133,7 @@ const JUDGED: Judged[] = [
   ["line 1", { motherLineId: "line 1" }, "A line can't be its own parent."],
   ["line 1", { fatherLineId: "line 1" }, "A line can't be its own parent."],
   ["line 1", { fatherLineId: "line 2" }, null],
-  ["yardstick 1", { wanted: "category" }, "For this kind, wanted is one of: high, low, target."],
+  ["yardstick 1", { wanted: "category" }, "For this kind, wanted is one of: high, low, target, range, none."],
   ["yardstick 1", { wanted: "target" }, "Say the target's value."],
   ["yardstick 1", { wanted: "target", target: 0 }, null],
   ["yardstick 1", { kind: "scale" }, "Describe both ends of the scale"],

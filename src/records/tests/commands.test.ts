@@ -181,7 +181,13 @@ const USES: [string, (made: Made) => object][] = [
     "yardstick.add",
     ({ lineId }) => ({ lineId, name: "Taste", kind: "scale", lowEnd: "poor", highEnd: "fine", wanted: "high" }),
   ],
-  ["yardstick.weigh", ({ yardstick }) => ({ id: yardstick, version: version("yardstick", yardstick), weight: 7 })],
+  ["yardstick.weigh", ({ yardstick }) => ({ weights: [{ id: yardstick, weight: 7 }] })],
+  [
+    "yardstick.aim",
+    ({ yardstick }) => ({ id: yardstick, version: version("yardstick", yardstick), wanted: "range", low: 1, high: 2 }),
+  ],
+  ["yardstick.change", ({ yardstick }) => ({ id: yardstick, version: version("yardstick", yardstick), unit: "g" })],
+  ["yardstick.take", ({ lineId }) => ({ lineId, usual: ["Vigour", "Health"], own: [] })],
   ["stand.add", ({ lineId, lot }) => ({ lineId, lotId: lot, sown: "2028-05-20", sowedSeeds: 5, family: 1, plants: 3 })],
   [
     "stand.change",

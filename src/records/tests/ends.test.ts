@@ -1,8 +1,8 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { CHOICES } from "@/views/choices";
+import { familyView } from "@/views/family";
 import { linesView } from "@/views/lines";
 import { notesView } from "@/views/notes";
-import { familyView } from "@/views/nursery";
 import { seasonView } from "@/views/season";
 import { workOfSeason } from "@/views/work";
 import { undo } from "../command";

@@ -1,9 +1,9 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { readCode } from "@/core/custody/code";
 import type { Id } from "@/core/custody/id";
+import { familyView } from "@/views/family";
 import { groundView } from "@/views/ground";
 import { lineView } from "@/views/lines";
-import { familyView } from "@/views/nursery";
 import { todayView } from "@/views/today";
 import { waysOut } from "@/views/waysOut";
 import { undo } from "../command";

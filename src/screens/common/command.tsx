@@ -17,6 +17,7 @@ type Typed = {
   runAloud: <N extends Name>(name: N, input: Commands[N]) => ReturnType<Run["runAloud"]>;
   runKept: <N extends Name>(name: N, input: Commands[N], words: string) => ReturnType<Run["runKept"]>;
   runKeptAloud: <N extends Name>(name: N, input: Commands[N], words: string) => ReturnType<Run["runKeptAloud"]>;
+  undo: Run["undo"];
   busy: boolean;
 };
 export const useCommand = usePlainCommand as () => Typed;

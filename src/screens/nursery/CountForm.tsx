@@ -1,6 +1,6 @@
 "use client";
 import { Sheet } from "@/ui/Sheet";
-import type { Family } from "@/views/nursery";
+import type { Family } from "@/views/family";
 import { CommandForm, Field } from "../common/command";
 
 export function CountForm({ stand, beds }: Pick<Family, "stand" | "beds">) {

@@ -2,17 +2,18 @@ import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
 import Link from "@/ui/Link";
-import type { Family } from "@/views/nursery";
+import type { Family } from "@/views/family";
 import { Cautions } from "../common/Cautions";
 import { Notes } from "../common/Notes";
 import { Page } from "../common/Page";
 import { Raised } from "../common/Raised";
 import { StandLife } from "../common/StandLife";
 import { Tag } from "../common/Tag";
+import { Bench } from "./Bench";
+import { Better } from "./Better";
 import { CountForm } from "./CountForm";
 import { MarkSeveral } from "./MarkSeveral";
 import { NextGeneration } from "./NextGeneration";
-import { ScoreTable } from "./ScoreTable";
 import { Yardsticks } from "./Yardsticks";
 
 export function FamilyScreen(view: Family & { chosen: number | null }) {
@@ -25,6 +26,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
       band={band}
       beside={
         <>
+          {plants.length > 0 && view.yardsticks.length > 0 && <Better view={view} />}
           <Yardsticks view={view} />
           <NextGeneration stand={stand} plants={chosen} units={view.garden.units} />
           <Cautions hazards={hazards} />
@@ -73,7 +75,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
           <div className="mb-4">
             <MarkSeveral view={view} />
           </div>
-          <ScoreTable view={view} />
+          <Bench view={view} />
         </>
       )}
       <Raised raised={view.raised} />

@@ -4,7 +4,7 @@ import { useState } from "react";
 import type { Id } from "@/core/custody/id";
 import { plural } from "@/core/units/plural";
 import { Sheet } from "@/ui/Sheet";
-import type { Family } from "@/views/nursery";
+import type { Family } from "@/views/family";
 import { useCommand } from "../common/command";
 import { MARKS } from "../common/words";
 

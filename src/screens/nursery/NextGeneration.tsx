@@ -6,7 +6,7 @@ import { massTyped, type Units } from "@/core/units/units";
 import type { Plant } from "@/records/plant/plant";
 import { Sheet } from "@/ui/Sheet";
 import { useGo } from "@/ui/useGo";
-import type { Family } from "@/views/nursery";
+import type { Family } from "@/views/family";
 import { CommandForm, Field } from "../common/command";
 import { AmountFields, PollenField } from "../common/fields";
 

@@ -8,25 +8,28 @@ import type { Mark, Plant } from "@/records/plant/plant";
 import { Over } from "@/ui/Over";
 import { SHEET } from "@/ui/SheetPanel";
 import { useKept } from "@/ui/useKept";
-import type { Family, YardstickView } from "@/views/nursery";
+import type { Family } from "@/views/family";
 import { useCommand } from "../common/command";
 import { Notes } from "../common/Notes";
 import { MARKS } from "../common/words";
-import { ScoreCell } from "./ScoreCell";
+import { ScaleEnds } from "./DrawnScale";
+import { LastScoreLine } from "./LastScoreLine";
+import { ScoreField } from "./ScoreField";
+import type { Scoring } from "./useScoring";
 
-type Props = { plant: Plant; view: Family; onGo: (number: number | null) => void };
+type Props = { plant: Plant; view: Family; scoring: Scoring; onGo: (number: number | null) => void };
 
 /** One plant on a sheet, by thumb: its scores, its mark with a reason, out; and on to the next. */
-export function PlantSheet({ plant, view, onGo }: Props) {
+export function PlantSheet({ plant, view, scoring, onGo }: Props) {
   return (
     <Over title={`Plant ${plant.number}`} onClose={() => onGo(null)} className={SHEET}>
-      <PlantBody key={plant.id} plant={plant} view={view} onGo={onGo} />
+      <PlantBody key={plant.id} plant={plant} view={view} scoring={scoring} onGo={onGo} />
     </Over>
   );
 }
 
-function PlantBody({ plant, view, onGo }: { plant: Plant; view: Family; onGo: Props["onGo"] }) {
-  const { plants, yardsticks, scores } = view;
+function PlantBody({ plant, view, scoring, onGo }: Props) {
+  const { plants, yardsticks } = view;
   const at = plants.findIndex((p) => p.id === plant.id);
   const neighbour = (by: number) => plants[at + by]?.number ?? null;
   return (
@@ -60,19 +63,13 @@ function PlantBody({ plant, view, onGo }: { plant: Plant; view: Family; onGo: Pr
       <div className="rows mt-4 border-y border-rule">
         {yardsticks.map((y) => (
           <div key={y.id} className="py-3">
-            <p className="font-semibold">
-              {y.name}
-              {y.kind === "scale" && (
-                <span className="font-normal text-soft">
-                  : 1 {y.lowEnd}, 9 {y.highEnd}
-                </span>
-              )}
-            </p>
-            {y.kind === "scale" ? (
-              <ScaleButtons plant={plant} yardstick={y} view={view} />
-            ) : (
-              <ScoreCell plantId={plant.id} number={plant.number} yardstick={y} value={scores[plant.id]?.[y.id]} />
+            <p className="font-semibold">{y.name}</p>
+            {y.kind === "scale" && (
+              <p className="text-sm text-soft">
+                <ScaleEnds drawn={y.drawn} lowEnd={y.lowEnd} highEnd={y.highEnd} />
+              </p>
             )}
+            <ScoreField plant={plant} yardstick={y} scoring={scoring} />
             <p className="text-sm text-soft">
               {y.parents
                 .map(
@@ -84,45 +81,12 @@ function PlantBody({ plant, view, onGo }: { plant: Plant; view: Family; onGo: Pr
           </div>
         ))}
       </div>
+      <LastScoreLine last={scoring.last} onUndo={() => void scoring.takeBack()} />
       <Marks plant={plant} />
       <div className="mt-6">
         <Notes of="plantId" id={plant.id} name={`plant ${plant.number}`} />
       </div>
     </>
-  );
-}
-
-function ScaleButtons({ plant, yardstick, view }: { plant: Plant; yardstick: YardstickView; view: Family }) {
-  const { run, busy } = useCommand();
-  const kept = view.scores[plant.id]?.[yardstick.id];
-  const value = kept?.number;
-  return (
-    <ToggleGroup.Root
-      type="single"
-      aria-label={yardstick.name}
-      disabled={busy}
-      value={value === null || value === undefined ? "" : String(value)}
-      onValueChange={(next) =>
-        next &&
-        void run("score.set", {
-          plantId: plant.id,
-          yardstickId: yardstick.id,
-          value: next,
-          version: kept?.version,
-        })
-      }
-      className="mt-1 grid grid-cols-9 gap-1"
-    >
-      {Array.from({ length: 9 }, (_, i) => String(i + 1)).map((n) => (
-        <ToggleGroup.Item
-          key={n}
-          value={n}
-          className="leaf min-h-12 px-0 data-[state=on]:bg-damson data-[state=on]:text-on-damson"
-        >
-          {n}
-        </ToggleGroup.Item>
-      ))}
-    </ToggleGroup.Root>
   );
 }
 

@@ -1,5 +1,5 @@
 import { FamilyScreen } from "@/screens/nursery/FamilyScreen";
-import { familyView } from "@/views/nursery";
+import { familyView } from "@/views/family";
 import { byCode, type CodeParams, type Search, titledByCode, wholeNumber } from "../../../params";
 
 export const generateMetadata = titledByCode("Family");

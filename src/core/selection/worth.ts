@@ -1,0 +1,175 @@
+import type { Id } from "../custody/id";
+import { type AnimalModel, breedingValues, drawnValues, type SampledPedigree, type SeenOf } from "./breedingValues";
+import { drawnHeritability, type Heritability } from "./heritability";
+import { type Aim, goodness } from "./ranking";
+
+/** What is known of one yardstick. */
+export type Trait = {
+  aim: Aim;
+  seen: SeenOf[];
+  environments: number;
+  /** The environment that the candidates stand in. */
+  environment: number;
+  heritability: Heritability;
+  /** Standard deviation of what plants of one family showed. */
+  spread: number;
+};
+
+export type WorthInput = {
+  pedigree: SampledPedigree;
+  /** Positions of those to be chosen from. */
+  candidates: number[];
+  traits: Trait[];
+  /** How many are the best. */
+  best: number;
+  draws: number;
+  random: () => number;
+};
+
+export type TraitWorth = {
+  /** What its offspring would show in the candidates' environment, if all were like it, with the nine-tenths range. */
+  value: number;
+  low: number;
+  high: number;
+  /** Squared correlation of prediction and truth among sibs, 0–1. */
+  reliability: number;
+};
+
+export type Worth = {
+  /** Weighted sum over the yardsticks, in standard deviations of what plants show; mean of draws and nine-tenths range. */
+  index: number;
+  low: number;
+  high: number;
+  /** How often it was among the best, 0–1. */
+  amongBest: number;
+  /** By yardstick. */
+  traits: Record<Id, TraitWorth>;
+};
+
+const quantile = (sorted: Float64Array, share: number): number =>
+  sorted[Math.min(sorted.length - 1, Math.max(0, Math.round(share * (sorted.length - 1))))]!;
+
+/** The mean variance that one's own sampling adds, of the candidates. */
+function sampledWithin({ sampled }: SampledPedigree, candidates: number[]): number {
+  const mean = candidates.reduce((sum, i) => sum + sampled[i]!, 0) / candidates.length;
+  // Plants of a pure line differ by nothing that is inherited; next to nothing keeps the equations solvable.
+  return Math.max(mean, 1e-3);
+}
+
+function modelOf(pedigree: SampledPedigree, trait: Trait, share: number, within: number): AnimalModel {
+  const variance = trait.spread ** 2;
+  return {
+    pedigree,
+    seen: trait.seen,
+    environments: trait.environments,
+    additive: (share * variance) / within,
+    residual: (1 - share) * variance,
+  };
+}
+
+/** How far the aim's goodness of what candidates showed is spread, to put yardsticks on one footing. */
+function scaleOf({ aim, seen, spread }: Trait): number {
+  const good = seen.map(({ value }) => goodness(aim, { number: value, word: null }));
+  const mean = good.reduce((a, b) => a + b, 0) / good.length;
+  const deviation = Math.sqrt(good.reduce((sum, g) => sum + (g - mean) ** 2, 0) / Math.max(1, good.length - 1));
+  return deviation > 0 ? deviation : spread;
+}
+
+/**
+ * What plants are worth as parents, by the aim: breeding values of each yardstick drawn again and again as they may be in
+ * truth, weighed, and ranked each time; so that a rank comes with how sure it is.
+ *
+ * Each yardstick by itself (`drawnValues`), with a heritability drawn from what is known of it; what two yardsticks share is
+ * left out. `share inherited` is taken within families. Words and yes or no count as 0 and 1.
+ * @returns one for each candidate, in their order
+ * @example worthOf({ pedigree: { mother: Int32Array.of(-1), father: Int32Array.of(-1), sampled: Float64Array.of(1) },
+ *   candidates: [0], traits: [], best: 1, draws: 10, random: () => 0.5 }).next().value.length // 1
+ */
+export function* worthOf(input: WorthInput): Generator<{ done: number; of: number }, Worth[]> {
+  const { pedigree, candidates, traits, best, draws, random } = input;
+  const n = candidates.length;
+  const within = sampledWithin(pedigree, candidates);
+  const weights = traits.reduce((sum, { aim }) => sum + aim.weight, 0);
+  const index = new Float64Array(n * draws);
+  const byTrait = new Map<Id, TraitWorth[]>();
+  for (const [t, trait] of traits.entries()) {
+    const scale = scaleOf(trait);
+    const drawn = new Float64Array(n * draws);
+    const prior = new Float64Array(draws);
+    for (let d = 0; d < draws; d++) {
+      const share = drawnHeritability(trait.heritability, random());
+      const model = modelOf(pedigree, trait, share, within);
+      const { values, environments } = drawnValues(model, random);
+      prior[d] = model.additive;
+      for (const [c, i] of candidates.entries()) {
+        const value = environments[trait.environment]! + values[i]!;
+        drawn[c * draws + d] = value;
+        const good = goodness(trait.aim, { number: value, word: null });
+        index[c * draws + d]! += weights > 0 ? (trait.aim.weight * good) / (scale * weights) : 0;
+      }
+      if (d % 10 === 9) yield { done: t * draws + d + 1, of: traits.length * draws };
+    }
+    byTrait.set(trait.aim.id, toldOf(drawn, prior, input));
+  }
+  const among = amongBest(index, n, draws, best);
+  return candidates.map((_, c) => {
+    const own = index.subarray(c * draws, (c + 1) * draws);
+    const sorted = Float64Array.from(own).sort();
+    return {
+      index: own.reduce((a, b) => a + b, 0) / draws,
+      low: quantile(sorted, 0.05),
+      high: quantile(sorted, 0.95),
+      amongBest: among[c]!,
+      traits: Object.fromEntries([...byTrait].map(([id, worths]) => [id, worths[c]!])),
+    };
+  });
+}
+
+/** What the draws of one yardstick say of each candidate; reliability against what sibs differ by. */
+function toldOf(drawn: Float64Array, prior: Float64Array, { candidates, pedigree, draws }: WorthInput): TraitWorth[] {
+  const n = candidates.length;
+  const means = Float64Array.from({ length: draws }, (_, d) => {
+    let sum = 0;
+    for (let c = 0; c < n; c++) sum += drawn[c * draws + d]!;
+    return sum / n;
+  });
+  const additive = prior.reduce((a, b) => a + b, 0) / draws;
+  return candidates.map((position, c) => {
+    const own = drawn.subarray(c * draws, (c + 1) * draws);
+    const sorted = Float64Array.from(own).sort();
+    const apart = own.map((value, d) => value - means[d]!);
+    const mean = apart.reduce((a, b) => a + b, 0) / draws;
+    const left = apart.reduce((sum, x) => sum + (x - mean) ** 2, 0) / draws;
+    const could = additive * Math.max(pedigree.sampled[position]!, 1e-3);
+    return {
+      value: own.reduce((a, b) => a + b, 0) / draws,
+      low: quantile(sorted, 0.05),
+      high: quantile(sorted, 0.95),
+      reliability: Math.min(0.99, Math.max(0, 1 - left / could)),
+    };
+  });
+}
+
+/** How often each of n is among the best in its draw. */
+function amongBest(index: Float64Array, n: number, draws: number, best: number): number[] {
+  const times = new Array<number>(n).fill(0);
+  const order = Array.from({ length: n }, (_, c) => c);
+  for (let d = 0; d < draws; d++) {
+    order.sort((a, b) => index[b * draws + d]! - index[a * draws + d]!);
+    for (const c of order.slice(0, best)) times[c]!++;
+  }
+  return times.map((count) => count / draws);
+}
+
+/**
+ * The plain prediction of one yardstick's breeding values at its likeliest heritability, as deviations from their
+ * environment's mean.
+ * @example predicted({ mother: Int32Array.of(-1), father: Int32Array.of(-1), sampled: Float64Array.of(1) }, [0], { aim: {},
+ *   seen: [{ individual: 0, environment: 0, value: 4, weight: 1 }], environments: 1, environment: 0, spread: 1,
+ *   heritability: { likely: 0.3 } }) // [0]
+ */
+export function predicted(pedigree: SampledPedigree, candidates: number[], trait: Trait): number[] {
+  const model = modelOf(pedigree, trait, trait.heritability.likely, sampledWithin(pedigree, candidates));
+  const { values } = breedingValues(model);
+  return candidates.map((i) => values[i]!);
+}

@@ -1,0 +1,105 @@
+import { mean } from "simple-statistics";
+import type { Day } from "../calendar/day";
+import type { Id } from "../custody/id";
+import { betaQuantile } from "../numbers/betaRange";
+
+/** When in a plant's life something is looked at. */
+export const STAGES_OF_LIFE = ["any", "seedling", "leaf", "flower", "fruit", "harvest", "store"] as const;
+export type StageOfLife = (typeof STAGES_OF_LIFE)[number];
+
+/** Once, where a second look checks the eye; again and again, the mean counting; at each picking, added up. */
+export const OFTEN = ["once", "again", "pass"] as const;
+export type Often = (typeof OFTEN)[number];
+
+/** What the steps of a scale are drawn as. */
+export const DRAWN = ["size", "length", "depth", "spread", "netting", "damage"] as const;
+export type Drawn = (typeof DRAWN)[number];
+
+/** What may be wanted of a yardstick. */
+export const WANTED = ["high", "low", "target", "range", "category", "yes", "no", "none"] as const;
+export type Wanted = (typeof WANTED)[number];
+
+export type ScoreValue = { number: number | null; word: string | null };
+/** One look at a plant. */
+export type Look = ScoreValue & { scoredOn: Day };
+
+/**
+ * What several looks at one plant come to: at each picking they are added up; numbers are their mean; of words, of yes or
+ * no the last one stands.
+ * @param looks in the order of days, one at least
+ * @param counted numbers that are measured, of which a mean makes sense
+ * @example valueOfLooks([{ number: 4, word: null, scoredOn: "2027-07-01" }, { number: 6, word: null, scoredOn:
+ *   "2027-07-09" }], "once", true) // { number: 5, word: null }
+ */
+export function valueOfLooks(looks: Look[], often: Often, counted: boolean): ScoreValue {
+  const { number, word } = looks.at(-1)!;
+  if (!counted || number === null) return { number, word };
+  const numbers = looks.flatMap((look) => look.number ?? []);
+  return { number: often === "pass" ? numbers.reduce((a, b) => a + b, 0) : mean(numbers), word: null };
+}
+
+export type Repeatability = {
+  /** Plants that were looked at more than once. */
+  plants: number;
+  /** Share of what differs that is between plants, not between looks at one of them; 0–1. */
+  share: number;
+  low: number;
+  high: number;
+  /** How far two looks at one plant are apart, as a standard deviation, in the yardstick's unit. */
+  slip: number;
+};
+
+/**
+ * How well a grower's own eye repeats itself: the intraclass correlation of plants that were looked at twice or more, by
+ * one-way analysis of variance, with its nine-tenths range.
+ *
+ * Source: Fisher's intraclass correlation; range by Searle 1971 with the mean number of looks.
+ * @param looks of each plant the numbers seen, any number of them
+ * @returns null where fewer than three plants were looked at twice, or nothing differs
+ * @example repeatability([[4, 5], [8, 8], [2, 3], [6, 6]])?.share // 0.955
+ */
+export function repeatability(looks: number[][]): Repeatability | null {
+  const several = looks.filter((numbers) => numbers.length > 1);
+  if (several.length < 3) return null;
+  const all = several.flat();
+  const [n, k] = [all.length, several.length];
+  const grand = mean(all);
+  const between = several.reduce((sum, one) => sum + one.length * (mean(one) - grand) ** 2, 0) / (k - 1);
+  const within = several.reduce((sum, one) => sum + one.reduce((s, x) => s + (x - mean(one)) ** 2, 0), 0) / (n - k);
+  if (between + within === 0) return null;
+  const each = (n - several.reduce((sum, one) => sum + one.length ** 2, 0) / n) / (k - 1);
+  const shareAt = (f: number) => Math.max(0, Math.min(1, (f - 1) / (f - 1 + each)));
+  const f = within === 0 ? Number.POSITIVE_INFINITY : between / within;
+  const at = (f: number) => (Number.isFinite(f) ? shareAt(f) : 1);
+  return {
+    plants: k,
+    share: at(f),
+    low: at(f / fQuantile(0.95, k - 1, n - k)),
+    high: at(f * fQuantile(0.95, n - k, k - 1)),
+    slip: Math.sqrt(within),
+  };
+}
+
+/** The value that an F variable stays below with a probability. */
+function fQuantile(probability: number, top: number, bottom: number): number {
+  const x = betaQuantile({ a: top / 2, b: bottom / 2 }, probability);
+  return (x * bottom) / ((1 - x) * top);
+}
+
+/** A yardstick that is reckoned of two others. */
+export type RatioOf = { id: Id; kind: string; ofId: Id | null; byId: Id | null };
+
+/**
+ * A plant's values with the ratios that can be reckoned of them; none where one is missing or the lower one is nothing.
+ * @example withRatios({ m: { number: 6, word: null }, n: { number: 4, word: null } }, [{ id: "r", kind: "ratio", ofId: "m",
+ *   byId: "n" }]).r // { number: 1.5, word: null }
+ */
+export function withRatios(values: Record<Id, ScoreValue>, yardsticks: RatioOf[]): Record<Id, ScoreValue> {
+  const all = { ...values };
+  for (const { id, kind, ofId, byId } of yardsticks) {
+    if (kind !== "ratio") continue;
+    const [of, by] = [ofId && values[ofId]?.number, byId && values[byId]?.number];
+    if (typeof of === "number" && typeof by === "number" && by !== 0) all[id] = { number: of / by, word: null };
+  }
+  return all;
+}

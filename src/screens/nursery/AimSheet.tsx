@@ -1,0 +1,175 @@
+"use client";
+import { useWatch } from "react-hook-form";
+import { Sheet } from "@/ui/Sheet";
+import type { YardstickView } from "@/views/family";
+import { CommandButton, CommandForm, Field } from "../common/command";
+import { DRAWINGS, OFTEN, STAGES } from "./yardstickWords";
+
+type Props = { yardstick: YardstickView; yardsticks: YardstickView[]; share: number };
+
+/** What is wanted of a yardstick, how it is described, and its end. */
+export function AimSheet({ yardstick, share }: Props) {
+  const { id, version, name, wanted, target, targetWord, low, high, floor, ceiling, must, weight, inherited } =
+    yardstick;
+  return (
+    <Sheet
+      trigger={wanted === "none" ? "only looked at" : `weighs ${weight} (${Math.round(share * 100)} %)`}
+      title={`${name}: what is wanted`}
+      plain
+    >
+      {(close) => (
+        <>
+          <CommandForm
+            command="yardstick.aim"
+            draft={`aim-${id}`}
+            values={{ wanted, target, targetWord, low, high, floor, ceiling, must: must === 1, weight, inherited }}
+            hidden={{ id, version }}
+            shape={({ must: told, ...typed }) => ({ ...typed, must: told ? 1 : 0 })}
+            patch
+            submit="Keep"
+            onDone={close}
+          >
+            <AimFields kind={yardstick.kind} words={yardstick.words} />
+          </CommandForm>
+          <section className="mt-8 border-t border-rule pt-4">
+            <h3 className="mb-2">How it is described</h3>
+            <Description yardstick={yardstick} close={close} />
+          </section>
+          <section className="mt-8 border-t border-rule pt-4">
+            <h3 className="mb-2">Not used any more?</h3>
+            <p className="mb-3 text-sm text-soft">Its scores are kept, and it can be taken up again.</p>
+            <CommandButton command="yardstick.retire" input={{ id, version }} onDone={close}>
+              Retire {name}
+            </CommandButton>
+          </section>
+        </>
+      )}
+    </Sheet>
+  );
+}
+
+const MEASURED: [string, string][] = [
+  ["high", "More is better"],
+  ["low", "Less is better"],
+  ["target", "Near a value"],
+  ["range", "Within a range"],
+  ["none", "Only looked at"],
+];
+const WANTED: Record<string, [string, string][]> = {
+  category: [
+    ["category", "One of the words"],
+    ["none", "Only looked at"],
+  ],
+  "yes-no": [
+    ["yes", "Yes"],
+    ["no", "No"],
+    ["none", "Only looked at"],
+  ],
+};
+export const isWord = (kind: string): boolean => kind === "category" || kind === "yes-no";
+
+/** What is wanted, how much it counts, and what alone puts a plant out. */
+export function AimFields({ kind, words }: { kind: string; words: string[] }) {
+  const wanted = useWatch({ name: "wanted" }) as string;
+  const choices = WANTED[kind] ?? MEASURED;
+  return (
+    <>
+      <Field
+        name="wanted"
+        label="Wanted"
+        type="select"
+        none="Choose"
+        choices={choices.map(([value, label]) => ({ value, label }))}
+      />
+      {wanted === "target" && <Field name="target" label="Value wanted" type="number" />}
+      {wanted === "range" && (
+        <div className="grid grid-cols-2 gap-4">
+          <Field name="low" label="From" type="number" />
+          <Field name="high" label="To" type="number" />
+        </div>
+      )}
+      {kind === "category" && wanted === "category" && (
+        <Field
+          name="targetWord"
+          label="Wanted word"
+          hint={words.length > 0 ? `One of: ${words.join(", ")}.` : undefined}
+        />
+      )}
+      {wanted !== "none" && (
+        <Field
+          name="weight"
+          label="Weight"
+          type="number"
+          hint="0 to 10, against the other yardsticks. 0 leaves it out of the rank."
+        />
+      )}
+      {!isWord(kind) && (
+        <div className="grid grid-cols-2 gap-4">
+          <Field name="floor" label="Out below" type="number" hint="Alone puts a plant out." />
+          <Field name="ceiling" label="Out above" type="number" />
+        </div>
+      )}
+      {isWord(kind) && wanted !== "none" && (
+        <Field name="must" label="Any other is out, whatever else is good" type="checkbox" />
+      )}
+      <Field
+        name="inherited"
+        label="Share inherited, if you know better"
+        type="number"
+        hint="0.01 to 0.95: how much of what sibs differ by goes on to their seed. Your own parents and repeats correct it."
+      />
+    </>
+  );
+}
+
+function Description({ yardstick, close }: { yardstick: YardstickView; close: () => void }) {
+  const { id, version, name, kind, unit, lowEnd, highEnd, stage, often, drawn, words } = yardstick;
+  return (
+    <CommandForm
+      command="yardstick.change"
+      draft={`described-${id}`}
+      values={{ name, unit, lowEnd, highEnd, stage, often, drawn, categories: words.join(", ") }}
+      hidden={{ id, version }}
+      patch
+      submit="Change"
+      onDone={close}
+    >
+      <Field name="name" label="Name" />
+      <DescriptionFields kind={kind} />
+      <p className="text-sm text-soft">
+        Another unit, other ends or words begin a new version once it was scored on; what was scored before keeps its
+        meaning.
+      </p>
+    </CommandForm>
+  );
+}
+
+const choices = (of: Record<string, string>) => Object.entries(of).map(([value, label]) => ({ value, label }));
+
+/** How it is looked at: unit or ends or words, when, and how often. */
+export function DescriptionFields({ kind }: { kind: string }) {
+  return (
+    <>
+      {(kind === "number" || kind === "ratio") && <Field name="unit" label="Unit" />}
+      {kind === "scale" && (
+        <>
+          <div className="grid grid-cols-2 gap-4">
+            <Field name="lowEnd" label="1 means" />
+            <Field name="highEnd" label="9 means" />
+          </div>
+          <Field name="drawn" label="Drawn as" type="select" none="Not drawn" choices={choices(DRAWINGS)} />
+        </>
+      )}
+      {kind === "category" && <Field name="categories" label="Words" hint="With commas between." />}
+      <Field name="stage" label="When it is looked at" type="select" choices={choices(STAGES)} />
+      {kind !== "ratio" && !isWord(kind) && kind !== "date" && (
+        <Field
+          name="often"
+          label="How often"
+          type="select"
+          choices={choices(kind === "scale" ? { once: OFTEN.once, again: OFTEN.again } : OFTEN)}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,279 @@
+"use client";
+import clsx from "clsx";
+import { type KeyboardEvent, lazy, type MouseEvent, Suspense, useEffect, useMemo, useRef, useState } from "react";
+import { keyScore, scoreShown, typesOn } from "@/core/selection/typing";
+import type { Plant } from "@/records/plant/plant";
+import type { Family, YardstickView } from "@/views/family";
+import { useCommand } from "../common/command";
+import { BenchCell } from "./BenchCell";
+import { HowToScore, YardstickChoice } from "./BenchHead";
+import { LastScoreLine } from "./LastScoreLine";
+import { useScoring } from "./useScoring";
+
+// Fetched when the first plant is opened: scores are mostly typed into the bench.
+const PlantSheet = lazy(async () => ({ default: (await import("./PlantSheet")).PlantSheet }));
+
+const MARK_KEYS = { k: "keep", s: "seed-parent", w: "watch", d: "none" } as const;
+
+/** Rows as they were planted; a plant that has no number any more leaves its place. */
+function rowsOf(plants: Plant[], perRow: number): Plant[][] {
+  const rows: Plant[][] = [];
+  for (const plant of plants) {
+    const row = Math.floor((plant.number - 1) / perRow);
+    rows[row] ??= [];
+    rows[row].push(plant);
+  }
+  return rows.filter(Boolean);
+}
+
+/** The cell that lies nearest above or below another on the screen, however the rows are wrapped. */
+function beside(grid: HTMLElement, from: HTMLElement, down: boolean): HTMLElement | null {
+  const own = from.getBoundingClientRect();
+  const middle = own.left + own.width / 2;
+  let best: { cell: HTMLElement; far: number } | null = null;
+  for (const cell of grid.querySelectorAll<HTMLElement>("[data-plant]")) {
+    const box = cell.getBoundingClientRect();
+    const away = down ? box.top - own.bottom : own.top - box.bottom;
+    if (away < -1) continue;
+    const far = away * 4 + Math.abs(box.left + box.width / 2 - middle);
+    if (!best || far < best.far) best = { cell, far };
+  }
+  return best?.cell ?? null;
+}
+
+/** How far along between the lowest and the highest value of the family each value lies. */
+function reachOf({ kind, family }: YardstickView): ((value: number) => number) | null {
+  if (kind === "scale") return (value) => (value - 1) / 8;
+  if (!family || family.high === family.low) return null;
+  return (value) => Math.min(1, Math.max(0, (value - family.low) / (family.high - family.low)));
+}
+
+type Props = { view: Family & { chosen: number | null } };
+
+/** The family as it is planted: walked with the arrow keys, scored with digits, one yardstick down or one plant across. */
+export function Bench({ view }: Props) {
+  const { plants, yardsticks, perRow } = view;
+  const scored = yardsticks.filter(({ kind }) => kind !== "ratio");
+  const [chosen, setChosen] = useState(scored.find(({ unscored }) => unscored > 0)?.id ?? scored[0]?.id ?? "");
+  const yardstick = yardsticks.find(({ id }) => id === chosen) ?? yardsticks[0];
+  const [across, setAcross] = useState(false);
+  const [again, setAgain] = useState(false);
+  const [at, setAt] = useState(plants[0]?.number ?? 0);
+  const [typing, setTyping] = useState<string | null>(null);
+  const [open, setOpen] = useState<number | null>(view.chosen);
+  const grid = useRef<HTMLDivElement>(null);
+  const scoring = useScoring(view);
+  const { run } = useCommand();
+  const rows = useMemo(() => rowsOf(plants, perRow), [plants, perRow]);
+  const standing = useMemo(() => plants.filter(({ removedOn }) => removedOn === null), [plants]);
+  const opened = plants.find(({ number }) => number === open);
+
+  const go = (number: number | undefined) => {
+    if (number === undefined) return;
+    setTyping(null);
+    setAt(number);
+    // The cell that is gone to has the focus, so that a reader says it.
+    grid.current?.querySelector<HTMLElement>(`[data-plant="${number}"]`)?.focus();
+  };
+  useEffect(() => {
+    if (plants.length > 0 && !plants.some(({ number }) => number === at)) setAt(plants[0]!.number);
+  }, [plants, at]);
+  if (!yardstick) return <Bare view={view} open={open} onOpen={setOpen} />;
+
+  const plant = plants.find(({ number }) => number === at);
+  const next = (from: number) => standing.find(({ number }) => number > from)?.number;
+  const goOn = () => {
+    if (!across) return go(next(at));
+    const place = scored.findIndex(({ id }) => id === yardstick.id);
+    const following = scored[place + 1];
+    setChosen(following?.id ?? scored[0]!.id);
+    go(following ? at : next(at));
+  };
+  const give = (typed: string) => {
+    if (!plant) return;
+    void scoring.score(plant, yardstick, typed, again);
+    goOn();
+  };
+  const unscored = () => {
+    const open = ({ id }: Plant) => scoring.shown(id, yardstick.id).value === null;
+    const waits = standing.filter(open);
+    go((waits.find(({ number }) => number > at) ?? waits[0])?.number);
+  };
+  const turn = (by: 1 | -1) => {
+    const place = scored.findIndex(({ id }) => id === yardstick.id);
+    setChosen(scored[(place + by + scored.length) % scored.length]!.id);
+    setTyping(null);
+  };
+  /** What is typed is kept by going on, whichever way. */
+  const commit = () => {
+    if (typing !== null && plant && typing.trim()) void scoring.score(plant, yardstick, typing.trim(), again);
+    setTyping(null);
+  };
+
+  const walk = (key: string): number | undefined => {
+    const place = plants.findIndex(({ number }) => number === at);
+    switch (key) {
+      case "ArrowRight":
+        return plants[place + 1]?.number;
+      case "ArrowLeft":
+        return plants[place - 1]?.number;
+      case "Home":
+        return plants[0]?.number;
+      case "End":
+        return plants.at(-1)?.number;
+      default: {
+        const cell = grid.current?.querySelector<HTMLElement>(`[data-plant="${at}"]`);
+        const found = cell && beside(grid.current!, cell, key === "ArrowDown");
+        return found ? Number(found.dataset.plant) : undefined;
+      }
+    }
+  };
+
+  const onKey = (event: KeyboardEvent) => {
+    const { key } = event;
+    if (event.altKey || !plant) return;
+    if (event.ctrlKey || event.metaKey) {
+      if (key.toLowerCase() !== "z") return;
+      event.preventDefault();
+      void scoring.takeBack();
+      return;
+    }
+    const done = () => event.preventDefault();
+    if (/^(Arrow|Home$|End$)/.test(key)) {
+      done();
+      commit();
+      go(walk(key));
+    } else if (key === "Enter") {
+      done();
+      if (typing === null) setOpen(at);
+      else if (typing.trim()) give(typing.trim());
+      else setTyping(null);
+    } else if (key === "Escape" && typing !== null) {
+      done();
+      setTyping(null);
+    } else if (key === "Backspace" || key === "Delete") {
+      done();
+      if (typing !== null) setTyping(typing.length > 1 ? typing.slice(0, -1) : null);
+      else if (scoring.shown(plant.id, yardstick.id).value) void scoring.score(plant, yardstick, "", false);
+    } else if (typing === null && keyScore(yardstick, key) !== null) {
+      done();
+      give(keyScore(yardstick, key)!);
+    } else if (typesOn(yardstick, key) && (typing !== null || /[0-9]/.test(key))) {
+      done();
+      setTyping((typing ?? "") + key);
+    } else if (key === "t" && yardstick.kind === "date") {
+      done();
+      give(view.today);
+    } else if (key === "u") {
+      done();
+      unscored();
+    } else if (key === "," || key === ".") {
+      done();
+      turn(key === "." ? 1 : -1);
+    } else if (key === "o") {
+      done();
+      setOpen(at);
+    } else if (key in MARK_KEYS) {
+      done();
+      const mark = MARK_KEYS[key as keyof typeof MARK_KEYS];
+      void run("plant.mark", { id: plant.id, version: plant.version, mark });
+    }
+  };
+  const onClick = (event: MouseEvent) => {
+    const cell = (event.target as HTMLElement).closest<HTMLElement>("[data-plant]");
+    if (!cell) return;
+    const number = Number(cell.dataset.plant);
+    commit();
+    setAt(number);
+    // By finger a plant is opened; with a mouse it is gone to, and opened by a second click.
+    if (matchMedia("(pointer: coarse)").matches || event.detail > 1) setOpen(number);
+  };
+  const reach = reachOf(yardstick);
+  return (
+    <section aria-label="Bench">
+      <YardstickChoice yardsticks={yardsticks} chosen={yardstick.id} standing={standing.length} onChoose={setChosen} />
+      <HowToScore yardstick={yardstick} across={across} again={again} onAcross={setAcross} onAgain={setAgain} />
+      <div
+        ref={grid}
+        role="grid"
+        tabIndex={-1}
+        aria-label={`Plants by ${yardstick.name}`}
+        className="max-h-[62vh] overflow-y-auto border-y border-ink py-2 print:max-h-none"
+        onKeyDown={onKey}
+        onClick={onClick}
+        onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && commit()}
+      >
+        {rows.map((row, i) => (
+          // biome-ignore lint/a11y/useFocusableInteractive: its cells take the focus
+          <div
+            key={row[0]!.id}
+            role="row"
+            aria-label={`Row ${i + 1}`}
+            className={clsx(
+              "grid grid-cols-[repeat(auto-fill,minmax(3.1rem,1fr))] gap-1.5 px-1 py-1.5 [contain-intrinsic-size:auto_64px] [content-visibility:auto]",
+              i > 0 && "border-t border-rule",
+            )}
+          >
+            {row.map(({ id, number, mark, removedOn }) => {
+              const { value, looks, trouble } = scoring.shown(id, yardstick.id);
+              const hidden = again && trouble === null && number !== at;
+              const much = value?.number != null && reach && !hidden ? reach(value.number) : null;
+              return (
+                <BenchCell
+                  key={id}
+                  number={number}
+                  mark={mark}
+                  gone={removedOn !== null}
+                  shown={value && !(again && looks > 0 && trouble === null) ? scoreShown(yardstick.kind, value) : ""}
+                  typing={number === at ? typing : null}
+                  much={again ? null : much}
+                  looks={looks}
+                  trouble={trouble !== null}
+                  yardstick={yardstick.name}
+                  current={number === at}
+                />
+              );
+            })}
+          </div>
+        ))}
+      </div>
+      <LastScoreLine last={scoring.last} onUndo={() => void scoring.takeBack()} />
+      {opened && (
+        <Suspense>
+          <PlantSheet plant={opened} view={view} scoring={scoring} onGo={setOpen} />
+        </Suspense>
+      )}
+    </section>
+  );
+}
+
+/** Plants without yardsticks can still be opened and marked. */
+function Bare({ view, open, onOpen }: { view: Family; open: number | null; onOpen: (number: number | null) => void }) {
+  const scoring = useScoring(view);
+  const opened = view.plants.find(({ number }) => number === open);
+  return (
+    <>
+      <p className="mb-3 max-w-prose">
+        Nothing to score on yet: choose a few yardsticks on the right. Plants can be opened and marked all the same.
+      </p>
+      <div className="grid grid-cols-[repeat(auto-fill,minmax(3.1rem,1fr))] gap-1.5">
+        {view.plants.map(({ id, number, mark }) => (
+          <button
+            key={id}
+            type="button"
+            className={clsx("leaf min-h-12 px-1", mark === "out" && "text-rust")}
+            aria-label={`Plant ${number}${mark === "none" ? "" : `, ${mark}`}`}
+            onClick={() => onOpen(number)}
+          >
+            {number}
+          </button>
+        ))}
+      </div>
+      {opened && (
+        <Suspense>
+          <PlantSheet plant={opened} view={view} scoring={scoring} onGo={onOpen} />
+        </Suspense>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,82 @@
+"use client";
+import clsx from "clsx";
+import { memo } from "react";
+import type { Mark } from "@/records/plant/plant";
+import { MARKS } from "../common/words";
+
+type Props = {
+  number: number;
+  mark: Mark;
+  gone: boolean;
+  /** What it shows on the yardstick, and what is being typed on it. */
+  shown: string;
+  typing: string | null;
+  /** How much of the yardstick's reach it shows, 0 to 1; null where nothing is drawn. */
+  much: number | null;
+  looks: number;
+  trouble: boolean;
+  yardstick: string;
+  current: boolean;
+};
+
+const TONES: Record<Mark, string> = {
+  none: "border-rule",
+  keep: "border-moss",
+  "seed-parent": "border-damson",
+  watch: "border-quince",
+  out: "border-rust",
+};
+const SIGNS: Record<Mark, string> = { none: "", keep: "k", "seed-parent": "s", watch: "w", out: "o" };
+
+function words({ number, mark, gone, shown, looks, yardstick, trouble }: Props): string {
+  const parts = [
+    `Plant ${number}`,
+    shown ? `${yardstick} ${shown}${looks > 1 ? ` of ${looks} looks` : ""}` : `${yardstick} not scored`,
+    gone ? "taken out" : mark === "none" ? "" : MARKS[mark].toLowerCase(),
+    trouble ? "not taken" : "",
+  ];
+  return parts.filter(Boolean).join(", ");
+}
+
+/** One plant where it stands: its number, what it shows on the yardstick, and its mark. */
+export const BenchCell = memo(function BenchCell(props: Props) {
+  const { number, mark, gone, shown, typing, much, looks, trouble, current } = props;
+  return (
+    <button
+      type="button"
+      role="gridcell"
+      tabIndex={current ? 0 : -1}
+      data-plant={number}
+      aria-label={words(props)}
+      aria-invalid={trouble || undefined}
+      className={clsx(
+        "relative h-14 min-w-0 cursor-pointer rounded-[3px_10px] border-2 bg-leaf px-0.5 text-center leading-none",
+        TONES[mark],
+        gone && "border-dashed bg-transparent text-soft",
+        current && "outline-3 outline-offset-1 outline-damson",
+      )}
+    >
+      <span className="absolute top-0.5 left-1 text-xs text-soft">{number}</span>
+      {mark !== "none" && (
+        <span className="absolute top-0.5 right-1 text-xs font-bold" aria-hidden>
+          {SIGNS[mark]}
+        </span>
+      )}
+      <span
+        className={clsx(
+          "block truncate pt-3 font-head text-lg font-bold",
+          shown.length > 5 && "text-xs",
+          trouble && "text-rust",
+        )}
+      >
+        {typing !== null ? `${typing}_` : gone && !shown ? "×" : shown || "·"}
+        {looks > 1 && typing === null && <sup className="text-xs font-normal">{looks}</sup>}
+      </span>
+      {much !== null && typing === null && (
+        <span aria-hidden className="absolute inset-x-1 bottom-0.5 h-1 bg-rule">
+          <span className="block h-full bg-moss" style={{ width: `${Math.round(much * 100)}%` }} />
+        </span>
+      )}
+    </button>
+  );
+});

@@ -1,0 +1,92 @@
+import clsx from "clsx";
+import type { Id } from "@/core/custody/id";
+import type { YardstickView } from "@/views/family";
+import { ScaleEnds } from "./DrawnScale";
+
+type Choice = {
+  yardsticks: YardstickView[];
+  chosen: Id;
+  standing: number;
+  onChoose: (id: Id) => void;
+};
+
+/** The yardsticks of the family, each with how many plants are scored on it. */
+export function YardstickChoice({ yardsticks, chosen, standing, onChoose }: Choice) {
+  return (
+    <div className="mb-2 flex flex-wrap gap-2" role="group" aria-label="Yardstick">
+      {yardsticks.map(({ id, name, kind, unscored }) => (
+        <button
+          key={id}
+          type="button"
+          aria-pressed={id === chosen}
+          onClick={() => onChoose(id)}
+          className={clsx("leaf min-h-11 max-w-full text-left", id === chosen && "leaf-strong")}
+        >
+          <span className="break-words">{name}</span>{" "}
+          <span className="whitespace-nowrap text-sm font-normal">
+            {kind === "ratio" ? "reckoned" : unscored === 0 ? "all" : `${standing - unscored} of ${standing}`}
+          </span>
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** What keys give on a yardstick. */
+function keysOf({ kind, words }: YardstickView): string {
+  switch (kind) {
+    case "scale":
+      return "1 to 9 scores and goes on";
+    case "yes-no":
+      return "y or n scores and goes on";
+    case "category":
+      return words.length > 9
+        ? "type the word, Enter goes on"
+        : `${words.map((word, i) => `${i + 1} ${word}`).join(", ")}: scores and goes on`;
+    case "date":
+      return "t for today, or days from sowing or a day, and Enter";
+    case "ratio":
+      return "reckoned of two others";
+    default:
+      return "type the figure, Enter goes on";
+  }
+}
+
+type Ways = {
+  yardstick: YardstickView;
+  across: boolean;
+  again: boolean;
+  onAcross: (across: boolean) => void;
+  onAgain: (again: boolean) => void;
+};
+
+/** What its figures mean, how it is scored, and in which order. */
+export function HowToScore({ yardstick, across, again, onAcross, onAgain }: Ways) {
+  const { kind, unit, drawn, lowEnd, highEnd, often } = yardstick;
+  return (
+    <div className="mb-2 text-sm">
+      <div className="flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1">
+        {kind === "scale" && <ScaleEnds drawn={drawn} lowEnd={lowEnd} highEnd={highEnd} />}
+        {unit && <span>in {unit}</span>}
+        {often === "pass" && <span>each picking is added up</span>}
+        {often === "again" && <span>the mean of all looks counts</span>}
+      </div>
+      <p className="text-soft max-sm:hidden print:hidden">
+        {keysOf(yardstick)}; arrows walk, u next unscored, comma and stop change the yardstick; k keep, s seed parent, w
+        watch, d undecided, Enter opens.
+      </p>
+      <div className="mt-1 flex flex-wrap gap-x-5 gap-y-1 print:hidden">
+        <label className="flex min-h-11 items-center gap-2 max-sm:hidden">
+          <input type="checkbox" checked={across} onChange={(event) => onAcross(event.target.checked)} />
+          One plant on all yardsticks, then the next
+        </label>
+        {often === "once" && kind !== "ratio" && (
+          <label className="flex min-h-11 items-center gap-2">
+            <input type="checkbox" checked={again} onChange={(event) => onAgain(event.target.checked)} />
+            Second look: hides what was scored, keeps both
+          </label>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,208 @@
+"use client";
+import { useState } from "react";
+import type { Id } from "@/core/custody/id";
+import { timesInTen } from "@/core/units/odds";
+import { plural } from "@/core/units/plural";
+import { fixed } from "@/core/writing/numbers";
+import { Sheet } from "@/ui/Sheet";
+import { useJobResult } from "@/ui/useJob";
+import type { Family, YardstickView } from "@/views/family";
+import type { FamilyWorth, PlantWorth, WorthOfYardstick } from "@/views/worth";
+import { CommandButton } from "../common/command";
+import { percent } from "../common/words";
+import { meanInWords, unitOf } from "./yardstickWords";
+
+/** Who is really better: the best plants as parents, each with how sure that is, why, and the press that keeps them. */
+export function Better({ view }: { view: Family }) {
+  const kept = view.plants.filter(({ mark, removedOn }) => removedOn === null && /^(keep|seed-parent)$/.test(mark));
+  const [best, setBest] = useState(kept.length > 1 ? kept.length : 5);
+  const asked = useJobResult<FamilyWorth>("/api/jobs/nursery.worth", { standId: view.stand.id, best }, view.head);
+  const { result, trouble } = asked;
+  if (trouble)
+    return (
+      <p role="alert" className="text-rust">
+        Who is better could not be reckoned: {trouble}
+      </p>
+    );
+  return (
+    <section aria-label="Who is really better">
+      <h2>Who is really better?</h2>
+      {!result ? (
+        <p role="status" className="mt-2 min-h-40 text-soft">
+          Reckoning with places, kin and second looks …
+        </p>
+      ) : result.plants.length === 0 ? (
+        <p className="mt-2">
+          Nobody can say yet: score at least two plants on something that is wanted of them, and that differs.
+        </p>
+      ) : (
+        <Ranked view={view} worth={result} best={best} onBest={setBest} />
+      )}
+    </section>
+  );
+}
+
+type RankedProps = { view: Family; worth: FamilyWorth; best: number; onBest: (best: number) => void };
+
+function Ranked({ view, worth, best, onBest }: RankedProps) {
+  const { plants, out } = worth;
+  const shown = plants.slice(0, Math.min(plants.length, best + 3));
+  const low = Math.min(...shown.map((p) => p.low));
+  const high = Math.max(...shown.map((p) => p.high));
+  const at = (value: number) => `${((value - low) / (high - low || 1)) * 100}%`;
+  const chosen = plants.slice(0, best).map(({ id }) => id);
+  const marks = new Map(view.plants.map(({ id, mark }) => [id, mark]));
+  const toKeep = chosen.filter((id) => !/^(keep|seed-parent)$/.test(marks.get(id)!));
+  return (
+    <>
+      <label className="mt-2 flex items-center gap-2">
+        The best
+        <input
+          type="number"
+          min={1}
+          max={plants.length}
+          value={best}
+          aria-label="How many are kept"
+          onChange={(event) => onBest(Math.min(plants.length, Math.max(1, Number(event.target.value) || 1)))}
+          className="w-20"
+        />
+        as parents, with what is left in doubt
+      </label>
+      <ol className="rows mt-3 border-y border-rule">
+        {shown.map((plant, i) => (
+          <li key={plant.id} className={i === best ? "border-t-2 border-t-ink! py-2" : "py-2"}>
+            <div className="flex items-baseline justify-between gap-3">
+              <strong className="text-lg">Plant {plant.number}</strong>
+              <span className="text-right text-sm">
+                among the best {best}: {timesInTen(plant.amongBest)}
+              </span>
+            </div>
+            <div className="relative my-1 h-3 bg-paper" aria-hidden>
+              <span
+                className="absolute inset-y-1 bg-soft"
+                style={{ left: at(plant.low), right: `calc(100% - ${at(plant.high)})` }}
+              />
+              <span className="absolute inset-y-0 w-1 bg-damson" style={{ left: at(plant.index) }} />
+            </div>
+            <p className="text-sm text-soft">{whyInWords(plant, plants, view.yardsticks)}</p>
+          </li>
+        ))}
+      </ol>
+      <p className="mt-2 text-sm text-soft">
+        The mark is what its seed would most likely be worth, the bar where that lies nine times in ten.
+        {out > 0 && ` ${plural(out, "plant")} put out by a floor or ceiling ${out === 1 ? "is" : "are"} left out.`}
+      </p>
+      <div className="mt-3 flex flex-wrap items-center gap-3">
+        {toKeep.length > 0 && (
+          <CommandButton command="plant.marks" input={{ ids: toKeep, mark: "keep", reason: "best by the aim" }} strong>
+            Keep {toKeep.length === 1 ? "it" : `these ${toKeep.length}`}
+          </CommandButton>
+        )}
+        <Sheet trigger="How it is reckoned" title="Who is really better: the working" plain>
+          {() => <Working view={view} worth={worth} />}
+        </Sheet>
+      </div>
+    </>
+  );
+}
+
+/** How many reasons are said. */
+const REASONS = 2;
+
+/** What its place rests on: the yardsticks on which it stands out most, towards the aim or against it. */
+function whyInWords(plant: PlantWorth, all: PlantWorth[], yardsticks: YardstickView[]): string {
+  const reasons = yardsticks.flatMap((y) => {
+    const own = plant.traits[y.id];
+    if (!own || y.wanted === "none") return [];
+    const values = all.map((other) => other.traits[y.id]!.value);
+    const mean = values.reduce((a, b) => a + b, 0) / values.length;
+    const spread = Math.sqrt(values.reduce((sum, v) => sum + (v - mean) ** 2, 0) / values.length);
+    const away = spread > 0 ? (own.value - mean) / spread : 0;
+    return [{ y, own, away: Math.abs(away) * y.weight }];
+  });
+  reasons.sort((a, b) => b.away - a.away);
+  const told = reasons.slice(0, REASONS).map(({ y, own }) => {
+    if (y.kind === "category") return `${y.targetWord ?? y.name} in ${percent(Math.min(1, Math.max(0, own.value)))}`;
+    if (y.kind === "yes-no") return `${y.name} in ${percent(Math.min(1, Math.max(0, own.value)))}`;
+    return `${y.name} ${meanInWords(own.value, null, unitOf(y))}`;
+  });
+  return `Its seed: ${told.join(", ")}`;
+}
+
+const PLACES = {
+  none: "places tell nothing: values as they are",
+  slope: "a slope through the bed",
+  grid: "blocks of the bed",
+  neighbours: "the neighbours' mean",
+} as const;
+
+const inheritedFrom = ({ heritability: { from } }: WorthOfYardstick): string =>
+  from.length === 0
+    ? "a guess"
+    : `a guess corrected by ${from.map((one) => (one === "parents" ? "parents and offspring" : "second looks")).join(" and ")}`;
+
+function Working({ view, worth }: { view: Family; worth: FamilyWorth }) {
+  const of = (id: Id) => view.yardsticks.find((y) => y.id === id)!;
+  return (
+    <div className="grid gap-4">
+      <p>
+        For each yardstick: the figures are set right for the place in the bed, then breeding values are predicted over
+        the whole pedigree by mixed-model equations, and drawn {""}
+        again and again as they may be in truth. Each draw is weighed by the aim and ranked; how often a plant is among
+        the best is counted. What two yardsticks share is left out.
+      </p>
+      <ul className="rows border-y border-rule">
+        {worth.yardsticks.map((one) => {
+          const { id, seen, kin, place, heritability } = one;
+          const { name } = of(id);
+          return (
+            <li key={id} className="py-3">
+              <p className="font-semibold">{name}</p>
+              <p className="text-sm">
+                {plural(seen, "plant")} here{kin > 0 ? `, ${kin} of their kin` : ""}. Place: {PLACES[place.model]}
+                {place.model === "none" ? "" : `, which explains ${percent(place.explained)}`}. Inherited of what sibs
+                differ by: {percent(heritability.likely)} ({percent(heritability.low)} to {percent(heritability.high)}),{" "}
+                {inheritedFrom(one)}.
+              </p>
+            </li>
+          );
+        })}
+      </ul>
+      <table className="ruled w-full text-sm">
+        <thead>
+          <tr>
+            <th scope="col">Plant</th>
+            <th scope="col">Worth</th>
+            {worth.yardsticks.map(({ id }) => (
+              <th key={id} scope="col">
+                {of(id).name}
+                <span className="block font-normal text-soft">its seed, reliability</span>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {worth.plants.slice(0, 40).map((plant) => (
+            <tr key={plant.id}>
+              <td>{plant.number}</td>
+              <td className="whitespace-nowrap">
+                {fixed(plant.index, 2)}{" "}
+                <span className="text-soft">
+                  {fixed(plant.low, 1)} to {fixed(plant.high, 1)}
+                </span>
+              </td>
+              {worth.yardsticks.map(({ id }) => {
+                const own = plant.traits[id]!;
+                return (
+                  <td key={id} className="whitespace-nowrap">
+                    {meanInWords(own.value, null, "")} <span className="text-soft">{percent(own.reliability)}</span>
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,117 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useCallback, useEffect, useRef, useState } from "react";
+import type { Id } from "@/core/custody/id";
+import { scoreTyped } from "@/core/selection/typing";
+import type { ScoreValue } from "@/core/selection/yardsticks";
+import { readNumber } from "@/core/writing/numbers";
+import { post } from "@/ui/outbox";
+import { newPress } from "@/ui/press";
+import type { Family, ScoreView, YardstickView } from "@/views/family";
+import { useCommand } from "../common/command";
+
+/** A score as it was just given, until the page is drawn anew with it. */
+type Given = { value: ScoreValue | null; typed: string; version: Id | undefined; trouble: string | null };
+export type Shown = { value: ScoreValue | null; looks: number; trouble: string | null };
+/** The last score that was given, in words, and the press that gave it. */
+export type LastScore = { words: string; entry: Id; trouble: string | null };
+
+const keyOf = (plantId: Id, yardstickId: Id) => `${plantId} ${yardstickId}`;
+/** The page is drawn anew once nothing was scored for so long, ms. */
+const QUIET = 900;
+
+/** How a typed score looks before the server has read it. */
+function meant({ kind }: YardstickView, typed: string): ScoreValue | null {
+  if (typed === "") return null;
+  if (kind === "category") return { number: null, word: typed };
+  if (kind === "yes-no") return { number: typed === "y" ? 1 : 0, word: null };
+  const read = readNumber(typed);
+  return read.kind === "read" ? { number: read.value, word: null } : { number: null, word: typed };
+}
+
+/**
+ * Scores given one after the other without waiting for each: shown at once, kept on the device until the server has them, in
+ * order; a refused one stays as it was typed, with the reason.
+ */
+export function useScoring(view: Pick<Family, "scores" | "yardsticks" | "stand">) {
+  const { scores, stand } = view;
+  const router = useRouter();
+  const { undo } = useCommand();
+  const [given, setGiven] = useState<ReadonlyMap<string, Given>>(new Map());
+  const [last, setLast] = useState<LastScore | null>(null);
+  const latest = useRef(given);
+  const underWay = useRef(0);
+  const quiet = useRef<ReturnType<typeof setTimeout> | null>(null);
+  const put = useCallback((key: string, one: Given | null) => {
+    const next = new Map(latest.current);
+    if (one) next.set(key, one);
+    else next.delete(key);
+    latest.current = next;
+    setGiven(next);
+  }, []);
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a page drawn anew brings what was given, unless more is under way
+  useEffect(() => {
+    if (underWay.current > 0) return;
+    const refused = new Map([...latest.current].filter(([, { trouble }]) => trouble !== null));
+    latest.current = refused;
+    setGiven(refused);
+  }, [scores]);
+  useEffect(() => () => void (quiet.current && clearTimeout(quiet.current)), []);
+
+  const shown = useCallback(
+    (plantId: Id, yardstickId: Id): Shown => {
+      const mine = given.get(keyOf(plantId, yardstickId));
+      const kept = scores[plantId]?.[yardstickId];
+      if (!mine) return { value: kept ?? null, looks: kept?.looks ?? 0, trouble: null };
+      return { value: mine.value, looks: Math.max(1, kept?.looks ?? 1), trouble: mine.trouble };
+    },
+    [given, scores],
+  );
+
+  const score = useCallback(
+    async (plant: { id: Id; number: number }, yardstick: YardstickView, typed: string, again: boolean) => {
+      const key = keyOf(plant.id, yardstick.id);
+      const kept: ScoreView | undefined = scores[plant.id]?.[yardstick.id];
+      const before = latest.current.get(key);
+      const version = before && before.trouble === null ? before.version : kept?.version;
+      const words = `${stand.code} plant ${plant.number}: ${yardstick.name} ${typed || "cleared"}`;
+      const press = newPress();
+      put(key, { value: meant(yardstick, typed), typed, version: typed ? press.id : undefined, trouble: null });
+      setLast({ words, entry: press.id, trouble: null });
+      underWay.current++;
+      const input = { plantId: plant.id, yardstickId: yardstick.id, value: typed, version, again };
+      const answer = await post("score.set", input, words, press);
+      underWay.current--;
+      if (answer && !answer.ok) {
+        const trouble = Object.values(answer.fields ?? {})[0] ?? answer.message;
+        put(key, { value: meant(yardstick, typed), typed, version: kept?.version, trouble });
+        setLast({ words, entry: press.id, trouble });
+      }
+      if (quiet.current) clearTimeout(quiet.current);
+      quiet.current = setTimeout(() => underWay.current === 0 && router.refresh(), QUIET);
+    },
+    [scores, stand.code, put, router],
+  );
+
+  const takeBack = useCallback(async () => {
+    if (!last || last.trouble) return;
+    setLast(null);
+    latest.current = new Map();
+    setGiven(latest.current);
+    await undo(last.entry);
+  }, [last, undo]);
+
+  /** What stands in a field that is typed into. */
+  const typedOf = useCallback(
+    (plantId: Id, yardstick: YardstickView): string => {
+      const mine = given.get(keyOf(plantId, yardstick.id));
+      if (mine) return mine.typed;
+      const kept = scores[plantId]?.[yardstick.id];
+      return kept ? scoreTyped(yardstick.kind, kept.last) : "";
+    },
+    [given, scores],
+  );
+  return { shown, score, last, takeBack, typedOf };
+}
+export type Scoring = ReturnType<typeof useScoring>;

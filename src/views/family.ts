@@ -1,0 +1,202 @@
+import { speciesById } from "@/catalogue/catalogue";
+import { cautionsAt } from "@/catalogue/hazards";
+import { usualYardsticks } from "@/catalogue/yardsticks";
+import type { Id } from "@/core/custody/id";
+import { groupBy } from "@/core/lists/groupBy";
+import { plantsInRow } from "@/core/selection/bench";
+import { type Ranked, rankPlants, type Summary, summarise } from "@/core/selection/ranking";
+import {
+  type Look,
+  type Repeatability,
+  repeatability,
+  type ScoreValue,
+  valueOfLooks,
+  withRatios,
+} from "@/core/selection/yardsticks";
+import { headOf } from "@/db/ops";
+import { type BedChoice, bedChoices } from "@/records/bed/queries";
+import type { Garden } from "@/records/garden/garden";
+import { type LookRow, lineNames, looksOnYardsticks, yardsticks } from "@/records/line/queries";
+import { type LotRow, lotById } from "@/records/lot/queries";
+import type { Plant } from "@/records/plant/plant";
+import { plantsOfStand, reasonsOf } from "@/records/plant/queries";
+import { type PlantScore, scoresOfStand } from "@/records/score/queries";
+import { standByCode } from "@/records/stand/queries";
+import { isMeasured } from "@/records/yardstick/rules";
+import type { Yardstick } from "@/records/yardstick/yardstick";
+import type { Outlook } from "@/views/outlook";
+import { type Band, band } from "./band";
+import { type LivedStand, livedStand } from "./lived";
+import type { ForecastStand } from "./outlook";
+import { type Raised, raisedOf } from "./raising";
+
+export type ParentFigure = { line: string; season: string; summary: Summary | null; words: string | null };
+export type YardstickView = Yardstick & {
+  words: string[];
+  parents: ParentFigure[];
+  family: Summary | null;
+  /** Of words, and of yes or no: what most plants show. */
+  mostly: string | null;
+  /** How well looks at one plant agree, over all plants that were looked at twice. */
+  repeats: Repeatability | null;
+  /** Standing plants that it was not looked at on. */
+  unscored: number;
+};
+
+/** What a plant shows on a yardstick, of however many looks; the last one is what a correction goes to. */
+export type ScoreView = ScoreValue & { last: ScoreValue; looks: number; version: Id };
+
+export type Family = {
+  garden: Garden;
+  band: Band;
+  stand: LivedStand;
+  raised: Raised;
+  plants: Plant[];
+  perRow: number;
+  /** Why plants of the line went out, the last one first. */
+  reasons: string[];
+  yardsticks: YardstickView[];
+  /** Those that are not used any more; their scores are kept. */
+  retired: Pick<Yardstick, "id" | "version" | "name">[];
+  /** Names of the usual yardsticks of its kind that its line has none of. */
+  usual: string[];
+  /** By plant and yardstick. */
+  scores: Record<Id, Record<Id, ScoreView>>;
+  ranks: Record<Id, Ranked>;
+  lot: LotRow | null;
+  today: string;
+  head: string | null;
+  hazards: { title: string; caution: string }[];
+  beds: BedChoice[];
+};
+
+const commonest = (words: string[]): string | null => {
+  const counted = [...groupBy(words, (w) => w)].map(([word, list]) => ({ word, count: list.length }));
+  counted.sort((a, b) => b.count - a.count);
+  return counted[0] ? `${counted[0].word} (${counted[0].count} of ${words.length})` : null;
+};
+
+type PlantLooks = { lineId: Id; season: number; looks: Look[] };
+
+/** Looks gathered by plant. */
+function byPlant(rows: LookRow[]): PlantLooks[] {
+  return [...groupBy(rows, (row) => row.plantId).values()].map((looks) => ({ ...looks[0]!, looks }));
+}
+
+/** A parent's plants on a yardstick: those of the same season if scored, else of all seasons. */
+function parentFigures(
+  stand: ForecastStand,
+  mark: Yardstick,
+  of: (lineId: Id) => PlantLooks[],
+  names: Map<Id, string>,
+) {
+  const parents = [stand.motherLineId, stand.fatherLineId].filter((id): id is Id => id !== null);
+  return parents.map((parent): ParentFigure => {
+    const all = of(parent);
+    const same = all.filter((s) => s.season === stand.season);
+    const values = (same.length ? same : all).map(({ looks }) =>
+      valueOfLooks(looks, mark.often, isMeasured(mark.kind)),
+    );
+    return {
+      line: names.get(parent) ?? "",
+      season: same.length ? "this season" : "all seasons",
+      summary: isMeasured(mark.kind) ? summarise(values.flatMap(({ number }) => number ?? [])) : null,
+      words: isMeasured(mark.kind)
+        ? null
+        : commonest(values.map(({ word, number }) => word ?? (number === 1 ? "yes" : "no"))),
+    };
+  });
+}
+
+/** What each plant shows, by plant and yardstick, ratios too. */
+export function scoreViews(rows: PlantScore[], marks: Yardstick[]): Family["scores"] {
+  const by = new Map(marks.map((mark) => [mark.id, mark]));
+  const scores: Family["scores"] = {};
+  for (const looks of groupBy(rows, (row) => `${row.plantId} ${row.yardstickId}`).values()) {
+    const { plantId, yardstickId, number, word, version } = looks.at(-1)!;
+    const mark = by.get(yardstickId);
+    if (!mark) continue;
+    scores[plantId] ??= {};
+    scores[plantId][yardstickId] = {
+      ...valueOfLooks(looks, mark.often, isMeasured(mark.kind)),
+      last: { number, word },
+      looks: looks.length,
+      version,
+    };
+  }
+  const ratios = marks.filter(({ kind }) => kind === "ratio");
+  if (ratios.length > 0)
+    for (const own of Object.values(scores))
+      for (const { id } of ratios) {
+        const value = withRatios(own, ratios)[id];
+        if (value) own[id] = { ...value, last: value, looks: 0, version: "" };
+      }
+  return scores;
+}
+
+export function familyView(sky: Outlook, code: string): Family | null {
+  const { db } = sky;
+  const row = standByCode(db, code);
+  if (!row) return null;
+  const { id } = row;
+  const { garden: place } = sky;
+  const stand = sky.forecast(row);
+  const plants = plantsOfStand(db, id);
+  const all = yardsticks(db, row.lineId);
+  const marks = all.filter(({ retiredOn }) => retiredOn === null);
+  const scores = scoreViews(scoresOfStand(db, id), all);
+  const standing = plants.filter((p) => p.removedOn === null);
+  const ranked = rankPlants(
+    standing.map((p) => ({ id: p.id, scores: scores[p.id] ?? {} })),
+    marks,
+  );
+  const lineId = marks[0]?.lineId ?? row.lineId;
+  const looks = groupBy(looksOnYardsticks(db, lineId), (look) => look.yardstickId);
+  const names = lineNames(db);
+  const has = new Set(all.map(({ name }) => name));
+  return {
+    garden: place,
+    band: band(sky, stand.season, [stand]),
+    stand: livedStand(stand, sky),
+    raised: raisedOf(sky, stand),
+    plants,
+    perRow: plantsInRow(plants.at(-1)?.number ?? 0, stand.rowCount),
+    reasons: reasonsOf(db, row.lineId).map(({ reason }) => reason),
+    yardsticks: marks.map((mark): YardstickView => {
+      const seen = byPlant(looks.get(mark.id) ?? []);
+      const measured = isMeasured(mark.kind);
+      return {
+        ...mark,
+        words: JSON.parse(mark.categories) as string[],
+        parents: parentFigures(stand, mark, (parent) => seen.filter((s) => s.lineId === parent), names),
+        family: measured ? summarise(standing.flatMap((p) => scores[p.id]?.[mark.id]?.number ?? [])) : null,
+        mostly: measured
+          ? null
+          : commonest(
+              standing.flatMap((p) => {
+                const value = scores[p.id]?.[mark.id];
+                return value ? [value.word ?? (value.number === 1 ? "yes" : "no")] : [];
+              }),
+            ),
+        repeats:
+          measured && mark.often === "once"
+            ? repeatability(seen.map((plant) => plant.looks.flatMap(({ number }) => number ?? [])))
+            : null,
+        unscored: mark.kind === "ratio" ? 0 : standing.filter((p) => !scores[p.id]?.[mark.id]).length,
+      };
+    }),
+    retired: all
+      .filter(({ retiredOn }) => retiredOn !== null)
+      .map(({ id: yardstickId, version, name }) => ({ id: yardstickId, version, name })),
+    usual: usualYardsticks(speciesById(row.species))
+      .map(({ name }) => name)
+      .filter((name) => !has.has(name)),
+    scores,
+    ranks: Object.fromEntries(ranked.map((r) => [r.id, r])),
+    lot: row.lotId ? (lotById(db, row.lotId) ?? null) : null,
+    today: sky.today,
+    head: headOf(db),
+    hazards: cautionsAt(speciesById(row.species).hazards, "touch", "eat"),
+    beds: bedChoices(db),
+  };
+}
