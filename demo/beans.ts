@@ -19,6 +19,7 @@ export function duskwing(grower: Grower, beds: Beds): void {
     kind: "yes-no",
     wanted: "yes",
     weight: 2,
+    stage: "fruit",
   }).id;
   const pod = grower.record("yardstick.add", {
     lineId: bean,
@@ -27,11 +28,13 @@ export function duskwing(grower: Grower, beds: Beds): void {
     unit: "cm",
     wanted: "high",
     weight: 1,
+    stage: "fruit",
   }).id;
   let lot = grower.record("lot.receive", { lineId: bean, gathered: "2021-02-01", seeds: 120 }).id;
   let frequency = 0.32;
   for (let season = 2021; season <= 2027; season++) {
     const { stand, plants } = grower.family(bean, lot, beds.D!, `${season}-05-08`, 60, 52, 40);
+    grower.change(stand, { rowCount: 2 });
     const offTypes = plants.filter(() => grower.luck.yes(frequency * frequency));
     const last = season === 2027;
     grower.on(`${season}-06-28`);

@@ -55,6 +55,8 @@ export class Melon extends MelonField {
     this.firstFlower([f2], "2023-07-03");
     this.scoreVines(f2, "2023-07-15");
     this.score(f2, "2023-09-12");
+    this.tasteAgain(f2, "2023-09-14");
+    grower.change(f2.stand, { rowCount: 4 });
     let lots = this.selfed(this.best([f2], 5, 5), "2023-07-06", "2023-09-12", 210);
     this.parents(2023, parentLots);
 

@@ -57,6 +57,20 @@ export class MelonField {
     }
   }
 
+  /** A second look at flavour two days later by the same tongue, which is off by one now and then. */
+  protected tasteAgain(family: Family, day: string): void {
+    const { grower, marks } = this;
+    grower.on(day);
+    for (const [i, { id }] of family.plants.entries()) {
+      const first = grower.db
+        .prepare("SELECT number FROM score WHERE plantId = ? AND yardstickId = ?")
+        .pluck()
+        .get(id, marks.flavour) as number;
+      const value = String(clamp(first + ((i * 5) % 3) - 1, 1, 9));
+      grower.record("score.set", { plantId: id, yardstickId: marks.flavour, value, again: true });
+    }
+  }
+
   protected scoreVines(family: Family, day: string): void {
     this.grower.on(day);
     for (const { id, genome: genes } of family.plants)
@@ -107,8 +121,17 @@ export class MelonField {
   protected yardsticks(): void {
     const add = (input: object) => this.grower.record("yardstick.add", { lineId: this.lantern, ...input }).id;
     this.marks = {
-      ripe: add({ name: "First ripe fruit", kind: "date", wanted: "target", target: 98, weight: 3 }),
-      mass: add({ name: "Fruit mass", kind: "number", unit: "kg", wanted: "target", target: 1, weight: 2 }),
+      ripe: add({ name: "First ripe fruit", kind: "date", wanted: "target", target: 98, weight: 3, stage: "fruit" }),
+      mass: add({
+        name: "Fruit mass",
+        kind: "number",
+        unit: "kg",
+        wanted: "range",
+        low: 0.8,
+        high: 1.2,
+        weight: 2,
+        stage: "fruit",
+      }),
       flavour: add({
         name: "Flavour",
         kind: "scale",
@@ -116,6 +139,8 @@ export class MelonField {
         highEnd: "as Ashlar Gold at its best",
         wanted: "high",
         weight: 3,
+        floor: 3,
+        stage: "harvest",
       }),
       flesh: add({
         name: "Flesh",
@@ -124,6 +149,7 @@ export class MelonField {
         wanted: "category",
         targetWord: "orange",
         weight: 2,
+        stage: "harvest",
       }),
       vine: add({
         name: "Compact vine",
@@ -132,6 +158,7 @@ export class MelonField {
         highEnd: "under 1 m",
         wanted: "high",
         weight: 1,
+        stage: "leaf",
       }),
     };
   }

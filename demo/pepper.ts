@@ -28,6 +28,7 @@ export function pepper(grower: Grower, beds: Beds): void {
     unit: "mm",
     wanted: "high",
     weight: 2,
+    stage: "harvest",
   }).id;
   const sweet = grower.record("yardstick.add", {
     lineId: ember,
@@ -37,6 +38,8 @@ export function pepper(grower: Grower, beds: Beds): void {
     highEnd: "like fruit",
     wanted: "high",
     weight: 3,
+    floor: 3,
+    stage: "harvest",
   }).id;
   grower.on("2021-03-12");
   const bought = grower.record("stand.add", { lineId: ember, bedId: beds.B, sown: "2021-03-12", plants: 4 }).id;

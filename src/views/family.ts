@@ -13,6 +13,7 @@ import {
   valueOfLooks,
   withRatios,
 } from "@/core/selection/yardsticks";
+import { nextScoring } from "@/core/work/score";
 import { headOf } from "@/db/ops";
 import { type BedChoice, bedChoices } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
@@ -53,6 +54,8 @@ export type Family = {
   raised: Raised;
   plants: Plant[];
   perRow: number;
+  /** What the family is to be scored on now, by name. */
+  due: string[];
   /** Why plants of the line went out, the last one first. */
   reasons: string[];
   yardsticks: YardstickView[];
@@ -109,7 +112,7 @@ function parentFigures(
 }
 
 /** What each plant shows, by plant and yardstick, ratios too. */
-export function scoreViews(rows: PlantScore[], marks: Yardstick[]): Family["scores"] {
+function scoreViews(rows: PlantScore[], marks: Yardstick[]): Family["scores"] {
   const by = new Map(marks.map((mark) => [mark.id, mark]));
   const scores: Family["scores"] = {};
   for (const looks of groupBy(rows, (row) => `${row.plantId} ${row.yardstickId}`).values()) {
@@ -161,6 +164,18 @@ export function familyView(sky: Outlook, code: string): Family | null {
     raised: raisedOf(sky, stand),
     plants,
     perRow: plantsInRow(plants.at(-1)?.number ?? 0, stand.rowCount),
+    due:
+      nextScoring(
+        { ...stand, raising: speciesById(row.species).raise },
+        marks
+          .map(({ stage, name, id: yardstickId }) => ({
+            stage,
+            name,
+            plants: standing.filter((p) => !scores[p.id]?.[yardstickId]).length,
+          }))
+          .filter(({ plants: open }) => open > 0),
+        sky.today,
+      )?.names ?? [],
     reasons: reasonsOf(db, row.lineId).map(({ reason }) => reason),
     yardsticks: marks.map((mark): YardstickView => {
       const seen = byPlant(looks.get(mark.id) ?? []);

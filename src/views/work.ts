@@ -3,17 +3,20 @@ import type { Species } from "@/catalogue/types";
 import { addDays, type Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { flowersAtAll } from "@/core/flowering/facts";
+import { groupBy } from "@/core/lists/groupBy";
 import type { RaisingStages } from "@/core/seed/sowing";
 import { lengthInWords } from "@/core/units/units";
 import { actsOf } from "@/core/work/acts";
 import type { LivingStand } from "@/core/work/living";
 import { memoryOf } from "@/core/work/memory";
+import { nextScoring } from "@/core/work/score";
 import { byLastChance, type Standing, standingOn, type Work } from "@/core/work/work";
 import { weatherAhead } from "@/records/climate/queries";
 import { mothersOfSeason } from "@/records/cross/queries";
 import { type DeedOf, deedsOfSeason } from "@/records/deed/queries";
 import { standsWithFlowers } from "@/records/flower/queries";
 import { lotsToSow, standsWithSeed } from "@/records/lot/queries";
+import { type OpenScore, openScores } from "@/records/score/queries";
 import { inCells } from "@/records/stand/stand";
 import type { ForecastStand, Outlook } from "./outlook";
 import { raisingFor } from "./raising";
@@ -42,19 +45,23 @@ type Known = {
   /** Stands of which it is asked what flowers around them. */
   around: Set<Id>;
   stagesOf: (stand: ForecastStand) => RaisingStages;
+  /** What families are still to be scored on. */
+  toScore: Map<Id, OpenScore[]>;
 };
 
 function living(
   stand: ForecastStand,
   sky: Outlook,
-  { deeds, flowered, gathered, mothers, around, stagesOf }: Known,
+  { deeds, flowered, gathered, mothers, around, stagesOf, toScore }: Known,
 ): LivingStand {
   const { climate, today } = sky;
   const weather = sky.once("weather", () => weatherAhead(sky.db, today));
   const species = speciesById(stand.species);
   const { selfs } = sceneSpecies(species);
+  const raising = raisedAs(species.raise, stand);
   return {
     ...stand,
+    scoring: nextScoring({ ...stand, raising }, toScore.get(stand.id) ?? [], today),
     planned: stand.planned === 1 || stand.sown > today,
     // As the forecast reckons it: what should be sown by now is sown today at the soonest.
     sown: stand.planned === 1 && stand.sown < today ? today : stand.sown,
@@ -75,7 +82,7 @@ function living(
     ripeSign: species.ripeSign,
     handled: flowered.has(stand.id),
     gathered: gathered.has(stand.id),
-    raising: raisedAs(species.raise, stand),
+    raising,
     perCell: stand.perCell ?? 1,
     // Only what is still to be sown is reckoned.
     stages: stand.planned === 1 || stand.sown > today ? stagesOf(stand) : UNREAD,
@@ -134,6 +141,7 @@ export const workOfSeason = (sky: Outlook, season: number): StandWork[] =>
       gathered: standsWithSeed(db, season),
       mothers: mothersOfSeason(db, season),
       stagesOf: stagesOfPlanned(sky),
+      toScore: groupBy(openScores(db, season), ({ standId }) => standId),
     };
     return stands
       .flatMap((stand) => {

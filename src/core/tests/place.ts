@@ -226,6 +226,7 @@ export function living(more: Partial<LivingStand> = {}, sky: Climate = climate({
     removeEvery: null,
     handled: false,
     gathered: false,
+    scoring: null,
     window,
     ripening: ripensBeforeFrost(window, sky),
     raising: {

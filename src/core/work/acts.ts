@@ -2,6 +2,7 @@ import { flowersAtAll } from "../flowering/facts";
 import { flowerWork } from "./flower";
 import type { LivingStand } from "./living";
 import { raisingOf } from "./raise";
+import { scoreWork } from "./score";
 import { seedWork } from "./seed";
 import { winterWork } from "./winter";
 import type { Act, Work } from "./work";
@@ -21,7 +22,7 @@ export function actsOf(stand: LivingStand): Work[] {
   const before = [...way(raised), ...way(wintered)];
   // What does not flower is raised all the same, for its leaves or roots; nothing is asked of flowers that never open.
   const flowers = flowersAtAll(stand.window) ? [...flowerWork(stand, before), ...seedWork(stand, before)] : [];
-  const all = [...raised, ...wintered, ...flowers];
+  const all = [...raised, ...wintered, ...scoreWork(stand), ...flowers];
   const never = new Set(all.filter(({ act }) => stand.putOff.get(act) === null).map(({ key }) => key));
   return all
     .filter(({ key }) => !never.has(key))

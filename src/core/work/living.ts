@@ -6,6 +6,7 @@ import type { Flowering, Overwintering, Range } from "../flowering/facts";
 import type { Ripening } from "../flowering/ripening";
 import type { Cover, FlowerCare } from "../isolation/scene";
 import type { RaisingStages } from "../seed/sowing";
+import type { StageOfLife } from "../selection/yardsticks";
 import type { Act, Work } from "./work";
 
 /** How a species is raised; days count from sowing. */
@@ -18,6 +19,9 @@ export type Raising = {
   /** Share of good seed that comes up, 0–1. */
   emergence: Range;
 };
+
+/** What is to be scored next: at one stage, by name, and how many plants at the most. */
+export type Scoring = { stage: StageOfLife; names: string[]; plants: number };
 
 /** What the engine of the work knows of a stand that lives, or is planned. */
 export type LivingStand = {
@@ -73,6 +77,8 @@ export type LivingStand = {
   handled: boolean;
   /** Its seed lies in the drawer as a lot. */
   gathered: boolean;
+  /** What its plants are still to be scored on. */
+  scoring: Scoring | null;
   window: Flowering;
   ripening: Ripening;
   raising: Raising;
@@ -114,6 +120,7 @@ const MINUTES: Record<Act, { once: number; each: number }> = {
   "first-flower": { once: 2, each: 0 },
   sexes: { once: 10, each: 0.3 },
   "males-out": { once: 10, each: 0.3 },
+  score: { once: 5, each: 0.3 },
   bolters: { once: 5, each: 0.1 },
   self: { once: 15, each: 0 },
   "flowers-off": { once: 10, each: 0.2 },

@@ -3,10 +3,12 @@ import { describe, expect, test } from "vitest";
 import { addDays, type Day, daysBetween } from "../calendar/day";
 import type { Climate } from "../climate/climate";
 import { flowersAtAll } from "../flowering/facts";
+import type { StageOfLife } from "../selection/yardsticks";
 import { climate, living, south, tropics } from "../tests/place";
 import { actsOf } from "./acts";
 import { outOfOrder, stageOf } from "./life";
 import { type LivingStand, work } from "./living";
+import { nextScoring, scoreWork, stageSpan } from "./score";
 import { ACTS, type Act, standingOn, type Work } from "./work";
 
 const TRAY: LivingStand["raising"] = {
@@ -317,6 +319,7 @@ test("an act takes so many minutes, and so many more for each of a hundred plant
     "look-store": 10,
     replant: 115,
     rogue: 30,
+    score: 35,
     cover: 65,
     "first-flower": 2,
     sexes: 40,
@@ -332,6 +335,48 @@ test("an act takes so many minutes, and so many more for each of a hundred plant
     "bring-in": 65,
     gather: 70,
     keep: 15,
+  });
+});
+
+describe("what a family is to be scored on", () => {
+  const named = (...stages: StageOfLife[]) => stages.map((stage, i) => ({ stage, name: stage, plants: i + 1 }));
+  const stand = living({ plants: 20, sown: "2027-04-20", upOn: "2027-05-02" });
+  test.each([
+    ["seedling", "2027-05-02", "2027-05-09", "2027-05-30"],
+    ["leaf", "2027-05-16", "2027-06-13", "2027-06-14"],
+    ["flower", "2027-06-14", "2027-06-19", "2027-07-18"],
+  ] as const)("%s: from %s, best %s, until %s", (stage, from, best, last) => {
+    expect(stageSpan(stand, stage)).toEqual({ from, best, last });
+  });
+  test("fruit is looked at around the ripe day, kept fruit long after it, and nothing on any day", () => {
+    const { ripe } = stand.window;
+    expect(stageSpan(stand, "fruit")).toEqual({ from: addDays(ripe, -21), best: ripe, last: addDays(ripe, 21) });
+    expect(stageSpan(stand, "harvest")).toEqual({ from: ripe, best: addDays(ripe, 7), last: addDays(ripe, 42) });
+    expect(stageSpan(stand, "store")).toEqual({ from: addDays(ripe, 45), best: addDays(ripe, 90), last: null });
+    expect(stageSpan(stand, "any")).toBeNull();
+  });
+  test("the first stage that is not over comes next, all its yardsticks together", () => {
+    const open = [...named("leaf", "store", "seedling"), { stage: "seedling" as const, name: "Vigour", plants: 9 }];
+    const at = (day: Day) => nextScoring(stand, open, day);
+    expect(at("2027-05-30")).toEqual({ stage: "seedling", names: ["seedling", "Vigour"], plants: 9 });
+    expect(at("2027-05-31")).toEqual({ stage: "leaf", names: ["leaf"], plants: 1 });
+    expect(at("2027-06-26")).toEqual({ stage: "store", names: ["store"], plants: 2 });
+    expect(nextScoring(stand, named("any"), "2027-05-30")).toBeNull();
+  });
+  test("is one piece of work, named, done for its stage once it was pressed, and not before it is sown", () => {
+    const scoring = { stage: "flower" as const, names: ["a", "b", "c", "d", "e"], plants: 1 };
+    const [work] = scoreWork({ ...stand, scoring });
+    expect(work).toMatchObject({
+      what: "Score a, b, c and 2 more",
+      how: "One plant has no score on them yet.",
+      count: 1,
+    });
+    const done = (on: Day) => scoreWork({ ...stand, scoring, done: new Map([["score", on] as const]) }).length;
+    expect([done("2027-06-13"), done("2027-06-14")]).toEqual([1, 0]);
+    expect(scoreWork({ ...stand, scoring, planned: true })).toEqual([]);
+    expect(scoreWork({ ...stand, scoring: { ...scoring, names: ["a"], plants: 4 } })[0]!.how).toBe(
+      "4 plants have no score on it yet.",
+    );
   });
 });
 
@@ -406,6 +451,19 @@ const anyStand = fc
     overwinter: fc.constantFrom(null, "lifted" as const, "left" as const, "late-sown" as const),
     flowers: fc.constantFrom("open" as const, "covered" as const, "removed" as const, "hand" as const),
     wanted: fc.option(fc.integer({ min: 1, max: 60 })),
+    scoring: fc.option(
+      fc.record({
+        stage: fc.constantFrom(
+          "seedling" as const,
+          "leaf" as const,
+          "flower" as const,
+          "fruit" as const,
+          "harvest" as const,
+        ),
+        names: fc.constant<string[]>(["Height"]),
+        plants: fc.integer({ min: 1, max: 40 }),
+      }),
+    ),
   })
   .map(({ sky, day, tray, secondYear, tender, flowers, ...more }) =>
     living(

@@ -20,6 +20,7 @@ export const ACTS = [
   "first-flower",
   "sexes",
   "males-out",
+  "score",
   "bolters",
   "self",
   "flowers-off",

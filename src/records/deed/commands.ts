@@ -33,6 +33,7 @@ const DONE_WORDS: Record<Act, string> = {
   "first-flower": "in flower",
   sexes: "males and females counted",
   "males-out": "males taken out",
+  score: "scored",
   bolters: "looked through for bolters",
   self: "next generation planned",
   "flowers-off": "flowers taken off",

@@ -66,7 +66,7 @@ const WANTED: Record<string, [string, string][]> = {
     ["none", "Only looked at"],
   ],
 };
-export const isWord = (kind: string): boolean => kind === "category" || kind === "yes-no";
+const isWord = (kind: string): boolean => kind === "category" || kind === "yes-no";
 
 /** What is wanted, how much it counts, and what alone puts a plant out. */
 export function AimFields({ kind, words }: { kind: string; words: string[] }) {

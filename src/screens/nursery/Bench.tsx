@@ -48,13 +48,21 @@ function reachOf({ kind, family }: YardstickView): ((value: number) => number) |
   return (value) => Math.min(1, Math.max(0, (value - family.low) / (family.high - family.low)));
 }
 
+/** What is to be scored now comes first; else what somebody began with, and what nobody was scored on. */
+const firstOf = (due: string[], yardsticks: YardstickView[]): string =>
+  (
+    yardsticks.find(({ name }) => due.includes(name)) ??
+    yardsticks.find(({ unscored }) => unscored > 0) ??
+    yardsticks[0]
+  )?.id ?? "";
+
 type Props = { view: Family & { chosen: number | null } };
 
 /** The family as it is planted: walked with the arrow keys, scored with digits, one yardstick down or one plant across. */
 export function Bench({ view }: Props) {
   const { plants, yardsticks, perRow } = view;
   const scored = yardsticks.filter(({ kind }) => kind !== "ratio");
-  const [chosen, setChosen] = useState(scored.find(({ unscored }) => unscored > 0)?.id ?? scored[0]?.id ?? "");
+  const [chosen, setChosen] = useState(firstOf(view.due, scored));
   const yardstick = yardsticks.find(({ id }) => id === chosen) ?? yardsticks[0];
   const [across, setAcross] = useState(false);
   const [again, setAgain] = useState(false);
@@ -191,7 +199,13 @@ export function Bench({ view }: Props) {
   const reach = reachOf(yardstick);
   return (
     <section aria-label="Bench">
-      <YardstickChoice yardsticks={yardsticks} chosen={yardstick.id} standing={standing.length} onChoose={setChosen} />
+      <YardstickChoice
+        yardsticks={yardsticks}
+        chosen={yardstick.id}
+        standing={standing.length}
+        due={view.due}
+        onChoose={setChosen}
+      />
       <HowToScore yardstick={yardstick} across={across} again={again} onAcross={setAcross} onAgain={setAgain} />
       <div
         ref={grid}

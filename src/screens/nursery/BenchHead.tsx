@@ -2,16 +2,19 @@ import clsx from "clsx";
 import type { Id } from "@/core/custody/id";
 import type { YardstickView } from "@/views/family";
 import { ScaleEnds } from "./DrawnScale";
+import { wantedInWords } from "./yardstickWords";
 
 type Choice = {
   yardsticks: YardstickView[];
   chosen: Id;
   standing: number;
+  /** Names of those to be scored now. */
+  due: string[];
   onChoose: (id: Id) => void;
 };
 
 /** The yardsticks of the family, each with how many plants are scored on it. */
-export function YardstickChoice({ yardsticks, chosen, standing, onChoose }: Choice) {
+export function YardstickChoice({ yardsticks, chosen, standing, due, onChoose }: Choice) {
   return (
     <div className="mb-2 flex flex-wrap gap-2" role="group" aria-label="Yardstick">
       {yardsticks.map(({ id, name, kind, unscored }) => (
@@ -25,6 +28,7 @@ export function YardstickChoice({ yardsticks, chosen, standing, onChoose }: Choi
           <span className="break-words">{name}</span>{" "}
           <span className="whitespace-nowrap text-sm font-normal">
             {kind === "ratio" ? "reckoned" : unscored === 0 ? "all" : `${standing - unscored} of ${standing}`}
+            {due.includes(name) && ", now"}
           </span>
         </button>
       ))}
@@ -67,7 +71,8 @@ export function HowToScore({ yardstick, across, again, onAcross, onAgain }: Ways
     <div className="mb-2 text-sm">
       <div className="flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1">
         {kind === "scale" && <ScaleEnds drawn={drawn} lowEnd={lowEnd} highEnd={highEnd} />}
-        {unit && <span>in {unit}</span>}
+        {kind !== "scale" && <span>Wanted: {wantedInWords(yardstick)}</span>}
+        {unit && kind === "number" && <span>in {unit}</span>}
         {often === "pass" && <span>each picking is added up</span>}
         {often === "again" && <span>the mean of all looks counts</span>}
       </div>

@@ -55,7 +55,7 @@ function Ranked({ view, worth, best, onBest }: RankedProps) {
   const toKeep = chosen.filter((id) => !/^(keep|seed-parent)$/.test(marks.get(id)!));
   return (
     <>
-      <label className="mt-2 flex items-center gap-2">
+      <label className="mt-2 flex flex-wrap items-center gap-2">
         The best
         <input
           type="number"
@@ -66,7 +66,7 @@ function Ranked({ view, worth, best, onBest }: RankedProps) {
           onChange={(event) => onBest(Math.min(plants.length, Math.max(1, Number(event.target.value) || 1)))}
           className="w-20"
         />
-        as parents, with what is left in doubt
+        as parents, and how sure that is
       </label>
       <ol className="rows mt-3 border-y border-rule">
         {shown.map((plant, i) => (
@@ -88,6 +88,7 @@ function Ranked({ view, worth, best, onBest }: RankedProps) {
           </li>
         ))}
       </ol>
+      <Missing view={view} worth={worth} />
       <p className="mt-2 text-sm text-soft">
         The mark is what its seed would most likely be worth, the bar where that lies nine times in ten.
         {out > 0 && ` ${plural(out, "plant")} put out by a floor or ceiling ${out === 1 ? "is" : "are"} left out.`}
@@ -103,6 +104,21 @@ function Ranked({ view, worth, best, onBest }: RankedProps) {
         </Sheet>
       </div>
     </>
+  );
+}
+
+/** How much of the aim nobody has looked at yet. */
+function Missing({ view, worth }: Pick<RankedProps, "view" | "worth">) {
+  const counts = view.yardsticks.filter(({ wanted, weight }) => wanted !== "none" && weight > 0);
+  const seen = new Set(worth.yardsticks.map(({ id }) => id));
+  const missing = counts.filter(({ id }) => !seen.has(id));
+  if (missing.length === 0) return null;
+  const weightOf = (list: YardstickView[]) => list.reduce((sum, { weight }) => sum + weight, 0);
+  return (
+    <p className="mt-2 border-l-4 border-quince pl-3">
+      Only {percent(1 - weightOf(missing) / weightOf(counts))} of what is wanted was looked at. Not yet:{" "}
+      {missing.map(({ name }) => name).join(", ")}.
+    </p>
   );
 }
 
@@ -144,12 +160,12 @@ const inheritedFrom = ({ heritability: { from } }: WorthOfYardstick): string =>
 function Working({ view, worth }: { view: Family; worth: FamilyWorth }) {
   const of = (id: Id) => view.yardsticks.find((y) => y.id === id)!;
   return (
-    <div className="grid gap-4">
+    <div className="grid grid-cols-1 gap-4">
       <p>
         For each yardstick: the figures are set right for the place in the bed, then breeding values are predicted over
-        the whole pedigree by mixed-model equations, and drawn {""}
-        again and again as they may be in truth. Each draw is weighed by the aim and ranked; how often a plant is among
-        the best is counted. What two yardsticks share is left out.
+        the whole pedigree by mixed-model equations, and drawn again and again as they may be in truth. Each draw is
+        weighed by the aim and ranked; how often a plant is among the best is counted. What two yardsticks share is left
+        out.
       </p>
       <ul className="rows border-y border-rule">
         {worth.yardsticks.map((one) => {
@@ -168,41 +184,43 @@ function Working({ view, worth }: { view: Family; worth: FamilyWorth }) {
           );
         })}
       </ul>
-      <table className="ruled w-full text-sm">
-        <thead>
-          <tr>
-            <th scope="col">Plant</th>
-            <th scope="col">Worth</th>
-            {worth.yardsticks.map(({ id }) => (
-              <th key={id} scope="col">
-                {of(id).name}
-                <span className="block font-normal text-soft">its seed, reliability</span>
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {worth.plants.slice(0, 40).map((plant) => (
-            <tr key={plant.id}>
-              <td>{plant.number}</td>
-              <td className="whitespace-nowrap">
-                {fixed(plant.index, 2)}{" "}
-                <span className="text-soft">
-                  {fixed(plant.low, 1)} to {fixed(plant.high, 1)}
-                </span>
-              </td>
-              {worth.yardsticks.map(({ id }) => {
-                const own = plant.traits[id]!;
-                return (
-                  <td key={id} className="whitespace-nowrap">
-                    {meanInWords(own.value, null, "")} <span className="text-soft">{percent(own.reliability)}</span>
-                  </td>
-                );
-              })}
+      <div className="overflow-x-auto">
+        <table className="ruled w-full text-sm">
+          <thead>
+            <tr>
+              <th scope="col">Plant</th>
+              <th scope="col">Worth</th>
+              {worth.yardsticks.map(({ id }) => (
+                <th key={id} scope="col">
+                  {of(id).name}
+                  <span className="block font-normal text-soft">its seed, reliability</span>
+                </th>
+              ))}
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {worth.plants.slice(0, 40).map((plant) => (
+              <tr key={plant.id}>
+                <td>{plant.number}</td>
+                <td className="whitespace-nowrap">
+                  {fixed(plant.index, 2)}{" "}
+                  <span className="text-soft">
+                    {fixed(plant.low, 1)} to {fixed(plant.high, 1)}
+                  </span>
+                </td>
+                {worth.yardsticks.map(({ id }) => {
+                  const own = plant.traits[id]!;
+                  return (
+                    <td key={id} className="whitespace-nowrap">
+                      {meanInWords(own.value, null, "")} <span className="text-soft">{percent(own.reliability)}</span>
+                    </td>
+                  );
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
     </div>
   );
 }

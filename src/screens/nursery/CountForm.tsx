@@ -6,7 +6,7 @@ import { CommandForm, Field } from "../common/command";
 export function CountForm({ stand, beds }: Pick<Family, "stand" | "beds">) {
   const { id, version, bedId, sown, sowedSeeds, cameUp, potted, plants, spare, trays, crates, firstFlower } = stand;
   return (
-    <Sheet trigger="Count: came up, planted, first flower" title={`${stand.code}: counts`}>
+    <Sheet trigger="Count" title={`${stand.code}: counts`}>
       {(close) => (
         <CommandForm
           command="stand.change"

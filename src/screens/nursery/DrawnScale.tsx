@@ -63,7 +63,7 @@ const DRAWINGS: Record<Drawn, (much: number) => React.ReactNode> = {
 };
 
 /** One step of a scale from 1 to 9, as it is drawn. */
-export const DrawnStep = ({ drawn, step }: { drawn: Drawn; step: number }) => (
+const DrawnStep = ({ drawn, step }: { drawn: Drawn; step: number }) => (
   <svg viewBox="0 0 32 32" aria-hidden className="size-8 shrink-0">
     {DRAWINGS[drawn]((step - 1) / 8)}
   </svg>

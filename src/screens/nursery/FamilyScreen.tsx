@@ -35,6 +35,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
     >
       <div className="flex flex-wrap items-center gap-4">
         <Tag kind={stand.family ? "family" : "stand"} code={stand.code} />
+        {plants.length > 0 && <MarkSeveral view={view} />}
         <CountForm stand={stand} beds={view.beds} />
         <a className="leaf leaf-plain" href={`/api/tags/stand/${stand.code}`}>
           {stand.crates || stand.trays ? "Print its tags" : "Print its tag"}
@@ -44,7 +45,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
       <h2 className="mt-3 break-words text-2xl">
         <Link href={`/lines/${stand.lineCode}`}>{stand.lineName}</Link> {generationName(stand.generation)}
       </h2>
-      <p className="mb-5 text-soft">
+      <p className="mb-3 text-soft">
         {lot ? (
           <>
             From lot <Link href={`/seed/${lot.code}`}>{lot.code}</Link>
@@ -60,9 +61,6 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
           `${plural(standing.length, "plant")} standing, ${chosen.length} kept, ${plants.length - standing.length} taken out.`}{" "}
         First flower {stand.window.observed ? "seen" : "forecast"} {dayInWords(stand.window.start)}.
       </p>
-      <div className="mb-5">
-        <StandLife stand={stand} today={view.today} />
-      </div>
       {plants.length === 0 ? (
         <div className="max-w-prose">
           <h3>No plants stand here yet</h3>
@@ -71,13 +69,11 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
           </p>
         </div>
       ) : (
-        <>
-          <div className="mb-4">
-            <MarkSeveral view={view} />
-          </div>
-          <Bench view={view} />
-        </>
+        <Bench view={view} />
       )}
+      <div className="my-6">
+        <StandLife stand={stand} today={view.today} />
+      </div>
       <Raised raised={view.raised} />
     </Page>
   );
