@@ -30,6 +30,17 @@ export function duskwing(grower: Grower, beds: Beds): void {
     weight: 1,
     stage: "fruit",
   }).id;
+  const flower = grower.record("yardstick.add", {
+    lineId: bean,
+    name: "Flower",
+    kind: "category",
+    categories: "bicolour, scarlet, white",
+    wanted: "category",
+    targetWord: "bicolour",
+    must: 1,
+    weight: 3,
+    stage: "flower",
+  }).id;
   let lot = grower.record("lot.receive", { lineId: bean, gathered: "2021-02-01", seeds: 120 }).id;
   let frequency = 0.32;
   for (let season = 2021; season <= 2027; season++) {
@@ -44,8 +55,11 @@ export function duskwing(grower: Grower, beds: Beds): void {
       for (const id of plants.slice(11, 14))
         grower.record("plant.mark", { id, mark: "out", reason: "scarlet showing in the bud" });
     } else {
+      const standing = plants.filter((p) => !offTypes.includes(p));
+      grower.on(`${season}-07-12`);
+      for (const id of standing) grower.score(id, flower, "bicolour");
       grower.on(`${season}-08-20`);
-      for (const id of plants.filter((p) => !offTypes.includes(p))) {
+      for (const id of standing) {
         grower.score(id, stringless, grower.luck.yes(0.55 + 0.06 * (season - 2021)) ? "y" : "n");
         grower.score(id, pod, grower.luck.normal(24 + 0.5 * (season - 2021), 3).toFixed(1));
       }

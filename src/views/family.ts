@@ -1,6 +1,7 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { cautionsAt } from "@/catalogue/hazards";
 import { usualYardsticks } from "@/catalogue/yardsticks";
+import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { plantsInRow } from "@/core/selection/bench";
@@ -13,7 +14,7 @@ import {
   valueOfLooks,
   withRatios,
 } from "@/core/selection/yardsticks";
-import { nextScoring } from "@/core/work/score";
+import { nextScoring, stageSpan, type ToScore } from "@/core/work/score";
 import { headOf } from "@/db/ops";
 import { type BedChoice, bedChoices } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
@@ -137,6 +138,14 @@ function scoreViews(rows: PlantScore[], marks: Yardstick[]): Family["scores"] {
   return scores;
 }
 
+/** What can be looked at now, and was not on every plant. */
+function dueNames(stand: Parameters<typeof nextScoring>[0], marks: ToScore[], today: Day): string[] {
+  const open = marks.filter(({ plants }) => plants > 0);
+  const scoring = nextScoring(stand, open, today);
+  const span = scoring && stageSpan(stand, scoring.stage);
+  return span && span.from <= today ? scoring.names : [];
+}
+
 export function familyView(sky: Outlook, code: string): Family | null {
   const { db } = sky;
   const row = standByCode(db, code);
@@ -164,18 +173,15 @@ export function familyView(sky: Outlook, code: string): Family | null {
     raised: raisedOf(sky, stand),
     plants,
     perRow: plantsInRow(plants.at(-1)?.number ?? 0, stand.rowCount),
-    due:
-      nextScoring(
-        { ...stand, raising: speciesById(row.species).raise },
-        marks
-          .map(({ stage, name, id: yardstickId }) => ({
-            stage,
-            name,
-            plants: standing.filter((p) => !scores[p.id]?.[yardstickId]).length,
-          }))
-          .filter(({ plants: open }) => open > 0),
-        sky.today,
-      )?.names ?? [],
+    due: dueNames(
+      { ...stand, raising: speciesById(row.species).raise },
+      marks.map(({ stage, name, id: yardstickId }) => ({
+        stage,
+        name,
+        plants: standing.filter((p) => !scores[p.id]?.[yardstickId]).length,
+      })),
+      sky.today,
+    ),
     reasons: reasonsOf(db, row.lineId).map(({ reason }) => reason),
     yardsticks: marks.map((mark): YardstickView => {
       const seen = byPlant(looks.get(mark.id) ?? []);

@@ -56,7 +56,10 @@ export const BenchCell = memo(function BenchCell(props: Props) {
         current && "outline-3 outline-offset-1 outline-damson",
       )}
     >
-      <span className="absolute top-0.5 left-1 text-xs text-soft">{number}</span>
+      <span className="absolute top-0.5 left-1 text-xs text-soft">
+        {number}
+        {looks > 1 && typing === null && ` ×${looks}`}
+      </span>
       {mark !== "none" && (
         <span className="absolute top-0.5 right-1 text-xs font-bold" aria-hidden>
           {SIGNS[mark]}
@@ -64,13 +67,12 @@ export const BenchCell = memo(function BenchCell(props: Props) {
       )}
       <span
         className={clsx(
-          "block truncate pt-3 font-head text-lg font-bold",
-          shown.length > 5 && "text-xs",
+          "block overflow-hidden pt-3 font-head font-bold whitespace-nowrap",
+          (typing ?? shown).length > 4 ? "text-xs" : "text-lg",
           trouble && "text-rust",
         )}
       >
         {typing !== null ? `${typing}_` : gone && !shown ? "×" : shown || "·"}
-        {looks > 1 && typing === null && <sup className="text-xs font-normal">{looks}</sup>}
       </span>
       {much !== null && typing === null && (
         <span aria-hidden className="absolute inset-x-1 bottom-0.5 h-1 bg-rule">
