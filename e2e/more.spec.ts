@@ -149,12 +149,12 @@ test("on the phone a plant is scored by thumb, marked, and the next one opened",
   const page = await context.newPage();
   await page.goto("/nursery");
   await page.locator("tr:has-text('Lantern melon F4') a[href^='/nursery/']").first().tap();
-  await page.getByRole("button", { name: "Plant 3", exact: true }).tap();
+  await page.getByRole("gridcell", { name: /^Plant 3,/ }).tap();
   const flavour = sheet(page)
     .getByRole("radiogroup", { name: "Flavour" })
     .or(sheet(page).getByRole("group", { name: "Flavour" }));
   await flavour.getByRole("radio", { name: "9" }).tap();
-  await expect(toast(page, /plant 3, Flavour: 9/)).toBeVisible();
+  await expect(sheet(page).getByRole("status", { name: "Last score" })).toContainText("plant 3: Flavour 9");
   await expect(flavour.getByRole("radio", { name: "9" })).toHaveAttribute("aria-checked", "true");
   await sheet(page).getByLabel("Reason").fill("mildew");
   await sheet(page).getByRole("radio", { name: "Watch" }).tap();

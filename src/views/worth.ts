@@ -39,11 +39,15 @@ export type FamilyWorth = {
   /** Best first; those that a floor or ceiling puts out are left out, and counted. */
   plants: PlantWorth[];
   out: number;
+  /** As far as is known they are of one pure line: what they differ by is not inherited. */
+  alike: boolean;
 };
 
 /** So many draws; fewer where a pedigree is long. */
 const DRAWS = 400;
 const FEWEST = 60;
+/** Less than this of the base's variance is no sampling worth speaking of. */
+const PURE = 0.02;
 const STEPS_OF_DRAWS = 400_000;
 /** What is taken to be inherited where nobody says: nine-tenths ranges within a family. Working values. */
 const GUESS: Record<Yardstick["kind"], { low: number; high: number }> = {
@@ -221,7 +225,7 @@ function failing(looks: LookRow[], marks: Yardstick[]): (plantId: Id) => boolean
 /** Who is really better: the family's plants as parents, by the aim, with all that is known of their kin. */
 export function* familyWorth(db: Db, { standId, best }: WorthAsked): Generator<unknown, FamilyWorth> {
   const stand = standById(db, standId);
-  if (!stand) return { best, yardsticks: [], plants: [], out: 0 };
+  if (!stand) return { best, yardsticks: [], plants: [], out: 0, alike: false };
   const standing = plantsOfStand(db, standId).filter(({ removedOn }) => removedOn === null);
   const marks = yardsticks(db, stand.lineId).filter(({ retiredOn }) => retiredOn === null);
   const looks = looksOnYardsticks(db, marks[0]?.lineId ?? stand.lineId);
@@ -233,17 +237,25 @@ export function* familyWorth(db: Db, { standId, best }: WorthAsked): Generator<u
     .filter(({ weight, wanted }) => weight > 0 && wanted !== "none")
     .flatMap((mark) => traitOf(mark, of) ?? []);
   const told = traits.map((one) => one.told);
-  if (traits.length === 0 || candidates.length === 0) return { best, yardsticks: told, plants: [], out };
+  if (traits.length === 0 || candidates.length === 0) return { best, yardsticks: told, plants: [], out, alike: false };
+  const pedigree = sampledPedigree(of.tree);
+  const places = candidates.map(({ id: plantId }) => of.at({ standId, plantId }));
   const worths = yield* worthOf({
-    pedigree: sampledPedigree(of.tree),
-    candidates: candidates.map(({ id: plantId }) => of.at({ standId, plantId })),
+    pedigree,
+    candidates: places,
     traits: traits.map(({ trait }) => trait),
     best,
     draws: Math.max(FEWEST, Math.min(DRAWS, Math.round(STEPS_OF_DRAWS / of.tree.length))),
     random: seeded(standing.length),
   });
   const plants = worths.map((worth, i) => ({ ...worth, id: candidates[i]!.id, number: candidates[i]!.number }));
-  return { best, yardsticks: told, plants: plants.sort((a, b) => b.index - a.index), out };
+  return {
+    best,
+    yardsticks: told,
+    plants: plants.sort((a, b) => b.index - a.index),
+    out,
+    alike: places.length > 1 && places.every((place) => pedigree.sampled[place]! < PURE),
+  };
 }
 
 const looksByPlant = (looks: LookRow[]): number[][] =>

@@ -1,4 +1,4 @@
-import { fixed, numberTyped } from "../writing/numbers";
+import { numberTyped } from "../writing/numbers";
 import type { ScoreValue } from "./yardsticks";
 
 /** What is typed on a yardstick. */
@@ -42,6 +42,7 @@ export function scoreTyped(kind: string, { number, word }: ScoreValue): string {
  */
 export function scoreShown(kind: string, value: ScoreValue): string {
   const { number } = value;
-  if (number === null || kind === "yes-no" || Number.isInteger(number)) return scoreTyped(kind, value);
-  return fixed(number, Math.abs(number) >= 100 ? 0 : Math.abs(number) >= 10 ? 1 : 2);
+  if (number === null || kind === "yes-no") return scoreTyped(kind, value);
+  const size = Math.abs(number);
+  return numberTyped(Number(number.toFixed(size >= 100 ? 0 : size >= 10 ? 1 : 2)));
 }

@@ -75,6 +75,21 @@ describe("what plants are worth as parents", () => {
     const worths = run(10, [trait(new Array<number>(10).fill(5))], 4);
     expect(worths.reduce((sum, { amongBest }) => sum + amongBest, 0)).toBeCloseTo(4, 9);
     for (const { amongBest } of worths) expect(Math.abs(amongBest - 0.4)).toBeLessThan(0.07);
+    // Plants of one pure line have nothing to tell them apart, whatever they showed.
+    const pure = (() => {
+      const pedigree = sampledPedigree([
+        { id: "l", inbreeding: 1 },
+        ...[0, 1, 2, 3].map((i) => ({ id: `p${i}`, mother: "l", father: "l" })),
+      ]);
+      const seen = [1, 9, 3, 5].map((value, i) => ({ individual: i + 1, environment: 0, value, weight: 1 }));
+      const input = { pedigree, candidates: [1, 2, 3, 4], best: 1, draws: 600, random: seeded(2) };
+      const going = worthOf({ ...input, traits: [{ ...trait([]), seen }] });
+      for (;;) {
+        const { done, value } = going.next();
+        if (done) return value;
+      }
+    })();
+    for (const { amongBest } of pure) expect(Math.abs(amongBest - 0.25)).toBeLessThan(0.08);
     expect(run(3, [trait([1, 2, 3])], 3).map(({ amongBest }) => amongBest)).toEqual([1, 1, 1]);
     expect(run(1, [trait([4])], 1)).toHaveLength(1);
   });

@@ -86,7 +86,7 @@ function scaleOf({ aim, seen, spread }: Trait): number {
  *   candidates: [0], traits: [], best: 1, draws: 10, random: () => 0.5 }).next().value.length // 1
  */
 export function* worthOf(input: WorthInput): Generator<{ done: number; of: number }, Worth[]> {
-  const { pedigree, candidates, traits, best, draws, random } = input;
+  const { pedigree, candidates, traits, draws, random } = input;
   const n = candidates.length;
   const within = sampledWithin(pedigree, candidates);
   const weights = traits.reduce((sum, { aim }) => sum + aim.weight, 0);
@@ -111,7 +111,7 @@ export function* worthOf(input: WorthInput): Generator<{ done: number; of: numbe
     }
     byTrait.set(trait.aim.id, toldOf(drawn, prior, input));
   }
-  const among = amongBest(index, n, draws, best);
+  const among = amongBest(index, n, input);
   return candidates.map((_, c) => {
     const own = index.subarray(c * draws, (c + 1) * draws);
     const sorted = Float64Array.from(own).sort();
@@ -151,10 +151,15 @@ function toldOf(drawn: Float64Array, prior: Float64Array, { candidates, pedigree
 }
 
 /** How often each of n is among the best in its draw. */
-function amongBest(index: Float64Array, n: number, draws: number, best: number): number[] {
+function amongBest(index: Float64Array, n: number, { draws, best, random }: WorthInput): number[] {
   const times = new Array<number>(n).fill(0);
   const order = Array.from({ length: n }, (_, c) => c);
   for (let d = 0; d < draws; d++) {
+    // Those that are alike come in any order.
+    for (let i = n - 1; i > 0; i--) {
+      const j = Math.floor(random() * (i + 1));
+      [order[i], order[j]] = [order[j]!, order[i]!];
+    }
     order.sort((a, b) => index[b * draws + d]! - index[a * draws + d]!);
     for (const c of order.slice(0, best)) times[c]!++;
   }

@@ -27,6 +27,8 @@ type StandParents = {
 export function foundersInWords(species: string, status: Status): string {
   if (status === "f1-hybrid") return "plants of a bought F1 hybrid as full sibs of two pure lines";
   const { breeding } = speciesById(species);
+  if (status === "mix")
+    return `plants of a received mix as not related${breeding === "selfing" ? ", each a pure line" : ""}`;
   if (breeding === "selfing") return "plants of a received line as one pure line";
   return breeding === "mixed" ? "plants of a received line as full sibs" : "plants of a received line as half sibs";
 }
@@ -42,7 +44,7 @@ export const individualOf = ({ standId, plantId }: ParentId, second = false): st
  * The forebears of some parents as the records know them, each before its children: a plant of a stand is the child of
  * the lot's mother and father. Plants of a line that was bought or received are taken as near as its breeding makes them
  * (ours; `foundersInWords` says it): of one pure line where the species selfs, as full sibs where it does both, as half
- * sibs where it outcrosses; those of a bought F1 hybrid as children of two pure lines. Open seed of what mostly selfs is
+ * sibs where it outcrosses; those of a mix as not related at all; those of a bought F1 hybrid as children of two pure lines. Open seed of what mostly selfs is
  * taken as selfed, other open pollen as unknown. Where several fathers' pollen was mixed, the father is their mean.
  */
 export function forebears(db: Db, parents: ParentId[]): Individual[] {
@@ -89,6 +91,7 @@ export function forebears(db: Db, parents: ParentId[]): Individual[] {
         father: ancestor(told.fatherLineId ? `line ${told.fatherLineId}` : `father of line ${lineId}`, 1),
       };
     const { breeding } = speciesById(species);
+    if (status === "mix") return { inbreeding: breeding === "selfing" ? 1 : 0 };
     if (breeding === "selfing") return { mother: ancestor(`line ${lineId}`, 1), father: `line ${lineId}` };
     const mother = ancestor(`line ${lineId}`, 0);
     return breeding === "mixed" ? { mother, father: ancestor(`second of line ${lineId}`, 0) } : { mother };

@@ -1,7 +1,7 @@
 import { dayInWords, daysBetween } from "@/core/calendar/day";
 import { isUnit, readAmount } from "@/core/writing/amounts";
 import { readDay } from "@/core/writing/days";
-import { refuse } from "@/db/ops";
+import { Refusal, refuse } from "@/db/ops";
 import { command } from "../command";
 import { yardsticks } from "../line/queries";
 import { plantById } from "../plant/queries";
@@ -76,8 +76,10 @@ const setScore = command(
     version: seen().optional(),
     /** A second look, kept beside those before it. */
     again: yesNo("A second look"),
+    /** It was seen without a score: one that somebody gave meanwhile is not written over. */
+    unseen: yesNo("Seen without a score"),
   },
-  (context, { plantId, yardstickId, value, version, again }) => {
+  (context, { plantId, yardstickId, value, version, again, unseen }) => {
     const { db, write, today } = context;
     const plant = plantById(db, plantId) ?? refuse("plantId", "That plant does not exist.");
     const stand = existingStand(context, plant.standId, "plantId");
@@ -98,6 +100,10 @@ const setScore = command(
         "plantId",
         `Plant ${plant.number} was taken out on ${dayInWords(plant.removedOn!)}: nothing is left to score.`,
       );
+    if (unseen && last && !again) {
+      const words = `${where} was scored ${last.word ?? last.number} meanwhile; that is kept. Score it again to put yours in its place.`;
+      throw new Refusal(words, { value: words }, "conflict");
+    }
     const read = readScore(yardstick, value, stand.sown, today);
     // One look a day; on a later day it is a correction, but where looks are kept.
     const corrects = last && (last.scoredOn === today || !(again || yardstick.often !== "once"));

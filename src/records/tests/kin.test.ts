@@ -29,6 +29,8 @@ test.each<[string, string, [number, number]]>([
   ["squash", "f1-hybrid", [0.5, 0.5]],
   ["pepper", "open-pollinated", [0.25, 0.5]],
   ["carrot", "open-pollinated", [0.125, 0.5]],
+  ["tomato", "mix", [0, 1]],
+  ["carrot", "mix", [0, 0.5]],
 ])("plants of a received %s, %s, are as near as they are taken to be", (name, status, expected) => {
   expect(kin(sow(line(name === "squash" ? "pepo-squash" : name, status)))).toEqual(expected);
 });
@@ -65,7 +67,9 @@ test("open seed of what selfs is selfed, of what crosses its fathers are unknown
 
 test("what is taken for granted is said", () => {
   expect(foundersInWords("tomato", "f1-hybrid")).toContain("full sibs of two pure lines");
-  expect(foundersInWords("tomato", "mix")).toContain("one pure line");
+  expect(foundersInWords("tomato", "breeding-line")).toContain("one pure line");
+  expect(foundersInWords("tomato", "mix")).toContain("not related, each a pure line");
+  expect(foundersInWords("carrot", "mix")).toMatch(/not related$/);
   expect(foundersInWords("pepper", "open-pollinated")).toContain("full sibs");
   expect(foundersInWords("carrot", "wild")).toContain("half sibs");
 });

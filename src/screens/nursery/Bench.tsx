@@ -215,6 +215,10 @@ export function Bench({ view }: Props) {
         className="max-h-[62vh] overflow-y-auto border-y border-ink py-2 print:max-h-none"
         onKeyDown={onKey}
         onClick={onClick}
+        onFocus={(event) => {
+          const number = Number((event.target as HTMLElement).dataset.plant);
+          if (number && number !== at) setAt(number);
+        }}
         onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && commit()}
       >
         {rows.map((row, i) => (

@@ -88,6 +88,12 @@ function Ranked({ view, worth, best, onBest }: RankedProps) {
           </li>
         ))}
       </ol>
+      {worth.alike && (
+        <p className="mt-2 border-l-4 border-quince pl-3">
+          As far as is known these plants are of one pure line: what they differ by is hardly inherited, and choosing
+          among them changes little.
+        </p>
+      )}
       <Missing view={view} worth={worth} />
       <p className="mt-2 text-sm text-soft">
         The mark is what its seed would most likely be worth, the bar where that lies nine times in ten.

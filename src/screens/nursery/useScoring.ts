@@ -80,7 +80,8 @@ export function useScoring(view: Pick<Family, "scores" | "yardsticks" | "stand">
       put(key, { value: meant(yardstick, typed), typed, version: typed ? press.id : undefined, trouble: null });
       setLast({ words, entry: press.id, trouble: null });
       underWay.current++;
-      const input = { plantId: plant.id, yardstickId: yardstick.id, value: typed, version, again };
+      const unseen = version === undefined && typed !== "" && before === undefined;
+      const input = { plantId: plant.id, yardstickId: yardstick.id, value: typed, version, again, unseen };
       const answer = await post("score.set", input, words, press);
       underWay.current--;
       if (answer && !answer.ok) {

@@ -1,0 +1,197 @@
+import type { APIRequestContext, Page } from "@playwright/test";
+import { expect, PHONE, test } from "./server";
+
+const sheet = (page: Page) => page.getByRole("dialog");
+const plant = (page: Page, number: number) => page.getByRole("gridcell", { name: new RegExp(`^Plant ${number},`) });
+const last = (page: Page) => page.getByRole("status", { name: "Last score" });
+const yardstick = (page: Page, name: RegExp) =>
+  page.getByRole("group", { name: "Yardstick" }).getByRole("button", { name });
+
+async function press(request: APIRequestContext, server: string, name: string, data: object) {
+  const answer = await request.post(`${server}/api/commands/${name}`, { data });
+  expect(answer.status(), await answer.text()).toBe(200);
+  return (await answer.json()) as { id: string; code: string };
+}
+
+/** A line with a family of its own and a yardstick to score it on. */
+async function family(request: APIRequestContext, server: string, name: string, plants: number): Promise<string> {
+  const line = await press(request, server, "line.add", {
+    name,
+    species: "lettuce",
+    school: "keep-pure",
+    status: "mix",
+  });
+  const stand = await press(request, server, "stand.add", {
+    lineId: line.id,
+    sown: "2027-05-08",
+    sowedSeeds: plants,
+    plants,
+    family: 1,
+  });
+  const scale = { kind: "scale", lowEnd: "poor", highEnd: "fine", wanted: "high" };
+  await press(request, server, "yardstick.add", { lineId: line.id, name: "Heart", ...scale });
+  await press(request, server, "yardstick.add", {
+    lineId: line.id,
+    name: "Height",
+    kind: "number",
+    unit: "cm",
+    wanted: "low",
+  });
+  return stand.code;
+}
+
+test("sixty plants are scored with sixty keys, one is taken back, the best are kept and crossed", async ({
+  browser,
+  demo,
+}) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  const code = await family(page.request, demo.url, "Sixty hearts", 60);
+  await page.goto(`/nursery/${code}`);
+  await plant(page, 1).focus();
+  let keys = 0;
+  for (let n = 1; n <= 60; n++) {
+    await page.keyboard.press(String(1 + (n % 9)));
+    keys++;
+  }
+  expect(keys).toBe(60);
+  await expect(last(page)).toContainText("plant 60: Heart 7");
+  await expect(yardstick(page, /^Heart all/)).toBeVisible();
+  await page.reload();
+  await yardstick(page, /^Heart/).click();
+  await expect(plant(page, 60)).toHaveAccessibleName("Plant 60, Heart 7");
+  await expect(plant(page, 8)).toHaveAccessibleName("Plant 8, Heart 9");
+
+  // Scored once more it is corrected; taken back it is what it was.
+  await plant(page, 60).focus();
+  await page.keyboard.press("2");
+  await expect(last(page)).toContainText("plant 60: Heart 2");
+  await page.keyboard.press("Control+z");
+  await expect(plant(page, 60)).toHaveAccessibleName("Plant 60, Heart 7");
+
+  // Figures are one key beside each: Enter. What nobody measured is gone to by one more.
+  await yardstick(page, /^Height/).click();
+  await plant(page, 1).focus();
+  for (const figure of ["24", "25,5", "31"]) {
+    await page.keyboard.type(figure);
+    await page.keyboard.press("Enter");
+  }
+  await expect(plant(page, 2)).toHaveAccessibleName("Plant 2, Height 25.5");
+  await page.keyboard.press("Home");
+  await page.keyboard.press("u");
+  await expect(plant(page, 4)).toBeFocused();
+  await page.keyboard.press("ArrowDown");
+  await expect(plant(page, 4)).not.toBeFocused();
+
+  // The best by the aim are kept by one press, and planned to cross.
+  const better = page.getByRole("region", { name: "Who is really better" });
+  await expect(better.getByRole("listitem").first()).toContainText(/among the best 5: \d+ times? in \d+/);
+  await better.getByRole("button", { name: "Keep these 5" }).click();
+  await expect(page.getByText("60 plants standing, 5 kept")).toBeVisible();
+  await page.getByRole("button", { name: "Self or intercross by hand" }).click();
+  await sheet(page).getByLabel("How").selectOption({ label: "Cross them in a ring: mixes the best again" });
+  await sheet(page).getByRole("button", { name: "Plan it" }).click();
+  await expect(page).toHaveURL(/crosses\?season=/);
+  await page.close();
+});
+
+test("two who score one plant at once: the first is kept, the second is told and may put theirs in its place", async ({
+  browser,
+  demo,
+}) => {
+  const [one, two] = [await browser.newPage({ baseURL: demo.url }), await browser.newPage({ baseURL: demo.url })];
+  const code = await family(one.request, demo.url, "Two at once", 6);
+  for (const page of [one, two]) {
+    await page.goto(`/nursery/${code}`);
+    await plant(page, 1).focus();
+  }
+  await one.keyboard.press("7");
+  await expect(last(one)).toContainText("plant 1: Heart 7");
+  await expect(yardstick(one, /^Heart 1 of 6/)).toBeVisible();
+  await two.keyboard.press("4");
+  await expect(last(two)).toContainText("was scored 7 meanwhile");
+  await expect(plant(two, 1)).toHaveAccessibleName("Plant 1, Heart 4, not taken");
+  await expect(yardstick(two, /^Heart 1 of 6/)).toBeVisible();
+  await two.keyboard.press("ArrowLeft");
+  const kept = two.waitForResponse(/score\.set/);
+  await two.keyboard.press("4");
+  expect((await kept).status()).toBe(200);
+  await expect(plant(two, 1)).toHaveAccessibleName("Plant 1, Heart 4");
+  await two.reload();
+  await expect(plant(two, 1)).toHaveAccessibleName("Plant 1, Heart 4");
+  for (const page of [one, two]) await page.close();
+});
+
+test("on the phone with the server away scores are given by thumb, corrected, and arrive when it answers", async ({
+  browser,
+  demo,
+}) => {
+  const context = await browser.newContext({ baseURL: demo.url, ...PHONE });
+  const page = await context.newPage();
+  const code = await family(page.request, demo.url, "Far bed", 6);
+  await page.goto(`/nursery/${code}`);
+  await plant(page, 2).tap();
+  const heart = sheet(page)
+    .getByRole("radiogroup", { name: "Heart" })
+    .or(sheet(page).getByRole("group", { name: "Heart" }));
+  await expect(heart).toBeVisible();
+  await context.setOffline(true);
+  await heart.getByRole("radio", { name: "8" }).tap();
+  await expect(sheet(page).getByRole("status", { name: "Last score" })).toContainText("plant 2: Heart 8");
+  await heart.getByRole("radio", { name: "6" }).tap();
+  await sheet(page).getByRole("button", { name: "Next plant" }).tap();
+  await heart.getByRole("radio", { name: "3" }).tap();
+  await expect(heart.getByRole("radio", { name: "3" })).toHaveAttribute("aria-checked", "true");
+  await context.setOffline(false);
+  await page.keyboard.press("Escape");
+  await expect(page.getByText(/waits? .*to be sent|waiting/i)).toHaveCount(0, { timeout: 30_000 });
+  await page.reload();
+  await expect(plant(page, 2)).toHaveAccessibleName("Plant 2, Heart 6");
+  await expect(plant(page, 3)).toHaveAccessibleName("Plant 3, Heart 3");
+  await context.close();
+});
+
+test("what is wanted is said, weighed by pairs, and what is changed in meaning begins anew", async ({
+  browser,
+  demo,
+}) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  const code = await family(page.request, demo.url, "Aimed at", 6);
+  await page.goto(`/nursery/${code}`);
+  await page.getByRole("button", { name: "Choose yardsticks" }).click();
+  await sheet(page).getByLabel("Taste", { exact: true }).check();
+  await sheet(page).getByRole("button", { name: "Take it" }).click();
+  await expect(yardstick(page, /^Taste/)).toBeVisible();
+  const marks = page.getByRole("region", { name: "Yardsticks" });
+  await marks.getByRole("listitem").filter({ hasText: "Height" }).getByRole("button").click();
+  await sheet(page).getByLabel("Wanted", { exact: true }).selectOption({ label: "Within a range" });
+  await sheet(page).getByLabel("From").fill("30");
+  await sheet(page).getByLabel("To", { exact: true }).fill("20");
+  await sheet(page).getByRole("button", { name: "Keep", exact: true }).click();
+  await expect(sheet(page).getByText("A range goes up: more than 30.")).toBeVisible();
+  await sheet(page).getByLabel("From").fill("15");
+  await sheet(page).getByLabel("Out above").fill("40");
+  await sheet(page).getByRole("button", { name: "Keep", exact: true }).click();
+  await expect(marks).toContainText("from 15 to 20 cm; above 40 cm is out");
+
+  await page.getByRole("button", { name: "Weigh them by comparing pairs" }).click();
+  for (const name of ["much rather Heart", "the same to me", "much rather Heart"])
+    await sheet(page)
+      .getByRole("group")
+      .filter({ has: page.getByRole("button", { name }) })
+      .filter({ hasNot: page.locator("[aria-pressed=true]") })
+      .first()
+      .getByRole("button", { name })
+      .click();
+  await sheet(page).getByRole("button", { name: "Keep these weights" }).click();
+  await expect(marks.getByRole("listitem").filter({ hasText: "Heart" })).toContainText("weighs 3.6 (60 %)");
+
+  await plant(page, 1).focus();
+  await page.keyboard.press("7");
+  await expect(yardstick(page, /^Heart 1 of 6/)).toBeVisible();
+  await marks.getByRole("listitem").filter({ hasText: "Heart" }).getByRole("button").click();
+  await sheet(page).getByLabel("9 means").fill("firm to the last leaf");
+  await sheet(page).getByRole("button", { name: "Change", exact: true }).click();
+  await expect(page.getByText("begins anew; what was scored before stays")).toBeVisible();
+  await expect(yardstick(page, /^Heart 0 of 6/)).toBeVisible();
+  await page.close();
+});
