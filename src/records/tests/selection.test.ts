@@ -1,0 +1,386 @@
+import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import type { Id } from "@/core/custody/id";
+import { familyView } from "@/views/family";
+import { type FamilyWorth, familyWorth } from "@/views/worth";
+import { type Plot, plot } from "./plot";
+
+let garden: Plot;
+let lineId: Id;
+let standId: Id;
+let plants: Id[];
+beforeEach(() => {
+  garden = plot();
+  garden.on("2027-05-01");
+  lineId = garden.done("line.add", {
+    name: "Lantern",
+    species: "tomato",
+    school: "cross-and-fix",
+    status: "mix",
+  }).id;
+  standId = garden.done("stand.add", { lineId, sown: "2027-05-01", sowedSeeds: 30, plants: 24, family: 1 }).id;
+  garden.done("stand.change", { id: standId, version: garden.version("stand", standId), rowCount: 3 });
+  plants = garden.db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(standId) as Id[];
+  garden.on("2027-08-01");
+});
+afterEach(() => garden.close());
+
+const add = (input: object) =>
+  garden.done("yardstick.add", { lineId, name: "Y", kind: "number", wanted: "high", ...input }).id;
+const score = (yardstickId: Id, plant: number, value: string, more: object = {}) =>
+  garden.done("score.set", { plantId: plants[plant - 1], yardstickId, value, ...more });
+const numbers = (yardstickId: Id) =>
+  garden.db.prepare("SELECT number FROM score WHERE yardstickId = ? ORDER BY scoredOn").pluck().all(yardstickId);
+const view = () => familyView(garden.sky(), garden.code("stand", standId))!;
+const shown = (yardstickId: Id, plant: number) => view().scores[plants[plant - 1]!]?.[yardstickId];
+
+describe("what a yardstick may be", () => {
+  const SCALE = { kind: "scale", lowEnd: "a", highEnd: "b" };
+  const WORDS = { kind: "category", categories: "red, white", wanted: "category", targetWord: "red" };
+  test.each<[string, object, string]>([
+    ["Say from where to where.", { wanted: "range", high: 3 }, "low"],
+    ["Say from where to where.", { wanted: "range", low: 3 }, "high"],
+    ["A range goes up: more than 3.", { wanted: "range", low: 3, high: 3 }, "high"],
+    ["Above the floor of 5, or nothing is left.", { floor: 5, ceiling: 5 }, "ceiling"],
+    ["The scale goes from 1 to 9.", { ...SCALE, floor: 0.5 }, "floor"],
+    ["The scale goes from 1 to 9.", { ...SCALE, wanted: "target", target: 10 }, "target"],
+    ["Only what is measured can be too low or too high.", { ...WORDS, floor: 1 }, "floor"],
+    ["Only what is measured can be too low or too high.", { kind: "yes-no", wanted: "yes", ceiling: 1 }, "ceiling"],
+    ["any other is then out", { must: 1 }, "must"],
+    ["any other is then out", { ...WORDS, wanted: "none", must: 1 }, "must"],
+    ["What can be added up is: number, count.", { ...SCALE, often: "pass" }, "often"],
+    ["What can be a mean of several is: number, count, scale.", { kind: "date", often: "again" }, "often"],
+    ["Choose a number, count, scale or day of this line.", { kind: "ratio" }, "ofId"],
+    ["one of: category, none", { ...WORDS, wanted: "high" }, "wanted"],
+    ["one of: yes, no, none", { kind: "yes-no", wanted: "category" }, "wanted"],
+  ])("%s (%j)", (words, input, field) => {
+    const { fields } = garden.refused("yardstick.add", { lineId, name: "Y", kind: "number", wanted: "high", ...input });
+    expect(Object.keys(fields)).toEqual([field]);
+    expect(fields[field]).toContain(words);
+  });
+
+  test("a ratio is of two different measures of its line, is reckoned, and not scored", () => {
+    const [mass, count] = [add({ name: "Mass" }), add({ name: "Count", kind: "count" })];
+    const refused = (input: object) =>
+      garden.refused("yardstick.add", { lineId, name: "R", kind: "ratio", wanted: "high", ...input }).fields;
+    expect(refused({ ofId: mass, byId: mass }).byId).toBe("Choose two different ones.");
+    const words = add({ name: "W", kind: "category", categories: "a, b", wanted: "none" });
+    expect(refused({ ofId: mass, byId: words }).byId).toContain("Choose a number");
+    expect(
+      garden.refused("yardstick.add", { lineId, name: "N", kind: "number", wanted: "high", ofId: mass }).fields.ofId,
+    ).toBe("Only a ratio has two yardsticks.");
+    const ratio = add({ name: "Each", kind: "ratio", ofId: mass, byId: count });
+    score(mass, 1, "3");
+    expect(shown(ratio, 1)).toBeUndefined();
+    score(count, 1, "4");
+    expect(shown(ratio, 1)).toMatchObject({ number: 0.75 });
+    expect(
+      garden.refused("score.set", { plantId: plants[0], yardstickId: ratio, value: "1" }).fields.yardstickId,
+    ).toContain("reckoned of two others");
+    expect(
+      garden.refused("score.set", { plantId: plants[0], yardstickId: count, value: "1.5" }).fields.value,
+    ).toContain("takes a whole number from 0");
+  });
+
+  test("another wish leaves no figures of the one before", () => {
+    const id = add({ wanted: "target", target: 4 });
+    const aim = (input: object) =>
+      garden.done("yardstick.aim", { id, version: garden.version("yardstick", id), ...input });
+    aim({ wanted: "range", low: 2, high: 5 });
+    expect(garden.row("yardstick", id)).toMatchObject({ wanted: "range", target: null, low: 2, high: 5 });
+    aim({ high: 6, weight: 3, floor: 1 });
+    expect(garden.row("yardstick", id)).toMatchObject({ low: 2, high: 6, weight: 3, floor: 1 });
+    aim({ wanted: "high" });
+    expect(garden.row("yardstick", id)).toMatchObject({ wanted: "high", low: null, high: null, floor: 1 });
+  });
+});
+
+describe("looks at a plant", () => {
+  test("on one day are one; on another day a correction, but where a second look is meant", () => {
+    const id = add({});
+    score(id, 1, "4");
+    score(id, 1, "5");
+    expect(numbers(id)).toEqual([5]);
+    garden.on("2027-08-03");
+    score(id, 1, "6");
+    expect(numbers(id)).toEqual([6]);
+    garden.on("2027-08-05");
+    score(id, 1, "8", { again: true });
+    expect(numbers(id)).toEqual([6, 8]);
+    expect(shown(id, 1)).toMatchObject({ number: 7, looks: 2, last: { number: 8 } });
+    score(id, 1, "");
+    expect(numbers(id)).toEqual([6]);
+  });
+
+  test("again and again are kept by the day, pickings added up", () => {
+    const [health, crop] = [add({ name: "H", often: "again" }), add({ name: "C", often: "pass" })];
+    for (const [day, value] of [
+      ["2027-08-01", "4"],
+      ["2027-08-08", "6"],
+    ] as const) {
+      garden.on(day);
+      score(health, 1, value);
+      score(crop, 1, value);
+    }
+    expect([shown(health, 1)!.number, shown(crop, 1)!.number]).toEqual([5, 10]);
+  });
+
+  test("a score that somebody gave meanwhile is not written over by who saw none", () => {
+    const id = add({});
+    score(id, 1, "4", { unseen: true });
+    const refused = garden.refused("score.set", { plantId: plants[0], yardstickId: id, value: "7", unseen: true });
+    expect(refused.kind).toBe("conflict");
+    expect(refused.fields.value).toContain("was scored 4 meanwhile");
+    garden.on("2027-08-02");
+    score(id, 1, "7", { unseen: true, again: true });
+    expect(numbers(id)).toEqual([4, 7]);
+  });
+
+  test("what was taken out shows nothing more, but its harvest may still be tasted", () => {
+    const [vigour, taste] = [add({ name: "V" }), add({ name: "T", stage: "harvest" })];
+    score(vigour, 2, "3");
+    garden.done("plant.remove", { ids: [plants[0], plants[1]], on: "2027-08-01", reason: "split" });
+    score(vigour, 1, "4");
+    garden.on("2027-08-09");
+    expect(
+      garden.refused("score.set", { plantId: plants[2 - 1], yardstickId: taste, value: "x" }).fields.value,
+    ).toContain("takes");
+    score(taste, 1, "7");
+    // What was scored can be set right.
+    score(vigour, 2, "5");
+    garden.done("plant.remove", { ids: [plants[2]], on: "2027-08-02", reason: "split" });
+    expect(
+      garden.refused("score.set", { plantId: plants[2], yardstickId: vigour, value: "4" }).fields.plantId,
+    ).toContain("Plant 3 was taken out on 2 Aug");
+  });
+
+  test("second looks tell how well the eye repeats itself", () => {
+    const id = add({});
+    for (const [plant, value] of [
+      [1, "4"],
+      [2, "8"],
+      [3, "2"],
+      [4, "6"],
+    ] as const)
+      score(id, plant, value);
+    expect(view().yardsticks[0]!.repeats).toBeNull();
+    garden.on("2027-08-02");
+    for (const [plant, value] of [
+      [1, "5"],
+      [2, "8"],
+      [3, "3"],
+      [4, "6"],
+    ] as const)
+      score(id, plant, value, { again: true });
+    expect(view().yardsticks[0]!.repeats).toMatchObject({ plants: 4, slip: 0.5 });
+    expect(view().yardsticks[0]).toMatchObject({ unscored: 20, family: { mean: 5.25, count: 4 } });
+  });
+});
+
+describe("a yardstick that is changed", () => {
+  const change = (id: Id, input: object) =>
+    garden.done("yardstick.change", { id, version: garden.version("yardstick", id), ...input });
+
+  test("keeps its scores under another name or drawing, and any time before it was scored on", () => {
+    const id = add({ unit: "kg" });
+    expect(change(id, { unit: "g" }).id).toBe(id);
+    score(id, 1, "4");
+    expect(change(id, { name: "Fruit", stage: "fruit", unit: "g" }).id).toBe(id);
+    expect(shown(id, 1)!.number).toBe(4);
+  });
+
+  test("begins anew once its figures mean something else; the version before keeps what was scored, and can be undone to", () => {
+    const id = add({ name: "Taste", kind: "scale", lowEnd: "poor", highEnd: "fine", weight: 3 });
+    score(id, 1, "4");
+    const { id: next, message, entry } = change(id, { highEnd: "as good as the best" });
+    expect(message).toContain("begins anew");
+    expect(next).not.toBe(id);
+    expect(garden.row("yardstick", next)).toMatchObject({ formerId: id, weight: 3, name: "Taste", retiredOn: null });
+    expect(garden.row("yardstick", id)).toMatchObject({ retiredOn: "2027-08-01", highEnd: "fine" });
+    expect(view().yardsticks.map((y) => [y.id, y.unscored])).toEqual([[next, 24]]);
+    expect(numbers(id)).toEqual([4]);
+    expect(garden.refused("yardstick.retire", { id, version: 1, again: true }).fields.name).toContain(
+      "of that name already",
+    );
+    garden.undone(entry);
+    expect(view().yardsticks.map((y) => y.id)).toEqual([id]);
+  });
+
+  test("of words may have more, but not lose one that was said", () => {
+    const id = add({ name: "Flesh", kind: "category", categories: "orange, white", wanted: "none" });
+    score(id, 1, "white");
+    expect(change(id, { categories: "orange, white, green" }).id).toBe(id);
+    expect(change(id, { categories: "orange, green" }).id).not.toBe(id);
+  });
+});
+
+describe("yardsticks taken over", () => {
+  test("come from the usual ones of the kind and from other lines, each once", () => {
+    const other = garden.done("line.add", { name: "Other", species: "tomato", school: "keep-pure", status: "mix" }).id;
+    const own = add({ name: "Wall", unit: "mm", weight: 4 });
+    const ratio = add({ name: "Each", kind: "ratio", ofId: own, byId: add({ name: "N", kind: "count" }) });
+    const take = (input: object) => ({ lineId: other, usual: [], own: [], ...input });
+    garden.done("yardstick.take", take({ usual: ["Vigour", "Yield"], own: [own] }));
+    const taken = garden.db
+      .prepare(
+        "SELECT name, kind, unit, stage, often, drawn, weight, formerId FROM yardstick WHERE lineId = ? ORDER BY position",
+      )
+      .all(other);
+    expect(taken).toEqual([
+      {
+        name: "Vigour",
+        kind: "scale",
+        unit: "",
+        stage: "seedling",
+        often: "once",
+        drawn: "size",
+        weight: 1,
+        formerId: null,
+      },
+      {
+        name: "Yield",
+        kind: "number",
+        unit: "kg",
+        stage: "fruit",
+        often: "pass",
+        drawn: null,
+        weight: 1,
+        formerId: null,
+      },
+      { name: "Wall", kind: "number", unit: "mm", stage: "any", often: "once", drawn: null, weight: 4, formerId: null },
+    ]);
+    const refused = (input: object) => garden.refused("yardstick.take", take(input)).fields;
+    expect(refused({}).usual).toBe("Choose at least one.");
+    expect(refused({ usual: ["Vigour"] }).usual).toBe("Other has a yardstick Vigour already.");
+    expect(refused({ usual: ["Bark"] }).usual).toBe("Bark is none of the usual ones.");
+    expect(refused({ own: [ratio] }).own).toContain("make it anew");
+    expect(garden.refused("yardstick.take", { lineId, usual: [], own: [own] }).fields.own).toContain(
+      "this line's already",
+    );
+  });
+
+  test("weights come all at once or not at all", () => {
+    const [a, b] = [add({ name: "A" }), add({ name: "B" })];
+    garden.done("yardstick.weigh", {
+      weights: [
+        { id: a, weight: 4 },
+        { id: b, weight: 0.5 },
+      ],
+    });
+    expect([garden.row("yardstick", a).weight, garden.row("yardstick", b).weight]).toEqual([4, 0.5]);
+    const gone = "01900000-0000-7000-8000-000000000000";
+    garden.refused("yardstick.weigh", {
+      weights: [
+        { id: a, weight: 1 },
+        { id: gone, weight: 1 },
+      ],
+    });
+    expect(garden.row("yardstick", a).weight).toBe(4);
+  });
+});
+
+describe("who is really better", () => {
+  function worth(best = 5): FamilyWorth {
+    const going = familyWorth(garden.db, { standId, best });
+    for (;;) {
+      const { done, value } = going.next();
+      if (done) return value;
+    }
+  }
+
+  test("nobody can say without scores, of one plant, or where nothing differs", () => {
+    expect(worth()).toMatchObject({ plants: [], yardsticks: [], out: 0, alike: false });
+    const id = add({});
+    expect(worth().plants).toEqual([]);
+    score(id, 1, "4");
+    expect(worth().plants).toEqual([]);
+    score(id, 2, "4");
+    expect(worth().plants).toEqual([]);
+  });
+
+  test("a floor puts a plant out of the list, what is only looked at counts for nothing, plants taken out are not asked", () => {
+    const [id, seen] = [add({ floor: 2 }), add({ name: "Seen", wanted: "none" })];
+    for (let n = 1; n <= 24; n++) {
+      // Every value from 1 to 24 once, without order in the bed.
+      score(id, n, String((n * 7) % 25));
+      score(seen, n, String(30 - n));
+    }
+    garden.done("plant.remove", { ids: [plants[23]], reason: "sick" });
+    const { plants: list, yardsticks, out } = worth();
+    expect(out).toBe(1);
+    expect(list).toHaveLength(22);
+    expect([list[0]!.number, list.at(-1)!.number]).toEqual([7, 11]);
+    expect(yardsticks.map((y) => [y.id, y.seen, y.kin])).toEqual([[id, 24, 0]]);
+    expect(list[0]!.amongBest).toBeGreaterThan(list[10]!.amongBest);
+    expect(list[0]!.traits[id]!.value).toBeGreaterThan(list.at(-1)!.traits[id]!.value);
+  });
+
+  test("a slope through the bed is found by rows, and does not make the plants at its good end the best", () => {
+    const id = add({});
+    // Eight in a row, worth 2 more at each step along; plants 3 and 11 are better than their place.
+    for (let n = 1; n <= 24; n++) {
+      const at = (n - 1) % 8;
+      score(id, n, String(20 + 4 * at + (n === 3 || n === 11 ? 9 : n % 3)));
+    }
+    const { plants: list, yardsticks } = worth(2);
+    expect(yardsticks[0]!.place.model).toBe("slope");
+    expect(yardsticks[0]!.place.explained).toBeGreaterThan(0.8);
+    expect(
+      list
+        .slice(0, 2)
+        .map(({ number }) => number)
+        .sort((a, b) => a - b),
+    ).toEqual([3, 11]);
+  });
+
+  test("of one pure line it is said that choosing changes little", () => {
+    const pure = garden.done("line.add", {
+      name: "Pure",
+      species: "tomato",
+      school: "keep-pure",
+      status: "open-pollinated",
+    }).id;
+    standId = garden.done("stand.add", { lineId: pure, sown: "2027-05-01", plants: 6, family: 1 }).id;
+    plants = garden.db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(standId) as Id[];
+    lineId = pure;
+    const id = add({});
+    for (let n = 1; n <= 6; n++) score(id, n, String(n));
+    expect(worth().alike).toBe(true);
+  });
+
+  test("words count by the one that is wanted, second looks and a guess of one's own set what is inherited", () => {
+    const flesh = add({
+      name: "Flesh",
+      kind: "category",
+      categories: "orange, white",
+      wanted: "category",
+      targetWord: "orange",
+      inherited: 0.8,
+    });
+    const mass = add({ name: "Mass" });
+    for (let n = 1; n <= 12; n++) {
+      score(flesh, n, n % 3 === 0 ? "orange" : "white");
+      score(mass, n, String(n % 4));
+    }
+    garden.on("2027-08-04");
+    for (let n = 1; n <= 12; n++) score(mass, n, String((n * 5) % 4), { again: true });
+    const { plants: list, yardsticks } = worth(4);
+    expect(yardsticks.find((y) => y.id === flesh)!.heritability.likely).toBeGreaterThan(0.65);
+    expect(yardsticks.find((y) => y.id === mass)!.heritability).toMatchObject({ from: ["repeats"] });
+    expect(list.slice(0, 4).every(({ number }) => number % 3 === 0)).toBe(true);
+  });
+});
+
+test("what is to be scored is a task while its stage lasts, and goes with the last plant", () => {
+  const due = () => view().due;
+  add({ name: "Seedling", stage: "seedling" });
+  const flower = add({ name: "Flower", stage: "flower" });
+  const { start, end } = view().stand.window;
+  garden.on("2027-05-20");
+  expect(due()).toEqual(["Seedling"]);
+  garden.on(start);
+  expect(due()).toEqual(["Flower"]);
+  for (let n = 1; n <= 24; n++) score(flower, n, "1");
+  expect(due()).toEqual([]);
+  garden.on(end);
+  expect(due()).toEqual([]);
+});
