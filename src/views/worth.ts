@@ -7,20 +7,20 @@ import type { SeenOf } from "@/core/selection/breedingValues";
 import { type FamilyPair, type Heritability, heritabilityFrom } from "@/core/selection/heritability";
 import { adjustedForPlace, type PlaceModel } from "@/core/selection/place";
 import { failsAim } from "@/core/selection/ranking";
-import { type Trait, type TraitWorth, type Worth, worthOf } from "@/core/selection/worth";
+import { type Choice, type Trait, type TraitWorth, type Worth, worthOf } from "@/core/selection/worth";
 import { repeatability, type ScoreValue, valueOfLooks, withRatios } from "@/core/selection/yardsticks";
 import { type Db, theDb } from "@/db/open";
 import { forebears, individualOf } from "@/records/line/pedigree";
 import { type LookRow, looksOnYardsticks, yardsticks } from "@/records/line/queries";
 import type { Plant } from "@/records/plant/plant";
 import { plantedRows, plantsOfStand } from "@/records/plant/queries";
-import { ref, type Told, whole } from "@/records/record";
+import { ref, type Told, whole, yesNo } from "@/records/record";
 import { standById } from "@/records/stand/queries";
 import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 
 /** Which family, and how many of its plants are to be kept. */
-export const WORTH = { standId: ref("stand", "Family"), best: whole("How many", 1, 2000) };
+export const WORTH = { standId: ref("stand", "Family"), best: whole("How many", 1, 2000), open: yesNo("Open pollen") };
 export type WorthAsked = Told<typeof WORTH>;
 
 /** What was reckoned of one yardstick. */
@@ -41,7 +41,10 @@ export type FamilyWorth = {
   out: number;
   /** As far as is known they are of one pure line: what they differ by is not inherited. */
   alike: boolean;
+  choice: Choice;
 };
+
+const NO_CHOICE: Choice = { steps: [], frontier: [] };
 
 /** So many draws; fewer where a pedigree is long. */
 const DRAWS = 400;
@@ -223,9 +226,9 @@ function failing(looks: LookRow[], marks: Yardstick[]): (plantId: Id) => boolean
 }
 
 /** Who is really better: the family's plants as parents, by the aim, with all that is known of their kin. */
-export function* familyWorth(db: Db, { standId, best }: WorthAsked): Generator<unknown, FamilyWorth> {
+export function* familyWorth(db: Db, { standId, best, open }: WorthAsked): Generator<unknown, FamilyWorth> {
   const stand = standById(db, standId);
-  if (!stand) return { best, yardsticks: [], plants: [], out: 0, alike: false };
+  if (!stand) return { best, yardsticks: [], plants: [], out: 0, alike: false, choice: NO_CHOICE };
   const standing = plantsOfStand(db, standId).filter(({ removedOn }) => removedOn === null);
   const marks = yardsticks(db, stand.lineId).filter(({ retiredOn }) => retiredOn === null);
   const looks = looksOnYardsticks(db, marks[0]?.lineId ?? stand.lineId);
@@ -237,16 +240,18 @@ export function* familyWorth(db: Db, { standId, best }: WorthAsked): Generator<u
     .filter(({ weight, wanted }) => weight > 0 && wanted !== "none")
     .flatMap((mark) => traitOf(mark, of) ?? []);
   const told = traits.map((one) => one.told);
-  if (traits.length === 0 || candidates.length === 0) return { best, yardsticks: told, plants: [], out, alike: false };
+  if (traits.length === 0 || candidates.length === 0)
+    return { best, yardsticks: told, plants: [], out, alike: false, choice: NO_CHOICE };
   const pedigree = sampledPedigree(of.tree);
   const places = candidates.map(({ id: plantId }) => of.at({ standId, plantId }));
-  const worths = yield* worthOf({
+  const { worths, choice } = yield* worthOf({
     pedigree,
     candidates: places,
     traits: traits.map(({ trait }) => trait),
     best,
     draws: Math.max(FEWEST, Math.min(DRAWS, Math.round(STEPS_OF_DRAWS / of.tree.length))),
     random: seeded(standing.length),
+    parentalControl: open ? 0.5 : 1,
   });
   const plants = worths.map((worth, i) => ({ ...worth, id: candidates[i]!.id, number: candidates[i]!.number }));
   return {
@@ -254,6 +259,7 @@ export function* familyWorth(db: Db, { standId, best }: WorthAsked): Generator<u
     yardsticks: told,
     plants: plants.sort((a, b) => b.index - a.index),
     out,
+    choice,
     alike: places.length > 1 && places.every((place) => pedigree.sampled[place]! < PURE),
   };
 }

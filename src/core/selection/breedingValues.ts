@@ -41,6 +41,23 @@ function handedUp({ mother, father, sampled }: SampledPedigree, told: Float64Arr
   return into;
 }
 
+/**
+ * Kinship of chosen individuals with each other, themselves on the diagonal: one sweep up and one down for each.
+ * @param positions in the pedigree
+ * @example kinshipAmong({ mother: Int32Array.of(-1, 0), father: Int32Array.of(-1, 0), sampled: Float64Array.of(1, 0.5) }, [0, 1])
+ *   // [[0.5, 0.5], [0.5, 0.75]]
+ */
+export function kinshipAmong(pedigree: SampledPedigree, positions: number[]): number[][] {
+  const size = pedigree.mother.length;
+  const [told, own, into] = [new Float64Array(size), new Float64Array(size), new Float64Array(size)];
+  return positions.map((position) => {
+    told.fill(0);
+    told[position] = 1;
+    carried(pedigree, handedUp(pedigree, told, own), into);
+    return positions.map((other) => into[other]! / 2);
+  });
+}
+
 /** How much is told of each one's own sampling, shared ways up counted apart: the diagonal that the solver divides by. */
 function diagonal({ mother, father, sampled }: SampledPedigree, told: Float64Array): Float64Array {
   const sum = Float64Array.from(told);

@@ -44,10 +44,11 @@ function run(plants: number, traits: Trait[], best = 3, draws = 800): Worth[] {
     best,
     draws,
     random: seeded(7),
+    parentalControl: 1,
   });
   for (;;) {
     const { done, value } = going.next();
-    if (done) return value;
+    if (done) return value.worths;
   }
 }
 
@@ -82,11 +83,18 @@ describe("what plants are worth as parents", () => {
         ...[0, 1, 2, 3].map((i) => ({ id: `p${i}`, mother: "l", father: "l" })),
       ]);
       const seen = [1, 9, 3, 5].map((value, i) => ({ individual: i + 1, environment: 0, value, weight: 1 }));
-      const input = { pedigree, candidates: [1, 2, 3, 4], best: 1, draws: 600, random: seeded(2) };
+      const input = {
+        pedigree,
+        candidates: [1, 2, 3, 4],
+        best: 1,
+        draws: 600,
+        random: seeded(2),
+        parentalControl: 1 as const,
+      };
       const going = worthOf({ ...input, traits: [{ ...trait([]), seen }] });
       for (;;) {
         const { done, value } = going.next();
-        if (done) return value;
+        if (done) return value.worths;
       }
     })();
     for (const { amongBest } of pure) expect(Math.abs(amongBest - 0.25)).toBeLessThan(0.08);

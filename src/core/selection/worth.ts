@@ -1,5 +1,14 @@
 import type { Id } from "../custody/id";
-import { type AnimalModel, breedingValues, drawnValues, type SampledPedigree, type SeenOf } from "./breedingValues";
+import {
+  type AnimalModel,
+  breedingValues,
+  drawnValues,
+  kinshipAmong,
+  type SampledPedigree,
+  type SeenOf,
+} from "./breedingValues";
+import { type FrontierPoint, frontierOf } from "./contributions";
+import { type DrawnTrait, type GainStep, gainSteps } from "./gain";
 import { drawnHeritability, type Heritability } from "./heritability";
 import { type Aim, goodness } from "./ranking";
 
@@ -24,6 +33,8 @@ export type WorthInput = {
   best: number;
   draws: number;
   random: () => number;
+  /** 1 where both parents are chosen, ½ where pollen comes from anyone. */
+  parentalControl: 1 | 0.5;
 };
 
 export type TraitWorth = {
@@ -33,6 +44,14 @@ export type TraitWorth = {
   high: number;
   /** Squared correlation of prediction and truth among sibs, 0–1. */
   reliability: number;
+};
+
+/** Where a choice stands between gain and narrowing. */
+export type Choice = {
+  /** What keeping the best so many does, from one to all. */
+  steps: GainStep[];
+  /** The most gain for each mean kinship; shares are of the candidates in the order of `steps`, best first. */
+  frontier: FrontierPoint[];
 };
 
 export type Worth = {
@@ -81,17 +100,20 @@ function scaleOf({ aim, seen, spread }: Trait): number {
  *
  * Each yardstick by itself (`drawnValues`), with a heritability drawn from what is known of it; what two yardsticks share is
  * left out. `share inherited` is taken within families. Words and yes or no count as 0 and 1.
- * @returns one for each candidate, in their order
+ * @returns one for each candidate, in their order, and what choices among them bring
  * @example worthOf({ pedigree: { mother: Int32Array.of(-1), father: Int32Array.of(-1), sampled: Float64Array.of(1) },
- *   candidates: [0], traits: [], best: 1, draws: 10, random: () => 0.5 }).next().value.length // 1
+ *   candidates: [0], traits: [], best: 1, draws: 10, random: () => 0.5, parentalControl: 1 }).next().value.worths.length // 1
  */
-export function* worthOf(input: WorthInput): Generator<{ done: number; of: number }, Worth[]> {
+export function* worthOf(
+  input: WorthInput,
+): Generator<{ done: number; of: number }, { worths: Worth[]; choice: Choice }> {
   const { pedigree, candidates, traits, draws, random } = input;
   const n = candidates.length;
   const within = sampledWithin(pedigree, candidates);
   const weights = traits.reduce((sum, { aim }) => sum + aim.weight, 0);
   const index = new Float64Array(n * draws);
   const byTrait = new Map<Id, TraitWorth[]>();
+  const drawnTraits: DrawnTrait[] = [];
   for (const [t, trait] of traits.entries()) {
     const scale = scaleOf(trait);
     const drawn = new Float64Array(n * draws);
@@ -110,9 +132,10 @@ export function* worthOf(input: WorthInput): Generator<{ done: number; of: numbe
       if (d % 10 === 9) yield { done: t * draws + d + 1, of: traits.length * draws };
     }
     byTrait.set(trait.aim.id, toldOf(drawn, prior, input));
+    drawnTraits.push({ aim: trait.aim, spread: trait.spread, values: drawn });
   }
   const among = amongBest(index, n, input);
-  return candidates.map((_, c) => {
+  const worths = candidates.map((_, c): Worth => {
     const own = index.subarray(c * draws, (c + 1) * draws);
     const sorted = Float64Array.from(own).sort();
     return {
@@ -120,10 +143,32 @@ export function* worthOf(input: WorthInput): Generator<{ done: number; of: numbe
       low: quantile(sorted, 0.05),
       high: quantile(sorted, 0.95),
       amongBest: among[c]!,
-      traits: Object.fromEntries([...byTrait].map(([id, worths]) => [id, worths[c]!])),
+      traits: Object.fromEntries([...byTrait].map(([id, own]) => [id, own[c]!])),
     };
   });
+  return { worths, choice: choiceOf(input, worths, index, drawnTraits) };
 }
+
+/** Candidates among which contributions are reckoned, the best ones; and points of the frontier. */
+const MOST_SHARED = 100;
+const POINTS = 17;
+
+function choiceOf(input: WorthInput, worths: Worth[], index: Float64Array, traits: DrawnTrait[]): Choice {
+  const { pedigree, candidates, draws, parentalControl } = input;
+  const order = [...worths.keys()].sort((a, b) => worths[b]!.index - worths[a]!.index);
+  const kinship = kinshipAmong(pedigree, candidates);
+  const shared = order.slice(0, MOST_SHARED);
+  return {
+    steps: gainSteps({ order, draws, index, traits, kinship, parentalControl }),
+    frontier: frontierOf(
+      shared.map((c) => parentalControl * (worths[c]!.index - meanIndex(worths))),
+      shared.map((a) => shared.map((b) => kinship[a]![b]!)),
+      POINTS,
+    ),
+  };
+}
+
+const meanIndex = (worths: Worth[]): number => worths.reduce((sum, { index }) => sum + index, 0) / worths.length;
 
 /** What the draws of one yardstick say of each candidate; reliability against what sibs differ by. */
 function toldOf(drawn: Float64Array, prior: Float64Array, { candidates, pedigree, draws }: WorthInput): TraitWorth[] {

@@ -10,13 +10,15 @@ import type { Family, YardstickView } from "@/views/family";
 import type { FamilyWorth, PlantWorth, WorthOfYardstick } from "@/views/worth";
 import { CommandButton } from "../common/command";
 import { percent } from "../common/words";
+import { Gain } from "./Gain";
 import { meanInWords, unitOf } from "./yardstickWords";
 
 /** Who is really better: the best plants as parents, each with how sure that is, why, and the press that keeps them. */
 export function Better({ view }: { view: Family }) {
   const kept = view.plants.filter(({ mark, removedOn }) => removedOn === null && /^(keep|seed-parent)$/.test(mark));
   const [best, setBest] = useState(kept.length > 1 ? kept.length : 5);
-  const asked = useJobResult<FamilyWorth>("/api/jobs/nursery.worth", { standId: view.stand.id, best }, view.head);
+  const [open, setOpen] = useState(false);
+  const asked = useJobResult<FamilyWorth>("/api/jobs/nursery.worth", { standId: view.stand.id, best, open }, view.head);
   const { result, trouble } = asked;
   if (trouble)
     return (
@@ -36,15 +38,22 @@ export function Better({ view }: { view: Family }) {
           Nobody can say yet: score at least two plants on something that is wanted of them, and that differs.
         </p>
       ) : (
-        <Ranked view={view} worth={result} best={best} onBest={setBest} />
+        <Ranked view={view} worth={result} best={best} onBest={setBest} open={open} onOpen={setOpen} />
       )}
     </section>
   );
 }
 
-type RankedProps = { view: Family; worth: FamilyWorth; best: number; onBest: (best: number) => void };
+type RankedProps = {
+  view: Family;
+  worth: FamilyWorth;
+  best: number;
+  onBest: (best: number) => void;
+  open: boolean;
+  onOpen: (open: boolean) => void;
+};
 
-function Ranked({ view, worth, best, onBest }: RankedProps) {
+function Ranked({ view, worth, best, onBest, open, onOpen }: RankedProps) {
   const { plants, out } = worth;
   const shown = plants.slice(0, Math.min(plants.length, best + 3));
   const low = Math.min(...shown.map((p) => p.low));
@@ -99,6 +108,7 @@ function Ranked({ view, worth, best, onBest }: RankedProps) {
         The mark is what its seed would most likely be worth, the bar where that lies nine times in ten.
         {out > 0 && ` ${plural(out, "plant")} put out by a floor or ceiling ${out === 1 ? "is" : "are"} left out.`}
       </p>
+      <Gain view={view} worth={worth} best={best} open={open} onOpen={onOpen} />
       <div className="mt-3 flex flex-wrap items-center gap-3">
         {toKeep.length > 0 && (
           <CommandButton command="plant.marks" input={{ ids: toKeep, mark: "keep", reason: "best by the aim" }} strong>

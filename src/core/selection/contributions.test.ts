@@ -1,0 +1,95 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { atKinship, equalShares, frontierOf } from "./contributions";
+
+/** Every way to share sixteenths out among so many. */
+function allShares(n: number, left = 16): number[][] {
+  if (n === 1) return [[left / 16]];
+  return Array.from({ length: left + 1 }, (_, k) => allShares(n - 1, left - k).map((rest) => [k / 16, ...rest])).flat();
+}
+
+const kinshipOf = (kinship: number[][], shares: number[]) =>
+  shares.reduce((sum, a, i) => sum + shares.reduce((s, b, j) => s + a * b * kinship[i]![j]!, 0), 0);
+
+/** Candidates of a few families: sibs are kin, others less, each most with itself. */
+const anyCase = fc
+  .record({
+    worth: fc.array(fc.integer({ min: -8, max: 8 }), { minLength: 2, maxLength: 4 }),
+    family: fc.array(fc.integer({ min: 0, max: 1 }), { minLength: 4, maxLength: 4 }),
+    sib: fc.double({ min: 0.1, max: 0.5, noNaN: true }),
+  })
+  .map(({ worth, family, sib }) => ({
+    worth,
+    kinship: worth.map((_, i) => worth.map((__, j) => (i === j ? 0.75 : family[i] === family[j] ? sib : 0.05))),
+  }));
+
+describe("optimum contributions", () => {
+  test("no way of sharing out sixteenths is better at the same kinship", () => {
+    fc.assert(
+      fc.property(anyCase, ({ worth, kinship }) => {
+        const frontier = frontierOf(worth, kinship, 41);
+        for (const shares of allShares(worth.length)) {
+          const kin = kinshipOf(kinship, shares);
+          const gain = worth.reduce((sum, g, i) => sum + g * shares[i]!, 0);
+          expect(atKinship(frontier, kin).gain).toBeGreaterThanOrEqual(gain - 0.005);
+          expect(frontier[0]!.kinship).toBeLessThanOrEqual(kin + 1e-6);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  test("rises from the widest choice to the single best; shares come to 1, and what is said of them holds", () => {
+    fc.assert(
+      fc.property(anyCase, ({ worth, kinship }) => {
+        const frontier = frontierOf(worth, kinship, 9);
+        for (const [i, { gain, kinship: kin, shares }] of frontier.entries()) {
+          expect(shares.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+          expect(Math.min(...shares)).toBeGreaterThanOrEqual(0);
+          expect(kinshipOf(kinship, shares)).toBeCloseTo(kin, 9);
+          if (i > 0) expect(gain).toBeGreaterThan(frontier[i - 1]!.gain);
+        }
+        expect(frontier.at(-1)!.gain).toBeCloseTo(Math.max(...worth), 4);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test("three unrelated: by hand the least kinship is a third of each, and a limit is met exactly", () => {
+    const kinship = [0, 1, 2].map((i) => [0, 1, 2].map((j) => (i === j ? 0.5 : 0)));
+    const frontier = frontierOf([3, 2, 1], kinship, 9);
+    expect(frontier[0]!.shares.map((s) => Number(s.toFixed(6)))).toEqual([0.333333, 0.333333, 0.333333]);
+    // With shares ⅓ + d, ⅓, ⅓ − d kinship is ½(⅓ + 2d²), gain 2 + 2d.
+    const d = 0.2;
+    const at = atKinship(frontier, 0.5 * (1 / 3 + 2 * d * d));
+    expect(at.gain).toBeCloseTo(2 + 2 * d, 6);
+    expect(at.shares[0]).toBeCloseTo(1 / 3 + d, 6);
+    expect(atKinship(frontier, 0)).toBe(frontier[0]);
+    expect(atKinship(frontier, 9)).toBe(frontier.at(-1));
+  });
+
+  test("where all are worth the same only kinship counts; one candidate is the whole choice", () => {
+    expect(
+      frontierOf(
+        [2, 2],
+        [
+          [0.5, 0.25],
+          [0.25, 0.5],
+        ],
+        9,
+      ),
+    ).toHaveLength(1);
+    expect(frontierOf([4], [[0.5]], 5)).toEqual([{ gain: 4, kinship: 0.5, shares: [1], toNext: 0.5 }]);
+    expect(
+      equalShares(
+        [4, 1, 7],
+        [
+          [1, 0, 0],
+          [0, 1, 0],
+          [0, 0, 1],
+        ],
+        [0, 2],
+      ),
+    ).toEqual({ gain: 5.5, kinship: 0.5, shares: [0.5, 0, 0.5] });
+  });
+});

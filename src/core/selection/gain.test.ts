@@ -1,0 +1,106 @@
+import { describe, expect, test } from "vitest";
+import { sampledPedigree } from "../pedigree/pedigree";
+import { kinshipAmong } from "./breedingValues";
+import { type GainInput, gainSteps } from "./gain";
+import type { Aim } from "./ranking";
+
+const AIM: Aim = {
+  id: "t",
+  wanted: "high",
+  target: null,
+  targetWord: null,
+  weight: 1,
+  low: null,
+  high: null,
+  floor: null,
+  ceiling: null,
+  must: 0,
+};
+/** Unrelated plants that are not inbred, with one draw of each: what is known for certain. */
+function certain(values: number[], more: Partial<GainInput> = {}, aim: Partial<Aim> = {}): GainInput {
+  return {
+    order: [...values.keys()].sort((a, b) => values[b]! - values[a]!),
+    draws: 1,
+    index: Float64Array.from(values),
+    traits: [{ aim: { ...AIM, ...aim }, spread: 2, values: Float64Array.from(values) }],
+    kinship: values.map((_, i) => values.map((__, j) => (i === j ? 0.5 : 0))),
+    parentalControl: 1,
+    ...more,
+  };
+}
+
+describe("what keeping so many brings and costs", () => {
+  test("the response is the mean of the kept less the mean of all, half of it under open pollen", () => {
+    const steps = gainSteps(certain([1, 6, 3, 2]));
+    expect(steps.map(({ index }) => index.likely)).toEqual([3, 1.5, expect.closeTo(2 / 3, 12), 0]);
+    expect(steps[1]!.traits.t).toEqual({ likely: 1.5, low: 1.5, high: 1.5 });
+    expect(gainSteps(certain([1, 6, 3, 2], { parentalControl: 0.5 }))[0]!.index.likely).toBe(1.5);
+  });
+
+  test("unrelated parents count as many as they are, pure lines as half; one of them halves what varies", () => {
+    const steps = gainSteps(certain([4, 3, 2, 1]));
+    expect(steps.map(({ kinship }) => kinship)).toEqual([0.5, 0.25, expect.closeTo(1 / 6, 12), 0.125]);
+    expect(steps.map(({ effective }) => effective)).toEqual([1, 2, expect.closeTo(3, 9), 4]);
+    const pure = [0, 1, 2, 3].map((i) => [0, 1, 2, 3].map((j) => (i === j ? 1 : 0)));
+    expect(gainSteps(certain([4, 3, 2, 1], { kinship: pure })).map(({ effective }) => effective)).toEqual([
+      0.5,
+      1,
+      expect.closeTo(1.5, 9),
+      2,
+    ]);
+    expect(
+      gainSteps(
+        certain([4, 3], {
+          kinship: [
+            [1, 1],
+            [1, 1],
+          ],
+        }),
+      )[0]!.effective,
+    ).toBeNull();
+  });
+
+  test("what is rare is kept by so many plants as the binomial says", () => {
+    const steps = gainSteps(certain([4, 3, 2, 1]));
+    // Two genes each, one in twenty: none among k plants is 0.95 to the 2k.
+    for (const { kept, rareKept } of steps) expect(rareKept).toBeCloseTo(1 - 0.95 ** (2 * kept), 9);
+  });
+
+  test("floors are met by the share of a normal around the new mean", () => {
+    const values = [10, 8, 6, 4];
+    const [one, , , all] = gainSteps(certain(values, {}, { floor: 6 }));
+    // Mean 10 and 7, spread 2: P(Z > −2) and P(Z > −0.5).
+    expect(one!.floorsMet!.likely).toBeCloseTo(0.97725, 4);
+    expect(all!.floorsMet!.likely).toBeCloseTo(0.69146, 4);
+    const [both] = gainSteps(certain(values, {}, { floor: 6, ceiling: 12 }));
+    expect(both!.floorsMet!.likely).toBeCloseTo(0.84134 - 0.02275, 4);
+    expect(gainSteps(certain(values))[0]!.floorsMet).toBeNull();
+    const [word] = gainSteps(certain([0.9, 0.1], {}, { wanted: "category", must: 1 }));
+    expect(word!.floorsMet!.likely).toBeCloseTo(0.9, 12);
+    const [no] = gainSteps(certain([0.9, 0.1], {}, { wanted: "no", must: 1 }));
+    expect(no!.floorsMet!.likely).toBeCloseTo(0.1, 12);
+  });
+
+  test("ranges are those of the draws", () => {
+    const draws = 101;
+    const values = Float64Array.from({ length: 2 * draws }, (_, i) => (i < draws ? i : 0));
+    const input = certain([1, 0], { draws, index: values, traits: [] });
+    expect(gainSteps(input)[0]!.index).toEqual({ likely: 25, low: 2.5, high: 47.5 });
+  });
+});
+
+test("kinship among chosen ones is that of the pedigree", () => {
+  const individuals = [
+    { id: "a", inbreeding: 1 },
+    { id: "b" },
+    { id: "c", mother: "a", father: "b" },
+    { id: "d", mother: "a", father: "b" },
+    { id: "e", mother: "c", father: "d" },
+  ];
+  const among = kinshipAmong(sampledPedigree(individuals), [2, 3, 4]);
+  expect(among.map((row) => row.map((k) => Number(k.toFixed(12))))).toEqual([
+    [0.5, 0.375, 0.4375],
+    [0.375, 0.5, 0.4375],
+    [0.4375, 0.4375, 0.6875],
+  ]);
+});

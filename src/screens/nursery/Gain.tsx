@@ -1,0 +1,159 @@
+"use client";
+import { useState } from "react";
+import { atKinship, type Contributions } from "@/core/selection/contributions";
+import type { GainStep, Ranged } from "@/core/selection/gain";
+import { timesInTen } from "@/core/units/odds";
+import { plural } from "@/core/units/plural";
+import { fixed } from "@/core/writing/numbers";
+import { Sheet } from "@/ui/Sheet";
+import type { Family, YardstickView } from "@/views/family";
+import type { FamilyWorth } from "@/views/worth";
+import { CommandButton } from "../common/command";
+import { percent, reckonedPercent } from "../common/words";
+import { GainChart } from "./charts";
+import { unitOf } from "./yardstickWords";
+
+type Props = { view: Family; worth: FamilyWorth; best: number; open: boolean; onOpen: (open: boolean) => void };
+
+/** What keeping so many brings and costs, in a sentence; the whole picture behind a press. */
+export function Gain(props: Props) {
+  const { worth, best } = props;
+  const step = worth.choice.steps[best - 1];
+  if (!step) return null;
+  return (
+    <div className="mt-4">
+      <p>
+        {changesInWords(step, props.view.yardsticks)} {narrowInWords(step)}
+      </p>
+      <Sheet trigger="Gain against narrowing" title="Gain against narrowing" plain>
+        {(close) => <Picture {...props} close={close} />}
+      </Sheet>
+    </div>
+  );
+}
+
+const isShare = ({ kind }: YardstickView) => kind === "category" || kind === "yes-no";
+
+/** A change of a mean with its sign, unit and range. */
+function changeInWords({ likely, low, high }: Ranged, y: YardstickView): string {
+  const signed = (value: number) => {
+    const digits = Math.abs(value) >= 10 ? 0 : Math.abs(value) >= 1 ? 1 : 2;
+    return `${value > 0 ? "+" : value < 0 ? "−" : ""}${isShare(y) ? `${Math.round(Math.abs(value) * 100)}` : fixed(Math.abs(value), digits)}`;
+  };
+  const unit = isShare(y) ? "%" : unitOf(y);
+  return `${signed(likely)}${unit ? ` ${unit}` : ""} (${signed(low)} to ${signed(high)})`;
+}
+
+const nameOf = (y: YardstickView) => (y.kind === "category" ? `${y.name} ${y.targetWord}` : y.name);
+
+/** The changes that count most, by their weight. */
+function changesInWords({ traits }: GainStep, yardsticks: YardstickView[]): string {
+  const told = yardsticks
+    .filter(({ id }) => traits[id])
+    .sort((a, b) => b.weight - a.weight)
+    .slice(0, 2)
+    .map((y) => `${nameOf(y)} ${changeInWords(traits[y.id]!, y)}`);
+  return `Seed of these: ${told.join(", ")}.`;
+}
+
+const narrowInWords = ({ effective, rareKept }: GainStep): string =>
+  `${effective === null ? "Nothing narrows." : `As narrow as ${plural(Math.max(1, Math.round(effective)), "unrelated parent")}.`} What is rare stays ${timesInTen(rareKept)}.`;
+
+function Picture({ view, worth, best, open, onOpen, close }: Props & { close: () => void }) {
+  const { steps, frontier } = worth.choice;
+  const [kept, setKept] = useState(Math.min(best, steps.length));
+  const step = steps[kept - 1]!;
+  const optimum = frontier.length > 0 ? atKinship(frontier, step.kinship) : null;
+  const ids = worth.plants.slice(0, kept).map(({ id }) => id);
+  const marks = new Map(view.plants.map(({ id, mark }) => [id, mark]));
+  const toKeep = ids.filter((id) => !/^(keep|seed-parent)$/.test(marks.get(id) ?? ""));
+  return (
+    <div className="grid grid-cols-1 gap-4">
+      <label className="grid gap-1">
+        <span className="font-semibold">Keep the best {kept}</span>
+        <input
+          type="range"
+          min={1}
+          max={steps.length}
+          value={kept}
+          onChange={(event) => setKept(Number(event.target.value))}
+        />
+      </label>
+      <label className="flex min-h-11 items-center gap-2">
+        <input type="checkbox" checked={open} onChange={(event) => onOpen(event.target.checked)} />
+        Pollen comes from anyone: half of the gain
+      </label>
+      <GainChart choice={worth.choice} kept={kept} />
+      <p className="text-sm text-soft">
+        Damson: the best one, two, three and so on. Blue: the most that could be had for the same narrowing, each parent
+        in a share of its own.
+      </p>
+      <table className="w-full text-sm">
+        <tbody>
+          {view.yardsticks
+            .filter(({ id }) => step.traits[id])
+            .map((y) => (
+              <Row key={y.id} name={nameOf(y)} words={changeInWords(step.traits[y.id]!, y)} />
+            ))}
+          <Row
+            name="Weighed by the aim"
+            words={`${fixed(step.index.likely, 2)} (${fixed(step.index.low, 2)} to ${fixed(step.index.high, 2)}) standard deviations`}
+          />
+          <Row
+            name="Counts as unrelated parents"
+            words={step.effective === null ? "all of them" : fixed(step.effective, 1)}
+          />
+          <Row name="Inbreeding of seed set among them" words={percent(step.kinship)} />
+          <Row name="A gene that one in twenty carries is kept" words={timesInTen(step.rareKept)} />
+          {step.floorsMet && (
+            <Row
+              name="Within all floors and ceilings"
+              words={`${reckonedPercent(step.floorsMet.likely)} of the seed (${reckonedPercent(step.floorsMet.low)} to ${reckonedPercent(step.floorsMet.high)})`}
+            />
+          )}
+        </tbody>
+      </table>
+      {optimum && <Optimum optimum={optimum} step={step} worth={worth} />}
+      {toKeep.length > 0 && (
+        <CommandButton
+          command="plant.marks"
+          input={{ ids: toKeep, mark: "keep", reason: "best by the aim" }}
+          strong
+          onDone={close}
+        >
+          Keep {toKeep.length === 1 ? "it" : `these ${toKeep.length}`}
+        </CommandButton>
+      )}
+    </div>
+  );
+}
+
+const Row = ({ name, words }: { name: string; words: string }) => (
+  <tr className="border-b border-rule">
+    <th scope="row" className="py-1.5 pr-3 text-left font-normal">
+      {name}
+    </th>
+    <td className="py-1.5 text-right font-semibold">{words}</td>
+  </tr>
+);
+
+/** Shares smaller than this are not worth a flower. */
+const WORTH_A_FLOWER = 0.02;
+
+/** The shares that bring most at the same narrowing, where they bring clearly more than equal ones. */
+function Optimum({ optimum, step, worth }: { optimum: Contributions; step: GainStep; worth: FamilyWorth }) {
+  const more = optimum.gain - step.index.likely;
+  const shared = optimum.shares.flatMap((share, i) =>
+    share >= WORTH_A_FLOWER ? [{ share, number: worth.plants[i]!.number }] : [],
+  );
+  shared.sort((a, b) => b.share - a.share);
+  if (more < 0.02) return <p>Equal seed of these is as good as any other way to narrow so much.</p>;
+  return (
+    <section aria-label="Unequal shares">
+      <h3>For the same narrowing, {fixed(more, 2)} more</h3>
+      <p className="mt-1">
+        Seed in these shares: {shared.map(({ share, number }) => `plant ${number} ${percent(share)}`).join(", ")}.
+      </p>
+    </section>
+  );
+}

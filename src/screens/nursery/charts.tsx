@@ -1,0 +1,11 @@
+"use client";
+import { type ComponentProps, lazy } from "react";
+import { WhenSeen } from "@/ui/WhenSeen";
+
+// Charts are fetched and drawn when they are seen.
+const Gain = lazy(async () => ({ default: (await import("./GainChart")).GainChart }));
+export const GainChart = (props: ComponentProps<typeof Gain>) => (
+  <WhenSeen height={288}>
+    <Gain {...props} />
+  </WhenSeen>
+);
