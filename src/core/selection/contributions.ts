@@ -95,7 +95,7 @@ function leastKin(worth: number[], kinship: number[][], gain: number, begin: num
  * @param kinship of every two candidates, with themselves on the diagonal
  * @param points how many are worked out, two at least
  * @returns from the least kinship upwards; one point where all are worth the same
- * @example frontierOf([1, 0], [[0.5, 0], [0, 0.5]], 3).map(({ gain }) => gain) // [0.5, 0.75, 1]
+ * @example frontierOf([1, 0], [[0.5, 0], [0, 0.5]], 3).map(({ gain }) => gain) // [0.5, 0.875, 1]
  */
 export function frontierOf(worth: number[], kinship: number[][], points: number): FrontierPoint[] {
   const found = pointsOf(worth, kinship, points);

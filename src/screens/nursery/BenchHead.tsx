@@ -1,6 +1,7 @@
 import clsx from "clsx";
 import type { Id } from "@/core/custody/id";
 import type { YardstickView } from "@/views/family";
+import { sentence } from "../common/words";
 import { ScaleEnds } from "./DrawnScale";
 import { wantedInWords } from "./yardstickWords";
 
@@ -71,7 +72,7 @@ export function HowToScore({ yardstick, across, again, onAcross, onAgain }: Ways
     <div className="mb-2 text-sm">
       <div className="flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1">
         {kind === "scale" && <ScaleEnds drawn={drawn} lowEnd={lowEnd} highEnd={highEnd} />}
-        {kind !== "scale" && <span>Wanted: {wantedInWords(yardstick)}</span>}
+        {kind !== "scale" && <span>{sentence(wantedInWords(yardstick))}</span>}
         {unit && kind === "number" && <span>in {unit}</span>}
         {often === "pass" && <span>each picking is added up</span>}
         {often === "again" && <span>the mean of all looks counts</span>}

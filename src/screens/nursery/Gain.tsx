@@ -73,6 +73,7 @@ function Picture({ view, worth, best, open, onOpen, close }: Props & { close: ()
         <span className="font-semibold">Keep the best {kept}</span>
         <input
           type="range"
+          className="accent-damson"
           min={1}
           max={steps.length}
           value={kept}
@@ -100,7 +101,7 @@ function Picture({ view, worth, best, open, onOpen, close }: Props & { close: ()
             words={`${fixed(step.index.likely, 2)} (${fixed(step.index.low, 2)} to ${fixed(step.index.high, 2)}) standard deviations`}
           />
           <Row
-            name="Counts as unrelated parents"
+            name="Narrows like unrelated parents"
             words={step.effective === null ? "all of them" : fixed(step.effective, 1)}
           />
           <Row name="Inbreeding of seed set among them" words={percent(step.kinship)} />
