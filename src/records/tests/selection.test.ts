@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
+import { compareView } from "@/views/compare";
 import { familyView } from "@/views/family";
 import { type FamilyWorth, familyWorth } from "@/views/worth";
 import { type Plot, plot } from "./plot";
@@ -383,4 +384,101 @@ test("what is to be scored is a task while its stage lasts, and goes with the la
   expect(due()).toEqual([]);
   garden.on(end);
   expect(due()).toEqual([]);
+});
+
+describe("a family beside its kin", () => {
+  const compared = (asked: object = {}) =>
+    compareView(garden.sky(), garden.code("stand", standId), { x: null, y: null, plants: [], ...asked })!;
+
+  test("its sisters of the season and the generation before are groups of their own; repeats count once", () => {
+    const id = add({ name: "Mass" });
+    const generation = (stand: Id, n: number) =>
+      garden.db.prepare("UPDATE stand SET generation = ? WHERE id = ?").run(n, stand);
+    generation(standId, 3);
+    const another = (sown: string, n: number) => {
+      const stand = garden.done("stand.add", { lineId, sown, plants: 2, family: 1 }).id;
+      generation(stand, n);
+      return garden.db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(stand) as Id[];
+    };
+    const [sister, before, other] = [another("2027-05-02", 3), another("2026-05-02", 2), another("2027-05-03", 4)];
+    score(id, 1, "4");
+    score(id, 2, "8");
+    for (const [plant, value] of [
+      [sister[0], "5"],
+      [before[0], "1"],
+      [before[1], "3"],
+      [other[0], "99"],
+    ])
+      garden.done("score.set", { plantId: plant, yardstickId: id, value });
+    garden.on("2027-08-02");
+    score(id, 2, "10", { again: true });
+    const [{ groups } = { groups: [] }] = compared().compared;
+    expect(groups.map(({ kind, values }) => [kind, values])).toEqual([
+      ["family", [4, 9]],
+      ["sister", [5]],
+      ["before", [1, 3]],
+    ]);
+    expect(groups[0]!.summary).toMatchObject({ mean: 6.5, count: 2 });
+  });
+
+  test("parents are those of the season, else of all; words are counted", () => {
+    const [mother, father] = ["Ma", "Pa"].map(
+      (name) => garden.done("line.add", { name, species: "tomato", school: "keep-pure", status: "open-pollinated" }).id,
+    );
+    garden.db.prepare("UPDATE line SET motherLineId = ?, fatherLineId = ? WHERE id = ?").run(mother, father, lineId);
+    const flesh = add({ name: "Flesh", kind: "category", categories: "orange, white", wanted: "none" });
+    const plantOf = (line: Id, sown: string) => {
+      const stand = garden.done("stand.add", { lineId: line, sown, plants: 1, family: 1 }).id;
+      return garden.db.prepare("SELECT id FROM plant WHERE standId = ?").pluck().get(stand) as Id;
+    };
+    const give = (plantId: Id, value: string) => garden.done("score.set", { plantId, yardstickId: flesh, value });
+    give(plantOf(mother!, "2027-05-01"), "orange");
+    give(plantOf(mother!, "2026-05-01"), "white");
+    give(plantOf(father!, "2026-05-01"), "white");
+    score(flesh, 1, "orange");
+    score(flesh, 2, "white");
+    score(flesh, 3, "white");
+    const [{ groups } = { groups: [] }] = compared().compared;
+    expect(groups.map(({ name, words }) => [name, words])).toEqual([
+      [
+        "Lantern",
+        [
+          { word: "white", count: 2 },
+          { word: "orange", count: 1 },
+        ],
+      ],
+      ["Ma", [{ word: "orange", count: 1 }]],
+      ["Pa, all seasons", [{ word: "white", count: 1 }]],
+    ]);
+  });
+
+  test("two are held against each other, those asked for or those that weigh most; kept plants stand side by side", () => {
+    const [a, b, c] = [add({ name: "A", weight: 1 }), add({ name: "B", weight: 3 }), add({ name: "C", weight: 2 })];
+    for (let n = 1; n <= 5; n++) {
+      score(a, n, String(n));
+      score(b, n, String(6 - n));
+      if (n < 5) score(c, n, String(n * n));
+    }
+    garden.done("plant.marks", { ids: [plants[1], plants[3]], mark: "keep", reason: "" });
+    const usual = compared();
+    expect([usual.against!.x.name, usual.against!.y.name]).toEqual(["B", "C"]);
+    expect(usual.against!.points).toHaveLength(4);
+    expect(usual.against!.points[1]).toEqual({ number: 2, x: 4, y: 4, kept: true });
+    const asked = compared({ x: a, y: b, plants: [5, 1] });
+    expect(asked.against!.correlation).toMatchObject({ pairs: 5, r: -0.9999 });
+    expect(asked.chosen.map(({ number, values }) => [number, values[a]!.number])).toEqual([
+      [1, 1],
+      [5, 5],
+    ]);
+    expect(usual.chosen.map(({ number }) => number)).toEqual([2, 4]);
+    // One yardstick can't be held against itself.
+    expect(compared({ x: a, y: a }).against!.y.name).toBe("B");
+  });
+
+  test("without yardsticks or scores there is nothing to compare", () => {
+    expect(compared()).toMatchObject({ compared: [], against: null, chosen: [] });
+    add({});
+    expect(compared()).toMatchObject({ compared: [{ groups: [] }], against: null });
+    expect(compareView(garden.sky(), "F27-999-X", { x: null, y: null, plants: [] })).toBeNull();
+  });
 });

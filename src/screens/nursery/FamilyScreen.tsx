@@ -37,6 +37,11 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
         <Tag kind={stand.family ? "family" : "stand"} code={stand.code} />
         {plants.length > 0 && <MarkSeveral view={view} />}
         <CountForm stand={stand} beds={view.beds} />
+        {view.yardsticks.length > 0 && (
+          <Link href={`/nursery/${stand.code}/compare`} className="leaf leaf-plain">
+            Compare
+          </Link>
+        )}
         <a className="leaf leaf-plain" href={`/api/tags/stand/${stand.code}`}>
           {stand.crates || stand.trays ? "Print its tags" : "Print its tag"}
         </a>

@@ -9,3 +9,9 @@ export const GainChart = (props: ComponentProps<typeof Gain>) => (
     <Gain {...props} />
   </WhenSeen>
 );
+const Against = lazy(async () => ({ default: (await import("./AgainstChart")).AgainstChart }));
+export const AgainstChart = (props: ComponentProps<typeof Against>) => (
+  <WhenSeen height={320}>
+    <Against {...props} />
+  </WhenSeen>
+);

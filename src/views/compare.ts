@@ -1,0 +1,157 @@
+import { nameWithGeneration } from "@/core/custody/generation";
+import type { Id } from "@/core/custody/id";
+import { groupBy } from "@/core/lists/groupBy";
+import { type Correlation, correlation } from "@/core/selection/correlation";
+import { type Summary, summarise } from "@/core/selection/ranking";
+import { type ScoreValue, valueOfLooks, withRatios } from "@/core/selection/yardsticks";
+import { type LookRow, lineNames, looksOnYardsticks, yardsticks } from "@/records/line/queries";
+import { plantsOfStand } from "@/records/plant/queries";
+import { type StandRow, standByCode, standsOfLine } from "@/records/stand/queries";
+import { isMeasured } from "@/records/yardstick/rules";
+import type { Yardstick } from "@/records/yardstick/yardstick";
+import { type Band, band } from "./band";
+import type { Outlook } from "./outlook";
+
+/** Plants that are looked at together, on one yardstick. */
+export type Group = {
+  kind: "family" | "sister" | "parent" | "before";
+  name: string;
+  code: string | null;
+  /** Figures of what is measured; of words, and of yes or no, what was seen and how often. */
+  values: number[];
+  summary: Summary | null;
+  words: { word: string; count: number }[];
+};
+export type Compared = { yardstick: Yardstick; groups: Group[] };
+
+export type Comparison = {
+  band: Band;
+  stand: Pick<StandRow, "code" | "lineName" | "lineCode" | "generation" | "season">;
+  compared: Compared[];
+  /** Measured yardsticks, by which two can be held against each other. */
+  measured: Pick<Yardstick, "id" | "name" | "unit" | "kind">[];
+  against: {
+    x: Yardstick;
+    y: Yardstick;
+    points: { number: number; x: number; y: number; kept: boolean }[];
+    correlation: Correlation | null;
+  } | null;
+  /** Plants side by side: those asked for, else the kept ones. */
+  chosen: { number: number; mark: string; values: Record<Id, ScoreValue> }[];
+};
+
+type Shown = Record<Id, ScoreValue>;
+
+/** What each plant shows on all yardsticks. */
+function shownBy(looks: LookRow[], marks: Yardstick[]): Map<Id, { row: LookRow; values: Shown }> {
+  const by = new Map(marks.map((mark) => [mark.id, mark]));
+  return new Map(
+    [...groupBy(looks, ({ plantId }) => plantId)].map(([plantId, own]) => {
+      const values: Shown = {};
+      for (const [id, of] of groupBy(own, ({ yardstickId }) => yardstickId)) {
+        const mark = by.get(id);
+        if (mark) values[id] = valueOfLooks(of, mark.often, isMeasured(mark.kind));
+      }
+      return [plantId, { row: own[0]!, values: withRatios(values, marks) }];
+    }),
+  );
+}
+
+function groupOf(kind: Group["kind"], name: string, code: string | null, mark: Yardstick, shown: Shown[]): Group {
+  const seen = shown.flatMap((values) => values[mark.id] ?? []);
+  const values = isMeasured(mark.kind) ? seen.flatMap(({ number }) => number ?? []) : [];
+  const words = isMeasured(mark.kind)
+    ? []
+    : [...groupBy(seen, ({ word, number }) => word ?? (number === 1 ? "yes" : "no"))].map(([word, of]) => ({
+        word,
+        count: of.length,
+      }));
+  return { kind, name, code, values, summary: summarise(values), words: words.sort((a, b) => b.count - a.count) };
+}
+
+/** Two yardsticks to hold against each other: those asked for, else the two that weigh most. */
+function twoOf(measured: Yardstick[], x: Id | null, y: Id | null): [Yardstick, Yardstick] | null {
+  const byWeight = [...measured].sort((a, b) => b.weight - a.weight);
+  const first = measured.find(({ id }) => id === x) ?? byWeight[0];
+  const second = measured.find(({ id }) => id === y && id !== first?.id) ?? byWeight.find(({ id }) => id !== first?.id);
+  return first && second ? [first, second] : null;
+}
+
+export type AskedOfComparison = { x: Id | null; y: Id | null; plants: number[] };
+
+/** A family beside its sisters, its parents and the generation before, by yardstick, two against each other, and plant by plant. */
+export function compareView(sky: Outlook, code: string, asked: AskedOfComparison): Comparison | null {
+  const { db } = sky;
+  const stand = standByCode(db, code);
+  if (!stand) return null;
+  const marks = yardsticks(db, stand.lineId).filter(({ retiredOn }) => retiredOn === null);
+  const lineId = marks[0]?.lineId ?? stand.lineId;
+  const shown = [...shownBy(looksOnYardsticks(db, lineId), marks).values()];
+  const ofStand = groupBy(shown, ({ row }) => row.standId);
+  const lines = standsOfLine(db, stand.lineId);
+  const families = lines.filter(
+    ({ id, season, generation }) => id !== stand.id && season === stand.season && generation === stand.generation,
+  );
+  const before = lines.filter(
+    ({ generation, season }) =>
+      stand.generation !== null && generation === stand.generation - 1 && season <= stand.season,
+  );
+  const beforeIds = new Set(before.map(({ id }) => id));
+  const parents = [stand.motherLineId, stand.fatherLineId].filter((id): id is Id => id !== null);
+  const own = ofStand.get(stand.id) ?? [];
+  const names = lineNames(db);
+  const valuesOf = (plants: typeof shown) => plants.map(({ values }) => values);
+  const groupsOf = (mark: Yardstick): Group[] => [
+    groupOf("family", nameWithGeneration(stand.lineName, stand.generation), stand.code, mark, valuesOf(own)),
+    ...families.map((one) =>
+      groupOf("sister", `sister ${one.code}`, one.code, mark, valuesOf(ofStand.get(one.id) ?? [])),
+    ),
+    ...parents.map((parent) => {
+      const all = shown.filter(({ row }) => row.lineId === parent);
+      const same = all.filter(({ row }) => row.season === stand.season);
+      const name = names.get(parent) ?? "";
+      return groupOf(
+        "parent",
+        same.length > 0 ? name : `${name}, all seasons`,
+        null,
+        mark,
+        valuesOf(same.length > 0 ? same : all),
+      );
+    }),
+    groupOf(
+      "before",
+      "the generation before",
+      null,
+      mark,
+      valuesOf(shown.filter(({ row }) => beforeIds.has(row.standId))),
+    ),
+  ];
+  const measured = marks.filter(({ kind }) => isMeasured(kind));
+  const pair = twoOf(measured, asked.x, asked.y);
+  const plants = plantsOfStand(db, stand.id);
+  const kept = new Set(plants.filter(({ mark }) => mark === "keep" || mark === "seed-parent").map(({ id }) => id));
+  const numberOf = new Map(plants.map(({ id, number }) => [id, number]));
+  const points = pair
+    ? own.flatMap(({ row, values }) => {
+        const [x, y] = [values[pair[0].id]?.number, values[pair[1].id]?.number];
+        return x == null || y == null
+          ? []
+          : [{ number: numberOf.get(row.plantId)!, x, y, kept: kept.has(row.plantId) }];
+      })
+    : [];
+  const byNumber = new Map(own.map(({ row, values }) => [numberOf.get(row.plantId)!, values]));
+  const side = plants.filter(({ id, number, removedOn }) =>
+    asked.plants.length > 0 ? asked.plants.includes(number) : removedOn === null && kept.has(id),
+  );
+  return {
+    band: band(sky, stand.season, [sky.forecast(stand)]),
+    stand,
+    compared: marks.map((yardstick) => ({
+      yardstick,
+      groups: groupsOf(yardstick).filter(({ values, words }) => values.length > 0 || words.length > 0),
+    })),
+    measured: measured.map(({ id, name, unit, kind }) => ({ id, name, unit, kind })),
+    against: pair && { x: pair[0], y: pair[1], points, correlation: correlation(points.map(({ x, y }) => [x, y])) },
+    chosen: side.map(({ number, mark }) => ({ number, mark, values: byNumber.get(number) ?? {} })),
+  };
+}
