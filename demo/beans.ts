@@ -41,6 +41,11 @@ export function duskwing(grower: Grower, beds: Beds): void {
     weight: 3,
     stage: "flower",
   }).id;
+  for (const [name, look, inheritance] of [
+    ["scarlet flower bud, off-type", "The bud is red through and through, a week before it opens.", "recessive"],
+    ["scarlet showing in the bud", "A red tip in the first buds: look again in two days.", "unknown"],
+  ])
+    grower.record("offkind.add", { lineId: bean, name, look, inheritance });
   let lot = grower.record("lot.receive", { lineId: bean, gathered: "2021-02-01", seeds: 120 }).id;
   let frequency = 0.32;
   for (let season = 2021; season <= 2027; season++) {

@@ -143,7 +143,7 @@ test("on the phone with the server away scores are given by thumb, corrected, an
   await expect(heart.getByRole("radio", { name: "3" })).toHaveAttribute("aria-checked", "true");
   await context.setOffline(false);
   await page.keyboard.press("Escape");
-  await expect(page.getByText(/waits? .*to be sent|waiting/i)).toHaveCount(0, { timeout: 30_000 });
+  await expect(page.getByRole("region", { name: "Kept on this device" })).toHaveCount(0, { timeout: 30_000 });
   await page.reload();
   await expect(plant(page, 2)).toHaveAccessibleName("Plant 2, Heart 6");
   await expect(plant(page, 3)).toHaveAccessibleName("Plant 3, Heart 3");
@@ -194,4 +194,38 @@ test("what is wanted is said, weighed by pairs, and what is changed in meaning b
   await expect(page.getByText("begins anew; what was scored before stays")).toBeVisible();
   await expect(yardstick(page, /^Heart 0 of 6/)).toBeVisible();
   await page.close();
+});
+
+test("a roguing walk passes every plant with the server away, and is told as done; a sister is compared", async ({
+  browser,
+  demo,
+}) => {
+  const context = await browser.newContext({ baseURL: demo.url, ...PHONE });
+  const page = await context.newPage();
+  const code = await family(page.request, demo.url, "Walked over", 4);
+  await page.goto(`/nursery/${code}/roguing`);
+  await page.getByRole("button", { name: "Describe an off-type" }).click();
+  await sheet(page).getByLabel("Name").fill("red leaf");
+  await sheet(page).getByLabel("Inherited").selectOption("dominant");
+  await sheet(page).getByRole("button", { name: "Add it" }).click();
+  await expect(page.getByText("Dominant: every plant that has it shows it")).toBeVisible();
+  await page.getByRole("button", { name: "Walk it plant by plant" }).tap();
+  await context.setOffline(true);
+  await sheet(page).getByRole("button", { name: "It belongs" }).tap();
+  await expect(sheet(page).getByText("Plant 2", { exact: true })).toBeVisible();
+  await sheet(page).getByRole("button", { name: "Out: red leaf" }).tap();
+  await expect(sheet(page).getByText("3 of 4, 1 out")).toBeVisible();
+  await sheet(page).getByLabel("Out for another reason").fill("bolted");
+  await sheet(page).getByRole("button", { name: "Out", exact: true }).tap();
+  await sheet(page).getByRole("button", { name: "It belongs" }).tap();
+  await expect(sheet(page).getByText("All 4 looked at: 2 plants out.")).toBeVisible();
+  await context.setOffline(false);
+  await sheet(page).getByRole("button", { name: "The walk is done" }).tap();
+  await expect(page.getByRole("heading", { name: /^2 plants looked over on/ })).toBeVisible();
+  await expect(page.getByText(/1 red leaf; 1 bolted|1 bolted; 1 red leaf/)).toBeVisible();
+  await page.getByRole("combobox", { name: "Off-type" }).selectOption("red leaf");
+  await expect(page.getByRole("combobox", { name: "Inherited" })).toHaveValue("dominant");
+  await page.goto(`/nursery/${code}/compare`);
+  await expect(page.getByText("Nothing was scored yet")).toBeVisible();
+  await context.close();
 });

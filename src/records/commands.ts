@@ -14,6 +14,7 @@ import { lineCommands } from "./line/commands";
 import { lotCommands } from "./lot/commands";
 import { passportCommands } from "./lot/passportImport";
 import { noteCommands } from "./note/commands";
+import { offkindCommands } from "./offkind/commands";
 import { offtypeCommands } from "./offtype/commands";
 import { packetCommands } from "./packet/commands";
 import { pickCommands } from "./pick/commands";
@@ -50,6 +51,7 @@ const ALL = [
   ...deedCommands,
   ...noteCommands,
   ...offtypeCommands,
+  ...offkindCommands,
   ...storeCommands,
   ...testCommands,
   ...vesselCommands,

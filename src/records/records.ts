@@ -10,6 +10,7 @@ import { line } from "./line/line";
 import { lot, part } from "./lot/lot";
 import { normal } from "./normal/normal";
 import { note } from "./note/note";
+import { offkind } from "./offkind/offkind";
 import { offtype } from "./offtype/offtype";
 import { packet } from "./packet/packet";
 import { pick } from "./pick/pick";
@@ -62,4 +63,5 @@ export const RECORDS = [
   offer,
   wish,
   offtype,
+  offkind,
 ] as const;

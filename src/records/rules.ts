@@ -9,6 +9,7 @@ import { handlingRule } from "./handling/rules";
 import { lineRule } from "./line/rules";
 import { lotRule } from "./lot/rules";
 import { noteRule } from "./note/rules";
+import { offkindRule } from "./offkind/rules";
 import { offtypeRule } from "./offtype/rules";
 import { packetRule } from "./packet/rules";
 import { pickRule } from "./pick/rules";
@@ -49,6 +50,7 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     handling: handlingRule,
     packet: packetRule,
     offtype: offtypeRule,
+    offkind: offkindRule,
     pick: pickRule,
     sharing: sharingRule,
     offer: offerRule,

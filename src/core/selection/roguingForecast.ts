@@ -4,6 +4,8 @@ export type RoguingForecastInput = {
   detection: number;
   timing: "before-flowering" | "after-flowering";
   selfingRate?: number;
+  /** Which plants show it: those with two of the gene, or those with any. */
+  inheritance?: "recessive" | "dominant";
 };
 
 /** Shares of the three genotypes; `aa` shows the off-type. */
@@ -12,14 +14,15 @@ type Genotypes = { AA: number; Aa: number; aa: number };
 const shareOfA = ({ Aa, aa }: Genotypes) => aa + Aa / 2;
 
 /** Without a share of the off-types, brought to 1. */
-function without({ AA, Aa, aa }: Genotypes, removed: number): Genotypes {
-  const left = 1 - aa * removed;
+function without({ AA, Aa, aa }: Genotypes, removed: number, dominant: boolean): Genotypes {
+  const carriers = dominant ? Aa * (1 - removed) : Aa;
+  const left = AA + carriers + aa * (1 - removed);
   if (!(left > 0)) throw new RangeError("every plant is an off-type and goes out, so that no parents are left");
-  return { AA: AA / left, Aa: Aa / left, aa: (aa * (1 - removed)) / left };
+  return { AA: AA / left, Aa: carriers / left, aa: (aa * (1 - removed)) / left };
 }
 
 /**
- * How one recessive off-type fades under roguing: its gene's frequency and the share of off-types in each generation, before
+ * How one off-type fades under roguing, a recessive one where nothing else is said: its gene's frequency and the share of off-types in each generation, before
  * that generation is rogued.
  *
  * Genotypes are followed from Hardy–Weinberg shares. A share `detection` of the off-types is removed as seed parents, and as
@@ -33,15 +36,24 @@ function without({ AA, Aa, aa }: Genotypes, removed: number): Genotypes {
  * @example roguingForecast({ frequency: 0.3, generations: 1, detection: 1, timing: "before-flowering" })
  *   // { frequency: [0.3, 0.231], offTypes: [0.09, 0.053] }
  */
-export function roguingForecast({ frequency, generations, detection, timing, selfingRate = 0 }: RoguingForecastInput): {
+export function roguingForecast({
+  frequency,
+  generations,
+  detection,
+  timing,
+  selfingRate = 0,
+  inheritance = "recessive",
+}: RoguingForecastInput): {
   frequency: number[];
   offTypes: number[];
 } {
   const q = frequency;
   let now: Genotypes = { AA: (1 - q) ** 2, Aa: 2 * q * (1 - q), aa: q * q };
-  const forecast = { frequency: [shareOfA(now)], offTypes: [now.aa] };
+  const dominant = inheritance === "dominant";
+  const shown = ({ Aa, aa }: Genotypes) => (dominant ? Aa + aa : aa);
+  const forecast = { frequency: [shareOfA(now)], offTypes: [shown(now)] };
   for (let t = 0; t < generations; t++) {
-    const mothers = without(now, detection);
+    const mothers = without(now, detection, dominant);
     const fathers = timing === "before-flowering" ? mothers : now;
     const [egg, pollen] = [shareOfA(mothers), shareOfA(fathers)];
     const s = selfingRate;
@@ -51,7 +63,7 @@ export function roguingForecast({ frequency, generations, detection, timing, sel
       aa: s * (mothers.aa + mothers.Aa / 4) + (1 - s) * egg * pollen,
     };
     forecast.frequency.push(shareOfA(now));
-    forecast.offTypes.push(now.aa);
+    forecast.offTypes.push(shown(now));
   }
   return forecast;
 }

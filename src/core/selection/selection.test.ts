@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { type Aim, rankPlants, summarise } from "./ranking";
-import { removal } from "./roguing";
+import { geneFrequency, removal, shedBy } from "./roguing";
+import { roguingForecast } from "./roguingForecast";
 
 const yardstick = (id: number, wanted: Aim["wanted"], more: Partial<Aim> = {}): Aim => ({
   id: String(id),
@@ -78,4 +79,45 @@ test("a summary of one has no spread, of none is none", () => {
 test("taking out on the day of first flower is in time, the day after is late", () => {
   expect(removal("2027-07-01", "2027-07-01")).toEqual({ late: false, daysAfter: 0 });
   expect(removal("2027-07-05", "2027-07-01")).toEqual({ late: true, daysAfter: 4 });
+});
+
+describe("pollen shed before a plant went out", () => {
+  const window = { start: "2027-07-01", end: "2027-07-04" };
+  test.each([
+    ["2027-06-20", 0],
+    ["2027-07-01", 0],
+    // Weights of four days are 7, 15, 15, 7 of 44.
+    ["2027-07-02", 7 / 44],
+    ["2027-07-03", 22 / 44],
+    ["2027-07-04", 37 / 44],
+    ["2027-07-05", 1],
+    ["2027-09-01", 1],
+  ])("by %s: %d", (on, share) => expect(shedBy(window, on)).toBeCloseTo(share, 12));
+});
+
+describe("an off-type's gene", () => {
+  test("is the root of the share that shows a recessive, and what misses a dominant one", () => {
+    expect(geneFrequency(16, 100, "recessive").likely).toBeCloseTo(0.4, 12);
+    expect(geneFrequency(16, 100, "unknown").likely).toBeCloseTo(0.4, 12);
+    // 1 − √0.64.
+    expect(geneFrequency(36, 100, "dominant").likely).toBeCloseTo(0.2, 12);
+    const { low, likely, high } = geneFrequency(2, 40, "recessive");
+    expect(low).toBeLessThan(likely);
+    expect(likely).toBeLessThan(high);
+    expect(geneFrequency(0, 40, "recessive")).toMatchObject({ likely: 0, low: 0 });
+    expect(geneFrequency(40, 40, "recessive")).toMatchObject({ likely: 1, high: 1 });
+  });
+
+  const dominant = (detection: number, timing: "before-flowering" | "after-flowering", selfingRate = 0) =>
+    roguingForecast({ frequency: 0.2, generations: 2, detection, timing, selfingRate, inheritance: "dominant" });
+  test("that is dominant is gone once all that show it go out in time, by hand", () => {
+    expect(dominant(1, "before-flowering").frequency.map((q) => Number(q.toFixed(12)))).toEqual([0.2, 0, 0]);
+    expect(dominant(1, "before-flowering").offTypes[0]).toBeCloseTo(1 - 0.64, 12);
+    // After flowering eggs are clean and pollen has 0.2: half of it goes on, one in five shows.
+    expect(dominant(1, "after-flowering").frequency[1]).toBeCloseTo(0.1, 12);
+    expect(dominant(1, "after-flowering").offTypes[1]).toBeCloseTo(0.2, 12);
+    // Half found: of 0.64, 0.32, 0.04 there are left 0.64, 0.16, 0.02 of 0.82.
+    expect(dominant(0.5, "before-flowering").frequency[1]).toBeCloseTo((0.08 + 0.02) / 0.82, 12);
+    expect(dominant(0, "before-flowering", 0.6).frequency[2]).toBeCloseTo(0.2, 12);
+  });
 });

@@ -59,3 +59,14 @@ INSERT INTO scoreAnew SELECT id, version, plantId, yardstickId, number, word, sc
 DROP TABLE score;
 ALTER TABLE scoreAnew RENAME TO score;
 CREATE INDEX scoreYardstick ON score (yardstickId);
+
+-- What does not belong in a line, by name, so that whoever walks the bed says the same of the same.
+CREATE TABLE offkind (
+  id TEXT PRIMARY KEY,
+  version TEXT NOT NULL,
+  lineId TEXT NOT NULL REFERENCES line (id),
+  name TEXT NOT NULL CHECK (length(name) BETWEEN 1 AND 60),
+  look TEXT NOT NULL DEFAULT '' CHECK (length(look) <= 500),
+  inheritance TEXT NOT NULL DEFAULT 'unknown' CHECK (inheritance IN ('recessive', 'dominant', 'unknown'))
+) STRICT;
+CREATE INDEX offkindLine ON offkind (lineId);

@@ -348,6 +348,21 @@ const USES: [string, (made: Made) => object][] = [
   ],
   ["pick.passes", ({ stand }) => ({ id: stand, version: version("stand", stand), passesWanted: 3 })],
   ["pick.release", ({ stand }) => ({ id: stand, version: version("stand", stand), released: 1 })],
+  ["offkind.add", ({ lineId }) => ({ lineId, name: "scarlet", look: "red in the bud", inheritance: "recessive" })],
+  [
+    "offkind.change",
+    ({ lineId }) => {
+      const { id } = garden.done("offkind.add", { lineId, name: "scarlet" });
+      return { id, version: version("offkind", id), inheritance: "dominant" };
+    },
+  ],
+  [
+    "offkind.drop",
+    ({ lineId }) => {
+      const { id } = garden.done("offkind.add", { lineId, name: "scarlet" });
+      return { id, version: version("offkind", id) };
+    },
+  ],
   ["offtype.count", ({ stand }) => ({ lotId: openLot(stand), plants: 40, strange: 2 })],
   [
     "offtype.drop",

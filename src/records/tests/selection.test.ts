@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
 import { compareView } from "@/views/compare";
 import { familyView } from "@/views/family";
+import { roguingView } from "@/views/roguing";
 import { type FamilyWorth, familyWorth } from "@/views/worth";
 import { type Plot, plot } from "./plot";
 
@@ -480,5 +481,65 @@ describe("a family beside its kin", () => {
     add({});
     expect(compared()).toMatchObject({ compared: [{ groups: [] }], against: null });
     expect(compareView(garden.sky(), "F27-999-X", { x: null, y: null, plants: [] })).toBeNull();
+  });
+});
+
+describe("roguing a line", () => {
+  const roguing = () => roguingView(garden.sky(), garden.code("stand", standId))!;
+
+  test("says by which day, what went out and why, and how much pollen a late one had shed", () => {
+    const { start, end } = roguing().stand.window;
+    expect(roguing().by).toBe(start);
+    garden.on(end);
+    const out = (ids: Id[], on: string, reason: string) => garden.done("plant.remove", { ids, on, reason });
+    out([plants[0]!, plants[1]!], start, "split");
+    const middle = new Date((Date.parse(start) + Date.parse(end)) / 2).toISOString().slice(0, 10);
+    out([plants[2]!], middle, "pale");
+    const [season] = roguing().seasons;
+    expect(season).toMatchObject({
+      grown: 24,
+      out: 3,
+      late: 1,
+      reasons: [
+        { reason: "split", plants: 2 },
+        { reason: "pale", plants: 1 },
+      ],
+    });
+    expect(season!.shed).toBeGreaterThan(0.4);
+    expect(season!.shed).toBeLessThan(0.6);
+    expect(roguing().standing.map(({ number }) => number)).toEqual(Array.from({ length: 21 }, (_, i) => i + 4));
+    expect(roguing().selfing).toBeGreaterThan(0.9);
+  });
+
+  test("described off-types come first, reasons of before without one after them; a walk that was done is known", () => {
+    garden.done("plant.remove", { ids: [plants[0]], reason: "split" });
+    garden.done("plant.remove", { ids: [plants[1]], reason: "pale" });
+    const { id } = garden.done("offkind.add", {
+      lineId,
+      name: "split",
+      look: "two at the neck",
+      inheritance: "recessive",
+    });
+    expect(roguing()).toMatchObject({
+      kinds: [{ name: "split", inheritance: "recessive" }],
+      other: ["pale"],
+      doneOn: null,
+    });
+    expect(garden.refused("offkind.add", { lineId, name: "split" }).fields.name).toContain("of that name already");
+    garden.done("offkind.change", { id, version: garden.version("offkind", id), name: "doubled" });
+    expect(roguing().other).toEqual(["pale", "split"]);
+    garden.done("deed.done", { standId, act: "rogue", counted: 2 });
+    expect(roguing().doneOn).toBe("2027-08-01");
+    garden.done("offkind.drop", { id, version: garden.version("offkind", id) });
+    expect(roguing().kinds).toEqual([]);
+    expect(garden.refused("offkind.drop", { id, version: id }).message).toContain("not there any more");
+  });
+
+  test("plants without numbers are counted by what was said of the walk", () => {
+    const stand = garden.done("stand.add", { lineId, sown: "2027-05-04", plants: 30 }).id;
+    garden.done("deed.done", { standId: stand, act: "rogue", counted: 4 });
+    const own = roguing().seasons.find(({ code }) => code === garden.code("stand", stand))!;
+    expect(own).toMatchObject({ grown: 30, out: 4, reasons: [{ reason: "no reason given", plants: 4 }] });
+    expect(roguingView(garden.sky(), "F27-999-X")).toBeNull();
   });
 });

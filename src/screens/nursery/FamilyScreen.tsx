@@ -37,6 +37,11 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
         <Tag kind={stand.family ? "family" : "stand"} code={stand.code} />
         {plants.length > 0 && <MarkSeveral view={view} />}
         <CountForm stand={stand} beds={view.beds} />
+        {plants.length > 0 && (
+          <Link href={`/nursery/${stand.code}/roguing`} className="leaf leaf-plain">
+            Roguing
+          </Link>
+        )}
         {view.yardsticks.length > 0 && (
           <Link href={`/nursery/${stand.code}/compare`} className="leaf leaf-plain">
             Compare

@@ -15,3 +15,9 @@ export const AgainstChart = (props: ComponentProps<typeof Against>) => (
     <Against {...props} />
   </WhenSeen>
 );
+const Rogue = lazy(async () => ({ default: (await import("./RogueChart")).RogueChart }));
+export const RogueChart = (props: ComponentProps<typeof Rogue>) => (
+  <WhenSeen height={256}>
+    <Rogue {...props} />
+  </WhenSeen>
+);

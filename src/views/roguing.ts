@@ -1,0 +1,108 @@
+import { speciesById } from "@/catalogue/catalogue";
+import type { Day } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
+import { middle } from "@/core/flowering/facts";
+import { groupBy } from "@/core/lists/groupBy";
+import { removal, shedBy } from "@/core/selection/roguing";
+import { deedsOfSeason } from "@/records/deed/queries";
+import { roguedStands, type TakenOut, takenOutOfLine } from "@/records/line/rogued";
+import type { Offkind } from "@/records/offkind/offkind";
+import { offkindsOf } from "@/records/offkind/queries";
+import type { Plant } from "@/records/plant/plant";
+import { plantsOfStand, reasonsOf } from "@/records/plant/queries";
+import { standByCode, standsOfLine } from "@/records/stand/queries";
+import { type Band, band } from "./band";
+import type { ForecastStand, Outlook } from "./outlook";
+
+/** What was taken out of one stand. */
+export type RoguedSeason = {
+  code: string;
+  season: number;
+  generation: number | null;
+  grown: number;
+  out: number;
+  /** Of them after the first flower, and the most of its pollen that one of them had shed. */
+  late: number;
+  shed: number;
+  reasons: { reason: string; plants: number }[];
+};
+
+export type Roguing = {
+  band: Band;
+  stand: Pick<
+    ForecastStand,
+    "id" | "code" | "lineName" | "lineId" | "generation" | "season" | "family" | "window" | "school"
+  >;
+  /** By which day every plant must have been looked at, and when that was done. */
+  by: Day;
+  doneOn: Day | null;
+  today: Day;
+  standing: Pick<Plant, "id" | "number" | "mark" | "version">[];
+  kinds: Offkind[];
+  /** Reasons that were given before and have no definition. */
+  other: string[];
+  seasons: RoguedSeason[];
+  /** Share of seed that is of the plant's own pollen, in the middle of what is known of its kind. */
+  selfing: number;
+};
+
+const plantsIn = (out: TakenOut[]): number => out.reduce((sum, { plants }) => sum + plants, 0);
+
+/** What does not belong, what was done about it, and what that comes to over the generations. */
+export function roguingView(sky: Outlook, code: string): Roguing | null {
+  const { db, today } = sky;
+  const row = standByCode(db, code);
+  if (!row) return null;
+  const stand = sky.forecast(row);
+  const out = groupBy(takenOutOfLine(db, row.lineId), ({ standId }) => standId);
+  const windows = sky.once(`flowerings of ${row.lineId}`, () => flowerings(sky, row.lineId));
+  const kinds = offkindsOf(db, row.lineId);
+  const named = new Set(kinds.map(({ name }) => name));
+  const rogued = (deedsOfSeason(db, row.season).get(row.id) ?? []).filter(
+    ({ act, how }) => act === "rogue" && how === "done",
+  );
+  return {
+    band: band(sky, row.season, [stand]),
+    stand,
+    by: stand.window.start,
+    doneOn: rogued.at(-1)?.on ?? null,
+    today,
+    standing: plantsOfStand(db, row.id)
+      .filter(({ removedOn }) => removedOn === null)
+      .map(({ id, number, mark, version }) => ({ id, number, mark, version })),
+    kinds,
+    other: reasonsOf(db, row.lineId)
+      .map(({ reason }) => reason)
+      .filter((reason) => !named.has(reason)),
+    seasons: roguedStands(db, row.lineId, today)
+      .filter(({ grown }) => grown > 0)
+      .map((one) => seasonOf(one, out.get(one.id) ?? [], windows.get(one.id))),
+    selfing: 1 - middle(speciesById(row.species).outcrossing),
+  };
+}
+
+const flowerings = (sky: Outlook, lineId: Id) =>
+  new Map(standsOfLine(sky.db, lineId).map((stand) => [stand.id, sky.forecast(stand).window]));
+
+function seasonOf(
+  { code, season, generation, grown }: ReturnType<typeof roguedStands>[number],
+  out: TakenOut[],
+  window: ForecastStand["window"] | undefined,
+): RoguedSeason {
+  const late = window ? out.filter(({ on }) => removal(on, window.start).late) : [];
+  const reasons = [...groupBy(out, ({ reason }) => reason || "no reason given")].map(([reason, of]) => ({
+    reason,
+    plants: plantsIn(of),
+  }));
+  return {
+    code,
+    season,
+    generation,
+    // What was counted out was grown too.
+    grown: Math.max(grown, plantsIn(out)),
+    out: plantsIn(out),
+    late: plantsIn(late),
+    shed: window ? Math.max(0, ...late.map(({ on }) => shedBy(window, on))) : 0,
+    reasons: reasons.sort((a, b) => b.plants - a.plants),
+  };
+}
