@@ -10,6 +10,7 @@ import { type StandRow, standByCode, standsOfLine } from "@/records/stand/querie
 import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import { type Band, band } from "./band";
+import { type Leanings, leaningsOf } from "./leanings";
 import type { Outlook } from "./outlook";
 
 /** Plants that are looked at together, on one yardstick. */
@@ -36,6 +37,8 @@ export type Comparison = {
     points: { number: number; x: number; y: number; kept: boolean }[];
     correlation: Correlation | null;
   } | null;
+  /** What those who gave seed differ by from all who grew. */
+  leanings: Leanings;
   /** Plants side by side: those asked for, else the kept ones. */
   chosen: { number: number; mark: string; values: Record<Id, ScoreValue> }[];
 };
@@ -139,6 +142,7 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
           : [{ number: numberOf.get(row.plantId)!, x, y, kept: kept.has(row.plantId) }];
       })
     : [];
+  const byPlant = new Map(own.map(({ row, values }) => [row.plantId, values]));
   const byNumber = new Map(own.map(({ row, values }) => [numberOf.get(row.plantId)!, values]));
   const side = plants.filter(({ id, number, removedOn }) =>
     asked.plants.length > 0 ? asked.plants.includes(number) : removedOn === null && kept.has(id),
@@ -152,6 +156,7 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
     })),
     measured: measured.map(({ id, name, unit, kind }) => ({ id, name, unit, kind })),
     against: pair && { x: pair[0], y: pair[1], points, correlation: correlation(points.map(({ x, y }) => [x, y])) },
+    leanings: leaningsOf(sky, stand, plants, marks, (id) => byPlant.get(id) ?? {}),
     chosen: side.map(({ number, mark }) => ({ number, mark, values: byNumber.get(number) ?? {} })),
   };
 }

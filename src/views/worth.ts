@@ -65,7 +65,8 @@ const GUESS: Record<Yardstick["kind"], { low: number; high: number }> = {
 /** A grower's guess is good to so much either way. Working value. */
 const EITHER_WAY = 0.2;
 
-const guessOf = ({ kind, inherited }: Yardstick) =>
+/** What is taken to be inherited of a yardstick within a family, as a nine-tenths range. */
+export const guessOf = ({ kind, inherited }: Yardstick) =>
   inherited === null
     ? GUESS[kind]
     : { low: Math.max(0.01, inherited - EITHER_WAY), high: Math.min(0.97, inherited + EITHER_WAY) };

@@ -32,17 +32,22 @@ export function shedBy({ start, end }: { start: Day; end: Day }, on: Day): numbe
 export type Inheritance = "recessive" | "dominant" | "unknown";
 
 /**
- * How frequent an off-type's gene is where so many of so many plants show it, in Hardy–Weinberg shares: with its nine-tenths
- * range by Jeffreys' interval.
+ * How frequent an off-type's gene is where so many of so many plants show it: with its nine-tenths range by Jeffreys'
+ * interval. Plants with two of the gene are q² + F q(1 − q) of all.
  * @param inheritance recessive or dominant; unknown counts as recessive, which hides most
+ * @param inbreeding F of the plants, 0–1
  * @example geneFrequency(9, 100, "recessive").likely // 0.3
  */
 export function geneFrequency(
   offTypes: number,
   plants: number,
   inheritance: Inheritance,
+  inbreeding = 0,
 ): { likely: number; low: number; high: number } {
-  const gene = (share: number) => (inheritance === "dominant" ? 1 - Math.sqrt(1 - share) : Math.sqrt(share));
+  const F = inbreeding;
+  /** The gene of which plants with two are such a share: q² (1 − F) + q F. */
+  const doubled = (share: number) => (F > 0.999 ? share : (Math.sqrt(F * F + 4 * (1 - F) * share) - F) / (2 * (1 - F)));
+  const gene = (share: number) => (inheritance === "dominant" ? 1 - doubled(1 - share) : doubled(share));
   const { low, high } = betaInterval({ a: offTypes + 0.5, b: plants - offTypes + 0.5 }, 0.9);
   return {
     likely: gene(offTypes / plants),

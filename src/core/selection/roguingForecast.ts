@@ -4,6 +4,8 @@ export type RoguingForecastInput = {
   detection: number;
   timing: "before-flowering" | "after-flowering";
   selfingRate?: number;
+  /** F of the plants at the start, 0 where nothing is said: Hardy–Weinberg shares. */
+  inbreeding?: number;
   /** Which plants show it: those with two of the gene, or those with any. */
   inheritance?: "recessive" | "dominant";
 };
@@ -25,7 +27,7 @@ function without({ AA, Aa, aa }: Genotypes, removed: number, dominant: boolean):
  * How one off-type fades under roguing, a recessive one where nothing else is said: its gene's frequency and the share of off-types in each generation, before
  * that generation is rogued.
  *
- * Genotypes are followed from Hardy–Weinberg shares. A share `detection` of the off-types is removed as seed parents, and as
+ * Genotypes are followed from Hardy–Weinberg shares, or from those of inbred plants. A share `detection` of the off-types is removed as seed parents, and as
  * pollen parents too only where they go out before flowering; of the seed, `selfingRate` is selfed and the rest outcrossed.
  * Source: selection against a recessive with partial selfing (Falconer and Mackay 1996; Hedrick 2011).
  * @param input.frequency of the recessive gene, 0–1
@@ -43,12 +45,14 @@ export function roguingForecast({
   timing,
   selfingRate = 0,
   inheritance = "recessive",
+  inbreeding = 0,
 }: RoguingForecastInput): {
   frequency: number[];
   offTypes: number[];
 } {
   const q = frequency;
-  let now: Genotypes = { AA: (1 - q) ** 2, Aa: 2 * q * (1 - q), aa: q * q };
+  const both = inbreeding * q * (1 - q);
+  let now: Genotypes = { AA: (1 - q) ** 2 + both, Aa: 2 * (q * (1 - q) - both), aa: q * q + both };
   const dominant = inheritance === "dominant";
   const shown = ({ Aa, aa }: Genotypes) => (dominant ? Aa + aa : aa);
   const forecast = { frequency: [shareOfA(now)], offTypes: [shown(now)] };

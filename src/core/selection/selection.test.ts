@@ -108,6 +108,26 @@ describe("an off-type's gene", () => {
     expect(geneFrequency(40, 40, "recessive")).toMatchObject({ likely: 1, high: 1 });
   });
 
+  test("of inbred plants is rarer for as many that show it, and stands still where nothing goes out", () => {
+    // q² (1 − F) + q F = 0.25 with F ½: q = (√(0.25 + 0.5) − 0.5).
+    expect(geneFrequency(25, 100, "recessive", 0.5).likely).toBeCloseTo(Math.sqrt(0.75) - 0.5, 12);
+    expect(geneFrequency(25, 100, "recessive", 1).likely).toBe(0.25);
+    expect(geneFrequency(75, 100, "dominant", 0.5).likely).toBeCloseTo(1.5 - Math.sqrt(0.75), 12);
+    const still = {
+      frequency: 0.3,
+      generations: 5,
+      detection: 0,
+      timing: "before-flowering",
+      selfingRate: 0.6,
+    } as const;
+    for (const inheritance of ["recessive", "dominant"] as const) {
+      const { offTypes } = roguingForecast({ ...still, inheritance, inbreeding: 0.6 / 1.4 });
+      for (const share of offTypes) expect(share).toBeCloseTo(offTypes[0]!, 12);
+    }
+    const gone = roguingForecast({ ...still, detection: 1, inbreeding: 0.6 / 1.4 }).offTypes;
+    for (let t = 1; t <= 5; t++) expect(gone[t]).toBeLessThan(gone[t - 1]!);
+  });
+
   const dominant = (detection: number, timing: "before-flowering" | "after-flowering", selfingRate = 0) =>
     roguingForecast({ frequency: 0.2, generations: 2, detection, timing, selfingRate, inheritance: "dominant" });
   test("that is dominant is gone once all that show it go out in time, by hand", () => {

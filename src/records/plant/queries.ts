@@ -81,3 +81,18 @@ export const plantedRows = (db: Db): { standId: Id; rowCount: number | null; num
     db,
     `SELECT s.id standId, s.rowCount, max(p.number) numbered FROM stand s JOIN plant p ON p.standId = s.id GROUP BY s.id`,
   ).all() as { standId: Id; rowCount: number | null; numbered: number }[];
+
+/** Plants of a stand that gave seed: mothers of a lot, parents of a cross that was harvested, mothers of a flower that became one. */
+export const plantsThatGaveSeed = (db: Db, standId: Id): Set<Id> =>
+  new Set(
+    prepared(
+      db,
+      `SELECT p.id FROM plant p WHERE p.standId = ? AND (
+         EXISTS (SELECT 1 FROM lot k WHERE k.motherPlantId = p.id)
+         OR EXISTS (SELECT 1 FROM cross x JOIN lot k ON k.crossId = x.id
+           WHERE p.id IN (x.motherPlantId, x.fatherPlantId))
+         OR EXISTS (SELECT 1 FROM flower f WHERE f.plantId = p.id AND f.lotId IS NOT NULL))`,
+    )
+      .pluck()
+      .all(standId) as Id[],
+  );

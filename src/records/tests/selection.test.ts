@@ -543,3 +543,48 @@ describe("roguing a line", () => {
     expect(roguingView(garden.sky(), "F27-999-X")).toBeNull();
   });
 });
+
+describe("what was chosen without meaning it", () => {
+  const leanings = () =>
+    compareView(garden.sky(), garden.code("stand", standId), { x: null, y: null, plants: [] })!.leanings;
+
+  test("is told of those who gave seed, else of those that are kept, with what it does next year", () => {
+    const [late, mass] = [
+      add({ name: "Ripe", kind: "date", wanted: "low", inherited: 0.5 }),
+      add({ name: "Seen", wanted: "none" }),
+    ];
+    for (let n = 1; n <= 24; n++) {
+      score(late, n, String(n <= 6 ? 80 : 60 + (n % 5)));
+      score(mass, n, String((n * 7) % 24));
+    }
+    expect(leanings()).toMatchObject({ chosen: 0, gave: false, list: [] });
+    garden.done("plant.marks", { ids: plants.slice(0, 6), mark: "keep", reason: "left over" });
+    const kept = leanings();
+    expect(kept).toMatchObject({ chosen: 6, gave: false, all: 24 });
+    const ripe = kept.list.find(({ name }) => name === "Ripe")!;
+    // 80 against the mean of all; half of that, twenty points either way, is inherited.
+    const mean = (6 * 80 + Array.from({ length: 18 }, (_, i) => 60 + ((i + 7) % 5)).reduce((a, b) => a + b, 0)) / 24;
+    expect(ripe).toMatchObject({ found: true, kind: "against", unit: "days", chosen: 80 });
+    expect(ripe.differential).toBeCloseTo(80 - mean, 9);
+    expect(ripe.next!.low).toBeCloseTo(0.3 * (80 - mean), 9);
+    expect(ripe.next!.high).toBeCloseTo(0.7 * (80 - mean), 9);
+    expect(kept.list.find(({ name }) => name === "Seen")).toMatchObject({ found: false, kind: "beside" });
+    expect(kept.list.find(({ name }) => name === "row")).toMatchObject({
+      found: true,
+      kind: "place",
+      next: null,
+      chosen: 1,
+    });
+
+    garden.on("2027-09-20");
+    garden.done("lot.save", {
+      standId,
+      plantIds: [plants[10], plants[11], plants[12]],
+      kind: "open",
+      gathered: "2027-09-20",
+      seeds: 40,
+    });
+    expect(leanings()).toMatchObject({ chosen: 3, gave: true });
+    expect(leanings().list.find(({ name }) => name === "Ripe")).toMatchObject({ kind: "aim", chosenKnown: 3 });
+  });
+});

@@ -11,6 +11,7 @@ import { Page } from "../common/Page";
 import { Tag } from "../common/Tag";
 import { MARKS, percent, sentence } from "../common/words";
 import { AgainstChart } from "./charts";
+import { Leaning } from "./Leaning";
 import { Strip } from "./Strip";
 import { unitOf, wantedInWords } from "./yardstickWords";
 
@@ -50,6 +51,7 @@ export function CompareScreen(view: Comparison) {
       ) : (
         shown.map((one) => <OfYardstick key={one.yardstick.id} {...one} />)
       )}
+      {view.leanings.list.length > 0 && <Leaning leanings={view.leanings} />}
       {chosen.length > 0 && <SideBySide view={view} />}
     </Page>
   );

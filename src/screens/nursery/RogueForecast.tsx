@@ -48,7 +48,9 @@ export function RogueForecast({ view }: { view: Roguing }) {
       </section>
     );
   const as = inheritance === "dominant" ? "dominant" : "recessive";
-  const start = geneFrequency(last.out, last.grown, as);
+  // What such selfing comes to in the long run: F = s / (2 − s).
+  const inbreeding = view.selfing / (2 - view.selfing);
+  const start = geneFrequency(last.out, last.grown, as, inbreeding);
   const forecast = (frequency: number) =>
     roguingForecast({
       frequency: Math.min(0.999, frequency),
@@ -57,6 +59,7 @@ export function RogueForecast({ view }: { view: Roguing }) {
       timing,
       selfingRate: view.selfing,
       inheritance: as,
+      inbreeding,
     }).offTypes;
   const [likely, low, high] = [start.likely, start.low, start.high].map(forecast) as [number[], number[], number[]];
   const next = likely[1]!;

@@ -1,5 +1,5 @@
 import { dayInWords } from "@/core/calendar/day";
-import { generationName } from "@/core/custody/generation";
+import { generationName, nameWithGeneration } from "@/core/custody/generation";
 import { oddsInWords } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import Link from "@/ui/Link";
@@ -44,8 +44,9 @@ export function RoguingScreen(view: Roguing) {
       </div>
       <h2 className="mb-2 text-2xl">{headline(view)}</h2>
       <p className="mb-4 max-w-prose text-soft">
-        {stand.lineName} {generationName(stand.generation)}. What goes out before it sheds pollen leaves nothing behind;
-        later, its pollen is in its neighbours’ seed{doneOn || today < by ? "" : ", and roguing undoes much less"}.
+        {nameWithGeneration(stand.lineName, stand.generation)}. What goes out before it sheds pollen leaves nothing
+        behind; later, its pollen is in its neighbours’ seed
+        {doneOn || today < by ? "" : ", and roguing undoes much less"}.
       </p>
       {view.standing.length > 0 && <RogueWalk view={view} />}
       <h3 className="mt-7 mb-2">What went out, year by year</h3>
@@ -63,7 +64,9 @@ export function RoguingScreen(view: Roguing) {
               <td>{one.out === 0 ? "none" : `${one.out}, ${oddsInWords(one.out / one.grown, { what: "plant" })}`}</td>
               <td>{one.reasons.map(({ reason, plants }) => `${plants} ${reason}`).join("; ")}</td>
               <td className={one.late > 0 ? "text-rust" : ""}>
-                {one.late === 0 ? "none" : `${one.late}, up to ${percent(one.shed)} of its pollen shed`}
+                {one.late === 0
+                  ? "none"
+                  : `${one.late}, ${one.shed < 0.01 ? "hardly any" : `up to ${percent(one.shed)} of its`} pollen shed`}
               </td>
             </tr>
           ))}
