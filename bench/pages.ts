@@ -14,6 +14,7 @@ import { benchLight } from "./light";
 import { benchPooling } from "./pooling";
 import { benchPublished } from "./published";
 import { benchSeed } from "./seed";
+import { benchSelection } from "./selection";
 import { benchWork } from "./work";
 
 const RUNS = 25;
@@ -41,6 +42,7 @@ benchFlowers();
 benchJournal();
 benchWork();
 benchSeed();
+benchSelection();
 
 const folder = mkdtempSync(join(tmpdir(), "orchard-bench-"));
 const path = join(folder, "large.db");

@@ -3,6 +3,7 @@ import { addDays, type Day } from "@/core/calendar/day";
 import { nameWithGeneration } from "@/core/custody/generation";
 import { massTyped, type Units } from "@/core/units/units";
 import type { Act } from "@/core/work/work";
+import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
 import type { StandWork } from "@/views/work";
 import { CommandButton, CommandForm, Field } from "../common/command";
@@ -44,6 +45,13 @@ export const nameOf = ({ stand }: StandWork) => nameWithGeneration(stand.lineNam
 export function Done({ work, day, units }: Props) {
   const { act, stand } = work;
   const { id: standId } = stand;
+  // What is scored is done by being scored; a family is rogued plant by plant.
+  if (act === "score")
+    return (
+      <Link href={`/nursery/${stand.code}`} className="leaf leaf-strong">
+        Score<span className="sr-only"> {stand.code}</span>
+      </Link>
+    );
   if (act === "keep") return <MakeLot work={work} day={day} units={units} />;
   if (act in COUNTED || ASKED.has(act))
     return (
