@@ -5,7 +5,7 @@ import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { plantsInRow } from "@/core/selection/bench";
-import { type Ranked, rankPlants, type Summary, summarise } from "@/core/selection/ranking";
+import { type Summary, summarise } from "@/core/selection/ranking";
 import {
   type Look,
   type Repeatability,
@@ -45,8 +45,8 @@ export type YardstickView = Yardstick & {
   unscored: number;
 };
 
-/** What a plant shows on a yardstick, of however many looks; the last one is what a correction goes to. */
-export type ScoreView = ScoreValue & { last: ScoreValue; looks: number; version: Id };
+/** What a plant shows on a yardstick, of however many looks; of several the last one is what a correction goes to. */
+export type ScoreView = ScoreValue & { last?: ScoreValue; looks: number; version: Id };
 
 export type Family = {
   garden: Garden;
@@ -66,7 +66,6 @@ export type Family = {
   usual: string[];
   /** By plant and yardstick. */
   scores: Record<Id, Record<Id, ScoreView>>;
-  ranks: Record<Id, Ranked>;
   lot: LotRow | null;
   today: string;
   head: string | null;
@@ -123,7 +122,7 @@ function scoreViews(rows: PlantScore[], marks: Yardstick[]): Family["scores"] {
     scores[plantId] ??= {};
     scores[plantId][yardstickId] = {
       ...valueOfLooks(looks, mark.often, isMeasured(mark.kind)),
-      last: { number, word },
+      ...(looks.length > 1 ? { last: { number, word } } : {}),
       looks: looks.length,
       version,
     };
@@ -133,7 +132,7 @@ function scoreViews(rows: PlantScore[], marks: Yardstick[]): Family["scores"] {
     for (const own of Object.values(scores))
       for (const { id } of ratios) {
         const value = withRatios(own, ratios)[id];
-        if (value) own[id] = { ...value, last: value, looks: 0, version: "" };
+        if (value) own[id] = { ...value, looks: 0, version: "" };
       }
   return scores;
 }
@@ -158,10 +157,6 @@ export function familyView(sky: Outlook, code: string): Family | null {
   const marks = all.filter(({ retiredOn }) => retiredOn === null);
   const scores = scoreViews(scoresOfStand(db, id), all);
   const standing = plants.filter((p) => p.removedOn === null);
-  const ranked = rankPlants(
-    standing.map((p) => ({ id: p.id, scores: scores[p.id] ?? {} })),
-    marks,
-  );
   const lineId = marks[0]?.lineId ?? row.lineId;
   const looks = groupBy(looksOnYardsticks(db, lineId), (look) => look.yardstickId);
   const names = lineNames(db);
@@ -213,7 +208,6 @@ export function familyView(sky: Outlook, code: string): Family | null {
       .map(({ name }) => name)
       .filter((name) => !has.has(name)),
     scores,
-    ranks: Object.fromEntries(ranked.map((r) => [r.id, r])),
     lot: row.lotId ? (lotById(db, row.lotId) ?? null) : null,
     today: sky.today,
     head: headOf(db),

@@ -109,7 +109,7 @@ export function useScoring(view: Pick<Family, "scores" | "yardsticks" | "stand">
       const mine = given.get(keyOf(plantId, yardstick.id));
       if (mine) return mine.typed;
       const kept = scores[plantId]?.[yardstick.id];
-      return kept ? scoreTyped(yardstick.kind, kept.last) : "";
+      return kept ? scoreTyped(yardstick.kind, kept.last ?? kept) : "";
     },
     [given, scores],
   );

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { rankPlants } from "@/core/selection/ranking";
 import { RECORDS } from "@/records/records";
 import { band } from "../band";
 import { bookFlowers, bookView } from "../book";
@@ -131,7 +132,11 @@ test("some of these figures worked out by hand", () => {
   // The father is over on 11 August; what is covered on the 10th is pollinated on that morning.
   expect(state.last).toEqual({ day: "2028-08-10", daysLeft: 32, reason: "flowering" });
   // Plant 3: sweetness 14 of 8, 10, 12, 14 (deviation √(20/3)), flesh 1 of 1, 0, 1, 0, 1 (√0.3), bitter 0 of 0, 0, 0, 1 (½).
-  const { ranks } = familyView(garden.sky(), code("stand", garden.stands.family))!;
+  const { scores, yardsticks, plants } = familyView(garden.sky(), code("stand", garden.stands.family))!;
+  const ranks = rankPlants(
+    plants.filter(({ removedOn }) => removedOn === null).map(({ id }) => ({ id, scores: scores[id] ?? {} })),
+    yardsticks,
+  );
   const [sweet, flesh, bitter] = [3 / Math.sqrt(20 / 3), 0.4 / Math.sqrt(0.3), 0.25 / 0.5];
   expect(Object.values(ranks)[0]!.index).toBeCloseTo((2 * sweet + flesh + bitter) / 4, 10);
   // 12 g of 25 to 48 seeds a gram; forty seeds of which ten are sown.
