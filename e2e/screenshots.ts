@@ -36,7 +36,7 @@ await shoot("season", "/season?season=2028");
 await shoot("arrange", "/season?season=2028", { press: "Arrange the season" });
 await shoot("crosses", "/crosses");
 await shoot("cross", await link("/crosses", "td a[href^='/crosses/']"));
-await shoot("family", await link("/nursery", "tr:has-text('Lantern melon F4') a[href^='/nursery/']"));
+await shoot("family", await link("/nursery", "a[href='/nursery/F23-003-E']"));
 await shoot("seed", "/seed");
 await shoot("drawer", "/seed/drawer");
 await shoot("lot", await link("/seed/drawer", "tr:has-text('Tallow Root') a[href^='/seed/']"));
