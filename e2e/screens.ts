@@ -35,6 +35,8 @@ export async function withRecords(page: Page): Promise<string[]> {
     ...SCREENS,
     await first("/crosses", "td a[href^='/crosses/']"),
     await first("/nursery", "td a[href^='/nursery/']"),
+    "/nursery/F23-003-E/compare",
+    "/nursery/F27-001-6/roguing",
     await first("/seed/drawer", "td a[href^='/seed/']"),
     await first("/seed", "ul[aria-label='In no vessel'] a[href^='/seed/']"),
     await first("/seed/sharing", "li a[href^='/seed/sharing/']"),

@@ -43,7 +43,7 @@ CREATE TRIGGER findYardstickGone AFTER DELETE ON yardstick BEGIN
   DELETE FROM findable WHERE id = old.id;
 END;
 
--- A plant can be scored again on another day: repeats are kept.
+-- A plant can be scored again, on another day or the same: repeats are kept.
 CREATE TABLE scoreAnew (
   id TEXT PRIMARY KEY,
   version TEXT NOT NULL,
@@ -52,10 +52,12 @@ CREATE TABLE scoreAnew (
   number REAL,
   word TEXT,
   scoredOn TEXT NOT NULL,
-  UNIQUE (plantId, yardstickId, scoredOn),
+  look INTEGER NOT NULL DEFAULT 1 CHECK (look BETWEEN 1 AND 100),
+  UNIQUE (plantId, yardstickId, scoredOn, look),
   CHECK ((number IS NULL) <> (word IS NULL))
 ) STRICT;
-INSERT INTO scoreAnew SELECT id, version, plantId, yardstickId, number, word, scoredOn FROM score;
+INSERT INTO scoreAnew (id, version, plantId, yardstickId, number, word, scoredOn)
+  SELECT id, version, plantId, yardstickId, number, word, scoredOn FROM score;
 DROP TABLE score;
 ALTER TABLE scoreAnew RENAME TO score;
 CREATE INDEX scoreYardstick ON score (yardstickId);

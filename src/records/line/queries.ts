@@ -164,6 +164,6 @@ export function looksOnYardsticks(db: Db, lineId: Id): LookRow[] {
     `SELECT c.yardstickId, c.plantId, p.standId, p.number plantNumber, s.lineId, s.generation, s.season, s.bedId, c.number, c.word, c.scoredOn
        FROM yardstick y JOIN score c ON c.yardstickId = y.id
        JOIN plant p ON p.id = c.plantId JOIN stand s ON s.id = p.standId
-       WHERE y.lineId = ? ORDER BY c.scoredOn, c.id`,
+       WHERE y.lineId = ? ORDER BY c.scoredOn, c.look`,
   ).all(lineId) as LookRow[];
 }

@@ -105,10 +105,13 @@ const setScore = command(
       throw new Refusal(words, { value: words }, "conflict");
     }
     const read = readScore(yardstick, value, stand.sown, today);
-    // One look a day; on a later day it is a correction, but where looks are kept.
-    const corrects = last && (last.scoredOn === today || !(again || yardstick.often !== "once"));
-    if (corrects) write.update(score, last.id, { ...read, scoredOn: today }, version);
-    else write.insert(score, { plantId, yardstickId, ...read, scoredOn: today });
+    // What is scored again is set right, but where a second look is meant, or looks are kept by the day.
+    const corrects = last && !again && (last.scoredOn === today || yardstick.often === "once");
+    const look = last?.scoredOn === today ? last.look + 1 : 1;
+    if (corrects) {
+      const moved = last.scoredOn === today ? {} : { scoredOn: today, look: 1 };
+      write.update(score, last.id, { ...read, ...moved }, version);
+    } else write.insert(score, { plantId, yardstickId, ...read, scoredOn: today, look });
     return { message: `${where}: ${value}` };
   },
 );

@@ -8,7 +8,7 @@ import type { Score } from "./score";
 export function lastScore(db: Db, plantId: Id, yardstickId: Id): Score | undefined {
   return prepared(
     db,
-    "SELECT * FROM score WHERE plantId = ? AND yardstickId = ? ORDER BY scoredOn DESC, id DESC LIMIT 1",
+    "SELECT * FROM score WHERE plantId = ? AND yardstickId = ? ORDER BY scoredOn DESC, look DESC LIMIT 1",
   ).get(plantId, yardstickId) as Score | undefined;
 }
 
@@ -32,11 +32,11 @@ export const openScores = (db: Db, season: number): OpenScore[] =>
 
 export type PlantScore = Pick<Score, "plantId" | "yardstickId" | "number" | "word" | "scoredOn" | "version">;
 
-/** Every look at the plants of a stand, in the order of days. */
+/** Every look at the plants of a stand, in their order. */
 export function scoresOfStand(db: Db, standId: Id): PlantScore[] {
   return prepared(
     db,
     `SELECT c.plantId, c.yardstickId, c.number, c.word, c.scoredOn, c.version
-       FROM plant p JOIN score c ON c.plantId = p.id WHERE p.standId = ? ORDER BY c.scoredOn, c.id`,
+       FROM plant p JOIN score c ON c.plantId = p.id WHERE p.standId = ? ORDER BY c.scoredOn, c.look`,
   ).all(standId) as PlantScore[];
 }

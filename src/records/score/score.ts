@@ -1,6 +1,6 @@
-import { day, type Row, real, record, ref, text } from "../record";
+import { day, type Row, real, record, ref, text, whole } from "../record";
 
-/** What one plant showed on one yardstick on one day: a number or a word. A date is kept as days from sowing. */
+/** What one plant showed on one yardstick at one look: a number or a word. A date is kept as days from sowing. */
 export const score = record(
   "score",
   {
@@ -9,7 +9,9 @@ export const score = record(
     number: real("Score", {}).optional().asked(),
     word: text("Score", 60).optional().asked(),
     scoredOn: day("Scored on"),
+    /** Which look of that day. */
+    look: whole("Look", 1, 100).or(1),
   },
-  { same: ["plantId", "yardstickId", "scoredOn"], together: ["number", "word"] },
+  { same: ["plantId", "yardstickId", "scoredOn", "look"], together: ["number", "word"] },
 );
 export type Score = Row<typeof score>;

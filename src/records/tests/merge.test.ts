@@ -495,7 +495,10 @@ type Contents = Record<string, Row[]>;
  */
 function survives(base: Contents, [ours, theirs]: [Contents, Contents], after: Contents, report: MergeReport): void {
   const asked = (table: string, id: unknown) => report.questions.some((q) => q.id.startsWith(`${table} ${id} `));
-  const KEYS: Record<string, string[]> = { plant: ["standId", "number"], score: ["plantId", "yardstickId"] };
+  const KEYS: Record<string, string[]> = {
+    plant: ["standId", "number"],
+    score: ["plantId", "yardstickId", "scoredOn", "look"],
+  };
   for (const [table, rows] of Object.entries(after)) {
     const by = (list: Row[]) => new Map(list.map((row) => [row.id, row]));
     const [was, now] = [by(base[table]!), by(rows)];

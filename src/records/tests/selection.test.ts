@@ -31,7 +31,7 @@ const add = (input: object) =>
 const score = (yardstickId: Id, plant: number, value: string, more: object = {}) =>
   garden.done("score.set", { plantId: plants[plant - 1], yardstickId, value, ...more });
 const numbers = (yardstickId: Id) =>
-  garden.db.prepare("SELECT number FROM score WHERE yardstickId = ? ORDER BY scoredOn").pluck().all(yardstickId);
+  garden.db.prepare("SELECT number FROM score WHERE yardstickId = ? ORDER BY scoredOn, look").pluck().all(yardstickId);
 const view = () => familyView(garden.sky(), garden.code("stand", standId))!;
 const shown = (yardstickId: Id, plant: number) => view().scores[plants[plant - 1]!]?.[yardstickId];
 
@@ -97,7 +97,7 @@ describe("what a yardstick may be", () => {
 });
 
 describe("looks at a plant", () => {
-  test("on one day are one; on another day a correction, but where a second look is meant", () => {
+  test("are set right, on the day and after it, but where another look is meant, on another day or the same", () => {
     const id = add({});
     score(id, 1, "4");
     score(id, 1, "5");
@@ -109,8 +109,15 @@ describe("looks at a plant", () => {
     score(id, 1, "8", { again: true });
     expect(numbers(id)).toEqual([6, 8]);
     expect(shown(id, 1)).toMatchObject({ number: 7, looks: 2, last: { number: 8 } });
-    score(id, 1, "");
-    expect(numbers(id)).toEqual([6]);
+    score(id, 1, "7", { again: true });
+    expect(numbers(id)).toEqual([6, 8, 7]);
+    score(id, 1, "9");
+    expect(numbers(id)).toEqual([6, 8, 9]);
+    expect(shown(id, 1)).toMatchObject({ looks: 3, last: { number: 9 } });
+    for (const left of [[6, 8], [6]]) {
+      score(id, 1, "");
+      expect(numbers(id)).toEqual(left);
+    }
   });
 
   test("again and again are kept by the day, pickings added up", () => {

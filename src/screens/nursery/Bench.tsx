@@ -41,6 +41,9 @@ function beside(grid: HTMLElement, from: HTMLElement, down: boolean): HTMLElemen
   return best?.cell ?? null;
 }
 
+/** A figure begins with a digit or its sign, a word with a letter; other keys have other uses. */
+const begins = ({ kind }: YardstickView, key: string): boolean => (kind === "category" ? /\p{L}/u : /[0-9-]/).test(key);
+
 /** How far along between the lowest and the highest value of the family each value lies. */
 function reachOf({ kind, family }: YardstickView): ((value: number) => number) | null {
   if (kind === "scale") return (value) => (value - 1) / 8;
@@ -103,7 +106,10 @@ export function Bench({ view }: Props) {
     goOn();
   };
   const unscored = () => {
-    const open = ({ id }: Plant) => scoring.shown(id, yardstick.id).value === null;
+    const open = ({ id }: Plant) => {
+      const { value, looks, fresh } = scoring.shown(id, yardstick.id);
+      return again ? looks < 2 && !fresh : value === null;
+    };
     const waits = standing.filter(open);
     go((waits.find(({ number }) => number > at) ?? waits[0])?.number);
   };
@@ -166,7 +172,7 @@ export function Bench({ view }: Props) {
     } else if (typing === null && keyScore(yardstick, key) !== null) {
       done();
       give(keyScore(yardstick, key)!);
-    } else if (typesOn(yardstick, key) && (typing !== null || /[0-9]/.test(key))) {
+    } else if (typesOn(yardstick, key) && (typing !== null || begins(yardstick, key))) {
       done();
       setTyping((typing ?? "") + key);
     } else if (key === "t" && yardstick.kind === "date") {
@@ -233,18 +239,20 @@ export function Bench({ view }: Props) {
             )}
           >
             {row.map(({ id, number, mark, removedOn }) => {
-              const { value, looks, trouble } = scoring.shown(id, yardstick.id);
-              const hidden = again && trouble === null && number !== at;
-              const much = value?.number != null && reach && !hidden ? reach(value.number) : null;
+              const { value, looks, trouble, fresh } = scoring.shown(id, yardstick.id);
+              // A second look is blind: what was seen before is hidden, and only said to be there.
+              const hidden = again && looks > 0 && !fresh;
+              const shown = value ? scoreShown(yardstick.kind, value) : "";
+              const much = value?.number != null && reach && !again ? reach(value.number) : null;
               return (
                 <BenchCell
                   key={id}
                   number={number}
                   mark={mark}
                   gone={removedOn !== null}
-                  shown={value && !(again && looks > 0 && trouble === null) ? scoreShown(yardstick.kind, value) : ""}
+                  shown={hidden ? (looks > 1 ? "✓" : "") : shown}
                   typing={number === at ? typing : null}
-                  much={again ? null : much}
+                  much={much}
                   looks={looks}
                   trouble={trouble !== null}
                   yardstick={yardstick.name}

@@ -5,14 +5,27 @@ import type { Id } from "@/core/custody/id";
 import { scoreTyped } from "@/core/selection/typing";
 import type { ScoreValue } from "@/core/selection/yardsticks";
 import { readNumber } from "@/core/writing/numbers";
-import { post } from "@/ui/outbox";
+import { outbox, post } from "@/ui/outbox";
 import { newPress } from "@/ui/press";
 import type { Family, ScoreView, YardstickView } from "@/views/family";
 import { useCommand } from "../common/command";
 
 /** A score as it was just given, until the page is drawn anew with it. */
-type Given = { value: ScoreValue | null; typed: string; version: Id | undefined; trouble: string | null };
-export type Shown = { value: ScoreValue | null; looks: number; trouble: string | null };
+type Given = {
+  value: ScoreValue | null;
+  typed: string;
+  /** The press that gave it. */
+  press: Id;
+  version: Id | undefined;
+  trouble: string | null;
+};
+export type Shown = {
+  value: ScoreValue | null;
+  looks: number;
+  trouble: string | null;
+  /** It was given just now, on this page. */
+  fresh: boolean;
+};
 /** The last score that was given, in words, and the press that gave it. */
 export type LastScore = { words: string; entry: Id; trouble: string | null };
 
@@ -53,9 +66,13 @@ export function useScoring(view: Pick<Family, "scores" | "yardsticks" | "stand">
   // biome-ignore lint/correctness/useExhaustiveDependencies: a page drawn anew brings what was given, unless more is under way
   useEffect(() => {
     if (underWay.current > 0) return;
-    const refused = new Map([...latest.current].filter(([, { trouble }]) => trouble !== null));
-    latest.current = refused;
-    setGiven(refused);
+    // What was refused stays as it was typed; what still waits on the device is not among what the server drew.
+    const waiting = new Set(outbox().waiting.map(({ id }) => id));
+    const mine = new Map(
+      [...latest.current].filter(([, { trouble, press }]) => trouble !== null || waiting.has(press)),
+    );
+    latest.current = mine;
+    setGiven(mine);
   }, [scores]);
   useEffect(() => () => void (quiet.current && clearTimeout(quiet.current)), []);
 
@@ -63,8 +80,9 @@ export function useScoring(view: Pick<Family, "scores" | "yardsticks" | "stand">
     (plantId: Id, yardstickId: Id): Shown => {
       const mine = given.get(keyOf(plantId, yardstickId));
       const kept = scores[plantId]?.[yardstickId];
-      if (!mine) return { value: kept ?? null, looks: kept?.looks ?? 0, trouble: null };
-      return { value: mine.value, looks: Math.max(1, kept?.looks ?? 1), trouble: mine.trouble };
+      const looks = kept?.looks ?? 0;
+      if (!mine) return { value: kept ?? null, looks, trouble: null, fresh: false };
+      return { value: mine.value, looks: Math.max(1, looks), trouble: mine.trouble, fresh: true };
     },
     [given, scores],
   );
@@ -77,16 +95,24 @@ export function useScoring(view: Pick<Family, "scores" | "yardsticks" | "stand">
       const version = before && before.trouble === null ? before.version : kept?.version;
       const words = `${stand.code} plant ${plant.number}: ${yardstick.name} ${typed || "cleared"}`;
       const press = newPress();
-      put(key, { value: meant(yardstick, typed), typed, version: typed ? press.id : undefined, trouble: null });
+      put(key, {
+        value: meant(yardstick, typed),
+        typed,
+        press: press.id,
+        version: typed ? press.id : undefined,
+        trouble: null,
+      });
       setLast({ words, entry: press.id, trouble: null });
       underWay.current++;
       const unseen = version === undefined && typed !== "" && before === undefined;
-      const input = { plantId: plant.id, yardstickId: yardstick.id, value: typed, version, again, unseen };
+      // A second look that was just given is set right by the next one.
+      const another = again && !(before && before.trouble === null);
+      const input = { plantId: plant.id, yardstickId: yardstick.id, value: typed, version, again: another, unseen };
       const answer = await post("score.set", input, words, press);
       underWay.current--;
       if (answer && !answer.ok) {
         const trouble = Object.values(answer.fields ?? {})[0] ?? answer.message;
-        put(key, { value: meant(yardstick, typed), typed, version: kept?.version, trouble });
+        put(key, { value: meant(yardstick, typed), typed, press: press.id, version: kept?.version, trouble });
         setLast({ words, entry: press.id, trouble });
       }
       if (quiet.current) clearTimeout(quiet.current);
