@@ -82,7 +82,7 @@ function PlantBody({ plant, view, scoring, onGo }: Props) {
         ))}
       </div>
       <LastScoreLine last={scoring.last} onUndo={() => void scoring.takeBack()} />
-      <Marks plant={plant} />
+      <Marks key={plant.version} plant={plant} code={view.stand.code} />
       <div className="mt-6">
         <Notes of="plantId" id={plant.id} name={`plant ${plant.number}`} />
       </div>
@@ -90,8 +90,11 @@ function PlantBody({ plant, view, scoring, onGo }: Props) {
   );
 }
 
-function Marks({ plant }: { plant: Plant }) {
-  const { run, busy } = useCommand();
+/** What the grower thinks of a plant, kept on the device while the server is away. */
+function Marks({ plant, code }: { plant: Plant; code: string }) {
+  const { runKept, busy } = useCommand();
+  // As it was pressed, until the page is drawn anew with it.
+  const [meant, setMeant] = useState<Mark | null>(null);
   const [reason, setReason, clear] = useKept(`reason-${plant.id}`, plant.reason);
   const [trouble, setTrouble] = useState<string | null>(null);
   if (plant.removedOn)
@@ -102,11 +105,14 @@ function Marks({ plant }: { plant: Plant }) {
     );
   // Why it was kept is not why it goes: only a reason that was written for this mark goes with it.
   const why = (mark: string) => (mark === plant.mark || reason !== plant.reason ? reason : undefined);
-  const { id, version } = plant;
-  const act = async (sending: ReturnType<typeof run>) => {
+  const { id, number } = plant;
+  const act = async (mark: Mark, sending: ReturnType<typeof runKept>) => {
+    setMeant(mark);
     const answer = await sending;
-    setTrouble(answer && !answer.ok ? answer.message : null);
-    if (answer?.ok) clear();
+    const refused = answer && !answer.ok;
+    setTrouble(refused ? answer.message : null);
+    if (refused) setMeant(null);
+    else if (answer) clear();
   };
   return (
     <div className="mt-6">
@@ -123,9 +129,17 @@ function Marks({ plant }: { plant: Plant }) {
         type="single"
         aria-label="Mark"
         disabled={busy}
-        value={plant.mark}
+        value={meant ?? plant.mark}
         onValueChange={(mark) =>
-          mark && void act(run("plant.mark", { id, version, mark: mark as Mark, reason: why(mark) }))
+          mark &&
+          void act(
+            mark as Mark,
+            runKept(
+              "plant.mark",
+              { id, mark: mark as Mark, reason: why(mark) },
+              `${code} plant ${number}: ${MARKS[mark as Mark].toLowerCase()}`,
+            ),
+          )
         }
         className="mt-3 grid grid-cols-2 gap-2"
       >
@@ -143,7 +157,12 @@ function Marks({ plant }: { plant: Plant }) {
         type="button"
         disabled={busy}
         className="leaf mt-3 min-h-12 w-full border-rust text-rust"
-        onClick={() => void act(run("plant.remove", { ids: [id], reason: why("out") }))}
+        onClick={() =>
+          void act(
+            "out",
+            runKept("plant.remove", { ids: [id], reason: why("out") }, `${code} plant ${number} taken out`),
+          )
+        }
       >
         Taken out today
       </button>

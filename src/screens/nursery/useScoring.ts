@@ -124,7 +124,7 @@ export function useScoring(view: Pick<Family, "scores" | "yardsticks" | "stand">
   const takeBack = useCallback(async () => {
     if (!last || last.trouble) return;
     setLast(null);
-    latest.current = new Map();
+    latest.current = new Map([...latest.current].filter(([, { press }]) => press !== last.entry));
     setGiven(latest.current);
     await undo(last.entry);
   }, [last, undo]);
