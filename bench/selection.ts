@@ -69,7 +69,7 @@ function families(count: number, plants: number): void {
       aim: AIM,
       seen: values.map((value, i) => ({ individual: i + 3, environment: 0, value, weight: 1 })),
       environments: 1,
-      environment: 0,
+      reference: [0],
       heritability: guess,
       spread: 1,
     };
@@ -251,7 +251,7 @@ function large(): void {
   const alone = predicted(pedigree, [5], {
     ...small,
     aim: AIM,
-    environment: 0,
+    reference: [0],
     spread: 1,
     heritability: heritabilityFrom({ low: 0.2, high: 0.4 }, [], null),
   });

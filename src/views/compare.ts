@@ -6,7 +6,7 @@ import { type Summary, summarise } from "@/core/selection/ranking";
 import { type ScoreValue, valueOfLooks, withRatios } from "@/core/selection/yardsticks";
 import { type LookRow, lineNames, looksOnYardsticks, yardsticks } from "@/records/line/queries";
 import { plantsOfStand } from "@/records/plant/queries";
-import { type StandRow, standByCode, standsOfLine } from "@/records/stand/queries";
+import { type StandRow, sistersOf, standByCode, standsOfLine } from "@/records/stand/queries";
 import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import { type Band, band } from "./band";
@@ -92,9 +92,7 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
   const shown = [...shownBy(looksOnYardsticks(db, lineId), marks).values()];
   const ofStand = groupBy(shown, ({ row }) => row.standId);
   const lines = standsOfLine(db, stand.lineId);
-  const families = lines.filter(
-    ({ id, season, generation }) => id !== stand.id && season === stand.season && generation === stand.generation,
-  );
+  const families = sistersOf(db, stand);
   const before = lines.filter(
     ({ generation, season }) =>
       stand.generation !== null && generation === stand.generation - 1 && season <= stand.season,

@@ -23,7 +23,7 @@ import { type LotRow, lotById } from "@/records/lot/queries";
 import type { Plant } from "@/records/plant/plant";
 import { plantsOfStand, reasonsOf } from "@/records/plant/queries";
 import { type PlantScore, scoresOfStand } from "@/records/score/queries";
-import { standByCode } from "@/records/stand/queries";
+import { sistersOf, standByCode } from "@/records/stand/queries";
 import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import type { Outlook } from "@/views/outlook";
@@ -69,6 +69,8 @@ export type Family = {
   lot: LotRow | null;
   today: string;
   head: string | null;
+  /** Families of its season and generation beside it. */
+  sisters: number;
   hazards: { title: string; caution: string }[];
   beds: BedChoice[];
 };
@@ -211,6 +213,7 @@ export function familyView(sky: Outlook, code: string): Family | null {
     lot: row.lotId ? (lotById(db, row.lotId) ?? null) : null,
     today: sky.today,
     head: headOf(db),
+    sisters: sistersOf(db, row).length,
     hazards: cautionsAt(speciesById(row.species).hazards, "touch", "eat"),
     beds: bedChoices(db),
   };

@@ -13,14 +13,19 @@ import { type Db, theDb } from "@/db/open";
 import { forebears, individualOf } from "@/records/line/pedigree";
 import { type LookRow, looksOnYardsticks, yardsticks } from "@/records/line/queries";
 import type { Plant } from "@/records/plant/plant";
-import { plantedRows, plantsOfStand } from "@/records/plant/queries";
+import { plantedRows, plantsOfStands } from "@/records/plant/queries";
 import { ref, type Told, whole, yesNo } from "@/records/record";
-import { standById } from "@/records/stand/queries";
+import { type StandRow, sistersOf, standById } from "@/records/stand/queries";
 import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 
 /** Which family, and how many of its plants are to be kept. */
-export const WORTH = { standId: ref("stand", "Family"), best: whole("How many", 1, 2000), open: yesNo("Open pollen") };
+export const WORTH = {
+  standId: ref("stand", "Family"),
+  best: whole("How many", 1, 2000),
+  open: yesNo("Open pollen"),
+  across: yesNo("With its sister families"),
+};
 export type WorthAsked = Told<typeof WORTH>;
 
 /** What was reckoned of one yardstick. */
@@ -32,7 +37,8 @@ export type WorthOfYardstick = {
   place: { model: PlaceModel; explained: number };
   heritability: Omit<Heritability, "grid">;
 };
-export type PlantWorth = Omit<Worth, "traits"> & { id: Id; number: number; traits: Record<Id, TraitWorth> };
+export type PlantWorth = Omit<Worth, "traits"> &
+  Pick<Plant, "id" | "number" | "mark"> & { code: string; traits: Record<Id, TraitWorth> };
 export type FamilyWorth = {
   best: number;
   yardsticks: WorthOfYardstick[];
@@ -150,6 +156,8 @@ function pairsOf(figures: Figure[], parentsOf: (figure: Figure) => Parents): Fam
 /** What is known of a family and its kin, gathered once. */
 type Known = {
   standId: Id;
+  /** The stands whose plants are chosen from. */
+  standIds: ReadonlySet<Id>;
   looks: LookRow[];
   marks: Yardstick[];
   tree: Individual[];
@@ -158,18 +166,18 @@ type Known = {
   perRow: (standId: Id) => number;
 };
 
-function known(db: Db, standId: Id, marks: Yardstick[], looks: LookRow[], standing: Plant[]): Known {
+function known(db: Db, { id: standId }: StandRow, marks: Yardstick[], looks: LookRow[], standing: Plant[]): Known {
   const plants = new Map(
-    [...looks, ...standing.map(({ id: plantId }) => ({ standId, plantId }))].map(({ standId: of, plantId }) => [
-      plantId,
-      { standId: of, plantId },
-    ]),
+    [...looks, ...standing.map(({ id: plantId, standId: of }) => ({ standId: of, plantId }))].map(
+      ({ standId: of, plantId }) => [plantId, { standId: of, plantId }],
+    ),
   );
   const tree = plants.size > 0 ? forebears(db, [...plants.values()]) : [];
   const places = new Map(tree.map(({ id }, i) => [id, i]));
   const rows = new Map(plantedRows(db).map((own) => [own.standId, plantsInRow(own.numbered, own.rowCount)]));
   return {
     standId,
+    standIds: new Set(standing.map((plant) => plant.standId)),
     looks,
     marks,
     tree,
@@ -184,7 +192,7 @@ function traitOf(mark: Yardstick, of: Known): { trait: Trait; told: WorthOfYards
   const own = of.looks.filter(({ yardstickId }) => parts.includes(yardstickId));
   const { place, adjusted } = inPlace(figuresOf(own, mark, of.marks), of.perRow, of.standId);
   const spread = spreadWithin(adjusted);
-  const here = adjusted.filter(({ standId }) => standId === of.standId);
+  const here = adjusted.filter(({ standId }) => of.standIds.has(standId));
   if (here.length < 2 || spread === 0) return null;
   const heritability = heritabilityFrom(
     guessOf(mark),
@@ -207,7 +215,7 @@ function traitOf(mark: Yardstick, of: Known): { trait: Trait; told: WorthOfYards
         }),
       ),
       environments: environments.length,
-      environment: placed.get(here[0]!.environment)!,
+      reference: [...new Set(here.map(({ environment }) => placed.get(environment)!))],
       heritability,
       spread,
     },
@@ -227,16 +235,18 @@ function failing(looks: LookRow[], marks: Yardstick[]): (plantId: Id) => boolean
 }
 
 /** Who is really better: the family's plants as parents, by the aim, with all that is known of their kin. */
-export function* familyWorth(db: Db, { standId, best, open }: WorthAsked): Generator<unknown, FamilyWorth> {
+export function* familyWorth(db: Db, { standId, best, open, across }: WorthAsked): Generator<unknown, FamilyWorth> {
   const stand = standById(db, standId);
   if (!stand) return { best, yardsticks: [], plants: [], out: 0, alike: false, choice: NO_CHOICE };
-  const standing = plantsOfStand(db, standId).filter(({ removedOn }) => removedOn === null);
+  const families = across ? [stand, ...sistersOf(db, stand)] : [stand];
+  const codes = new Map(families.map(({ id, code }) => [id, code]));
+  const standing = plantsOfStands(db, [...codes.keys()]).filter(({ removedOn }) => removedOn === null);
   const marks = yardsticks(db, stand.lineId).filter(({ retiredOn }) => retiredOn === null);
   const looks = looksOnYardsticks(db, marks[0]?.lineId ?? stand.lineId);
   const fails = failing(looks, marks);
   const candidates = standing.filter(({ id }) => !fails(id));
   const out = standing.length - candidates.length;
-  const of = known(db, standId, marks, looks, standing);
+  const of = known(db, stand, marks, looks, standing);
   const traits = marks
     .filter(({ weight, wanted }) => weight > 0 && wanted !== "none")
     .flatMap((mark) => traitOf(mark, of) ?? []);
@@ -244,7 +254,7 @@ export function* familyWorth(db: Db, { standId, best, open }: WorthAsked): Gener
   if (traits.length === 0 || candidates.length === 0)
     return { best, yardsticks: told, plants: [], out, alike: false, choice: NO_CHOICE };
   const pedigree = sampledPedigree(of.tree);
-  const places = candidates.map(({ id: plantId }) => of.at({ standId, plantId }));
+  const places = candidates.map(({ id: plantId, standId: own }) => of.at({ standId: own, plantId }));
   const { worths, choice } = yield* worthOf({
     pedigree,
     candidates: places,
@@ -254,7 +264,10 @@ export function* familyWorth(db: Db, { standId, best, open }: WorthAsked): Gener
     random: seeded(standing.length),
     parentalControl: open ? 0.5 : 1,
   });
-  const plants = worths.map((worth, i) => ({ ...worth, id: candidates[i]!.id, number: candidates[i]!.number }));
+  const plants = worths.map((worth, i): PlantWorth => {
+    const { id, number, mark, standId: own } = candidates[i]!;
+    return { ...worth, id, number, mark, code: codes.get(own)! };
+  });
   return {
     best,
     yardsticks: told,

@@ -62,6 +62,11 @@ describe("ranking", () => {
     expect(order(grams, marks).at(-1)).toBe(3);
   });
 
+  test("a single plant that was scored is the mean of itself", () => {
+    const [one, none] = rankPlants([plant(1, { 1: 4 }), plant(2, {})], [yardstick(1, "high")]);
+    expect([one!.index, one!.rank, none!.scored]).toEqual([0, 1, 0]);
+  });
+
   test("equal plants share a rank; a weight of nothing leaves a yardstick out", () => {
     const ranked = rankPlants(
       [plant(1, { 1: 4, 2: 1 }), plant(2, { 1: 4, 2: 9 })],

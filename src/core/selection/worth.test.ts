@@ -29,7 +29,7 @@ function trait(values: number[], more: Partial<Trait> = {}): Trait {
     aim: AIM,
     seen: values.map((value, i) => ({ individual: i + 3, environment: 0, value, weight: 1 })),
     environments: 1,
-    environment: 0,
+    reference: [0],
     heritability: heritabilityFrom({ low: 0.29, high: 0.31 }, [], null),
     spread: 1,
     ...more,
@@ -100,6 +100,9 @@ describe("what plants are worth as parents", () => {
     for (const { amongBest } of pure) expect(Math.abs(amongBest - 0.25)).toBeLessThan(0.08);
     expect(run(3, [trait([1, 2, 3])], 3).map(({ amongBest }) => amongBest)).toEqual([1, 1, 1]);
     expect(run(1, [trait([4])], 1)).toHaveLength(1);
+    // A single draw is a draw.
+    const [once] = run(8, [trait([60, 61, 62, 63, 64, 65, 66, 67])], 1, 1);
+    expect(once!.traits.t!.value).toBeGreaterThan(55);
   });
 
   test("less, nearer and within are better by their aim, and weights tip the scale", () => {

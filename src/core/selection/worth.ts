@@ -17,8 +17,8 @@ export type Trait = {
   aim: Aim;
   seen: SeenOf[];
   environments: number;
-  /** The environment that the candidates stand in. */
-  environment: number;
+  /** Environments that the candidates stand in: what they are worth is said for the mean of them, whichever each stood in. */
+  reference: number[];
   heritability: Heritability;
   /** Standard deviation of what plants of one family showed. */
   spread: number;
@@ -123,8 +123,9 @@ export function* worthOf(
       const model = modelOf(pedigree, trait, share, within);
       const { values, environments } = drawnValues(model, random);
       prior[d] = model.additive;
+      const here = trait.reference.reduce((sum, e) => sum + environments[e]!, 0) / trait.reference.length;
       for (const [c, i] of candidates.entries()) {
-        const value = environments[trait.environment]! + values[i]!;
+        const value = here + values[i]!;
         drawn[c * draws + d] = value;
         const good = goodness(trait.aim, { number: value, word: null });
         index[c * draws + d]! += weights > 0 ? (trait.aim.weight * good) / (scale * weights) : 0;
@@ -215,7 +216,7 @@ function amongBest(index: Float64Array, n: number, { draws, best, random }: Wort
  * The plain prediction of one yardstick's breeding values at its likeliest heritability, as deviations from their
  * environment's mean.
  * @example predicted({ mother: Int32Array.of(-1), father: Int32Array.of(-1), sampled: Float64Array.of(1) }, [0], { aim: {},
- *   seen: [{ individual: 0, environment: 0, value: 4, weight: 1 }], environments: 1, environment: 0, spread: 1,
+ *   seen: [{ individual: 0, environment: 0, value: 4, weight: 1 }], environments: 1, reference: [0], spread: 1,
  *   heritability: { likely: 0.3 } }) // [0]
  */
 export function predicted(pedigree: SampledPedigree, candidates: number[], trait: Trait): number[] {

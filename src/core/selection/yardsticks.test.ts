@@ -102,6 +102,12 @@ describe("an aim", () => {
     [{ wanted: "yes", must: 1 }, number(0), true],
   ] as const)("%j with %j: out %s", (aim, value, out) => expect(failsAim(aim, value)).toBe(out));
 
+  test("of words the wanted one is worth one, and any other nothing", () => {
+    const aim = { wanted: "category", targetWord: "red" } as const;
+    expect(["red", "white"].map((word) => goodness(aim, { number: null, word }))).toEqual([1, 0]);
+    expect([goodness({ wanted: "yes" }, number(1)), goodness({ wanted: "no" }, number(1))]).toEqual([1, -1]);
+  });
+
   test("what is out stands behind what is not, however good; unscored plants are last", () => {
     const aim = { id: "m", wanted: "high", target: null, targetWord: null, weight: 1, low: null, high: null } as const;
     const ranked = rankPlants(
@@ -199,6 +205,7 @@ describe("scores by keys", () => {
       "7",
     ]);
     expect(scoreShown("yes-no", number(1))).toBe("y");
+    expect([100.04, 10.04, -10.04].map((value) => scoreShown("number", number(value)))).toEqual(["100", "10", "-10"]);
   });
 });
 

@@ -7,6 +7,12 @@ export function plantsOfStand(db: Db, standId: Id): Plant[] {
   return prepared(db, "SELECT * FROM plant WHERE standId = ? ORDER BY number").all(standId) as Plant[];
 }
 
+/** Plants of several stands, in the order of stands and numbers. */
+export const plantsOfStands = (db: Db, standIds: Id[]): Plant[] =>
+  prepared(db, "SELECT * FROM plant WHERE standId IN (SELECT value FROM json_each(?)) ORDER BY standId, number").all(
+    JSON.stringify(standIds),
+  ) as Plant[];
+
 export function plantById(db: Db, id: Id): Plant | undefined {
   return prepared(db, "SELECT * FROM plant WHERE id = ?").get(id) as Plant | undefined;
 }

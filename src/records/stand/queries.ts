@@ -59,6 +59,14 @@ export function standsOfLine(db: Db, lineId: Id): StandRow[] {
   return prepared(db, `${SELECT} WHERE s.lineId = ? ORDER BY s.season DESC, s.code`).all(lineId) as StandRow[];
 }
 
+/** Families of the same line, season and generation beside one. */
+export const sistersOf = (db: Db, { id, lineId, season, generation }: StandRow): StandRow[] =>
+  prepared(
+    db,
+    `${SELECT} WHERE s.lineId = ? AND s.season = ? AND s.generation IS ? AND s.family = 1 AND s.planned = 0 AND s.id <> ?
+       ORDER BY s.code`,
+  ).all(lineId, season, generation, id) as StandRow[];
+
 /** Stands whose plants are numbered, newest season first. */
 export function families(db: Db): StandRow[] {
   return prepared(db, `${SELECT} WHERE s.family = 1 ORDER BY s.season DESC, l.name, s.code`).all() as StandRow[];

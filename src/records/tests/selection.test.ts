@@ -60,6 +60,11 @@ describe("what a yardstick may be", () => {
     expect(fields[field]).toContain(words);
   });
 
+  test("a scale may be bounded anywhere from 1 to 9", () => {
+    const id = add({ ...SCALE, floor: 1.5, ceiling: 8.5, wanted: "range", low: 1, high: 9 });
+    expect(garden.row("yardstick", id)).toMatchObject({ floor: 1.5, ceiling: 8.5, low: 1, high: 9 });
+  });
+
   test("a ratio is of two different measures of its line, is reckoned, and not scored", () => {
     const [mass, count] = [add({ name: "Mass" }), add({ name: "Count", kind: "count" })];
     const refused = (input: object) =>
@@ -288,8 +293,8 @@ describe("yardsticks taken over", () => {
 });
 
 describe("who is really better", () => {
-  function worth(best = 5): FamilyWorth {
-    const going = familyWorth(garden.db, { standId, best, open: false });
+  function worth(best = 5, across = false): FamilyWorth {
+    const going = familyWorth(garden.db, { standId, best, open: false, across });
     for (;;) {
       const { done, value } = going.next();
       if (done) return value;
@@ -339,6 +344,25 @@ describe("who is really better", () => {
         .map(({ number }) => number)
         .sort((a, b) => a - b),
     ).toEqual([3, 11]);
+  });
+
+  test("with its sisters the best of the generation are found, each under its own family's code", () => {
+    const id = add({});
+    const sister = garden.done("stand.add", { lineId, sown: "2027-05-02", plants: 6, family: 1 }).id;
+    const others = garden.db
+      .prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number")
+      .pluck()
+      .all(sister) as Id[];
+    for (let n = 1; n <= 24; n++) score(id, n, String((n * 7) % 25));
+    for (const [i, plantId] of others.entries())
+      garden.done("score.set", { plantId, yardstickId: id, value: String(i === 2 ? 60 : 30 + i) });
+    const all = worth(3, true);
+    expect(all.plants).toHaveLength(30);
+    expect(all.yardsticks[0]).toMatchObject({ seen: 30, kin: 0 });
+    expect(all.plants[0]).toMatchObject({ number: 3, code: garden.code("stand", sister), mark: "none" });
+    expect(worth(3).plants).toHaveLength(24);
+    expect(worth(3).yardsticks[0]).toMatchObject({ seen: 24, kin: 6 });
+    expect(view().sisters).toBe(1);
   });
 
   test("of one pure line it is said that choosing changes little", () => {

@@ -11,6 +11,7 @@ import type { FamilyWorth, PlantWorth, WorthOfYardstick } from "@/views/worth";
 import { CommandButton } from "../common/command";
 import { percent } from "../common/words";
 import { Gain } from "./Gain";
+import { notKept } from "./notKept";
 import { meanInWords, unitOf } from "./yardstickWords";
 
 /** Who is really better: the best plants as parents, each with how sure that is, why, and the press that keeps them. */
@@ -18,7 +19,12 @@ export function Better({ view }: { view: Family }) {
   const kept = view.plants.filter(({ mark, removedOn }) => removedOn === null && /^(keep|seed-parent)$/.test(mark));
   const [best, setBest] = useState(kept.length > 1 ? kept.length : 5);
   const [open, setOpen] = useState(false);
-  const asked = useJobResult<FamilyWorth>("/api/jobs/nursery.worth", { standId: view.stand.id, best, open }, view.head);
+  const [across, setAcross] = useState(false);
+  const asked = useJobResult<FamilyWorth>(
+    "/api/jobs/nursery.worth",
+    { standId: view.stand.id, best, open, across },
+    view.head,
+  );
   const { result, trouble } = asked;
   if (trouble)
     return (
@@ -29,6 +35,12 @@ export function Better({ view }: { view: Family }) {
   return (
     <section aria-label="Who is really better">
       <h2>Who is really better?</h2>
+      {view.sisters > 0 && (
+        <label className="mt-2 flex min-h-11 items-center gap-2">
+          <input type="checkbox" checked={across} onChange={(event) => setAcross(event.target.checked)} />
+          With {view.sisters === 1 ? "its sister family" : `its ${view.sisters} sister families`}
+        </label>
+      )}
       {!result ? (
         <p role="status" className="mt-2 min-h-40 text-soft">
           Reckoning with places, kin and second looks …
@@ -59,9 +71,7 @@ function Ranked({ view, worth, best, onBest, open, onOpen }: RankedProps) {
   const low = Math.min(...shown.map((p) => p.low));
   const high = Math.max(...shown.map((p) => p.high));
   const at = (value: number) => `${((value - low) / (high - low || 1)) * 100}%`;
-  const chosen = plants.slice(0, best).map(({ id }) => id);
-  const marks = new Map(view.plants.map(({ id, mark }) => [id, mark]));
-  const toKeep = chosen.filter((id) => !/^(keep|seed-parent)$/.test(marks.get(id)!));
+  const toKeep = notKept(plants.slice(0, best));
   return (
     <>
       <label className="mt-2 flex flex-wrap items-center gap-2">
@@ -81,7 +91,10 @@ function Ranked({ view, worth, best, onBest, open, onOpen }: RankedProps) {
         {shown.map((plant, i) => (
           <li key={plant.id} className={i === best ? "border-t-2 border-t-ink! py-2" : "py-2"}>
             <div className="flex items-baseline justify-between gap-3">
-              <strong className="text-lg">Plant {plant.number}</strong>
+              <strong className="text-lg">
+                Plant {plant.number}
+                {plant.code !== view.stand.code && <span className="text-sm font-normal"> of {plant.code}</span>}
+              </strong>
               <span className="text-right text-sm">
                 among the best {best}: {timesInTen(plant.amongBest)}
               </span>
@@ -217,7 +230,10 @@ function Working({ view, worth }: { view: Family; worth: FamilyWorth }) {
           <tbody>
             {worth.plants.slice(0, 40).map((plant) => (
               <tr key={plant.id}>
-                <td>{plant.number}</td>
+                <td className="whitespace-nowrap">
+                  {plant.number}
+                  {plant.code !== view.stand.code && ` of ${plant.code}`}
+                </td>
                 <td className="whitespace-nowrap">
                   {fixed(plant.index, 2)}{" "}
                   <span className="text-soft">

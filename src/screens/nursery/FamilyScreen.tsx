@@ -33,7 +33,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
         </>
       }
     >
-      <div className="flex flex-wrap items-center gap-4">
+      <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
         <Tag kind={stand.family ? "family" : "stand"} code={stand.code} />
         {plants.length > 0 && <MarkSeveral view={view} />}
         <CountForm stand={stand} beds={view.beds} />

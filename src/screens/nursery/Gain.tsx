@@ -11,6 +11,7 @@ import type { FamilyWorth } from "@/views/worth";
 import { CommandButton } from "../common/command";
 import { percent, reckonedPercent } from "../common/words";
 import { GainChart } from "./charts";
+import { notKept } from "./notKept";
 import { unitOf } from "./yardstickWords";
 
 type Props = { view: Family; worth: FamilyWorth; best: number; open: boolean; onOpen: (open: boolean) => void };
@@ -64,9 +65,7 @@ function Picture({ view, worth, best, open, onOpen, close }: Props & { close: ()
   const [kept, setKept] = useState(Math.min(best, steps.length));
   const step = steps[kept - 1]!;
   const optimum = frontier.length > 0 ? atKinship(frontier, step.kinship) : null;
-  const ids = worth.plants.slice(0, kept).map(({ id }) => id);
-  const marks = new Map(view.plants.map(({ id, mark }) => [id, mark]));
-  const toKeep = ids.filter((id) => !/^(keep|seed-parent)$/.test(marks.get(id) ?? ""));
+  const toKeep = notKept(worth.plants.slice(0, kept));
   return (
     <div className="grid grid-cols-1 gap-4">
       <label className="grid gap-1">
@@ -114,7 +113,7 @@ function Picture({ view, worth, best, open, onOpen, close }: Props & { close: ()
           )}
         </tbody>
       </table>
-      {optimum && <Optimum optimum={optimum} step={step} worth={worth} />}
+      {optimum && <Optimum optimum={optimum} step={step} worth={worth} own={view.stand.code} />}
       {toKeep.length > 0 && (
         <CommandButton
           command="plant.marks"
@@ -142,10 +141,12 @@ const Row = ({ name, words }: { name: string; words: string }) => (
 const WORTH_A_FLOWER = 0.02;
 
 /** The shares that bring most at the same narrowing, where they bring clearly more than equal ones. */
-function Optimum({ optimum, step, worth }: { optimum: Contributions; step: GainStep; worth: FamilyWorth }) {
+type OptimumProps = { optimum: Contributions; step: GainStep; worth: FamilyWorth; own: string };
+
+function Optimum({ optimum, step, worth, own }: OptimumProps) {
   const more = optimum.gain - step.index.likely;
   const shared = optimum.shares.flatMap((share, i) =>
-    share >= WORTH_A_FLOWER ? [{ share, number: worth.plants[i]!.number }] : [],
+    share >= WORTH_A_FLOWER ? [{ share, plant: worth.plants[i]! }] : [],
   );
   shared.sort((a, b) => b.share - a.share);
   if (more < 0.02) return <p>Equal seed of these is as good as any other way to narrow so much.</p>;
@@ -153,7 +154,14 @@ function Optimum({ optimum, step, worth }: { optimum: Contributions; step: GainS
     <section aria-label="Unequal shares">
       <h3>For the same narrowing, {fixed(more, 2)} more</h3>
       <p className="mt-1">
-        Seed in these shares: {shared.map(({ share, number }) => `plant ${number} ${percent(share)}`).join(", ")}.
+        Seed in these shares:{" "}
+        {shared
+          .map(
+            ({ share, plant: { number, code } }) =>
+              `plant ${number}${code === own ? "" : ` of ${code}`} ${percent(share)}`,
+          )
+          .join(", ")}
+        .
       </p>
     </section>
   );
