@@ -17,6 +17,7 @@ describe("values set right for their place", () => {
     const { model, explained, values } = adjustedForPlace(plants);
     expect(model).toBe("slope");
     expect(explained).toBeGreaterThan(0.999);
+    expect(explained).toBeLessThanOrEqual(1);
     for (const value of values) expect(value).toBeCloseTo(5 + 2 * 1.5 - 0.5 * 4.5, 9);
   });
 
