@@ -7,7 +7,8 @@ import { hiddenSelection } from "@/core/selection/hidden";
 import { selectionIntensity } from "@/core/selection/intensity";
 import { adjustedForPlace } from "@/core/selection/place";
 import { selectionResponse } from "@/core/selection/response";
-import { predicted, type Trait, type Worth, worthOf } from "@/core/selection/worth";
+import { predicted, type Trait, worthOf } from "@/core/selection/worth";
+import { AIM, ended, F2 } from "@/core/tests/selection";
 
 const say = (name: string, ...figures: string[]) => console.log(`${name.padEnd(62)} ${figures.join("   ")}`);
 const percent = (share: number) => `${(100 * share).toFixed(1)} %`;
@@ -29,26 +30,6 @@ function truthOf({ mother, father, sampled }: SampledPedigree, draw: () => numbe
   }
   return truth;
 }
-
-const AIM: Trait["aim"] = {
-  id: "t",
-  wanted: "high",
-  target: null,
-  targetWord: null,
-  weight: 1,
-  low: null,
-  high: null,
-  floor: null,
-  ceiling: null,
-  must: 0,
-};
-
-const F2 = (plants: number): Individual[] => [
-  { id: "one", inbreeding: 1 },
-  { id: "two", inbreeding: 1 },
-  { id: "f1", mother: "one", father: "two" },
-  ...Array.from({ length: plants }, (_, i) => ({ id: `p${i}`, mother: "f1", father: "f1" })),
-];
 
 /** F2 families whose heritability is drawn from what is guessed of it: ranges, and “among the best five”. */
 function families(count: number, plants: number): void {
@@ -74,21 +55,17 @@ function families(count: number, plants: number): void {
       spread: 1,
     };
     const candidates = values.map((_, i) => i + 3);
-    const going = worthOf({
-      pedigree,
-      candidates,
-      traits: [trait],
-      best: 5,
-      draws: 200,
-      random: luck,
-      parentalControl: 1,
-    });
-    let worths: Worth[] = [];
-    for (let step = going.next(); ; step = going.next())
-      if (step.done) {
-        worths = step.value.worths;
-        break;
-      }
+    const { worths } = ended(
+      worthOf({
+        pedigree,
+        candidates,
+        traits: [trait],
+        best: 5,
+        draws: 200,
+        random: luck,
+        parentalControl: 1,
+      }),
+    );
     const best = new Set([...truth.keys()].sort((a, b) => truth[b]! - truth[a]!).slice(0, 5));
     for (const [i, { traits, amongBest }] of worths.entries()) {
       all++;

@@ -1,21 +1,10 @@
 import { describe, expect, test } from "vitest";
 import { sampledPedigree } from "../pedigree/pedigree";
+import { AIM } from "../tests/selection";
 import { kinshipAmong } from "./breedingValues";
 import { type GainInput, gainSteps } from "./gain";
 import type { Aim } from "./ranking";
 
-const AIM: Aim = {
-  id: "t",
-  wanted: "high",
-  target: null,
-  targetWord: null,
-  weight: 1,
-  low: null,
-  high: null,
-  floor: null,
-  ceiling: null,
-  must: 0,
-};
 /** Unrelated plants that are not inbred, with one draw of each: what is known for certain. */
 function certain(values: number[], more: Partial<GainInput> = {}, aim: Partial<Aim> = {}): GainInput {
   return {

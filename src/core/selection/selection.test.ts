@@ -1,19 +1,13 @@
 import { describe, expect, test } from "vitest";
+import { AIM } from "../tests/selection";
 import { type Aim, rankPlants, summarise } from "./ranking";
 import { geneFrequency, removal, shedBy } from "./roguing";
 import { roguingForecast } from "./roguingForecast";
 
 const yardstick = (id: number, wanted: Aim["wanted"], more: Partial<Aim> = {}): Aim => ({
+  ...AIM,
   id: String(id),
   wanted,
-  target: null,
-  targetWord: null,
-  weight: 1,
-  low: null,
-  high: null,
-  floor: null,
-  ceiling: null,
-  must: 0,
   ...more,
 });
 const plant = (id: number, scores: Record<number, number | string>) => ({

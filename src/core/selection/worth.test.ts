@@ -1,28 +1,10 @@
 import { describe, expect, test } from "vitest";
 import { normalFrom, seeded } from "../numbers/chance";
-import { type Individual, sampledPedigree } from "../pedigree/pedigree";
+import { sampledPedigree } from "../pedigree/pedigree";
+import { AIM, ended, F2 } from "../tests/selection";
 import { heritabilityFrom } from "./heritability";
 import type { Aim } from "./ranking";
 import { predicted, type Trait, type Worth, worthOf } from "./worth";
-
-const AIM: Aim = {
-  id: "t",
-  wanted: "high",
-  target: null,
-  targetWord: null,
-  weight: 1,
-  low: null,
-  high: null,
-  floor: null,
-  ceiling: null,
-  must: 0,
-};
-const F2 = (plants: number): Individual[] => [
-  { id: "one", inbreeding: 1 },
-  { id: "two", inbreeding: 1 },
-  { id: "f1", mother: "one", father: "two" },
-  ...Array.from({ length: plants }, (_, i) => ({ id: `p${i}`, mother: "f1", father: "f1" })),
-];
 
 function trait(values: number[], more: Partial<Trait> = {}): Trait {
   return {
@@ -37,19 +19,17 @@ function trait(values: number[], more: Partial<Trait> = {}): Trait {
 }
 
 function run(plants: number, traits: Trait[], best = 3, draws = 800): Worth[] {
-  const going = worthOf({
-    pedigree: sampledPedigree(F2(plants)),
-    candidates: Array.from({ length: plants }, (_, i) => i + 3),
-    traits,
-    best,
-    draws,
-    random: seeded(7),
-    parentalControl: 1,
-  });
-  for (;;) {
-    const { done, value } = going.next();
-    if (done) return value.worths;
-  }
+  return ended(
+    worthOf({
+      pedigree: sampledPedigree(F2(plants)),
+      candidates: Array.from({ length: plants }, (_, i) => i + 3),
+      traits,
+      best,
+      draws,
+      random: seeded(7),
+      parentalControl: 1,
+    }),
+  ).worths;
 }
 
 describe("what plants are worth as parents", () => {
@@ -91,11 +71,7 @@ describe("what plants are worth as parents", () => {
         random: seeded(2),
         parentalControl: 1 as const,
       };
-      const going = worthOf({ ...input, traits: [{ ...trait([]), seen }] });
-      for (;;) {
-        const { done, value } = going.next();
-        if (done) return value.worths;
-      }
+      return ended(worthOf({ ...input, traits: [{ ...trait([]), seen }] })).worths;
     })();
     for (const { amongBest } of pure) expect(Math.abs(amongBest - 0.25)).toBeLessThan(0.08);
     expect(run(3, [trait([1, 2, 3])], 3).map(({ amongBest }) => amongBest)).toEqual([1, 1, 1]);

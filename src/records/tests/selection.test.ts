@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
+import { ended } from "@/core/tests/selection";
 import { compareView } from "@/views/compare";
 import { familyView } from "@/views/family";
 import { roguingView } from "@/views/roguing";
@@ -294,11 +295,7 @@ describe("yardsticks taken over", () => {
 
 describe("who is really better", () => {
   function worth(best = 5, across = false): FamilyWorth {
-    const going = familyWorth(garden.db, { standId, best, open: false, across });
-    for (;;) {
-      const { done, value } = going.next();
-      if (done) return value;
-    }
+    return ended(familyWorth(garden.db, { standId, best, open: false, across }));
   }
 
   test("nobody can say without scores, of one plant, or where nothing differs", () => {

@@ -1,0 +1,32 @@
+import type { Individual } from "../pedigree/pedigree";
+import type { Aim } from "../selection/ranking";
+
+/** More of a yardstick is better, and nothing puts a plant out. */
+export const AIM: Aim = {
+  id: "t",
+  wanted: "high",
+  target: null,
+  targetWord: null,
+  weight: 1,
+  low: null,
+  high: null,
+  floor: null,
+  ceiling: null,
+  must: 0,
+};
+
+/** Two pure lines, their F1, and so many plants of its selfed seed, from the fourth on. */
+export const F2 = (plants: number): Individual[] => [
+  { id: "one", inbreeding: 1 },
+  { id: "two", inbreeding: 1 },
+  { id: "f1", mother: "one", father: "two" },
+  ...Array.from({ length: plants }, (_, i) => ({ id: `p${i}`, mother: "f1", father: "f1" })),
+];
+
+/** What a long piece of work comes to. */
+export function ended<R>(going: Generator<unknown, R>): R {
+  for (;;) {
+    const { done, value } = going.next();
+    if (done) return value as R;
+  }
+}
