@@ -58,7 +58,7 @@ const FEWEST = 60;
 /** Less than this of the base's variance is no sampling worth speaking of. */
 const PURE = 0.02;
 const STEPS_OF_DRAWS = 400_000;
-/** What is taken to be inherited where nobody says: nine-tenths ranges within a family. Working values. */
+/** What is taken to be inherited of what an F2's sibs differ by, where nobody says: ranges. Working values. */
 const GUESS: Record<Yardstick["kind"], { low: number; high: number }> = {
   date: { low: 0.2, high: 0.7 },
   number: { low: 0.15, high: 0.6 },
@@ -71,7 +71,7 @@ const GUESS: Record<Yardstick["kind"], { low: number; high: number }> = {
 /** A grower's guess is good to so much either way. Working value. */
 const EITHER_WAY = 0.2;
 
-/** What is taken to be inherited of a yardstick within a family, as a nine-tenths range. */
+/** What is taken to be inherited of a yardstick, of what an F2's sibs differ by, as a range. */
 export const guessOf = ({ kind, inherited }: Yardstick) =>
   inherited === null
     ? GUESS[kind]

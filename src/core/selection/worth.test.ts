@@ -81,6 +81,22 @@ describe("what plants are worth as parents", () => {
     expect(once!.traits.t!.value).toBeGreaterThan(55);
   });
 
+  test("sibs of a family that is nearly fixed differ by less that is inherited, for the same scores", () => {
+    const values = [1, 2, 3, 4, 5, 6, 7, 8];
+    // F2 to F6: from plant to plant by single seeds, then eight sibs.
+    const fixed = [
+      ...F2(0),
+      { id: "f5", mother: "f1", father: "f1", selfings: 3 },
+      ...values.map((_, i) => ({ id: `p${i}`, mother: "f5", father: "f5" })),
+    ];
+    const pedigree = sampledPedigree(fixed);
+    const seen = values.map((value, i) => ({ individual: i + 4, environment: 0, value, weight: 1 }));
+    const told = predicted(pedigree, [4, 11], { ...trait([], { spread: 2 }), seen });
+    // Of F5 parents 1/16 is still mixed: their sibs have 1/32 of the base's variance, an F2's ½. With a share of 0.3 of an F2
+    // the rest is 0.5 · 0.7 / 0.3 = 1.1667, so that 0.03125 / 1.19792 is inherited, of a gap of 7.
+    expect(told[1]! - told[0]!).toBeCloseTo((7 * 0.03125) / (0.03125 + 1.16667), 3);
+  });
+
   test("less, nearer and within are better by their aim, and weights tip the scale", () => {
     const best = (traits: Trait[]) => {
       const worths = run(8, traits, 1);

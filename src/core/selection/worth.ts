@@ -68,22 +68,20 @@ export type Worth = {
 const quantile = (sorted: Float64Array, share: number): number =>
   sorted[Math.min(sorted.length - 1, Math.max(0, Math.round(share * (sorted.length - 1))))]!;
 
-/** The mean variance that one's own sampling adds, of the candidates. */
-function sampledWithin({ sampled }: SampledPedigree, candidates: number[]): number {
-  const mean = candidates.reduce((sum, i) => sum + sampled[i]!, 0) / candidates.length;
-  // Plants of a pure line differ by nothing that is inherited; next to nothing keeps the equations solvable.
-  return Math.max(mean, 1e-3);
-}
+/** Of an F2, and of full sibs whose parents are not inbred, half of the base's variance is among sibs. */
+const AMONG_SIBS = 0.5;
 
-function modelOf(pedigree: SampledPedigree, trait: Trait, share: number, within: number): AnimalModel {
-  const variance = trait.spread ** 2;
-  return {
-    pedigree,
-    seen: trait.seen,
-    environments: trait.environments,
-    additive: (share * variance) / within,
-    residual: (1 - share) * variance,
-  };
+/**
+ * The variances behind what plants showed. How much is inherited is said of sibs of an F2; sibs of a family that is nearly
+ * fixed differ by as much less of it as their pedigree leaves, and what is not inherited stays.
+ */
+function modelOf(pedigree: SampledPedigree, trait: Trait, share: number): AnimalModel {
+  const { seen, spread, environments } = trait;
+  const among = seen.reduce((sum, { individual }) => sum + pedigree.sampled[individual]!, 0) / seen.length;
+  // spread² = additive · among + residual, and of an F2 the share is additive · ½ of additive · ½ + residual.
+  const additive = spread ** 2 / (among + (AMONG_SIBS * (1 - share)) / share);
+  const residual = (additive * AMONG_SIBS * (1 - share)) / share;
+  return { pedigree, seen, environments, additive, residual };
 }
 
 /** How far the aim's goodness of what candidates showed is spread, to put yardsticks on one footing. */
@@ -99,7 +97,7 @@ function scaleOf({ aim, seen, spread }: Trait): number {
  * truth, weighed, and ranked each time; so that a rank comes with how sure it is.
  *
  * Each yardstick by itself (`drawnValues`), with a heritability drawn from what is known of it; what two yardsticks share is
- * left out. `share inherited` is taken within families. Words and yes or no count as 0 and 1.
+ * left out. The share inherited is that of an F2's sibs. Words and yes or no count as 0 and 1.
  * @returns one for each candidate, in their order, and what choices among them bring
  * @example worthOf({ pedigree: { mother: Int32Array.of(-1), father: Int32Array.of(-1), sampled: Float64Array.of(1) },
  *   candidates: [0], traits: [], best: 1, draws: 10, random: () => 0.5, parentalControl: 1 }).next().value.worths.length // 1
@@ -109,7 +107,6 @@ export function* worthOf(
 ): Generator<{ done: number; of: number }, { worths: Worth[]; choice: Choice }> {
   const { pedigree, candidates, traits, draws, random } = input;
   const n = candidates.length;
-  const within = sampledWithin(pedigree, candidates);
   const weights = traits.reduce((sum, { aim }) => sum + aim.weight, 0);
   const index = new Float64Array(n * draws);
   const byTrait = new Map<Id, TraitWorth[]>();
@@ -120,7 +117,7 @@ export function* worthOf(
     const prior = new Float64Array(draws);
     for (let d = 0; d < draws; d++) {
       const share = drawnHeritability(trait.heritability, random());
-      const model = modelOf(pedigree, trait, share, within);
+      const model = modelOf(pedigree, trait, share);
       const { values, environments } = drawnValues(model, random);
       prior[d] = model.additive;
       const here = trait.reference.reduce((sum, e) => sum + environments[e]!, 0) / trait.reference.length;
@@ -220,7 +217,7 @@ function amongBest(index: Float64Array, n: number, { draws, best, random }: Wort
  *   heritability: { likely: 0.3 } }) // [0]
  */
 export function predicted(pedigree: SampledPedigree, candidates: number[], trait: Trait): number[] {
-  const model = modelOf(pedigree, trait, trait.heritability.likely, sampledWithin(pedigree, candidates));
+  const model = modelOf(pedigree, trait, trait.heritability.likely);
   const { values } = breedingValues(model);
   return candidates.map((i) => values[i]!);
 }
