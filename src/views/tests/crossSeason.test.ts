@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import { dayAt } from "@/core/climate/sun";
 import { family, type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { crossView } from "../crosses";
 import type { CrossTask, FatherTask } from "../crossTasks";
@@ -286,7 +287,8 @@ describe("a device that stands on another day", () => {
     garden.on("2027-07-09");
     garden.done("flower.cover", { crossId, flowers: 2, on: "2027-07-09" });
     const look = (day: DeviceDay) => outlook(garden.db, day).look;
-    const now = new Date().toISOString().slice(0, 10);
+    // The garden's own day, which may be another than that of the clock's zone.
+    const now = dayAt(new Date(), garden.sky().garden.timezone);
     expect([look(null), look("now"), look(now)]).toEqual([null, null, null]);
     expect([look("2001-07-09"), look("2098-07-09")]).toEqual(["back", "ahead"]);
     // A demo garden stands on a day of its own.
