@@ -2,7 +2,7 @@ import Joi from "joi";
 import { type Computation, share } from "./computations";
 import { progenyTest } from "./inheritance/progeny";
 import { segregationTest } from "./inheritance/segregation";
-import { type Individual, inbreedingOfAll, kinshipsOf } from "./pedigree/pedigree";
+import { type Individual, kinshipsOf } from "./pedigree/pedigree";
 import { offTypeBound, offTypeStandard } from "./purity/offTypes";
 import { selectionIntensity } from "./selection/intensity";
 import { selectionResponse } from "./selection/response";
@@ -114,7 +114,8 @@ export const BREEDING: Computation[] = [
     run: ({ individuals, pairs }: PedigreeInput) => {
       const kinship = kinshipsOf(individuals);
       return {
-        inbreeding: inbreedingOfAll(individuals),
+        // Of one with itself: (1 + F) / 2.
+        inbreeding: Object.fromEntries(individuals.map(({ id: one }) => [one, 2 * kinship(one, one) - 1])),
         kinship: pairs.map(([one, other]) => kinship(one, other)),
       };
     },

@@ -2,9 +2,10 @@ import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { type Correlation, correlation } from "@/core/selection/correlation";
+import { isKept } from "@/core/selection/marks";
 import { type Summary, summarise } from "@/core/selection/ranking";
-import { type ScoreValue, valueOfLooks, withRatios } from "@/core/selection/yardsticks";
-import { type LookRow, lineNames, looksOnYardsticks, yardsticks } from "@/records/line/queries";
+import type { ScoreValue } from "@/core/selection/yardsticks";
+import { lineNames, looksOnYardsticks, yardsticks } from "@/records/line/queries";
 import { plantsOfStand } from "@/records/plant/queries";
 import { type StandRow, sistersOf, standByCode, standsOfLine } from "@/records/stand/queries";
 import { isMeasured } from "@/records/yardstick/rules";
@@ -12,6 +13,7 @@ import type { Yardstick } from "@/records/yardstick/yardstick";
 import { type Band, band } from "./band";
 import { type Leanings, leaningsOf } from "./leanings";
 import type { Outlook } from "./outlook";
+import { type ShownPlant, shownBy, wordOf } from "./shown";
 
 /** Plants that are looked at together, on one yardstick. */
 export type Group = {
@@ -43,29 +45,18 @@ export type Comparison = {
   chosen: { number: number; mark: string; values: Record<Id, ScoreValue> }[];
 };
 
-type Shown = Record<Id, ScoreValue>;
-
-/** What each plant shows on all yardsticks. */
-function shownBy(looks: LookRow[], marks: Yardstick[]): Map<Id, { row: LookRow; values: Shown }> {
-  const by = new Map(marks.map((mark) => [mark.id, mark]));
-  return new Map(
-    [...groupBy(looks, ({ plantId }) => plantId)].map(([plantId, own]) => {
-      const values: Shown = {};
-      for (const [id, of] of groupBy(own, ({ yardstickId }) => yardstickId)) {
-        const mark = by.get(id);
-        if (mark) values[id] = valueOfLooks(of, mark.often, isMeasured(mark.kind));
-      }
-      return [plantId, { row: own[0]!, values: withRatios(values, marks) }];
-    }),
-  );
-}
-
-function groupOf(kind: Group["kind"], name: string, code: string | null, mark: Yardstick, shown: Shown[]): Group {
+function groupOf(
+  kind: Group["kind"],
+  name: string,
+  code: string | null,
+  mark: Yardstick,
+  shown: ShownPlant["values"][],
+): Group {
   const seen = shown.flatMap((values) => values[mark.id] ?? []);
   const values = isMeasured(mark.kind) ? seen.flatMap(({ number }) => number ?? []) : [];
   const words = isMeasured(mark.kind)
     ? []
-    : [...groupBy(seen, ({ word, number }) => word ?? (number === 1 ? "yes" : "no"))].map(([word, of]) => ({
+    : [...groupBy(seen, wordOf)].map(([word, of]) => ({
         word,
         count: of.length,
       }));
@@ -130,7 +121,7 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
   const measured = marks.filter(({ kind }) => isMeasured(kind));
   const pair = twoOf(measured, asked.x, asked.y);
   const plants = plantsOfStand(db, stand.id);
-  const kept = new Set(plants.filter(({ mark }) => mark === "keep" || mark === "seed-parent").map(({ id }) => id));
+  const kept = new Set(plants.filter(({ mark }) => isKept(mark)).map(({ id }) => id));
   const numberOf = new Map(plants.map(({ id, number }) => [id, number]));
   const points = pair
     ? own.flatMap(({ row, values }) => {

@@ -6,14 +6,7 @@ import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { plantsInRow } from "@/core/selection/bench";
 import { type Summary, summarise } from "@/core/selection/ranking";
-import {
-  type Look,
-  type Repeatability,
-  repeatability,
-  type ScoreValue,
-  valueOfLooks,
-  withRatios,
-} from "@/core/selection/yardsticks";
+import { type Look, type Repeatability, repeatability, type ScoreValue, withRatios } from "@/core/selection/yardsticks";
 import { nextScoring, stageSpan, type ToScore } from "@/core/work/score";
 import { headOf } from "@/db/ops";
 import { type BedChoice, bedChoices } from "@/records/bed/queries";
@@ -31,6 +24,7 @@ import { type Band, band } from "./band";
 import { type LivedStand, livedStand } from "./lived";
 import type { ForecastStand } from "./outlook";
 import { type Raised, raisedOf } from "./raising";
+import { shownOn, wordOf } from "./shown";
 
 export type ParentFigure = { line: string; season: string; summary: Summary | null; words: string | null };
 export type YardstickView = Yardstick & {
@@ -99,16 +93,12 @@ function parentFigures(
   return parents.map((parent): ParentFigure => {
     const all = of(parent);
     const same = all.filter((s) => s.season === stand.season);
-    const values = (same.length ? same : all).map(({ looks }) =>
-      valueOfLooks(looks, mark.often, isMeasured(mark.kind)),
-    );
+    const values = (same.length ? same : all).map(({ looks }) => shownOn(mark, looks));
     return {
       line: names.get(parent) ?? "",
       season: same.length ? "this season" : "all seasons",
       summary: isMeasured(mark.kind) ? summarise(values.flatMap(({ number }) => number ?? [])) : null,
-      words: isMeasured(mark.kind)
-        ? null
-        : commonest(values.map(({ word, number }) => word ?? (number === 1 ? "yes" : "no"))),
+      words: isMeasured(mark.kind) ? null : commonest(values.map(wordOf)),
     };
   });
 }
@@ -123,7 +113,7 @@ function scoreViews(rows: PlantScore[], marks: Yardstick[]): Family["scores"] {
     if (!mark) continue;
     scores[plantId] ??= {};
     scores[plantId][yardstickId] = {
-      ...valueOfLooks(looks, mark.often, isMeasured(mark.kind)),
+      ...shownOn(mark, looks),
       ...(looks.length > 1 ? { last: { number, word } } : {}),
       looks: looks.length,
       version,
@@ -193,7 +183,7 @@ export function familyView(sky: Outlook, code: string): Family | null {
           : commonest(
               standing.flatMap((p) => {
                 const value = scores[p.id]?.[mark.id];
-                return value ? [value.word ?? (value.number === 1 ? "yes" : "no")] : [];
+                return value ? [wordOf(value)] : [];
               }),
             ),
         repeats:

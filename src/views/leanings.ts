@@ -2,6 +2,7 @@ import type { Id } from "@/core/custody/id";
 import { seeded } from "@/core/numbers/chance";
 import { placeOf, plantsInRow } from "@/core/selection/bench";
 import { hiddenSelection, type Leaning } from "@/core/selection/hidden";
+import { isKept } from "@/core/selection/marks";
 import { goodness } from "@/core/selection/ranking";
 import type { ScoreValue } from "@/core/selection/yardsticks";
 import type { Plant } from "@/records/plant/plant";
@@ -10,6 +11,7 @@ import type { StandRow } from "@/records/stand/queries";
 import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import type { Outlook } from "./outlook";
+import { aimOfFigures, figureOf } from "./shown";
 import { guessOf } from "./worth";
 
 /** A leaning with whether it goes where the aim points, and what it does to the next generation where it is inherited. */
@@ -28,16 +30,10 @@ export type Leanings = {
   list: LeaningView[];
 };
 
-/** A measure of words, or of yes or no, counts what is wanted, or yes, as 1. */
-function figureOf(mark: Yardstick, value: ScoreValue | undefined): number | null {
-  if (!value) return null;
-  return mark.kind === "category" ? Number(value.word === mark.targetWord) : value.number;
-}
-
 /** Whether the chosen lie nearer to what is wanted than all do, by their means. */
 function towards(mark: Yardstick, { chosen, all }: Leaning): LeaningView["kind"] {
   if (mark.wanted === "none") return "beside";
-  const aim = mark.kind === "category" ? { ...mark, wanted: "high" as const } : mark;
+  const aim = aimOfFigures(mark);
   const good = (value: number) => goodness(aim, { number: value, word: null });
   return good(chosen) >= good(all) ? "aim" : "against";
 }
@@ -52,9 +48,7 @@ export function leaningsOf(
 ): Leanings {
   const mothers = plantsThatGaveSeed(sky.db, stand.id);
   const gave = mothers.size > 0;
-  const chosen = plants.map(({ id, mark, removedOn }) =>
-    gave ? mothers.has(id) : removedOn === null && (mark === "keep" || mark === "seed-parent"),
-  );
+  const chosen = plants.map(({ id, mark, removedOn }) => (gave ? mothers.has(id) : removedOn === null && isKept(mark)));
   const perRow = plantsInRow(plants.at(-1)?.number ?? 0, stand.rowCount);
   const places = plants.map(({ number }) => placeOf(number, perRow));
   const rows = new Set(places.map(({ row }) => row)).size;

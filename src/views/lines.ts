@@ -6,7 +6,6 @@ import { mixedByGeneration } from "@/core/inheritance/heterozygosity";
 import { groupBy } from "@/core/lists/groupBy";
 import { type AskedOfList, NOTHING_ASKED } from "@/core/lists/listed";
 import { type Summary, summarise } from "@/core/selection/ranking";
-import { valueOfLooks } from "@/core/selection/yardsticks";
 import type { Db } from "@/db/open";
 import type { Garden } from "@/records/garden/garden";
 import type { Line } from "@/records/line/line";
@@ -21,12 +20,12 @@ import {
 } from "@/records/line/queries";
 import { type LotRow, lots } from "@/records/lot/queries";
 import { standsOfLine } from "@/records/stand/queries";
-import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { lineList } from "./lineRows";
 import type { ForecastStand } from "./outlook";
+import { shownOn } from "./shown";
 
 export type Lines = { garden: Garden; band: Band } & ReturnType<typeof lineList>;
 
@@ -88,10 +87,10 @@ function rungsOf(rows: GenerationRow[], fixing: boolean, { outcrossing, ploidy }
 }
 
 /** What each plant shows of however many looks. */
-const plantsOf = (looks: LookRow[], { often, kind }: Yardstick) =>
+const plantsOf = (looks: LookRow[], mark: Yardstick) =>
   [...groupBy(looks, ({ plantId }) => plantId).values()].map((own) => ({
     ...own.at(-1)!,
-    ...valueOfLooks(own, often, isMeasured(kind)),
+    ...shownOn(mark, own),
   }));
 
 function laddersOf(db: Db, line: Line, marks: Yardstick[], parents: (Line | null)[]): YardstickLadder[] {

@@ -139,17 +139,6 @@ export function sampledPedigree(individuals: Individual[]) {
 }
 
 /**
- * The inbreeding of every individual by its id, 0–1.
- * @param individuals parents before their children
- * @throws RangeError for an id that stands twice, is missing, or comes before its parent
- * @example inbreedingOfAll([{ id: "A" }, { id: "S", mother: "A", father: "A" }]) // { A: 0, S: 0.5 }
- */
-export function inbreedingOfAll(individuals: Individual[]): Record<string, number> {
-  const { inbreeding } = sampledPedigree(individuals);
-  return Object.fromEntries(individuals.map(({ id }, i) => [id, inbreeding[i]!]));
-}
-
-/**
  * Kinships of a pedigree that is read once: of an individual with itself (1 + F)/2, its inbreeding F thus being
  * 2k − 1; of two others the mean of the younger's parents' kinships with the older; an unknown parent is unrelated to all.
  *

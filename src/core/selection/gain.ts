@@ -1,10 +1,8 @@
 import type { Id } from "../custody/id";
 import { alleleRetention } from "../inheritance/smallPopulation";
 import { shareBelow } from "../numbers/probit";
+import { type Ranged, ranged } from "./ranged";
 import type { Aim } from "./ranking";
-
-/** A figure with its nine-tenths range. */
-export type Ranged = { likely: number; low: number; high: number };
 
 /** What keeping the best so many as parents does to the next generation. */
 export type GainStep = {
@@ -39,12 +37,6 @@ export type GainInput = {
 };
 
 const RARE = 0.05;
-
-function ranged(draws: Float64Array): Ranged {
-  const sorted = Float64Array.from(draws).sort();
-  const at = (share: number) => sorted[Math.round(share * (sorted.length - 1))]!;
-  return { likely: draws.reduce((a, b) => a + b, 0) / draws.length, low: at(0.05), high: at(0.95) };
-}
 
 /** Running means over the kept, draw by draw, against the mean of all. */
 class Kept {
@@ -97,7 +89,6 @@ export function gainSteps(input: GainInput): GainStep[] {
   const n = order.length;
   const worth = new Kept(index, draws, n);
   const by = traits.map((trait) => ({ trait, kept: new Kept(trait.values, draws, n) }));
-  const bounded = by.filter(({ trait }) => limits(trait));
   const apart = meanApart(kinship);
   let kin = 0;
   return order.map((candidate, i) => {
@@ -107,6 +98,7 @@ export function gainSteps(input: GainInput): GainStep[] {
     kin += kinship[candidate]![candidate]! + 2 * order.slice(0, i).reduce((sum, j) => sum + kinship[candidate]![j]!, 0);
     const mean = kin / kept ** 2;
     const responses = by.map(({ trait, kept: of }) => ({ trait, of, draws: of.above(kept).map((x) => c * x) }));
+    const bounded = responses.filter(({ trait }) => limits(trait));
     return {
       kept,
       index: ranged(worth.above(kept).map((x) => c * x)),
@@ -123,13 +115,11 @@ export function gainSteps(input: GainInput): GainStep[] {
           ? null
           : ranged(
               Float64Array.from({ length: draws }, (_, d) =>
-                responses
-                  .filter(({ trait }) => limits(trait))
-                  .reduce(
-                    (share, { trait, of, draws: own }) =>
-                      share * within(trait.aim, of.meanOfAll(d) + own[d]!, trait.spread),
-                    1,
-                  ),
+                bounded.reduce(
+                  (share, { trait, of, draws: own }) =>
+                    share * within(trait.aim, of.meanOfAll(d) + own[d]!, trait.spread),
+                  1,
+                ),
               ),
             ),
     };

@@ -48,6 +48,12 @@ export function goodness(
 }
 
 /**
+ * Whether a yardstick counts in a choice, and is not only looked at.
+ * @example counts({ wanted: "none", weight: 2 }) // false
+ */
+export const counts = ({ wanted, weight }: Pick<Aim, "wanted" | "weight">): boolean => weight > 0 && wanted !== "none";
+
+/**
  * Whether a value alone puts a plant out.
  * @example failsAim({ wanted: "high", floor: 5 }, { number: 4, word: null }) // true
  */
@@ -81,7 +87,7 @@ export type Ranked = {
  *   "s", wanted: "high", weight: 2 }])[0] // { id: "b", index: 0.7071, scored: 1, rank: 1, out: [] }
  */
 export function rankPlants(plants: ScoredPlant[], yardsticks: Aim[]): Ranked[] {
-  const used = yardsticks.filter((y) => y.weight > 0 && y.wanted !== "none");
+  const used = yardsticks.filter(counts);
   const scales = used.map((yardstick) => {
     const values = plants.flatMap((p) => {
       const score = p.scores[yardstick.id];

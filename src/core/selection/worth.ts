@@ -1,3 +1,4 @@
+import { mean, sampleStandardDeviation, variance } from "simple-statistics";
 import type { Id } from "../custody/id";
 import {
   type AnimalModel,
@@ -10,6 +11,7 @@ import {
 import { type FrontierPoint, frontierOf } from "./contributions";
 import { type DrawnTrait, type GainStep, gainSteps } from "./gain";
 import { drawnHeritability, type Heritability } from "./heritability";
+import { ranged } from "./ranged";
 import { type Aim, goodness } from "./ranking";
 
 /** What is known of one yardstick. */
@@ -65,9 +67,6 @@ export type Worth = {
   traits: Record<Id, TraitWorth>;
 };
 
-const quantile = (sorted: Float64Array, share: number): number =>
-  sorted[Math.min(sorted.length - 1, Math.max(0, Math.round(share * (sorted.length - 1))))]!;
-
 /** Of an F2, and of full sibs whose parents are not inbred, half of the base's variance is among sibs. */
 const AMONG_SIBS = 0.5;
 
@@ -87,8 +86,7 @@ function modelOf(pedigree: SampledPedigree, trait: Trait, share: number): Animal
 /** How far the aim's goodness of what candidates showed is spread, to put yardsticks on one footing. */
 function scaleOf({ aim, seen, spread }: Trait): number {
   const good = seen.map(({ value }) => goodness(aim, { number: value, word: null }));
-  const mean = good.reduce((a, b) => a + b, 0) / good.length;
-  const deviation = Math.sqrt(good.reduce((sum, g) => sum + (g - mean) ** 2, 0) / Math.max(1, good.length - 1));
+  const deviation = good.length > 1 ? sampleStandardDeviation(good) : 0;
   return deviation > 0 ? deviation : spread;
 }
 
@@ -134,12 +132,10 @@ export function* worthOf(
   }
   const among = amongBest(index, n, input);
   const worths = candidates.map((_, c): Worth => {
-    const own = index.subarray(c * draws, (c + 1) * draws);
-    const sorted = Float64Array.from(own).sort();
+    const { likely, ...range } = ranged(index.subarray(c * draws, (c + 1) * draws));
     return {
-      index: own.reduce((a, b) => a + b, 0) / draws,
-      low: quantile(sorted, 0.05),
-      high: quantile(sorted, 0.95),
+      index: likely,
+      ...range,
       amongBest: among[c]!,
       traits: Object.fromEntries([...byTrait].map(([id, own]) => [id, own[c]!])),
     };
@@ -156,17 +152,16 @@ function choiceOf(input: WorthInput, worths: Worth[], index: Float64Array, trait
   const order = [...worths.keys()].sort((a, b) => worths[b]!.index - worths[a]!.index);
   const kinship = kinshipAmong(pedigree, candidates);
   const shared = order.slice(0, MOST_SHARED);
+  const middle = mean(worths.map(({ index: of }) => of));
   return {
     steps: gainSteps({ order, draws, index, traits, kinship, parentalControl }),
     frontier: frontierOf(
-      shared.map((c) => parentalControl * (worths[c]!.index - meanIndex(worths))),
+      shared.map((c) => parentalControl * (worths[c]!.index - middle)),
       shared.map((a) => shared.map((b) => kinship[a]![b]!)),
       POINTS,
     ),
   };
 }
-
-const meanIndex = (worths: Worth[]): number => worths.reduce((sum, { index }) => sum + index, 0) / worths.length;
 
 /** What the draws of one yardstick say of each candidate; reliability against what sibs differ by. */
 function toldOf(drawn: Float64Array, prior: Float64Array, { candidates, pedigree, draws }: WorthInput): TraitWorth[] {
@@ -179,15 +174,13 @@ function toldOf(drawn: Float64Array, prior: Float64Array, { candidates, pedigree
   const additive = prior.reduce((a, b) => a + b, 0) / draws;
   return candidates.map((position, c) => {
     const own = drawn.subarray(c * draws, (c + 1) * draws);
-    const sorted = Float64Array.from(own).sort();
+    const { likely, ...range } = ranged(own);
     const apart = own.map((value, d) => value - means[d]!);
-    const mean = apart.reduce((a, b) => a + b, 0) / draws;
-    const left = apart.reduce((sum, x) => sum + (x - mean) ** 2, 0) / draws;
+    const left = variance([...apart]);
     const could = additive * Math.max(pedigree.sampled[position]!, 1e-3);
     return {
-      value: own.reduce((a, b) => a + b, 0) / draws,
-      low: quantile(sorted, 0.05),
-      high: quantile(sorted, 0.95),
+      value: likely,
+      ...range,
       reliability: Math.min(0.99, Math.max(0, 1 - left / could)),
     };
   });

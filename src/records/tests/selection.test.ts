@@ -343,6 +343,19 @@ describe("who is really better", () => {
     ).toEqual([3, 11]);
   });
 
+  test("a floor on what is reckoned of two others puts a plant out as well, and their looks are no second looks at it", () => {
+    const [mass, count] = [add({ name: "Mass" }), add({ name: "Count", kind: "count" })];
+    const each = add({ name: "Each", kind: "ratio", ofId: mass, byId: count, floor: 2 });
+    for (let n = 1; n <= 6; n++) {
+      score(mass, n, String(n === 4 ? 3 : 10 + n));
+      score(count, n, "2");
+    }
+    const { plants: list, yardsticks, out } = worth();
+    expect(out).toBe(1);
+    expect(list.some(({ number }) => number === 4)).toBe(false);
+    expect(yardsticks.find(({ id }) => id === each)!.heritability.from).toEqual([]);
+  });
+
   test("with its sisters the best of the generation are found, each under its own family's code", () => {
     const id = add({});
     const sister = garden.done("stand.add", { lineId, sown: "2027-05-02", plants: 6, family: 1 }).id;

@@ -1,63 +1,19 @@
 "use client";
 import clsx from "clsx";
-import { type KeyboardEvent, lazy, type MouseEvent, Suspense, useEffect, useMemo, useRef, useState } from "react";
+import { type KeyboardEvent, type MouseEvent, Suspense, useEffect, useMemo, useRef, useState } from "react";
 import { keyScore, scoreShown, typesOn } from "@/core/selection/typing";
 import type { Plant } from "@/records/plant/plant";
-import type { Family, YardstickView } from "@/views/family";
+import type { Family } from "@/views/family";
 import { useCommand } from "../common/command";
+import { BarePlants } from "./BarePlants";
 import { BenchCell } from "./BenchCell";
 import { HowToScore, YardstickChoice } from "./BenchHead";
+import { begins, beside, firstOf, reachOf, rowsOf } from "./benchWalk";
 import { LastScoreLine } from "./LastScoreLine";
+import { PlantSheet } from "./lazySheet";
 import { useScoring } from "./useScoring";
 
-// Fetched when the first plant is opened: scores are mostly typed into the bench.
-const PlantSheet = lazy(async () => ({ default: (await import("./PlantSheet")).PlantSheet }));
-
 const MARK_KEYS = { k: "keep", s: "seed-parent", w: "watch", d: "none" } as const;
-
-/** Rows as they were planted; a plant that has no number any more leaves its place. */
-function rowsOf(plants: Plant[], perRow: number): Plant[][] {
-  const rows: Plant[][] = [];
-  for (const plant of plants) {
-    const row = Math.floor((plant.number - 1) / perRow);
-    rows[row] ??= [];
-    rows[row].push(plant);
-  }
-  return rows.filter(Boolean);
-}
-
-/** The cell that lies nearest above or below another on the screen, however the rows are wrapped. */
-function beside(grid: HTMLElement, from: HTMLElement, down: boolean): HTMLElement | null {
-  const own = from.getBoundingClientRect();
-  const middle = own.left + own.width / 2;
-  let best: { cell: HTMLElement; far: number } | null = null;
-  for (const cell of grid.querySelectorAll<HTMLElement>("[data-plant]")) {
-    const box = cell.getBoundingClientRect();
-    const away = down ? box.top - own.bottom : own.top - box.bottom;
-    if (away < -1) continue;
-    const far = away * 4 + Math.abs(box.left + box.width / 2 - middle);
-    if (!best || far < best.far) best = { cell, far };
-  }
-  return best?.cell ?? null;
-}
-
-/** A figure begins with a digit or its sign, a word with a letter; other keys have other uses. */
-const begins = ({ kind }: YardstickView, key: string): boolean => (kind === "category" ? /\p{L}/u : /[0-9-]/).test(key);
-
-/** How far along between the lowest and the highest value of the family each value lies. */
-function reachOf({ kind, family }: YardstickView): ((value: number) => number) | null {
-  if (kind === "scale") return (value) => (value - 1) / 8;
-  if (!family || family.high === family.low) return null;
-  return (value) => Math.min(1, Math.max(0, (value - family.low) / (family.high - family.low)));
-}
-
-/** What is to be scored now comes first; else what somebody began with, and what nobody was scored on. */
-const firstOf = (due: string[], yardsticks: YardstickView[]): string =>
-  (
-    yardsticks.find(({ name }) => due.includes(name)) ??
-    yardsticks.find(({ unscored }) => unscored > 0) ??
-    yardsticks[0]
-  )?.id ?? "";
 
 type Props = { view: Family & { chosen: number | null } };
 
@@ -89,7 +45,7 @@ export function Bench({ view }: Props) {
   useEffect(() => {
     if (plants.length > 0 && !plants.some(({ number }) => number === at)) setAt(plants[0]!.number);
   }, [plants, at]);
-  if (!yardstick) return <Bare view={view} open={open} onOpen={setOpen} />;
+  if (!yardstick) return <BarePlants view={view} open={open} onOpen={setOpen} />;
 
   const plant = plants.find(({ number }) => number === at);
   const next = (from: number) => standing.find(({ number }) => number > from)?.number;
@@ -270,36 +226,5 @@ export function Bench({ view }: Props) {
         </Suspense>
       )}
     </section>
-  );
-}
-
-/** Plants without yardsticks can still be opened and marked. */
-function Bare({ view, open, onOpen }: { view: Family; open: number | null; onOpen: (number: number | null) => void }) {
-  const scoring = useScoring(view);
-  const opened = view.plants.find(({ number }) => number === open);
-  return (
-    <>
-      <p className="mb-3 max-w-prose">
-        Nothing to score on yet: choose a few yardsticks on the right. Plants can be opened and marked all the same.
-      </p>
-      <div className="grid grid-cols-[repeat(auto-fill,minmax(3.1rem,1fr))] gap-1.5">
-        {view.plants.map(({ id, number, mark }) => (
-          <button
-            key={id}
-            type="button"
-            className={clsx("leaf min-h-12 px-1", mark === "out" && "text-rust")}
-            aria-label={`Plant ${number}${mark === "none" ? "" : `, ${mark}`}`}
-            onClick={() => onOpen(number)}
-          >
-            {number}
-          </button>
-        ))}
-      </div>
-      {opened && (
-        <Suspense>
-          <PlantSheet plant={opened} view={view} scoring={scoring} onGo={onOpen} />
-        </Suspense>
-      )}
-    </>
   );
 }

@@ -1,6 +1,8 @@
 "use client";
 import { useState } from "react";
 import type { Id } from "@/core/custody/id";
+import { isKept } from "@/core/selection/marks";
+import { counts, summarise } from "@/core/selection/ranking";
 import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { fixed } from "@/core/writing/numbers";
@@ -16,7 +18,7 @@ import { meanInWords, unitOf } from "./yardstickWords";
 
 /** Who is really better: the best plants as parents, each with how sure that is, why, and the press that keeps them. */
 export function Better({ view }: { view: Family }) {
-  const kept = view.plants.filter(({ mark, removedOn }) => removedOn === null && /^(keep|seed-parent)$/.test(mark));
+  const kept = view.plants.filter(({ mark, removedOn }) => removedOn === null && isKept(mark));
   const [best, setBest] = useState(kept.length > 1 ? kept.length : 5);
   const [open, setOpen] = useState(false);
   const [across, setAcross] = useState(false);
@@ -72,6 +74,7 @@ function Ranked({ view, worth, best, onBest, open, onOpen }: RankedProps) {
   const high = Math.max(...shown.map((p) => p.high));
   const at = (value: number) => `${((value - low) / (high - low || 1)) * 100}%`;
   const toKeep = notKept(plants.slice(0, best));
+  const why = reasonsAmong(plants, view.yardsticks);
   return (
     <>
       <label className="mt-2 flex flex-wrap items-center gap-2">
@@ -106,7 +109,7 @@ function Ranked({ view, worth, best, onBest, open, onOpen }: RankedProps) {
               />
               <span className="absolute inset-y-0 w-1 bg-damson" style={{ left: at(plant.index) }} />
             </div>
-            <p className="text-sm text-soft">{whyInWords(plant, plants, view.yardsticks)}</p>
+            <p className="text-sm text-soft">{why(plant)}</p>
           </li>
         ))}
       </ol>
@@ -138,14 +141,14 @@ function Ranked({ view, worth, best, onBest, open, onOpen }: RankedProps) {
 
 /** How much of the aim nobody has looked at yet. */
 function Missing({ view, worth }: Pick<RankedProps, "view" | "worth">) {
-  const counts = view.yardsticks.filter(({ wanted, weight }) => wanted !== "none" && weight > 0);
+  const wanted = view.yardsticks.filter(counts);
   const seen = new Set(worth.yardsticks.map(({ id }) => id));
-  const missing = counts.filter(({ id }) => !seen.has(id));
+  const missing = wanted.filter(({ id }) => !seen.has(id));
   if (missing.length === 0) return null;
   const weightOf = (list: YardstickView[]) => list.reduce((sum, { weight }) => sum + weight, 0);
   return (
     <p className="mt-2 border-l-4 border-quince pl-3">
-      Only {percent(1 - weightOf(missing) / weightOf(counts))} of what is wanted was looked at. Not yet:{" "}
+      Only {percent(1 - weightOf(missing) / weightOf(wanted))} of what is wanted was looked at. Not yet:{" "}
       {missing.map(({ name }) => name).join(", ")}.
     </p>
   );
@@ -154,24 +157,30 @@ function Missing({ view, worth }: Pick<RankedProps, "view" | "worth">) {
 /** How many reasons are said. */
 const REASONS = 2;
 
-/** What its place rests on: the yardsticks on which it stands out most, towards the aim or against it. */
-function whyInWords(plant: PlantWorth, all: PlantWorth[], yardsticks: YardstickView[]): string {
-  const reasons = yardsticks.flatMap((y) => {
-    const own = plant.traits[y.id];
-    if (!own || y.wanted === "none") return [];
-    const values = all.map((other) => other.traits[y.id]!.value);
-    const mean = values.reduce((a, b) => a + b, 0) / values.length;
-    const spread = Math.sqrt(values.reduce((sum, v) => sum + (v - mean) ** 2, 0) / values.length);
-    const away = spread > 0 ? (own.value - mean) / spread : 0;
-    return [{ y, own, away: Math.abs(away) * y.weight }];
+/** What a place rests on: the yardsticks on which a plant stands out most of all, towards the aim or against it. */
+function reasonsAmong(all: PlantWorth[], yardsticks: YardstickView[]): (plant: PlantWorth) => string {
+  const scales = yardsticks.flatMap((y) => {
+    const values = all.flatMap(({ traits }) => traits[y.id]?.value ?? []);
+    const known = y.wanted === "none" ? null : summarise(values);
+    return known ? [{ y, ...known }] : [];
   });
-  reasons.sort((a, b) => b.away - a.away);
-  const told = reasons.slice(0, REASONS).map(({ y, own }) => {
-    if (y.kind === "category") return `${y.targetWord ?? y.name} in ${percent(Math.min(1, Math.max(0, own.value)))}`;
-    if (y.kind === "yes-no") return `${y.name} in ${percent(Math.min(1, Math.max(0, own.value)))}`;
-    return `${y.name} ${meanInWords(own.value, null, unitOf(y))}`;
-  });
-  return `Its seed: ${told.join(", ")}`;
+  return ({ traits }) => {
+    const reasons = scales.map(({ y, mean, spread }) => {
+      const { value } = traits[y.id]!;
+      return { y, value, away: spread ? (Math.abs(value - mean) / spread) * y.weight : 0 };
+    });
+    reasons.sort((a, b) => b.away - a.away);
+    return `Its seed: ${reasons
+      .slice(0, REASONS)
+      .map(({ y, value }) => seedInWords(y, value))
+      .join(", ")}`;
+  };
+}
+
+function seedInWords(y: YardstickView, value: number): string {
+  const name = y.kind === "category" ? (y.targetWord ?? y.name) : y.name;
+  if (y.kind === "category" || y.kind === "yes-no") return `${name} in ${percent(Math.min(1, Math.max(0, value)))}`;
+  return `${name} ${meanInWords(value, null, unitOf(y))}`;
 }
 
 const PLACES = {

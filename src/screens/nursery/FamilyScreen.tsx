@@ -1,5 +1,6 @@
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
+import { isKept } from "@/core/selection/marks";
 import { plural } from "@/core/units/plural";
 import Link from "@/ui/Link";
 import type { Family } from "@/views/family";
@@ -19,7 +20,7 @@ import { Yardsticks } from "./Yardsticks";
 export function FamilyScreen(view: Family & { chosen: number | null }) {
   const { stand, plants, hazards, lot, band } = view;
   const standing = plants.filter((p) => p.removedOn === null);
-  const chosen = standing.filter((p) => p.mark === "keep" || p.mark === "seed-parent");
+  const chosen = standing.filter(({ mark }) => isKept(mark));
   return (
     <Page
       title={`Family ${stand.code}`}

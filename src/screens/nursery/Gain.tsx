@@ -1,7 +1,8 @@
 "use client";
 import { useState } from "react";
 import { atKinship, type Contributions } from "@/core/selection/contributions";
-import type { GainStep, Ranged } from "@/core/selection/gain";
+import type { GainStep } from "@/core/selection/gain";
+import type { Ranged } from "@/core/selection/ranged";
 import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { fixed } from "@/core/writing/numbers";
@@ -139,17 +140,19 @@ const Row = ({ name, words }: { name: string; words: string }) => (
 
 /** Shares smaller than this are not worth a flower. */
 const WORTH_A_FLOWER = 0.02;
+/** So many standard deviations more are clearly more. */
+const CLEARLY = 0.02;
 
-/** The shares that bring most at the same narrowing, where they bring clearly more than equal ones. */
 type OptimumProps = { optimum: Contributions; step: GainStep; worth: FamilyWorth; own: string };
 
+/** The shares that bring most at the same narrowing, where they bring clearly more than equal ones. */
 function Optimum({ optimum, step, worth, own }: OptimumProps) {
   const more = optimum.gain - step.index.likely;
   const shared = optimum.shares.flatMap((share, i) =>
     share >= WORTH_A_FLOWER ? [{ share, plant: worth.plants[i]! }] : [],
   );
   shared.sort((a, b) => b.share - a.share);
-  if (more < 0.02) return <p>Equal seed of these is as good as any other way to narrow so much.</p>;
+  if (more < CLEARLY) return <p>Equal seed of these is as good as any other way to narrow so much.</p>;
   return (
     <section aria-label="Unequal shares">
       <h3>For the same narrowing, {fixed(more, 2)} more</h3>

@@ -1,4 +1,5 @@
 "use client";
+import { counts } from "@/core/selection/ranking";
 import type { Family } from "@/views/family";
 import { CommandButton } from "../common/command";
 import { percent } from "../common/words";
@@ -11,7 +12,7 @@ import { meanInWords, STAGES, unitOf, wantedInWords } from "./yardstickWords";
 export function Yardsticks({ view }: { view: Family }) {
   const { yardsticks } = view;
   const weights = yardsticks.reduce((sum, y) => sum + (y.wanted === "none" ? 0 : y.weight), 0);
-  const weighed = yardsticks.filter(({ wanted, weight }) => wanted !== "none" && weight > 0);
+  const weighed = yardsticks.filter(counts);
   return (
     <section aria-label="Yardsticks" className="mt-8">
       <div className="flex flex-wrap items-center justify-between gap-3">

@@ -46,7 +46,7 @@ function meant({ kind }: YardstickView, typed: string): ScoreValue | null {
  * Scores given one after the other without waiting for each: shown at once, kept on the device until the server has them, in
  * order; a refused one stays as it was typed, with the reason.
  */
-export function useScoring(view: Pick<Family, "scores" | "yardsticks" | "stand">) {
+export function useScoring(view: Pick<Family, "scores" | "stand">) {
   const { scores, stand } = view;
   const router = useRouter();
   const { undo } = useCommand();
@@ -55,10 +55,8 @@ export function useScoring(view: Pick<Family, "scores" | "yardsticks" | "stand">
   const latest = useRef(given);
   const underWay = useRef(0);
   const quiet = useRef<ReturnType<typeof setTimeout> | null>(null);
-  const put = useCallback((key: string, one: Given | null) => {
-    const next = new Map(latest.current);
-    if (one) next.set(key, one);
-    else next.delete(key);
+  const put = useCallback((key: string, one: Given) => {
+    const next = new Map(latest.current).set(key, one);
     latest.current = next;
     setGiven(next);
   }, []);

@@ -1,0 +1,45 @@
+import type { Id } from "@/core/custody/id";
+import { groupBy } from "@/core/lists/groupBy";
+import type { Aim } from "@/core/selection/ranking";
+import { type Look, type ScoreValue, valueOfLooks, withRatios } from "@/core/selection/yardsticks";
+import type { LookRow } from "@/records/line/queries";
+import { isMeasured } from "@/records/yardstick/rules";
+import type { Yardstick } from "@/records/yardstick/yardstick";
+
+/** What a plant shows on a yardstick, of however many looks. */
+export const shownOn = ({ often, kind }: Pick<Yardstick, "often" | "kind">, looks: Look[]): ScoreValue =>
+  valueOfLooks(looks, often, isMeasured(kind));
+
+/** A plant where it stood, with what it shows on all yardsticks, ratios too. */
+export type ShownPlant = {
+  row: Pick<LookRow, "plantId" | "standId" | "plantNumber" | "lineId" | "season" | "bedId">;
+  values: Record<Id, ScoreValue>;
+};
+
+/** What each plant shows, by plant, in the order of their first looks. */
+export function shownBy(looks: LookRow[], marks: Yardstick[]): Map<Id, ShownPlant> {
+  const by = new Map(marks.map((mark) => [mark.id, mark]));
+  return new Map(
+    [...groupBy(looks, ({ plantId }) => plantId)].map(([plantId, own]) => {
+      const values: ShownPlant["values"] = {};
+      for (const [id, of] of groupBy(own, ({ yardstickId }) => yardstickId)) {
+        const mark = by.get(id);
+        if (mark) values[id] = shownOn(mark, of);
+      }
+      return [plantId, { row: own[0]!, values: withRatios(values, marks) }];
+    }),
+  );
+}
+
+/** A value as a word: of yes or no that word. */
+export const wordOf = ({ word, number }: ScoreValue): string => word ?? (number === 1 ? "yes" : "no");
+
+/** A value as a figure: measured, or of words 1 for the wanted one and 0 for any other; null where nothing was seen. */
+export function figureOf(mark: Pick<Yardstick, "kind" | "targetWord">, value: ScoreValue | undefined): number | null {
+  if (!value) return null;
+  return mark.kind === "category" ? Number(value.word === mark.targetWord) : value.number;
+}
+
+/** What is wanted of such figures: of words that there are more of the wanted one. */
+export const aimOfFigures = <A extends Aim & Pick<Yardstick, "kind">>(mark: A): A =>
+  mark.kind === "category" && mark.wanted === "category" ? { ...mark, wanted: "high" } : mark;
