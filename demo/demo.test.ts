@@ -64,8 +64,8 @@ describe("chance and genes", () => {
 describe("the demo garden", () => {
   const folder = mkdtempSync(join(tmpdir(), "orchard-demo-test-"));
   let db: Db;
-  beforeAll(() => {
-    fillDemo(join(folder, "one.db"));
+  beforeAll(async () => {
+    await fillDemo(join(folder, "one.db"));
     db = openDb(join(folder, "one.db"));
   }, 120_000);
   afterAll(() => {
@@ -86,8 +86,8 @@ describe("the demo garden", () => {
 
   const lineCode = (name: string) => db.prepare("SELECT code FROM line WHERE name = ?").pluck().get(name) as string;
 
-  test("is the same every time it is filled", () => {
-    fillDemo(join(folder, "two.db"));
+  test("is the same every time it is filled", async () => {
+    await fillDemo(join(folder, "two.db"));
     const two = openDb(join(folder, "two.db"));
     for (const table of ["line", "stand", "plant", "score", "cross", "flower", "lot"]) {
       const rows = (of: Db) => of.prepare(`SELECT * FROM "${table}"`).raw().all();

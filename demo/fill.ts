@@ -10,14 +10,16 @@ import { nextSeason } from "./nextSeason";
 import { orach } from "./orach";
 import { ownTasks } from "./ownTasks";
 import { pepper } from "./pepper";
+import { draw, pictures } from "./pictures";
 import { chance } from "./random";
 import { Grower } from "./season";
 import { seed } from "./seed";
 
 /** Writes the demo database: seven seasons recorded through the application's own commands. Whole or not at all. */
-export function fillDemo(path: string): void {
+export async function fillDemo(path: string): Promise<void> {
   const unfinished = `${path}.unfinished`;
-  for (const end of ["", "-wal", "-shm", ".device"]) rmSync(unfinished + end, { force: true });
+  for (const end of ["", "-wal", "-shm", ".device", ".photos"])
+    rmSync(unfinished + end, { force: true, recursive: true });
   const db = openDb(unfinished);
   db.pragma("synchronous = OFF");
   const grower = new Grower(db, chance(48_093));
@@ -33,9 +35,12 @@ export function fillDemo(path: string): void {
   nextSeason(grower, beds, DEMO_DAY);
   ownTasks(grower, DEMO_DAY);
   seed(grower, DEMO_DAY);
+  await draw(db, pictures(grower, DEMO_DAY));
   db.pragma("wal_checkpoint(TRUNCATE)");
   db.close();
   // The database last: where it stands, all stands.
+  rmSync(`${path}.photos`, { force: true, recursive: true });
+  renameSync(`${unfinished}.photos`, `${path}.photos`);
   renameSync(`${unfinished}.device`, `${path}.device`);
   renameSync(unfinished, path);
 }
@@ -43,5 +48,5 @@ export function fillDemo(path: string): void {
 const path = process.argv[2];
 if (path && process.argv[1]?.endsWith("fill.ts")) {
   if (existsSync(path)) console.log(`The demo database ${path} stands already.`);
-  else fillDemo(path);
+  else await fillDemo(path);
 }

@@ -1,5 +1,6 @@
 import type { APIRequestContext, Page } from "@playwright/test";
-import { expect, PHONE, test } from "./server";
+import sharp from "sharp";
+import { expect, PHONE, startServer, test } from "./server";
 
 const sheet = (page: Page) => page.getByRole("dialog");
 const plant = (page: Page, number: number) => page.getByRole("gridcell", { name: new RegExp(`^Plant ${number},`) });
@@ -228,4 +229,54 @@ test("a roguing walk passes every plant with the server away, and is told as don
   await page.goto(`/nursery/${code}/compare`);
   await expect(page.getByText("Nothing was scored yet")).toBeVisible();
   await context.close();
+});
+
+test("a family that was opened is there by its link with the server gone; a picture taken then arrives, small", async ({
+  browser,
+}) => {
+  const server = await startServer("demo");
+  const context = await browser.newContext({ baseURL: server.url, ...PHONE });
+  const page = await context.newPage();
+  const code = await family(page.request, server.url, "Farthest bed", 6);
+  await page.goto(`/nursery/${code}`);
+  const kept = () =>
+    page.evaluate(async (path) => (await caches.match(path, { ignoreVary: true })) !== undefined, `/nursery/${code}`);
+  await expect.poll(kept, { timeout: 20_000 }).toBe(true);
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await page.goto("/");
+  await server.kill();
+  await page.goto(`/nursery/${code}`);
+  await plant(page, 2).tap();
+  const pictures = sheet(page).getByRole("region", { name: "Pictures" });
+  const take = pictures.getByLabel("Take a picture");
+  await take.setInputFiles({ name: "list.txt", mimeType: "text/plain", buffer: Buffer.from("no picture") });
+  await expect(pictures.getByRole("alert")).toHaveText("list.txt is no picture that this browser can show.");
+  const buffer = await sharp({ create: { width: 3000, height: 1500, channels: 3, background: "#a33" } })
+    .jpeg()
+    .toBuffer();
+  await take.setInputFiles({ name: "plant.jpg", mimeType: "image/jpeg", buffer });
+  await expect(pictures.getByRole("img", { name: /kept on this device/ })).toBeVisible();
+  await expect(pictures.getByRole("alert")).toHaveCount(0);
+  await sheet(page).getByRole("radio", { name: "Keep" }).tap();
+  // It outlives the page.
+  await page.goto(`/nursery/${code}`);
+  await plant(page, 2).tap();
+  await expect(pictures.getByRole("img", { name: /kept on this device/ })).toBeVisible();
+  await server.restart();
+  await expect(page.getByRole("region", { name: "Kept on this device" })).toHaveCount(0, { timeout: 30_000 });
+  const there = pictures.getByRole("img", { name: new RegExp(`^${code} plant 2 on`) });
+  await expect(there).toBeVisible();
+  await expect.poll(() => there.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(320);
+  const address = (await there.getAttribute("src"))!.replace("?small", "");
+  const whole = await page.request.get(server.url + address);
+  expect(await sharp(await whole.body()).metadata()).toMatchObject({ width: 1600, height: 800 });
+  await expect(page.getByRole("gridcell", { name: /^Plant 2, .*keep, 1 picture/, includeHidden: true })).toHaveCount(1);
+  // Taken away, and brought back by its undo.
+  await there.tap();
+  await sheet(page).last().getByRole("button", { name: "Take it away" }).tap();
+  await expect(there).toHaveCount(0);
+  await page.getByRole("button", { name: "Undo" }).last().tap();
+  await expect(page.getByRole("gridcell", { name: /^Plant 2, .*1 picture/, includeHidden: true })).toHaveCount(1);
+  await context.close();
+  await server.stop();
 });

@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from "node:child_process";
-import { copyFileSync, existsSync, mkdtempSync, rmSync } from "node:fs";
+import { cpSync, existsSync, mkdtempSync, rmSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -45,7 +45,8 @@ export async function startServer(kind: "empty" | "demo", seed = DEMO_DB): Promi
   const folder = mkdtempSync(join(tmpdir(), "orchard-e2e-"));
   const db = join(folder, "orchard.db");
   if (kind === "demo")
-    for (const end of ["", ".device"]) if (existsSync(seed + end)) copyFileSync(seed + end, db + end);
+    for (const end of ["", ".device", ".photos"])
+      if (existsSync(seed + end)) cpSync(seed + end, db + end, { recursive: true });
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
   let child: ChildProcess;

@@ -3,6 +3,7 @@ import { mkdtemp, readFile, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { basename, join } from "node:path";
 import Database from "better-sqlite3";
+import { copyPhotos, photosOf } from "./photos";
 
 type Db = Database.Database;
 
@@ -48,7 +49,7 @@ function isSound(path: string): boolean {
 export const newestSound = (path: string): string | null => backupsOf(path).find(isSound) ?? null;
 
 /** Copies a database, while the program runs, into one plain file that is whole by itself. */
-async function copyTo(db: Db, path: string): Promise<void> {
+export async function copyTo(db: Db, path: string): Promise<void> {
   await db.backup(path);
   const copy = new Database(path);
   copy.pragma("journal_mode = DELETE");
@@ -82,6 +83,8 @@ export async function keepDaily(db: Db, day: string): Promise<string | null> {
   rmSync(unfinished, { force: true });
   await copyTo(db, unfinished);
   renameSync(unfinished, path);
+  // A picture stays as it is: one of each is enough for all backups.
+  await copyPhotos(photosOf(db), join(folder, `${basename(db.name, ".db")}.photos`));
   for (const old of backupsOf(db.name).slice(KEPT)) rmSync(old);
   return path;
 }

@@ -17,6 +17,7 @@ import { noteCommands } from "./note/commands";
 import { offkindCommands } from "./offkind/commands";
 import { offtypeCommands } from "./offtype/commands";
 import { packetCommands } from "./packet/commands";
+import { photoCommands } from "./photo/commands";
 import { pickCommands } from "./pick/commands";
 import { plantCommands } from "./plant/commands";
 import type { Sent } from "./record";
@@ -52,6 +53,7 @@ const ALL = [
   ...noteCommands,
   ...offtypeCommands,
   ...offkindCommands,
+  ...photoCommands,
   ...storeCommands,
   ...testCommands,
   ...vesselCommands,

@@ -13,6 +13,7 @@ import { note } from "./note/note";
 import { offkind } from "./offkind/offkind";
 import { offtype } from "./offtype/offtype";
 import { packet } from "./packet/packet";
+import { photo } from "./photo/photo";
 import { pick } from "./pick/pick";
 import { plant } from "./plant/plant";
 import { reading } from "./reading/reading";
@@ -64,4 +65,5 @@ export const RECORDS = [
   wish,
   offtype,
   offkind,
+  photo,
 ] as const;

@@ -12,6 +12,7 @@ import { noteRule } from "./note/rules";
 import { offkindRule } from "./offkind/rules";
 import { offtypeRule } from "./offtype/rules";
 import { packetRule } from "./packet/rules";
+import { photoRule } from "./photo/rules";
 import { pickRule } from "./pick/rules";
 import { plantRule } from "./plant/rules";
 import { offerRule, sharingRule, wishRule } from "./sharing/rules";
@@ -51,6 +52,7 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     packet: packetRule,
     offtype: offtypeRule,
     offkind: offkindRule,
+    photo: photoRule,
     pick: pickRule,
     sharing: sharingRule,
     offer: offerRule,

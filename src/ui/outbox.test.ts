@@ -26,22 +26,30 @@ function device() {
   vi.stubGlobal("indexedDB", new IDBFactory());
   vi.stubGlobal("BroadcastChannel", undefined);
   vi.stubGlobal("navigator", {});
-  vi.stubGlobal("fetch", async (path: string, init: { headers: Record<string, string>; body: string }) => {
-    if (server.away) throw new TypeError("no network");
-    const name = path.replace("/api/commands/", "");
-    const { "x-request": request, "x-day": day } = init.headers;
-    server.sent.push({ name, request: request!, day: day!, input: JSON.parse(init.body) });
-    server.onArrival();
-    if (server.away) throw new TypeError("the answer was lost");
-    const fails = server.fails.get(name);
-    if (fails === "nothing") return new Response("<html>", { status: 500 });
-    if (fails) {
-      const headers = fails === "busy" ? { "retry-after": "1" } : undefined;
-      return Response.json({ ok: false, kind: "refused", message: "The disk is full." }, { status: 507, headers });
-    }
-    const ok = !server.refuses.has(name);
-    return Response.json(ok ? { ok, message: "done", entry: request } : { ok, kind: "refused", message: "no" });
-  });
+  vi.stubGlobal(
+    "fetch",
+    async (path: string, init: { headers: Record<string, string>; body: string | ArrayBuffer }) => {
+      if (server.away) throw new TypeError("no network");
+      const name = path.replace("/api/commands/", "");
+      const { "x-request": request, "x-day": day } = init.headers;
+      server.sent.push({
+        name,
+        request: request!,
+        day: day!,
+        input: typeof init.body === "string" ? JSON.parse(init.body) : new TextDecoder().decode(init.body),
+      });
+      server.onArrival();
+      if (server.away) throw new TypeError("the answer was lost");
+      const fails = server.fails.get(name);
+      if (fails === "nothing") return new Response("<html>", { status: 500 });
+      if (fails) {
+        const headers = fails === "busy" ? { "retry-after": "1" } : undefined;
+        return Response.json({ ok: false, kind: "refused", message: "The disk is full." }, { status: 507, headers });
+      }
+      const ok = !server.refuses.has(name);
+      return Response.json(ok ? { ok, message: "done", entry: request } : { ok, kind: "refused", message: "no" });
+    },
+  );
   return { stored, server };
 }
 
@@ -94,6 +102,33 @@ describe("the outbox", () => {
     const [once, again] = its.server.sent;
     expect(again!.request).toBe(once!.request);
     expect(outbox().waiting).toEqual([]);
+  });
+
+  test("a file goes before the press that speaks of it, through a reload; where it is refused the press is not sent", async () => {
+    const bytes = (text: string) => new TextEncoder().encode(text).buffer as ArrayBuffer;
+    its.server.away = true;
+    const { newPress } = await import("./press");
+    const first = await load();
+    await first.post("photo.add", 1, "a picture", newPress(), {
+      path: "/files/1",
+      type: "image/jpeg",
+      bytes: bytes("one"),
+    });
+    its.server.refuses.add("/files/2");
+    await first.post("photo.add", 2, "no picture", newPress(), {
+      path: "/files/2",
+      type: "image/jpeg",
+      bytes: bytes("two"),
+    });
+    const { outbox, sendWaiting } = await load();
+    its.server.away = false;
+    await sendWaiting();
+    expect(its.server.sent.map(({ name, input }) => [name, input])).toEqual([
+      ["/files/1", "one"],
+      ["photo.add", 1],
+      ["/files/2", "two"],
+    ]);
+    expect(outbox()).toMatchObject({ waiting: [], aside: [{ words: "no picture", message: "no" }] });
   });
 
   test("one refused later stays to be seen and does not hold the others up", async () => {

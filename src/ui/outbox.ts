@@ -1,12 +1,14 @@
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
 import { newPress, type Press } from "./press";
-import { type Answer, send } from "./send";
+import { type Answer, type SentFile, send } from "./send";
 
 /** One write on its way: kept on the device until the server has answered it. Its press names it. */
 export type Kept = Press & {
   name: string;
   input: unknown;
   words: string;
+  /** What it speaks of and can't be written into it, as a picture. */
+  file?: SentFile;
   /** How often the server could not carry it out. */
   failed: number;
   /** What it said, once a write stands aside: refused, or failing again and again. */
@@ -84,7 +86,7 @@ async function sendAll(): Promise<Map<string, Answer>> {
   await read();
   for (let next = current.waiting[0]; next; next = current.waiting[0]) {
     const kept = next;
-    const answer = await send(`/api/commands/${kept.name}`, kept.input, kept);
+    const answer = await send(`/api/commands/${kept.name}`, kept.input, kept, kept.file);
     answers.set(kept.id, answer);
     if (answer.kind === "away") {
       await read(true);
@@ -124,12 +126,15 @@ export async function post(
   input: unknown,
   words: string,
   press: Press = newPress(),
+  file?: SentFile,
 ): Promise<Answer | null> {
   try {
-    await change((db) => db.put("writes", { ...press, name, input, words, failed: 0, message: null }));
+    await change((db) =>
+      db.put("writes", { ...press, name, input, words, failed: 0, message: null, ...(file ? { file } : {}) }),
+    );
   } catch {
     // Kept nowhere: it goes straight to the server, and what that says is the answer.
-    const answer = await send(`/api/commands/${name}`, input, press);
+    const answer = await send(`/api/commands/${name}`, input, press, file);
     return answer.kind === "away" ? FULL : answer;
   }
   // A sending under way may have passed the end already: it is waited for, then what is left goes.

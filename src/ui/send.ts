@@ -27,13 +27,18 @@ const AWAY: Answer = {
 const TRIES = 10;
 const WAIT = 400;
 
-async function once(path: string, body: unknown, press: Press): Promise<Answer & { busy?: boolean }> {
+/** A file on its way to the server, which goes there before the press that speaks of it. */
+export type SentFile = { path: string; type: string; bytes: ArrayBuffer };
+
+type Content = { type: string; body: BodyInit };
+
+async function once(path: string, { type, body }: Content, press: Press): Promise<Answer & { busy?: boolean }> {
   let response: Response;
   try {
     response = await fetch(path, {
       method: "POST",
-      headers: { "content-type": "application/json", ...headersOf(press) },
-      body: JSON.stringify(body),
+      headers: { "content-type": type, ...headersOf(press) },
+      body,
     });
   } catch {
     return AWAY;
@@ -49,11 +54,23 @@ async function once(path: string, body: unknown, press: Press): Promise<Answer &
   }
 }
 
-/** Sends one write. A server that can't be reached is an answer too: nothing was saved, what was typed is kept. */
-export async function send(path: string, body: unknown, press: Press): Promise<Answer> {
+async function patiently(path: string, content: Content, press: Press): Promise<Answer> {
   for (let tried = 1; ; tried++) {
-    const { busy, ...answer } = await once(path, body, press);
+    const { busy, ...answer } = await once(path, content, press);
     if (!busy || tried === TRIES) return answer;
     await new Promise((wait) => setTimeout(wait, WAIT));
   }
+}
+
+/**
+ * Sends one write, and before it the file that it speaks of. A server that can't be reached is an answer too: nothing was
+ * saved, what was typed is kept.
+ */
+export async function send(path: string, input: unknown, press: Press, file?: SentFile): Promise<Answer> {
+  if (file) {
+    const { type, bytes } = file;
+    const first = await patiently(file.path, { type, body: bytes }, press);
+    if (!first.ok) return first;
+  }
+  return patiently(path, { type: "application/json", body: JSON.stringify(input) }, press);
 }

@@ -1,3 +1,4 @@
+import type { Day } from "@/core/calendar/day";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
@@ -6,6 +7,8 @@ import { isKept } from "@/core/selection/marks";
 import { type Summary, summarise } from "@/core/selection/ranking";
 import type { ScoreValue } from "@/core/selection/yardsticks";
 import { lineNames, looksOnYardsticks, yardsticks } from "@/records/line/queries";
+import type { Photo } from "@/records/photo/photo";
+import { photosOfStand } from "@/records/photo/queries";
 import { plantsOfStand } from "@/records/plant/queries";
 import { type StandRow, sistersOf, standByCode, standsOfLine } from "@/records/stand/queries";
 import { isMeasured } from "@/records/yardstick/rules";
@@ -42,7 +45,9 @@ export type Comparison = {
   /** What those who gave seed differ by from all who grew. */
   leanings: Leanings;
   /** Plants side by side: those asked for, else the kept ones. */
-  chosen: { number: number; mark: string; values: Record<Id, ScoreValue> }[];
+  chosen: { number: number; mark: string; values: Record<Id, ScoreValue>; photos: Photo[] }[];
+  /** Days on which a picture was taken of them. */
+  days: Day[];
 };
 
 function groupOf(
@@ -136,6 +141,13 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
   const side = plants.filter(({ id, number, removedOn }) =>
     asked.plants.length > 0 ? asked.plants.includes(number) : removedOn === null && kept.has(id),
   );
+  const photos = groupBy(photosOfStand(db, stand.id), ({ plantId }) => plantId!);
+  const chosen = side.map(({ id, number, mark }) => ({
+    number,
+    mark,
+    values: byNumber.get(number) ?? {},
+    photos: photos.get(id) ?? [],
+  }));
   return {
     band: band(sky, stand.season, [sky.forecast(stand)]),
     stand,
@@ -146,6 +158,7 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
     measured: measured.map(({ id, name, unit, kind }) => ({ id, name, unit, kind })),
     against: pair && { x: pair[0], y: pair[1], points, correlation: correlation(points.map(({ x, y }) => [x, y])) },
     leanings: leaningsOf(sky, stand, plants, marks, (id) => byPlant.get(id) ?? {}),
-    chosen: side.map(({ number, mark }) => ({ number, mark, values: byNumber.get(number) ?? {} })),
+    chosen,
+    days: [...new Set(chosen.flatMap((one) => one.photos.map(({ takenOn }) => takenOn)))].sort(),
   };
 }

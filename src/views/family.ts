@@ -13,6 +13,8 @@ import { type BedChoice, bedChoices } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
 import { type LookRow, lineNames, looksOnYardsticks, yardsticks } from "@/records/line/queries";
 import { type LotRow, lotById } from "@/records/lot/queries";
+import type { Photo } from "@/records/photo/photo";
+import { photosOfStand } from "@/records/photo/queries";
 import type { Plant } from "@/records/plant/plant";
 import { plantsOfStand, reasonsOf } from "@/records/plant/queries";
 import { type PlantScore, scoresOfStand } from "@/records/score/queries";
@@ -60,6 +62,8 @@ export type Family = {
   usual: string[];
   /** By plant and yardstick. */
   scores: Record<Id, Record<Id, ScoreView>>;
+  /** Pictures of its plants, by plant, the oldest first. */
+  photos: Record<Id, Photo[]>;
   lot: LotRow | null;
   today: string;
   head: string | null;
@@ -200,6 +204,7 @@ export function familyView(sky: Outlook, code: string): Family | null {
       .map(({ name }) => name)
       .filter((name) => !has.has(name)),
     scores,
+    photos: Object.fromEntries(groupBy(photosOfStand(db, id), ({ plantId }) => plantId!)),
     lot: row.lotId ? (lotById(db, row.lotId) ?? null) : null,
     today: sky.today,
     head: headOf(db),

@@ -8,6 +8,8 @@ import { deedsOfSeason } from "@/records/deed/queries";
 import { roguedStands, type TakenOut, takenOutOfLine } from "@/records/line/rogued";
 import type { Offkind } from "@/records/offkind/offkind";
 import { offkindsOf } from "@/records/offkind/queries";
+import type { Photo } from "@/records/photo/photo";
+import { photosOfOffkinds } from "@/records/photo/queries";
 import type { Plant } from "@/records/plant/plant";
 import { plantsOfStand, reasonsOf } from "@/records/plant/queries";
 import { standByCode, standsOfLine } from "@/records/stand/queries";
@@ -38,7 +40,7 @@ export type Roguing = {
   doneOn: Day | null;
   today: Day;
   standing: Pick<Plant, "id" | "number" | "mark" | "version">[];
-  kinds: Offkind[];
+  kinds: (Offkind & { photos: Photo[] })[];
   /** Reasons that were given before and have no definition. */
   other: string[];
   seasons: RoguedSeason[];
@@ -56,7 +58,8 @@ export function roguingView(sky: Outlook, code: string): Roguing | null {
   const stand = sky.forecast(row);
   const out = groupBy(takenOutOfLine(db, row.lineId), ({ standId }) => standId);
   const windows = sky.once(`flowerings of ${row.lineId}`, () => flowerings(sky, row.lineId));
-  const kinds = offkindsOf(db, row.lineId);
+  const photos = groupBy(photosOfOffkinds(db, row.lineId), ({ offkindId }) => offkindId!);
+  const kinds = offkindsOf(db, row.lineId).map((kind) => ({ ...kind, photos: photos.get(kind.id) ?? [] }));
   const named = new Set(kinds.map(({ name }) => name));
   const rogued = (deedsOfSeason(db, row.season).get(row.id) ?? []).filter(
     ({ act, how }) => act === "rogue" && how === "done",

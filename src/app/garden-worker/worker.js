@@ -1,12 +1,16 @@
 /*
- * What the browser keeps for the garden: Today and the round with all they are drawn with, as they were when the server
- * last answered, and a page that says so for the rest. Pages come from the server whenever it answers. Writes never pass
+ * What the browser keeps for the garden: Today and the round, the families that Today speaks of and those that were opened
+ * last, with all they are drawn with, as they were when the server last answered, and a page that says so for the rest. Pages come from the server whenever it answers. Writes never pass
  * here: they wait in the outbox. `workbox`, `VERSION` and `PARTS_OF_BUILD` are written before this.
  */
 /* global workbox, VERSION, PARTS_OF_BUILD */
 const { precaching, routing, strategies } = workbox;
 
 const PAGES = ["/", "/round"];
+/** A family's bench, and so many of them. */
+const FAMILY = /^\/nursery\/[\w-]+$/;
+const FAMILIES = 12;
+const FAMILY_LINKS = /href="(\/nursery\/[\w-]+)[?#"]/g;
 const OFFLINE = "/offline";
 const KEPT = { pages: `garden-pages-${VERSION}`, parts: `garden-parts-${VERSION}` };
 /** A server that takes longer is taken as away, s. */
@@ -33,14 +37,32 @@ async function keepRest() {
   for (const part of PARTS_OF_BUILD) await keepPart(part);
 }
 
+/** Keeps a page as it is now. @returns its text; empty where the server gives none */
+async function keepPage(pages, path) {
+  const response = await fetch(path, { headers: { accept: "text/html" } }).catch(() => null);
+  if (!response?.ok) return "";
+  // Put in anew, so that what is kept is in the order in which it was kept last.
+  await pages.delete(path);
+  await pages.put(path, response.clone());
+  const text = await response.text();
+  await keepParts(text);
+  return text;
+}
+
+/** Families that were opened since the pages were kept last. */
+const opened = new Set();
+
 async function keepPages() {
   const pages = await caches.open(KEPT.pages);
-  for (const path of PAGES) {
-    const response = await fetch(path, { headers: { accept: "text/html" } }).catch(() => null);
-    if (!response?.ok) continue;
-    await pages.put(path, response.clone());
-    await keepParts(await response.text());
+  const due = [];
+  for (const path of PAGES)
+    due.push(...[...(await keepPage(pages, path)).matchAll(FAMILY_LINKS)].map(([, family]) => family));
+  for (const path of [...new Set([...due, ...opened])].slice(-FAMILIES)) {
+    await keepPage(pages, path);
+    opened.delete(path);
   }
+  const families = (await pages.keys()).filter(({ url }) => FAMILY.test(new URL(url).pathname));
+  for (const old of families.slice(0, -FAMILIES)) await pages.delete(old);
 }
 
 let latest = 0;
@@ -67,7 +89,7 @@ self.addEventListener("activate", (event) => {
   event.waitUntil(tidy());
 });
 
-const toPage = ({ url, sameOrigin }) => sameOrigin && PAGES.includes(url.pathname);
+const toPage = ({ url, sameOrigin }) => sameOrigin && (PAGES.includes(url.pathname) || FAMILY.test(url.pathname));
 
 routing.registerRoute(
   (asked) => toPage(asked) && asked.request.mode === "navigate",
@@ -89,10 +111,12 @@ routing.setCatchHandler(async ({ request }) =>
   request.mode === "navigate" ? ((await precaching.matchPrecache(OFFLINE)) ?? Response.error()) : Response.error(),
 );
 
-// A press draws Today or the round anew, without turning the page: what is kept follows.
+// A press draws a page anew, without turning it: what is kept follows.
 self.addEventListener("fetch", (event) => {
   const url = new URL(event.request.url);
   const drawn = event.request.mode === "navigate" || event.request.headers.has("rsc");
-  if (event.request.method === "GET" && drawn && toPage({ url, sameOrigin: url.origin === self.location.origin }))
-    event.waitUntil(keepSoon());
+  if (event.request.method !== "GET" || !drawn || !toPage({ url, sameOrigin: url.origin === self.location.origin }))
+    return;
+  if (FAMILY.test(url.pathname)) opened.add(url.pathname);
+  event.waitUntil(keepSoon());
 });

@@ -1,6 +1,8 @@
 import { Refusal, refuse } from "@/db/ops";
 import { command } from "../command";
 import { lineById } from "../line/queries";
+import { photo } from "../photo/photo";
+import { photosOfOffkind } from "../photo/queries";
 import { ref, seen } from "../record";
 import { offkind } from "./offkind";
 
@@ -25,9 +27,10 @@ const changeOffkind = command(
 );
 
 /** Plants that went out for it keep their reason. */
-const dropOffkind = command("offkind.drop", which, ({ write }, { id, version }) => {
+const dropOffkind = command("offkind.drop", which, ({ db, write }, { id, version }) => {
   const before = write.read(offkind, id);
   if (!before) throw new Refusal("That off-type is not there any more.");
+  for (const picture of photosOfOffkind(db, id)) write.remove(photo, picture.id, picture.version);
   write.remove(offkind, id, version);
   return { message: `Off-type ${before.name} struck out; plants that went out for it keep their reason` };
 });

@@ -356,6 +356,21 @@ const USES: [string, (made: Made) => object][] = [
       return { id, version: version("offkind", id), inheritance: "dominant" };
     },
   ],
+  ["photo.add", ({ plants }) => ({ plantId: plants[0], words: "the first fruit", takenOn: "2028-07-18" })],
+  [
+    "photo.change",
+    ({ plants }) => {
+      const { id } = garden.done("photo.add", { plantId: plants[0] });
+      return { id, version: version("photo", id), words: "netted" };
+    },
+  ],
+  [
+    "photo.remove",
+    ({ plants }) => {
+      const { id } = garden.done("photo.add", { plantId: plants[0] });
+      return { id, version: version("photo", id) };
+    },
+  ],
   [
     "offkind.drop",
     ({ lineId }) => {

@@ -210,6 +210,7 @@ export function Bench({ view }: Props) {
                   typing={number === at ? typing : null}
                   much={much}
                   looks={looks}
+                  pictures={view.photos[id]?.length ?? 0}
                   trouble={trouble !== null}
                   yardstick={yardstick.name}
                   current={number === at}

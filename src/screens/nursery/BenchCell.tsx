@@ -1,6 +1,7 @@
 "use client";
 import clsx from "clsx";
 import { memo } from "react";
+import { plural } from "@/core/units/plural";
 import type { Mark } from "@/records/plant/plant";
 import { MARKS } from "../common/words";
 
@@ -14,6 +15,7 @@ type Props = {
   /** How much of the yardstick's reach it shows, 0 to 1; null where nothing is drawn. */
   much: number | null;
   looks: number;
+  pictures: number;
   trouble: boolean;
   yardstick: string;
   current: boolean;
@@ -28,19 +30,20 @@ const TONES: Record<Mark, string> = {
 };
 const SIGNS: Record<Mark, string> = { none: "", keep: "k", "seed-parent": "s", watch: "w", out: "o" };
 
-function words({ number, mark, gone, shown, looks, yardstick, trouble }: Props): string {
+function words({ number, mark, gone, shown, looks, yardstick, trouble, pictures }: Props): string {
   const parts = [
     `Plant ${number}`,
     shown ? `${yardstick} ${shown}${looks > 1 ? ` of ${looks} looks` : ""}` : `${yardstick} not scored`,
     gone ? "taken out" : mark === "none" ? "" : MARKS[mark].toLowerCase(),
     trouble ? "not taken" : "",
+    pictures > 0 ? plural(pictures, "picture") : "",
   ];
   return parts.filter(Boolean).join(", ");
 }
 
 /** One plant where it stands: its number, what it shows on the yardstick, and its mark. */
 export const BenchCell = memo(function BenchCell(props: Props) {
-  const { number, mark, gone, shown, typing, much, looks, trouble, current } = props;
+  const { number, mark, gone, shown, typing, much, looks, pictures, trouble, current } = props;
   return (
     <button
       type="button"
@@ -74,6 +77,9 @@ export const BenchCell = memo(function BenchCell(props: Props) {
       >
         {typing !== null ? `${typing}_` : gone && !shown ? "×" : shown || "·"}
       </span>
+      {pictures > 0 && (
+        <span aria-hidden className="absolute top-4 right-1 size-1.5 rounded-full bg-dusk" title="Has pictures" />
+      )}
       {much !== null && typing === null && (
         <span aria-hidden className="absolute inset-x-1 bottom-0.5 h-1 bg-rule">
           <span className="block h-full bg-moss" style={{ width: `${Math.round(much * 100)}%` }} />

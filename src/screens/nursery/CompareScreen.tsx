@@ -1,3 +1,4 @@
+import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
 import type { Correlation } from "@/core/selection/correlation";
 import { failsAim } from "@/core/selection/ranking";
@@ -8,6 +9,7 @@ import Link from "@/ui/Link";
 import { Table } from "@/ui/Table";
 import type { Compared, Comparison } from "@/views/compare";
 import { Page } from "../common/Page";
+import { PictureRow } from "../common/Pictures";
 import { Tag } from "../common/Tag";
 import { MARKS, percent, sentence } from "../common/words";
 import { AgainstChart } from "./charts";
@@ -53,6 +55,7 @@ export function CompareScreen(view: Comparison) {
       )}
       {view.leanings.list.length > 0 && <Leaning leanings={view.leanings} />}
       {chosen.length > 0 && <SideBySide view={view} />}
+      {view.days.length > 0 && <OverTime view={view} />}
     </Page>
   );
 }
@@ -161,6 +164,35 @@ function SideBySide({ view: { chosen, compared } }: { view: Comparison }) {
             <td>{MARKS[mark as keyof typeof MARKS]}</td>
           </tr>
         ))}
+      </Table>
+    </section>
+  );
+}
+
+/** Pictures of the same plants, a row a plant, a column a day. */
+function OverTime({ view: { stand, chosen, days } }: { view: Comparison }) {
+  return (
+    <section aria-label="Pictures side by side" className="mt-7">
+      <h2 className="mb-2">Pictures side by side</h2>
+      <Table heads={["Plant", ...days.map((day) => dayInWords(day))]}>
+        {chosen
+          .filter(({ photos }) => photos.length > 0)
+          .map(({ number, photos }) => (
+            <tr key={number}>
+              <td>
+                <strong>{number}</strong>
+              </td>
+              {days.map((day) => (
+                <td key={day}>
+                  <PictureRow
+                    photos={photos.filter(({ takenOn }) => takenOn === day)}
+                    name={`${stand.code} plant ${number}`}
+                    size="beside"
+                  />
+                </td>
+              ))}
+            </tr>
+          ))}
       </Table>
     </section>
   );

@@ -2,6 +2,7 @@
 import { Sheet } from "@/ui/Sheet";
 import type { Roguing } from "@/views/roguing";
 import { CommandButton, CommandForm, Field } from "../common/command";
+import { PictureRow, Pictures } from "../common/Pictures";
 
 const INHERITED = {
   recessive: "Recessive: hidden in plants that look right",
@@ -37,12 +38,13 @@ export function Offkinds({ view: { kinds, other, stand } }: { view: Roguing }) {
         </p>
       )}
       <ul className="rows mt-2 border-y border-rule">
-        {kinds.map(({ id, version, name, look, inheritance }) => (
+        {kinds.map(({ id, version, name, look, inheritance, photos }) => (
           <li key={id} className="flex items-start justify-between gap-3 py-2">
             <span className="min-w-0 break-words">
               <strong>{name}</strong>
               {look && <span className="block text-sm">{look}</span>}
               <span className="block text-sm text-soft">{INHERITED[inheritance]}</span>
+              <PictureRow photos={photos} name={name} />
             </span>
             <Sheet trigger="Change" title={name} plain>
               {(close) => (
@@ -58,6 +60,7 @@ export function Offkinds({ view: { kinds, other, stand } }: { view: Roguing }) {
                   >
                     <OffkindFields />
                   </CommandForm>
+                  <Pictures of={{ offkindId: id }} photos={photos} name={name} />
                   <div className="mt-8 border-t border-rule pt-4">
                     <CommandButton command="offkind.drop" input={{ id, version }} onDone={close}>
                       Strike it out

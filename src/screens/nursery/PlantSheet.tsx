@@ -11,6 +11,7 @@ import { useKept } from "@/ui/useKept";
 import type { Family } from "@/views/family";
 import { useCommand } from "../common/command";
 import { Notes } from "../common/Notes";
+import { Pictures } from "../common/Pictures";
 import { MARKS } from "../common/words";
 import { ScaleEnds } from "./DrawnScale";
 import { LastScoreLine } from "./LastScoreLine";
@@ -83,6 +84,11 @@ function PlantBody({ plant, view, scoring, onGo }: Props) {
       </div>
       <LastScoreLine last={scoring.last} onUndo={() => void scoring.takeBack()} />
       <Marks key={plant.version} plant={plant} code={view.stand.code} />
+      <Pictures
+        of={{ plantId: plant.id }}
+        photos={view.photos[plant.id] ?? []}
+        name={`${view.stand.code} plant ${plant.number}`}
+      />
       <div className="mt-6">
         <Notes of="plantId" id={plant.id} name={`plant ${plant.number}`} />
       </div>

@@ -113,6 +113,8 @@ export function useScoring(view: Pick<Family, "scores" | "stand">) {
         put(key, { value: meant(yardstick, typed), typed, press: press.id, version: kept?.version, trouble });
         setLast({ words, entry: press.id, trouble });
       }
+      // With the server away drawing the page anew would turn it, and close what is open.
+      if (!answer) return;
       if (quiet.current) clearTimeout(quiet.current);
       quiet.current = setTimeout(() => underWay.current === 0 && router.refresh(), QUIET);
     },

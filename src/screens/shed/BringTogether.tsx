@@ -61,7 +61,7 @@ export function BringTogether() {
       <input
         id={id}
         type="file"
-        accept=".db,.bak,application/vnd.sqlite3"
+        accept=".db,.bak,.zip,application/vnd.sqlite3,application/zip"
         className="mt-1"
         disabled={progress !== null}
         onChange={(event) => {

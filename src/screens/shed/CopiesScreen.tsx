@@ -21,9 +21,9 @@ export function CopiesScreen({ band, merges }: Copies) {
           </ul>
           <h2 className="mt-8">Where the other copy comes from</h2>
           <p className="mt-2 text-soft">
-            On the other machine open its <Link href="/shed">Shed</Link> and download a backup; or take the database
-            file itself while that program is stopped. Bring this garden’s backup into the other one afterwards, and
-            both are alike.
+            On the other machine open its <Link href="/shed">Shed</Link> and download a backup, with all pictures where
+            there are some; or take the database file itself while that program is stopped. Bring this garden’s backup
+            into the other one afterwards, and both are alike.
           </p>
           {merges.length > 0 && (
             <>

@@ -30,11 +30,17 @@ export async function ShedScreen({ garden, band, path, counts, climate }: Shed) 
           <h2 className="mt-8">Backup</h2>
           <p className="mb-3 mt-1 text-soft">
             The whole garden is one file: <code className="break-all text-ink">{path}</code>. A backup of each day is
-            kept beside it by itself, fourteen of them; take a copy to another disk too.
+            kept beside it by itself, fourteen of them; take a copy to another disk too. Pictures lie in the folder{" "}
+            <code className="break-all text-ink">{path}.photos</code>.
           </p>
-          <a href="/api/backup" className="leaf leaf-strong" download>
-            Download a backup
-          </a>
+          <p className="flex flex-wrap gap-2">
+            <a href="/api/backup" className="leaf leaf-strong" download>
+              Download a backup
+            </a>
+            <a href="/api/archive" className="leaf" download>
+              With all pictures
+            </a>
+          </p>
           <h2 className="mt-8">Another copy</h2>
           <p className="mb-3 mt-1 text-soft">
             A copy that was written on elsewhere can be brought together with this one.

@@ -1,3 +1,4 @@
+import { NoArchive } from "@/db/archive";
 import { theDb } from "@/db/open";
 import type { Outcome } from "@/records/command";
 import { jobAnswer } from "../../jobs";
@@ -8,7 +9,7 @@ import { dropCopy, keepCopy, TooLarge, waitingCopy } from "./copy";
 export const POST = (request: Request) =>
   answering(async () => {
     if (request.headers.get("content-type") !== "application/octet-stream")
-      return refused(415, "Send the database file as it is.");
+      return refused(415, "Send the database file or the archive as it is.");
     try {
       const copy = await keepCopy(request);
       const { folder, path } = copy;
@@ -23,6 +24,7 @@ export const POST = (request: Request) =>
     } catch (failure) {
       dropCopy();
       if (failure instanceof TooLarge) return refused(413, "That file is larger than any garden's.");
+      if (failure instanceof NoArchive) return refused(415, `That is no archive of a garden. ${failure.message}`);
       throw failure;
     }
   });

@@ -1,4 +1,5 @@
 import { theDb } from "@/db/open";
+import { copyPhotos, photosOf } from "@/db/photos";
 import type { Outcome } from "@/records/command";
 import { pressOf } from "../../../here";
 import { jobAnswer } from "../../../jobs";
@@ -21,6 +22,8 @@ export const POST = (request: Request) =>
       return refused(400, "Each answer is one of the two copies.");
     const copy = waitingCopy();
     if (!copy) return refused(422, "The copy is not here any more. Choose it again.");
+    // Pictures before the rows that speak of them: one without a row is seen by nobody.
+    await copyPhotos(copy.photos, photosOf(theDb()));
     const brought = { ...copy, own: theDb().name, copy: copy.path, answers, press: pressOf(request) };
     return jobAnswer<{ outcome: Outcome }>("garden.bring-in", brought, (result) => {
       if (result?.outcome.ok) dropCopy();
