@@ -231,6 +231,33 @@ test("a roguing walk passes every plant with the server away, and is told as don
   await context.close();
 });
 
+test("kept plants are paired by kinship, and their crosses planned in one press", async ({ browser, demo }) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  const code = await family(page.request, demo.url, "Paired bed", 6);
+  await page.goto(`/nursery/${code}`);
+  const next = page.getByRole("region", { name: "Next generation" });
+  await expect(next).toContainText("Never only one.");
+  for (const number of [2, 4, 5]) {
+    await plant(page, number).click();
+    await page.keyboard.press("k");
+    await expect(plant(page, number)).toHaveAccessibleName(/keep/);
+  }
+  await next.getByRole("button", { name: "Pair them by kinship" }).click();
+  const pairs = sheet(page).getByRole("region", { name: "Pairs" });
+  await expect(pairs.getByRole("listitem")).toHaveCount(3);
+  // Plants of a mix that selfs are lines of their own.
+  await expect(pairs.getByRole("heading", { name: "Seed 0 % inbred" })).toBeVisible();
+  await expect(pairs).toContainText("at random among them 33 %");
+  await sheet(page).getByRole("checkbox", { name: "plant 4" }).uncheck();
+  await expect(pairs).toContainText("at random among them 50 %");
+  await sheet(page).getByLabel("Crosses").fill("1");
+  await expect(pairs.getByRole("listitem")).toHaveCount(1);
+  await sheet(page).getByRole("button", { name: "Plan this cross" }).click();
+  await expect(page).toHaveURL(/\/crosses\?season=2027/);
+  await expect(page.getByText("1 cross planned")).toBeVisible();
+  await page.close();
+});
+
 test("a family that was opened is there by its link with the server gone; a picture taken then arrives, small", async ({
   browser,
 }) => {

@@ -16,7 +16,7 @@ import { type LotRow, lotById } from "@/records/lot/queries";
 import type { Photo } from "@/records/photo/photo";
 import { photosOfStand } from "@/records/photo/queries";
 import type { Plant } from "@/records/plant/plant";
-import { plantsOfStand, reasonsOf } from "@/records/plant/queries";
+import { type ChosenPlant, chosenPlants, plantsOfStand, reasonsOf } from "@/records/plant/queries";
 import { type PlantScore, scoresOfStand } from "@/records/score/queries";
 import { sistersOf, standByCode } from "@/records/stand/queries";
 import { isMeasured } from "@/records/yardstick/rules";
@@ -69,6 +69,8 @@ export type Family = {
   head: string | null;
   /** Families of its season and generation beside it. */
   sisters: number;
+  /** Their plants that are kept. */
+  sistersKept: ChosenPlant[];
   hazards: { title: string; caution: string }[];
   beds: BedChoice[];
 };
@@ -156,6 +158,7 @@ export function familyView(sky: Outlook, code: string): Family | null {
   const lineId = marks[0]?.lineId ?? row.lineId;
   const looks = groupBy(looksOnYardsticks(db, lineId), (look) => look.yardstickId);
   const names = lineNames(db);
+  const sisters = new Set(sistersOf(db, row).map((one) => one.id));
   const has = new Set(all.map(({ name }) => name));
   return {
     garden: place,
@@ -208,7 +211,8 @@ export function familyView(sky: Outlook, code: string): Family | null {
     lot: row.lotId ? (lotById(db, row.lotId) ?? null) : null,
     today: sky.today,
     head: headOf(db),
-    sisters: sistersOf(db, row).length,
+    sisters: sisters.size,
+    sistersKept: chosenPlants(db, row.season).filter(({ standId }) => sisters.has(standId)),
     hazards: cautionsAt(speciesById(row.species).hazards, "touch", "eat"),
     beds: bedChoices(db),
   };

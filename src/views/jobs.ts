@@ -1,6 +1,7 @@
 import type Joi from "joi";
 import type { Fields, Told } from "@/records/record";
 import { schemaOf } from "@/records/schema";
+import { MATING, matingJob } from "./mating";
 import { WAYS_OUT, waysOutJob } from "./waysOut";
 import { WORTH, worthJob } from "./worth";
 
@@ -17,4 +18,5 @@ const job = <F extends Fields>(fields: F, run: (input: Told<F>) => Generator<unk
 export const VIEW_JOBS: ReadonlyMap<string, ViewJob> = new Map<string, ViewJob>([
   ["ground.ways-out", job(WAYS_OUT, waysOutJob)],
   ["nursery.worth", job(WORTH, worthJob)],
+  ["nursery.mating", job(MATING, matingJob)],
 ]);

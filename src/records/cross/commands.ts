@@ -17,7 +17,7 @@ import { choice, count, day, given, type New, ref, seen, yesNo } from "../record
 import { idList } from "../schema";
 import { importBook } from "./bookImport";
 import { cross as crossRecord } from "./cross";
-import { nextGenerationOf, planCross } from "./plan";
+import { nextGenerationOf, planCross, planPairs } from "./plan";
 import { type CrossRow, crossById } from "./queries";
 import { cutBack, sowAgain, sowOn } from "./sow";
 
@@ -203,6 +203,7 @@ export const crossCommands = [
   makeMales,
   planCross,
   nextGenerationOf,
+  planPairs,
   harvestCross,
   adjustCross,
   sowOn,

@@ -1,14 +1,18 @@
+import Joi from "joi";
 import { speciesById } from "@/catalogue/catalogue";
 import { nextGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { canCross } from "@/core/isolation/crossing";
 import { meeting } from "@/core/pollination/steps";
+import { plural } from "@/core/units/plural";
 import { refuse } from "@/db/ops";
 import { writeCandidates } from "../candidate/commands";
 import { nextCode } from "../code";
 import { type Context, command, type Done } from "../command";
 import { plantList } from "../plant/commands";
-import { choice, count, ref, yesNo } from "../record";
+import { plantById } from "../plant/queries";
+import { choice, count, given, ref, yesNo } from "../record";
+import { idOf } from "../schema";
 import { existingStand } from "../stand/commands";
 import { type Forecaster, forecaster } from "../stand/forecast";
 import { type CrossKind, cross } from "./cross";
@@ -147,6 +151,44 @@ export const planCross = command("cross.plan", planned, (context, { moreMothers,
     warnings: [...new Set(made.flatMap((m) => m.warnings ?? []))],
   };
 });
+
+type Pair = { motherPlantId: Id; fatherPlantId: Id };
+
+const pairList = given<Pair[]>(
+  "Pairs",
+  Joi.array()
+    .items(Joi.object({ motherPlantId: idOf().required(), fatherPlantId: idOf().required() }))
+    .min(1)
+    .max(200),
+);
+
+/** Crosses of chosen pairs of plants, of one stand or several. */
+export const planPairs = command(
+  "cross.pairs",
+  { pairs: pairList, fruitsEach: count("Fruits of each", 100) },
+  (context, { pairs, fruitsEach }) => {
+    const sky = forecaster(context.db, context.today);
+    const standOf = (id: Id) => (plantById(context.db, id) ?? refuse("pairs", "That plant does not exist.")).standId;
+    const made = pairs.map(({ motherPlantId, fatherPlantId }) => {
+      const motherStandId = standOf(motherPlantId);
+      const usual = usualPlan(existingStand(context, motherStandId, "pairs").species);
+      const fatherStandId = standOf(fatherPlantId);
+      return planOne(context, sky, {
+        ...usual,
+        motherStandId,
+        fatherStandId,
+        motherPlantId,
+        fatherPlantId,
+        fruitsWanted: fruitsEach,
+      });
+    });
+    return {
+      message: `${plural(made.length, "cross", "crosses")} planned`,
+      ids: made.map((m) => m.id),
+      warnings: [...new Set(made.flatMap((m) => m.warnings ?? []))],
+    };
+  },
+);
 
 /** Selfs every chosen plant, or crosses each with the next in a ring so that all are mother once and father once. */
 export const nextGenerationOf = command(

@@ -17,6 +17,17 @@ export function plantById(db: Db, id: Id): Plant | undefined {
   return prepared(db, "SELECT * FROM plant WHERE id = ?").get(id) as Plant | undefined;
 }
 
+/** A plant with the code of its stand. */
+export type PlantOfStand = Pick<Plant, "id" | "standId" | "number"> & { code: string };
+
+/** Plants by their ids, those still standing, in the order of stands and numbers. */
+export const plantsByIds = (db: Db, ids: Id[]): PlantOfStand[] =>
+  prepared(
+    db,
+    `SELECT p.id, p.standId, p.number, s.code FROM plant p JOIN stand s ON s.id = p.standId
+       WHERE p.id IN (SELECT value FROM json_each(?)) AND p.removedOn IS NULL ORDER BY s.code, p.number`,
+  ).all(JSON.stringify(ids)) as PlantOfStand[];
+
 export type ChosenPlant = { id: Id; standId: Id; number: number; mark: Mark; code: string };
 
 /** Plants marked for keeping and still standing, in a season's stands. */

@@ -209,6 +209,7 @@ const USES: [string, (made: Made) => object][] = [
   ["plant.remove", ({ plants }) => ({ ids: [plants[1], plants[2]], reason: "split" })],
   ["score.set", ({ plants, yardstick }) => ({ plantId: plants[0], yardstickId: yardstick, value: "" })],
   ["cross.plan", ({ plan }) => ({ ...plan, lineName: "Once more" })],
+  ["cross.pairs", ({ plants: [one, two] }) => ({ pairs: [{ motherPlantId: one, fatherPlantId: two }], fruitsEach: 2 })],
   [
     "cross.next-generation",
     ({ stand, plants }) => ({ standId: stand, plantIds: plants, how: "intercross", fruitsEach: 1 }),

@@ -3,6 +3,7 @@ import type { Id } from "@/core/custody/id";
 import { ended } from "@/core/tests/selection";
 import { compareView } from "@/views/compare";
 import { familyView } from "@/views/family";
+import { matingOf } from "@/views/mating";
 import { roguingView } from "@/views/roguing";
 import { type FamilyWorth, familyWorth } from "@/views/worth";
 import { type Plot, plot } from "./plot";
@@ -627,5 +628,75 @@ describe("what was chosen without meaning it", () => {
     });
     expect(leanings()).toMatchObject({ chosen: 3, gave: true });
     expect(leanings().list.find(({ name }) => name === "Ripe")).toMatchObject({ kind: "aim", chosenKnown: 3 });
+  });
+});
+
+describe("who is crossed with whom", () => {
+  const equal = (ids: Id[]) => ids.map((plantId) => ({ plantId, share: 0.5 }));
+
+  test("plants of a mix that selfs are each a pure line: crossed they are not inbred, at random by half, selfed wholly", () => {
+    const mating = matingOf(garden.db, { parents: equal(plants.slice(0, 2)), crosses: 1 });
+    expect(mating).toMatchObject({
+      inbreeding: 0,
+      random: expect.closeTo(0.5, 9),
+      selfed: expect.closeTo(1, 9),
+    });
+    expect(mating.pairs.map(({ mother, father }) => [mother.number, father.number].sort())).toEqual([[1, 2]]);
+  });
+
+  test("selfed sibs are nearer kin than plants of two families: pairs are between families, by shares", () => {
+    const [one, two] = [0, 1].map((i) => {
+      const lot = garden.done("lot.save", { standId, plantIds: [plants[i]], kind: "self", gathered: "2027-08-01" });
+      garden.on("2028-05-01");
+      const stand = garden.done("stand.add", {
+        lineId,
+        lotId: lot.id,
+        sown: "2028-05-01",
+        sowedSeeds: 4,
+        plants: 2,
+        family: 1,
+      }).id;
+      garden.on("2027-08-01");
+      return garden.db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(stand) as Id[];
+    }) as [Id[], Id[]];
+    const { pairs, inbreeding } = matingOf(garden.db, { parents: equal([...one, ...two]), crosses: 4 });
+    expect(inbreeding).toBe(0);
+    expect(pairs).toHaveLength(4);
+    for (const { mother, father } of pairs) expect(mother.code).not.toBe(father.code);
+    // Three quarters of the seed to one plant can't be: nobody is in more than half of all places.
+    const parents = [one[0]!, two[0]!, two[1]!].map((plantId, i) => ({ plantId, share: i === 0 ? 0.75 : 0.125 }));
+    const uneven = matingOf(garden.db, { parents, crosses: 4 });
+    expect(uneven.pairs.filter(({ mother, father }) => [mother.id, father.id].includes(one[0]!))).toHaveLength(4);
+  });
+
+  test("who was taken out is crossed with nobody; nobody at all gives no pairs", () => {
+    garden.done("plant.remove", { ids: [plants[0]], reason: "pale" });
+    expect(
+      matingOf(garden.db, { parents: equal(plants.slice(0, 3)), crosses: 2 }).pairs.map((p) => p.inbreeding),
+    ).toEqual([0, 0]);
+    expect(matingOf(garden.db, { parents: equal(plants.slice(0, 1)), crosses: 2 }).pairs).toEqual([]);
+  });
+
+  test("pairs are planned as crosses of the line, a plant that is out is refused", () => {
+    const pairs = [
+      { motherPlantId: plants[0], fatherPlantId: plants[1] },
+      { motherPlantId: plants[1], fatherPlantId: plants[2] },
+    ];
+    const { ids } = garden.done("cross.pairs", { pairs, fruitsEach: 3 });
+    expect(ids.map((id) => garden.row("cross", id))).toMatchObject(
+      pairs.map((pair) => ({ ...pair, kind: "intercross", lineId, fruitsWanted: 3 })),
+    );
+    garden.done("plant.marks", { ids: [plants[2]], mark: "out", reason: "pale" });
+    expect(garden.refused("cross.pairs", { pairs, fruitsEach: 3 }).message).toContain("is marked out");
+    expect(garden.refused("cross.pairs", { pairs: [], fruitsEach: 3 }).fields.pairs).toBeDefined();
+  });
+
+  test("kept plants of sister families stand by", () => {
+    const sister = garden.done("stand.add", { lineId, sown: "2027-05-01", plants: 2, family: 1 }).id;
+    const [kept] = garden.db.prepare("SELECT id FROM plant WHERE standId = ?").pluck().all(sister) as Id[];
+    garden.done("plant.mark", { id: kept, mark: "keep" });
+    garden.done("plant.mark", { id: plants[0], mark: "keep" });
+    expect(view().sistersKept.map(({ id }) => id)).toEqual([kept]);
+    expect(view().sisters).toBe(1);
   });
 });

@@ -29,7 +29,13 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
         <>
           {plants.length > 0 && view.yardsticks.length > 0 && <Better view={view} />}
           <Yardsticks view={view} />
-          <NextGeneration stand={stand} plants={chosen} units={view.garden.units} />
+          <NextGeneration
+            stand={stand}
+            plants={chosen}
+            units={view.garden.units}
+            sistersKept={view.sistersKept}
+            head={view.head}
+          />
           <Cautions hazards={hazards} />
         </>
       }

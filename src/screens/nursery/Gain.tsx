@@ -12,6 +12,7 @@ import type { FamilyWorth } from "@/views/worth";
 import { CommandButton } from "../common/command";
 import { percent, reckonedPercent } from "../common/words";
 import { GainChart } from "./charts";
+import { MatingPlan } from "./MatingPlan";
 import { notKept } from "./notKept";
 import { unitOf } from "./yardstickWords";
 
@@ -114,7 +115,7 @@ function Picture({ view, worth, best, open, onOpen, close }: Props & { close: ()
           )}
         </tbody>
       </table>
-      {optimum && <Optimum optimum={optimum} step={step} worth={worth} own={view.stand.code} />}
+      {optimum && <Optimum optimum={optimum} step={step} worth={worth} view={view} />}
       {toKeep.length > 0 && (
         <CommandButton
           command="plant.marks"
@@ -143,10 +144,11 @@ const WORTH_A_FLOWER = 0.02;
 /** So many standard deviations more are clearly more. */
 const CLEARLY = 0.02;
 
-type OptimumProps = { optimum: Contributions; step: GainStep; worth: FamilyWorth; own: string };
+type OptimumProps = { optimum: Contributions; step: GainStep; worth: FamilyWorth; view: Family };
 
 /** The shares that bring most at the same narrowing, where they bring clearly more than equal ones. */
-function Optimum({ optimum, step, worth, own }: OptimumProps) {
+function Optimum({ optimum, step, worth, view }: OptimumProps) {
+  const own = view.stand.code;
   const more = optimum.gain - step.index.likely;
   const shared = optimum.shares.flatMap((share, i) =>
     share >= WORTH_A_FLOWER ? [{ share, plant: worth.plants[i]! }] : [],
@@ -166,6 +168,18 @@ function Optimum({ optimum, step, worth, own }: OptimumProps) {
           .join(", ")}
         .
       </p>
+      {shared.length > 1 && (
+        <Sheet trigger="Pair them in these shares" title="Pairs in these shares" plain>
+          {() => (
+            <MatingPlan
+              parents={shared.map(({ plant: { id, number, code }, share }) => ({ id, number, code, share }))}
+              own={own}
+              season={view.stand.season}
+              head={view.head}
+            />
+          )}
+        </Sheet>
+      )}
     </section>
   );
 }

@@ -28,6 +28,8 @@ export function GainChart({ choice: { steps, frontier }, kept }: Props) {
     const pad = (high - low || 0.1) * 0.08;
     return [low - pad, high + pad];
   };
+  const [low, high] = range(all.map((p) => p.gain)) as [number, number];
+  const digits = high - low < 0.5 ? 2 : 1;
   return (
     <div
       className="h-72"
@@ -55,8 +57,8 @@ export function GainChart({ choice: { steps, frontier }, kept }: Props) {
           <YAxis
             type="number"
             dataKey="gain"
-            domain={range(all.map((p) => p.gain))}
-            tickFormatter={(value: number) => fixed(Math.round(value * 10) / 10 + 0, 1)}
+            domain={[low, high]}
+            tickFormatter={(value: number) => fixed(Math.round(value * 10 ** digits) / 10 ** digits + 0, digits)}
             stroke="var(--soft)"
             tick={{ fill: "var(--ink)" }}
             width={56}

@@ -9,11 +9,14 @@ import { useGo } from "@/ui/useGo";
 import type { Family } from "@/views/family";
 import { CommandForm, Field } from "../common/command";
 import { AmountFields, PollenField } from "../common/fields";
+import { MatingPlan } from "./MatingPlan";
 
 type Props = { stand: Family["stand"]; plants: Plant[]; units: Units };
+type Kin = Pick<Family, "sistersKept" | "head">;
 
 /** From the kept plants to seed of the next generation. */
-export function NextGeneration({ stand, plants, units }: Props) {
+export function NextGeneration({ stand, plants, units, sistersKept, head }: Props & Kin) {
+  const parents = [...plants.map(({ id, number }) => ({ id, number, code: stand.code })), ...sistersKept];
   const next = stand.generation === null ? "" : ` F${stand.generation + 1}`;
   return (
     <section className="mt-8" aria-label="Next generation">
@@ -29,6 +32,18 @@ export function NextGeneration({ stand, plants, units }: Props) {
             <Sheet trigger="Self or intercross by hand" title={`Seed of${next || " the kept plants"}`} strong>
               {() => <ByHand stand={stand} plants={plants} />}
             </Sheet>
+            {parents.length > 1 && (
+              <Sheet trigger="Pair them by kinship" title={`Pairs for${next || " the next generation"}`}>
+                {() => (
+                  <MatingPlan
+                    parents={parents.map((one) => ({ ...one, share: 1 / parents.length }))}
+                    own={stand.code}
+                    season={stand.season}
+                    head={head}
+                  />
+                )}
+              </Sheet>
+            )}
             <Sheet trigger="Save seed of each" title="A lot from each plant">
               {(close) => <SaveEach stand={stand} plants={plants} units={units} close={close} />}
             </Sheet>
