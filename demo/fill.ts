@@ -14,6 +14,7 @@ import { draw, pictures } from "./pictures";
 import { chance } from "./random";
 import { Grower } from "./season";
 import { seed } from "./seed";
+import { tasting } from "./tasting";
 
 /** Writes the demo database: seven seasons recorded through the application's own commands. Whole or not at all. */
 export async function fillDemo(path: string): Promise<void> {
@@ -35,6 +36,7 @@ export async function fillDemo(path: string): Promise<void> {
   nextSeason(grower, beds, DEMO_DAY);
   ownTasks(grower, DEMO_DAY);
   seed(grower, DEMO_DAY);
+  tasting(grower);
   await draw(db, pictures(grower, DEMO_DAY));
   db.pragma("wal_checkpoint(TRUNCATE)");
   db.close();

@@ -307,3 +307,60 @@ test("a family that was opened is there by its link with the server gone; a pict
   await context.close();
   await server.stop();
 });
+
+test("a blind tasting: set up, tasted by two on their phones, closed, and taken as scores", async ({
+  browser,
+  demo,
+}) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  const code = await family(page.request, demo.url, "Tasted bed", 6);
+  await page.goto(`/nursery/${code}`);
+  await page.getByRole("link", { name: "Taste", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Not tasted yet" })).toBeVisible();
+  await page.getByRole("button", { name: "Set up a tasting" }).click();
+  for (const number of [1, 2, 3])
+    await sheet(page)
+      .getByRole("button", { name: `Plant ${number}`, exact: true })
+      .click();
+  await sheet(page).getByLabel("How many taste").fill("2");
+  await sheet(page).getByRole("button", { name: "Serve 3 plants" }).click();
+  await expect(page.getByRole("heading", { name: "Heart: 0 of 6 bites" })).toBeVisible();
+  await page.getByText("What lies under which code").click();
+  const codes = new Map<string, number>();
+  for (const row of await page
+    .getByRole("row")
+    .filter({ hasText: /plant \d/ })
+    .all()) {
+    const [served, plantName] = await row.getByRole("cell").allTextContents();
+    codes.set(served!, Number(plantName!.replace("plant ", "")));
+  }
+  expect([...codes.values()].sort()).toEqual([1, 2, 3]);
+  // The first plant is far better to both; the second taster is harder by one.
+  for (const taster of [1, 2]) {
+    const context = await browser.newContext({ baseURL: demo.url, ...PHONE });
+    const phone = await context.newPage();
+    await phone.goto(
+      (await page.getByRole("link", { name: new RegExp(`^Taster ${taster}`) }).getAttribute("href")) as string,
+    );
+    await expect(phone.getByRole("heading", { name: `Taster ${taster}: Heart` })).toBeVisible();
+    await expect(phone.getByRole("main")).not.toContainText(/plant \d/);
+    if (taster === 2) await context.setOffline(true);
+    for (const [served, number] of codes)
+      await phone
+        .getByRole("group", { name: served })
+        .or(phone.getByRole("radiogroup", { name: served }))
+        .getByRole("radio", { name: String((number === 1 ? 9 : 3) - taster) })
+        .tap();
+    await expect(phone.getByText("All tasted. Thank you.")).toBeVisible();
+    await context.setOffline(false);
+    await expect(phone.getByRole("region", { name: "Kept on this device" })).toHaveCount(0, { timeout: 30_000 });
+    await context.close();
+  }
+  await page.reload();
+  await page.getByRole("button", { name: "Close it, take as scores" }).click();
+  await expect(page.getByRole("heading", { name: "Plant 1 tasted best" })).toBeVisible();
+  await page.goto(`/nursery/${code}`);
+  await expect(plant(page, 1)).toHaveAccessibleName("Plant 1, Heart 7.5");
+  await expect(plant(page, 3)).toHaveAccessibleName("Plant 3, Heart 1.5");
+  await page.close();
+});

@@ -1,5 +1,5 @@
-/** When a caution is of use: among the plants, at ripe fruit, at the table, with seed that is kept or given, at a meal. */
-export type Moment = "touch" | "fruit" | "clean" | "keep" | "eat";
+/** When a caution is of use: among the plants, at ripe fruit, at the table, with seed that is kept or given, at a meal, at a tasting. */
+export type Moment = "touch" | "fruit" | "clean" | "keep" | "eat" | "taste";
 export type Caution = { title: string; caution: string };
 
 /** Cautions shown where a species or a step can hurt. They never replace local rules or licensed advice. */
@@ -11,12 +11,12 @@ export const HAZARDS: Record<string, Caution & { at: Moment[] }> = {
       "Fruit of crosses, or with wild or ornamental pollen behind it (the colocynth is a watermelon's kin), can be bitter and poisonous. Taste a crumb, spit it out; if bitter, discard the plant. Cooking does not help.",
   },
   "raw-bean": {
-    at: ["keep"],
+    at: ["keep", "taste"],
     title: "Raw beans are poisonous",
     caution: "Never eat seed raw or half cooked. Keep seed stock away from children and animals.",
   },
   favism: {
-    at: ["touch", "keep"],
+    at: ["touch", "keep", "taste"],
     title: "Broad beans can harm some people",
     caution:
       "Who has favism (a lack of the enzyme G6PD) can fall gravely ill from the beans and even from the pollen. Ask before you share beans or have helpers in flower.",
@@ -28,7 +28,7 @@ export const HAZARDS: Record<string, Caution & { at: Moment[] }> = {
       "Leaves, flowers, seed and the water it stands in act on the heart. Before it flowers its leaves are taken for comfrey or borage: keep the tag with it. Gloves, wash hands, out of reach of children and animals.",
   },
   "hot-pepper": {
-    at: ["fruit", "clean"],
+    at: ["fruit", "clean", "taste"],
     title: "Hot fruit burns",
     caution: "Gloves for cutting and seeding, nothing near the eyes, and wash tools before touching anything else.",
   },
@@ -67,7 +67,7 @@ export const HAZARDS: Record<string, Caution & { at: Moment[] }> = {
     caution: "Fine spines on pods and leaves break off in the skin: gloves and long sleeves, also for threshing.",
   },
   allergen: {
-    at: ["clean", "keep"],
+    at: ["clean", "keep", "taste"],
     title: "Some people are allergic to it",
     caution:
       "Even a trace can close the throat of somebody who is. Say on every packet what is in it, and clean what touched it.",
@@ -79,7 +79,7 @@ export const HAZARDS: Record<string, Caution & { at: Moment[] }> = {
       "Wild relatives of the carrot family include deadly ones. Identify with someone who knows. Sap burns skin in sun: gloves and sleeves.",
   },
   solanum: {
-    at: ["fruit"],
+    at: ["fruit", "taste"],
     title: "Green parts and berries are poisonous",
     caution:
       "Potato berries and the green parts of nightshades are poisonous. Keep berries away from children and animals.",
@@ -106,6 +106,12 @@ export const HAZARDS: Record<string, Caution & { at: Moment[] }> = {
     caution: "Bees sleep in open flowers. If you are allergic, do not go alone and carry what your doctor gave you.",
   },
 };
+
+/** With any of these nobody is to taste it. */
+const NEVER_TASTED = ["foxglove", "ornamental-seed"];
+
+/** Whether a species with such hazards may be tasted at all. */
+export const isTasted = (hazards: string[]): boolean => !hazards.some((hazard) => NEVER_TASTED.includes(hazard));
 
 /** The cautions of some hazards that matter at some moments; all of them where no moment is said. */
 export const cautionsAt = (hazards: Iterable<string>, ...moments: Moment[]): Caution[] =>

@@ -28,6 +28,7 @@ import { copyCommands } from "./stand/copy";
 import { remedyCommands } from "./stand/remedy";
 import { storeCommands } from "./store/commands";
 import { taskCommands } from "./task/commands";
+import { tastingCommands } from "./tasting/commands";
 import { testCommands } from "./test/commands";
 import { vesselCommands } from "./vessel/commands";
 import { yardstickCommands } from "./yardstick/commands";
@@ -54,6 +55,7 @@ const ALL = [
   ...offtypeCommands,
   ...offkindCommands,
   ...photoCommands,
+  ...tastingCommands,
   ...storeCommands,
   ...testCommands,
   ...vesselCommands,

@@ -23,6 +23,7 @@ import { source } from "./source/source";
 import { stand } from "./stand/stand";
 import { air, stay, store } from "./store/store";
 import { task } from "./task/task";
+import { bite, serving, tasting } from "./tasting/tasting";
 import { test, testCount } from "./test/test";
 import { move, vessel } from "./vessel/vessel";
 import { yardstick } from "./yardstick/yardstick";
@@ -66,4 +67,7 @@ export const RECORDS = [
   offtype,
   offkind,
   photo,
+  tasting,
+  serving,
+  bite,
 ] as const;

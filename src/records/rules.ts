@@ -19,6 +19,7 @@ import { offerRule, sharingRule, wishRule } from "./sharing/rules";
 import { standRule } from "./stand/rules";
 import { airRule, stayRule, storeRule } from "./store/rules";
 import { taskRule } from "./task/rules";
+import { biteRule, tastingRule } from "./tasting/rules";
 import { testCountRule, testRule } from "./test/rules";
 import { moveRule, vesselRule } from "./vessel/rules";
 import { yardstickRule } from "./yardstick/rules";
@@ -53,6 +54,8 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     offtype: offtypeRule,
     offkind: offkindRule,
     photo: photoRule,
+    tasting: tastingRule,
+    bite: biteRule,
     pick: pickRule,
     sharing: sharingRule,
     offer: offerRule,

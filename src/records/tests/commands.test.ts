@@ -146,6 +146,25 @@ const place = { name: "Moved", latitude: -10, longitude: 9.3, timezone: "UTC", u
 const openLot = (standId: string) =>
   garden.done("lot.save", { standId, kind: "open", gathered: "2028-07-20", seeds: 12 }).id;
 
+const scale = (lineId: string) =>
+  garden.done("yardstick.add", {
+    lineId,
+    name: "Taste",
+    kind: "scale",
+    lowEnd: "bland",
+    highEnd: "fine",
+    wanted: "high",
+  }).id;
+/** A tasting of two plants, and a code of it. */
+const served = ({ stand, plants, lineId }: Made) => {
+  const plantIds = plants.slice(0, 2);
+  const tastingId = garden.done("tasting.add", { standId: stand, yardstickId: scale(lineId), tasters: 2, plantIds }).id;
+  return {
+    tastingId,
+    code: garden.db.prepare("SELECT code FROM serving WHERE tastingId = ?").pluck().get(tastingId) as string,
+  };
+};
+
 /** One use of every command there is. */
 const USES: [string, (made: Made) => object][] = [
   ["garden.change", () => ({ ...place, version: version("garden", 1) })],
@@ -355,6 +374,33 @@ const USES: [string, (made: Made) => object][] = [
     ({ lineId }) => {
       const { id } = garden.done("offkind.add", { lineId, name: "scarlet" });
       return { id, version: version("offkind", id), inheritance: "dominant" };
+    },
+  ],
+  [
+    "tasting.add",
+    ({ stand, plants, lineId }) => ({
+      standId: stand,
+      yardstickId: scale(lineId),
+      tasters: 2,
+      plantIds: plants.slice(0, 3),
+      note: "cut in wedges",
+    }),
+  ],
+  ["tasting.bite", (made) => ({ ...served(made), taster: 2, number: 7 })],
+  [
+    "tasting.close",
+    (made) => {
+      const { tastingId, code: first } = served(made);
+      garden.done("tasting.bite", { tastingId, code: first, taster: 1, number: 6 });
+      return { id: tastingId, version: version("tasting", tastingId) };
+    },
+  ],
+  [
+    "tasting.drop",
+    (made) => {
+      const { tastingId, code: first } = served(made);
+      garden.done("tasting.bite", { tastingId, code: first, taster: 1, bitter: true });
+      return { id: tastingId, version: version("tasting", tastingId) };
     },
   ],
   ["photo.add", ({ plants }) => ({ plantId: plants[0], words: "the first fruit", takenOn: "2028-07-18" })],

@@ -54,6 +54,11 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
             Compare
           </Link>
         )}
+        {view.yardsticks.some(({ kind }) => kind === "scale") && (
+          <Link href={`/nursery/${stand.code}/tasting`} className="leaf leaf-plain">
+            Taste
+          </Link>
+        )}
         <a className="leaf leaf-plain" href={`/api/tags/stand/${stand.code}`}>
           {stand.crates || stand.trays ? "Print its tags" : "Print its tag"}
         </a>
