@@ -23,6 +23,7 @@ import { plantCommands } from "./plant/commands";
 import type { Sent } from "./record";
 import { scoreCommands } from "./score/commands";
 import { sharingCommands } from "./sharing/commands";
+import { sortingCommands } from "./sorting/commands";
 import { standCommands } from "./stand/commands";
 import { copyCommands } from "./stand/copy";
 import { remedyCommands } from "./stand/remedy";
@@ -56,6 +57,7 @@ const ALL = [
   ...offkindCommands,
   ...photoCommands,
   ...tastingCommands,
+  ...sortingCommands,
   ...storeCommands,
   ...testCommands,
   ...vesselCommands,

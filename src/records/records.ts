@@ -19,6 +19,7 @@ import { plant } from "./plant/plant";
 import { reading } from "./reading/reading";
 import { score } from "./score/score";
 import { member, offer, sharing, wish } from "./sharing/sharing";
+import { sorting } from "./sorting/sorting";
 import { source } from "./source/source";
 import { stand } from "./stand/stand";
 import { air, stay, store } from "./store/store";
@@ -70,4 +71,5 @@ export const RECORDS = [
   tasting,
   serving,
   bite,
+  sorting,
 ] as const;

@@ -16,6 +16,7 @@ import { photoRule } from "./photo/rules";
 import { pickRule } from "./pick/rules";
 import { plantRule } from "./plant/rules";
 import { offerRule, sharingRule, wishRule } from "./sharing/rules";
+import { sortingRule } from "./sorting/rules";
 import { standRule } from "./stand/rules";
 import { airRule, stayRule, storeRule } from "./store/rules";
 import { taskRule } from "./task/rules";
@@ -56,6 +57,7 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     photo: photoRule,
     tasting: tastingRule,
     bite: biteRule,
+    sorting: sortingRule,
     pick: pickRule,
     sharing: sharingRule,
     offer: offerRule,

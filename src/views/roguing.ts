@@ -3,6 +3,7 @@ import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { middle } from "@/core/flowering/facts";
 import { groupBy } from "@/core/lists/groupBy";
+import { comeOut, storeShare, toStore } from "@/core/selection/lifting";
 import { removal, shedBy } from "@/core/selection/roguing";
 import { deedsOfSeason } from "@/records/deed/queries";
 import { roguedStands, type TakenOut, takenOutOfLine } from "@/records/line/rogued";
@@ -12,8 +13,11 @@ import type { Photo } from "@/records/photo/photo";
 import { photosOfOffkinds } from "@/records/photo/queries";
 import type { Plant } from "@/records/plant/plant";
 import { plantsOfStand, reasonsOf } from "@/records/plant/queries";
+import { keptInStore, type SortingOfStand, sortingsOfLine } from "@/records/sorting/queries";
+import type { Sorting } from "@/records/sorting/sorting";
 import { standByCode, standsOfLine } from "@/records/stand/queries";
 import { type Band, band } from "./band";
+import { plantsToGoOn } from "./drawer";
 import type { ForecastStand, Outlook } from "./outlook";
 
 /** What was taken out of one stand. */
@@ -27,6 +31,22 @@ export type RoguedSeason = {
   late: number;
   shed: number;
   reasons: { reason: string; plants: number }[];
+};
+
+/** What was lifted and replanted, sorted; and what comes of what is stored. */
+export type Lifting = {
+  /** What is to be sorted next; null once both are done. */
+  next: Sorting["moment"] | null;
+  now: { lift: Sorting | null; replant: Sorting | null };
+  /** Plants wanted at flowering, and how many sound ones to store for them. */
+  wanted: number;
+  store: number;
+  /** How many of those stored come out sound; null before they are stored. */
+  out: ReturnType<typeof comeOut> | null;
+  /** How many winters that rests on. */
+  winters: number;
+  /** How the line was sorted, the last first. */
+  sorts: SortingOfStand[];
 };
 
 export type Roguing = {
@@ -44,6 +64,8 @@ export type Roguing = {
   /** Reasons that were given before and have no definition. */
   other: string[];
   seasons: RoguedSeason[];
+  /** For what is lifted and replanted; null for what is not. */
+  lifting: Lifting | null;
   /** Share of seed that is of the plant's own pollen, in the middle of what is known of its kind. */
   selfing: number;
 };
@@ -80,7 +102,28 @@ export function roguingView(sky: Outlook, code: string): Roguing | null {
     seasons: roguedStands(db, row.lineId, today)
       .filter(({ grown }) => grown > 0)
       .map((one) => seasonOf(one, out.get(one.id) ?? [], windows.get(one.id))),
+    lifting: liftingOf(sky, stand),
     selfing: 1 - middle(speciesById(row.species).outcrossing),
+  };
+}
+
+function liftingOf({ db }: Outlook, stand: ForecastStand): Lifting | null {
+  const sorts = sortingsOfLine(db, stand.lineId);
+  if (stand.overwinter !== "lifted" && !stand.liftedOn && sorts.length === 0) return null;
+  const of = (moment: Sorting["moment"]) =>
+    sorts.find((one) => one.standId === stand.id && one.moment === moment) ?? null;
+  const [lift, replant] = [of("lift"), of("replant")];
+  const seen = keptInStore(db, stand.species);
+  const share = storeShare(seen);
+  const wanted = stand.wanted ?? plantsToGoOn(stand.species);
+  return {
+    next: replant ? null : lift ? "replant" : "lift",
+    now: { lift, replant },
+    wanted,
+    store: toStore(wanted, share),
+    out: lift && !replant ? comeOut(lift.fit, share) : null,
+    winters: seen.length,
+    sorts,
   };
 }
 

@@ -122,6 +122,29 @@ function livingStand(context: Context, standId: string): StandRow {
 
 const which = { standId: ref("stand", "Stand"), act: choice("What", ACTS) };
 
+const NOTHING_TOLD = { males: null, females: null, crates: null, spare: null, sex: null } as const;
+
+/** An act done on a day, with what it changes of its stand. */
+function carryOutTold(
+  context: Context,
+  standId: Id,
+  act: Act,
+  on: Day,
+  { storedIn, ...told }: Told & { storedIn: string },
+): { id: Id; before: StandRow } {
+  const before = livingStand(context, standId);
+  const patch = { ...effect(before, act, on, told), ...(storedIn ? { storedIn } : {}) };
+  if (Object.keys(patch).length > 0) {
+    besideForm(() => standRule(context, { ...before, ...patch }, before));
+    changeStand(context, before, patch);
+  }
+  return { id: context.write.insert(deed, { standId, act, how: "done", on, counted: told.counted }), before };
+}
+
+/** An act done as part of another press, with how many where they were counted. */
+export const carryOut = (context: Context, standId: Id, act: Act, on: Day, counted: number | null): Id =>
+  carryOutTold(context, standId, act, on, { ...NOTHING_TOLD, counted, storedIn: "" }).id;
+
 /** Done, on a day, with how many where they are counted. */
 const doIt = command(
   "deed.done",
@@ -136,16 +159,10 @@ const doIt = command(
     crates: stand.columns.crates,
     spare: stand.columns.spare,
   },
-  (context, { standId, act, on, storedIn, ...told }) => {
+  (context, { standId, act, on, ...told }) => {
     const { counted } = told;
-    const before = livingStand(context, standId);
     const day = on ?? context.today;
-    const patch = { ...effect(before, act, day, told), ...(storedIn ? { storedIn } : {}) };
-    if (Object.keys(patch).length > 0) {
-      besideForm(() => standRule(context, { ...before, ...patch }, before));
-      changeStand(context, before, patch);
-    }
-    const id = context.write.insert(deed, { standId, act, how: "done", on: day, counted });
+    const { id, before } = carryOutTold(context, standId, act, day, told);
     const many = counted === null ? "" : `, ${counted}`;
     return { message: `${before.code} ${before.lineName}: ${DONE_WORDS[act]} ${dayInWords(day)}${many}`, id };
   },

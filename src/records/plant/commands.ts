@@ -53,6 +53,36 @@ const markPlants = command(
   },
 );
 
+const SORTED = {
+  small: ["out", "too small"],
+  large: ["out", "largest, eaten"],
+  fit: ["keep", "of the right size"],
+} as const;
+
+/** Plants sorted by size in one press: those between are kept, unless something else was decided of them. */
+const sortPlants = command(
+  "plant.sort",
+  { small: plantList("Too small", 2000), fit: plantList("Of the right size", 2000), large: plantList("Largest", 2000) },
+  (context, sorted) => {
+    const all = Object.values(sorted).flat();
+    if (all.length === 0) refuse("fit", "Nothing is sorted.");
+    if (new Set(all).size < all.length) refuse("fit", "One plant can't be of two sizes.");
+    for (const band of ["small", "fit", "large"] as const)
+      for (const id of sorted[band]) {
+        const before = existingPlant(context, id);
+        if (before.removedOn) refuse(band, `Plant ${before.number} was taken out on ${before.removedOn}.`);
+        const [mark, reason] = SORTED[band];
+        if (band === "fit" && before.mark !== "none") continue;
+        context.write.update(plant, id, { mark, reason });
+      }
+    const { small, fit, large } = sorted;
+    return {
+      message: `${fit.length} of the right size, ${small.length} too small, ${large.length} too large`,
+      ids: all,
+    };
+  },
+);
+
 const removePlants = command(
   "plant.remove",
   { ids: plantList("Plants", 2000), on: day("Day").optional(), reason: text("Reason") },
@@ -87,4 +117,4 @@ const removePlants = command(
   },
 );
 
-export const plantCommands = [markPlant, markPlants, removePlants] as const;
+export const plantCommands = [markPlant, markPlants, sortPlants, removePlants] as const;

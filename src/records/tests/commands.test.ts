@@ -403,6 +403,15 @@ const USES: [string, (made: Made) => object][] = [
       return { id: tastingId, version: version("tasting", tastingId) };
     },
   ],
+  ["plant.sort", ({ plants: [one, two, three] }) => ({ small: [one], fit: [two], large: [three] })],
+  ["sorting.add", ({ stand }) => ({ standId: stand, moment: "lift", fit: 4, small: 1 })],
+  [
+    "sorting.change",
+    ({ stand }) => {
+      const { id } = garden.done("sorting.add", { standId: stand, moment: "lift", fit: 4, small: 1 });
+      return { id, version: version("sorting", id), split: 2 };
+    },
+  ],
   ["photo.add", ({ plants }) => ({ plantId: plants[0], words: "the first fruit", takenOn: "2028-07-18" })],
   [
     "photo.change",

@@ -700,3 +700,111 @@ describe("who is crossed with whom", () => {
     expect(view().sisters).toBe(1);
   });
 });
+
+describe("lifting and replanting", () => {
+  const leeks = () => {
+    const line = garden.done("line.add", {
+      name: "Dovetail",
+      species: "leek",
+      school: "keep-pure",
+      status: "open-pollinated",
+    }).id;
+    garden.on("2027-03-20");
+    const id = garden.done("stand.add", { lineId: line, sown: "2027-03-20", plants: 120, overwinter: "lifted" }).id;
+    garden.on("2027-11-10");
+    return id;
+  };
+  const lifting = (id: Id) => roguingView(garden.sky(), garden.code("stand", id))!.lifting!;
+
+  test("what is sorted is lifted and stored with it, in one press that is undone as one", () => {
+    const id = leeks();
+    expect(lifting(id)).toMatchObject({ next: "lift", out: null, winters: 0, sorts: [] });
+    const { entry } = garden.done("sorting.add", {
+      standId: id,
+      moment: "lift",
+      fit: 80,
+      small: 12,
+      split: 3,
+      rotten: 5,
+    });
+    expect(garden.row("stand", id)).toMatchObject({ liftedOn: "2027-11-10", replantedOn: null });
+    const { next, out, now } = lifting(id);
+    expect([next, now.lift!.fit]).toEqual(["replant", 80]);
+    // By the working range alone: three quarters of them, between half and all.
+    expect(out!.likely).toBe(62);
+    expect(out!.low).toBeGreaterThan(35);
+    expect(out!.high).toBeLessThanOrEqual(80);
+    garden.undone(entry);
+    expect(garden.row("stand", id)).toMatchObject({ liftedOn: null });
+    expect(lifting(id).next).toBe("lift");
+  });
+
+  test("replanted they stand as so many, and the winter is learned from: only what rotted was lost in the store", () => {
+    const id = leeks();
+    const before = lifting(id);
+    garden.done("sorting.add", { standId: id, moment: "lift", fit: 80, small: 40 });
+    garden.on("2028-03-15");
+    garden.done("sorting.add", {
+      standId: id,
+      moment: "replant",
+      fit: 30,
+      odd: 2,
+      rotten: 46,
+      bands: "as thick as a thumb",
+    });
+    expect(garden.row("stand", id)).toMatchObject({ replantedOn: "2028-03-15", plants: 30 });
+    const after = lifting(id);
+    expect(after).toMatchObject({ next: null, winters: 1, out: null });
+    expect(after.sorts.map(({ moment }) => moment)).toEqual(["replant", "lift"]);
+    // 32 of 80 came out sound: far more must be stored next time.
+    expect(after.store).toBeGreaterThan(before.store * 1.4);
+    const { id: sorted } = after.now.replant!;
+    garden.done("sorting.change", { id: sorted, version: garden.version("sorting", sorted), odd: 4 });
+    expect(lifting(id).now.replant).toMatchObject({ odd: 4, rotten: 46, fit: 30 });
+  });
+
+  test("what can't be is refused beside its field", () => {
+    const id = leeks();
+    const refused = (input: object) =>
+      garden.refused("sorting.add", { standId: id, moment: "lift", fit: 0, ...input }).fields;
+    expect(refused({}).fit).toBe("Count what was sorted.");
+    expect(refused({ fit: 3, sortedOn: "2027-11-11" }).sortedOn).toContain("still to come");
+    expect(refused({ fit: 3, sortedOn: "2027-03-01" }).sortedOn).toContain("was sown on");
+    garden.done("sorting.add", { standId: id, moment: "lift", fit: 8 });
+    expect(refused({ fit: 9 }).moment).toContain("sorted then already");
+    expect(refused({ moment: "replant", fit: 7, rotten: 2 }).fit).toBe(
+      "8 went into the store; 9 can't come out of it.",
+    );
+    expect(refused({ moment: "replant", fit: 7, sortedOn: "2027-11-09" }).sortedOn).toContain("They were lifted on");
+    expect(lifting(id).next).toBe("replant");
+  });
+
+  test("who is not lifted is not asked", () => {
+    expect(roguingView(garden.sky(), garden.code("stand", standId))!.lifting).toBeNull();
+  });
+
+  test("numbered plants are sorted by size in one press; what was decided of them before stays", () => {
+    garden.done("plant.mark", { id: plants[3], mark: "seed-parent" });
+    garden.done("plant.sort", { small: plants.slice(0, 2), fit: plants.slice(2, 4), large: [plants[4]] });
+    expect(
+      view()
+        .plants.slice(0, 6)
+        .map(({ mark, reason }) => [mark, reason]),
+    ).toEqual([
+      ["out", "too small"],
+      ["out", "too small"],
+      ["keep", "of the right size"],
+      ["seed-parent", ""],
+      ["out", "largest, eaten"],
+      ["none", ""],
+    ]);
+    expect(garden.refused("plant.sort", { small: [], fit: [], large: [] }).fields.fit).toBe("Nothing is sorted.");
+    expect(garden.refused("plant.sort", { small: [plants[0]], fit: [plants[0]], large: [] }).fields.fit).toContain(
+      "two sizes",
+    );
+    garden.done("plant.remove", { ids: [plants[0]] });
+    expect(garden.refused("plant.sort", { small: [], fit: [plants[0]], large: [] }).fields.fit).toContain(
+      "was taken out",
+    );
+  });
+});

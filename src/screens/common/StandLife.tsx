@@ -1,6 +1,7 @@
 "use client";
 import { type Day, dayInWords } from "@/core/calendar/day";
 import { STEP_WORDS, type Stage, type Step } from "@/core/work/life";
+import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
 import type { LivedStand } from "@/views/lived";
 import { CommandButton, CommandForm, Field } from "./command";
@@ -45,6 +46,11 @@ export function StandLife({ stand, today }: Props) {
         <p className="mt-1 text-sm text-soft">
           In store{stand.storedIn && ` (${stand.storedIn})`}:{" "}
           {stand.looks.map(({ on, counted }) => `${counted ?? "?"} sound ${dayInWords(on)}`).join(", ")}.
+        </p>
+      )}
+      {(stand.overwinter === "lifted" || stand.liftedOn) && (
+        <p className="mt-2">
+          <Link href={`/nursery/${stand.code}/roguing`}>Sort at lifting and replanting</Link>
         </p>
       )}
       <p className="mt-3 flex flex-wrap gap-3">

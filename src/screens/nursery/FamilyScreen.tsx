@@ -15,6 +15,7 @@ import { Better } from "./Better";
 import { CountForm } from "./CountForm";
 import { MarkSeveral } from "./MarkSeveral";
 import { NextGeneration } from "./NextGeneration";
+import { SortBySize } from "./SortBySize";
 import { Yardsticks } from "./Yardsticks";
 
 export function FamilyScreen(view: Family & { chosen: number | null }) {
@@ -43,6 +44,8 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
       <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
         <Tag kind={stand.family ? "family" : "stand"} code={stand.code} />
         {plants.length > 0 && <MarkSeveral view={view} />}
+        {(stand.overwinter === "lifted" || stand.liftedOn) &&
+          view.yardsticks.some(({ kind, family }) => kind === "number" && family) && <SortBySize view={view} />}
         <CountForm stand={stand} beds={view.beds} />
         {plants.length > 0 && (
           <Link href={`/nursery/${stand.code}/roguing`} className="leaf leaf-plain">

@@ -8,14 +8,23 @@ import type { Roguing } from "@/views/roguing";
 import { Page } from "../common/Page";
 import { Tag } from "../common/Tag";
 import { percent } from "../common/words";
+import { Lifting } from "./Lifting";
 import { Offkinds } from "./Offkinds";
 import { RogueForecast } from "./RogueForecast";
 import { RogueWalk } from "./RogueWalk";
 
+/** Of a stand whose plants have no numbers: what is to be sorted, or what stands. */
+function withoutNumbers(lifting: Roguing["lifting"]): string {
+  if (lifting?.next) return `Sort what is ${lifting.next === "lift" ? "lifted" : "replanted"}`;
+  return lifting?.now.replant
+    ? `${plural(lifting.now.replant.fit, "root")} stand again`
+    : "No numbered plants stand here";
+}
+
 /** When every plant must have been looked at, or that it is too late for some of their pollen. */
-function headline({ standing, by, doneOn, today, stand }: Roguing): string {
+function headline({ standing, by, doneOn, today, stand, lifting }: Roguing): string {
   if (stand.school === "let-it-mix") return "A mix keeps what lives: rogue only what does harm";
-  if (standing.length === 0) return "No numbered plants stand here";
+  if (standing.length === 0) return withoutNumbers(lifting);
   const plants = plural(standing.length, "plant");
   if (doneOn) return `${plants} looked over on ${dayInWords(doneOn)}`;
   if (today < by) return `Look ${plants} over before ${dayInWords(by)}`;
@@ -49,6 +58,7 @@ export function RoguingScreen(view: Roguing) {
         {doneOn || today < by ? "" : ", and roguing undoes much less"}.
       </p>
       {view.standing.length > 0 && <RogueWalk view={view} />}
+      {view.lifting && <Lifting view={view} lifting={view.lifting} />}
       <h3 className="mt-7 mb-2">What went out, year by year</h3>
       {gone === 0 ? (
         <p className="text-soft">Nothing has been taken out of this line yet.</p>
