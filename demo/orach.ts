@@ -22,6 +22,10 @@ export function orach(grower: Grower, beds: Beds): void {
       plants: 34 + season - 2023,
     }).id;
     if (season === 2027) continue;
+    if (season === 2025) {
+      grower.on("2025-07-20");
+      grower.record("trial.add", { standId: stand, what: "drought", lost: 9, words: "five weeks without rain" });
+    }
     grower.on(`${season}-09-10`);
     grower.record("lot.save", { standId: stand, kind: "open", gathered: `${season}-09-10`, mass: 30 });
   }

@@ -31,6 +31,7 @@ import { storeCommands } from "./store/commands";
 import { taskCommands } from "./task/commands";
 import { tastingCommands } from "./tasting/commands";
 import { testCommands } from "./test/commands";
+import { trialCommands } from "./trial/commands";
 import { vesselCommands } from "./vessel/commands";
 import { yardstickCommands } from "./yardstick/commands";
 
@@ -57,6 +58,7 @@ const ALL = [
   ...offkindCommands,
   ...photoCommands,
   ...tastingCommands,
+  ...trialCommands,
   ...sortingCommands,
   ...storeCommands,
   ...testCommands,

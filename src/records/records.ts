@@ -26,6 +26,7 @@ import { air, stay, store } from "./store/store";
 import { task } from "./task/task";
 import { bite, serving, tasting } from "./tasting/tasting";
 import { test, testCount } from "./test/test";
+import { trial } from "./trial/trial";
 import { move, vessel } from "./vessel/vessel";
 import { yardstick } from "./yardstick/yardstick";
 
@@ -72,4 +73,5 @@ export const RECORDS = [
   serving,
   bite,
   sorting,
+  trial,
 ] as const;

@@ -7,7 +7,7 @@ import { gardenRule } from "./garden/rules";
 import { barrierRule, sourceRule } from "./ground/rules";
 import { handlingRule } from "./handling/rules";
 import { lineRule } from "./line/rules";
-import { lotRule } from "./lot/rules";
+import { lotRule, partRule } from "./lot/rules";
 import { noteRule } from "./note/rules";
 import { offkindRule } from "./offkind/rules";
 import { offtypeRule } from "./offtype/rules";
@@ -22,6 +22,7 @@ import { airRule, stayRule, storeRule } from "./store/rules";
 import { taskRule } from "./task/rules";
 import { biteRule, tastingRule } from "./tasting/rules";
 import { testCountRule, testRule } from "./test/rules";
+import { trialRule } from "./trial/rules";
 import { moveRule, vesselRule } from "./vessel/rules";
 import { yardstickRule } from "./yardstick/rules";
 
@@ -37,6 +38,7 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     cross: crossRule,
     flower: flowerRule,
     lot: lotRule,
+    part: partRule,
     barrier: barrierRule,
     source: sourceRule,
     candidate: candidateRule,
@@ -58,6 +60,7 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     tasting: tastingRule,
     bite: biteRule,
     sorting: sortingRule,
+    trial: trialRule,
     pick: pickRule,
     sharing: sharingRule,
     offer: offerRule,

@@ -6,19 +6,22 @@ import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { plantsInRow } from "@/core/selection/bench";
 import { type Summary, summarise } from "@/core/selection/ranking";
+import { cameThrough, type Passing, passing } from "@/core/selection/survival";
 import { type Look, type Repeatability, repeatability, type ScoreValue, withRatios } from "@/core/selection/yardsticks";
 import { nextScoring, stageSpan, type ToScore } from "@/core/work/score";
 import { headOf } from "@/db/ops";
 import { type BedChoice, bedChoices } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
 import { type LookRow, lineNames, looksOnYardsticks, yardsticks } from "@/records/line/queries";
-import { type LotRow, lotById } from "@/records/lot/queries";
+import { amountOf, takenFrom } from "@/records/lot/left";
+import { type LotRow, lotById, lotsOfMothers } from "@/records/lot/queries";
 import type { Photo } from "@/records/photo/photo";
 import { photosOfStand } from "@/records/photo/queries";
 import type { Plant } from "@/records/plant/plant";
 import { type ChosenPlant, chosenPlants, plantsOfStand, reasonsOf } from "@/records/plant/queries";
 import { type PlantScore, scoresOfStand } from "@/records/score/queries";
 import { sistersOf, standByCode } from "@/records/stand/queries";
+import { type TrialOf, trialsOf } from "@/records/trial/queries";
 import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import type { Outlook } from "@/views/outlook";
@@ -64,6 +67,12 @@ export type Family = {
   scores: Record<Id, Record<Id, ScoreView>>;
   /** Pictures of its plants, by plant, the oldest first. */
   photos: Record<Id, Photo[]>;
+  /** What it and its sisters came through, in the order of days. */
+  trials: (TrialOf & { through: ReturnType<typeof cameThrough> })[];
+  /** Held against thresholds alone. */
+  passing: Passing;
+  /** Seed of its plants, a lot a mother, with what is left of each; null where it was neither counted nor weighed. */
+  mothers: { lotId: Id; code: string; number: number; left: number | null; gathered: Day }[];
   lot: LotRow | null;
   today: string;
   head: string | null;
@@ -208,6 +217,16 @@ export function familyView(sky: Outlook, code: string): Family | null {
       .filter((name) => !has.has(name)),
     scores,
     photos: Object.fromEntries(groupBy(photosOfStand(db, id), ({ plantId }) => plantId!)),
+    trials: trialsOf(db, [id, ...sisters]).map((one) => ({ ...one, through: cameThrough(one.stood, one.lost) })),
+    passing: passing(
+      standing.map((one) => ({ id: one.id, scores: scores[one.id] ?? {} })),
+      marks,
+    ),
+    mothers: lotsOfMothers(db, id).map((one) => {
+      const amount = amountOf(one);
+      const left = amount && Math.max(0, amount.low - takenFrom(one) - (one.reserve ?? 0));
+      return { lotId: one.id, code: one.code, number: one.motherNumber!, left, gathered: one.gathered };
+    }),
     lot: row.lotId ? (lotById(db, row.lotId) ?? null) : null,
     today: sky.today,
     head: headOf(db),

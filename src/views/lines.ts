@@ -16,6 +16,8 @@ import {
   lineByCode,
   lineById,
   looksOnYardsticks,
+  type PartOfLine,
+  partsOfLine,
   yardsticks,
 } from "@/records/line/queries";
 import { type LotRow, lots } from "@/records/lot/queries";
@@ -54,6 +56,8 @@ export type LineView = {
   line: Line & { speciesName: string };
   mother: Line | null;
   father: Line | null;
+  /** The line it is a part of, and all its parts; empty where it has none. */
+  parts: PartOfLine[];
   rungs: Rung[];
   /** Sets of chromosomes of its kind. */
   ploidy: number;
@@ -140,6 +144,11 @@ function laddersOf(db: Db, line: Line, marks: Yardstick[], parents: (Line | null
   });
 }
 
+function partsOf(db: Db, line: Line): PartOfLine[] {
+  const parts = partsOfLine(db, line);
+  return parts.length > 1 ? parts : [];
+}
+
 export function lineView(sky: Outlook, code: string): LineView | null {
   const { db } = sky;
   const line = lineByCode(db, code);
@@ -161,6 +170,7 @@ export function lineView(sky: Outlook, code: string): LineView | null {
     line: { ...line, speciesName: speciesById(line.species).name },
     mother,
     father,
+    parts: partsOf(db, line),
     rungs: rungsOf(generationRows(db, id, sky.today), line.school === "cross-and-fix", speciesById(line.species)),
     ploidy: speciesById(line.species).ploidy,
     ladders: laddersOf(db, line, own, [mother, father]),

@@ -9,6 +9,7 @@ import { FRACTIONS, lot, part } from "../lot/lot";
 import { type LotRow, lotById } from "../lot/queries";
 import { given, text } from "../record";
 import { idList } from "../schema";
+import { bulkLots } from "./bulk";
 import { into, lotOf, moveLot, onTheTable, when } from "./commands";
 import { handling } from "./handling";
 import { handlingsOf } from "./queries";
@@ -135,4 +136,4 @@ const breakChain = command(
   },
 );
 
-export const partingCommands = [split, merge, breakChain] as const;
+export const partingCommands = [split, merge, breakChain, bulkLots] as const;

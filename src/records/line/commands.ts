@@ -1,10 +1,14 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { yearOf } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
-import { Refusal } from "@/db/ops";
+import { plural } from "@/core/units/plural";
+import { Refusal, refuse } from "@/db/ops";
 import { nextCode } from "../code";
 import { type Context, command } from "../command";
-import { day, ref, seen } from "../record";
+import { lot } from "../lot/lot";
+import { lotById } from "../lot/queries";
+import { day, given, ref, seen } from "../record";
+import { idList } from "../schema";
 import { line } from "./line";
 import { lineOfName } from "./queries";
 
@@ -99,4 +103,32 @@ const bringBackLine = command(
   },
 );
 
-export const lineCommands = [addLine, changeLine, endLine, bringBackLine] as const;
+/** Some lots of a line go on as a part of it, kept apart to be looked at by itself; they may be put together again. */
+const partLine = command(
+  "line.part",
+  {
+    id: ref("line", "Line"),
+    name: line.columns.name,
+    description: line.columns.description,
+    lotIds: given<Id[]>("Lots", idList(200)),
+  },
+  (context, { id, name, description, lotIds }) => {
+    const { db, write, today } = context;
+    const whole = existing(context, id);
+    if (lotIds.length === 0) refuse("lotIds", "Choose the lots that go on apart.");
+    const { species, school, status, year, purity, harm, anthers, motherLineId, fatherLineId } = whole;
+    const about = { species, school, status, year, purity, harm, anthers, motherLineId, fatherLineId };
+    const code = nextCode(context, "line", yearOf(today));
+    const origin = `part of ${whole.name}`.slice(0, 200);
+    const part = write.insert(line, { ...about, code, name, description, origin, subOfId: whole.subOfId ?? id });
+    for (const lotId of lotIds) {
+      const found = lotById(db, lotId) ?? refuse("lotIds", "That lot does not exist.");
+      if (found.lineId !== id) refuse("lotIds", `Lot ${found.code} is ${found.lineName}.`);
+      if (found.sowings > 0) refuse("lotIds", `Lot ${found.code} was sown already as ${whole.name}.`);
+      write.update(lot, lotId, { lineId: part });
+    }
+    return { message: `${name}: ${plural(lotIds.length, "lot")} of ${whole.name} kept apart`, id: part, code };
+  },
+);
+
+export const lineCommands = [partLine, addLine, changeLine, endLine, bringBackLine] as const;

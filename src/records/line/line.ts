@@ -18,6 +18,8 @@ export const line = record(
     anthers: choice("Anthers in fruiting flowers", ["as-species", "yes", "no"]).or("as-species"),
     motherLineId: ref("line", "Mother").optional(),
     fatherLineId: ref("line", "Father").optional(),
+    /** The line it is a part of, kept apart to learn. */
+    subOfId: ref("line", "Part of").optional(),
     endedOn: day("Ended on").optional(),
     ending: choice("Ended as", ["finished", "given-up", "lost"]).optional(),
     endedWhy: text("Why", 300),

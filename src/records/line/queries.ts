@@ -28,6 +28,16 @@ export function lineOfParents(db: Db, motherLineId: Id, fatherLineId: Id): Line 
   ) as Line | undefined;
 }
 
+/** A line that is part of another with its whole, the whole with all its parts: code and name, the whole first. */
+export type PartOfLine = Pick<Line, "id" | "code" | "name" | "subOfId" | "endedOn">;
+
+export const partsOfLine = (db: Db, { id, subOfId }: Pick<Line, "id" | "subOfId">): PartOfLine[] =>
+  prepared(
+    db,
+    `SELECT id, code, name, subOfId, endedOn FROM line WHERE id = :whole OR subOfId = :whole
+       ORDER BY subOfId IS NOT NULL, name, id`,
+  ).all({ whole: subOfId ?? id }) as PartOfLine[];
+
 /** Pairs of lines that were crossed before, as "mother-father". */
 export function crossedPairs(db: Db): string[] {
   return prepared(
@@ -96,7 +106,7 @@ export function lines(db: Db, today: Day): LineSummary[] {
   ).all(today) as LineSummary[];
 }
 
-/** A line's yardsticks, those that are retired among them; a parent line is measured with those of its offspring when it has none. */
+/** A line's yardsticks, those that are retired among them; a parent line is measured with those of its offspring when it has none, a part of a line with its whole's. */
 export function yardsticks(db: Db, lineId: Id): Yardstick[] {
   return prepared(
     db,
@@ -105,6 +115,9 @@ export function yardsticks(db: Db, lineId: Id): Yardstick[] {
        SELECT y.* FROM line l JOIN yardstick y ON y.lineId = l.id
        WHERE (l.motherLineId = :line OR l.fatherLineId = :line)
          AND NOT EXISTS (SELECT 1 FROM yardstick own WHERE own.lineId = :line)
+       UNION ALL
+       SELECT y.* FROM line l JOIN yardstick y ON y.lineId = l.subOfId
+       WHERE l.id = :line AND NOT EXISTS (SELECT 1 FROM yardstick own WHERE own.lineId = :line)
        ORDER BY lineId, position, id`,
   ).all({ line: lineId }) as Yardstick[];
 }

@@ -5,9 +5,9 @@ import { refuse } from "@/db/ops";
 import type { Facts } from "../facts";
 import { type LotInShort, lotById } from "./queries";
 
-/** Seeds that left a lot: sown, tested, given away. */
-export const takenFrom = ({ sowedSeeds, testedSeeds, givenSeeds }: LotInShort): number =>
-  sowedSeeds + testedSeeds + givenSeeds;
+/** Seeds that left a lot: sown, tested, given away, put together with others. */
+export const takenFrom = ({ sowedSeeds, testedSeeds, givenSeeds, bulkedSeeds }: LotInShort): number =>
+  sowedSeeds + testedSeeds + givenSeeds + bulkedSeeds;
 
 /** Seeds that a lot held when it was gathered; null where they were neither counted nor weighed. */
 export const amountOf = ({ seeds, mass, species }: LotInShort): SeedCount | null =>

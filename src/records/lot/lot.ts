@@ -49,6 +49,9 @@ export const part = record(
     lotId: ref("lot", "Lot"),
     fromId: ref("lot", "From"),
     share: real("Share", { above: 0, most: 1 }),
+    /** Seeds taken from it, where the rest stays a lot; none where all of it, or an unknown part, went over. */
+    seeds: count("Seeds", 10_000_000).optional(),
   },
-  { same: ["lotId", "fromId"] },
+  { same: ["lotId", "fromId"], together: ["share", "seeds"] },
 );
+export type PartRecord = Row<typeof part>;

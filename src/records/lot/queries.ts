@@ -17,13 +17,15 @@ export type LotRow = Lot & {
   /** Seeds that went into germination tests, and those given away. */
   testedSeeds: number;
   givenSeeds: number;
+  /** Those put together with others. */
+  bulkedSeeds: number;
 };
 
 const SHORT = [
   ...(["id", "version", "code", "lineId", "generation", "gathered", "fruits", "seeds", "mass"] as const),
   ...(["doubt", "reserve"] as const),
 ];
-const SUMS = ["sowedSeeds", "testedSeeds", "givenSeeds"] as const;
+const SUMS = ["sowedSeeds", "testedSeeds", "givenSeeds", "bulkedSeeds"] as const;
 
 /** What of a lot tells how much is left of it and how alive that is. */
 export type LotInShort = Pick<
@@ -38,13 +40,15 @@ const left = (
     ON w.lotId = k.id
   LEFT JOIN (SELECT lotId, sum(sown) testedSeeds FROM test ${of} GROUP BY lotId) t ON t.lotId = k.id
   LEFT JOIN (SELECT lotId, sum(seeds) givenSeeds FROM packet WHERE goneOn IS NOT NULL${of.replace("WHERE", " AND")} GROUP BY lotId) g
-    ON g.lotId = k.id`;
+    ON g.lotId = k.id
+  LEFT JOIN (SELECT fromId, sum(seeds) bulkedSeeds FROM part ${of.replace("lotId", "fromId")} GROUP BY fromId) b
+    ON b.fromId = k.id`;
 
 const select = (
   of: string,
 ) => `SELECT k.*, l.name lineName, l.code lineCode, l.species, x.code crossCode, s.code motherCode,
     p.number motherNumber, coalesce(w.sowedSeeds, 0) sowedSeeds, coalesce(w.sowings, 0) sowings,
-    coalesce(t.testedSeeds, 0) testedSeeds, coalesce(g.givenSeeds, 0) givenSeeds
+    coalesce(t.testedSeeds, 0) testedSeeds, coalesce(g.givenSeeds, 0) givenSeeds, coalesce(b.bulkedSeeds, 0) bulkedSeeds
   FROM lot k JOIN line l ON l.id = k.lineId ${left(of)}
   LEFT JOIN cross x ON x.id = k.crossId LEFT JOIN stand s ON s.id = k.motherStandId
   LEFT JOIN plant p ON p.id = k.motherPlantId`;
@@ -64,6 +68,14 @@ export const lotsIn = (db: Db, vesselId: Id): Pick<Lot, "id" | "code">[] =>
     Lot,
     "id" | "code"
   >[];
+
+/** Lots of a stand's plants that lie in the drawer, each with its mother's number. */
+export const lotsOfMothers = (db: Db, standId: Id): LotRow[] =>
+  prepared(
+    db,
+    `${select("WHERE lotId IS NOT NULL")} WHERE k.motherStandId = ? AND k.motherPlantId IS NOT NULL AND k.endedOn IS NULL
+       AND k.onTable = 0 ORDER BY p.number, k.id`,
+  ).all(standId) as LotRow[];
 
 /** Lots of one cross, newest first. */
 export function lotsOfCross(db: Db, crossId: Id): LotRow[] {

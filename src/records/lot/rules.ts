@@ -1,8 +1,8 @@
 import { refuse } from "@/db/ops";
 import { notAhead, type Rule, touched } from "../facts";
 import { standById } from "../stand/queries";
-import { amountOf, takenFrom } from "./left";
-import type { Lot } from "./lot";
+import { amountOf, refuseBeyond, takenFrom } from "./left";
+import type { Lot, PartRecord } from "./lot";
 import { lotById, lotsIn } from "./queries";
 
 export const lotRule: Rule<Lot> = (facts, next, before) => {
@@ -32,4 +32,9 @@ export const lotRule: Rule<Lot> = (facts, next, before) => {
   const left = amount && amount.high - takenFrom(row);
   if (left !== null && next.reserve > left)
     refuse("reserve", `Only ${Math.max(0, left)} seeds are left of it; no more can be a reserve.`);
+};
+
+export const partRule: Rule<PartRecord> = (facts, next, before) => {
+  if (touched(next, before, "seeds", "fromId") && next.seeds !== null)
+    refuseBeyond(facts, next.fromId, next.seeds, "lots", "put together");
 };

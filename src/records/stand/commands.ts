@@ -12,7 +12,8 @@ import { lineById } from "../line/queries";
 import { lotById } from "../lot/queries";
 import { plant } from "../plant/plant";
 import { plantsOfStand } from "../plant/queries";
-import { day, type Patch, ref, seen, whole } from "../record";
+import { day, given, type Patch, ref, seen, whole } from "../record";
+import { idList } from "../schema";
 import { forecaster } from "./forecast";
 import { type StandRow, standById, standGoingOn } from "./queries";
 import { rotationWarning, stoodInBeds } from "./rotation";
@@ -137,6 +138,37 @@ const addStand = command(
   },
 );
 
+/** A row from each of some lots, equal seed of each: families beside each other, that are compared and chosen among. */
+const sowRows = command(
+  "stand.rows",
+  {
+    lotIds: given<Id[]>("Lots", idList(60)),
+    each: stand.columns.sowedSeeds.needed().as("Seeds of each"),
+    ...stand.adding("bedId", "sown", "sownIn"),
+  },
+  (context, { lotIds, each, bedId, ...input }) => {
+    const { db, write, today } = context;
+    if (lotIds.length < 2) refuse("lotIds", "Choose two lots at least.");
+    if (bedId && !bedById(db, bedId)) refuse("bedId", "That bed does not exist.");
+    const made = lotIds.map((lotId) => {
+      const lot = lotById(db, lotId) ?? refuse("lotIds", "That lot does not exist.");
+      const { lineId, species, generation } = lot;
+      const sowing = { ...input, bedId, lineId, overwinter: null, plantedOut: null, cutBack: null };
+      const season = floweringSeason(context, { ...sowing, species });
+      const code = nextCode(context, "family", season);
+      const planned = input.sown > today ? 1 : 0;
+      const about = { code, season, generation, planned, lineId, lotId, bedId, sowedSeeds: each, family: 1 } as const;
+      return { code, id: write.insert(stand, { ...input, ...about }) };
+    });
+    const [first, last] = [made[0]!, made.at(-1)!];
+    return {
+      message: `${made.length} rows ${input.sown > today ? "planned" : "sown"}, ${each} seeds each: ${first.code} to ${last.code}`,
+      ids: made.map(({ id }) => id),
+      warnings: rotated(context, first.id),
+    };
+  },
+);
+
 const changeIt = command(
   "stand.change",
   {
@@ -234,4 +266,4 @@ const goOn = command(
   },
 );
 
-export const standCommands = [goOn, addStand, changeIt, observeFlower, endIt, bringBack] as const;
+export const standCommands = [sowRows, goOn, addStand, changeIt, observeFlower, endIt, bringBack] as const;

@@ -63,7 +63,10 @@ export function standsOfLine(db: Db, lineId: Id): StandRow[] {
 export const sistersOf = (db: Db, { id, lineId, season, generation }: StandRow): StandRow[] =>
   prepared(
     db,
-    `${SELECT} WHERE s.lineId = ? AND s.season = ? AND s.generation IS ? AND s.family = 1 AND s.planned = 0 AND s.id <> ?
+    // Parts of one line are sisters too: they are kept apart to be compared.
+    `${SELECT} WHERE s.lineId IN (SELECT part.id FROM line own JOIN line part
+         ON coalesce(part.subOfId, part.id) = coalesce(own.subOfId, own.id) WHERE own.id = ?)
+       AND s.season = ? AND s.generation IS ? AND s.family = 1 AND s.planned = 0 AND s.id <> ?
        ORDER BY s.code`,
   ).all(lineId, season, generation, id) as StandRow[];
 

@@ -412,6 +412,31 @@ const USES: [string, (made: Made) => object][] = [
       return { id, version: version("sorting", id), split: 2 };
     },
   ],
+  [
+    "lot.bulk",
+    ({ stand }) => ({
+      lots: [openLot(stand), openLot(stand)].map((lotId) => ({ lotId, seeds: 5 })),
+      note: "equal parts",
+    }),
+  ],
+  ["stand.rows", ({ stand }) => ({ lotIds: [openLot(stand), openLot(stand)], each: 4, sown: "2028-07-20" })],
+  ["line.part", ({ stand, lineId }) => ({ id: lineId, name: "Lantern, pale", lotIds: [openLot(stand)] })],
+  [
+    "trial.add",
+    ({ stand, plants }) => ({
+      standId: stand,
+      what: "drought",
+      lostIds: plants.slice(0, 2),
+      words: "five weeks without rain",
+    }),
+  ],
+  [
+    "trial.drop",
+    ({ stand }) => {
+      const { id } = garden.done("trial.add", { standId: stand, what: "frost" });
+      return { id, version: version("trial", id) };
+    },
+  ],
   ["photo.add", ({ plants }) => ({ plantId: plants[0], words: "the first fruit", takenOn: "2028-07-18" })],
   [
     "photo.change",

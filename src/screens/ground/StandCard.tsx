@@ -104,6 +104,11 @@ export function StandCard({ stand, beds, units, season, today }: Props & { today
         </p>
       )}
       <StandLife stand={stand} today={today} />
+      {stand.school === "let-it-mix" && (
+        <p className="mt-2">
+          <Link href={`/nursery/${stand.code}`}>Who came through what</Link>
+        </p>
+      )}
       <Raised raised={stand.raised} />
       <WinterWays stand={stand} />
       <PlantingAdvice stand={stand} units={units} />

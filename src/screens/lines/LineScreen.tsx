@@ -13,9 +13,10 @@ import { LINE_ENDINGS, SCHOOLS, STATUSES } from "../common/words";
 import { LadderChart } from "./charts";
 import { LineEnd } from "./LineEnd";
 import { LineForm } from "./LineForm";
+import { PartOff } from "./PartOff";
 
 export function LineScreen(view: LineView) {
-  const { garden, band, line, mother, father, rungs, ladders, stands, lots } = view;
+  const { garden, band, line, mother, father, parts, rungs, ladders, stands, lots } = view;
   const fixing = rungs.some((r) => r.generation !== null);
   return (
     <Page
@@ -60,6 +61,7 @@ export function LineScreen(view: LineView) {
           Print its tag
         </a>
         <Notes of="lineId" id={line.id} name={line.name} />
+        <PartOff view={view} />
         <LineEnd line={line} today={band.today} />
       </div>
       <h2 className="mt-3 break-words text-2xl">{line.name}</h2>
@@ -80,6 +82,20 @@ export function LineScreen(view: LineView) {
         <p className="mt-2 font-bold text-rust">
           {LINE_ENDINGS[line.ending]} {dayInWords(line.endedOn, "long")}
           {line.endedWhy && `: ${line.endedWhy}`}
+        </p>
+      )}
+      {parts.length > 0 && (
+        <p className="mt-2">
+          {line.subOfId ? "Kept apart as a part of " : "Parts of it that are kept apart: "}
+          {parts
+            .filter(({ id, subOfId }) => (line.subOfId ? subOfId === null : id !== line.id))
+            .map(({ id, code, name }, i) => (
+              <span key={id}>
+                {i > 0 && ", "}
+                <Link href={`/lines/${code}`}>{name}</Link>
+              </span>
+            ))}
+          . Their families are compared as sisters; their seed may be put together again.
         </p>
       )}
       {line.description && <p className="mt-3 max-w-prose whitespace-pre-line break-words">{line.description}</p>}

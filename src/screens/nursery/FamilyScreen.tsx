@@ -14,8 +14,10 @@ import { Bench } from "./Bench";
 import { Better } from "./Better";
 import { CountForm } from "./CountForm";
 import { MarkSeveral } from "./MarkSeveral";
+import { Mothers } from "./Mothers";
 import { NextGeneration } from "./NextGeneration";
 import { SortBySize } from "./SortBySize";
+import { Through } from "./Through";
 import { Yardsticks } from "./Yardsticks";
 
 export function FamilyScreen(view: Family & { chosen: number | null }) {
@@ -28,6 +30,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
       band={band}
       beside={
         <>
+          {(stand.school === "let-it-mix" || view.trials.length > 0) && <Through view={view} />}
           {plants.length > 0 && view.yardsticks.length > 0 && <Better view={view} />}
           <Yardsticks view={view} />
           <NextGeneration
@@ -37,6 +40,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
             sistersKept={view.sistersKept}
             head={view.head}
           />
+          <Mothers view={{ stand, mothers: view.mothers, beds: view.beds, today: view.today }} />
           <Cautions hazards={hazards} />
         </>
       }

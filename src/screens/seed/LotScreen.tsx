@@ -140,7 +140,8 @@ export function LotScreen(view: LotPage) {
           <Enough have={lot.left.likely} need={lot.amount.likely}>
             {lot.left.likely} of {lot.amount.likely} seeds left; {lot.sowedSeeds} sown in {plural(lot.sowings, "stand")}
             {lot.testedSeeds > 0 && `, ${lot.testedSeeds} tested`}
-            {lot.givenSeeds > 0 && `, ${lot.givenSeeds} given away`}.
+            {lot.givenSeeds > 0 && `, ${lot.givenSeeds} given away`}
+            {lot.bulkedSeeds > 0 && `, ${lot.bulkedSeeds} put together with others`}.
           </Enough>
         </section>
       )}

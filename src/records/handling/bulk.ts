@@ -1,0 +1,65 @@
+import Joi from "joi";
+import { seasonOf } from "@/core/climate/season";
+import type { Id } from "@/core/custody/id";
+import { plural } from "@/core/units/plural";
+import { refuse } from "@/db/ops";
+import { nextCode } from "../code";
+import { command } from "../command";
+import { lineById } from "../line/queries";
+import { lot, part } from "../lot/lot";
+import { type LotRow, lotById } from "../lot/queries";
+import { given } from "../record";
+import { idOf } from "../schema";
+
+type Taken = { lotId: Id; seeds: number };
+
+const TAKEN = Joi.array()
+  .items(Joi.object({ lotId: idOf().required(), seeds: Joi.number().integer().min(1).max(10_000_000).required() }))
+  .min(2)
+  .max(200)
+  .unique("lotId");
+
+/** So many seeds of each of some lots in the drawer become one lot; each keeps its rest. Parts of one line may meet again. */
+export const bulkLots = command(
+  "lot.bulk",
+  { lots: given<Taken[]>("Lots", TAKEN), note: lot.columns.note },
+  ({ db, write, today, ...context }, { lots, note }) => {
+    const found = lots.map(({ lotId }): LotRow => {
+      const one = lotById(db, lotId) ?? refuse("lots", "That lot does not exist.");
+      if (one.endedOn) refuse("lots", `Lot ${one.code} is no more.`);
+      if (one.onTable) refuse("lots", `Lot ${one.code} is still on the table.`);
+      return one;
+    });
+    const [first] = found as [LotRow, ...LotRow[]];
+    const wholeOf = ({ lineId }: LotRow): Id => lineById(db, lineId)!.subOfId ?? lineId;
+    const stranger = found.find((one) => wholeOf(one) !== wholeOf(first));
+    if (stranger)
+      refuse(
+        "lots",
+        `Lot ${stranger.code} is ${stranger.lineName}, lot ${first.code} ${first.lineName}. Lines are not mixed.`,
+      );
+    const alike = <K extends keyof LotRow>(column: K): LotRow[K] | null =>
+      found.every((one) => one[column] === first[column]) ? first[column] : null;
+    const counted = found.flatMap(({ generation }) => (generation === null ? [] : [generation]));
+    const all = lots.reduce((sum, { seeds }) => sum + seeds, 0);
+    const code = nextCode({ db, write, today, ...context }, "lot", seasonOf(today, context.garden.latitude));
+    const broken = found.find(({ brokenOn }) => brokenOn);
+    const id = write.insert(lot, {
+      code,
+      lineId: alike("lineId") ?? wholeOf(first),
+      kind: alike("kind") ?? "open",
+      generation: counted.length > 0 ? Math.min(...counted) : null,
+      crossId: alike("crossId"),
+      motherStandId: alike("motherStandId"),
+      motherPlantId: alike("motherPlantId"),
+      gathered: found.map(({ gathered }) => gathered).sort()[0]!,
+      doubt: found.find(({ doubt }) => doubt)?.doubt ?? null,
+      seeds: all,
+      note,
+      brokenOn: broken?.brokenOn ?? null,
+      brokenWhy: broken?.brokenWhy ?? "",
+    });
+    for (const { lotId, seeds } of lots) write.insert(part, { lotId: id, fromId: lotId, share: seeds / all, seeds });
+    return { message: `Lot ${code}: ${plural(all, "seed")} of ${plural(lots.length, "lot")}`, id, code };
+  },
+);

@@ -1,0 +1,217 @@
+"use client";
+import { useState } from "react";
+import type { Id } from "@/core/custody/id";
+import { bulked, mothersCount } from "@/core/seed/bulk";
+import { plural } from "@/core/units/plural";
+import { fixed } from "@/core/writing/numbers";
+import Link from "@/ui/Link";
+import { Sheet } from "@/ui/Sheet";
+import type { Family } from "@/views/family";
+import { CommandButton, CommandForm, Field } from "../common/command";
+
+type Mother = Family["mothers"][number];
+type Props = { view: Pick<Family, "stand" | "mothers" | "beds" | "today"> };
+
+/** Seed that was saved by mother: sown a row each, or put together in stated shares. */
+export function Mothers({ view }: Props) {
+  const { mothers, stand } = view;
+  if (mothers.length === 0) return null;
+  const counted = mothers.filter(({ left }) => left !== null && left > 0);
+  return (
+    <section className="mt-6" aria-label="Seed by mother">
+      <h3>Seed by mother</h3>
+      <ul className="mt-1 text-sm">
+        {mothers.map(({ lotId, code, number, left }) => (
+          <li key={lotId}>
+            Plant {number}: <Link href={`/seed/${code}`}>{code}</Link>,{" "}
+            {left === null ? "not counted yet" : plural(left, "seed")}
+          </li>
+        ))}
+      </ul>
+      {counted.length > 1 && (
+        <div className="mt-3 flex flex-wrap gap-3">
+          <Sheet trigger="Sow a row of each" title="A row of each mother">
+            {(close) => <Rows view={view} mothers={counted} close={close} />}
+          </Sheet>
+          <Sheet trigger="Put mothers together" title={`Mothers of ${stand.code} together`}>
+            {(close) => <Together mothers={counted} close={close} />}
+          </Sheet>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function Choose({
+  mothers,
+  left,
+  onLeft,
+}: {
+  mothers: Mother[];
+  left: ReadonlySet<Id>;
+  onLeft: (left: ReadonlySet<Id>) => void;
+}) {
+  return (
+    <fieldset>
+      <legend className="mb-1 font-semibold">Mothers</legend>
+      <div className="flex flex-wrap gap-x-4">
+        {mothers.map(({ lotId, number, left: seeds }) => (
+          <label key={lotId} className="flex min-h-11 items-center gap-1.5">
+            <input
+              type="checkbox"
+              checked={!left.has(lotId)}
+              onChange={({ target }) => {
+                const next = new Set(left);
+                if (target.checked) next.delete(lotId);
+                else next.add(lotId);
+                onLeft(next);
+              }}
+            />
+            {number} <span className="text-sm text-soft">({seeds})</span>
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+function Rows({ view, mothers, close }: Props & { mothers: Mother[]; close: () => void }) {
+  const [left, setLeft] = useState<ReadonlySet<Id>>(new Set());
+  const chosen = mothers.filter(({ lotId }) => !left.has(lotId));
+  const most = Math.min(...chosen.map((one) => one.left!));
+  return (
+    <CommandForm
+      command="stand.rows"
+      draft={`rows-${view.stand.id}`}
+      values={{ each: null, sown: null, bedId: null, sownIn: null }}
+      hidden={{ lotIds: chosen.map(({ lotId }) => lotId) }}
+      submit={`Sow ${plural(chosen.length, "row")}`}
+      onDone={close}
+    >
+      <p className="text-soft">
+        Equal seed of each, so that none counts for more than another; of ears the middle kernels. Each row is a family
+        of its own, beside its sisters: whole rows are compared first, then plants within the best.
+      </p>
+      <Choose mothers={mothers} left={left} onLeft={setLeft} />
+      <Field name="each" label="Seeds of each" type="number" hint={chosen.length > 0 ? `At most ${most}.` : ""} />
+      <Field name="sown" label="Sown on" type="date" />
+      <Field
+        name="bedId"
+        label="Bed"
+        type="select"
+        choices={[{ value: "", label: "not said" }, ...view.beds.map(({ id, name }) => ({ value: id, label: name }))]}
+      />
+      <Field
+        name="sownIn"
+        label="Sown in"
+        type="select"
+        choices={[
+          { value: "", label: "not said" },
+          { value: "tray", label: "Trays" },
+          { value: "ground", label: "Where they stay" },
+        ]}
+      />
+    </CommandForm>
+  );
+}
+
+function Together({ mothers, close }: { mothers: Mother[]; close: () => void }) {
+  const [left, setLeft] = useState<ReadonlySet<Id>>(new Set());
+  const [shares, setShares] = useState<Record<Id, number>>({});
+  const [most, setMost] = useState<number | null>(null);
+  const chosen = mothers.filter(({ lotId }) => !left.has(lotId));
+  const share = (id: Id) => shares[id] ?? 1;
+  const seeds = bulked(
+    chosen.map((one) => ({ left: one.left!, share: share(one.lotId) })),
+    most ?? undefined,
+  );
+  const taken = chosen.flatMap(({ lotId }, i) => (seeds[i]! > 0 ? [{ lotId, seeds: seeds[i]! }] : []));
+  const all = taken.reduce((sum, one) => sum + one.seeds, 0);
+  return (
+    <div className="grid grid-cols-1 gap-4">
+      <Choose mothers={mothers} left={left} onLeft={setLeft} />
+      <table className="w-full">
+        <thead className="text-left text-sm text-soft">
+          <tr>
+            <th scope="col">Mother</th>
+            <th scope="col">Parts</th>
+            <th scope="col">Seeds</th>
+          </tr>
+        </thead>
+        <tbody>
+          {chosen.map(({ lotId, number, code }, i) => (
+            <tr key={lotId} className="border-t border-rule">
+              <td className="py-1">
+                {number} <span className="text-sm text-soft">{code}</span>
+              </td>
+              <td>
+                <input
+                  type="number"
+                  min={0}
+                  max={100}
+                  aria-label={`Parts of plant ${number}`}
+                  value={share(lotId)}
+                  onChange={({ target }) =>
+                    setShares({ ...shares, [lotId]: Math.max(0, Math.min(100, Number(target.value) || 0)) })
+                  }
+                  className="w-20"
+                />
+              </td>
+              <td className="font-bold tabular-nums">{seeds[i]}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <label className="grid gap-1 font-semibold">
+        No more than, seeds in all
+        <input
+          type="number"
+          min={1}
+          value={most ?? ""}
+          onChange={({ target }) => setMost(Number(target.value) > 0 ? Math.floor(Number(target.value)) : null)}
+          className="w-32"
+        />
+      </label>
+      {taken.length > 1 ? (
+        <>
+          <p role="status">
+            <strong>{plural(all, "seed")}</strong> of {taken.length} mothers. Where pollen comes from anyone they count,
+            sown together, as{" "}
+            {fixed(
+              mothersCount(
+                taken.map((one) => one.seeds),
+                false,
+              ),
+              1,
+            )}{" "}
+            parents, a row each as{" "}
+            {fixed(
+              mothersCount(
+                taken.map((one) => one.seeds),
+                true,
+              ),
+              1,
+            )}
+            ; with equal parts{" "}
+            {fixed(
+              mothersCount(
+                taken.map(() => 1),
+                true,
+              ),
+              1,
+            )}
+            .
+          </p>
+          <CommandButton command="lot.bulk" input={{ lots: taken }} strong onDone={close}>
+            Put them together
+          </CommandButton>
+        </>
+      ) : (
+        <p>Two mothers at least are put together.</p>
+      )}
+      <p className="text-sm text-soft">
+        Each lot keeps what is not taken, so that the mothers can still be sown apart.
+      </p>
+    </div>
+  );
+}
