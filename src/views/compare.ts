@@ -85,7 +85,8 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
   if (!stand) return null;
   const marks = yardsticks(db, stand.lineId).filter(({ retiredOn }) => retiredOn === null);
   const lineId = marks[0]?.lineId ?? stand.lineId;
-  const shown = [...shownBy(looksOnYardsticks(db, lineId), marks).values()];
+  const looks = looksOnYardsticks(db, lineId);
+  const shown = [...shownBy(looks, marks).values()];
   const ofStand = groupBy(shown, ({ row }) => row.standId);
   const lines = standsOfLine(db, stand.lineId);
   const families = sistersOf(db, stand);
@@ -157,7 +158,7 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
     })),
     measured: measured.map(({ id, name, unit, kind }) => ({ id, name, unit, kind })),
     against: pair && { x: pair[0], y: pair[1], points, correlation: correlation(points.map(({ x, y }) => [x, y])) },
-    leanings: leaningsOf(sky, stand, plants, marks, (id) => byPlant.get(id) ?? {}),
+    leanings: leaningsOf(sky, stand, plants, marks, (id) => byPlant.get(id) ?? {}, looks),
     chosen,
     days: [...new Set(chosen.flatMap((one) => one.photos.map(({ takenOn }) => takenOn)))].sort(),
   };

@@ -73,7 +73,7 @@ const GUESS: Record<Yardstick["kind"], { low: number; high: number }> = {
 const EITHER_WAY = 0.2;
 
 /** What is taken to be inherited of a yardstick, of what an F2's sibs differ by, as a range. */
-export const guessOf = ({ kind, inherited }: Yardstick) =>
+export const guessOf = ({ kind, inherited }: Pick<Yardstick, "kind" | "inherited">) =>
   inherited === null
     ? GUESS[kind]
     : { low: Math.max(0.01, inherited - EITHER_WAY), high: Math.min(0.97, inherited + EITHER_WAY) };

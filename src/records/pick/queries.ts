@@ -15,6 +15,15 @@ export const picksOfSeason = (db: Db, season: number): PickRow[] =>
      WHERE s.season = ? ORDER BY p."on", p.id`,
   ).all(season) as PickRow[];
 
+/** Of each plant of a stand the days on which its fruit was picked. */
+export const pickedOf = (db: Db, standId: Id): { plantId: Id; on: string }[] =>
+  prepared(db, `SELECT plantId, "on" FROM pick WHERE standId = ? AND plantId IS NOT NULL ORDER BY "on", id`).all(
+    standId,
+  ) as {
+    plantId: Id;
+    on: string;
+  }[];
+
 /** The lot that fruit of a stand, or of a plant of it, became on a day, where nothing was done with it yet. */
 export const lotOfPass = (db: Db, standId: Id, plantId: Id | null, on: string): Id | undefined =>
   prepared(

@@ -604,12 +604,13 @@ describe("what was chosen without meaning it", () => {
     const kept = leanings();
     expect(kept).toMatchObject({ chosen: 6, gave: false, all: 24 });
     const ripe = kept.list.find(({ name }) => name === "Ripe")!;
-    // 80 against the mean of all; half of that, twenty points either way, is inherited.
+    // 80 against the mean of all; of an F2 half of that would be inherited, twenty points either way; of a mix of pure
+    // lines, which differ by four times what sibs of an F2 do, 0.3 · 4 of (0.3 · 4 + 0.7), and 0.7 · 4 of (0.7 · 4 + 0.3).
     const mean = (6 * 80 + Array.from({ length: 18 }, (_, i) => 60 + ((i + 7) % 5)).reduce((a, b) => a + b, 0)) / 24;
     expect(ripe).toMatchObject({ found: true, kind: "against", unit: "days", chosen: 80 });
     expect(ripe.differential).toBeCloseTo(80 - mean, 9);
-    expect(ripe.next!.low).toBeCloseTo(0.3 * (80 - mean), 9);
-    expect(ripe.next!.high).toBeCloseTo(0.7 * (80 - mean), 9);
+    expect(ripe.next!.low).toBeCloseTo((1.2 / 1.9) * (80 - mean), 9);
+    expect(ripe.next!.high).toBeCloseTo((2.8 / 3.1) * (80 - mean), 9);
     expect(kept.list.find(({ name }) => name === "Seen")).toMatchObject({ found: false, kind: "beside" });
     expect(kept.list.find(({ name }) => name === "row")).toMatchObject({
       found: true,
@@ -628,6 +629,46 @@ describe("what was chosen without meaning it", () => {
     });
     expect(leanings()).toMatchObject({ chosen: 3, gave: true });
     expect(leanings().list.find(({ name }) => name === "Ripe")).toMatchObject({ kind: "aim", chosenKnown: 3 });
+  });
+});
+
+describe("when fruit was picked and plants were looked at", () => {
+  const found = (name: string) =>
+    compareView(garden.sky(), garden.code("stand", standId), { x: null, y: null, plants: [] })!.leanings.list.find(
+      (one) => one.name === name,
+    );
+
+  test("saving from the last pass makes the line later, by what is inherited of days", () => {
+    garden.done("stand.first-flower", { id: standId, firstFlower: "2027-06-20" });
+    const pick = (on: string, from: number, to: number, said: object) => {
+      garden.on(on);
+      garden.done("pick.add", { standId, plantIds: plants.slice(from, to), fruits: 1, state: "sound", ...said });
+    };
+    pick("2027-08-01", 0, 12, { verdict: "set-aside", why: "eaten" });
+    expect(found("day its fruit was picked")).toBeUndefined();
+    pick("2027-09-10", 12, 24, { verdict: "matches" });
+    // The first pass was eaten; seed is of the second, 40 days later: 132 from sowing, against 112 of all.
+    const late = found("day its fruit was picked")!;
+    expect(late).toMatchObject({ found: true, kind: "beside", unit: "days", chosen: 132, all: 112, differential: 20 });
+    // Of days 0.2 to 0.7 in an F2; four times the variance in a mix of pure lines.
+    expect(late.next!.low).toBeCloseTo((0.8 / 1.6) * 20, 9);
+    expect(late.next!.high).toBeCloseTo((2.8 / 3.1) * 20, 9);
+  });
+
+  test("who looked on another day, and who stands beside a gap, is seen to", () => {
+    const mass = add({ name: "Mass" });
+    for (let n = 1; n <= 24; n++) {
+      garden.on(n <= 12 ? "2027-08-01" : "2027-08-11");
+      score(mass, n, "5");
+    }
+    garden.done("plant.remove", { ids: [plants[1], plants[9]], reason: "weak" });
+    garden.done("plant.marks", { ids: [plants[0], plants[2], ...plants.slice(3, 7)], mark: "keep", reason: "large" });
+    const looked = found("day it was looked at")!;
+    expect(looked).toMatchObject({ kind: "place", unit: "days", next: null, chosen: 92, all: 97 });
+    // Rows of eight: 1 and 3 are beside plant 2; plant 9 is the first of its row, beside plant 10, as 11 is.
+    const gaps = found("gaps beside it")!;
+    expect(gaps.chosen).toBeCloseTo(2 / 6, 9);
+    expect(gaps.all).toBeCloseTo(4 / 24, 9);
   });
 });
 

@@ -16,7 +16,7 @@ const MEANT: Record<LeaningView["kind"], string> = {
   aim: "as it was meant",
   against: "against what is wanted",
   beside: "not meant: only looked at",
-  place: "not meant: where they stand",
+  place: "not meant: where they stand, or when they were looked at",
 };
 
 /** What else was chosen without meaning it: those who gave seed against all who grew. */
@@ -49,7 +49,7 @@ export function Leaning({ leanings: { chosen, gave, all, list } }: { leanings: L
               )}
               {kind === "place" && (
                 <span className="block text-sm text-soft">
-                  A place is not inherited, but what grows better there may hide who is better.
+                  That is not inherited, but what is better there or then may hide who is better.
                 </span>
               )}
             </li>
