@@ -6,6 +6,7 @@ import { familyView } from "@/views/family";
 import { matingOf } from "@/views/mating";
 import { roguingView } from "@/views/roguing";
 import { type FamilyWorth, familyWorth } from "@/views/worth";
+import { yardstickLibrary } from "@/views/yardstickLibrary";
 import { type Plot, plot } from "./plot";
 
 let garden: Plot;
@@ -847,5 +848,43 @@ describe("lifting and replanting", () => {
     expect(garden.refused("plant.sort", { small: [], fit: [plants[0]], large: [] }).fields.fit).toContain(
       "was taken out",
     );
+  });
+});
+
+describe("the garden's yardsticks", () => {
+  test("stand by name and kind, with the lines that use them and the versions they went through", () => {
+    const heart = add({ name: "Heart", kind: "scale", lowEnd: "loose", highEnd: "hard" });
+    score(heart, 1, "4");
+    score(heart, 2, "5");
+    const now = garden.done("yardstick.change", {
+      id: heart,
+      version: garden.version("yardstick", heart),
+      lowEnd: "none",
+    }).id;
+    expect(now).not.toBe(heart);
+    score(now, 1, "7");
+    const other = garden.done("line.add", { name: "Axe", species: "tomato", school: "keep-pure", status: "mix" }).id;
+    garden.done("yardstick.take", { lineId: other, usual: [], own: [now] });
+    const bell = garden.done("line.add", { name: "Bell", species: "tomato", school: "keep-pure", status: "mix" }).id;
+    garden.done("yardstick.add", { lineId: bell, name: "Heart", kind: "yes-no", wanted: "none" });
+    const { entries } = yardstickLibrary(garden.sky());
+    expect(entries.map(({ name, kind, scored }) => [name, kind, scored])).toEqual([
+      ["Heart", "scale", 3],
+      ["Heart", "yes-no", 0],
+    ]);
+    const [scale] = entries;
+    expect(scale!.id).toBe(now);
+    expect(
+      scale!.uses.map(({ lineName, versions }) => [lineName, versions.map(({ lowEnd, scored }) => [lowEnd, scored])]),
+    ).toEqual([
+      [
+        "Lantern",
+        [
+          ["none", 1],
+          ["loose", 2],
+        ],
+      ],
+      ["Axe", [["none", 0]]],
+    ]);
   });
 });

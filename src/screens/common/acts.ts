@@ -10,6 +10,7 @@ export const ACTS: Act[] = [
   { label: "The round", words: "dawn pollinate flowers walk begin", href: "/round" },
   { label: "The weeks ahead", words: "plan work tasks calendar", href: "/weeks" },
   { label: "Write down a task", words: "own note remember to do", href: "/#task" },
+  { label: "All yardsticks", words: "library scale score measure traits", href: "/nursery/yardsticks" },
   { label: "What ripens", words: "harvest gather fruit frost race pick", href: "/seed/ripening" },
   { label: "Save seed from a stand", words: "keep gather lot", href: "/seed#save" },
   { label: "Received seed", words: "bought given packet new lot", href: "/seed#received" },

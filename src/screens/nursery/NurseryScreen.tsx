@@ -4,6 +4,7 @@ import { nameWithGeneration } from "@/core/custody/generation";
 import { bedInWords } from "@/core/ground/bedInWords";
 import { listAddress } from "@/core/lists/listed";
 import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
 import { Table } from "@/ui/Table";
 import type { FamilyRow, Nursery } from "@/views/nursery";
 import { DueWork } from "../common/DueWork";
@@ -55,6 +56,10 @@ export function NurseryScreen(view: Nursery) {
       beside={
         <>
           <h2 className="mb-4">Sow a lot as a family</h2>
+          <p className="mb-4">
+            <Link href="/nursery/yardsticks">All yardsticks</Link> of the garden: what they mean, and which lines use
+            them.
+          </p>
           <SowFamily since={head} beds={beds} today={band.today} />
         </>
       }
