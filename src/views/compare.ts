@@ -87,7 +87,14 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
   const lineId = marks[0]?.lineId ?? stand.lineId;
   const looks = looksOnYardsticks(db, lineId);
   const shown = [...shownBy(looks, marks).values()];
-  const ofStand = groupBy(shown, ({ row }) => row.standId);
+  const ofStand = groupBy(
+    shown.filter(({ row }) => row.checkOfId === null),
+    ({ row }) => row.standId,
+  );
+  const checks = groupBy(
+    shown.filter(({ row }) => row.standId === stand.id && row.checkOfId !== null),
+    ({ row }) => row.checkOfId!,
+  );
   const lines = standsOfLine(db, stand.lineId);
   const families = sistersOf(db, stand);
   const before = lines.filter(
@@ -104,8 +111,9 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
     ...families.map((one) =>
       groupOf("sister", `sister ${one.code}`, one.code, mark, valuesOf(ofStand.get(one.id) ?? [])),
     ),
+    ...[...checks].map(([line, of]) => groupOf("parent", `${names.get(line) ?? ""}, check`, null, mark, valuesOf(of))),
     ...parents.map((parent) => {
-      const all = shown.filter(({ row }) => row.lineId === parent);
+      const all = shown.filter(({ row }) => row.lineId === parent && row.checkOfId === null);
       const same = all.filter(({ row }) => row.season === stand.season);
       const name = names.get(parent) ?? "";
       return groupOf(
@@ -121,12 +129,12 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
       "the generation before",
       null,
       mark,
-      valuesOf(shown.filter(({ row }) => beforeIds.has(row.standId))),
+      valuesOf(shown.filter(({ row }) => beforeIds.has(row.standId) && row.checkOfId === null)),
     ),
   ];
   const measured = marks.filter(({ kind }) => isMeasured(kind));
   const pair = twoOf(measured, asked.x, asked.y);
-  const plants = plantsOfStand(db, stand.id);
+  const plants = plantsOfStand(db, stand.id).filter(({ checkOfId }) => checkOfId === null);
   const kept = new Set(plants.filter(({ mark }) => isKept(mark)).map(({ id }) => id));
   const numberOf = new Map(plants.map(({ id, number }) => [id, number]));
   const points = pair

@@ -163,7 +163,7 @@ export function familyView(sky: Outlook, code: string): Family | null {
   const all = yardsticks(db, row.lineId);
   const marks = all.filter(({ retiredOn }) => retiredOn === null);
   const scores = scoreViews(scoresOfStand(db, id), all);
-  const standing = plants.filter((p) => p.removedOn === null);
+  const standing = plants.filter((p) => p.removedOn === null && p.checkOfId === null);
   const lineId = marks[0]?.lineId ?? row.lineId;
   const looks = groupBy(looksOnYardsticks(db, lineId), (look) => look.yardstickId);
   const names = lineNames(db);

@@ -1,3 +1,4 @@
+import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import type { Aim } from "@/core/selection/ranking";
@@ -12,8 +13,10 @@ export const shownOn = ({ often, kind }: Pick<Yardstick, "often" | "kind">, look
 
 /** A plant where it stood, with what it shows on all yardsticks, ratios too. */
 export type ShownPlant = {
-  row: Pick<LookRow, "plantId" | "standId" | "plantNumber" | "lineId" | "season" | "bedId">;
+  row: Pick<LookRow, "plantId" | "standId" | "plantNumber" | "lineId" | "season" | "bedId" | "checkOfId">;
   values: Record<Id, ScoreValue>;
+  /** By yardstick, the day of its last look. */
+  lookedOn: Record<Id, Day>;
 };
 
 /** What each plant shows, by plant, in the order of their first looks. */
@@ -22,11 +25,13 @@ export function shownBy(looks: LookRow[], marks: Yardstick[]): Map<Id, ShownPlan
   return new Map(
     [...groupBy(looks, ({ plantId }) => plantId)].map(([plantId, own]) => {
       const values: ShownPlant["values"] = {};
+      const lookedOn: ShownPlant["lookedOn"] = {};
       for (const [id, of] of groupBy(own, ({ yardstickId }) => yardstickId)) {
         const mark = by.get(id);
         if (mark) values[id] = shownOn(mark, of);
+        lookedOn[id] = of.at(-1)!.scoredOn;
       }
-      return [plantId, { row: own[0]!, values: withRatios(values, marks) }];
+      return [plantId, { row: own[0]!, values: withRatios(values, marks), lookedOn }];
     }),
   );
 }

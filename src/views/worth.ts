@@ -17,7 +17,7 @@ import { ref, type Told, whole, yesNo } from "@/records/record";
 import { type StandRow, sistersOf, standById } from "@/records/stand/queries";
 import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
-import { type FoundPlace, figuresOf, inPlace, pairsOf, spreadWithin } from "./figures";
+import { type FoundAge, type FoundPlace, figuresOf, inAge, inPlace, pairsOf, spreadWithin } from "./figures";
 import { aimOfFigures, type ShownPlant, shownBy } from "./shown";
 
 /** Which family, and how many of its plants are to be kept. */
@@ -35,6 +35,7 @@ export type WorthOfYardstick = {
   /** Plants of the family that were looked at, and of its kin. */
   seen: number;
   kin: number;
+  age: FoundAge;
   place: FoundPlace;
   heritability: Omit<Heritability, "grid">;
 };
@@ -113,7 +114,8 @@ function known(db: Db, { id: standId }: StandRow, looks: LookRow[], shown: Known
 
 /** One yardstick as the reckoning takes it, and what is told of it; null where too little was seen, or nothing differs. */
 function traitOf(mark: Yardstick, of: Known): { trait: Trait; told: WorthOfYardstick } | null {
-  const { place, adjusted } = inPlace(figuresOf([...of.shown.values()], mark), of.perRow, of.standId);
+  const { age, adjusted: aged } = inAge(figuresOf([...of.shown.values()], mark), mark, of.standId);
+  const { place, adjusted } = inPlace(aged, of.perRow, of.standId);
   const spread = spreadWithin(adjusted);
   const here = adjusted.filter(({ standId }) => of.standIds.has(standId));
   if (here.length < 2 || spread === 0) return null;
@@ -126,7 +128,7 @@ function traitOf(mark: Yardstick, of: Known): { trait: Trait; told: WorthOfYards
   const placed = new Map(environments.map((name, i) => [name, i]));
   const { grid: _, ...range } = heritability;
   return {
-    told: { id: mark.id, seen: here.length, kin: adjusted.length - here.length, place, heritability: range },
+    told: { id: mark.id, seen: here.length, kin: adjusted.length - here.length, age, place, heritability: range },
     trait: {
       aim: aimOfFigures(mark),
       seen: adjusted.map(
@@ -151,7 +153,9 @@ export function* familyWorth(db: Db, { standId, best, open, across }: WorthAsked
   if (!stand) return { best, yardsticks: [], plants: [], out: 0, alike: false, choice: NO_CHOICE };
   const families = across ? [stand, ...sistersOf(db, stand)] : [stand];
   const codes = new Map(families.map(({ id, code }) => [id, code]));
-  const standing = plantsOfStands(db, [...codes.keys()]).filter(({ removedOn }) => removedOn === null);
+  const standing = plantsOfStands(db, [...codes.keys()]).filter(
+    ({ removedOn, checkOfId }) => removedOn === null && checkOfId === null,
+  );
   const marks = yardsticks(db, stand.lineId).filter(({ retiredOn }) => retiredOn === null);
   const looks = looksOnYardsticks(db, marks[0]?.lineId ?? stand.lineId);
   const shown = shownBy(looks, marks);

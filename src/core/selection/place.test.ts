@@ -53,4 +53,56 @@ describe("values set right for their place", () => {
   ])("%s are left alone", (_, plants) => {
     expect(adjustedForPlace(plants)).toEqual({ model: "none", explained: 0, values: plants.map((p) => p.value) });
   });
+
+  /** Every sixth plant is a check, five better than the family; half of the bed, in stripes of six, stands four worse. */
+  const striped = (checks: boolean) => {
+    const bad = (at: number) => Math.floor(at / 6) % 2 === 1;
+    return bed(2, 48, 7, (_, at) => (bad(at) ? -4 : 0)).map((p) => {
+      const isCheck = checks && p.at % 3 === 1;
+      return { ...p, value: isCheck ? 15 + (bad(p.at) ? -4 : 0) : p.value, check: isCheck ? "line" : null };
+    });
+  };
+
+  test("checks tell their places, and their own level nothing", () => {
+    const plants = striped(true);
+    const { values } = adjustedForPlace(plants);
+    const mean = (of: number[]) => of.reduce((a, b) => a + b, 0) / of.length;
+    const bad = (p: Placed) => Math.floor(p.at / 6) % 2 === 1;
+    const gap = (of: number[]) =>
+      mean(of.filter((_, i) => !plants[i]!.check && !bad(plants[i]!))) -
+      mean(of.filter((_, i) => !plants[i]!.check && bad(plants[i]!)));
+    expect(gap(plants.map((p) => p.value))).toBeGreaterThan(3);
+    expect(gap(values)).toBeLessThan(1.6);
+    const own = (of: number[]) => mean(of.filter((_, i) => !plants[i]!.check));
+    expect(own(values)).toBeCloseTo(own(plants.map((p) => p.value)), 9);
+    // Ten better, the checks would say the same.
+    const better = adjustedForPlace(plants.map((p) => (p.check ? { ...p, value: p.value + 10 } : p)));
+    for (const [i, value] of better.values.entries()) if (!plants[i]!.check) expect(value).toBeCloseTo(values[i]!, 9);
+  });
+
+  test("by checks alone, where neighbours say nothing: few plants far apart among checks", () => {
+    // One plant in a row of checks each, which differ as the checks beside them do.
+    const shift = [3, -3, 2, -2, 4, -4, 1, -1, 3, -3, 2, -2];
+    const plants: Placed[] = shift.flatMap((by, row) =>
+      [0, 1, 2].map((at) => ({
+        row: row * 40,
+        at,
+        value: at === 1 ? 20 + by : 9 + by,
+        check: at === 1 ? null : "line",
+      })),
+    );
+    const { model, values, explained } = adjustedForPlace(plants);
+    expect(model).toBe("checks");
+    expect(explained).toBeGreaterThan(0.99);
+    for (const [i, value] of values.entries()) if (!plants[i]!.check) expect(value).toBeCloseTo(20, 2);
+  });
+
+  test("three checks are too few to be listened to", () => {
+    const plants = bed(2, 12, 3, () => 0).map((p, i) => ({
+      ...p,
+      value: 10 + (i % 2),
+      check: i % 8 === 4 ? "line" : null,
+    }));
+    expect(adjustedForPlace(plants).model).not.toBe("checks");
+  });
 });

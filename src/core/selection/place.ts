@@ -1,8 +1,13 @@
 import { mean } from "simple-statistics";
 
 /** A plant where it stands: its row, and its place in the row, both in plants. */
-export type Placed = { row: number; at: number; value: number };
-export const PLACE_MODELS = ["none", "slope", "grid", "neighbours"] as const;
+export type Placed = {
+  row: number;
+  at: number;
+  value: number /** What it is a check of: such plants are alike but for their place. */;
+  check?: string | null;
+};
+export const PLACE_MODELS = ["none", "slope", "grid", "neighbours", "checks"] as const;
 export type PlaceModel = (typeof PLACE_MODELS)[number];
 
 export type Adjusted = {
@@ -131,28 +136,76 @@ function neighbours(plants: Placed[]): Fit | null {
   return { trend, error: foretold(values, trend, on) };
 }
 
+/** Checks this many at the least; what one says reaches so far, e-folding, in plants. Working values. */
+const FEWEST_CHECKS = 4;
+const CHECK_REACH = 4;
+
+/** How much better or worse checks stand around each plant than checks of their kind do on the whole, near ones counting most. */
+function aroundChecks(plants: Placed[]): number[] | null {
+  const checks = plants.filter(({ check }) => check);
+  if (checks.length < FEWEST_CHECKS) return null;
+  const middles = new Map<string, number>();
+  for (const { check } of checks)
+    middles.set(check!, mean(checks.filter((one) => one.check === check).map(({ value }) => value)));
+  return plants.map((plant) => {
+    let [sum, weights] = [0, 0];
+    for (const one of checks) {
+      if (one === plant) continue;
+      const weight = Math.exp(-Math.hypot(one.row - plant.row, one.at - plant.at) / CHECK_REACH);
+      sum += weight * (one.value - middles.get(one.check!)!);
+      weights += weight;
+    }
+    return weights > 0 ? sum / weights : 0;
+  });
+}
+
+/** So much of what checks nearby are above or below their mean is the place's. */
+function byChecks(plants: Placed[]): Fit | null {
+  const near = aroundChecks(plants);
+  if (!near) return null;
+  const own = plants.flatMap(({ check }, i) => (check ? [] : [i]));
+  const values = own.map((i) => plants[i]!.value);
+  const [middle, around] = [mean(values), mean(own.map((i) => near[i]!))];
+  const spread = own.reduce((sum, i) => sum + (near[i]! - around) ** 2, 0);
+  if (spread < 1e-12) return null;
+  const share = Math.max(0, own.reduce((sum, i, k) => sum + (near[i]! - around) * (values[k]! - middle), 0) / spread);
+  const trend = near.map((x) => middle + share * (x - around));
+  return {
+    trend,
+    error: foretold(
+      values,
+      own.map((i) => trend[i]!),
+      own.map((i) => 1 / own.length + (near[i]! - around) ** 2 / spread),
+    ),
+  };
+}
+
 /**
- * Values set right for where in the bed their plants stand. Of four models (nothing; a plane; blocks of about a dozen; the
- * neighbours) the one is taken that foretells plants left out best, and something other than nothing only where it does so
+ * Values set right for where in the bed their plants stand. Of five models (nothing; a plane; blocks of about a dozen; the
+ * neighbours; checks that stand among them) the one is taken that foretells plants left out best, and something other than nothing only where it does so
  * clearly; on few plants nothing is set right.
  *
- * Sources: Gardner 1961 for blocks (grid selection); Papadakis 1937 for neighbours.
+ * Sources: Gardner 1961 for blocks (grid selection); Papadakis 1937 for neighbours; checks among the plants as in Federer's augmented
+ * designs (1956).
  * @param plants every place once
  * @example adjustedForPlace([{ row: 0, at: 0, value: 5 }, { row: 0, at: 1, value: 7 }]) // { model: "none", explained: 0, values: [5, 7] }
  */
 export function adjustedForPlace(plants: Placed[]): Adjusted {
   const values = plants.map((p) => p.value);
   const asTheyAre: Adjusted = { model: "none", explained: 0, values };
-  if (plants.length < FEWEST) return asTheyAre;
-  const nothing = none(values);
+  const own = plants.filter(({ check }) => !check);
+  if (own.length < FEWEST) return asTheyAre;
+  const nothing = none(own.map((p) => p.value));
   if (nothing.error < 1e-12) return asTheyAre;
-  const fits = { slope: slope(plants), grid: grid(plants), neighbours: neighbours(plants) };
+  // What checks are is not what the others are: only their own model looks at them.
+  const fits = { slope: slope(own), grid: grid(own), neighbours: neighbours(own), checks: byChecks(plants) };
   const [model, best] = Object.entries(fits).reduce<[PlaceModel, Fit]>(
     (kept, [name, fit]) => (fit && fit.error < kept[1].error ? [name as PlaceModel, fit] : kept),
     ["none", nothing],
   );
   const explained = 1 - best.error / nothing.error;
   if (explained < BETTER) return asTheyAre;
-  const middle = mean(best.trend);
-  return { model, explained, values: values.map((value, i) => value - best.trend[i]! + middle) };
+  const trend = new Map((model === "checks" ? plants : own).map((plant, i) => [plant, best.trend[i]!]));
+  const middle = mean(own.map((plant) => trend.get(plant)!));
+  return { model, explained, values: plants.map((plant) => plant.value - (trend.get(plant) ?? middle) + middle) };
 }

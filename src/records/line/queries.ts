@@ -168,13 +168,15 @@ export type LookRow = {
   number: number | null;
   word: string | null;
   scoredOn: Day;
+  /** The line it is of, where it stands among a family as a check. */
+  checkOfId: Id | null;
 };
 
 /** Every look on a line's yardsticks, its parents' plants included, in the order of days. */
 export function looksOnYardsticks(db: Db, lineId: Id): LookRow[] {
   return prepared(
     db,
-    `SELECT c.yardstickId, c.plantId, p.standId, p.number plantNumber, s.lineId, s.generation, s.season, s.bedId, c.number, c.word, c.scoredOn
+    `SELECT c.yardstickId, c.plantId, p.standId, p.number plantNumber, s.lineId, s.generation, s.season, s.bedId, c.number, c.word, c.scoredOn, p.checkOfId
        FROM yardstick y JOIN score c ON c.yardstickId = y.id
        JOIN plant p ON p.id = c.plantId JOIN stand s ON s.id = p.standId
        WHERE y.lineId = ? ORDER BY c.scoredOn, c.look`,

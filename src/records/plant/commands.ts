@@ -1,9 +1,11 @@
 import type { Id } from "@/core/custody/id";
+import { isKept } from "@/core/selection/marks";
 import { removal } from "@/core/selection/roguing";
 import { plural } from "@/core/units/plural";
 import { refuse } from "@/db/ops";
 import { type Context, command } from "../command";
 import { notAhead } from "../facts";
+import { lineById } from "../line/queries";
 import { day, given, ref, seen, text } from "../record";
 import { idList } from "../schema";
 import { existingStand } from "../stand/commands";
@@ -50,6 +52,27 @@ const markPlants = command(
       codes.add(existingStand(context, before.standId, "ids").code);
     }
     return { message: `${plural(ids.length, "plant")} of ${[...codes].join(", ")}: ${mark.replace("-", " ")}`, ids };
+  },
+);
+
+/** Plants of a known line among a family: they measure the place, and are chosen from never. */
+const checkPlants = command(
+  "plant.check",
+  { ids: plantList("Plants", 2000), checkOfId: plant.columns.checkOfId },
+  (context, { ids, checkOfId }) => {
+    if (ids.length === 0) refuse("ids", "Choose at least one.");
+    const of = checkOfId ? (lineById(context.db, checkOfId) ?? refuse("checkOfId", "That line does not exist.")) : null;
+    for (const id of ids) {
+      const before = existingPlant(context, id);
+      const { species } = existingStand(context, before.standId, "ids");
+      if (of && of.species !== species) refuse("checkOfId", `${of.name} is another species.`);
+      if (of && isKept(before.mark)) refuse("ids", `Plant ${before.number} is kept: take the mark off first.`);
+      context.write.update(plant, id, { checkOfId });
+    }
+    return {
+      message: `${plural(ids.length, "plant")} ${of ? `stand as checks of ${of.name}` : "no checks any more"}`,
+      ids,
+    };
   },
 );
 
@@ -117,4 +140,4 @@ const removePlants = command(
   },
 );
 
-export const plantCommands = [markPlant, markPlants, sortPlants, removePlants] as const;
+export const plantCommands = [markPlant, markPlants, checkPlants, sortPlants, removePlants] as const;

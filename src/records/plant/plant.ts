@@ -8,6 +8,8 @@ export const plant = record(
     number: count("Number", 100_000),
     mark: choice("Mark", ["none", "keep", "seed-parent", "watch", "out"]).or("none"),
     reason: text("Reason"),
+    /** The line it is of, where it stands among a family only to measure the place by. */
+    checkOfId: ref("line", "Check of").optional(),
     removedOn: day("Day").optional(),
   },
   { same: ["standId", "number"], together: ["mark", "reason", "removedOn"] },

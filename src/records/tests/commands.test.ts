@@ -437,6 +437,7 @@ const USES: [string, (made: Made) => object][] = [
       return { id, version: version("trial", id) };
     },
   ],
+  ["plant.check", ({ plants, lineId }) => ({ ids: plants.slice(1, 3), checkOfId: lineId })],
   ["photo.add", ({ plants }) => ({ plantId: plants[0], words: "the first fruit", takenOn: "2028-07-18" })],
   [
     "photo.change",

@@ -888,3 +888,57 @@ describe("the garden's yardsticks", () => {
     ]);
   });
 });
+
+describe("checks among the family", () => {
+  test("are scored, shown beside it, counted and chosen from never", () => {
+    const mass = add({ name: "Mass" });
+    const check = garden.done("line.add", {
+      name: "Old",
+      species: "tomato",
+      school: "keep-pure",
+      status: "open-pollinated",
+    }).id;
+    for (let n = 1; n <= 24; n++) score(mass, n, String(n % 6 === 0 ? 9 : n % 5));
+    const ids = plants.filter((_, i) => (i + 1) % 6 === 0);
+    garden.done("plant.check", { ids, checkOfId: check });
+    expect(view().yardsticks[0]!.family).toMatchObject({ count: 20, high: 4 });
+    const groups = compareView(garden.sky(), garden.code("stand", standId), { x: null, y: null, plants: [] })!
+      .compared[0]!.groups;
+    expect(groups.map(({ name, values }) => [name, values.length])).toEqual([
+      ["Lantern", 20],
+      ["Old, check", 4],
+    ]);
+    const { plants: ranked, yardsticks } = ended(
+      familyWorth(garden.db, { standId, best: 3, open: false, across: false }),
+    ) as FamilyWorth;
+    expect(ranked).toHaveLength(20);
+    expect(yardsticks[0]).toMatchObject({ seen: 20 });
+    expect(garden.refused("plant.mark", { id: ids[0], mark: "keep" }).fields.mark).toContain("is a check");
+    garden.done("plant.mark", { id: plants[0], mark: "keep" });
+    expect(garden.refused("plant.check", { ids: [plants[0]], checkOfId: check }).fields.ids).toContain("is kept");
+    const bean = garden.done("line.add", { name: "B", species: "runner-bean", school: "keep-pure", status: "mix" }).id;
+    expect(garden.refused("plant.check", { ids: [plants[1]], checkOfId: bean }).fields.checkOfId).toContain(
+      "another species",
+    );
+    expect(garden.refused("plant.check", { ids: [], checkOfId: check }).fields.ids).toContain("Choose at least one");
+    garden.done("plant.check", { ids, checkOfId: null });
+    expect(view().yardsticks[0]!.family).toMatchObject({ count: 24, high: 9 });
+  });
+
+  test("plants looked at days apart are set right for what they grew, and it is told", () => {
+    const height = add({ name: "Height" });
+    for (let n = 1; n <= 24; n++) {
+      const late = n % 2 === 0;
+      garden.on(late ? "2027-08-11" : "2027-08-01");
+      score(height, n, String(30 + (n % 3) + (late ? 20 : 0)));
+    }
+    const { yardsticks, plants: ranked } = ended(
+      familyWorth(garden.db, { standId, best: 3, open: false, across: false }),
+    ) as FamilyWorth;
+    expect(yardsticks[0]!.age.perDay).toBeCloseTo(2, 1);
+    expect(yardsticks[0]!.age.explained).toBeGreaterThan(0.9);
+    // The best are those that are tallest for their day, of either.
+    const best = ranked.slice(0, 8).map(({ number }) => number % 3);
+    expect(best.every((rest) => rest === 2)).toBe(true);
+  });
+});

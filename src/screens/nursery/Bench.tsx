@@ -194,7 +194,7 @@ export function Bench({ view }: Props) {
               i > 0 && "border-t border-rule",
             )}
           >
-            {row.map(({ id, number, mark, removedOn }) => {
+            {row.map(({ id, number, mark, removedOn, checkOfId }) => {
               const { value, looks, trouble, fresh } = scoring.shown(id, yardstick.id);
               // A second look is blind: what was seen before is hidden, and only said to be there.
               const hidden = again && looks > 0 && !fresh;
@@ -210,6 +210,7 @@ export function Bench({ view }: Props) {
                   typing={number === at ? typing : null}
                   much={much}
                   looks={looks}
+                  check={checkOfId !== null}
                   pictures={view.photos[id]?.length ?? 0}
                   trouble={trouble !== null}
                   yardstick={yardstick.name}

@@ -16,6 +16,8 @@ type Props = {
   much: number | null;
   looks: number;
   pictures: number;
+  /** It stands among them to measure the place by. */
+  check: boolean;
   trouble: boolean;
   yardstick: string;
   current: boolean;
@@ -30,11 +32,12 @@ const TONES: Record<Mark, string> = {
 };
 const SIGNS: Record<Mark, string> = { none: "", keep: "k", "seed-parent": "s", watch: "w", out: "o" };
 
-function words({ number, mark, gone, shown, looks, yardstick, trouble, pictures }: Props): string {
+function words({ number, mark, gone, shown, looks, yardstick, trouble, pictures, check }: Props): string {
   const parts = [
     `Plant ${number}`,
     shown ? `${yardstick} ${shown}${looks > 1 ? ` of ${looks} looks` : ""}` : `${yardstick} not scored`,
     gone ? "taken out" : mark === "none" ? "" : MARKS[mark].toLowerCase(),
+    check ? "check" : "",
     trouble ? "not taken" : "",
     pictures > 0 ? plural(pictures, "picture") : "",
   ];
@@ -43,7 +46,7 @@ function words({ number, mark, gone, shown, looks, yardstick, trouble, pictures 
 
 /** One plant where it stands: its number, what it shows on the yardstick, and its mark. */
 export const BenchCell = memo(function BenchCell(props: Props) {
-  const { number, mark, gone, shown, typing, much, looks, pictures, trouble, current } = props;
+  const { number, mark, gone, shown, typing, much, looks, pictures, check, trouble, current } = props;
   return (
     <button
       type="button"
@@ -55,6 +58,7 @@ export const BenchCell = memo(function BenchCell(props: Props) {
       className={clsx(
         "relative h-14 min-w-0 cursor-pointer rounded-[3px_10px] border-2 bg-leaf px-0.5 text-center leading-none",
         TONES[mark],
+        check && "border-dotted border-dusk",
         gone && "border-dashed bg-transparent text-soft",
         current && "outline-3 outline-offset-1 outline-damson",
       )}
@@ -63,6 +67,11 @@ export const BenchCell = memo(function BenchCell(props: Props) {
         {number}
         {looks > 1 && typing === null && ` ×${looks}`}
       </span>
+      {check && mark === "none" && (
+        <span className="absolute top-0.5 right-1 text-xs font-bold text-dusk" aria-hidden>
+          c
+        </span>
+      )}
       {mark !== "none" && (
         <span className="absolute top-0.5 right-1 text-xs font-bold" aria-hidden>
           {SIGNS[mark]}

@@ -188,6 +188,7 @@ const PLACES = {
   slope: "a slope through the bed",
   grid: "blocks of the bed",
   neighbours: "the neighbours' mean",
+  checks: "the checks nearby",
 } as const;
 
 const inheritedFrom = ({ heritability: { from } }: WorthOfYardstick): string =>
@@ -200,20 +201,23 @@ function Working({ view, worth }: { view: Family; worth: FamilyWorth }) {
   return (
     <div className="grid grid-cols-1 gap-4">
       <p>
-        For each yardstick: the figures are set right for the place in the bed, then breeding values are predicted over
-        the whole pedigree by mixed-model equations, and drawn again and again as they may be in truth. Each draw is
-        weighed by the aim and ranked; how often a plant is among the best is counted. What two yardsticks share is left
-        out.
+        For each yardstick: the figures are set right for the day of the look and the place in the bed, then breeding
+        values are predicted over the whole pedigree by mixed-model equations, and drawn again and again as they may be
+        in truth. Each draw is weighed by the aim and ranked; how often a plant is among the best is counted. What two
+        yardsticks share is left out.
       </p>
       <ul className="rows border-y border-rule">
         {worth.yardsticks.map((one) => {
-          const { id, seen, kin, place, heritability } = one;
+          const { id, seen, kin, age, place, heritability } = one;
           const { name } = of(id);
           return (
             <li key={id} className="py-3">
               <p className="font-semibold">{name}</p>
               <p className="text-sm">
-                {plural(seen, "plant")} here{kin > 0 ? `, ${kin} of their kin` : ""}. Place: {PLACES[place.model]}
+                {plural(seen, "plant")} here{kin > 0 ? `, ${kin} of their kin` : ""}.{" "}
+                {age.perDay !== 0 &&
+                  `Age at the look: ${fixed(Math.abs(age.perDay), 2)} ${age.perDay > 0 ? "more" : "less"} a day, set right. `}
+                Place: {PLACES[place.model]}
                 {place.model === "none" ? "" : `, which explains ${percent(place.explained)}`}. Inherited of what sibs
                 differ by: {percent(heritability.likely)} ({percent(heritability.low)} to {percent(heritability.high)}),{" "}
                 {inheritedFrom(one)}.

@@ -5,6 +5,7 @@ import type { Id } from "@/core/custody/id";
 import { plural } from "@/core/units/plural";
 import { Sheet } from "@/ui/Sheet";
 import type { Family } from "@/views/family";
+import { Choices } from "../common/Choices";
 import { useCommand } from "../common/command";
 import { MARKS } from "../common/words";
 
@@ -23,6 +24,7 @@ function Several({ view, close }: { view: Pick<Family, "plants" | "reasons">; cl
   const standing = plants.filter(({ removedOn }) => removedOn === null);
   const [chosen, setChosen] = useState<ReadonlySet<Id>>(new Set());
   const [reason, setReason] = useState("");
+  const [checkOf, setCheckOf] = useState("");
   const [trouble, setTrouble] = useState<string | null>(null);
   const { run, busy } = useCommand();
   const ids = standing.filter(({ id }) => chosen.has(id)).map(({ id }) => id);
@@ -113,6 +115,38 @@ function Several({ view, close }: { view: Pick<Family, "plants" | "reasons">; cl
           </button>
         ))}
       </div>
+      <details>
+        <summary className="min-h-11 cursor-pointer py-2 font-semibold">They are checks of a known line</summary>
+        <p className="mb-2 text-sm text-soft">
+          Checks stand among the family to measure the place: four at the least, spread over the bed. They are scored
+          like the others and chosen from never.
+        </p>
+        <Choices of="lines">
+          {(lines) => (
+            <div className="flex flex-wrap items-end gap-3">
+              <label className="grid min-w-0 gap-1 font-semibold">
+                Line
+                <select value={checkOf} onChange={({ target }) => setCheckOf(target.value)} className="max-w-64">
+                  <option value="">none: they are the family’s own</option>
+                  {lines.map(({ id, name }) => (
+                    <option key={id} value={id}>
+                      {name}
+                    </option>
+                  ))}
+                </select>
+              </label>
+              <button
+                type="button"
+                disabled={busy || ids.length === 0}
+                className="leaf min-h-12"
+                onClick={() => void act(run("plant.check", { ids, checkOfId: checkOf || null }))}
+              >
+                {checkOf ? "They are checks" : "They are no checks"}
+              </button>
+            </div>
+          )}
+        </Choices>
+      </details>
       <p className="text-sm text-soft">
         “Out” marks a plant that is to go; “taken out today” is one that is gone from the bed. Both ask why: it is
         learned from later.
