@@ -14,6 +14,7 @@ import { type StandRow, sistersOf, standByCode, standsOfLine } from "@/records/s
 import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import { type Band, band } from "./band";
+import { type InheritanceView, inheritanceOf } from "./inheritance";
 import { type Leanings, leaningsOf } from "./leanings";
 import type { Outlook } from "./outlook";
 import { type ShownPlant, shownBy, wordOf } from "./shown";
@@ -42,6 +43,8 @@ export type Comparison = {
     points: { number: number; x: number; y: number; kept: boolean }[];
     correlation: Correlation | null;
   } | null;
+  /** By which ratios its words may be inherited. */
+  inheritance: InheritanceView;
   /** What those who gave seed differ by from all who grew. */
   leanings: Leanings;
   /** Plants side by side: those asked for, else the kept ones. */
@@ -166,6 +169,7 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
     })),
     measured: measured.map(({ id, name, unit, kind }) => ({ id, name, unit, kind })),
     against: pair && { x: pair[0], y: pair[1], points, correlation: correlation(points.map(({ x, y }) => [x, y])) },
+    inheritance: inheritanceOf(db, stand, marks, valuesOf(own)),
     leanings: leaningsOf(sky, stand, plants, marks, (id) => byPlant.get(id) ?? {}, looks),
     chosen,
     days: [...new Set(chosen.flatMap((one) => one.photos.map(({ takenOn }) => takenOn)))].sort(),

@@ -13,6 +13,7 @@ import { PictureRow } from "../common/Pictures";
 import { Tag } from "../common/Tag";
 import { MARKS, percent, sentence } from "../common/words";
 import { AgainstChart } from "./charts";
+import { Inheritance } from "./Inheritance";
 import { Leaning } from "./Leaning";
 import { Strip } from "./Strip";
 import { unitOf, wantedInWords } from "./yardstickWords";
@@ -53,6 +54,7 @@ export function CompareScreen(view: Comparison) {
       ) : (
         shown.map((one) => <OfYardstick key={one.yardstick.id} {...one} />)
       )}
+      <Inheritance inheritance={view.inheritance} />
       {view.leanings.list.length > 0 && <Leaning leanings={view.leanings} />}
       {chosen.length > 0 && <SideBySide view={view} />}
       {view.days.length > 0 && <OverTime view={view} />}

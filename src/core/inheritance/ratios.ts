@@ -1,0 +1,196 @@
+import { gammaln } from "simple-statistics";
+import { type SegregationTest, segregationTest } from "./segregation";
+
+/** How a family's seed was made, as far as its ratios go. */
+export type Making =
+  /** Selfed so often since the cross: an F2 once. */
+  | { kind: "selfed"; times: number }
+  /** Crossed back to a parent, or to any line that shows what is recessive; or to the parent that shows what is dominant. */
+  | { kind: "backcross" };
+
+/** Shares of AA, Aa and aa. */
+type Locus = [number, number, number];
+
+/** One way in which a trait may be inherited: the class of each pair of genotypes (0 AA, 1 Aa, 2 aa) of one or two loci. */
+type Way = { name: string; loci: 1 | 2; classOf: (a: number, b: number) => number };
+
+const shows = (genotype: number): boolean => genotype < 2;
+const pair = (both: number, first: number, second: number, neither: number) => (a: number, b: number) =>
+  shows(a) ? (shows(b) ? both : first) : shows(b) ? second : neither;
+
+/** The usual ways. Sources: Mendel 1866; Bateson and Punnett 1905 for two loci that act on one trait. */
+const WAYS: Way[] = [
+  { name: "one gene, dominant", loci: 1, classOf: (a) => (shows(a) ? 0 : 1) },
+  { name: "one gene, the mixed between", loci: 1, classOf: (a) => a },
+  { name: "two genes, each seen", loci: 2, classOf: pair(0, 1, 2, 3) },
+  { name: "two genes, both needed", loci: 2, classOf: pair(0, 1, 1, 1) },
+  { name: "two genes, either enough", loci: 2, classOf: pair(0, 0, 0, 1) },
+  { name: "two genes, one hides the other where it is dominant", loci: 2, classOf: pair(0, 0, 1, 2) },
+  { name: "two genes, one hides the other where it is recessive", loci: 2, classOf: pair(0, 1, 2, 2) },
+  { name: "two genes, one holds the other back", loci: 2, classOf: pair(0, 0, 1, 0) },
+  { name: "two genes that add up", loci: 2, classOf: pair(0, 1, 1, 2) },
+];
+
+/**
+ * Shares of AA, Aa and aa at a locus that the cross was mixed for.
+ * @example locusAfter({ kind: "selfed", times: 1 }, "dominant") // [0.25, 0.5, 0.25]
+ */
+export function locusAfter(making: Making, towards: "dominant" | "recessive"): Locus {
+  if (making.kind === "backcross") return towards === "dominant" ? [0.5, 0.5, 0] : [0, 0.5, 0.5];
+  const mixed = 0.5 ** making.times;
+  return [(1 - mixed) / 2, mixed, (1 - mixed) / 2];
+}
+
+/** Shares of the classes that a way gives, those of nothing left out. */
+function sharesOf({ loci, classOf }: Way, a: Locus, b: Locus): number[] {
+  const shares: number[] = [];
+  for (let i = 0; i < 3; i++)
+    for (let j = 0; j < (loci === 1 ? 1 : 3); j++) {
+      const at = classOf(i, j);
+      shares[at] = (shares[at] ?? 0) + a[i]! * (loci === 1 ? 1 : b[j]!);
+    }
+  return shares.filter((share) => share > 0);
+}
+
+export type RatioFit = {
+  name: string;
+  /** The ratio in small whole numbers, in the order of the counts. */
+  ratio: number[];
+  /** Chance that it is this one, among the usual ones and any other, 0–1. */
+  chance: number;
+  test: SegregationTest;
+};
+export type Ratios = {
+  /** The likeliest first. */
+  fits: RatioFit[];
+  /** Chance that it is none of the usual ones. */
+  other: number;
+  /** More plants until the leading two are told apart, nine times in ten; null where no number would do. */
+  more: number | null;
+};
+
+/** Two loci are asked for less often than one: their weight before anything was counted. Working value. */
+const TWO_LOCI = 1 / 3;
+/** Told apart is nineteen to one; and so is how far a standard normal lies in nine of ten. */
+const TOLD = Math.log(19);
+const NINE_IN_TEN = 1.2816;
+/** Nobody grows more than this to know. */
+const TOO_MANY = 1_000_000;
+
+const permutations = <T>(list: T[]): T[][] =>
+  list.length < 2
+    ? [list]
+    : list.flatMap((one, i) => permutations([...list.slice(0, i), ...list.slice(i + 1)]).map((rest) => [one, ...rest]));
+
+const lnMultinomial = (counts: number[], shares: number[]): number =>
+  counts.reduce(
+    (sum, n, i) => sum - gammaln(n + 1) + (n === 0 ? 0 : n * Math.log(shares[i]!)),
+    gammaln(counts.reduce((a, b) => a + b, 0) + 1),
+  );
+
+type Candidate = { name: string; shares: number[]; weight: number };
+
+/** Every way with every order of its classes; one that gives the same shares in another order counts once. */
+function candidates(making: Making, classes: number): Candidate[] {
+  const towards = making.kind === "selfed" ? (["dominant"] as const) : (["recessive", "dominant"] as const);
+  return WAYS.flatMap((way) => {
+    const seen = new Set<string>();
+    const orders = towards.flatMap((first) =>
+      (way.loci === 1 ? [first] : towards).flatMap((second) => {
+        const shares = sharesOf(way, locusAfter(making, first), locusAfter(making, second));
+        return shares.length === classes ? permutations(shares) : [];
+      }),
+    );
+    const different = orders.filter((shares) => {
+      const key = shares.map((share) => share.toFixed(9)).join(" ");
+      return !seen.has(key) && seen.add(key);
+    });
+    const weight = (way.loci === 1 ? 1 : TWO_LOCI) / Math.max(1, different.length);
+    return different.map((shares) => ({ name: way.name, shares, weight }));
+  });
+}
+
+/** Shares as small whole numbers. @example inParts([0.75, 0.25]) // [3, 1] */
+export function inParts(shares: number[]): number[] {
+  for (let whole = 2; whole <= 4096; whole *= 2) {
+    const parts = shares.map((share) => share * whole);
+    if (parts.every((part) => Math.abs(part - Math.round(part)) < 1e-6 && part > 0.5)) {
+      const rounded = parts.map(Math.round);
+      const least = rounded.reduce(commonFactor);
+      return rounded.map((part) => part / least);
+    }
+  }
+  const least = Math.min(...shares);
+  return shares.map((share) => Math.round((10 * share) / least) / 10);
+}
+
+const commonFactor = (a: number, b: number): number => (b === 0 ? a : commonFactor(b, a % b));
+
+/**
+ * By which of the usual ratios a trait may be inherited, from counts in a family: the likeliest first, each with its chance
+ * among them and any other division, and how many more plants would part the leading two.
+ *
+ * Bayes' rule on multinomial counts; "any other" is every division of the plants alike (a flat Dirichlet).
+ * @param counts plants of each class that was seen, two classes at least, each a whole number
+ * @throws RangeError for fewer than two classes, or nothing counted
+ * @example ratiosOf([44, 10], { kind: "selfed", times: 1 }).fits[0].ratio // [3, 1]
+ */
+export function ratiosOf(counts: number[], making: Making): Ratios {
+  const total = counts.reduce((a, b) => a + b, 0);
+  if (counts.length < 2) throw new RangeError("Two classes at least are divided.");
+  if (total === 0) throw new RangeError("Nothing was counted.");
+  const all = candidates(making, counts.length).map((one) => ({
+    ...one,
+    ln: Math.log(one.weight) + lnMultinomial(counts, one.shares),
+  }));
+  // Of so many classes every division is as likely as another.
+  const lnOther = gammaln(total + 1) + gammaln(counts.length) - gammaln(total + counts.length);
+  const most = Math.max(lnOther, ...all.map(({ ln }) => ln));
+  const sum = Math.exp(lnOther - most) + all.reduce((acc, { ln }) => acc + Math.exp(ln - most), 0);
+  const byRatio = new Map<string, (typeof all)[number] & { names: string[]; chance: number }>();
+  for (const one of all) {
+    const key = one.shares.map((share) => share.toFixed(9)).join(" ");
+    const known = byRatio.get(key) ?? { ...one, names: [], chance: 0 };
+    known.chance += Math.exp(one.ln - most) / sum;
+    if (!known.names.includes(one.name)) known.names.push(one.name);
+    byRatio.set(key, known);
+  }
+  const ranked = [...byRatio.values()].sort((a, b) => b.chance - a.chance);
+  return {
+    fits: ranked
+      .filter(({ chance }) => chance >= LEAST)
+      .map(({ names, shares, chance }) => ({
+        name: names.join("; or "),
+        ratio: inParts(shares),
+        chance,
+        test: segregationTest({ observed: counts, ratio: shares }),
+      })),
+    other: Math.exp(lnOther - most) / sum,
+    more: ranked.length > 1 ? moreToPart(ranked[0]!, ranked[1]!) : null,
+  };
+}
+
+/** Less likely ones are not told of. */
+const LEAST = 0.005;
+
+/** So many more plants that the one is told from the other, nine times in ten, if it is true. */
+function moreToPart(
+  one: { shares: number[]; chance: number },
+  other: { shares: number[]; chance: number },
+): number | null {
+  const each = one.shares.map((share, i) => ({ share, ln: Math.log(share / other.shares[i]!) }));
+  const gain = each.reduce((sum, { share, ln }) => sum + share * ln, 0);
+  if (gain < 1e-9) return null;
+  const spread = Math.sqrt(
+    Math.max(
+      0,
+      each.reduce((sum, { share, ln }) => sum + share * (ln - gain) ** 2, 0),
+    ),
+  );
+  const missing = TOLD - Math.log(one.chance / Math.max(other.chance, 1e-300));
+  if (missing <= 0) return 0;
+  // n · gain − z · √n · spread = missing, for √n.
+  const root = (NINE_IN_TEN * spread + Math.sqrt((NINE_IN_TEN * spread) ** 2 + 4 * gain * missing)) / (2 * gain);
+  const n = Math.ceil(root ** 2 - 1e-9);
+  return n > TOO_MANY ? null : n;
+}
