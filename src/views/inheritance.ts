@@ -1,7 +1,9 @@
 import { speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
-import { type Making, type Ratios, ratiosOf } from "@/core/inheritance/ratios";
+import { progenyNeeded } from "@/core/inheritance/progeny";
+import { DOMINANT, locusAfter, type Making, type Ratios, ratiosOf } from "@/core/inheritance/ratios";
 import { groupBy } from "@/core/lists/groupBy";
+import { plantsNeeded } from "@/core/numbers/plantsNeeded";
 import type { ScoreValue } from "@/core/selection/yardsticks";
 import type { Db } from "@/db/open";
 import { crossById } from "@/records/cross/queries";
@@ -15,8 +17,52 @@ import { wordOf } from "./shown";
 export type InheritanceView = {
   /** How its seed was made; null where no ratio can be asked of it. */
   making: Making | null;
-  traits: { id: Id; name: string; classes: { word: string; count: number }[]; ratios: Ratios }[];
+  traits: {
+    id: Id;
+    name: string;
+    classes: { word: string; count: number }[];
+    ratios: Ratios;
+    /** Of one gene where one word hides the other: what that means for choosing. */
+    hidden: Hidden | null;
+  }[];
 };
+
+/** A word that hides another: how many of the plants that show it carry the other, and what it takes to know. */
+export type Hidden = {
+  shown: string;
+  hidden: string;
+  /** Of those that show it. */
+  carriers: number;
+  /** Offspring of one plant to look at, none of them showing what is hidden, until it is pure nineteen times in twenty. */
+  selfed: number;
+  testcrossed: number;
+  /** Plants to grow for one, and for five, that show what is hidden, nineteen times in twenty. */
+  one: number;
+  five: number;
+};
+
+const SURE = 0.95;
+
+function hiddenOf(classes: { word: string }[], { fits, other }: Ratios, making: Making): Hidden | null {
+  const [best] = fits;
+  if (!best || classes.length !== 2 || !best.name.startsWith(DOMINANT) || best.chance < other || best.chance < 0.5)
+    return null;
+  const shownFirst = best.ratio[0]! >= best.ratio[1]!;
+  const [pure, mixed, recessive] = locusAfter(making, "recessive");
+  const carriers = mixed / (pure + mixed);
+  if (recessive === 0 || carriers >= 1) return null;
+  const needed = (kind: "selfed" | "testcrossed") => progenyNeeded({ priorHeterozygous: carriers, sure: SURE, kind });
+  const grown = (atLeast: number) => plantsNeeded({ probability: recessive, atLeast, confidence: SURE }).plants;
+  return {
+    shown: classes[shownFirst ? 0 : 1]!.word,
+    hidden: classes[shownFirst ? 1 : 0]!.word,
+    carriers,
+    selfed: needed("selfed"),
+    testcrossed: needed("testcrossed"),
+    one: grown(1),
+    five: grown(5),
+  };
+}
 
 /** Fewer plants say nothing of a ratio. */
 const FEWEST = 8;
@@ -54,17 +100,11 @@ export function inheritanceOf(
     if (words.length < FEWEST || classes.length < 2) return [];
     classes.sort((a, b) => b.count - a.count);
     const { id, name } = mark;
-    return [
-      {
-        id,
-        name,
-        classes,
-        ratios: ratiosOf(
-          classes.map(({ count }) => count),
-          making,
-        ),
-      },
-    ];
+    const ratios = ratiosOf(
+      classes.map(({ count }) => count),
+      making,
+    );
+    return [{ id, name, classes, ratios, hidden: hiddenOf(classes, ratios, making) }];
   });
   return { making, traits };
 }

@@ -16,3 +16,22 @@ export function progenyTest({ priorHeterozygous, progeny, kind }: ProgenyTestInp
   // A carrier for certain stays one, whatever is too rare to be written as a number.
   return { posteriorHomozygous: sum > 0 ? (1 - priorHeterozygous) / sum : 0 };
 }
+
+/**
+ * How many offspring to look at, none of them recessive, until a plant that shows a dominant trait is as surely pure as wanted.
+ * @param input.priorHeterozygous chance, before any offspring, that it carries the recessive, 0–1 (not 1)
+ * @param input.sure 0–1 (not 1)
+ * @throws RangeError where no number would do
+ * @example progenyNeeded({ priorHeterozygous: 2 / 3, sure: 0.95, kind: "selfed" }) // 13
+ */
+export function progenyNeeded({
+  priorHeterozygous,
+  sure,
+  kind,
+}: Pick<ProgenyTestInput, "priorHeterozygous" | "kind"> & { sure: number }): number {
+  if (!(priorHeterozygous >= 0 && priorHeterozygous < 1)) throw new RangeError("a carrier for certain is never pure");
+  if (!(sure > 0 && sure < 1)) throw new RangeError("nobody is wholly sure");
+  if (priorHeterozygous <= 1 - sure) return 0;
+  const wanted = ((1 - sure) / sure) * ((1 - priorHeterozygous) / priorHeterozygous);
+  return Math.ceil(Math.log(wanted) / Math.log(kind === "selfed" ? 0.75 : 0.5) - 1e-9);
+}

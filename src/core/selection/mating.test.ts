@@ -71,6 +71,7 @@ describe("how often each is used", () => {
     [[0.9, 0.08, 0.02], 5, [5, 3, 2]],
     [[0.9, 0.1, 0], 2, [2, 2, 0]],
     [[1], 3, [6]],
+    [[0, 0], 2, [0, 0]],
     // More parents than places: those of the largest shares.
     [[0.4, 0.3, 0.2, 0.1], 1, [1, 1, 0, 0]],
   ])("of shares %j in %i crosses: %j", (shares, crosses, uses) => {

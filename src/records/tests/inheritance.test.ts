@@ -57,6 +57,16 @@ describe("by which ratio a family's words are inherited", () => {
         { word: "white", count: 10 },
       ],
     });
+    // Two in three carry white; 13 selfed or 6 testcrossed; 1 − 0.75ⁿ is 0.95 from 11 on, and five are had of 34.
+    expect(traits[0]!.hidden).toEqual({
+      shown: "orange",
+      hidden: "white",
+      carriers: expect.closeTo(2 / 3, 9),
+      selfed: 13,
+      testcrossed: 6,
+      one: 11,
+      five: 34,
+    });
     expect(traits[0]!.ratios.fits[0]).toMatchObject({ ratio: [3, 1], test: { chiSquare: 0 } });
     const other = garden.done("lot.save", {
       standId: f2,

@@ -80,7 +80,13 @@ function OfYardstick({ yardstick, groups }: Compared) {
             return (
               <li key={`${kind} ${name}`} className="grid grid-cols-[12rem_1fr] gap-3 py-1 max-sm:grid-cols-1">
                 <span className={kind === "family" ? "font-bold" : ""}>{name}</span>
-                <span>{words.map(({ word, count }) => `${word} ${percent(count / all)} (${count})`).join(", ")}</span>
+                <span>
+                  {words
+                    .map(({ word, count }) =>
+                      count === all ? `all ${word} (${count})` : `${word} ${percent(count / all)} (${count})`,
+                    )
+                    .join(", ")}
+                </span>
               </li>
             );
           })}

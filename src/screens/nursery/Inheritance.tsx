@@ -1,5 +1,5 @@
 "use client";
-import { timesInTen } from "@/core/units/odds";
+import { oddsInWords, timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { fixed } from "@/core/writing/numbers";
 import { Sheet } from "@/ui/Sheet";
@@ -26,10 +26,23 @@ export function Inheritance({ inheritance: { making, traits } }: { inheritance: 
   );
 }
 
+/** What it means for choosing, where one word hides another. */
+const WhatIsHidden = ({
+  hidden: { shown, hidden, carriers, selfed, testcrossed, one, five },
+}: {
+  hidden: NonNullable<Trait["hidden"]>;
+}) => (
+  <p>
+    {oddsInWords(carriers, { what: "plant" })} of those that show {shown} carry {hidden} unseen. A plant is pure
+    nineteen times in twenty once {selfed} of its selfed offspring, or {testcrossed} from a cross with {hidden}, all
+    show {shown}. For one that is {hidden} grow {one} of this family, for five {five}.
+  </p>
+);
+
 const said = (ratio: number[], classes: Trait["classes"]) =>
   `${ratio.join(" : ")} (${classes.map(({ word }) => word).join(" : ")})`;
 
-function OfTrait({ name, classes, ratios: { fits, other, more } }: Trait) {
+function OfTrait({ name, classes, ratios: { fits, other, more }, hidden }: Trait) {
   const [best, next] = fits;
   const counted = classes.map(({ word, count }) => `${count} ${word}`).join(", ");
   return (
@@ -47,6 +60,7 @@ function OfTrait({ name, classes, ratios: { fits, other, more } }: Trait) {
           <strong>{said(best.ratio, classes)}</strong>, {best.name}: {timesInTen(best.chance)}.
         </p>
       )}
+      {hidden && <WhatIsHidden hidden={hidden} />}
       {next && more !== null && more > 0 && (
         <p className="text-sm text-soft">
           {plural(more, "more plant")} would part it from {next.ratio.join(" : ")}, nine times in ten.
