@@ -72,7 +72,7 @@ const isBackcross = (one: StandRow, other: StandRow): boolean =>
   one.generation === 1 && [one.motherLineId, one.fatherLineId].includes(other.lineId);
 
 /** How a stand's seed was made, where the usual ratios follow from it: selfed since a cross, or crossed back. */
-export function makingOf(db: Db, { lotId, generation, species }: StandRow): Making | null {
+function makingOf(db: Db, { lotId, generation, species }: StandRow): Making | null {
   const lot = lotId ? lotById(db, lotId) : undefined;
   if (!lot || lot.doubt) return null;
   const selfs = lot.kind === "self" || (lot.kind === "open" && speciesById(species).breeding === "selfing");

@@ -8,6 +8,7 @@ import type { Family } from "@/views/family";
 import { Choices } from "../common/Choices";
 import { useCommand } from "../common/command";
 import { MARKS } from "../common/words";
+import { PlantGrid } from "./ChoosePlants";
 
 /** Plants of a family marked or taken out several at once, this line's usual reasons one press each, the last one first. */
 export function MarkSeveral({ view }: { view: Pick<Family, "stand" | "plants" | "reasons"> }) {
@@ -28,11 +29,6 @@ function Several({ view, close }: { view: Pick<Family, "plants" | "reasons">; cl
   const [trouble, setTrouble] = useState<string | null>(null);
   const { run, busy } = useCommand();
   const ids = standing.filter(({ id }) => chosen.has(id)).map(({ id }) => id);
-  const toggle = (id: Id) => {
-    const next = new Set(chosen);
-    if (!next.delete(id)) next.add(id);
-    setChosen(next);
-  };
   const act = async (sending: ReturnType<typeof run>) => {
     const answer = await sending;
     if (!answer) return;
@@ -41,28 +37,17 @@ function Several({ view, close }: { view: Pick<Family, "plants" | "reasons">; cl
   };
   return (
     <div className="grid grid-cols-1 gap-5">
-      <fieldset>
-        <legend className="mb-2 font-semibold">Which plants?</legend>
-        <div className="grid max-h-[40vh] grid-cols-[repeat(auto-fill,minmax(3.25rem,1fr))] gap-2 overflow-y-auto p-1">
-          {standing.map(({ id, number, mark }) => (
-            <button
-              key={id}
-              type="button"
-              aria-pressed={chosen.has(id)}
-              aria-label={`Plant ${number}${mark === "none" ? "" : `, ${MARKS[mark].toLowerCase()}`}`}
-              onClick={() => toggle(id)}
-              className={clsx("leaf min-h-12 px-1 text-lg", chosen.has(id) && "leaf-strong")}
-            >
-              {number}
-              {mark !== "none" && !chosen.has(id) && (
-                <span aria-hidden className="text-xs">
-                  {SIGNS[mark]}
-                </span>
-              )}
-            </button>
-          ))}
-        </div>
-      </fieldset>
+      <PlantGrid
+        legend="Which plants?"
+        plants={standing.map(({ id, number, mark }) => ({
+          id,
+          number,
+          said: mark === "none" ? "" : `, ${MARKS[mark].toLowerCase()}`,
+          under: mark !== "none" && !chosen.has(id) ? SIGNS[mark] : null,
+        }))}
+        chosen={chosen}
+        onChange={setChosen}
+      />
       <div>
         <label>
           <span className="block font-semibold">Why?</span>

@@ -7,6 +7,7 @@ import { useJobResult } from "@/ui/useJob";
 import type { MatedPair, Mating } from "@/views/mating";
 import { CommandButton } from "../common/command";
 import { percent } from "../common/words";
+import { allOf, PlantBoxes } from "./ChoosePlants";
 
 export type ToMate = { id: Id; number: number; code: string; share: number };
 type Props = { parents: ToMate[]; own: string; season: number; head: string | null };
@@ -14,8 +15,8 @@ type Props = { parents: ToMate[]; own: string; season: number; head: string | nu
 /** Who is to be crossed with whom, so that the seed is as little inbred as these parents allow. */
 export function MatingPlan({ parents, own, season, head }: Props) {
   const go = useGo();
-  const [left, setLeft] = useState<ReadonlySet<Id>>(new Set());
-  const chosen = parents.filter(({ id }) => !left.has(id));
+  const [taken, setTaken] = useState(allOf(parents));
+  const chosen = parents.filter(({ id }) => taken.has(id));
   const [crosses, setCrosses] = useState(Math.max(1, parents.length));
   const [fruits, setFruits] = useState(2);
   const { result, trouble } = useJobResult<Mating>(
@@ -40,26 +41,12 @@ export function MatingPlan({ parents, own, season, head }: Props) {
   );
   return (
     <div className="grid grid-cols-1 gap-4">
-      <fieldset>
-        <legend className="mb-1 font-semibold">Parents</legend>
-        <div className="flex flex-wrap gap-x-4">
-          {parents.map((one) => (
-            <label key={one.id} className="flex min-h-11 items-center gap-1.5">
-              <input
-                type="checkbox"
-                checked={!left.has(one.id)}
-                onChange={({ target }) => {
-                  const next = new Set(left);
-                  if (target.checked) next.delete(one.id);
-                  else next.add(one.id);
-                  setLeft(next);
-                }}
-              />
-              {called(one)}
-            </label>
-          ))}
-        </div>
-      </fieldset>
+      <PlantBoxes
+        legend="Parents"
+        plants={parents.map((one) => ({ id: one.id, label: called(one) }))}
+        chosen={taken}
+        onChange={setTaken}
+      />
       <div className="flex flex-wrap gap-4">
         {many("Crosses", crosses, 200, setCrosses)}
         {many("Fruits wanted of each", fruits, 100, setFruits)}

@@ -8,6 +8,7 @@ import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
 import type { Family } from "@/views/family";
 import { CommandButton, CommandForm, Field } from "../common/command";
+import { allOf, PlantBoxes } from "./ChoosePlants";
 
 type Mother = Family["mothers"][number];
 type Props = { view: Pick<Family, "stand" | "mothers" | "beds" | "today"> };
@@ -42,42 +43,29 @@ export function Mothers({ view }: Props) {
   );
 }
 
-function Choose({
-  mothers,
-  left,
-  onLeft,
-}: {
-  mothers: Mother[];
-  left: ReadonlySet<Id>;
-  onLeft: (left: ReadonlySet<Id>) => void;
-}) {
-  return (
-    <fieldset>
-      <legend className="mb-1 font-semibold">Mothers</legend>
-      <div className="flex flex-wrap gap-x-4">
-        {mothers.map(({ lotId, number, left: seeds }) => (
-          <label key={lotId} className="flex min-h-11 items-center gap-1.5">
-            <input
-              type="checkbox"
-              checked={!left.has(lotId)}
-              onChange={({ target }) => {
-                const next = new Set(left);
-                if (target.checked) next.delete(lotId);
-                else next.add(lotId);
-                onLeft(next);
-              }}
-            />
-            {number} <span className="text-sm text-soft">({seeds})</span>
-          </label>
-        ))}
-      </div>
-    </fieldset>
-  );
-}
+type ChooseProps = { mothers: Mother[]; taken: ReadonlySet<Id>; onChange: (taken: ReadonlySet<Id>) => void };
+
+const Choose = ({ mothers, taken, onChange }: ChooseProps) => (
+  <PlantBoxes
+    legend="Mothers"
+    plants={mothers.map(({ lotId, number, left }) => ({
+      id: lotId,
+      label: (
+        <>
+          {number} <span className="text-sm text-soft">({left})</span>
+        </>
+      ),
+    }))}
+    chosen={taken}
+    onChange={onChange}
+  />
+);
+
+const lotsOf = (mothers: Mother[]) => allOf(mothers.map(({ lotId: id }) => ({ id })));
 
 function Rows({ view, mothers, close }: Props & { mothers: Mother[]; close: () => void }) {
-  const [left, setLeft] = useState<ReadonlySet<Id>>(new Set());
-  const chosen = mothers.filter(({ lotId }) => !left.has(lotId));
+  const [lots, setLots] = useState(lotsOf(mothers));
+  const chosen = mothers.filter(({ lotId }) => lots.has(lotId));
   const most = Math.min(...chosen.map((one) => one.left!));
   return (
     <CommandForm
@@ -92,7 +80,7 @@ function Rows({ view, mothers, close }: Props & { mothers: Mother[]; close: () =
         Equal seed of each, so that none counts for more than another; of ears the middle kernels. Each row is a family
         of its own, beside its sisters: whole rows are compared first, then plants within the best.
       </p>
-      <Choose mothers={mothers} left={left} onLeft={setLeft} />
+      <Choose mothers={mothers} taken={lots} onChange={setLots} />
       <Field name="each" label="Seeds of each" type="number" hint={chosen.length > 0 ? `At most ${most}.` : ""} />
       <Field name="sown" label="Sown on" type="date" />
       <Field
@@ -116,10 +104,10 @@ function Rows({ view, mothers, close }: Props & { mothers: Mother[]; close: () =
 }
 
 function Together({ mothers, close }: { mothers: Mother[]; close: () => void }) {
-  const [left, setLeft] = useState<ReadonlySet<Id>>(new Set());
+  const [lots, setLots] = useState(lotsOf(mothers));
   const [shares, setShares] = useState<Record<Id, number>>({});
   const [most, setMost] = useState<number | null>(null);
-  const chosen = mothers.filter(({ lotId }) => !left.has(lotId));
+  const chosen = mothers.filter(({ lotId }) => lots.has(lotId));
   const share = (id: Id) => shares[id] ?? 1;
   const seeds = bulked(
     chosen.map((one) => ({ left: one.left!, share: share(one.lotId) })),
@@ -129,7 +117,7 @@ function Together({ mothers, close }: { mothers: Mother[]; close: () => void }) 
   const all = taken.reduce((sum, one) => sum + one.seeds, 0);
   return (
     <div className="grid grid-cols-1 gap-4">
-      <Choose mothers={mothers} left={left} onLeft={setLeft} />
+      <Choose mothers={mothers} taken={lots} onChange={setLots} />
       <table className="w-full">
         <thead className="text-left text-sm text-soft">
           <tr>

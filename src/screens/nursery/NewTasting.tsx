@@ -1,5 +1,4 @@
 "use client";
-import clsx from "clsx";
 import { useState } from "react";
 import type { Id } from "@/core/custody/id";
 import { isKept } from "@/core/selection/marks";
@@ -8,6 +7,7 @@ import { Sheet } from "@/ui/Sheet";
 import { useGo } from "@/ui/useGo";
 import type { Tastings } from "@/views/tasting";
 import { CommandForm, Field } from "../common/command";
+import { PlantGrid } from "./ChoosePlants";
 
 /** More at one sitting dull the tongue. */
 const SITTING = 8;
@@ -28,11 +28,6 @@ function Setting({ view, path }: { view: Tastings; path: string }) {
   const [chosen, setChosen] = useState<ReadonlySet<Id>>(
     new Set((kept.length > 1 ? kept : []).slice(0, SITTING).map(({ id }) => id)),
   );
-  const toggle = (id: Id) => {
-    const next = new Set(chosen);
-    if (!next.delete(id)) next.add(id);
-    setChosen(next);
-  };
   return (
     <CommandForm
       command="tasting.add"
@@ -42,28 +37,20 @@ function Setting({ view, path }: { view: Tastings; path: string }) {
       submit={chosen.size < 2 ? "Set it up" : `Serve ${plural(chosen.size, "plant")}`}
       onDone={(answer) => go(`${path}?of=${answer.id}`)}
     >
-      <fieldset>
-        <legend className="mb-2 font-semibold">Which plants?</legend>
-        <div className="grid max-h-[40vh] grid-cols-[repeat(auto-fill,minmax(3.25rem,1fr))] gap-2 overflow-y-auto p-1">
-          {plants.map(({ id, number, code, mark }) => (
-            <button
-              key={id}
-              type="button"
-              aria-pressed={chosen.has(id)}
-              aria-label={`Plant ${number}${code === stand.code ? "" : ` of ${code}`}`}
-              onClick={() => toggle(id)}
-              className={clsx("leaf min-h-12 flex-col px-1 leading-tight", chosen.has(id) && "leaf-strong")}
-            >
-              <span className="text-lg">{number}</span>
-              {code !== stand.code && <span className="text-xs font-normal">{code}</span>}
-              {isKept(mark) && code === stand.code && <span className="text-xs font-normal">kept</span>}
-            </button>
-          ))}
-        </div>
-        {chosen.size > SITTING && (
-          <p className="mt-1 text-sm text-quince">More than {SITTING} at one sitting dull the tongue.</p>
-        )}
-      </fieldset>
+      <PlantGrid
+        legend="Which plants?"
+        plants={plants.map(({ id, number, code, mark }) => ({
+          id,
+          number,
+          said: code === stand.code ? "" : ` of ${code}`,
+          under: code === stand.code ? isKept(mark) && "kept" : code,
+        }))}
+        chosen={chosen}
+        onChange={setChosen}
+      />
+      {chosen.size > SITTING && (
+        <p className="mt-1 text-sm text-quince">More than {SITTING} at one sitting dull the tongue.</p>
+      )}
       <Field
         name="yardstickId"
         label="Tasted on"

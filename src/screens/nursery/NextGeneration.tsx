@@ -1,6 +1,5 @@
 "use client";
 import { useState } from "react";
-import type { Id } from "@/core/custody/id";
 import { plural } from "@/core/units/plural";
 import { massTyped, type Units } from "@/core/units/units";
 import type { Plant } from "@/records/plant/plant";
@@ -9,6 +8,7 @@ import { useGo } from "@/ui/useGo";
 import type { Family } from "@/views/family";
 import { CommandForm, Field } from "../common/command";
 import { AmountFields, PollenField } from "../common/fields";
+import { allOf, PlantBoxes } from "./ChoosePlants";
 import { MatingPlan } from "./MatingPlan";
 
 type Props = { stand: Family["stand"]; plants: Plant[]; units: Units };
@@ -54,39 +54,22 @@ export function NextGeneration({ stand, plants, units, sistersKept, head }: Prop
   );
 }
 
-function PlantChoice({ plants, chosen, onChange }: { plants: Plant[]; chosen: Id[]; onChange: (ids: Id[]) => void }) {
-  return (
-    <fieldset>
-      <legend className="mb-1 font-semibold">Plants</legend>
-      <div className="flex flex-wrap gap-3">
-        {plants.map((p) => (
-          <label key={p.id} className="flex items-center gap-1.5">
-            <input
-              type="checkbox"
-              checked={chosen.includes(p.id)}
-              onChange={(e) => onChange(e.target.checked ? [...chosen, p.id] : chosen.filter((id) => id !== p.id))}
-            />
-            {p.number}
-          </label>
-        ))}
-      </div>
-    </fieldset>
-  );
-}
+/** Plants by their numbers. */
+const boxesOf = (plants: Plant[]) => plants.map(({ id, number }) => ({ id, label: number }));
 
 function ByHand({ stand, plants }: Omit<Props, "units">) {
   const go = useGo();
-  const [chosen, setChosen] = useState(plants.map((p) => p.id));
+  const [chosen, setChosen] = useState(allOf(plants));
   return (
     <CommandForm
       command="cross.next-generation"
       draft={`next-${stand.id}`}
       values={{ how: "self", fruitsEach: 2 }}
-      hidden={{ standId: stand.id, plantIds: chosen }}
+      hidden={{ standId: stand.id, plantIds: plants.flatMap(({ id }) => (chosen.has(id) ? [id] : [])) }}
       submit="Plan it"
       onDone={() => go(`/crosses?season=${stand.season}`)}
     >
-      <PlantChoice plants={plants} chosen={chosen} onChange={setChosen} />
+      <PlantBoxes legend="Plants" plants={boxesOf(plants)} chosen={chosen} onChange={setChosen} />
       <Field
         name="how"
         label="How"
@@ -103,18 +86,18 @@ function ByHand({ stand, plants }: Omit<Props, "units">) {
 }
 
 function SaveEach({ stand, plants, units, close }: Props & { close: () => void }) {
-  const [chosen, setChosen] = useState(plants.map((p) => p.id));
+  const [chosen, setChosen] = useState(allOf(plants));
   return (
     <CommandForm
       command="lot.save"
       draft={`save-${stand.id}`}
       values={{ kind: "self", gathered: null, seeds: null, mass: null, note: null }}
-      hidden={{ standId: stand.id, plantIds: chosen }}
+      hidden={{ standId: stand.id, plantIds: plants.flatMap(({ id }) => (chosen.has(id) ? [id] : [])) }}
       factors={{ mass: massTyped(1, units) }}
       submit="Make the lots"
       onDone={close}
     >
-      <PlantChoice plants={plants} chosen={chosen} onChange={setChosen} />
+      <PlantBoxes legend="Plants" plants={boxesOf(plants)} chosen={chosen} onChange={setChosen} />
       <PollenField />
       <Field name="gathered" label="Gathered on" type="date" />
       <AmountFields units={units} each />

@@ -1,5 +1,4 @@
 "use client";
-import clsx from "clsx";
 import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
@@ -9,6 +8,7 @@ import { Sheet } from "@/ui/Sheet";
 import type { Family } from "@/views/family";
 import { CommandButton, CommandForm, Field } from "../common/command";
 import { percent } from "../common/words";
+import { PlantGrid } from "./ChoosePlants";
 
 type Props = { view: Family };
 
@@ -94,11 +94,6 @@ function Adding({ view, close }: Props & { close: () => void }) {
   const { stand, plants } = view;
   const standing = plants.filter(({ removedOn }) => removedOn === null);
   const [lost, setLost] = useState<ReadonlySet<Id>>(new Set());
-  const toggle = (id: Id) => {
-    const next = new Set(lost);
-    if (!next.delete(id)) next.add(id);
-    setLost(next);
-  };
   return (
     <CommandForm
       command="trial.add"
@@ -119,23 +114,7 @@ function Adding({ view, close }: Props & { close: () => void }) {
       {plants.length === 0 ? (
         <Field name="lost" label="Plants lost to it" type="number" />
       ) : (
-        <fieldset>
-          <legend className="mb-2 font-semibold">Lost to it</legend>
-          <div className="grid max-h-[40vh] grid-cols-[repeat(auto-fill,minmax(3.25rem,1fr))] gap-2 overflow-y-auto p-1">
-            {standing.map(({ id, number }) => (
-              <button
-                key={id}
-                type="button"
-                aria-pressed={lost.has(id)}
-                aria-label={`Plant ${number}`}
-                onClick={() => toggle(id)}
-                className={clsx("leaf min-h-12 px-1 text-lg", lost.has(id) && "leaf-strong")}
-              >
-                {number}
-              </button>
-            ))}
-          </div>
-        </fieldset>
+        <PlantGrid legend="Lost to it" plants={standing} chosen={lost} onChange={setLost} />
       )}
     </CommandForm>
   );
