@@ -59,6 +59,8 @@ const JPEG = [0xff, 0xd8, 0xff];
 export async function unpack(archive: string, to: { db: string; photos: string }, most: number): Promise<void> {
   mkdirSync(to.photos, { recursive: true });
   let found = false;
+  /** Files of which the end was not seen yet. */
+  const unfinished = new Set<string>();
   let wrong: string | null = null;
   /** What the disk said, where it could not write. */
   let failed: Error | null = null;
@@ -69,7 +71,9 @@ export async function unpack(archive: string, to: { db: string; photos: string }
     found ||= isDb;
     const path = isDb ? to.db : join(to.photos, name);
     let size = 0;
-    file.ondata = (failure, piece) => {
+    unfinished.add(name);
+    file.ondata = (failure, piece, last) => {
+      if (last) unfinished.delete(name);
       // Told afterwards: what is thrown in here the unpacking takes for its own.
       if (failure) wrong ??= "It can't be unpacked.";
       else if (!isDb && size === 0 && JPEG.some((byte, i) => piece[i] !== byte))
@@ -96,6 +100,7 @@ export async function unpack(archive: string, to: { db: string; photos: string }
   } catch {
     wrong ??= "It can't be unpacked.";
   }
+  if (unfinished.size > 0) wrong ??= "It is broken off.";
   if (failed) throw failed;
   if (wrong !== null) throw new NoArchive(wrong);
   if (!found) throw new NoArchive("There is no garden in it.");

@@ -70,8 +70,10 @@ describe("a tasting", () => {
       5,
       4,
     );
-    expect(withOthers[0]).toBeGreaterThan(0.3);
-    expect(withOthers[2]).toBeLessThan(-0.8);
+    expect(withOthers[0]).toMatchObject({ against: false });
+    expect(withOthers[0]!.r).toBeGreaterThan(0.3);
+    expect(withOthers[2]!.r).toBeLessThan(-0.8);
+    expect(withOthers[2]!.against).toBe(true);
     expect(withOthers[3]).toBeNull();
   });
 
@@ -139,6 +141,21 @@ describe("a tasting", () => {
     expect(told / 150).toBeLessThan(0.15);
     expect(told).toBeGreaterThan(1);
   });
+});
+
+test("who differs by chance is seldom said to go against the others; four samples say it only of the plainest", () => {
+  const random = seeded(11);
+  const noise = () => normalFrom(random(), random());
+  let against = 0;
+  for (let run = 0; run < 300; run++) {
+    const table = Array.from({ length: 6 }, (_, sample) => Array.from({ length: 4 }, () => sample / 3 + noise()));
+    if (tasted(bitesOf(table), 6, 4).withOthers[0]?.against) against++;
+  }
+  expect(against).toBeLessThan(15);
+  // Fisher's z of −0.8 is −1.099: short of 1.2816 over the root of one. Of −0.9 it is −1.472.
+  const of = (own: number[]) => tasted(bitesOf([1, 2, 3, 4].map((other, i) => [own[i]!, other])), 4, 2).withOthers[0]!;
+  expect(of([4, 2, 3, 1])).toMatchObject({ r: expect.closeTo(-0.8, 9), against: false });
+  expect(of([4, 3, 2, 1])).toMatchObject({ r: expect.closeTo(-1, 9), against: true });
 });
 
 describe("blind order", () => {

@@ -7,13 +7,18 @@ export type Bite = { sample: number; taster: number; value: number };
 export type Tasted = {
   /** By sample, in their order; null for one that nobody tasted. */
   samples: (TastedSample | null)[];
-  /** By taster: how far they go with the mean of the others, −1 to 1; null where too little was tasted to say. */
-  withOthers: (number | null)[];
+  /**
+   * By taster: how far they go with the mean of the others, −1 to 1, and whether they go against them, nine times in ten; null
+   * where too little was tasted to say.
+   */
+  withOthers: (Going | null)[];
   /** How much two tasters agree on samples, 0–1, with its nine-tenths range; null where it can't be said. */
   agreement: { likely: number; low: number; high: number } | null;
   /** Two samples that all tasted are told apart, nine times in ten, by a difference of so much; null where it can't be said. */
   apart: number | null;
 };
+
+export type Going = { r: number; against: boolean };
 
 export type TastedSample = {
   bites: number;
@@ -163,8 +168,11 @@ function agreementOf(
 /** Fewer samples than this say nothing of a taster. */
 const FEWEST = 4;
 
-/** How far one taster goes with the mean of the others on the samples that both tasted. */
-function withOthers(bites: Bite[], taster: number): number | null {
+/** How far a standard normal lies in nine of ten, to one side. */
+const NINE_IN_TEN = 1.2816;
+
+/** How far one taster goes with the mean of the others on the samples that both tasted; against them by Fisher's z. */
+function withOthers(bites: Bite[], taster: number): Going | null {
   const pairs = bites.flatMap((bite) => {
     if (bite.taster !== taster) return [];
     const others = bites.filter((other) => other.sample === bite.sample && other.taster !== taster);
@@ -174,5 +182,9 @@ function withOthers(bites: Bite[], taster: number): number | null {
   const [x, y] = [meanOf(pairs.map(([own]) => own)), meanOf(pairs.map(([, other]) => other))];
   const sum = (of: (own: number, other: number) => number) => pairs.reduce((all, [a, b]) => all + of(a - x, b - y), 0);
   const [xx, yy] = [sum((a) => a * a), sum((_, b) => b * b)];
-  return xx > 0 && yy > 0 ? sum((a, b) => a * b) / Math.sqrt(xx * yy) : null;
+  if (xx === 0 || yy === 0) return null;
+  const r = sum((a, b) => a * b) / Math.sqrt(xx * yy);
+  // A correlation of one would lie infinitely far.
+  const z = Math.atanh(Math.max(-0.999, Math.min(0.999, r)));
+  return { r, against: z + NINE_IN_TEN / Math.sqrt(pairs.length - 3) < 0 };
 }

@@ -131,7 +131,7 @@ describe("backups", () => {
 
   test("the write-ahead log is empty once it has been settled", () => {
     const db = openDb(path);
-    db.exec("CREATE TABLE trial (x); INSERT INTO trial VALUES (1)");
+    db.exec("CREATE TABLE scratch (x); INSERT INTO scratch VALUES (1)");
     expect(readFileSync(`${path}-wal`).length).toBeGreaterThan(0);
     settle(db);
     expect(readFileSync(`${path}-wal`).length).toBe(0);

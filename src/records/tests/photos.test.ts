@@ -115,6 +115,17 @@ describe("the archive", () => {
     expect(photoNames(to().photos)[0]).toContain(id);
   });
 
+  test.each([0.4, 0.9, 0.97])("broken off after %d of it, it is refused", async (share) => {
+    await kept();
+    const path = await archived();
+    const bytes = readFileSync(path);
+    const torn = join(away, "torn.zip");
+    // The list of files at its end is not needed; the files are.
+    const list = bytes.indexOf(Buffer.from([0x50, 0x4b, 0x01, 0x02]));
+    writeFileSync(torn, bytes.subarray(0, Math.floor(list * share)));
+    await expect(unpack(torn, to(), MOST)).rejects.toThrow(NoArchive);
+  });
+
   const zipped = (files: Record<string, Uint8Array>) => {
     const path = join(away, "other.zip");
     writeFileSync(path, zipSync(files));

@@ -3,11 +3,13 @@ import type { Id } from "@/core/custody/id";
 import { ended } from "@/core/tests/selection";
 import { compareView } from "@/views/compare";
 import { familyView } from "@/views/family";
+import { type Figure, pairsOf } from "@/views/figures";
 import { matingOf } from "@/views/mating";
 import { roguingView } from "@/views/roguing";
 import { type FamilyWorth, familyWorth } from "@/views/worth";
 import { yardstickLibrary } from "@/views/yardstickLibrary";
-import { type Plot, plot } from "./plot";
+import { individualOf } from "../line/pedigree";
+import { NOBODY, type Plot, plot } from "./plot";
 
 let garden: Plot;
 let lineId: Id;
@@ -886,6 +888,46 @@ describe("the garden's yardsticks", () => {
       ],
       ["Axe", [["none", 0]]],
     ]);
+  });
+});
+
+describe("families beside their parents", () => {
+  /** A mother among so many plants of her bed, and a family of hers in company of another. */
+  const figures = (company: number): Figure[] => {
+    const figure = (plantId: string, standId: string, environment: string, value: number): Figure => ({
+      ...{ plantId, standId, environment, value },
+      plantNumber: 1,
+      lookedOn: null,
+      checkOfId: null,
+    });
+    return [
+      figure("m", "old", "2026 A", 9),
+      ...Array.from({ length: company - 1 }, (_, i) => figure(`o${i}`, "old", "2026 A", 5)),
+      figure("c1", "new", "2027 A", 8),
+      figure("c2", "new", "2027 A", 8),
+      figure("d1", "other", "2027 A", 4),
+    ];
+  };
+  const parentsOf = ({ standId }: Figure) =>
+    standId === "new" ? { mother: individualOf({ standId: "old", plantId: "m" }) } : {};
+
+  test("a mother who stood among fewer than five tells nothing; among five she does, by half", () => {
+    expect(pairsOf(figures(4), parentsOf)).toEqual([]);
+    // Nine against the mean of 5.8; eight against the mean of 20 in 3.
+    expect(pairsOf(figures(5), parentsOf)).toEqual([
+      { parents: expect.closeTo(3.2, 9), offspring: expect.closeTo(8 - 20 / 3, 9), seen: 2, passed: 0.5 },
+    ]);
+  });
+
+  test("of a family that is not there nothing is reckoned", () => {
+    expect(ended(familyWorth(garden.db, { standId: NOBODY, best: 2, open: false, across: false }))).toEqual({
+      best: 2,
+      yardsticks: [],
+      plants: [],
+      out: 0,
+      alike: false,
+      choice: { steps: [], frontier: [] },
+    });
   });
 });
 

@@ -14,7 +14,7 @@ import { PlantGrid } from "./ChoosePlants";
 export function MarkSeveral({ view }: { view: Pick<Family, "stand" | "plants" | "reasons"> }) {
   const { stand } = view;
   return (
-    <Sheet trigger="Rogue or mark several" title={`${stand.code}: several at once`} at="several">
+    <Sheet trigger="Mark several" title={`${stand.code}: several at once`} at="several">
       {(close) => <Several view={view} close={close} />}
     </Sheet>
   );

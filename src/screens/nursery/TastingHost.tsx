@@ -115,12 +115,9 @@ function agreementInWords({ agreement, progress }: OneTasting): string {
   return `They agree ${agreement.likely >= 0.6 ? "well" : "somewhat"}: ${range}.`;
 }
 
-/** A taster who goes with the others less than this goes another way. */
-const AGAINST = 0;
-
 function Found({ of, code }: Pick<Props, "of" | "code">) {
   const { served, apart, withOthers } = of;
-  const against = withOthers.flatMap((r, i) => (r !== null && r < AGAINST ? [i + 1] : []));
+  const against = withOthers.flatMap((one, i) => (one?.against ? [i + 1] : []));
   return (
     <>
       <p className="mt-4 max-w-prose">{agreementInWords(of)}</p>

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { readCode } from "@/core/custody/code";
 import { hearTags } from "@/ui/handScanner";
+import { lookAgain } from "@/ui/lookAgain";
 import type { SeedTable, TableLotView, VesselView } from "@/views/seedTable";
 import { useCommand } from "../common/command";
 
@@ -26,7 +27,7 @@ export function ScanBench({ table }: { table: SeedTable }) {
   const router = useRouter();
   // Others work at the same table: what they did is looked up now and then, and when a scan does not fit.
   useEffect(() => {
-    const timer = setInterval(() => document.visibilityState === "visible" && router.refresh(), LOOKED_UP);
+    const timer = setInterval(() => document.visibilityState === "visible" && void lookAgain(router), LOOKED_UP);
     return () => clearInterval(timer);
   }, [router]);
   const take = (typed: string): boolean => {
@@ -45,7 +46,7 @@ export function ScanBench({ table }: { table: SeedTable }) {
       if (inside) setHeld({ lot: inside, from: vessel });
       else {
         toast.message(`${vessel.name} is empty. Scan first what goes into it.`);
-        router.refresh();
+        void lookAgain(router);
       }
       return true;
     }
