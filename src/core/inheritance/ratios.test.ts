@@ -80,6 +80,13 @@ describe("by which ratio a trait is inherited", () => {
     expect(ratiosOf([5474, 1850], F2).more).toBe(0);
   });
 
+  test("a class that a way does not give is none of its classes", () => {
+    // Crossed back to what shows the dominant, one gene gives one class: two that were seen are no such family.
+    const { fits } = ratiosOf([40, 0], BACK);
+    expect(fits.every(({ ratio }) => ratio.every((part) => part > 0))).toBe(true);
+    expect(ratiosOf([20, 20], BACK).fits[0]!.ratio).toEqual([1, 1]);
+  });
+
   test("which class is named first changes nothing", () => {
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 0, max: 60 }), { minLength: 2, maxLength: 4 }), (counts) => {

@@ -83,7 +83,11 @@ describe("by which ratio a family's words are inherited", () => {
       plants: 9,
       family: 1,
     }).id;
-    expect(told(open).making).toBeNull();
+    const wild = garden.db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(open) as Id[];
+    for (const [n, plantId] of wild.entries())
+      garden.done("score.set", { plantId, yardstickId: flesh, value: n < 6 ? "orange" : "white" });
+    // Enough plants of two words, but of pollen from anyone: no ratio is asked of them.
+    expect(told(open)).toEqual({ making: null, traits: [] });
   });
 
   test("an F1 crossed back to its parent, either way round, divides as a backcross", () => {

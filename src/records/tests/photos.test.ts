@@ -180,6 +180,9 @@ describe("what a picture is of", () => {
     garden.done("plant.marks", { ids: [one, two], mark: "keep" });
     const side = compareView(garden.sky(), garden.code("stand", made.stand), { x: null, y: null, plants: [] })!;
     expect(side.days).toEqual(["2028-06-20", "2028-06-28", photos()[one!]![1]!.takenOn]);
+    // One that is asked for stands alone, kept or not.
+    const alone = compareView(garden.sky(), garden.code("stand", made.stand), { x: null, y: null, plants: [3] })!;
+    expect(alone.chosen.map(({ number }) => number)).toEqual([3]);
     expect(side.chosen.map((plant) => plant.photos.map(({ id }) => id))).toEqual([[early.id, late.id], [other.id]]);
   });
 
