@@ -69,10 +69,8 @@ const checkPlants = command(
       if (of && isKept(before.mark)) refuse("ids", `Plant ${before.number} is kept: take the mark off first.`);
       context.write.update(plant, id, { checkOfId });
     }
-    return {
-      message: `${plural(ids.length, "plant")} ${of ? `stand as checks of ${of.name}` : "no checks any more"}`,
-      ids,
-    };
+    const many = plural(ids.length, "plant");
+    return { message: of ? `Checks of ${of.name}: ${many}` : `No checks any more: ${many}`, ids };
   },
 );
 
