@@ -90,10 +90,8 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
   const lineId = marks[0]?.lineId ?? stand.lineId;
   const looks = looksOnYardsticks(db, lineId);
   const shown = [...shownBy(looks, marks).values()];
-  const ofStand = groupBy(
-    shown.filter(({ row }) => row.checkOfId === null),
-    ({ row }) => row.standId,
-  );
+  const kin = shown.filter(({ row }) => row.checkOfId === null);
+  const ofStand = groupBy(kin, ({ row }) => row.standId);
   const checks = groupBy(
     shown.filter(({ row }) => row.standId === stand.id && row.checkOfId !== null),
     ({ row }) => row.checkOfId!,
@@ -116,7 +114,7 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
     ),
     ...[...checks].map(([line, of]) => groupOf("parent", `${names.get(line) ?? ""}, check`, null, mark, valuesOf(of))),
     ...parents.map((parent) => {
-      const all = shown.filter(({ row }) => row.lineId === parent && row.checkOfId === null);
+      const all = kin.filter(({ row }) => row.lineId === parent);
       const same = all.filter(({ row }) => row.season === stand.season);
       const name = names.get(parent) ?? "";
       return groupOf(
@@ -132,7 +130,7 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
       "the generation before",
       null,
       mark,
-      valuesOf(shown.filter(({ row }) => beforeIds.has(row.standId) && row.checkOfId === null)),
+      valuesOf(kin.filter(({ row }) => beforeIds.has(row.standId))),
     ),
   ];
   const measured = marks.filter(({ kind }) => isMeasured(kind));

@@ -1,15 +1,16 @@
+import { mean } from "simple-statistics";
 import { type Day, daysBetween } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { seeded } from "@/core/numbers/chance";
 import { sampledPedigree } from "@/core/pedigree/pedigree";
 import { placeOf, plantsInRow } from "@/core/selection/bench";
-import { hiddenSelection, type Leaning } from "@/core/selection/hidden";
+import { inheritedAmong } from "@/core/selection/heritability";
+import { hiddenSelection, type Leaning, type Watched } from "@/core/selection/hidden";
 import { isKept } from "@/core/selection/marks";
 import { goodness } from "@/core/selection/ranking";
 import type { ScoreValue } from "@/core/selection/yardsticks";
 import type { Db } from "@/db/open";
-import { forebears, individualOf } from "@/records/line/pedigree";
 import type { LookRow } from "@/records/line/queries";
 import { pickedOf } from "@/records/pick/queries";
 import type { Plant } from "@/records/plant/plant";
@@ -17,6 +18,7 @@ import { plantsThatGaveSeed } from "@/records/plant/queries";
 import type { StandRow } from "@/records/stand/queries";
 import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
+import { kinOf } from "./kin";
 import type { Outlook } from "./outlook";
 import { aimOfFigures, figureOf } from "./shown";
 import { guessOf } from "./worth";
@@ -45,25 +47,30 @@ function towards(mark: Yardstick, { chosen, all }: Leaning): LeaningView["kind"]
   return good(chosen) >= good(all) ? "aim" : "against";
 }
 
-const LOOKED = "day it was looked at";
-/** The pass in which its fruit was taken: late passes make late lines. */
-const PICKED = "day its fruit was picked";
 /** How much of the days that plants differ by is inherited. */
 const DAYS = guessOf({ kind: "date", inherited: null });
-/** Of an F2, of which guesses are said, half of the base's variance is among sibs. */
-const AMONG_SIBS = 0.5;
 
-/** How much is inherited here of what was guessed for an F2's sibs: as much less as the family is fixed. */
-function inheritedHere(db: Db, plants: Plant[]): (share: number) => number {
-  if (plants.length === 0) return (share) => share;
+/** How much of the base's variance is among some plants, by their pedigree, in the mean. */
+function amongThem(db: Db, plants: Plant[]): number {
   const asked = plants.map(({ id: plantId, standId }) => ({ plantId, standId }));
-  const tree = forebears(db, asked);
+  const { tree, at } = kinOf(db, asked);
   const { sampled } = sampledPedigree(tree);
-  const places = new Map(tree.map(({ id }, i) => [id, i]));
-  const among = asked.reduce((sum, plant) => sum + sampled[places.get(individualOf(plant))!]!, 0) / asked.length;
-  const left = among / AMONG_SIBS;
-  return (share) => (share * left) / (share * left + 1 - share);
+  return mean(asked.map((plant) => sampled[at(plant)]!));
 }
+
+/** Something that is known of plants, how it is told, and how much of it is inherited; null of what is not. */
+type Known = Watched & {
+  unit: string;
+  kind: (leaning: Leaning) => LeaningView["kind"];
+  inherited: { low: number; high: number } | null;
+};
+
+/** Where plants stand, or when they were looked at. */
+const place = (name: string, values: Watched["values"], unit = ""): Known => ({
+  ...{ name, values, unit },
+  kind: () => "place",
+  inherited: null,
+});
 
 /** Plants beside it in its row that are gone. */
 function gapsBeside(plants: Plant[], at: number, perRow: number): number {
@@ -84,7 +91,7 @@ function daysOf<T extends { plantId: Id }>(
   const byPlant = groupBy(rows, ({ plantId }) => plantId);
   return plants.map(({ id }) => {
     const own = byPlant.get(id) ?? [];
-    return own.length === 0 ? null : own.reduce((sum, row) => sum + daysBetween(sown, dayOf(row)), 0) / own.length;
+    return own.length === 0 ? null : mean(own.map((row) => daysBetween(sown, dayOf(row))));
   });
 }
 
@@ -103,39 +110,58 @@ export function leaningsOf(
   const perRow = plantsInRow(plants.at(-1)?.number ?? 0, stand.rowCount);
   const places = plants.map(({ number }) => placeOf(number, perRow));
   const rows = new Set(places.map(({ row }) => row)).size;
-  const watched = [
-    ...marks.map((mark) => ({
-      mark,
-      name: mark.name,
-      values: plants.map(({ id }) => figureOf(mark, valuesOf(id)[mark.id])),
-    })),
-    { mark: null, name: "place along the row", values: places.map(({ at }) => at + 1) },
-    ...(rows > 1 ? [{ mark: null, name: "row", values: places.map(({ row }) => row + 1) }] : []),
+  const watched: Known[] = [
+    ...marks.map(
+      (mark): Known => ({
+        name: mark.name,
+        values: plants.map(({ id }) => figureOf(mark, valuesOf(id)[mark.id])),
+        unit: mark.kind === "date" ? "days" : isMeasured(mark.kind) ? mark.unit : "%",
+        kind: (leaning) => towards(mark, leaning),
+        inherited: guessOf(mark),
+      }),
+    ),
+    place(
+      "place along the row",
+      places.map(({ at }) => at + 1),
+    ),
+    ...(rows > 1
+      ? [
+          place(
+            "row",
+            places.map(({ row }) => row + 1),
+          ),
+        ]
+      : []),
+    place(
+      "end of a row",
+      places.map(({ at }, i) => Number(at === 0 || at === perRow - 1 || i === places.length - 1)),
+    ),
+    place(
+      "gaps beside it",
+      plants.map((_, i) => gapsBeside(plants, i, perRow)),
+    ),
+    place(
+      "day it was looked at",
+      daysOf(plants, looks, stand.sown, ({ scoredOn }) => scoredOn),
+      "days",
+    ),
     {
-      mark: null,
-      name: "end of a row",
-      values: places.map(({ at }, i) => Number(at === 0 || at === perRow - 1 || i === places.length - 1)),
+      // The pass in which its fruit was taken: late passes make late lines.
+      name: "day its fruit was picked",
+      values: daysOf(plants, pickedOf(sky.db, stand.id), stand.sown, ({ on }) => on),
+      unit: "days",
+      kind: () => "beside",
+      inherited: DAYS,
     },
-    { mark: null, name: "gaps beside it", values: plants.map((_, i) => gapsBeside(plants, i, perRow)) },
-    { mark: null, name: LOOKED, values: daysOf(plants, looks, stand.sown, ({ scoredOn }) => scoredOn) },
-    { mark: null, name: PICKED, values: daysOf(plants, pickedOf(sky.db, stand.id), stand.sown, ({ on }) => on) },
   ];
-  const scale = inheritedHere(sky.db, plants);
-  const by = new Map(watched.map(({ name, mark }) => [name, mark]));
-  const list = hiddenSelection(chosen, watched, seeded(plants.length)).map((leaning): LeaningView => {
-    const mark = by.get(leaning.name);
-    const change = (range: { low: number; high: number }) => ({
-      low: scale(range.low) * leaning.differential,
-      high: scale(range.high) * leaning.differential,
-    });
-    if (leaning.name === PICKED) return { ...leaning, unit: "days", kind: "beside", next: change(DAYS) };
-    if (!mark) return { ...leaning, unit: leaning.name === LOOKED ? "days" : "", kind: "place", next: null };
-    return {
-      ...leaning,
-      unit: mark.kind === "date" ? "days" : isMeasured(mark.kind) ? mark.unit : "%",
-      kind: towards(mark, leaning),
-      next: change(guessOf(mark)),
-    };
+  const leanings = hiddenSelection(chosen, watched, seeded(plants.length));
+  const by = new Map(watched.map((one) => [one.name, one]));
+  const among = leanings.length > 0 ? amongThem(sky.db, plants) : 0;
+  const list = leanings.map((leaning): LeaningView => {
+    const { unit, kind, inherited } = by.get(leaning.name)!;
+    const change = (share: number) => inheritedAmong(share, among) * leaning.differential;
+    const next = inherited && { low: change(inherited.low), high: change(inherited.high) };
+    return { ...leaning, unit, kind: kind(leaning), next };
   });
   return { chosen: chosen.filter(Boolean).length, gave, all: plants.length, list };
 }

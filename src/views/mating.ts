@@ -4,10 +4,10 @@ import { sampledPedigree } from "@/core/pedigree/pedigree";
 import { kinshipAmong } from "@/core/selection/breedingValues";
 import { matingPlan, usesOf } from "@/core/selection/mating";
 import { type Db, theDb } from "@/db/open";
-import { forebears, individualOf } from "@/records/line/pedigree";
 import { type PlantOfStand, plantsByIds } from "@/records/plant/queries";
 import { given, type Told, whole } from "@/records/record";
 import { idOf } from "@/records/schema";
+import { kinOf } from "./kin";
 
 /** Parents, each with the share of the next generation that it is to have. */
 export type MatingParent = { plantId: Id; share: number };
@@ -23,7 +23,8 @@ const parents = given<MatingParent[]>(
 export const MATING = { parents, crosses: whole("Crosses", 1, 200) };
 export type MatingAsked = Told<typeof MATING>;
 
-export type MatedPair = { mother: PlantOfStand; father: PlantOfStand /** Of the seed, 0–1. */; inbreeding: number };
+/** Two who are crossed, and the inbreeding of their seed, 0–1. */
+export type MatedPair = { mother: PlantOfStand; father: PlantOfStand; inbreeding: number };
 
 export type Mating = {
   /** The least inbred first. */
@@ -42,12 +43,8 @@ export function matingOf(db: Db, { parents: told, crosses }: MatingAsked): Matin
   if (plants.length === 0 || all <= 0) return { pairs: [], inbreeding: 0, random: 0, selfed: 0 };
   const shares = plants.map(({ id }) => shareOf.get(id)! / all);
   const asIndividuals = plants.map(({ id: plantId, standId }) => ({ plantId, standId }));
-  const tree = forebears(db, asIndividuals);
-  const places = new Map(tree.map(({ id }, i) => [id, i]));
-  const kinship = kinshipAmong(
-    sampledPedigree(tree),
-    asIndividuals.map((plant) => places.get(individualOf(plant))!),
-  );
+  const { tree, at } = kinOf(db, asIndividuals);
+  const kinship = kinshipAmong(sampledPedigree(tree), asIndividuals.map(at));
   const { pairs, inbreeding } = matingPlan(usesOf(shares, crosses), kinship);
   const mated = pairs.map(([a, b]) => ({ mother: plants[a]!, father: plants[b]!, inbreeding: kinship[a]![b]! }));
   return {

@@ -7,7 +7,7 @@ import { yardsticks } from "@/records/line/queries";
 import type { Mark } from "@/records/plant/plant";
 import { chosenPlants, plantsOfStand } from "@/records/plant/queries";
 import { type StandRow, sistersOf, standByCode } from "@/records/stand/queries";
-import { bitesOf, servingsOf, tastingsOf } from "@/records/tasting/queries";
+import { bitesOf, type ServedPlant, servingsOf, tastingsOf } from "@/records/tasting/queries";
 import type { BiteRow, Tasting } from "@/records/tasting/tasting";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import { type Band, band } from "./band";
@@ -75,9 +75,9 @@ export function tastingView(sky: Outlook, code: string, asked: AskedOfTasting): 
   const scaleOf = (id: Id) => asScale(all.find((one) => one.id === id)!);
   const found = tastings.find(({ id }) => id === asked.of);
   const { taster } = asked;
-  const sheet =
-    found && taster !== null && taster >= 1 && taster <= found.tasters ? sheetOf(sky, found.id, taster) : null;
-  const of = found ? oneTasting(sky, found, scaleOf(found.yardstickId)) : null;
+  const read = found && readOf(sky, found);
+  const sheet = read && taster !== null && taster >= 1 && taster <= found.tasters ? sheetOf(read, taster) : null;
+  const of = read ? oneTasting(read, found, scaleOf(found.yardstickId)) : null;
   return {
     band: band(sky, stand.season, [sky.forecast(stand)]),
     today: sky.today,
@@ -90,7 +90,7 @@ export function tastingView(sky: Outlook, code: string, asked: AskedOfTasting): 
       ...plantsOfStand(db, stand.id).map(({ id, number, mark }) => ({ id, number, mark, code: stand.code })),
       ...chosenPlants(db, stand.season).filter(({ standId }) => sisters.has(standId)),
     ],
-    tastings: sheet || found ? [] : tastings.map((one) => oneTasting(sky, one, scaleOf(one.yardstickId))),
+    tastings: found ? [] : tastings.map((one) => oneTasting(readOf(sky, one), one, scaleOf(one.yardstickId))),
     // A taster is told nothing of plants, nor of what others said.
     of: sheet && of ? { ...of, served: [], orders: [] } : of,
     sheet,
@@ -100,9 +100,11 @@ export function tastingView(sky: Outlook, code: string, asked: AskedOfTasting): 
 const orderOf = (codes: string[], taster: number): string[] =>
   servingOrder(codes.length, taster - 1).map((place) => codes[place]!);
 
-function oneTasting({ db }: Outlook, one: Tasting, scale: Scale): OneTasting {
-  const servings = servingsOf(db, one.id);
-  const bites = bitesOf(db, one.id);
+/** What was served at a tasting, and what was said of it. */
+type Read = { servings: ServedPlant[]; bites: BiteRow[] };
+const readOf = ({ db }: Outlook, { id }: Tasting): Read => ({ servings: servingsOf(db, id), bites: bitesOf(db, id) });
+
+function oneTasting({ servings, bites }: Read, one: Tasting, scale: Scale): OneTasting {
   const places = new Map(servings.map(({ id }, i) => [id, i]));
   const { samples, ...said } = tasted(
     bites.flatMap(({ servingId, taster, number }) =>
@@ -127,9 +129,7 @@ function oneTasting({ db }: Outlook, one: Tasting, scale: Scale): OneTasting {
   };
 }
 
-function sheetOf({ db }: Outlook, tastingId: Id, taster: number): TasterSheet {
-  const servings = servingsOf(db, tastingId);
-  const bites = bitesOf(db, tastingId);
+function sheetOf({ servings, bites }: Read, taster: number): TasterSheet {
   const byCode = new Map(servings.map(({ id, code }) => [code, bites.filter(({ servingId }) => servingId === id)]));
   return {
     taster,

@@ -9,7 +9,6 @@ import { counts, failsAim } from "@/core/selection/ranking";
 import { type Choice, type Trait, type TraitWorth, type Worth, worthOf } from "@/core/selection/worth";
 import { repeatability } from "@/core/selection/yardsticks";
 import { type Db, theDb } from "@/db/open";
-import { forebears, individualOf } from "@/records/line/pedigree";
 import { type LookRow, looksOnYardsticks, yardsticks } from "@/records/line/queries";
 import type { Plant } from "@/records/plant/plant";
 import { plantedRows, plantsOfStands } from "@/records/plant/queries";
@@ -18,6 +17,7 @@ import { type StandRow, sistersOf, standById } from "@/records/stand/queries";
 import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import { type FoundAge, type FoundPlace, figuresOf, inAge, inPlace, pairsOf, spreadWithin } from "./figures";
+import { kinOf } from "./kin";
 import { aimOfFigures, type ShownPlant, shownBy } from "./shown";
 
 /** Which family, and how many of its plants are to be kept. */
@@ -98,16 +98,13 @@ function known(db: Db, { id: standId }: StandRow, looks: LookRow[], shown: Known
       ({ standId: of, plantId }) => [plantId, { standId: of, plantId }],
     ),
   );
-  const tree = plants.size > 0 ? forebears(db, [...plants.values()]) : [];
-  const places = new Map(tree.map(({ id }, i) => [id, i]));
   const rows = new Map(plantedRows(db).map((own) => [own.standId, plantsInRow(own.numbered, own.rowCount)]));
   return {
     standId,
     standIds: new Set(standing.map((plant) => plant.standId)),
     looks,
     shown,
-    tree,
-    at: (plant) => places.get(individualOf(plant))!,
+    ...kinOf(db, [...plants.values()]),
     perRow: (of) => rows.get(of)!,
   };
 }

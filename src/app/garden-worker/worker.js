@@ -51,14 +51,18 @@ async function keepPage(pages, path) {
 
 /** Families that were opened since the pages were kept last. */
 const opened = new Set();
+/** When each family was kept. One that nobody opened here changes by other hands alone: it is kept anew now and then, ms. */
+const keptAt = new Map();
+const ANEW = 600_000;
+const isStale = (family) => Date.now() - (keptAt.get(family) ?? 0) > ANEW;
 
 async function keepPages() {
   const pages = await caches.open(KEPT.pages);
   const due = [];
   for (const path of PAGES)
     due.push(...[...(await keepPage(pages, path)).matchAll(FAMILY_LINKS)].map(([, family]) => family));
-  for (const path of [...new Set([...due, ...opened])].slice(-FAMILIES)) {
-    await keepPage(pages, path);
+  for (const path of [...new Set([...due.filter(isStale), ...opened])].slice(-FAMILIES)) {
+    if (await keepPage(pages, path)) keptAt.set(path, Date.now());
     opened.delete(path);
   }
   const families = (await pages.keys()).filter(({ url }) => FAMILY.test(new URL(url).pathname));

@@ -1,4 +1,5 @@
 import { gammaln } from "simple-statistics";
+import { NINE_IN_TEN } from "../numbers/normal";
 import { type SegregationTest, segregationTest } from "./segregation";
 
 /** How a family's seed was made, as far as its ratios go. */
@@ -74,9 +75,10 @@ export type Ratios = {
 
 /** Two loci are asked for less often than one: their weight before anything was counted. Working value. */
 const TWO_LOCI = 1 / 3;
-/** Told apart is nineteen to one; and so is how far a standard normal lies in nine of ten. */
+/** Told apart is nineteen to one. */
 const TOLD = Math.log(19);
-const NINE_IN_TEN = 1.2816;
+/** Less likely ones are not told of. */
+const LEAST = 0.005;
 /** Nobody grows more than this to know. */
 const TOO_MANY = 1_000_000;
 
@@ -91,23 +93,22 @@ const lnMultinomial = (counts: number[], shares: number[]): number =>
     gammaln(counts.reduce((a, b) => a + b, 0) + 1),
   );
 
+/** Shares as a name: what differs by rounding is the same. */
+const named = (shares: number[]): string => shares.map((share) => share.toFixed(9)).join(" ");
+
 type Candidate = { name: string; shares: number[]; weight: number };
 
 /** Every way with every order of its classes; one that gives the same shares in another order counts once. */
 function candidates(making: Making, classes: number): Candidate[] {
   const towards = making.kind === "selfed" ? (["dominant"] as const) : (["recessive", "dominant"] as const);
   return WAYS.flatMap((way) => {
-    const seen = new Set<string>();
     const orders = towards.flatMap((first) =>
       (way.loci === 1 ? [first] : towards).flatMap((second) => {
         const shares = sharesOf(way, locusAfter(making, first), locusAfter(making, second));
         return shares.length === classes ? permutations(shares) : [];
       }),
     );
-    const different = orders.filter((shares) => {
-      const key = shares.map((share) => share.toFixed(9)).join(" ");
-      return !seen.has(key) && seen.add(key);
-    });
+    const different = [...new Map(orders.map((shares) => [named(shares), shares])).values()];
     const weight = (way.loci === 1 ? 1 : TWO_LOCI) / Math.max(1, different.length);
     return different.map((shares) => ({ name: way.name, shares, weight }));
   });
@@ -152,7 +153,7 @@ export function ratiosOf(counts: number[], making: Making): Ratios {
   const sum = Math.exp(lnOther - most) + all.reduce((acc, { ln }) => acc + Math.exp(ln - most), 0);
   const byRatio = new Map<string, (typeof all)[number] & { names: string[]; chance: number }>();
   for (const one of all) {
-    const key = one.shares.map((share) => share.toFixed(9)).join(" ");
+    const key = named(one.shares);
     const known = byRatio.get(key) ?? { ...one, names: [], chance: 0 };
     known.chance += Math.exp(one.ln - most) / sum;
     if (!known.names.includes(one.name)) known.names.push(one.name);
@@ -172,9 +173,6 @@ export function ratiosOf(counts: number[], making: Making): Ratios {
     more: ranked.length > 1 ? moreToPart(ranked[0]!, ranked[1]!) : null,
   };
 }
-
-/** Less likely ones are not told of. */
-const LEAST = 0.005;
 
 /** So many more plants that the one is told from the other, nine times in ten, if it is true. */
 function moreToPart(

@@ -6,7 +6,6 @@ declare module "jstat" {
       cdf: (x: number, a: number, b: number) => number;
     };
     chisquare: { cdf: (x: number, freedom: number) => number };
-    centralF: { inv: (probability: number, over: number, under: number) => number };
     /** The studentized range. */
     tukey: { inv: (probability: number, means: number, freedom: number) => number };
     studentt: { inv: (probability: number, freedom: number) => number };

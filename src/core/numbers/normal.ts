@@ -1,5 +1,8 @@
 import { errorFunction } from "simple-statistics";
 
+/** A standard normal lies below this nine times in ten. */
+export const NINE_IN_TEN = 1.2816;
+
 /**
  * The chance that a normal variable lies below x, by the error function of simple-statistics (to about 1e-7: enough for
  * odds of frost and flower, not for tails).

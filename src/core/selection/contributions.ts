@@ -1,9 +1,9 @@
 import { solveQP } from "quadprog";
 
-/** One way to share the next generation out among candidates. */
 /** A point of the frontier, with its mean kinship to the next one. */
 export type FrontierPoint = Contributions & { toNext: number };
 
+/** One way to share the next generation out among candidates. */
 export type Contributions = {
   /** Mean of the candidates' worth, each counted by its share. */
   gain: number;

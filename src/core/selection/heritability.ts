@@ -24,6 +24,19 @@ export type Heritability = {
   grid: { share: number; chance: number }[];
 };
 
+/** Of an F2, and of full sibs whose parents are not inbred, half of the base's variance is among sibs. */
+export const AMONG_SIBS = 0.5;
+
+/**
+ * How much is inherited of what plants differ by, where so much of an F2's sibs is: as much less as they are fixed.
+ * @param share of what sibs of an F2 differ by, above 0 and below 1
+ * @param among how much of the base's variance is among the plants, 0–2
+ * @example inheritedAmong(0.3, 0.5) // 0.3
+ * @example inheritedAmong(0.3, 0) // 0
+ */
+export const inheritedAmong = (share: number, among: number): number =>
+  (share * among) / (share * among + AMONG_SIBS * (1 - share));
+
 const STEPS = 99;
 
 /** Slope of offspring on what their parents passed on, weighed by how many were seen, and its error; null of too few families. */

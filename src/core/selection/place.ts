@@ -1,10 +1,12 @@
 import { mean } from "simple-statistics";
+import { BETTER, FEWEST, type Fit, flat, foretold, lineOn } from "./fit";
 
 /** A plant where it stands: its row, and its place in the row, both in plants. */
 export type Placed = {
   row: number;
   at: number;
-  value: number /** What it is a check of: such plants are alike but for their place. */;
+  value: number;
+  /** What it is a check of: such plants are alike but for their place. */
   check?: string | null;
 };
 export const PLACE_MODELS = ["none", "slope", "grid", "neighbours", "checks"] as const;
@@ -18,31 +20,10 @@ export type Adjusted = {
   values: number[];
 };
 
-/** Fewer plants than these tell nothing of their places; and so much better must a model foretell to be taken. Working values. */
-const FEWEST = 12;
-const BETTER = 0.03;
 /** Plants of a block, about; neighbours count the less the farther off, e-folding, in plants. Working values. */
 const BLOCK = 12;
 const REACH = 1.5;
 const FARTHEST = 4;
-
-type Fit = { trend: number[]; error: number };
-
-/** Mean squared error of foretelling each value from all others, where each fit is a mean of the values with these weights on itself. */
-const foretold = (values: number[], trend: number[], weightOnItself: number[]): number =>
-  mean(values.map((value, i) => ((value - trend[i]!) / (1 - weightOnItself[i]!)) ** 2));
-
-function none(values: number[]): Fit {
-  const trend = values.map(() => mean(values));
-  return {
-    trend,
-    error: foretold(
-      values,
-      trend,
-      values.map(() => 1 / values.length),
-    ),
-  };
-}
 
 /** Solves a small symmetric system by elimination; null where it has no one answer. */
 function solved(matrix: number[][], side: number[]): number[] | null {
@@ -126,14 +107,12 @@ function around(plants: Placed[]): number[] | null {
 function neighbours(plants: Placed[]): Fit | null {
   const means = around(plants);
   if (!means) return null;
-  const values = plants.map((p) => p.value);
-  const [middle, middleAround] = [mean(values), mean(means)];
-  const spread = means.reduce((sum, x) => sum + (x - middleAround) ** 2, 0);
-  if (spread < 1e-12) return null;
-  const share = Math.max(0, means.reduce((sum, x, i) => sum + (x - middleAround) * (values[i]! - middle), 0) / spread);
-  const trend = means.map((x) => middle + share * (x - middleAround));
-  const on = means.map((x) => 1 / values.length + (x - middleAround) ** 2 / spread);
-  return { trend, error: foretold(values, trend, on) };
+  const line = lineOn(
+    means,
+    plants.map((p) => p.value),
+    0,
+  );
+  return line && { trend: means.map(line.at), error: line.error };
 }
 
 /** Checks this many at the least; what one says reaches so far, e-folding, in plants. Working values. */
@@ -163,21 +142,13 @@ function aroundChecks(plants: Placed[]): number[] | null {
 function byChecks(plants: Placed[]): Fit | null {
   const near = aroundChecks(plants);
   if (!near) return null;
-  const own = plants.flatMap(({ check }, i) => (check ? [] : [i]));
-  const values = own.map((i) => plants[i]!.value);
-  const [middle, around] = [mean(values), mean(own.map((i) => near[i]!))];
-  const spread = own.reduce((sum, i) => sum + (near[i]! - around) ** 2, 0);
-  if (spread < 1e-12) return null;
-  const share = Math.max(0, own.reduce((sum, i, k) => sum + (near[i]! - around) * (values[k]! - middle), 0) / spread);
-  const trend = near.map((x) => middle + share * (x - around));
-  return {
-    trend,
-    error: foretold(
-      values,
-      own.map((i) => trend[i]!),
-      own.map((i) => 1 / own.length + (near[i]! - around) ** 2 / spread),
-    ),
-  };
+  const own = plants.flatMap((plant, i) => (plant.check ? [] : [{ near: near[i]!, value: plant.value }]));
+  const line = lineOn(
+    own.map((one) => one.near),
+    own.map(({ value }) => value),
+    0,
+  );
+  return line && { trend: near.map(line.at), error: line.error };
 }
 
 /**
@@ -195,7 +166,7 @@ export function adjustedForPlace(plants: Placed[]): Adjusted {
   const asTheyAre: Adjusted = { model: "none", explained: 0, values };
   const own = plants.filter(({ check }) => !check);
   if (own.length < FEWEST) return asTheyAre;
-  const nothing = none(own.map((p) => p.value));
+  const nothing = flat(own.map((p) => p.value));
   if (nothing.error < 1e-12) return asTheyAre;
   // What checks are is not what the others are: only their own model looks at them.
   const fits = { slope: slope(own), grid: grid(own), neighbours: neighbours(own), checks: byChecks(plants) };

@@ -1,5 +1,7 @@
 import jstat from "jstat";
 import { shuffle } from "simple-statistics";
+import { intraclass } from "../numbers/intraclass";
+import { NINE_IN_TEN } from "../numbers/normal";
 
 /** What one taster said of one sample. */
 export type Bite = { sample: number; taster: number; value: number };
@@ -156,20 +158,12 @@ function agreementOf(
   const between = (each * there.reduce((sum, value) => sum + (value - middle) ** 2, 0)) / (there.length - 1);
   // Where no sample differs there is nothing to agree on.
   if (between < 1e-9) return null;
-  const of = (ratio: number) => Math.min(1, Math.max(0, (ratio - 1) / (ratio + each - 1)));
-  const ratio = between / error;
-  return {
-    likely: of(ratio),
-    low: of(ratio / jstat.centralF.inv(0.95, there.length - 1, freedom)),
-    high: of(ratio * jstat.centralF.inv(0.95, freedom, there.length - 1)),
-  };
+  const { share, low, high } = intraclass(between / error, each, there.length - 1, freedom);
+  return { likely: share, low, high };
 }
 
 /** Fewer samples than this say nothing of a taster. */
 const FEWEST = 4;
-
-/** How far a standard normal lies in nine of ten, to one side. */
-const NINE_IN_TEN = 1.2816;
 
 /** How far one taster goes with the mean of the others on the samples that both tasted; against them by Fisher's z. */
 function withOthers(bites: Bite[], taster: number): Going | null {

@@ -10,7 +10,7 @@ import {
 } from "./breedingValues";
 import { type FrontierPoint, frontierOf } from "./contributions";
 import { type DrawnTrait, type GainStep, gainSteps } from "./gain";
-import { drawnHeritability, type Heritability } from "./heritability";
+import { AMONG_SIBS, drawnHeritability, type Heritability } from "./heritability";
 import { ranged } from "./ranged";
 import { type Aim, goodness } from "./ranking";
 
@@ -66,9 +66,6 @@ export type Worth = {
   /** By yardstick. */
   traits: Record<Id, TraitWorth>;
 };
-
-/** Of an F2, and of full sibs whose parents are not inbred, half of the base's variance is among sibs. */
-const AMONG_SIBS = 0.5;
 
 /**
  * The variances behind what plants showed. How much is inherited is said of sibs of an F2; sibs of a family that is nearly

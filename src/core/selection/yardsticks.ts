@@ -1,7 +1,7 @@
 import { mean } from "simple-statistics";
 import type { Day } from "../calendar/day";
 import type { Id } from "../custody/id";
-import { betaQuantile } from "../numbers/betaRange";
+import { intraclass } from "../numbers/intraclass";
 
 /** When in a plant's life something is looked at. */
 export const STAGES_OF_LIFE = ["any", "seedling", "leaf", "flower", "fruit", "harvest", "store"] as const;
@@ -68,22 +68,13 @@ export function repeatability(looks: number[][]): Repeatability | null {
   const within = several.reduce((sum, one) => sum + one.reduce((s, x) => s + (x - mean(one)) ** 2, 0), 0) / (n - k);
   if (between + within === 0) return null;
   const each = (n - several.reduce((sum, one) => sum + one.length ** 2, 0) / n) / (k - 1);
-  const shareAt = (f: number) => Math.max(0, Math.min(1, (f - 1) / (f - 1 + each)));
-  const f = within === 0 ? Number.POSITIVE_INFINITY : between / within;
-  const at = (f: number) => (Number.isFinite(f) ? shareAt(f) : 1);
-  return {
-    plants: k,
-    share: at(f),
-    low: at(f / fQuantile(0.95, k - 1, n - k)),
-    high: at(f * fQuantile(0.95, n - k, k - 1)),
-    slip: Math.sqrt(within),
-  };
-}
-
-/** The value that an F variable stays below with a probability. */
-function fQuantile(probability: number, top: number, bottom: number): number {
-  const x = betaQuantile({ a: top / 2, b: bottom / 2 }, probability);
-  return (x * bottom) / ((1 - x) * top);
+  const { share, low, high } = intraclass(
+    within === 0 ? Number.POSITIVE_INFINITY : between / within,
+    each,
+    k - 1,
+    n - k,
+  );
+  return { plants: k, share, low, high, slip: Math.sqrt(within) };
 }
 
 /** A yardstick that is reckoned of two others. */

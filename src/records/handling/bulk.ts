@@ -10,6 +10,7 @@ import { lot, part } from "../lot/lot";
 import { type LotRow, lotById } from "../lot/queries";
 import { given } from "../record";
 import { idOf } from "../schema";
+import { refuseStrangers, togetherOf } from "./together";
 
 type Taken = { lotId: Id; seeds: number };
 
@@ -23,7 +24,8 @@ const TAKEN = Joi.array()
 export const bulkLots = command(
   "lot.bulk",
   { lots: given<Taken[]>("Lots", TAKEN), note: lot.columns.note },
-  ({ db, write, today, ...context }, { lots, note }) => {
+  (context, { lots, note }) => {
+    const { db, write, today, garden } = context;
     const found = lots.map(({ lotId }): LotRow => {
       const one = lotById(db, lotId) ?? refuse("lots", "That lot does not exist.");
       if (one.endedOn) refuse("lots", `Lot ${one.code} is no more.`);
@@ -32,32 +34,16 @@ export const bulkLots = command(
     });
     const [first] = found as [LotRow, ...LotRow[]];
     const wholeOf = ({ lineId }: LotRow): Id => lineById(db, lineId)!.subOfId ?? lineId;
-    const stranger = found.find((one) => wholeOf(one) !== wholeOf(first));
-    if (stranger)
-      refuse(
-        "lots",
-        `Lot ${stranger.code} is ${stranger.lineName}, lot ${first.code} ${first.lineName}. Lines are not mixed.`,
-      );
-    const alike = <K extends keyof LotRow>(column: K): LotRow[K] | null =>
-      found.every((one) => one[column] === first[column]) ? first[column] : null;
-    const counted = found.flatMap(({ generation }) => (generation === null ? [] : [generation]));
+    refuseStrangers(found, "lots", wholeOf);
     const all = lots.reduce((sum, { seeds }) => sum + seeds, 0);
-    const code = nextCode({ db, write, today, ...context }, "lot", seasonOf(today, context.garden.latitude));
-    const broken = found.find(({ brokenOn }) => brokenOn);
+    const code = nextCode(context, "lot", seasonOf(today, garden.latitude));
     const id = write.insert(lot, {
       code,
-      lineId: alike("lineId") ?? wholeOf(first),
-      kind: alike("kind") ?? "open",
-      generation: counted.length > 0 ? Math.min(...counted) : null,
-      crossId: alike("crossId"),
-      motherStandId: alike("motherStandId"),
-      motherPlantId: alike("motherPlantId"),
-      gathered: found.map(({ gathered }) => gathered).sort()[0]!,
-      doubt: found.find(({ doubt }) => doubt)?.doubt ?? null,
+      // Parts of one line that meet again are the whole.
+      lineId: found.every(({ lineId }) => lineId === first.lineId) ? first.lineId : wholeOf(first),
+      ...togetherOf(found),
       seeds: all,
       note,
-      brokenOn: broken?.brokenOn ?? null,
-      brokenWhy: broken?.brokenWhy ?? "",
     });
     for (const { lotId, seeds } of lots) write.insert(part, { lotId: id, fromId: lotId, share: seeds / all, seeds });
     return { message: `Lot ${code}: ${plural(all, "seed")} of ${plural(lots.length, "lot")}`, id, code };

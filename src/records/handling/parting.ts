@@ -13,6 +13,7 @@ import { bulkLots } from "./bulk";
 import { into, lotOf, moveLot, onTheTable, when } from "./commands";
 import { handling } from "./handling";
 import { handlingsOf } from "./queries";
+import { refuseStrangers, togetherOf } from "./together";
 
 type SplitPart = { fraction: (typeof FRACTIONS)[number]; share: number; vesselId?: Id | null };
 
@@ -80,39 +81,21 @@ const merge = command(
     const lots = [...new Set(lotIds)].map((id) => onTheTable(context, id));
     if (lots.length < 2) refuse("lotIds", "Choose two lots or more.");
     const [first] = lots as [LotRow, ...LotRow[]];
-    const stranger = lots.find(({ lineId }) => lineId !== first.lineId);
-    if (stranger)
-      refuse(
-        "lotIds",
-        `Lot ${stranger.code} is ${stranger.lineName}, lot ${first.code} ${first.lineName}. Lines are not mixed.`,
-      );
+    refuseStrangers(lots, "lotIds", ({ lineId }) => lineId);
     const { shares, by } = mergedShares(lots);
-    const alike = <K extends keyof LotRow>(column: K): LotRow[K] | null =>
-      lots.every((one) => one[column] === first[column]) ? first[column] : null;
-    const broken = lots.find(({ brokenOn }) => brokenOn);
-    const counted = lots.flatMap(({ generation }) => (generation === null ? [] : [generation]));
     const added = (column: "seeds" | "mass") =>
       lots.every((one) => one[column] !== null) ? lots.reduce((sum, one) => sum + one[column]!, 0) : null;
     const code = nextCode(context, "lot", seasonOf(first.gathered, garden.latitude));
     const id = write.insert(lot, {
       code,
       lineId: first.lineId,
-      kind: alike("kind") ?? "open",
-      // The least far on counts: what is mixed is no further than its youngest part.
-      generation: counted.length > 0 ? Math.min(...counted) : null,
-      crossId: alike("crossId"),
-      motherStandId: alike("motherStandId"),
-      motherPlantId: alike("motherPlantId"),
-      gathered: lots.map(({ gathered }) => gathered).sort()[0]!,
-      doubt: lots.find(({ doubt }) => doubt)?.doubt ?? null,
+      ...togetherOf(lots),
       seeds: added("seeds"),
       mass: added("mass"),
       onTable: 1,
       way: first.way,
       warmth: first.warmth,
       starter: first.starter,
-      brokenOn: broken?.brokenOn ?? null,
-      brokenWhy: broken?.brokenWhy ?? "",
     });
     for (const [i, one] of lots.entries()) {
       write.insert(part, { lotId: id, fromId: one.id, share: shares[i]! });

@@ -6,7 +6,6 @@ import { carryOut } from "../deed/commands";
 import { day, ref, seen } from "../record";
 import { existingStand } from "../stand/commands";
 import { sortingOf } from "./queries";
-import { sortingRule } from "./rules";
 import { type Sorting, sorting } from "./sorting";
 
 const outOf = (row: Pick<Sorting, SortedOut>) => SORTED.reduce((sum, why) => sum + row[why], 0);
@@ -24,10 +23,7 @@ const addSorting = command(
     const on = sortedOn ?? context.today;
     if (sortingOf(context.db, standId, moment))
       refuse("moment", `${stand.code} was sorted then already: set that right instead.`);
-    const row = { ...input, sortedOn: on };
-    // Before the work is: what is wrong with a sorting is said beside its own fields.
-    sortingRule(context, { ...row, id: "", version: "" }, null);
-    const id = context.write.insert(sorting, row);
+    const id = context.write.insertHeld(sorting, { ...input, sortedOn: on });
     if ((moment === "lift" ? stand.liftedOn : stand.replantedOn) === null) carryOut(context, standId, moment, on, fit);
     return { message: `${stand.code}: ${fit} kept, ${plural(outOf(input), "root")} sorted out`, id };
   },

@@ -44,7 +44,7 @@ describe("by which ratio a family's words are inherited", () => {
       plants: 40,
       family: 1,
     }).id;
-    const ids = garden.db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(f2) as Id[];
+    const ids = garden.plants(f2);
     garden.on("2029-08-10");
     for (const [i, value] of [...shape("orange", 30), ...shape("white", 10)].entries())
       garden.done("score.set", { plantId: ids[i], yardstickId: flesh, value });
@@ -83,7 +83,7 @@ describe("by which ratio a family's words are inherited", () => {
       plants: 9,
       family: 1,
     }).id;
-    const wild = garden.db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(open) as Id[];
+    const wild = garden.plants(open);
     for (const [n, plantId] of wild.entries())
       garden.done("score.set", { plantId, yardstickId: flesh, value: n < 6 ? "orange" : "white" });
     // Enough plants of two words, but of pollen from anyone: no ratio is asked of them.

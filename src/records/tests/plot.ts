@@ -27,6 +27,8 @@ export type Plot = {
   row: (table: string, id: Id | number) => Record<string, unknown>;
   code: (table: string, id: Id | number) => string;
   version: (table: string, id: Id | number) => Id;
+  /** The numbered plants of a stand, in their order. */
+  plants: (standId: Id) => Id[];
   close: () => void;
 };
 
@@ -138,6 +140,8 @@ export function plot(from = begun()): Plot {
     row,
     code: (table, id) => (row(table, id)?.code as string | undefined) ?? "",
     version: (table, id) => row(table, id).version as Id,
+    plants: (standId) =>
+      db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(standId) as Id[],
     close() {
       db.close();
       rmSync(folder, { recursive: true });
@@ -191,7 +195,7 @@ export function family(garden: Plot, plants = 5) {
   }).id;
   const counts = { sown: "2028-05-10", sowedSeeds: 10, flowers: "open", seedWanted: 1, bedId: 1 };
   if (plants) done("stand.change", { id: stand, version: 1, ...counts, cameUp: plants + 1, plants });
-  const ids2 = garden.db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(stand) as Id[];
+  const ids2 = garden.plants(stand);
   return { ...melons, plan, cross, lot, lineId, stand, counts, plants: ids2 };
 }
 

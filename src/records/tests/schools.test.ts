@@ -20,8 +20,7 @@ beforeEach(() => {
 });
 afterEach(() => garden.close());
 
-const numbered = (stand: Id) =>
-  garden.db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(stand) as Id[];
+const numbered = (stand: Id) => garden.plants(stand);
 const view = (stand = standId) => familyView(garden.sky(), garden.code("stand", stand))!;
 /** A lot of each of some plants, with so many seeds. */
 const saved = (...seeds: number[]) =>

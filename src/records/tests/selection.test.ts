@@ -26,7 +26,7 @@ beforeEach(() => {
   }).id;
   standId = garden.done("stand.add", { lineId, sown: "2027-05-01", sowedSeeds: 30, plants: 24, family: 1 }).id;
   garden.done("stand.change", { id: standId, version: garden.version("stand", standId), rowCount: 3 });
-  plants = garden.db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(standId) as Id[];
+  plants = garden.plants(standId);
   garden.on("2027-08-01");
 });
 afterEach(() => garden.close());
@@ -363,10 +363,7 @@ describe("who is really better", () => {
   test("with its sisters the best of the generation are found, each under its own family's code", () => {
     const id = add({});
     const sister = garden.done("stand.add", { lineId, sown: "2027-05-02", plants: 6, family: 1 }).id;
-    const others = garden.db
-      .prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number")
-      .pluck()
-      .all(sister) as Id[];
+    const others = garden.plants(sister);
     for (let n = 1; n <= 24; n++) score(id, n, String((n * 7) % 25));
     for (const [i, plantId] of others.entries())
       garden.done("score.set", { plantId, yardstickId: id, value: String(i === 2 ? 60 : 30 + i) });
@@ -387,7 +384,7 @@ describe("who is really better", () => {
       status: "open-pollinated",
     }).id;
     standId = garden.done("stand.add", { lineId: pure, sown: "2027-05-01", plants: 6, family: 1 }).id;
-    plants = garden.db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(standId) as Id[];
+    plants = garden.plants(standId);
     lineId = pure;
     const id = add({});
     for (let n = 1; n <= 6; n++) score(id, n, String(n));
@@ -444,7 +441,7 @@ describe("a family beside its kin", () => {
     const another = (sown: string, n: number) => {
       const stand = garden.done("stand.add", { lineId, sown, plants: 2, family: 1 }).id;
       generation(stand, n);
-      return garden.db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(stand) as Id[];
+      return garden.plants(stand);
     };
     const [sister, before, other] = [another("2027-05-02", 3), another("2026-05-02", 2), another("2027-05-03", 4)];
     score(id, 1, "4");
@@ -701,7 +698,7 @@ describe("who is crossed with whom", () => {
         family: 1,
       }).id;
       garden.on("2027-08-01");
-      return garden.db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(stand) as Id[];
+      return garden.plants(stand);
     }) as [Id[], Id[]];
     const { pairs, inbreeding } = matingOf(garden.db, { parents: equal([...one, ...two]), crosses: 4 });
     expect(inbreeding).toBe(0);
@@ -737,7 +734,7 @@ describe("who is crossed with whom", () => {
 
   test("kept plants of sister families stand by", () => {
     const sister = garden.done("stand.add", { lineId, sown: "2027-05-01", plants: 2, family: 1 }).id;
-    const [kept] = garden.db.prepare("SELECT id FROM plant WHERE standId = ?").pluck().all(sister) as Id[];
+    const [kept] = garden.plants(sister);
     garden.done("plant.mark", { id: kept, mark: "keep" });
     garden.done("plant.mark", { id: plants[0], mark: "keep" });
     expect(view().sistersKept.map(({ id }) => id)).toEqual([kept]);

@@ -21,7 +21,7 @@ afterEach(() => garden.close());
 function grown(species: string) {
   const line = garden.done("line.add", { name: `of ${species}`, species, school: "cross-and-fix", status: "mix" }).id;
   const stand = garden.done("stand.add", { lineId: line, sown: "2027-05-01", sowedSeeds: 9, plants: 6, family: 1 }).id;
-  const ids = garden.db.prepare("SELECT id FROM plant WHERE standId = ? ORDER BY number").pluck().all(stand) as Id[];
+  const ids = garden.plants(stand);
   return { lineId: line, standId: stand, plants: ids };
 }
 const scale = (name: string, more: object = {}) =>
@@ -186,7 +186,7 @@ describe("a tasting", () => {
 
   test("plants to choose from are the family's own and the kept ones of its sisters", () => {
     const sister = garden.done("stand.add", { lineId, sown: "2027-05-01", sowedSeeds: 5, plants: 2, family: 1 }).id;
-    const [kept] = garden.db.prepare("SELECT id FROM plant WHERE standId = ?").pluck().all(sister) as Id[];
+    const [kept] = garden.plants(sister);
     expect(view().plants).toHaveLength(6);
     garden.done("plant.mark", { id: kept, mark: "keep" });
     expect(view().plants.map(({ id }) => id)).toEqual([...plants, kept]);

@@ -7,7 +7,6 @@ import { plant } from "../plant/plant";
 import { plantsOfStand } from "../plant/queries";
 import { day, ref, seen } from "../record";
 import { changeStand, existingStand } from "../stand/commands";
-import { trialRule } from "./rules";
 import { trial } from "./trial";
 
 /** What it came through, and who did not: numbered plants are taken out with it, others counted off. */
@@ -28,10 +27,7 @@ const addTrial = command(
     if (stood === 0) refuse("standId", "Nothing stands there that could come through.");
     if (plants.length > 0 && input.lost > 0) refuse("lost", "Say which of its numbered plants were lost.");
     const lost = plants.length > 0 ? lostIds.length : input.lost;
-    const row = { standId, ...input, lost, stood, endedOn: on };
-    // Before the plants are: what is wrong is said beside its own fields.
-    trialRule(context, { ...row, id: "", version: "" }, null);
-    const id = write.insert(trial, row);
+    const id = write.insertHeld(trial, { standId, ...input, lost, stood, endedOn: on });
     const known = new Map(standing.map((one): [Id, typeof one] => [one.id, one]));
     for (const lostId of lostIds) {
       if (!known.has(lostId)) refuse("lostIds", "One of these does not stand there any more.");

@@ -14,7 +14,12 @@ import { useOutbox } from "@/ui/useOutbox";
 import { CommandButton, CommandForm, Field } from "./command";
 
 type Of = { plantId: Id } | { offkindId: Id };
-type Props = { of: Of; photos: Photo[] /** What they are of. */; name: string };
+type Props = {
+  of: Of;
+  photos: Photo[];
+  /** What they are of. */
+  name: string;
+};
 
 const at = (id: Id, small = false) => `/api/photos/${id}${small ? "?small" : ""}`;
 const titleOf = ({ takenOn, words }: Pick<Photo, "takenOn" | "words">, name: string) =>

@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { Id } from "@/core/custody/id";
+import { toggled } from "@/core/lists/toggled";
 import { Sheet } from "@/ui/Sheet";
 import { useGo } from "@/ui/useGo";
 import type { LineView } from "@/views/lines";
@@ -39,15 +40,7 @@ function Parting({ line, unsown }: { line: LineView["line"]; unsown: LineView["l
         <legend className="mb-1 font-semibold">Its seed</legend>
         {unsown.map(({ id, code, motherCode, motherNumber, note }) => (
           <label key={id} className="flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              checked={chosen.has(id)}
-              onChange={() => {
-                const next = new Set(chosen);
-                if (!next.delete(id)) next.add(id);
-                setChosen(next);
-              }}
-            />
+            <input type="checkbox" checked={chosen.has(id)} onChange={() => setChosen(toggled(chosen, id))} />
             <span>
               {code}
               <span className="text-sm text-soft">

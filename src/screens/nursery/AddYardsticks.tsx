@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { useWatch } from "react-hook-form";
 import type { Id } from "@/core/custody/id";
+import { toggled } from "@/core/lists/toggled";
 import { Sheet } from "@/ui/Sheet";
 import type { Family, YardstickView } from "@/views/family";
 import { Choices } from "../common/Choices";
@@ -29,11 +30,6 @@ function Take({ view, lineId, close }: { view: Family; lineId: Id; close: () => 
   const [own, setOwn] = useState<ReadonlySet<Id>>(new Set());
   const [trouble, setTrouble] = useState<string | null>(null);
   const { run, busy } = useCommand();
-  const toggled = <T,>(set: ReadonlySet<T>, one: T): ReadonlySet<T> => {
-    const next = new Set(set);
-    if (!next.delete(one)) next.add(one);
-    return next;
-  };
   const take = async () => {
     const answer = await run("yardstick.take", { lineId, usual: [...usual], own: [...own] });
     if (!answer) return;

@@ -2,13 +2,7 @@
 import clsx from "clsx";
 import type { ReactNode } from "react";
 import type { Id } from "@/core/custody/id";
-
-/** The set with one more, or one less. */
-function toggled(chosen: ReadonlySet<Id>, id: Id): ReadonlySet<Id> {
-  const next = new Set(chosen);
-  if (!next.delete(id)) next.add(id);
-  return next;
-}
+import { toggled } from "@/core/lists/toggled";
 
 type Props<P> = {
   legend: string;

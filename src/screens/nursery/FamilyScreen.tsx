@@ -40,7 +40,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
             sistersKept={view.sistersKept}
             head={view.head}
           />
-          <Mothers view={{ stand, mothers: view.mothers, beds: view.beds, today: view.today }} />
+          <Mothers view={{ stand, mothers: view.mothers, beds: view.beds }} />
           <Cautions hazards={hazards} />
         </>
       }

@@ -25,7 +25,6 @@ function Several({ view, close }: { view: Pick<Family, "plants" | "reasons">; cl
   const standing = plants.filter(({ removedOn }) => removedOn === null);
   const [chosen, setChosen] = useState<ReadonlySet<Id>>(new Set());
   const [reason, setReason] = useState("");
-  const [checkOf, setCheckOf] = useState("");
   const [trouble, setTrouble] = useState<string | null>(null);
   const { run, busy } = useCommand();
   const ids = standing.filter(({ id }) => chosen.has(id)).map(({ id }) => id);
@@ -100,12 +99,31 @@ function Several({ view, close }: { view: Pick<Family, "plants" | "reasons">; cl
           </button>
         ))}
       </div>
-      <details>
-        <summary className="min-h-11 cursor-pointer py-2 font-semibold">They are checks of a known line</summary>
-        <p className="mb-2 text-sm text-soft">
-          Checks stand among the family to measure the place: four at the least, spread over the bed. They are scored
-          like the others and chosen from never.
-        </p>
+      <Checks ids={ids} busy={busy} onCheck={(checkOfId) => void act(run("plant.check", { ids, checkOfId }))} />
+      <p className="text-sm text-soft">
+        “Out” marks a plant that is to go; “taken out today” is one that is gone from the bed. Both ask why: it is
+        learned from later.
+      </p>
+    </div>
+  );
+}
+
+const SIGNS: Record<string, string> = { keep: "k", "seed-parent": "s", watch: "w", out: "o" };
+
+type ChecksProps = { ids: Id[]; busy: boolean; onCheck: (checkOfId: Id | null) => void };
+
+/** Plants of a known line that stand among the family to measure the place by; lines are asked for once it is opened. */
+function Checks({ ids, busy, onCheck }: ChecksProps) {
+  const [open, setOpen] = useState(false);
+  const [checkOf, setCheckOf] = useState("");
+  return (
+    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary className="min-h-11 cursor-pointer py-2 font-semibold">They are checks of a known line</summary>
+      <p className="mb-2 text-sm text-soft">
+        Checks stand among the family to measure the place: four at the least, spread over the bed. They are scored like
+        the others and chosen from never.
+      </p>
+      {open && (
         <Choices of="lines">
           {(lines) => (
             <div className="flex flex-wrap items-end gap-3">
@@ -124,20 +142,14 @@ function Several({ view, close }: { view: Pick<Family, "plants" | "reasons">; cl
                 type="button"
                 disabled={busy || ids.length === 0}
                 className="leaf min-h-12"
-                onClick={() => void act(run("plant.check", { ids, checkOfId: checkOf || null }))}
+                onClick={() => onCheck(checkOf || null)}
               >
                 {checkOf ? "They are checks" : "They are no checks"}
               </button>
             </div>
           )}
         </Choices>
-      </details>
-      <p className="text-sm text-soft">
-        “Out” marks a plant that is to go; “taken out today” is one that is gone from the bed. Both ask why: it is
-        learned from later.
-      </p>
-    </div>
+      )}
+    </details>
   );
 }
-
-const SIGNS: Record<string, string> = { keep: "k", "seed-parent": "s", watch: "w", out: "o" };

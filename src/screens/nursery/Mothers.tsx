@@ -11,7 +11,7 @@ import { CommandButton, CommandForm, Field } from "../common/command";
 import { allOf, PlantBoxes } from "./ChoosePlants";
 
 type Mother = Family["mothers"][number];
-type Props = { view: Pick<Family, "stand" | "mothers" | "beds" | "today"> };
+type Props = { view: Pick<Family, "stand" | "mothers" | "beds"> };
 
 /** Seed that was saved by mother: sown a row each, or put together in stated shares. */
 export function Mothers({ view }: Props) {

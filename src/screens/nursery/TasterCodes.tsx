@@ -8,7 +8,7 @@ import { ScaleEnds } from "./DrawnScale";
 
 type Given = { number: number | null; bitter: boolean; trouble?: string };
 
-type Props = { of: OneTasting; sheet: TasterSheet; bitterPoisons: boolean };
+type Props = { of: Pick<OneTasting, "id" | "scale" | "closedOn">; sheet: TasterSheet; bitterPoisons: boolean };
 
 /** One taster's codes in their order, by thumb; kept on the device while the server is away. */
 export function TasterCodes({ of, sheet, bitterPoisons }: Props) {

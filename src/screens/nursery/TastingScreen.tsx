@@ -23,7 +23,11 @@ export function TastingScreen(view: Props) {
         <h2 className="text-2xl">
           Taster {sheet.taster}: {of.scale.name}
         </h2>
-        <TasterCodes of={of} sheet={sheet} bitterPoisons={view.bitterPoisons} />
+        <TasterCodes
+          of={{ id: of.id, scale: of.scale, closedOn: of.closedOn }}
+          sheet={sheet}
+          bitterPoisons={view.bitterPoisons}
+        />
       </Page>
     );
   return (

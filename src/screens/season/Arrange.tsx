@@ -5,6 +5,7 @@ import type { Id } from "@/core/custody/id";
 import { bedInWords } from "@/core/ground/bedInWords";
 import type { Change } from "@/core/isolation/change";
 import { oneIn } from "@/core/isolation/verdict";
+import { toggled } from "@/core/lists/toggled";
 import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { figure } from "@/core/writing/numbers";
@@ -51,11 +52,6 @@ function Search({ view, worker, ready, close }: Props & { ready: SeasonStand[]; 
   );
   const [means, setMeans] = useState(() => new Set(["open", "cage", "hand"]));
   const { found, searching: running } = worker;
-  const toggle = <T,>(set: Set<T>, value: T): Set<T> => {
-    const next = new Set(set);
-    if (!next.delete(value)) next.add(value);
-    return next;
-  };
   const start = () => {
     const list = ready.filter((s) => chosen.has(s.id));
     worker.arrange(
@@ -86,7 +82,7 @@ function Search({ view, worker, ready, close }: Props & { ready: SeasonStand[]; 
             key={s.id}
             label={`${s.code} ${s.name}, ${bedInWords(s.bedName ?? "")}`}
             on={chosen.has(s.id)}
-            onChange={() => setChosen(toggle(chosen, s.id))}
+            onChange={() => setChosen(toggled(chosen, s.id))}
           />
         ))}
       </fieldset>
@@ -117,13 +113,13 @@ function Search({ view, worker, ready, close }: Props & { ready: SeasonStand[]; 
         <fieldset className="mt-3 columns-2">
           <legend>Beds</legend>
           {free.map((b) => (
-            <Tick key={b.id} label={b.name} on={beds.has(b.id)} onChange={() => setBeds(toggle(beds, b.id))} />
+            <Tick key={b.id} label={b.name} on={beds.has(b.id)} onChange={() => setBeds(toggled(beds, b.id))} />
           ))}
         </fieldset>
         <fieldset className="mt-3">
           <legend>Means</legend>
-          <Tick label="Cages" on={means.has("cage")} onChange={() => setMeans(toggle(means, "cage"))} />
-          <Tick label="Hand pollination" on={means.has("hand")} onChange={() => setMeans(toggle(means, "hand"))} />
+          <Tick label="Cages" on={means.has("cage")} onChange={() => setMeans(toggled(means, "cage"))} />
+          <Tick label="Hand pollination" on={means.has("hand")} onChange={() => setMeans(toggled(means, "hand"))} />
         </fieldset>
       </details>
       <div className="flex items-center gap-3">

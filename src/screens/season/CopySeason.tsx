@@ -3,6 +3,7 @@ import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { seasonName } from "@/core/climate/season";
 import { bedInWords } from "@/core/ground/bedInWords";
+import { toggled } from "@/core/lists/toggled";
 import { plural } from "@/core/units/plural";
 import { Sheet } from "@/ui/Sheet";
 import type { CopyChoice } from "@/views/choices";
@@ -34,11 +35,6 @@ function Chosen({ stands, season, close }: { stands: CopyChoice[]; season: numbe
   const [chosen, setChosen] = useState<ReadonlySet<string>>(
     new Set(stands.filter(({ there, past }) => !there && !past).map(({ id }) => id)),
   );
-  const toggle = (id: string) => {
-    const next = new Set(chosen);
-    if (!next.delete(id)) next.add(id);
-    setChosen(next);
-  };
   if (stands.length === 0) return <p>Nothing stood in the season before that could be copied.</p>;
   const warned = stands.filter(({ id, warning }) => warning && chosen.has(id)).length;
   return (
@@ -47,7 +43,12 @@ function Chosen({ stands, season, close }: { stands: CopyChoice[]; season: numbe
         {stands.map(({ id, label, sown, bedName, plants, there, past, warning }) => (
           <li key={id} className="py-2">
             <label className="flex min-h-11 items-start gap-3">
-              <input type="checkbox" className="mt-1 size-5" checked={chosen.has(id)} onChange={() => toggle(id)} />
+              <input
+                type="checkbox"
+                className="mt-1 size-5"
+                checked={chosen.has(id)}
+                onChange={() => setChosen(toggled(chosen, id))}
+              />
               <span>
                 <span className="font-semibold">{label}</span>
                 <span className="block text-sm text-soft">
