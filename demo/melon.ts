@@ -35,6 +35,12 @@ export class Melon extends MelonField {
       description: "Aim: ripe by mid-August here, 0.8 to 1.2 kg, orange flesh, no bitterness, vines that stay compact.",
     });
     this.yardsticks();
+    grower.record("offkind.add", {
+      lineId: this.lantern,
+      name: "dwarf, off-type",
+      look: "Leaves half as large as its sisters', shoots that stop; seen by the fifth leaf.",
+      inheritance: "unknown",
+    });
 
     const f1 = this.grow(this.lantern, f1Lot, "C", "2022-05-05", 6, () => offspring(ASHLAR, NETTLE, luck));
     this.firstFlower([f1], "2022-07-05");

@@ -1,3 +1,4 @@
+import type { Id } from "@/core/custody/id";
 import type { Beds } from "./ground";
 import { line } from "./line";
 import type { Grower } from "./season";
@@ -13,11 +14,13 @@ export function orach(grower: Grower, beds: Beds): void {
     origin: "nine founders, all colours",
     description: "Survival first, colour later.",
   });
+  let lotId: Id | undefined;
   for (let season = 2023; season <= 2027; season++) {
     grower.on(`${season}-04-10`);
     const stand = grower.record("stand.add", {
       lineId: mix,
       bedId: beds.E,
+      ...(lotId ? { lotId, sowedSeeds: 120 } : {}),
       sown: `${season}-04-10`,
       plants: 34 + season - 2023,
     }).id;
@@ -27,6 +30,6 @@ export function orach(grower: Grower, beds: Beds): void {
       grower.record("trial.add", { standId: stand, what: "drought", lost: 9, words: "five weeks without rain" });
     }
     grower.on(`${season}-09-10`);
-    grower.record("lot.save", { standId: stand, kind: "open", gathered: `${season}-09-10`, mass: 30 });
+    lotId = grower.record("lot.save", { standId: stand, kind: "open", gathered: `${season}-09-10`, mass: 30 }).id;
   }
 }

@@ -41,6 +41,12 @@ export function pepper(grower: Grower, beds: Beds): void {
     floor: 3,
     stage: "harvest",
   }).id;
+  grower.record("offkind.add", {
+    lineId: ember,
+    name: "hot",
+    look: "One bite tells: lick the cut, wait ten seconds, spit it out.",
+    inheritance: "dominant",
+  });
   grower.on("2021-03-12");
   const bought = grower.record("stand.add", { lineId: ember, bedId: beds.B, sown: "2021-03-12", plants: 4 }).id;
   grower.on("2021-09-15");
@@ -66,7 +72,7 @@ export function pepper(grower: Grower, beds: Beds): void {
       grower.score(plants[4]!, sweet, 1);
       grower.record("plant.remove", {
         ids: [plants[4]!],
-        reason: "hot: one bite; Cinder Tooth stood two rows away in 2024",
+        reason: "hot",
       });
     }
     grower.record("plant.mark", { id: plants[1]!, mark: "seed-parent", reason: "thick wall, sweet, early" });

@@ -5,9 +5,11 @@ import { middle } from "@/core/flowering/facts";
 import { mixedByGeneration } from "@/core/inheritance/heterozygosity";
 import { groupBy } from "@/core/lists/groupBy";
 import { type AskedOfList, NOTHING_ASKED } from "@/core/lists/listed";
+import { type Progress, progressOf } from "@/core/selection/progress";
 import { type Summary, summarise } from "@/core/selection/ranking";
 import type { Db } from "@/db/open";
 import type { Garden } from "@/records/garden/garden";
+import { mothersOf } from "@/records/line/judged";
 import type { Line } from "@/records/line/line";
 import {
   type GenerationRow,
@@ -22,12 +24,14 @@ import {
 } from "@/records/line/queries";
 import { type LotRow, lots } from "@/records/lot/queries";
 import { standsOfLine } from "@/records/stand/queries";
+import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { lineList } from "./lineRows";
 import type { ForecastStand } from "./outlook";
-import { shownOn } from "./shown";
+import { aimOfFigures, figureOf, shownOn } from "./shown";
+import { type OffTypesSeen, type TruenessView, truenessOf } from "./trueness";
 
 export type Lines = { garden: Garden; band: Band } & ReturnType<typeof lineList>;
 
@@ -41,6 +45,8 @@ export type Rung = GenerationRow & {
   shares: number[];
   /** Expected, with the range that the outcrossing of open seed leaves. */
   mixed: { low: number; likely: number; high: number } | null;
+  /** Plants that did not belong; null where nobody looked. */
+  offTypes: OffTypesSeen | null;
 };
 export type YardstickLadder = {
   yardstick: Yardstick;
@@ -48,6 +54,8 @@ export type YardstickLadder = {
   /** Share of the wanted word or of yes, for words. */
   shares: { generation: number; seasons: string; count: number; wanted: number }[];
   parents: { line: string; summary: Summary | null; count: number; wanted: number }[];
+  /** Whether it gets anywhere; null where fewer than two generations were looked at. */
+  progress: Progress | null;
 };
 
 export type LineView = {
@@ -62,6 +70,8 @@ export type LineView = {
   /** Sets of chromosomes of its kind. */
   ploidy: number;
   ladders: YardstickLadder[];
+  /** Whether it comes true. */
+  trueness: TruenessView;
   ownYardsticks: boolean;
   stands: ForecastStand[];
   lots: LotRow[];
@@ -71,7 +81,7 @@ export type LineView = {
  * Expected heterozygosity down the ladder. Open seed is selfed but for the share that its species outcrosses; a generation
  * whose seed's making is not on record counts as selfed.
  */
-function rungsOf(rows: GenerationRow[], fixing: boolean, { outcrossing, ploidy }: Species): Rung[] {
+function rungsOf(rows: GenerationRow[], fixing: boolean, { outcrossing, ploidy }: Species): Omit<Rung, "offTypes">[] {
   const byGeneration = new Map(rows.filter((r) => r.generation !== null).map((r) => [r.generation!, r]));
   return rows.map((row) => {
     if (!fixing || row.generation === null) return { ...row, shares: [], mixed: null };
@@ -97,8 +107,38 @@ const plantsOf = (looks: LookRow[], mark: Yardstick) =>
     ...shownOn(mark, own),
   }));
 
-function laddersOf(db: Db, line: Line, marks: Yardstick[], parents: (Line | null)[]): YardstickLadder[] {
-  const looks = groupBy(looksOnYardsticks(db, line.id), (s) => s.yardstickId);
+/** Generation by generation what its plants showed, those that seed was taken from, and known lines beside them. */
+function progressBy(line: Line, mark: Yardstick, all: ReturnType<typeof plantsOf>, mothers: ReadonlySet<Id>) {
+  const value = (s: (typeof all)[number]) => figureOf(mark, s)!;
+  const own = all.filter((s) => s.lineId === line.id && s.checkOfId === null && s.generation !== null);
+  const generations = [...groupBy(own, (s) => s.generation!)].sort(([a], [b]) => a - b);
+  return progressOf(
+    generations.map(([generation, list]) => {
+      const seasons = new Set(list.map(({ season }) => season));
+      const beside = all.filter((s) => seasons.has(s.season) && (s.lineId !== line.id || s.checkOfId !== null));
+      return {
+        generation,
+        values: list.map(value),
+        chosen: list.filter(({ plantId }) => mothers.has(plantId)).map(value),
+        beside: Object.fromEntries(
+          [...groupBy(beside, (s) => s.checkOfId ?? s.lineId)].map(([name, of]) => [name, of.map(value)]),
+        ),
+      };
+    }),
+    aimOfFigures(mark),
+    !isMeasured(mark.kind),
+  );
+}
+
+function laddersOf(
+  db: Db,
+  line: Line,
+  marks: Yardstick[],
+  parents: (Line | null)[],
+  looked: LookRow[],
+): YardstickLadder[] {
+  const looks = groupBy(looked, (s) => s.yardstickId);
+  const mothers = mothersOf(db, line.id);
   return marks.map((yardstick) => {
     const all = plantsOf(looks.get(yardstick.id) ?? [], yardstick);
     const own = groupBy(
@@ -140,6 +180,7 @@ function laddersOf(db: Db, line: Line, marks: Yardstick[], parents: (Line | null
             wanted: list.filter(fits).length,
           };
         }),
+      progress: progressBy(line, yardstick, all, mothers),
     };
   });
 }
@@ -160,6 +201,10 @@ export function lineView(sky: Outlook, code: string): LineView | null {
   const marks = yardsticks(db, id);
   const own = marks.filter((m) => m.lineId === id);
   const stands = standsOfLine(db, id).map((s) => sky.forecast(s));
+  const looks = looksOnYardsticks(db, id);
+  const rungs = rungsOf(generationRows(db, id, sky.today), line.school === "cross-and-fix", speciesById(line.species));
+  const mixed = rungs.findLast((rung) => rung.mixed)?.mixed ?? null;
+  const { trueness, generations } = truenessOf(sky, line, stands, own, looks, mixed);
   return {
     garden: place,
     band: band(
@@ -171,9 +216,10 @@ export function lineView(sky: Outlook, code: string): LineView | null {
     mother,
     father,
     parts: partsOf(db, line),
-    rungs: rungsOf(generationRows(db, id, sky.today), line.school === "cross-and-fix", speciesById(line.species)),
+    rungs: rungs.map((rung) => ({ ...rung, offTypes: generations.get(rung.generation) ?? null })),
     ploidy: speciesById(line.species).ploidy,
-    ladders: laddersOf(db, line, own, [mother, father]),
+    ladders: laddersOf(db, line, own, [mother, father], looks),
+    trueness,
     ownYardsticks: own.length > 0,
     stands,
     lots: lots(db, id, 200),

@@ -3,9 +3,7 @@ import { cautionsAt } from "@/catalogue/hazards";
 import { seasonOf } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
 import { middle } from "@/core/flowering/facts";
-import { arrivalAt } from "@/core/isolation/arrival";
 import { degreeOf } from "@/core/isolation/crossing";
-import { bearsSeed } from "@/core/isolation/meeting";
 import type { Share } from "@/core/isolation/share";
 import { type Germination, germinationAfter } from "@/core/seed/alive";
 import { storageMoisture } from "@/core/seed/drying";
@@ -19,12 +17,12 @@ import type { Garden } from "@/records/garden/garden";
 import type { HandlingRow, SampleRow } from "@/records/handling/handling";
 import { handlingsOf, samplesOf } from "@/records/handling/queries";
 import { type PartRow, partsBefore, partsInto, partsOf } from "@/records/lot/parts";
-import { type LotRow, lotByCode, lotById } from "@/records/lot/queries";
+import { lotByCode, lotById } from "@/records/lot/queries";
 import type { Offtype } from "@/records/offtype/offtype";
 import { offtypesOf } from "@/records/offtype/queries";
 import type { Packet } from "@/records/packet/packet";
 import { packetsOf } from "@/records/packet/queries";
-import { seedReturn, standById, standsOfSeason } from "@/records/stand/queries";
+import { seedReturn, standsOfSeason } from "@/records/stand/queries";
 import { allStores, stays, stores } from "@/records/store/queries";
 import type { Store } from "@/records/store/store";
 import { type MoveRow, movesOf } from "@/records/vessel/queries";
@@ -33,6 +31,7 @@ import { livesOf } from "./alive";
 import { type Band, band } from "./band";
 import { type StandChoice, standChoice } from "./choices";
 import { drawerLot, type LifeCurve, lifeCurve, plantsToGoOn, type WholeLot } from "./drawer";
+import { foreseenOf } from "./foreseen";
 import type { Outlook } from "./outlook";
 import {
   type Emergence,
@@ -44,7 +43,6 @@ import {
   type SowingTime,
   sowingTime,
 } from "./raising";
-import { sceneOf } from "./scene";
 import { type SeedTable, seedTable, type TableLotView } from "./seedTable";
 
 /** Where a lot lay, in order. */
@@ -105,17 +103,6 @@ export type LotPage = {
   };
   hazards: { title: string; caution: string }[];
 };
-
-/** The share of strangers that was foreseen for the stand a lot was gathered from. */
-function foreseenOf(sky: Outlook, { motherStandId }: LotRow): Share | null {
-  const mother = motherStandId && standById(sky.db, motherStandId);
-  if (!mother) return null;
-  const scene = sceneOf(sky, mother.season);
-  const stand = scene.stands.find(({ id }) => id === mother.id);
-  if (!stand || !bearsSeed(stand)) return null;
-  const { low, likely, high } = arrivalAt(scene, stand);
-  return { low, likely, high };
-}
 
 export function lotPage(sky: Outlook, code: string): LotPage | null {
   const { db, garden, season, today } = sky;

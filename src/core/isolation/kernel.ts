@@ -1,3 +1,4 @@
+import { ONE_IN_TWENTY } from "../numbers/normal";
 export type Vector = "insects" | "insects that fly far" | "wind" | "own pollen, sometimes insects";
 
 /**
@@ -70,9 +71,6 @@ export function reachOf(squared: number, { scale, shape, far }: Kernel): number 
 
 /** The same by the distance itself, m. @example reach(8, { scale: 8, shape: 1 }) // 0.5 */
 export const reach = (metres: number, kernel: Kernel): number => reachOf(metres * metres, kernel);
-
-/** A standard normal value that one in twenty exceeds. */
-export const ONE_IN_TWENTY = 1.6449;
 
 /**
  * The kernel of a garden so many standard deviations off the middle: one in twenty lies beyond each end of the range.

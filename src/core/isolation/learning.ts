@@ -1,5 +1,6 @@
+import { ONE_IN_TWENTY } from "../numbers/normal";
 import { normalised } from "../numbers/normalised";
-import { type KernelRange, ONE_IN_TWENTY } from "./kernel";
+import type { KernelRange } from "./kernel";
 
 /** Plants of an open lot that were looked at, how many had a strange father, and what shares a reach would have brought. */
 export type CountedLot = { plants: number; strange: number; sharesAt: (kernel: KernelRange) => ArrayLike<number> };

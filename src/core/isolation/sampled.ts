@@ -1,7 +1,7 @@
+import { ONE_IN_TWENTY } from "../numbers/normal";
 import { type Days, dailyWeights } from "./contamination";
 import { columnOf, DRAWS } from "./draws";
 import { type Emitter, promiseLeaves } from "./emitter";
-import { ONE_IN_TWENTY } from "./kernel";
 import type { Meeting, Pair } from "./meeting";
 import { drawnSums } from "./spread";
 

@@ -1,7 +1,11 @@
 import { betaQuantile } from "./betaRange";
 
-/** The value that an F variable stays below with a probability. */
-function fQuantile(probability: number, top: number, bottom: number): number {
+/**
+ * The value that an F variable stays below with a probability.
+ * @param top degrees of freedom of the variance above, `bottom` of the one below
+ * @example fQuantile(0.95, 2, 10) // 4.1028
+ */
+export function fQuantile(probability: number, top: number, bottom: number): number {
   const x = betaQuantile({ a: top / 2, b: bottom / 2 }, probability);
   return (x * bottom) / ((1 - x) * top);
 }

@@ -23,6 +23,7 @@ const FIELDS = [
   "purity",
   "harm",
   "anthers",
+  "cloned",
 ] as const;
 
 const HYBRID_WARNING =

@@ -1,4 +1,4 @@
-import { choice, day, name, type Row, real, record, ref, species, text, whole } from "../record";
+import { choice, day, flag, name, type Row, real, record, ref, species, text, whole } from "../record";
 
 export const line = record(
   "line",
@@ -20,6 +20,8 @@ export const line = record(
     fatherLineId: ref("line", "Father").optional(),
     /** The line it is a part of, kept apart to learn. */
     subOfId: ref("line", "Part of").optional(),
+    /** One plant, multiplied by runners, tubers or cuttings: its seed does not come true, itself does. */
+    cloned: flag("Multiplied by runners, tubers or cuttings"),
     endedOn: day("Ended on").optional(),
     ending: choice("Ended as", ["finished", "given-up", "lost"]).optional(),
     endedWhy: text("Why", 300),

@@ -205,6 +205,6 @@ export function yearInWords(day: Day, today: Day): string {
 
 /** A share with its range of nine tenths. */
 export function rangeInHundred({ low, likely, high }: { low: number; likely: number; high: number }): string {
-  const [from, to] = [Math.round(low * 100), Math.round(Math.min(0.99, high) * 100)];
+  const [from, to] = [low, high].map((share) => Math.round(Math.min(0.99, share) * 100));
   return from === to ? inHundred(likely) : `${inHundred(likely)} (${from}–${to})`;
 }

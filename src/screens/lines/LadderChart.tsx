@@ -16,7 +16,7 @@ import type { YardstickLadder } from "@/views/lines";
 import { percent } from "../common/words";
 
 /** A yardstick down the generations: mean and spread, or the share as wanted, with the parents' values. */
-export function LadderChart({ ladder }: { ladder: YardstickLadder }) {
+export function LadderChart({ ladder, said }: { ladder: YardstickLadder; said: string | null }) {
   const { yardstick, points, shares, parents } = ladder;
   if (points.length === 0 && shares.length === 0) return null;
   const counted = shares.length > 0;
@@ -60,6 +60,7 @@ export function LadderChart({ ladder }: { ladder: YardstickLadder }) {
       <h3>
         {yardstick.name} <span className="font-normal text-soft">({unit})</span>
       </h3>
+      {said && <p>{said}</p>}
       <div
         className="h-64"
         role="img"

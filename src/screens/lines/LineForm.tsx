@@ -34,6 +34,7 @@ export function LineForm({ line }: Props) {
             purity: line?.purity === null || line === undefined ? null : Number((line.purity * 100).toFixed(2)),
             harm: line?.harm ?? "none",
             anthers: line?.anthers ?? "as-species",
+            cloned: line?.cloned ?? 0,
           }}
           factors={{ purity: 0.01 }}
           hidden={line && { id: line.id, version: line.version }}
@@ -51,6 +52,12 @@ export function LineForm({ line }: Props) {
           />
           <Field name="status" label="Status" type="select" choices={choicesOf(STATUSES)} />
           <HybridWarning />
+          <Field
+            name="cloned"
+            label="One plant, multiplied by runners, tubers or cuttings"
+            type="checkbox"
+            hint="Then it is judged by itself, not by its seed."
+          />
           <div className="grid grid-cols-2 gap-4">
             <Field
               name="purity"

@@ -4,19 +4,25 @@ import { addressOfStand } from "@/core/custody/address";
 import { generationName } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
 import Link from "@/ui/Link";
+import { Table } from "@/ui/Table";
 import type { LineView } from "@/views/lines";
 import { MixedFigure } from "../common/figures";
 import { Notes } from "../common/Notes";
 import { Page } from "../common/Page";
 import { Tag } from "../common/Tag";
 import { LINE_ENDINGS, SCHOOLS, STATUSES } from "../common/words";
+import { ComesTrue } from "./ComesTrue";
 import { LadderChart } from "./charts";
+import { OffTypeFigure } from "./figures";
 import { LineEnd } from "./LineEnd";
 import { LineForm } from "./LineForm";
 import { PartOff } from "./PartOff";
+import { atMost, gettingAnywhere, progressInWords, verdictInWords } from "./trueWords";
 
 export function LineScreen(view: LineView) {
   const { garden, band, line, mother, father, parts, rungs, ladders, stands, lots } = view;
+  const verdict = verdictInWords(view.trueness);
+  const anywhere = gettingAnywhere(ladders);
   const fixing = rungs.some((r) => r.generation !== null);
   return (
     <Page
@@ -24,6 +30,7 @@ export function LineScreen(view: LineView) {
       band={band}
       beside={
         <>
+          <ComesTrue view={view} />
           <h2 className="mb-2">Stands and seed</h2>
           {stands.length === 0 && lots.length === 0 && (
             <p>
@@ -64,8 +71,15 @@ export function LineScreen(view: LineView) {
         <PartOff view={view} />
         <LineEnd line={line} today={band.today} />
       </div>
-      <h2 className="mt-3 break-words text-2xl">{line.name}</h2>
-      <p className="text-soft">
+      <p className="mt-4 break-words font-bold">{line.name}</p>
+      <h2 className="text-2xl">{verdict.head}</h2>
+      <p>{verdict.under}</p>
+      {anywhere && (
+        <p className="mt-3">
+          <strong>Is it getting anywhere?</strong> {anywhere}
+        </p>
+      )}
+      <p className="mt-3 text-soft">
         <Link href={`/guide/${line.species}`}>{line.speciesName}</Link>, {SCHOOLS[line.school].toLowerCase()},{" "}
         {STATUSES[line.status].toLowerCase()}
         {line.year ? `, ${line.year}` : ""}.{" "}
@@ -102,55 +116,58 @@ export function LineScreen(view: LineView) {
       {rungs.length > 0 && (
         <section className="mt-8" aria-label="The ladder">
           <h3 className="mb-2">{fixing ? "The ladder, generation by generation" : "Grown so far"}</h3>
-          <div className="overflow-x-auto">
-            <table className="ruled w-full max-w-3xl">
-              <thead>
-                <tr>
-                  {[
-                    "Generation",
-                    "Seasons",
-                    "Stands",
-                    "Plants grown",
-                    "Kept",
-                    "Taken out",
-                    ...(fixing ? ["Still mixed, expected"] : []),
-                  ].map((head) => (
-                    <th key={head} scope="col">
-                      {head}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {rungs.map((rung) => (
-                  <tr key={rung.generation ?? "none"}>
-                    <th scope="row" className="font-head text-lg! text-ink!">
-                      {generationName(rung.generation) || "not counted"}
-                    </th>
-                    <td>{rung.seasons.split(",").sort().join(", ")}</td>
-                    <td>{rung.stands}</td>
-                    <td>{rung.grown}</td>
-                    <td>{rung.chosen}</td>
-                    <td>{rung.removed}</td>
-                    {fixing && (
-                      <td>
-                        {rung.mixed === null || rung.generation === null ? (
-                          "–"
-                        ) : (
-                          <MixedFigure
-                            generation={rung.generation}
-                            shares={rung.shares}
-                            mixed={rung.mixed}
-                            ploidy={view.ploidy}
-                          />
-                        )}
-                      </td>
+          <Table
+            heads={[
+              "Generation",
+              "Seasons",
+              "Stands",
+              "Plants grown",
+              "Kept",
+              "Taken out",
+              "Off-types, at most",
+              ...(fixing ? ["Still mixed, expected"] : []),
+            ]}
+          >
+            {rungs.map((rung) => (
+              <tr key={rung.generation ?? "none"}>
+                <th scope="row" className="font-head text-lg! text-ink!">
+                  {generationName(rung.generation) || "not counted"}
+                </th>
+                <td>{rung.seasons.split(",").sort().join(", ")}</td>
+                <td>{rung.stands}</td>
+                <td>{rung.grown}</td>
+                <td>{rung.chosen}</td>
+                <td>{rung.removed}</td>
+                <td>
+                  {rung.offTypes && rung.offTypes.seen.plants > 0 ? (
+                    <>
+                      {rung.offTypes.seen.offTypes} of {rung.offTypes.seen.plants},{" "}
+                      <OffTypeFigure
+                        test={{ seasons: [{ ...rung.offTypes.seen, maximum: 0 }] }}
+                        shown={`≤ ${atMost(rung.offTypes.upper)}`}
+                      />
+                    </>
+                  ) : (
+                    "–"
+                  )}
+                </td>
+                {fixing && (
+                  <td>
+                    {rung.mixed === null || rung.generation === null ? (
+                      "–"
+                    ) : (
+                      <MixedFigure
+                        generation={rung.generation}
+                        shares={rung.shares}
+                        mixed={rung.mixed}
+                        ploidy={view.ploidy}
+                      />
                     )}
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+                  </td>
+                )}
+              </tr>
+            ))}
+          </Table>
           {fixing && (
             <p className="mt-2 max-w-prose text-sm text-soft">
               Of the genes in which the parents differ, the share still mixed in one plant, by how the sown seed came
@@ -160,7 +177,7 @@ export function LineScreen(view: LineView) {
         </section>
       )}
       {ladders.map((ladder) => (
-        <LadderChart key={ladder.yardstick.id} ladder={ladder} />
+        <LadderChart key={ladder.yardstick.id} ladder={ladder} said={progressInWords(ladder)} />
       ))}
     </Page>
   );

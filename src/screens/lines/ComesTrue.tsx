@@ -1,0 +1,105 @@
+import { plural } from "@/core/units/plural";
+import Link from "@/ui/Link";
+import type { LineView } from "@/views/lines";
+import { OffTypeFigure } from "./figures";
+import { HowJudged } from "./HowJudged";
+import { stepInWords, testInWords } from "./trueWords";
+
+type Mark = LineView["trueness"]["tests"][number]["standing"];
+const MARKS: Record<Mark, { words: string; tone: string }> = {
+  holds: { words: "holds", tone: "var(--moss)" },
+  open: { words: "not shown yet", tone: "var(--quince)" },
+  fails: { words: "does not hold", tone: "var(--rust)" },
+};
+
+/** A full ring with a tick, half a ring, or a broken one. */
+function StandingMark({ standing }: { standing: Mark }) {
+  const { words, tone } = MARKS[standing];
+  return (
+    <svg viewBox="0 0 20 20" className="mt-1 h-5 w-5 shrink-0" role="img" aria-label={words}>
+      {standing === "holds" ? (
+        <>
+          <circle cx="10" cy="10" r="9" fill={tone} />
+          <path d="M5.5 10.5 9 14l5.8-7.5" fill="none" stroke="var(--leaf)" strokeWidth="2.2" />
+        </>
+      ) : standing === "open" ? (
+        <>
+          <circle cx="10" cy="10" r="8" fill="none" stroke={tone} strokeWidth="2" />
+          <path d="M10 2a8 8 0 0 0 0 16z" fill={tone} />
+        </>
+      ) : (
+        <circle cx="10" cy="10" r="8" fill="none" stroke={tone} strokeWidth="2" strokeDasharray="3.2 2.4" />
+      )}
+    </svg>
+  );
+}
+
+/** The standing list of tests, what is missing, and what brings it on for least. */
+export function ComesTrue({ view: { trueness, line, stands } }: { view: LineView }) {
+  const { tests, holding, step, otherReasons, seasons } = trueness;
+  const underWay = seasons.some((one) => one.underWay);
+  const family = stands.find((one) => one.family === 1);
+  const now = seasons.find((one) => one.underWay);
+  return (
+    <section aria-label="Does it come true" className="mb-8">
+      <p className="text-sm font-bold text-soft">
+        {trueness.as === "mix" ? "Does it hold together?" : "Does it come true?"}
+      </p>
+      <h2>
+        {holding} of {plural(tests.length, "test")} {holding === 1 ? "holds" : "hold"}
+      </h2>
+      <ul className="mt-2 border-ink border-t">
+        {tests.map((test) => {
+          const { name, figure, why } = testInWords(test, trueness.as);
+          return (
+            <li key={`${test.key} ${name}`} className="flex items-start gap-3 border-rule border-b py-2.5">
+              <StandingMark standing={test.standing} />
+              <div className="min-w-0 grow">
+                <div className="flex flex-wrap items-baseline justify-between gap-x-3">
+                  <strong>{name}</strong>
+                  <span className="text-right font-bold">
+                    {test.key === "off-types" && test.test.seasons.length > 0 ? (
+                      <OffTypeFigure test={test.test} shown={figure} />
+                    ) : (
+                      figure
+                    )}
+                  </span>
+                </div>
+                <p className="break-words text-sm text-soft">{why}</p>
+              </div>
+            </li>
+          );
+        })}
+      </ul>
+      {now && (now.offTypes > 0 || now.otherwise > 0) && (
+        <p className="mt-3 text-sm text-soft">
+          This season so far {now.offTypes} of {plural(now.plants, "plant")} did not belong; it counts once its
+          flowering is over.
+        </p>
+      )}
+      {step && (
+        <>
+          <h3 className="mt-4">Cheapest next step</h3>
+          <p>{stepInWords(step, underWay)}</p>
+        </>
+      )}
+      {otherReasons.length > 0 && (
+        <p className="mt-3 text-sm text-soft">
+          Taken out for other reasons, and not counted:{" "}
+          {otherReasons.map(({ reason, plants }) => `${reason} (${plants})`).join("; ")}. What does not belong is
+          described{" "}
+          {family ? <Link href={`/nursery/${family.code}/roguing`}>where its families are rogued</Link> : "at roguing"}.
+        </p>
+      )}
+      <p className="mt-3">
+        <HowJudged />
+      </p>
+      {line.cloned === 1 && (
+        <p className="mt-2 text-sm text-soft">
+          One plant that is multiplied is the end of the road: its seed will divide again, itself stays as it is. Watch
+          for sports and for disease that goes with it.
+        </p>
+      )}
+    </section>
+  );
+}
