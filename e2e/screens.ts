@@ -35,6 +35,7 @@ export async function withRecords(page: Page): Promise<string[]> {
     ...SCREENS,
     await first("/crosses", "td a[href^='/crosses/']"),
     await first("/nursery", "td a[href^='/nursery/']"),
+    "/lines/from/F24-003-T",
     "/nursery/F23-003-E/compare",
     "/nursery/F27-001-6/roguing",
     await first("/seed/drawer", "td a[href^='/seed/']"),

@@ -2,6 +2,7 @@ import type Joi from "joi";
 import type { Fields, Told } from "@/records/record";
 import { schemaOf } from "@/records/schema";
 import { MATING, matingJob } from "./mating";
+import { KIN, kinJob } from "./pedigree";
 import { WAYS_OUT, waysOutJob } from "./waysOut";
 import { WORTH, worthJob } from "./worth";
 
@@ -19,4 +20,5 @@ export const VIEW_JOBS: ReadonlyMap<string, ViewJob> = new Map<string, ViewJob>(
   ["ground.ways-out", job(WAYS_OUT, waysOutJob)],
   ["nursery.worth", job(WORTH, worthJob)],
   ["nursery.mating", job(MATING, matingJob)],
+  ["lines.kin", job(KIN, kinJob)],
 ]);

@@ -30,6 +30,7 @@ import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { lineList } from "./lineRows";
 import type { ForecastStand } from "./outlook";
+import { type PedigreeView, pedigreeView } from "./pedigree";
 import { aimOfFigures, figureOf, shownOn } from "./shown";
 import { type OffTypesSeen, type TruenessView, truenessOf } from "./trueness";
 
@@ -70,6 +71,8 @@ export type LineView = {
   /** Sets of chromosomes of its kind. */
   ploidy: number;
   ladders: YardstickLadder[];
+  /** Where it comes from. */
+  pedigree: PedigreeView;
   /** Whether it comes true. */
   trueness: TruenessView;
   ownYardsticks: boolean;
@@ -190,7 +193,8 @@ function partsOf(db: Db, line: Line): PartOfLine[] {
   return parts.length > 1 ? parts : [];
 }
 
-export function lineView(sky: Outlook, code: string): LineView | null {
+/** @param whole its pedigree is drawn without folding */
+export function lineView(sky: Outlook, code: string, whole = false): LineView | null {
   const { db } = sky;
   const line = lineByCode(db, code);
   if (!line) return null;
@@ -219,6 +223,7 @@ export function lineView(sky: Outlook, code: string): LineView | null {
     rungs: rungs.map((rung) => ({ ...rung, offTypes: generations.get(rung.generation) ?? null })),
     ploidy: speciesById(line.species).ploidy,
     ladders: laddersOf(db, line, own, [mother, father], looks),
+    pedigree: pedigreeView(sky, { lineId: id }, whole),
     trueness,
     ownYardsticks: own.length > 0,
     stands,

@@ -166,6 +166,12 @@ function lineTrees(db: Db): (lineId: Id) => PedigreeTree {
   return (lineId) => tree(lineId, 0);
 }
 
+/** A line's pedigree in slash notation: its name where it was not crossed here. */
+export function linePedigree(db: Db): (lineId: Id) => string {
+  const tree = lineTrees(db);
+  return (lineId) => writePedigree(tree(lineId));
+}
+
 type LinesOfCross = { lineId: Id; motherLineId: Id; fatherLineId: Id };
 
 /** Pedigrees of crosses in slash notation: of the two lines, or of their own where both are one. */

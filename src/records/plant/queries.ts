@@ -28,6 +28,16 @@ export const plantsByIds = (db: Db, ids: Id[]): PlantOfStand[] =>
        WHERE p.id IN (SELECT value FROM json_each(?)) AND p.removedOn IS NULL ORDER BY s.code, p.number`,
   ).all(JSON.stringify(ids)) as PlantOfStand[];
 
+/** Numbers of plants, those that are gone among them, and where they stand. */
+export const numbersOfPlants = (db: Db, ids: Id[]): Map<string, { standId: Id; number: number }> =>
+  new Map(
+    (
+      prepared(db, "SELECT id, standId, number FROM plant WHERE id IN (SELECT value FROM json_each(?))").all(
+        JSON.stringify(ids),
+      ) as { id: Id; standId: Id; number: number }[]
+    ).map((one) => [one.id, one]),
+  );
+
 export type ChosenPlant = { id: Id; standId: Id; number: number; mark: Mark; code: string };
 
 /** Plants marked for keeping and still standing, in a season's stands. */

@@ -75,7 +75,9 @@ describe("one flower after the other", () => {
       { standId: father, share: 0.7 },
       { standId: mother, share: 0.3 },
     ];
-    garden.done("candidate.set", { of: "flower", id: ids[0], role: "father", candidates });
+    // Said again it is said once.
+    for (const _ of [1, 2]) garden.done("candidate.set", { of: "flower", id: ids[0], role: "father", candidates });
+    expect(rows("candidate")).toHaveLength(2);
     expect(
       garden.refused("candidate.set", { of: "flower", id: ids[0], role: "father", candidates: candidates.slice(1) })
         .message,

@@ -17,9 +17,10 @@ import { OffTypeFigure } from "./figures";
 import { LineEnd } from "./LineEnd";
 import { LineForm } from "./LineForm";
 import { PartOff } from "./PartOff";
+import { Pedigree } from "./Pedigree";
 import { atMost, gettingAnywhere, progressInWords, verdictInWords } from "./trueWords";
 
-export function LineScreen(view: LineView) {
+export function LineScreen({ whole, ...view }: LineView & { whole: boolean }) {
   const { garden, band, line, mother, father, parts, rungs, ladders, stands, lots } = view;
   const verdict = verdictInWords(view.trueness);
   const anywhere = gettingAnywhere(ladders);
@@ -67,6 +68,11 @@ export function LineScreen(view: LineView) {
         <a href={`/api/tags/line/${line.code}`} className="leaf leaf-plain">
           Print its tag
         </a>
+        {view.pedigree.nodes.length > 1 && (
+          <a href={`/api/pedigree/${line.code}`} className="leaf leaf-plain">
+            Pedigree as CSV
+          </a>
+        )}
         <Notes of="lineId" id={line.id} name={line.name} />
         <PartOff view={view} />
         <LineEnd line={line} today={band.today} />
@@ -176,6 +182,7 @@ export function LineScreen(view: LineView) {
           )}
         </section>
       )}
+      <Pedigree pedigree={view.pedigree} whole={whole} here={`/lines/${line.code}`} />
       {ladders.map((ladder) => (
         <LadderChart key={ladder.yardstick.id} ladder={ladder} said={progressInWords(ladder)} />
       ))}

@@ -66,6 +66,9 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
             Taste
           </Link>
         )}
+        <Link href={`/lines/from/${stand.code}`} className="leaf leaf-plain">
+          Pedigree
+        </Link>
         <a className="leaf leaf-plain" href={`/api/tags/stand/${stand.code}`}>
           {stand.crates || stand.trays ? "Print its tags" : "Print its tag"}
         </a>

@@ -116,6 +116,9 @@ export function LotScreen(view: LotPage) {
         <a href={`/api/cards/${lot.code}`} className="leaf leaf-plain">
           Its card
         </a>
+        <Link href={`/lines/from/${lot.code}`} className="leaf leaf-plain">
+          Pedigree
+        </Link>
         <ChangeLot lot={lot} units={garden.units} />
         <Notes of="lotId" id={lot.id} name={`lot ${lot.code}`} />
       </div>

@@ -1,0 +1,37 @@
+import { sampledPedigree } from "@/core/pedigree/pedigree";
+import { toCsv } from "@/records/csvFile";
+import { plantsBehind } from "@/records/line/descent";
+import { kinOf } from "./kin";
+import type { Outlook } from "./outlook";
+import { coded, type Naming, wordsOf } from "./pedigree";
+
+const COLUMNS = ["individual", "mother", "father", "inbreeding"] as const;
+
+/** By what hangs on it. */
+const BY_CODE: Naming = { stand: ({ code }) => code, line: ({ lineCode }) => lineCode };
+
+/**
+ * Everyone that a line, a stand or a lot comes from as far as the records know, parents before their children: who it is, its
+ * mother and father, and how inbred it is. Null where nothing has the code.
+ */
+export function pedigreeFile(sky: Outlook, code: string): string | null {
+  const { db } = sky;
+  const found = coded(db, code);
+  if (!found) return null;
+  const { tree } = kinOf(db, plantsBehind(db, found.of, sky.today));
+  const { inbreeding } = sampledPedigree(tree);
+  const name = wordsOf(
+    db,
+    tree.map(({ id }) => id),
+    BY_CODE,
+  );
+  return toCsv(
+    tree.map(({ id, mother, father }, i) => ({
+      individual: name(id),
+      mother: mother ? name(mother) : null,
+      father: father ? name(father) : null,
+      inbreeding: Number(inbreeding[i]!.toFixed(6)),
+    })),
+    COLUMNS,
+  );
+}
