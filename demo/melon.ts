@@ -41,6 +41,12 @@ export class Melon extends MelonField {
       look: "Leaves half as large as its sisters', shoots that stop; seen by the fifth leaf.",
       inheritance: "unknown",
     });
+    grower.record("locus.define", {
+      yardstickId: this.marks.flesh,
+      way: "between",
+      words: ["orange", "pale", "white"],
+      error: 0.02,
+    });
 
     const f1 = this.grow(this.lantern, f1Lot, "C", "2022-05-05", 6, () => offspring(ASHLAR, NETTLE, luck));
     this.firstFlower([f1], "2022-07-05");

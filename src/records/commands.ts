@@ -11,6 +11,7 @@ import { tableCommands } from "./handling/commands";
 import { partingCommands } from "./handling/parting";
 import { sampleCommands } from "./handling/samples";
 import { lineCommands } from "./line/commands";
+import { locusCommands } from "./locus/commands";
 import { lotCommands } from "./lot/commands";
 import { passportCommands } from "./lot/passportImport";
 import { noteCommands } from "./note/commands";
@@ -59,6 +60,7 @@ const ALL = [
   ...photoCommands,
   ...tastingCommands,
   ...trialCommands,
+  ...locusCommands,
   ...sortingCommands,
   ...storeCommands,
   ...testCommands,

@@ -7,6 +7,7 @@ import { flower } from "./flower/flower";
 import { gardenRecord } from "./garden/garden";
 import { handling, sample } from "./handling/handling";
 import { line } from "./line/line";
+import { locus } from "./locus/locus";
 import { lot, part } from "./lot/lot";
 import { normal } from "./normal/normal";
 import { note } from "./note/note";
@@ -74,4 +75,5 @@ export const RECORDS = [
   bite,
   sorting,
   trial,
+  locus,
 ] as const;

@@ -7,6 +7,7 @@ import { gardenRule } from "./garden/rules";
 import { barrierRule, sourceRule } from "./ground/rules";
 import { handlingRule } from "./handling/rules";
 import { lineRule } from "./line/rules";
+import { locusRule } from "./locus/rules";
 import { lotRule, partRule } from "./lot/rules";
 import { noteRule } from "./note/rules";
 import { offkindRule } from "./offkind/rules";
@@ -61,6 +62,7 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     bite: biteRule,
     sorting: sortingRule,
     trial: trialRule,
+    locus: locusRule,
     pick: pickRule,
     sharing: sharingRule,
     offer: offerRule,

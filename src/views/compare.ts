@@ -6,6 +6,7 @@ import { type Correlation, correlation } from "@/core/selection/correlation";
 import { isKept } from "@/core/selection/marks";
 import { type Summary, summarise } from "@/core/selection/ranking";
 import type { ScoreValue } from "@/core/selection/yardsticks";
+import { headOf } from "@/db/ops";
 import { lineNames, looksOnYardsticks, yardsticks } from "@/records/line/queries";
 import type { Photo } from "@/records/photo/photo";
 import { photosOfStand } from "@/records/photo/queries";
@@ -33,7 +34,7 @@ export type Compared = { yardstick: Yardstick; groups: Group[] };
 
 export type Comparison = {
   band: Band;
-  stand: Pick<StandRow, "code" | "lineName" | "lineCode" | "generation" | "season">;
+  stand: Pick<StandRow, "id" | "code" | "lineName" | "lineCode" | "generation" | "season">;
   compared: Compared[];
   /** Measured yardsticks, by which two can be held against each other. */
   measured: Pick<Yardstick, "id" | "name" | "unit" | "kind">[];
@@ -43,6 +44,8 @@ export type Comparison = {
     points: { number: number; x: number; y: number; kept: boolean }[];
     correlation: Correlation | null;
   } | null;
+  /** The journal as it was read: what is reckoned of it is reckoned anew when it has grown. */
+  head: Id | null;
   /** By which ratios its words may be inherited. */
   inheritance: InheritanceView;
   /** What those who gave seed differ by from all who grew. */
@@ -167,6 +170,7 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
     })),
     measured: measured.map(({ id, name, unit, kind }) => ({ id, name, unit, kind })),
     against: pair && { x: pair[0], y: pair[1], points, correlation: correlation(points.map(({ x, y }) => [x, y])) },
+    head: headOf(db),
     inheritance: inheritanceOf(db, stand, marks, valuesOf(own)),
     leanings: leaningsOf(sky, stand, plants, marks, (id) => byPlant.get(id) ?? {}, looks),
     chosen,

@@ -1,15 +1,18 @@
 import { speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
 import { progenyNeeded } from "@/core/inheritance/progeny";
-import { DOMINANT, locusAfter, type Making, type Ratios, ratiosOf } from "@/core/inheritance/ratios";
+import { locusAfter, type Making, type Ratios, ratiosOf } from "@/core/inheritance/ratios";
+import { DOMINANT } from "@/core/inheritance/ways";
 import { groupBy } from "@/core/lists/groupBy";
 import { plantsNeeded } from "@/core/numbers/plantsNeeded";
 import type { ScoreValue } from "@/core/selection/yardsticks";
 import type { Db } from "@/db/open";
 import { crossById } from "@/records/cross/queries";
+import type { Locus } from "@/records/locus/locus";
+import { lociOfLine } from "@/records/locus/queries";
 import { lotById } from "@/records/lot/queries";
 import { type StandRow, standById } from "@/records/stand/queries";
-import { isMeasured } from "@/records/yardstick/rules";
+import { isMeasured, wordsOf } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import { wordOf } from "./shown";
 
@@ -25,6 +28,10 @@ export type InheritanceView = {
     /** Of one gene where one word hides the other: what that means for choosing. */
     hidden: Hidden | null;
   }[];
+  /** Yardsticks of words, with how the grower says that they are inherited. */
+  genes: { id: Id; name: string; words: string[]; locus: Locus | null }[];
+  /** What pollen shows on this year's seed of its kind: then it is the child that is seen, not the mother. */
+  xenia: string | null;
 };
 
 /** A word that hides another: how many of the plants that show it carry the other, and what it takes to know. */
@@ -92,7 +99,12 @@ export function inheritanceOf(
   values: Record<Id, ScoreValue>[],
 ): InheritanceView {
   const making = makingOf(db, stand);
-  if (!making) return { making, traits: [] };
+  const loci = lociOfLine(db, stand.lineId);
+  const genes = marks
+    .filter(({ kind, retiredOn }) => !isMeasured(kind) && retiredOn === null)
+    .map((mark) => ({ id: mark.id, name: mark.name, words: wordsOf(mark), locus: loci.get(mark.id) ?? null }));
+  const { xenia } = speciesById(stand.species);
+  if (!making) return { making, traits: [], genes, xenia };
   const traits = marks.flatMap((mark) => {
     if (isMeasured(mark.kind)) return [];
     const words = values.flatMap((own) => (own[mark.id] ? [wordOf(own[mark.id]!)] : []));
@@ -106,5 +118,5 @@ export function inheritanceOf(
     );
     return [{ id, name, classes, ratios, hidden: hiddenOf(classes, ratios, making) }];
   });
-  return { making, traits };
+  return { making, traits, genes, xenia };
 }

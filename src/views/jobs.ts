@@ -1,6 +1,7 @@
 import type Joi from "joi";
 import type { Fields, Told } from "@/records/record";
 import { schemaOf } from "@/records/schema";
+import { GENOTYPES, genotypesJob } from "./genotypes";
 import { MATING, matingJob } from "./mating";
 import { KIN, kinJob } from "./pedigree";
 import { WAYS_OUT, waysOutJob } from "./waysOut";
@@ -20,5 +21,6 @@ export const VIEW_JOBS: ReadonlyMap<string, ViewJob> = new Map<string, ViewJob>(
   ["ground.ways-out", job(WAYS_OUT, waysOutJob)],
   ["nursery.worth", job(WORTH, worthJob)],
   ["nursery.mating", job(MATING, matingJob)],
+  ["nursery.genotypes", job(GENOTYPES, genotypesJob)],
   ["lines.kin", job(KIN, kinJob)],
 ]);

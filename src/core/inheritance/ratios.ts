@@ -1,6 +1,7 @@
 import { gammaln } from "simple-statistics";
 import { NINE_IN_TEN } from "../numbers/normal";
 import { type SegregationTest, segregationTest } from "./segregation";
+import { WAYS, type Way } from "./ways";
 
 /** How a family's seed was made, as far as its ratios go. */
 export type Making =
@@ -11,29 +12,6 @@ export type Making =
 
 /** Shares of AA, Aa and aa. */
 type Locus = [number, number, number];
-
-/** One way in which a trait may be inherited: the class of each pair of genotypes (0 AA, 1 Aa, 2 aa) of one or two loci. */
-type Way = { name: string; loci: 1 | 2; classOf: (a: number, b: number) => number };
-
-const shows = (genotype: number): boolean => genotype < 2;
-const pair = (both: number, first: number, second: number, neither: number) => (a: number, b: number) =>
-  shows(a) ? (shows(b) ? both : first) : shows(b) ? second : neither;
-
-/** One word hides the other. */
-export const DOMINANT = "one gene, dominant";
-
-/** The usual ways. Sources: Mendel 1866; Bateson and Punnett 1905 for two loci that act on one trait. */
-const WAYS: Way[] = [
-  { name: DOMINANT, loci: 1, classOf: (a) => (shows(a) ? 0 : 1) },
-  { name: "one gene, the mixed between", loci: 1, classOf: (a) => a },
-  { name: "two genes, each seen", loci: 2, classOf: pair(0, 1, 2, 3) },
-  { name: "two genes, both needed", loci: 2, classOf: pair(0, 1, 1, 1) },
-  { name: "two genes, either enough", loci: 2, classOf: pair(0, 0, 0, 1) },
-  { name: "two genes, one hides the other where it is dominant", loci: 2, classOf: pair(0, 0, 1, 2) },
-  { name: "two genes, one hides the other where it is recessive", loci: 2, classOf: pair(0, 1, 2, 2) },
-  { name: "two genes, one holds the other back", loci: 2, classOf: pair(0, 0, 1, 0) },
-  { name: "two genes that add up", loci: 2, classOf: pair(0, 1, 1, 2) },
-];
 
 /**
  * Shares of AA, Aa and aa at a locus that the cross was mixed for.

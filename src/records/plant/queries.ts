@@ -29,12 +29,14 @@ export const plantsByIds = (db: Db, ids: Id[]): PlantOfStand[] =>
   ).all(JSON.stringify(ids)) as PlantOfStand[];
 
 /** Numbers of plants, those that are gone among them, and where they stand. */
-export const numbersOfPlants = (db: Db, ids: Id[]): Map<string, { standId: Id; number: number }> =>
+export const numbersOfPlants = (db: Db, ids: Id[]): Map<string, { standId: Id; code: string; number: number }> =>
   new Map(
     (
-      prepared(db, "SELECT id, standId, number FROM plant WHERE id IN (SELECT value FROM json_each(?))").all(
-        JSON.stringify(ids),
-      ) as { id: Id; standId: Id; number: number }[]
+      prepared(
+        db,
+        `SELECT p.id, p.standId, s.code, p.number FROM plant p JOIN stand s ON s.id = p.standId
+           WHERE p.id IN (SELECT value FROM json_each(?))`,
+      ).all(JSON.stringify(ids)) as { id: Id; standId: Id; code: string; number: number }[]
     ).map((one) => [one.id, one]),
   );
 

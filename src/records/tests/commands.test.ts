@@ -59,6 +59,16 @@ const FIELD = {
   },
 };
 
+/** A yardstick of words. */
+const flesh = (lineId: string) =>
+  garden.done("yardstick.add", {
+    lineId,
+    name: "Flesh",
+    kind: "category",
+    categories: "orange, pale, white",
+    wanted: "none",
+  }).id;
+
 type Made = ReturnType<typeof family> & {
   yardstick: string;
   open: string;
@@ -435,6 +445,18 @@ const USES: [string, (made: Made) => object][] = [
     ({ stand }) => {
       const { id } = garden.done("trial.add", { standId: stand, what: "frost" });
       return { id, version: version("trial", id) };
+    },
+  ],
+  [
+    "locus.define",
+    ({ lineId }) => ({ yardstickId: flesh(lineId), way: "between", words: ["orange", "pale", "white"] }),
+  ],
+  [
+    "locus.drop",
+    ({ lineId }) => {
+      const told = { yardstickId: flesh(lineId), way: "dominant", words: ["pale", "orange"] };
+      const { id } = garden.done("locus.define", told);
+      return { id, version: version("locus", id) };
     },
   ],
   ["plant.check", ({ plants, lineId }) => ({ ids: plants.slice(1, 3), checkOfId: lineId })],

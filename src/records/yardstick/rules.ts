@@ -21,6 +21,10 @@ const OFTEN: Record<Yardstick["often"], Yardstick["kind"][]> = {
   pass: ["number", "count"],
 };
 
+/** The words that a plant can show on a yardstick; none of what is measured. */
+export const wordsOf = ({ kind, categories }: Pick<Yardstick, "kind" | "categories">): string[] =>
+  kind === "category" ? (JSON.parse(categories) as string[]) : kind === "yes-no" ? ["yes", "no"] : [];
+
 export const isMeasured = (kind: Yardstick["kind"]): boolean => WANTED[kind] === MEASURED;
 
 function aim({ kind, wanted, target, targetWord, low, high, floor, ceiling, must, categories }: Yardstick): void {

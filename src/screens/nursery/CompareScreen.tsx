@@ -54,7 +54,7 @@ export function CompareScreen(view: Comparison) {
       ) : (
         shown.map((one) => <OfYardstick key={one.yardstick.id} {...one} />)
       )}
-      <Inheritance inheritance={view.inheritance} />
+      <Inheritance inheritance={view.inheritance} stand={stand} head={view.head} />
       {view.leanings.list.length > 0 && <Leaning leanings={view.leanings} />}
       {chosen.length > 0 && <SideBySide view={view} />}
       {view.days.length > 0 && <OverTime view={view} />}

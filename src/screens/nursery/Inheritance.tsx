@@ -1,26 +1,41 @@
 "use client";
+import type { Id } from "@/core/custody/id";
 import { oddsInWords, timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { fixed } from "@/core/writing/numbers";
 import { Sheet } from "@/ui/Sheet";
 import type { InheritanceView } from "@/views/inheritance";
 
+import { Gene } from "./Gene";
+
 type Trait = InheritanceView["traits"][number];
 
 /** By which ratio the words of a family are inherited, as far as its counts say. */
-export function Inheritance({ inheritance: { making, traits } }: { inheritance: InheritanceView }) {
-  if (!making || traits.length === 0) return null;
+type Props = { inheritance: InheritanceView; stand: { id: Id; code: string }; head: Id | null };
+
+export function Inheritance({ inheritance: { making, traits, genes, xenia }, stand, head }: Props) {
+  if (genes.length === 0) return null;
   const made =
-    making.kind === "backcross" ? "crossed back" : making.times === 1 ? "an F2" : `selfed ${making.times} times`;
+    making?.kind === "backcross" ? "crossed back" : making?.times === 1 ? "an F2" : `selfed ${making?.times} times`;
   return (
     <section aria-label="How it is inherited" className="mb-7 max-w-3xl">
       <h2>How it is inherited</h2>
-      <p className="mt-1 text-sm text-soft">
-        Counts of {made}, held against the usual ratios of one gene and two. A plant that was counted wrong, or a family
-        that is small, misleads.
-      </p>
+      {traits.length > 0 && (
+        <p className="mt-1 text-sm text-soft">
+          Counts of {made}, held against the usual ratios of one gene and two. A plant that was counted wrong, or a
+          family that is small, misleads.
+        </p>
+      )}
+      {xenia && (
+        <p className="mt-1 text-sm text-soft">
+          {xenia} Such a word is the seed’s own: score it on the plant that grows from it.
+        </p>
+      )}
       {traits.map((trait) => (
         <OfTrait key={trait.id} {...trait} />
+      ))}
+      {genes.map((gene) => (
+        <Gene key={gene.id} gene={gene} stand={stand} head={head} likely={traits.find(({ id }) => id === gene.id)} />
       ))}
     </section>
   );

@@ -103,7 +103,7 @@ describe("where something comes from", () => {
   });
 
   test("fathers whose pollen was mixed are each drawn with their share", () => {
-    const { mother, father, plan } = twoMelons(garden);
+    const { mother, plan } = twoMelons(garden);
     const moreFathers = [{ standId: mother }];
     const crossId = garden.done("cross.plan", { ...plan, moreFathers }).id;
     const { ids } = garden.done("flower.cover", { crossId, flowers: 1, on: "2027-07-01" });

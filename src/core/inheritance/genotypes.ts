@@ -1,0 +1,210 @@
+import { groupBy } from "../lists/groupBy";
+import type { Individual } from "../pedigree/pedigree";
+import { type Factor, marginals } from "./elimination";
+import type { Way } from "./ways";
+
+/** How a trait is inherited: by one locus or two, what each pair of genotypes shows, and how often a plant is taken for another. */
+export type Trait = {
+  way: Pick<Way, "loci" | "classOf">;
+  /** How many classes there are to be seen. */
+  classes: number;
+  /** Between two loci: ½ where they are not linked. */
+  recombination: number;
+  /** Share of plants that are put into a wrong class. */
+  error: number;
+  /** How common the second gene of each locus is among founders. */
+  frequency: number;
+};
+
+/** What was seen of an individual. */
+export type SeenClass = { id: string; shows: number };
+
+export type Genotypes = {
+  /** Chances of AA, Aa and aa, locus by locus. */
+  loci: [number, number, number][];
+  /** Chances of each class, as it would be seen without error. */
+  classes: number[];
+  /** Chances that it is of a class, and all that ever comes of it by selfing too. */
+  trueFor: number[];
+};
+
+/** What a plant got from one parent: of each locus 0 for its first gene and 1 for its second, in bits. */
+type Pair = { one: number; other: number };
+
+/** All genotypes: pairs of what came from two parents, in no order, so that coupling and repulsion differ. */
+function pairsOf(loci: 1 | 2): Pair[] {
+  const sorts = 2 ** loci;
+  return Array.from({ length: sorts }, (_, one) =>
+    Array.from({ length: sorts - one }, (_, i) => ({ one, other: one + i })),
+  ).flat();
+}
+
+const seconds = ({ one, other }: Pair, locus: number) => ((one >> locus) & 1) + ((other >> locus) & 1);
+
+/** Chances of what each genotype passes on, by its sort. */
+function gametesOf({ one, other }: Pair, loci: 1 | 2, recombination: number): number[] {
+  const gametes = new Array<number>(2 ** loci).fill(0);
+  if (loci === 1) {
+    gametes[one]! += 0.5;
+    gametes[other]! += 0.5;
+    return gametes;
+  }
+  const crossed = [(one & 1) | (other & 2), (other & 1) | (one & 2)];
+  for (const sort of [one, other]) gametes[sort]! += (1 - recombination) / 2;
+  for (const sort of crossed) gametes[sort]! += recombination / 2;
+  return gametes;
+}
+
+/** Everything about a trait that does not hang on the pedigree. */
+function modelOf({ way, recombination, frequency }: Trait) {
+  const { loci } = way;
+  const pairs = pairsOf(loci);
+  const gametes = pairs.map((pair) => gametesOf(pair, loci, recombination));
+  const at = new Map(pairs.map(({ one, other }, i) => [`${one} ${other}`, i]));
+  const placeOf = (a: number, b: number) => at.get(a < b ? `${a} ${b}` : `${b} ${a}`)!;
+  const states = pairs.length;
+  const together = (mother: number[], father: number[]): Float64Array => {
+    const child = new Float64Array(states);
+    for (const [a, chanceA] of mother.entries())
+      for (const [b, chanceB] of father.entries()) child[placeOf(a, b)]! += chanceA * chanceB;
+    return child;
+  };
+  const anyone = Array.from({ length: 2 ** loci }, (_, sort) =>
+    Array.from({ length: loci }, (_, locus) => ((sort >> locus) & 1 ? frequency : 1 - frequency)).reduce(
+      (a, b) => a * b,
+    ),
+  );
+  /** Chances after generations of selfing, one seed each. */
+  const selfed = (chances: Float64Array, times: number): Float64Array => {
+    let now = chances;
+    for (let t = 0; t < times; t++) {
+      const next = new Float64Array(states);
+      for (let i = 0; i < states; i++) {
+        if (now[i] === 0) continue;
+        const child = together(gametes[i]!, gametes[i]!);
+        for (let j = 0; j < states; j++) next[j]! += now[i]! * child[j]!;
+      }
+      now = next;
+    }
+    return now;
+  };
+  const founder = (inbreeding: number): Float64Array => {
+    const crossed = together(anyone, anyone).map((chance) => chance * (1 - inbreeding));
+    for (const [sort, chance] of anyone.entries()) crossed[placeOf(sort, sort)]! += inbreeding * chance;
+    return crossed;
+  };
+  return { loci, pairs, states, gametes, anyone, together, selfed, founder };
+}
+
+type Model = ReturnType<typeof modelOf>;
+
+/** The chance of an individual's genotypes by those of its parents, as a table over them and itself. */
+function descent(model: Model, at: Map<string, number>, individual: Individual): Factor {
+  const { states, gametes, anyone, together, selfed, founder } = model;
+  const { id, mother, father, inbreeding = 0, selfings = 0 } = individual;
+  const own = at.get(id)!;
+  const parent = (name: string) => {
+    const place = at.get(name);
+    if (place === undefined) throw new RangeError(`The parent “${name}” of “${id}” is not in the pedigree.`);
+    return place;
+  };
+  const child = (a: number[], b: number[]) => selfed(together(a, b), selfings);
+  const known = [mother, father].filter((name) => name != null) as string[];
+  if (known.length === 0) return { over: [own], table: selfed(founder(inbreeding), selfings) };
+  if (known.length === 1 || known[0] === known[1]) {
+    const table = new Float64Array(states ** 2);
+    const both = known.length === 2;
+    for (let i = 0; i < states; i++) table.set(child(gametes[i]!, both ? gametes[i]! : anyone), i * states);
+    return { over: [parent(known[0]!), own], table };
+  }
+  const table = new Float64Array(states ** 3);
+  for (let i = 0; i < states; i++)
+    for (let j = 0; j < states; j++) table.set(child(gametes[i]!, gametes[j]!), (i * states + j) * states);
+  return { over: [parent(known[0]!), parent(known[1]!), own], table };
+}
+
+/** How likely what was seen is, by genotype. */
+function seenAs({ pairs, loci }: Model, { way, classes, error }: Trait, shows: number): Float64Array {
+  return Float64Array.from(pairs, (pair) => {
+    const is = way.classOf(seconds(pair, 0), loci === 2 ? seconds(pair, 1) : 0);
+    return is === shows ? 1 - error : error / Math.max(1, classes - 1);
+  });
+}
+
+/** What was seen contradicts itself: by these, of which none could be left out. */
+export type Contradiction = { contradicts: string[] };
+
+/**
+ * The chance of each genotype of every individual, given all that was seen of it and of its kin: exact, by variable elimination.
+ *
+ * Founders are of any genotype as common as their genes, or pure as far as they are inbred; an unknown parent is one of them.
+ * @param individuals parents before their children
+ * @param seen classes from 0, of any of them; several of one individual are several looks
+ * @returns by id; or, where what was seen can't all be so, individuals that contradict each other
+ * @throws RangeError for a parent that is missing, or kin too interwoven to be reckoned
+ * @example genotypesOf([{ id: "P" }, { id: "S", mother: "P", father: "P" }], { way: { loci: 1, classOf: (a) => Number(a === 2) },
+ *   classes: 2, recombination: 0.5, error: 0, frequency: 0.5 }, [{ id: "P", shows: 0 }, { id: "S", shows: 1 }]).get("P").loci[0] // [0, 1, 0]
+ */
+export function genotypesOf(
+  individuals: Individual[],
+  trait: Trait,
+  seen: SeenClass[],
+): Map<string, Genotypes> | Contradiction {
+  const model = modelOf(trait);
+  const at = new Map(individuals.map(({ id }, i) => [id, i]));
+  const descents = individuals.map((individual) => descent(model, at, individual));
+  const known = seen.filter(({ id }) => at.has(id));
+  const chances = (told: SeenClass[]) => marginals(individuals.length, model.states, [...descents, ...looks(told)]);
+  const looks = (told: SeenClass[]): Factor[] =>
+    [...groupBy(told, ({ id }) => id)].map(([id, of]) => {
+      const table = new Float64Array(model.states).fill(1);
+      for (const { shows } of of) {
+        const likely = seenAs(model, trait, shows);
+        for (let i = 0; i < model.states; i++) table[i]! *= likely[i]!;
+      }
+      return { over: [at.get(id)!], table };
+    });
+  const found = chances(known);
+  if (!found) return { contradicts: contradiction(known, (told) => chances(told) === null) };
+  const bred = bredTrue(model, trait);
+  return new Map(individuals.map(({ id }, i) => [id, toldOf(model, trait, bred, found[i]!)]));
+}
+
+/** Of each genotype the class that it and everything selfed from it shows; −1 where they differ. */
+function bredTrue({ pairs, states, gametes, together, loci }: Model, { way }: Trait): number[] {
+  const classOf = (i: number) => way.classOf(seconds(pairs[i]!, 0), loci === 2 ? seconds(pairs[i]!, 1) : 0);
+  const children = gametes.map((own) => [...together(own, own)].flatMap((chance, i) => (chance > 0 ? [i] : [])));
+  return Array.from({ length: states }, (_, i) => {
+    const reached = new Set([i]);
+    for (const one of reached) for (const child of children[one]!) reached.add(child);
+    return [...reached].every((one) => classOf(one) === classOf(i)) ? classOf(i) : -1;
+  });
+}
+
+function toldOf({ pairs, loci }: Model, { way, classes }: Trait, bred: number[], chances: Float64Array): Genotypes {
+  const told: Genotypes = {
+    trueFor: new Array<number>(classes).fill(0),
+    loci: Array.from({ length: loci }, () => [0, 0, 0]),
+    classes: new Array<number>(classes).fill(0),
+  };
+  for (const [i, pair] of pairs.entries()) {
+    const [a, b] = [seconds(pair, 0), loci === 2 ? seconds(pair, 1) : 0];
+    told.loci[0]![a]! += chances[i]!;
+    if (loci === 2) told.loci[1]![b]! += chances[i]!;
+    told.classes[way.classOf(a, b)]! += chances[i]!;
+    if (bred[i]! >= 0) told.trueFor[bred[i]!]! += chances[i]!;
+  }
+  return told;
+}
+
+/** Leaves out, half by half and then one by one, what is not needed to contradict. */
+function contradiction(seen: SeenClass[], impossible: (seen: SeenClass[]) => boolean): string[] {
+  let left = seen;
+  for (let size = Math.ceil(left.length / 2); size >= 1; size = size > 1 ? Math.ceil(size / 2) : 0)
+    for (let from = 0; from < left.length && left.length > 1; ) {
+      const without = [...left.slice(0, from), ...left.slice(from + size)];
+      if (without.length > 0 && impossible(without)) left = without;
+      else from += size;
+    }
+  return [...new Set(left.map(({ id }) => id))];
+}
