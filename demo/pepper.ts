@@ -50,7 +50,7 @@ export function pepper(grower: Grower, beds: Beds): void {
   grower.on("2021-03-12");
   const bought = grower.record("stand.add", { lineId: ember, bedId: beds.B, sown: "2021-03-12", plants: 4 }).id;
   grower.on("2021-09-15");
-  let lot = grower.record("lot.save", { standId: bought, kind: "self", gathered: "2021-09-15", seeds: 180 }).id;
+  let lot = grower.record("lot.save", { standId: bought, kind: "open", gathered: "2021-09-15", seeds: 180 }).id;
   for (let season = 2022; season <= 2027; season++) {
     const { stand, plants } = grower.family(ember, lot, beds.B!, `${season}-03-10`, 20, 16, season === 2022 ? 16 : 12);
     if (season === 2024 || season === 2027) {
@@ -80,7 +80,7 @@ export function pepper(grower: Grower, beds: Beds): void {
     lot = grower.record("lot.save", {
       standId: stand,
       plantIds: [plants[1]!],
-      kind: "self",
+      kind: "open",
       gathered: `${season}-09-20`,
       seeds: 90,
     }).id;

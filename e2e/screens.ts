@@ -38,6 +38,7 @@ export async function withRecords(page: Page): Promise<string[]> {
     "/lines/from/F24-003-T",
     "/nursery/F23-003-E/compare",
     "/nursery/F27-001-6/roguing",
+    "/nursery/F25-002-A/surprise?plant=5",
     await first("/seed/drawer", "td a[href^='/seed/']"),
     await first("/seed", "ul[aria-label='In no vessel'] a[href^='/seed/']"),
     await first("/seed/sharing", "li a[href^='/seed/sharing/']"),

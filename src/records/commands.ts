@@ -29,6 +29,7 @@ import { standCommands } from "./stand/commands";
 import { copyCommands } from "./stand/copy";
 import { remedyCommands } from "./stand/remedy";
 import { storeCommands } from "./store/commands";
+import { surpriseCommands } from "./surprise/commands";
 import { taskCommands } from "./task/commands";
 import { tastingCommands } from "./tasting/commands";
 import { testCommands } from "./test/commands";
@@ -61,6 +62,7 @@ const ALL = [
   ...tastingCommands,
   ...trialCommands,
   ...locusCommands,
+  ...surpriseCommands,
   ...sortingCommands,
   ...storeCommands,
   ...testCommands,

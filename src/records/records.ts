@@ -24,6 +24,7 @@ import { sorting } from "./sorting/sorting";
 import { source } from "./source/source";
 import { stand } from "./stand/stand";
 import { air, stay, store } from "./store/store";
+import { surprise } from "./surprise/surprise";
 import { task } from "./task/task";
 import { bite, serving, tasting } from "./tasting/tasting";
 import { test, testCount } from "./test/test";
@@ -76,4 +77,5 @@ export const RECORDS = [
   sorting,
   trial,
   locus,
+  surprise,
 ] as const;

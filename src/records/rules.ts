@@ -20,6 +20,7 @@ import { offerRule, sharingRule, wishRule } from "./sharing/rules";
 import { sortingRule } from "./sorting/rules";
 import { standRule } from "./stand/rules";
 import { airRule, stayRule, storeRule } from "./store/rules";
+import { surpriseRule } from "./surprise/rules";
 import { taskRule } from "./task/rules";
 import { biteRule, tastingRule } from "./tasting/rules";
 import { testCountRule, testRule } from "./test/rules";
@@ -63,6 +64,7 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     sorting: sortingRule,
     trial: trialRule,
     locus: locusRule,
+    surprise: surpriseRule,
     pick: pickRule,
     sharing: sharingRule,
     offer: offerRule,

@@ -5,6 +5,14 @@ const massAt = (n: number, p: number, k: number): number =>
   Math.exp(gammaln(n + 1) - gammaln(k + 1) - gammaln(n - k + 1) + k * Math.log(p) + (n - k) * Math.log1p(-p));
 
 /**
+ * P(X = k) for X ~ Bin(n, p).
+ * @param p chance of success, 0–1
+ * @example binomialMass(2, 0.5, 1) // 0.5
+ */
+export const binomialMass = (n: number, p: number, k: number): number =>
+  p <= 0 ? Number(k === 0) : p >= 1 ? Number(k === n) : massAt(n, p, k);
+
+/**
  * P(X = k) for X ~ Bin(n, p) and each k from 0 to n, reckoned outwards from the likeliest.
  * @param n trials, a whole number
  * @param p chance of success, 0–1

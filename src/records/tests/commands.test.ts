@@ -459,6 +459,17 @@ const USES: [string, (made: Made) => object][] = [
       return { id, version: version("locus", id) };
     },
   ],
+  [
+    "surprise.decide",
+    ({ plants }) => ({ plantId: plants[3], cause: "pollen", sourceName: "the mill", plants: 12, odd: 1, words: "" }),
+  ],
+  [
+    "surprise.drop",
+    ({ plants }) => {
+      const { id } = garden.done("surprise.decide", { plantId: plants[3], cause: "slip", plants: 12, odd: 1 });
+      return { id, version: version("surprise", id) };
+    },
+  ],
   ["plant.check", ({ plants, lineId }) => ({ ids: plants.slice(1, 3), checkOfId: lineId })],
   ["photo.add", ({ plants }) => ({ plantId: plants[0], words: "the first fruit", takenOn: "2028-07-18" })],
   [

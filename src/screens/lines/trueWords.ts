@@ -9,7 +9,7 @@ import type { YardstickLadder } from "@/views/lines";
 import { inHundred } from "../common/words";
 
 /** Figures with as many places as what they stand beside needs. */
-export const toScale = (value: number, scale: number): string =>
+const toScale = (value: number, scale: number): string =>
   fixed(value, Math.min(3, Math.max(0, Math.ceil(1 - Math.log10(Math.max(1e-9, Math.abs(scale)))))));
 
 /** At most so many in a hundred: never said lower than it is. */

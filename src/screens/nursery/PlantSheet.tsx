@@ -5,6 +5,7 @@ import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { fixed } from "@/core/writing/numbers";
 import type { Mark, Plant } from "@/records/plant/plant";
+import Link from "@/ui/Link";
 import { Over } from "@/ui/Over";
 import { SHEET } from "@/ui/SheetPanel";
 import { useKept } from "@/ui/useKept";
@@ -89,7 +90,10 @@ function PlantBody({ plant, view, scoring, onGo }: Props) {
         photos={view.photos[plant.id] ?? []}
         name={`${view.stand.code} plant ${plant.number}`}
       />
-      <div className="mt-6">
+      <div className="mt-6 flex flex-wrap gap-x-4">
+        <Link href={`/nursery/${view.stand.code}/surprise?plant=${plant.number}`} className="leaf leaf-plain">
+          Odd? Trace it
+        </Link>
         <Notes of="plantId" id={plant.id} name={`plant ${plant.number}`} />
       </div>
     </>
