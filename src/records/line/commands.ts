@@ -10,7 +10,7 @@ import { lotById } from "../lot/queries";
 import { day, given, ref, seen } from "../record";
 import { idList } from "../schema";
 import { line } from "./line";
-import { lineOfName } from "./queries";
+import { lineOfName, namedAlike } from "./queries";
 
 const FIELDS = [
   "name",
@@ -104,6 +104,23 @@ const bringBackLine = command(
   },
 );
 
+/** A line goes by its name from now on, as a variety that is kept pure; a mix stays a mix. */
+const releaseLine = command(
+  "line.release",
+  { id: ref("line", "Line"), version: seen(), name: line.columns.name, description: line.columns.description },
+  (context, { id, version, name, description }) => {
+    const before = existing(context, id);
+    if (before.endedOn) refuse("id", `${before.name} has ended: bring it back first.`);
+    if (before.releasedOn) refuse("id", `${before.name} goes by its name already.`);
+    const [other] = namedAlike(context.db, id, before.species, name);
+    if (other) refuse("name", `Too like ${other.name} (${other.code}): choose a name that nobody takes for it.`);
+    const kept = before.school === "let-it-mix" || before.status === "mix";
+    const as = kept ? {} : ({ school: "keep-pure", status: "open-pollinated" } as const);
+    context.write.update(line, id, { name, description, releasedOn: context.today, ...as }, version);
+    return { message: `${name} goes by its name from today`, id, code: before.code };
+  },
+);
+
 /** Some lots of a line go on as a part of it, kept apart to be looked at by itself; they may be put together again. */
 const partLine = command(
   "line.part",
@@ -132,4 +149,4 @@ const partLine = command(
   },
 );
 
-export const lineCommands = [partLine, addLine, changeLine, endLine, bringBackLine] as const;
+export const lineCommands = [partLine, releaseLine, addLine, changeLine, endLine, bringBackLine] as const;

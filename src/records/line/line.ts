@@ -22,6 +22,8 @@ export const line = record(
     subOfId: ref("line", "Part of").optional(),
     /** One plant, multiplied by runners, tubers or cuttings: its seed does not come true, itself does. */
     cloned: flag("Multiplied by runners, tubers or cuttings"),
+    /** Since when it goes by its name as a kept variety. */
+    releasedOn: day("Released on").optional(),
     endedOn: day("Ended on").optional(),
     ending: choice("Ended as", ["finished", "given-up", "lost"]).optional(),
     endedWhy: text("Why", 300),

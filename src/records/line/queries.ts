@@ -1,5 +1,6 @@
 import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
+import { alike } from "@/core/writing/alike";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
 import type { Yardstick } from "../yardstick/yardstick";
@@ -47,6 +48,15 @@ export function crossedPairs(db: Db): string[] {
     .pluck()
     .all() as string[];
 }
+
+/** Lines of a species with a name that would be taken for another one's, itself left out. */
+export const namedAlike = (db: Db, id: Id, species: string, wanted: string): Pick<Line, "code" | "name">[] =>
+  (
+    prepared(db, "SELECT code, name FROM line WHERE species = ? AND id <> ? ORDER BY name, id").all(
+      species,
+      id,
+    ) as Pick<Line, "code" | "name">[]
+  ).filter(({ name }) => alike(name, wanted));
 
 /** The names of lines by id. */
 export function lineNames(db: Db): Map<Id, string> {

@@ -470,6 +470,10 @@ const USES: [string, (made: Made) => object][] = [
       return { id, version: version("surprise", id) };
     },
   ],
+  [
+    "line.release",
+    ({ lineId }) => ({ id: lineId, version: version("line", lineId), name: "Lampion", description: "" }),
+  ],
   ["plant.check", ({ plants, lineId }) => ({ ids: plants.slice(1, 3), checkOfId: lineId })],
   ["photo.add", ({ plants }) => ({ plantId: plants[0], words: "the first fruit", takenOn: "2028-07-18" })],
   [

@@ -73,6 +73,9 @@ export function LineScreen({ whole, ...view }: LineView & { whole: boolean }) {
             Pedigree as CSV
           </a>
         )}
+        <Link href={`/lines/${line.code}/release`} className="leaf leaf-plain">
+          {line.releasedOn ? "Its sheet" : "Its sheet, and a name"}
+        </Link>
         <Notes of="lineId" id={line.id} name={line.name} />
         <PartOff view={view} />
         <LineEnd line={line} today={band.today} />

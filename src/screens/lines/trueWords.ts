@@ -9,7 +9,7 @@ import type { YardstickLadder } from "@/views/lines";
 import { inHundred } from "../common/words";
 
 /** Figures with as many places as what they stand beside needs. */
-const toScale = (value: number, scale: number): string =>
+export const toScale = (value: number, scale: number): string =>
   fixed(value, Math.min(3, Math.max(0, Math.ceil(1 - Math.log10(Math.max(1e-9, Math.abs(scale)))))));
 
 /** At most so many in a hundred: never said lower than it is. */
@@ -18,7 +18,10 @@ export const atMost = (share: number): string => `${Math.max(1, Math.ceil(share 
 const NEVER = "Wrongly said of 1 line in 20 at most.";
 
 /** What is said of a line above all else. */
-export function verdictInWords({ says, wants, as, tests, holding }: Trueness): { head: string; under: string } {
+export function verdictInWords({ says, wants, as, tests, holding }: Omit<Trueness, "step">): {
+  head: string;
+  under: string;
+} {
   if (says === "true")
     return {
       head: as === "mix" ? "It holds together as a mix" : as === "clone" ? "It keeps its kind" : "It comes true",

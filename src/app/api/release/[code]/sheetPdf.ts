@@ -1,0 +1,84 @@
+import { PDFDocument, type PDFPage } from "pdf-lib";
+import type { SheetPart } from "@/screens/lines/releaseWords";
+import { type Fonts, fontsFor, type Weight } from "../../tags/tagFonts";
+
+/** A4, in points, with its margins. */
+const PAGE = { width: 595, height: 842, margin: 56 };
+const SIZE = { title: 20, head: 13, text: 10 };
+const NAMES = 130;
+const LEADING = 1.35;
+
+/** Words broken where a line of a width is full; a word that is longer than a line is cut. */
+function broken(fonts: Fonts, words: string, weight: Weight, size: number, width: number): string[] {
+  const fits = (text: string) => fonts.width(text, weight, size) <= width;
+  return words.split("\n").flatMap((paragraph) => {
+    const lines: string[] = [];
+    let line = "";
+    for (const word of paragraph.split(/\s+/).filter(Boolean)) {
+      let rest = word;
+      if (line && fits(`${line} ${rest}`)) {
+        line = `${line} ${rest}`;
+        continue;
+      }
+      if (line) lines.push(line);
+      while (!fits(rest)) {
+        let cut = rest.length - 1;
+        while (cut > 1 && !fits(rest.slice(0, cut))) cut--;
+        lines.push(rest.slice(0, cut));
+        rest = rest.slice(cut);
+      }
+      line = rest;
+    }
+    if (line) lines.push(line);
+    return lines;
+  });
+}
+
+/** A sheet of named rows as PDF, on as many pages as it takes. */
+export async function sheetPdf(title: string, under: string, parts: SheetPart[]): Promise<Uint8Array> {
+  const pdf = await PDFDocument.create();
+  pdf.setTitle(title);
+  const fonts = await fontsFor(pdf);
+  let page: PDFPage = pdf.addPage([PAGE.width, PAGE.height]);
+  let y = PAGE.height - PAGE.margin;
+  const draw = (words: string, x: number, weight: Weight, size: number) => {
+    let at = x;
+    for (const run of fonts.runs(words, weight)) {
+      page.drawText(run.words, { x: at, y, size, font: run.font });
+      at += run.font.widthOfTextAtSize(run.words, size);
+    }
+  };
+  const room = (lines: number, size: number) => {
+    if (y - lines * size * LEADING >= PAGE.margin) return;
+    page = pdf.addPage([PAGE.width, PAGE.height]);
+    y = PAGE.height - PAGE.margin;
+  };
+  const wide = PAGE.width - 2 * PAGE.margin;
+  const write = (words: string, weight: Weight, size: number) => {
+    for (const line of broken(fonts, words, weight, size, wide)) {
+      room(1, size);
+      y -= size * LEADING;
+      draw(line, PAGE.margin, weight, size);
+    }
+  };
+  write(title, "bold", SIZE.title);
+  write(under, "plain", SIZE.text);
+  for (const { title: head, rows } of parts) {
+    // A heading stays with what follows it.
+    room(4, SIZE.head);
+    y -= SIZE.head;
+    write(head, "bold", SIZE.head);
+    for (const { name, words } of rows) {
+      const names = broken(fonts, name, "bold", SIZE.text, NAMES - 10);
+      const lines = broken(fonts, words, "plain", SIZE.text, wide - NAMES);
+      for (let i = 0; i < Math.max(names.length, lines.length); i++) {
+        room(1, SIZE.text);
+        y -= SIZE.text * LEADING;
+        if (names[i]) draw(names[i]!, PAGE.margin, "bold", SIZE.text);
+        if (lines[i]) draw(lines[i]!, PAGE.margin + NAMES, "plain", SIZE.text);
+      }
+      y -= SIZE.text * 0.3;
+    }
+  }
+  return pdf.save();
+}
