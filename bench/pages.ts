@@ -11,6 +11,7 @@ import { fillLarge } from "./garden";
 import { benchIsolation } from "./isolation";
 import { benchJournal } from "./journal";
 import { benchLight } from "./light";
+import { benchLines } from "./lines";
 import { benchPooling } from "./pooling";
 import { benchPublished } from "./published";
 import { benchSeed } from "./seed";
@@ -43,6 +44,7 @@ benchJournal();
 benchWork();
 benchSeed();
 benchSelection();
+benchLines();
 
 const folder = mkdtempSync(join(tmpdir(), "orchard-bench-"));
 const path = join(folder, "large.db");

@@ -1,0 +1,139 @@
+import type { APIRequestContext } from "@playwright/test";
+import { expect, test } from "./server";
+
+async function press(request: APIRequestContext, server: string, name: string, data: object) {
+  const answer = await request.post(`${server}/api/commands/${name}`, { data });
+  expect(answer.status(), await answer.text()).toBe(200);
+  return (await answer.json()) as { id: string; code: string };
+}
+
+test("from the cross down the ladder to the verdict, how two are kin, and a name of its own", async ({
+  browser,
+  demo,
+}) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/lines");
+  await page.locator("tr:has-text('Lantern melon') a[href='/lines/L21-012-X']").click();
+  await expect(page.getByRole("heading", { name: "Not yet: one season short" })).toBeVisible();
+  const ladder = page.getByRole("region", { name: "The ladder" });
+  await expect(ladder.getByRole("row", { name: /^F2 2023/ })).toContainText("50 in 100");
+  await expect(ladder.getByRole("row", { name: /^F4 2025/ })).toContainText("1 of 48");
+  await expect(page.getByText("Is it getting anywhere?")).toBeVisible();
+  const verdict = page.getByRole("region", { name: "Does it come true" });
+  await expect(verdict.getByRole("heading", { name: "2 of 7 tests hold" })).toBeVisible();
+  await expect(verdict.getByText("Cheapest next step")).toBeVisible();
+
+  // Every number opens: of sixty plants without an off-type five in a hundred may be.
+  await verdict.getByRole("button", { name: /^≤ 6 in 100/ }).click();
+  const working = page.getByRole("dialog");
+  await working.getByLabel("Off-types seen").fill("0");
+  await working.getByLabel("Plants looked at").fill("60");
+  await expect(working.getByText("≤ 5 in 100").first()).toBeVisible();
+  await page.keyboard.press("Escape");
+
+  const pedigree = page.getByRole("region", { name: "Where it comes from" });
+  await expect(pedigree.getByText("4 families")).toBeVisible();
+  await pedigree.getByRole("button", { name: /F4 2025, of 11/ }).click();
+  await expect(pedigree.getByRole("status")).toContainText("and which other?");
+  await pedigree.getByRole("button", { name: /F4 2025, of 2/ }).click();
+  // Two plants of one F3 family, each selfed: (1 + ½)/2 = ¾ of an F2 plant's.
+  await expect(pedigree.getByRole("status")).toContainText("0.750");
+  await pedigree.getByRole("link", { name: /Draw all/ }).click();
+  await expect(pedigree.getByRole("link", { name: "Fold what is alike" })).toBeVisible();
+  await expect(pedigree.getByText("4 families")).toBeHidden();
+
+  await page.getByRole("link", { name: "Its sheet, and a name" }).click();
+  await expect(page.getByRole("region", { name: "Does it come true" })).toContainText("does not hold");
+  await page.getByRole("button", { name: "Give it its name" }).click();
+  const sheet = page.getByRole("dialog");
+  await sheet.getByLabel("Name", { exact: true }).fill("Ashlar gold");
+  await sheet.getByRole("button", { name: "It goes by this name" }).click();
+  await expect(sheet.getByText("Too like Ashlar Gold")).toBeVisible();
+  await expect(sheet.getByLabel("Name", { exact: true })).toHaveValue("Ashlar gold");
+  await sheet.getByLabel("Name", { exact: true }).fill("Tarnholt Lantern");
+  await sheet.getByRole("button", { name: "It goes by this name" }).click();
+  await expect(page.getByRole("heading", { name: "Tarnholt Lantern", exact: true })).toBeVisible();
+  await expect(page.getByText("It goes by its name", { exact: true })).toBeVisible();
+  const pdf = await page.request.get("/api/release/L21-012-X");
+  expect(pdf.headers()["content-type"]).toBe("application/pdf");
+  const file = await (await page.request.get("/api/release/L21-012-X?format=json")).json();
+  expect(file).toMatchObject({
+    line: { name: "Tarnholt Lantern", school: "keep-pure" },
+    pedigree: "Ashlar Gold/Nettle Moon",
+  });
+  await page.close();
+});
+
+test("a line that is true says so, a mix is judged as a mix", async ({ browser, demo }) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/lines/L21-001-9");
+  await expect(page.getByRole("heading", { name: "It comes true", exact: true })).toBeVisible();
+  await expect(page.getByText("Wrongly said of 1 line in 20 at most.")).toBeVisible();
+  await page.goto("/lines/L21-002-6");
+  const mix = page.getByRole("region", { name: "Does it come true" });
+  await expect(mix.getByText("Keeps its variety")).toBeVisible();
+  await expect(mix.getByText("Off-types under")).toBeHidden();
+  await page.close();
+});
+
+test("the hot pepper of 2025 is traced to the neighbour of 2024, and what is decided teaches how far pollen reaches", async ({
+  browser,
+  demo,
+}) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/nursery/F25-002-A?plant=5");
+  await page.getByRole("link", { name: "Odd? Trace it" }).click();
+  await expect(page.getByRole("heading", { name: "Most likely pollen of Cinder Tooth in 2024" })).toBeVisible();
+  await expect(page.getByText("not this year")).toBeVisible();
+  const causes = page.getByRole("region", { name: "What may have made it" });
+  await expect(causes.getByRole("listitem").first()).toContainText("7 in 10");
+  await page.getByRole("link", { name: "It does", exact: true }).click();
+  await expect(causes.getByRole("listitem").first()).toContainText("19 in 20");
+  await expect(page.getByRole("region", { name: "Suspect seed" })).toContainText("K24-003-R");
+  await causes.getByRole("button", { name: /It was pollen of Cinder Tooth/ }).click();
+  await expect(page.getByRole("heading", { name: "Decided: pollen of Cinder Tooth in 2024" })).toBeVisible();
+  await page.goto("/seed/K24-003-R");
+  await expect(page.getByText("1 of 12").first()).toBeVisible();
+  await page.close();
+});
+
+test("what each plant carries follows from its kin, and records that can't all be so are named", async ({
+  browser,
+  demo,
+}) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/nursery/F27-003-0/compare");
+  const inherited = page.getByRole("region", { name: "How it is inherited" });
+  // Nobody has seen its flesh yet; its mother bred true.
+  await expect(inherited.getByRole("heading", { name: /^Breeds true for orange: 12 plants/ })).toBeVisible();
+  await inherited.getByRole("button", { name: "Change the gene of flesh" }).click();
+  const sheet = page.getByRole("dialog");
+  // Were white the mixed one, a white parent and an orange one could have no pale child.
+  await sheet.getByLabel("One of each").selectOption("white");
+  await sheet.getByLabel("Two copies of the other").selectOption("pale");
+  await sheet.getByLabel("Put down wrongly").fill("0");
+  await sheet.getByRole("button", { name: "Keep" }).click();
+  await expect(inherited.getByRole("alert")).toContainText("These can’t all be so");
+  await page.close();
+});
+
+test("a family and a lot open their own pedigree, and it can be taken along", async ({ browser, demo }) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/seed/K25-007-R");
+  await page.getByRole("link", { name: "Pedigree" }).click();
+  await expect(page.getByRole("heading", { name: "From Ashlar Gold/Nettle Moon" })).toBeVisible();
+  const csv = await (await page.request.get("/api/pedigree/F27-003-0")).text();
+  expect(csv).toContain("individual,mother,father,inbreeding");
+  expect(csv).toContain("F23-003-E plant 32,F22-003-2 plant 1,F22-003-2 plant 1,0.5");
+  expect((await page.request.get("/api/pedigree/K99-001-X")).status()).toBe(404);
+  await press(page.request, demo.url, "line.add", {
+    name: "Nothing yet",
+    species: "lettuce",
+    school: "keep-pure",
+    status: "open-pollinated",
+  });
+  await page.goto("/lines?q=Nothing");
+  await page.locator("tr:has-text('Nothing yet') a[href^='/lines/']").click();
+  await expect(page.getByRole("heading", { name: "Nobody has looked yet whether it comes true" })).toBeVisible();
+  await page.close();
+});
