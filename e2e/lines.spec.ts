@@ -42,7 +42,7 @@ test("from the cross down the ladder to the verdict, how two are kin, and a name
   await expect(pedigree.getByRole("link", { name: "Fold what is alike" })).toBeVisible();
   await expect(pedigree.getByText("4 families")).toBeHidden();
 
-  await page.getByRole("link", { name: "Its sheet, and a name" }).click();
+  await page.getByRole("link", { name: "Its sheet" }).click();
   await expect(page.getByRole("region", { name: "Does it come true" })).toContainText("does not hold");
   await page.getByRole("button", { name: "Give it its name" }).click();
   const sheet = page.getByRole("dialog");

@@ -11,12 +11,7 @@ export function DescendedScreen({ band, name, code, notation, pedigree, whole }:
         {name}, {code}
       </p>
       <h2>{founder ? "It was received: nothing is known of what was before" : `From ${notation}`}</h2>
-      <Pedigree pedigree={pedigree} whole={whole} here={`/lines/from/${code}`} />
-      <p className="mt-4">
-        <a href={`/api/pedigree/${code}`} className="leaf leaf-plain">
-          Its pedigree as CSV
-        </a>
-      </p>
+      <Pedigree pedigree={pedigree} whole={whole} here={`/lines/from/${code}`} file={`/api/pedigree/${code}`} />
     </Page>
   );
 }

@@ -62,25 +62,10 @@ export function LineScreen({ whole, ...view }: LineView & { whole: boolean }) {
         </>
       }
     >
-      <div className="flex flex-wrap items-center gap-4">
-        <Tag kind="line" code={line.code} />
-        <LineForm line={line} />
-        <a href={`/api/tags/line/${line.code}`} className="leaf leaf-plain">
-          Print its tag
-        </a>
-        {view.pedigree.nodes.length > 1 && (
-          <a href={`/api/pedigree/${line.code}`} className="leaf leaf-plain">
-            Pedigree as CSV
-          </a>
-        )}
-        <Link href={`/lines/${line.code}/release`} className="leaf leaf-plain">
-          {line.releasedOn ? "Its sheet" : "Its sheet, and a name"}
-        </Link>
-        <Notes of="lineId" id={line.id} name={line.name} />
-        <PartOff view={view} />
-        <LineEnd line={line} today={band.today} />
-      </div>
-      <p className="mt-4 break-words font-bold">{line.name}</p>
+      <p className="flex flex-wrap items-center gap-3 font-bold">
+        <Tag kind="line" code={line.code} small />
+        <span className="min-w-0 break-words">{line.name}</span>
+      </p>
       <h2 className="text-2xl">{verdict.head}</h2>
       <p>{verdict.under}</p>
       {anywhere && (
@@ -122,6 +107,18 @@ export function LineScreen({ whole, ...view }: LineView & { whole: boolean }) {
         </p>
       )}
       {line.description && <p className="mt-3 max-w-prose whitespace-pre-line break-words">{line.description}</p>}
+      <div className="mt-4 flex flex-wrap items-center gap-x-2 gap-y-1 print:hidden">
+        <LineForm line={line} />
+        <a href={`/api/tags/line/${line.code}`} className="leaf leaf-plain">
+          Print its tag
+        </a>
+        <Link href={`/lines/${line.code}/release`} className="leaf leaf-plain">
+          Its sheet
+        </Link>
+        <Notes of="lineId" id={line.id} name={line.name} />
+        <PartOff view={view} />
+        <LineEnd line={line} today={band.today} />
+      </div>
       {rungs.length > 0 && (
         <section className="mt-8" aria-label="The ladder">
           <h3 className="mb-2">{fixing ? "The ladder, generation by generation" : "Grown so far"}</h3>
@@ -185,7 +182,12 @@ export function LineScreen({ whole, ...view }: LineView & { whole: boolean }) {
           )}
         </section>
       )}
-      <Pedigree pedigree={view.pedigree} whole={whole} here={`/lines/${line.code}`} />
+      <Pedigree
+        pedigree={view.pedigree}
+        whole={whole}
+        here={`/lines/${line.code}`}
+        file={`/api/pedigree/${line.code}`}
+      />
       {ladders.map((ladder) => (
         <LadderChart key={ladder.yardstick.id} ladder={ladder} said={progressInWords(ladder)} />
       ))}

@@ -27,11 +27,12 @@ type Props = {
   pedigree: PedigreeView;
   /** Drawn without folding. */
   whole: boolean;
-  /** The address of the page it stands on. */
+  /** The address of the page it stands on, and of the file of it. */
   here: string;
+  file: string;
 };
 
-export function Pedigree({ pedigree, whole, here }: Props) {
+export function Pedigree({ pedigree, whole, here, file }: Props) {
   const { nodes, links, width, height, folded, size } = pedigree;
   const [chosen, setChosen] = useState<PedigreeNode[]>([]);
   const [kin, setKin] = useState<KinView | string | null>(null);
@@ -94,13 +95,16 @@ export function Pedigree({ pedigree, whole, here }: Props) {
           ))}
         </div>
       </div>
-      {(folded > 0 || whole) && (
-        <p className="text-sm">
+      <p className="flex flex-wrap gap-x-5 text-sm print:hidden">
+        {(folded > 0 || whole) && (
           <Link href={whole ? here : `${here}?whole=1`} scroll={false} className="underline">
             {whole ? "Fold what is alike" : `Draw all, ${folded} more`}
           </Link>
-        </p>
-      )}
+        )}
+        <a href={file} className="underline">
+          As CSV
+        </a>
+      </p>
       <div role="status" className="mt-2 max-w-prose">
         {chosen.length === 1 && (
           <p>
