@@ -61,6 +61,9 @@ test("from the cross down the ladder to the verdict, how two are kin, and a name
     line: { name: "Tarnholt Lantern", school: "keep-pure" },
     pedigree: "Ashlar Gold/Nettle Moon",
   });
+  // The walks of others know it by its working name.
+  await page.getByRole("button", { name: "Undo" }).first().click();
+  await expect(page.getByRole("heading", { name: "Lantern melon", exact: true })).toBeVisible();
   await page.close();
 });
 
@@ -73,6 +76,37 @@ test("a line that is true says so, a mix is judged as a mix", async ({ browser, 
   const mix = page.getByRole("region", { name: "Does it come true" });
   await expect(mix.getByText("Keeps its variety")).toBeVisible();
   await expect(mix.getByText("Off-types under")).toBeHidden();
+  await page.close();
+});
+
+test("ways to breed it are laid side by side, and the one that is taken stands in the coming seasons", async ({
+  browser,
+  demo,
+}) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/lines/L21-012-X");
+  await page.getByRole("link", { name: "Ways to breed it" }).click();
+  await expect(page.getByRole("heading", { name: /^Pedigree reaches it best/ })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText("undoing a hybrid (it is no bought hybrid)")).toBeVisible();
+  await page.getByLabel("Wanted words to bring together").fill("4");
+  await page.getByLabel("Seasons, the cross among them").fill("8");
+  await expect(page.getByRole("row", { name: /^Pedigree/ }).getByRole("cell", { name: "8", exact: true })).toBeVisible({
+    timeout: 30_000,
+  });
+  await page
+    .getByRole("row", { name: /^Pedigree/ })
+    .getByRole("button", { name: "Season by season" })
+    .click();
+  const sheet = page.getByRole("dialog");
+  await expect(sheet.getByRole("listitem").filter({ hasText: "F5" })).toContainText("behind it");
+  await sheet.getByRole("button", { name: "Plan 2 seasons of it" }).click();
+  await expect(page.getByText(/2 seasons planned/).first()).toBeVisible();
+  const season = await browser.newPage({ baseURL: demo.url });
+  await season.goto("/season?season=2028");
+  await expect(season.getByText("Lantern melon F6").first()).toBeVisible();
+  await season.close();
+  await page.getByRole("button", { name: "Undo" }).first().click();
+  await expect(page.getByText(/Taken back|Undone|undone/).first()).toBeVisible();
   await page.close();
 });
 
@@ -92,8 +126,12 @@ test("the hot pepper of 2025 is traced to the neighbour of 2024, and what is dec
   await expect(page.getByRole("region", { name: "Suspect seed" })).toContainText("K24-003-R");
   await causes.getByRole("button", { name: /It was pollen of Cinder Tooth/ }).click();
   await expect(page.getByRole("heading", { name: "Decided: pollen of Cinder Tooth in 2024" })).toBeVisible();
-  await page.goto("/seed/K24-003-R");
-  await expect(page.getByText("1 of 12").first()).toBeVisible();
+  const lot = await browser.newPage({ baseURL: demo.url });
+  await lot.goto("/seed/K24-003-R");
+  await expect(lot.getByText("1 of 12").first()).toBeVisible();
+  await lot.close();
+  await page.getByRole("button", { name: "Undo" }).first().click();
+  await expect(page.getByRole("heading", { name: "Most likely pollen of Cinder Tooth in 2024" })).toBeVisible();
   await page.close();
 });
 
@@ -114,6 +152,8 @@ test("what each plant carries follows from its kin, and records that can't all b
   await sheet.getByLabel("Put down wrongly").fill("0");
   await sheet.getByRole("button", { name: "Keep" }).click();
   await expect(inherited.getByRole("alert")).toContainText("These can’t all be so");
+  await page.getByRole("button", { name: "Undo" }).first().click();
+  await expect(inherited.getByRole("heading", { name: /^Breeds true for orange: 12 plants/ })).toBeVisible();
   await page.close();
 });
 

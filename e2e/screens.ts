@@ -36,6 +36,8 @@ export async function withRecords(page: Page): Promise<string[]> {
     await first("/crosses", "td a[href^='/crosses/']"),
     await first("/nursery", "td a[href^='/nursery/']"),
     "/lines/from/F24-003-T",
+    "/lines/L21-012-X/release",
+    "/lines/L21-003-3/plans",
     "/nursery/F23-003-E/compare",
     "/nursery/F27-001-6/roguing",
     "/nursery/F25-002-A/surprise?plant=5",

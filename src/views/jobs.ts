@@ -4,6 +4,7 @@ import { schemaOf } from "@/records/schema";
 import { GENOTYPES, genotypesJob } from "./genotypes";
 import { MATING, matingJob } from "./mating";
 import { KIN, kinJob } from "./pedigree";
+import { PLANS, plansJob } from "./plans";
 import { WAYS_OUT, waysOutJob } from "./waysOut";
 import { WORTH, worthJob } from "./worth";
 
@@ -22,5 +23,6 @@ export const VIEW_JOBS: ReadonlyMap<string, ViewJob> = new Map<string, ViewJob>(
   ["nursery.worth", job(WORTH, worthJob)],
   ["nursery.mating", job(MATING, matingJob)],
   ["nursery.genotypes", job(GENOTYPES, genotypesJob)],
+  ["lines.plans", job(PLANS, plansJob)],
   ["lines.kin", job(KIN, kinJob)],
 ]);

@@ -9,6 +9,7 @@ import { lot } from "../lot/lot";
 import { lotById } from "../lot/queries";
 import { day, given, ref, seen } from "../record";
 import { idList } from "../schema";
+import { adoptPlan } from "./adopt";
 import { line } from "./line";
 import { lineOfName, namedAlike } from "./queries";
 
@@ -149,4 +150,4 @@ const partLine = command(
   },
 );
 
-export const lineCommands = [partLine, releaseLine, addLine, changeLine, endLine, bringBackLine] as const;
+export const lineCommands = [adoptPlan, partLine, releaseLine, addLine, changeLine, endLine, bringBackLine] as const;

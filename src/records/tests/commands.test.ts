@@ -471,6 +471,14 @@ const USES: [string, (made: Made) => object][] = [
     },
   ],
   [
+    "line.adopt",
+    ({ lineId }) => ({
+      lineId,
+      sown: "2029-05-01",
+      seasons: [{ generation: 2, plants: 40, title: "F2: self the best" }],
+    }),
+  ],
+  [
     "line.release",
     ({ lineId }) => ({ id: lineId, version: version("line", lineId), name: "Lampion", description: "" }),
   ],

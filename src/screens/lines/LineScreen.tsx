@@ -115,6 +115,9 @@ export function LineScreen({ whole, ...view }: LineView & { whole: boolean }) {
         <Link href={`/lines/${line.code}/release`} className="leaf leaf-plain">
           Its sheet
         </Link>
+        <Link href={`/lines/${line.code}/plans`} className="leaf leaf-plain">
+          Ways to breed it
+        </Link>
         <Notes of="lineId" id={line.id} name={line.name} />
         <PartOff view={view} />
         <LineEnd line={line} today={band.today} />

@@ -1,12 +1,15 @@
 "use client";
 import clsx from "clsx";
-import { useState } from "react";
+import { type CSSProperties, useState } from "react";
 import { tagPolygon } from "@/core/custody/tagShape";
 import { fixed } from "@/core/writing/numbers";
 import Link from "@/ui/Link";
 import { useJob } from "@/ui/useJob";
 import type { KinView, PedigreeNode, PedigreeView } from "@/views/pedigree";
 import { inHundred } from "../common/words";
+
+/** Pixels that a sheet of paper is wide between its margins and the page's. */
+const PAPER = 620;
 
 const STROKES = { sure: undefined, maybe: "2 4", open: "7 4" } as const;
 
@@ -55,7 +58,11 @@ export function Pedigree({ pedigree, whole, here, file }: Props) {
         expected to be, 0 to 1.
       </p>
       <div className="mt-2 overflow-x-auto pb-2">
-        <div className="relative" style={{ width, height }}>
+        {/* Paper is narrower than the page: there it is drawn smaller. */}
+        <div
+          className="relative print:[zoom:var(--on-paper)]"
+          style={{ width, height, "--on-paper": Math.min(1, PAPER / width) } as CSSProperties}
+        >
           <svg width={width} height={height} className="absolute inset-0" aria-hidden="true">
             {links.map(({ points, how, role }, i) => (
               <path

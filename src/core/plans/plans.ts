@@ -1,0 +1,91 @@
+import { mean, quantileSorted } from "simple-statistics";
+import { seeded } from "../numbers/chance";
+import { type PlanStep, RUNS, type SchemeKey, type Size } from "./schemes";
+import { type Genome, mixed, worldOf } from "./world";
+
+export type PlanAsked = Size & {
+  /** Wanted words, and how many of them show only with two copies. */
+  genes: number;
+  hidden: number;
+  /** How much of what F2 plants differ by is inherited, 0–1. */
+  heritability: number;
+  /** Share of open seed that another plant fathers. */
+  outcrossing: number;
+};
+
+export type Plan = {
+  scheme: SchemeKey;
+  /** Season by season. */
+  steps: PlanStep[];
+  /** Plants in all, and in the fullest season; crosses and selfings by hand; hours of work. */
+  plants: number;
+  most: number;
+  hands: number;
+  hours: number;
+  /** Share of loci still mixed in a plant at the end. */
+  mixed: number;
+  /** How often all wanted words show in at least nine of ten plants at the end. */
+  recovers: number;
+  /** What the aim gains over the F2, in standard deviations of what F2 plants show, with its nine-tenths range. */
+  gain: { low: number; likely: number; high: number };
+  /** Share of the parent that comes back, of a backcross, with its nine-tenths range. */
+  recurrent: { low: number; likely: number; high: number } | null;
+};
+
+/** Loci of the aim, and minutes of work: a plant raised and looked at, a cross or selfing by hand. Working values. */
+const MANY = 16;
+const MINUTES = { plant: 6, hand: 25 };
+/** Nine plants of ten show it: then it is recovered. */
+const RECOVERED = 0.9;
+
+const ranged = (values: number[]) => {
+  const sorted = [...values].sort((a, b) => a - b);
+  return { low: quantileSorted(sorted, 0.05), likely: mean(values), high: quantileSorted(sorted, 0.95) };
+};
+
+/** Share of its genes that a plant has of the one parent, where the parents differ in all. */
+function shareOf(back: Genome, plant: Genome): number {
+  let same = 0;
+  for (let i = 0; i < plant.length; i++) if (plant[i] === back[i]) same++;
+  return same / plant.length;
+}
+
+/**
+ * What a way of breeding comes to: carried out again and again on simulated plants of two parents that differ in every locus, the
+ * wanted words and the aim shared out between them; loci are not linked.
+ *
+ * What is chosen is what a grower sees: words, and the aim with as much that is not inherited as the heritability leaves. Nothing of
+ * this is certain of any one cross: it compares ways with each other.
+ * @param runs how often each is carried out
+ * @example planOf("pedigree", { plants: 40, seasons: 7, genes: 1, hidden: 1, heritability: 0.4, outcrossing: 0 }, 5, 1).steps.length // 7
+ */
+export function planOf(scheme: SchemeKey, asked: PlanAsked, runs: number, seed: number): Plan {
+  const { heritability, genes, hidden, outcrossing } = asked;
+  const random = seeded(seed);
+  // Of an F2 each locus adds a variance of ½.
+  const inherited = MANY / 2;
+  const noise = Math.sqrt((inherited * (1 - heritability)) / heritability);
+  const world = worldOf({ random, genes, hidden: Math.min(genes, hidden), many: MANY, noise, outcrossing });
+  const shows = Math.sqrt(inherited + noise ** 2);
+  const back = world.parent(true);
+  const done = Array.from({ length: runs }, () => RUNS[scheme](world, asked));
+  const steps = done[0]!.steps;
+  const plants = steps.reduce((sum, one) => sum + one.plants, 0);
+  const hands = steps.reduce((sum, one) => sum + one.hands, 0);
+  const isBackcross = scheme === "backcross" || scheme === "near-isogenic";
+  return {
+    scheme,
+    steps,
+    plants,
+    most: Math.max(...steps.map((one) => one.plants)),
+    hands,
+    hours: (plants * MINUTES.plant + hands * MINUTES.hand) / 60,
+    mixed: mean(done.map(({ final }) => mean(final.map(mixed)))),
+    recovers:
+      done.filter(
+        ({ final }) => final.filter((plant) => world.shown(plant) === genes).length >= RECOVERED * final.length,
+      ).length / runs,
+    gain: ranged(done.map(({ final }) => (mean(final.map((plant) => world.worth(plant))) - MANY) / shows)),
+    recurrent: isBackcross ? ranged(done.map(({ final }) => mean(final.map((plant) => shareOf(back, plant))))) : null,
+  };
+}

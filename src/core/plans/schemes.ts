@@ -1,0 +1,255 @@
+import { generationName } from "../custody/generation";
+import { type Genome, several, type World } from "./world";
+
+export const SCHEMES = [
+  "pedigree",
+  "single-seed",
+  "bulk",
+  "mass",
+  "half-sib",
+  "full-sib",
+  "recurrent",
+  "backcross",
+  "near-isogenic",
+  "pure-line",
+  "undo-hybrid",
+] as const;
+export type SchemeKey = (typeof SCHEMES)[number];
+
+/** What is done in a season of a plan: what is grown, in how many families, and what comes of it. */
+export type PlanStep = {
+  generation: string;
+  act: "cross" | "self" | "select-self" | "one-seed" | "open" | "select-open" | "pair" | "backcross" | "compare";
+  plants: number;
+  families: number;
+  /** Crosses and selfings by hand. */
+  hands: number;
+};
+
+export type Size = {
+  /** Plants that there is ground for in a season. */
+  plants: number;
+  /** Seasons, the first cross among them. */
+  seasons: number;
+};
+
+type Run = { final: Genome[]; steps: PlanStep[] };
+type Scheme = (world: World, size: Size) => Run;
+
+/** Kept of each generation, and plants of an F1, which are all alike. */
+const KEPT = 5;
+const F1_PLANTS = 4;
+/** One plant in so many is kept where all mate. */
+const ONE_IN = 5;
+
+const step = (generation: string, act: PlanStep["act"], plants: number, families = 1, hands = 0): PlanStep => ({
+  generation,
+  act,
+  plants,
+  families,
+  hands,
+});
+
+/** The cross and its F1. */
+function begun(world: World): { f1: Genome; steps: PlanStep[] } {
+  const f1 = world.child(world.parent(false), world.parent(true));
+  return { f1, steps: [step("parents", "cross", 8, 2, 1), step("F1", "self", F1_PLANTS, 1, 1)] };
+}
+
+/** Offspring of some mothers in as many families as there are mothers, as far as the ground reaches. */
+const familiesOf = (world: World, mothers: Genome[], plants: number): Genome[][] =>
+  mothers.map((mother) => several(Math.max(1, Math.floor(plants / mothers.length)), () => world.selfed(mother)));
+
+/** From an F2 on: the best plants of the best families selfed, generation by generation. */
+function selectSelfed(world: World, f1: Genome, { plants }: Size, generations: number, from: number): Run {
+  const steps: PlanStep[] = [];
+  let families = [several(plants, () => world.selfed(f1))];
+  for (let g = 0; g < generations; g++) {
+    const last = g === generations - 1;
+    const name = generationName(from + g);
+    const count = families.length;
+    steps.push(step(name, last ? "compare" : "select-self", families.flat().length, count, last ? 0 : KEPT));
+    if (last) return { final: world.bestFamilies(families, 1)[0]!, steps };
+    const from2 = count > 1 ? world.bestFamilies(families, Math.ceil(count / 2)) : families;
+    families = familiesOf(world, world.best(from2.flat(), KEPT), plants);
+  }
+  return { final: families.flat(), steps };
+}
+
+const pedigree: Scheme = (world, size) => {
+  const { f1, steps } = begun(world);
+  const run = selectSelfed(world, f1, size, Math.max(1, size.seasons - 2), 2);
+  return { final: run.final, steps: [...steps, ...run.steps] };
+};
+
+const undoHybrid: Scheme = (world, size) => {
+  const f1 = world.child(world.parent(false), world.parent(true));
+  const run = selectSelfed(world, f1, size, Math.max(1, size.seasons - 1), 2);
+  return { final: run.final, steps: [step("F1", "self", F1_PLANTS, 1, 1), ...run.steps] };
+};
+
+/** One seed of each plant, without choosing, then lines beside each other. */
+const singleSeed: Scheme = (world, { plants, seasons }) => {
+  const { f1, steps } = begun(world);
+  let lines = several(plants, () => world.selfed(f1));
+  const generations = Math.max(1, seasons - 3);
+  for (let g = 0; g < generations; g++) {
+    steps.push(step(generationName(2 + g), "one-seed", lines.length));
+    // Of the last ones several seeds are sown: they stand as rows.
+    if (g < generations - 1) lines = lines.map((line) => world.selfed(line));
+  }
+  // As many lines as can stand with four plants each are compared.
+  const compared = lines.slice(0, Math.max(1, Math.floor(plants / 4)));
+  const rows = compared.map((line) => several(4, () => world.selfed(line)));
+  steps.push(step(generationName(2 + generations), "compare", rows.flat().length, rows.length));
+  return { final: world.bestFamilies(rows, 1)[0]!, steps };
+};
+
+/** Let be until it is fixed, then chosen among. */
+const bulk: Scheme = (world, { plants, seasons }) => {
+  const { f1, steps } = begun(world);
+  let all = several(plants, () => world.selfed(f1));
+  const generations = Math.max(1, seasons - 4);
+  for (let g = 0; g < generations; g++) {
+    steps.push(step(generationName(2 + g), "self", all.length));
+    const before = all;
+    all = several(plants, () => world.selfed(world.anyOf(before)));
+  }
+  steps.push(step(generationName(2 + generations), "select-self", all.length, 1, KEPT));
+  const families = familiesOf(world, world.best(all, KEPT), plants);
+  steps.push(step(generationName(3 + generations), "compare", families.flat().length, families.length));
+  return { final: world.bestFamilies(families, 1)[0]!, steps };
+};
+
+/** The best mothers, whoever the fathers were. */
+const mass: Scheme = (world, { plants, seasons }) => {
+  const { f1, steps } = begun(world);
+  let all = several(plants, () => world.openSeed(f1, [f1]));
+  for (let s = 2; s < seasons; s++) {
+    steps.push(step(generationName(s), s === seasons - 1 ? "compare" : "select-open", all.length));
+    if (s === seasons - 1) break;
+    const before = all;
+    const mothers = world.best(before, Math.ceil(plants / ONE_IN));
+    all = several(plants, () => world.openSeed(world.anyOf(mothers), before));
+  }
+  return { final: all, steps };
+};
+
+/** Families of mothers that anyone fathered: the best half of them, and the best plants in them. */
+const halfSib: Scheme = (world, { plants, seasons }) => {
+  const { f1, steps } = begun(world);
+  const each = 8;
+  const count = Math.max(2, Math.floor(plants / each));
+  let families = several(count, () => several(each, () => world.openSeed(f1, [f1])));
+  for (let s = 2; s < seasons; s++) {
+    const last = s === seasons - 1;
+    steps.push(step(generationName(s), last ? "compare" : "select-open", families.flat().length, families.length));
+    if (last) break;
+    const all = families.flat();
+    const mothers = world.best(world.bestFamilies(families, Math.ceil(count / 2)).flat(), count);
+    families = mothers.map((mother) => several(each, () => world.openSeed(mother, all)));
+  }
+  return { final: families.flat(), steps };
+};
+
+/** The best in pairs by hand, a family of each pair. */
+const fullSib: Scheme = (world, { plants, seasons }) => {
+  const { f1, steps } = begun(world);
+  const pairs = Math.max(2, Math.floor(plants / 10));
+  let families = [several(plants, () => world.selfed(f1))];
+  for (let s = 2; s < seasons; s++) {
+    const last = s === seasons - 1;
+    steps.push(
+      step(generationName(s), last ? "compare" : "pair", families.flat().length, families.length, last ? 0 : pairs),
+    );
+    if (last) break;
+    const parents = world.best(world.bestFamilies(families, Math.ceil(families.length / 2)).flat(), 2 * pairs);
+    families = Array.from({ length: Math.floor(parents.length / 2) }, (_, i) =>
+      several(Math.floor(plants / pairs), () => world.child(parents[2 * i]!, parents[2 * i + 1]!)),
+    );
+  }
+  return { final: world.bestFamilies(families, 1)[0]!, steps };
+};
+
+/** The best crossed among each other by hand each season, pollen of both parents chosen; selfed twice at the end. */
+const recurrent: Scheme = (world, { plants, seasons }) => {
+  const { f1, steps } = begun(world);
+  let all = several(plants, () => world.selfed(f1));
+  const cycles = Math.max(1, seasons - 4);
+  for (let s = 0; s < cycles; s++) {
+    const parents = world.best(all, KEPT);
+    steps.push(step(s === 0 ? "F2" : `cycle ${s}`, "pair", all.length, 1, KEPT));
+    all = several(plants, () => {
+      const [a, b] = [Math.floor(world.random() * parents.length), Math.floor(world.random() * parents.length)];
+      return world.child(parents[a]!, parents[b]!);
+    });
+  }
+  steps.push(step(`cycle ${cycles}`, "select-self", all.length, 1, KEPT));
+  const families = familiesOf(world, world.best(all, KEPT), plants);
+  steps.push(step("selfed", "compare", families.flat().length, families.length));
+  return { final: world.bestFamilies(families, 1)[0]!, steps };
+};
+
+/** Back to the one parent again and again, keeping who shows what the other has; selfed so often at the end. */
+const backcrossed =
+  (selfings: number): Scheme =>
+  (world, { plants, seasons }) => {
+    const { f1, steps } = begun(world);
+    const back = world.parent(true);
+    steps[1] = { ...steps[1]!, act: "backcross" };
+    let all = [f1];
+    const times = Math.max(1, seasons - 2 - selfings);
+    for (let t = 1; t <= times; t++) {
+      const mothers = world.best(all, 3);
+      all = several(plants, () => world.child(world.anyOf(mothers), back));
+      steps.push(step(`BC${t}`, t < times ? "backcross" : "select-self", all.length, 1, 3));
+    }
+    for (let s = 1; s <= selfings; s++) {
+      const families = familiesOf(world, world.best(all, KEPT), plants);
+      all = s === selfings ? world.bestFamilies(families, 1)[0]! : families.flat();
+      steps.push(
+        step(
+          `BC${times}F${s + 1}`,
+          s === selfings ? "compare" : "select-self",
+          families.flat().length,
+          families.length,
+          s === selfings ? 0 : KEPT,
+        ),
+      );
+    }
+    return { final: all, steps };
+  };
+
+/** Of a mix of pure lines, rows of single plants, then the best rows again. */
+const pureLine: Scheme = (world, { plants, seasons }) => {
+  const loci = 2 * (world.genes + world.many);
+  const founder = (): Genome => {
+    const plant = new Uint8Array(loci);
+    for (let i = 0; i < loci; i += 2) plant[i] = plant[i + 1] = Number(world.random() < 0.5);
+    return plant;
+  };
+  const steps: PlanStep[] = [step("the mix", "select-self", plants)];
+  let lines = world.best(several(plants, founder), Math.max(2, Math.ceil(plants / 8)));
+  let rows: Genome[][] = [];
+  for (let s = 1; s < Math.max(2, Math.min(seasons, 4)); s++) {
+    rows = lines.map((line) => several(Math.max(2, Math.floor(plants / lines.length)), () => world.selfed(line)));
+    steps.push(step(`rows, year ${s}`, "compare", rows.flat().length, rows.length));
+    lines = world.bestFamilies(rows, Math.max(1, Math.ceil(lines.length / 4))).map(([first]) => first!);
+  }
+  return { final: several(8, () => world.selfed(lines[0]!)), steps };
+};
+
+/** How each scheme goes. */
+export const RUNS: Record<SchemeKey, Scheme> = {
+  pedigree,
+  "single-seed": singleSeed,
+  bulk,
+  mass,
+  "half-sib": halfSib,
+  "full-sib": fullSib,
+  recurrent,
+  backcross: backcrossed(1),
+  "near-isogenic": backcrossed(2),
+  "pure-line": pureLine,
+  "undo-hybrid": undoHybrid,
+};

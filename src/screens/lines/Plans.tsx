@@ -1,0 +1,196 @@
+"use client";
+import { useState } from "react";
+import { generationName } from "@/core/custody/generation";
+import { inTenShort } from "@/core/units/odds";
+import { plural } from "@/core/units/plural";
+import { fixed } from "@/core/writing/numbers";
+import { Sheet } from "@/ui/Sheet";
+import { Table } from "@/ui/Table";
+import { useJobResult } from "@/ui/useJob";
+import type { LaidOut, PlansPage } from "@/views/plans";
+import { CommandForm, Field } from "../common/command";
+import { inHundred } from "../common/words";
+import { ACTS_OF_PLANS, SCHEME_WORDS } from "./planWords";
+
+type Props = Pick<PlansPage, "line" | "sown" | "generation">;
+
+const ASKED = [
+  { key: "genes", label: "Wanted words to bring together", min: 1, max: 8, unit: "" },
+  { key: "hidden", label: "Of them hidden by the other", min: 0, max: 8, unit: "" },
+  { key: "plants", label: "Plants there is ground for", min: 10, max: 1000, unit: "a season" },
+  { key: "seasons", label: "Seasons, the cross among them", min: 4, max: 12, unit: "" },
+  { key: "heritability", label: "Inherited of what plants differ by", min: 5, max: 95, unit: "%" },
+] as const;
+type Asked = Record<(typeof ASKED)[number]["key"], number>;
+
+/** What is asked, and each way with what it takes and what it reaches. */
+export function Plans({ line, sown, generation }: Props) {
+  const [asked, setAsked] = useState<Asked>({ genes: 2, hidden: 1, plants: 60, seasons: 7, heritability: 40 });
+  const { result, trouble } = useJobResult<LaidOut[]>(
+    "/api/jobs/lines.plans",
+    { lineId: line.id, ...asked, hidden: Math.min(asked.hidden, asked.genes), heritability: asked.heritability / 100 },
+    null,
+  );
+  const fit = result?.filter(({ not }) => not === null) ?? [];
+  const [first] = fit;
+  return (
+    <>
+      <h2 className="mt-2 text-2xl">
+        {first
+          ? `${SCHEME_WORDS[first.scheme].name} reaches it best: ${inTenShort(first.recovers)}`
+          : result
+            ? "No way is for this crop"
+            : "Trying each way on simulated plants…"}
+      </h2>
+      <p className="max-w-prose text-sm text-soft">
+        Each way is carried out 300 times on simulated plants of two parents that differ in every place, the wanted
+        words and an aim of sixteen places shared between them. It compares ways with each other; of any one cross
+        nothing is certain.
+      </p>
+      <div className="mt-4 flex flex-wrap gap-x-6 gap-y-3">
+        {ASKED.map(({ key, label, min, max, unit }) => (
+          <label key={key} className="grid gap-1 font-semibold">
+            {label} {unit && <span className="sr-only">{unit}</span>}
+            <input
+              type="number"
+              min={min}
+              max={max}
+              value={asked[key]}
+              className="w-28"
+              onChange={({ target }) =>
+                setAsked({ ...asked, [key]: Math.min(max, Math.max(min, Math.round(Number(target.value)) || min)) })
+              }
+            />
+          </label>
+        ))}
+      </div>
+      {trouble && (
+        <p role="alert" className="mt-3 text-rust">
+          {trouble}
+        </p>
+      )}
+      {result && (
+        <div className="mt-5">
+          <Table
+            heads={[
+              "Way",
+              "Reaches all words",
+              "Gain of the aim",
+              "Still mixed",
+              "Years",
+              "Plants",
+              "Ground",
+              "Hours",
+              "",
+            ]}
+          >
+            {fit.map((plan) => (
+              <PlanRow key={plan.scheme} plan={plan} line={line} sown={sown} generation={generation} />
+            ))}
+          </Table>
+          <p className="mt-3 max-w-prose text-sm text-soft">
+            Gain is in standard deviations of what F2 plants show, with the range of nine runs in ten. Ground is that of
+            the fullest season; hours are six minutes a plant and twenty-five a cross by hand, working values.
+          </p>
+          {result.some(({ not }) => not !== null) && (
+            <p className="mt-2 max-w-prose text-sm text-soft">
+              Not for this crop:{" "}
+              {result
+                .filter(({ not }) => not !== null)
+                .map(({ scheme, not }) => `${SCHEME_WORDS[scheme].name.toLowerCase()} (${not})`)
+                .join("; ")}
+              .
+            </p>
+          )}
+        </div>
+      )}
+    </>
+  );
+}
+
+function PlanRow({ plan, line, sown, generation }: Props & { plan: LaidOut }) {
+  const { scheme, recovers, gain, mixed, years, plants, ground, hours, recurrent } = plan;
+  const { name, what } = SCHEME_WORDS[scheme];
+  return (
+    <tr>
+      <th scope="row" className="max-w-64 text-ink!">
+        {name}
+        <span className="block text-sm font-normal text-soft">{what}</span>
+        {recurrent && (
+          <span className="block text-sm font-normal text-soft">
+            {inHundred(recurrent.likely)} ({Math.round(recurrent.low * 100)}–
+            {Math.round(Math.min(0.99, recurrent.high) * 100)}) of the parent that comes back
+          </span>
+        )}
+      </th>
+      <td className="whitespace-nowrap font-bold">{inTenShort(recovers)}</td>
+      <td className="whitespace-nowrap">
+        {fixed(gain.likely, 1)} ({fixed(gain.low, 1)}–{fixed(gain.high, 1)})
+      </td>
+      <td className="whitespace-nowrap">{inHundred(mixed)}</td>
+      <td>{years}</td>
+      <td>{plants}</td>
+      <td className="whitespace-nowrap">{Math.ceil(ground)} m²</td>
+      <td>{Math.round(hours)}</td>
+      <td>
+        <Sheet trigger="Season by season" title={name} plain>
+          {(close) => <Adopt plan={plan} line={line} sown={sown} generation={generation} onDone={close} />}
+        </Sheet>
+      </td>
+    </tr>
+  );
+}
+
+/** What stands in each season, and the press that plans it. */
+function Adopt({ plan, line, sown, generation, onDone }: Props & { plan: LaidOut; onDone: () => void }) {
+  // What was crossed and grown of it already is not done again.
+  const done =
+    generation === null ? 0 : plan.steps.findIndex((step) => step.generation === generationName(generation)) + 1;
+  const left = plan.steps.slice(done);
+  const title = ({ generation: of, act, families, hands }: LaidOut["steps"][number]) =>
+    `${of}: ${ACTS_OF_PLANS[act]}${hands > 0 ? `, ${plural(hands, "by hand", "by hand")}` : ""}${families > 1 ? `, ${families} families` : ""}`;
+  const numberOf = (of: string) => (/^F(\d+)$/.exec(of) ? Number(of.slice(1)) : null);
+  return (
+    <>
+      <ol className="space-y-2">
+        {plan.steps.map((step, i) => (
+          <li key={step.generation + step.act} className={i < done ? "text-soft" : undefined}>
+            <strong>{step.generation}</strong>, {plural(step.plants, "plant")}
+            {step.families > 1 && ` in ${step.families} families`}: {ACTS_OF_PLANS[step.act]}
+            {step.hands > 0 && `, ${step.hands} by hand`}
+            {i < done && " (behind it)"}
+          </li>
+        ))}
+      </ol>
+      {left.length === 0 ? (
+        <p className="mt-4">All of it is behind this line already.</p>
+      ) : (
+        <div className="mt-5">
+          <CommandForm
+            command="line.adopt"
+            draft={`adopt-${line.id}-${plan.scheme}`}
+            values={{ sown }}
+            hidden={{
+              lineId: line.id,
+              every: plan.years / plan.steps.length,
+              seasons: left.map((step) => ({
+                generation: numberOf(step.generation),
+                plants: step.plants,
+                title: title(step).slice(0, 120),
+              })),
+            }}
+            submit={`Plan ${plural(left.length, "season")} of it`}
+            onDone={onDone}
+          >
+            <Field
+              name="sown"
+              label="First sown on"
+              type="date"
+              hint="A sowing a year from then on, and what is to be done as it flowers, on Today."
+            />
+          </CommandForm>
+        </div>
+      )}
+    </>
+  );
+}

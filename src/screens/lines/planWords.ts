@@ -1,0 +1,29 @@
+import type { PlanStep, SchemeKey } from "@/core/plans/schemes";
+
+/** What each way of breeding is called, and what it is. */
+export const SCHEME_WORDS: Record<SchemeKey, { name: string; what: string }> = {
+  pedigree: { name: "Pedigree", what: "the best plants of the best families selfed, each family known" },
+  "single-seed": { name: "Single-seed descent", what: "one seed of each plant, chosen only among lines at the end" },
+  bulk: { name: "Bulk", what: "let be until it is nearly fixed, then chosen" },
+  mass: { name: "Mass selection", what: "the best mothers each year, whoever the fathers were" },
+  "half-sib": { name: "Half-sib families", what: "a row of each mother, the best rows and plants go on" },
+  "full-sib": { name: "Full-sib families", what: "the best in pairs by hand, a family of each pair" },
+  recurrent: { name: "Recurrent selection", what: "the best crossed among each other each year, selfed at the end" },
+  backcross: { name: "Backcross", what: "back to one parent, keeping what the other brought" },
+  "near-isogenic": { name: "Near-isogenic line", what: "backcrossed and selfed twice: one parent but for a word" },
+  "pure-line": { name: "Pure line from a mix", what: "single plants of a mix in rows, the best rows again" },
+  "undo-hybrid": { name: "Undoing a hybrid", what: "as pedigree, from a bought F1" },
+};
+
+/** What is done in a season of a plan. */
+export const ACTS_OF_PLANS: Record<PlanStep["act"], string> = {
+  cross: "cross the parents",
+  self: "save selfed seed of all",
+  "select-self": "self the best",
+  "one-seed": "one seed of each plant",
+  open: "save open seed",
+  "select-open": "save open seed of the best",
+  pair: "cross the best in pairs",
+  backcross: "cross back to the parent",
+  compare: "compare, and keep the best line",
+};

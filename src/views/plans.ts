@@ -1,0 +1,108 @@
+import { speciesById } from "@/catalogue/catalogue";
+import { yearOf, yearsLater } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
+import { middle } from "@/core/flowering/facts";
+import { type Plan, planOf } from "@/core/plans/plans";
+import { SCHEMES, type SchemeKey } from "@/core/plans/schemes";
+import { theDb } from "@/db/open";
+import type { Line } from "@/records/line/line";
+import { lineByCode, lineById } from "@/records/line/queries";
+import { real, ref, type Told, whole } from "@/records/record";
+import { standsOfLine } from "@/records/stand/queries";
+import { type Band, band } from "./band";
+import type { Outlook } from "./outlook";
+
+/** Which line, and what is wanted of its plants and seasons. */
+export const PLANS = {
+  lineId: ref("line", "Line"),
+  genes: whole("Wanted words", 1, 8),
+  hidden: whole("Of them hidden", 0, 8),
+  plants: whole("Plants a season", 10, 1000),
+  seasons: whole("Seasons", 4, 12),
+  heritability: real("Inherited", { least: 0.05, most: 0.95 }),
+};
+export type PlansAsked = Told<typeof PLANS>;
+
+/** A plan with what it takes of ground, and over how many years. */
+export type LaidOut = Plan & {
+  /** Square metres in its fullest season. */
+  ground: number;
+  /** Years, as a crop that flowers in its second year takes two for each. */
+  years: number;
+  /** Why it is not for this crop; null where it is. */
+  not: string | null;
+};
+
+/** Each is carried out so often. */
+const RUNS = 300;
+const SEED = 20_270_709;
+
+/** Ways that need seed of one plant by itself, and those that live on pollen of all. */
+const SELFING: SchemeKey[] = ["pedigree", "single-seed", "bulk", "near-isogenic", "pure-line", "undo-hybrid"];
+const OPEN: SchemeKey[] = ["mass", "half-sib"];
+
+function unfit(scheme: SchemeKey, species: ReturnType<typeof speciesById>, { status }: Line): string | null {
+  if (scheme === "undo-hybrid" && status !== "f1-hybrid") return "it is no bought hybrid";
+  if (scheme === "pure-line" && status !== "mix") return "it is no mix";
+  if (SELFING.includes(scheme) && species.ownPollen === "refused") return "its stigmas refuse the plant’s own pollen";
+  if (scheme === "pure-line" && species.breeding !== "selfing") return "a mix of it is no mix of pure lines";
+  if (OPEN.includes(scheme) && species.breeding === "selfing")
+    return "hardly any of its seed has another plant for a father";
+  return null;
+}
+
+/** All ways of breeding laid side by side for one crop and aim, the likeliest to reach it first. */
+export function* plansJob({ lineId, ...asked }: PlansAsked): Generator<unknown, LaidOut[]> {
+  const line = lineById(theDb(), lineId);
+  if (!line) return [];
+  const species = speciesById(line.species);
+  const each = middle(species.plantSpacing) ** 2;
+  const laid: LaidOut[] = [];
+  for (const [i, scheme] of SCHEMES.entries()) {
+    yield { doing: "Trying each way", done: i, of: SCHEMES.length };
+    const plan = planOf(scheme, { ...asked, outcrossing: middle(species.outcrossing) }, RUNS, SEED);
+    // What selfs by itself asks for no hand.
+    const byItself = species.breeding === "selfing" && SELFING.includes(scheme);
+    laid.push({
+      ...plan,
+      ...(byItself ? { hours: plan.hours - ((plan.hands - 1) * 25) / 60, hands: 1 } : {}),
+      ground: plan.most * each,
+      years: plan.steps.length * (species.lifeCycle === "biennial" ? 2 : 1),
+      not: unfit(scheme, species, line),
+    });
+  }
+  return laid.sort(
+    (a, b) =>
+      Number(a.not !== null) - Number(b.not !== null) ||
+      b.recovers + b.gain.likely / 4 - a.recovers - a.gain.likely / 4,
+  );
+}
+
+export type PlansPage = {
+  band: Band;
+  line: { id: Id; code: string; name: string; speciesName: string };
+  /** The day of its next sowing, as in its last season. */
+  sown: string;
+  /** Its newest generation, from which the rest of a plan goes on; null where it was not crossed yet. */
+  generation: number | null;
+};
+
+export function plansView(sky: Outlook, code: string): PlansPage | null {
+  const { db, season, today } = sky;
+  const line = lineByCode(db, code);
+  if (!line) return null;
+  const stands = standsOfLine(db, line.id);
+  const last = stands.find(({ planned, sown }) => planned === 0 && sown <= today);
+  let sown = last?.sown ?? `${yearOf(today)}-04-01`;
+  while (sown <= today) sown = yearsLater(sown, 1);
+  return {
+    band: band(
+      sky,
+      season,
+      sky.standsOf(season).filter(({ lineId }) => lineId === line.id),
+    ),
+    line: { id: line.id, code: line.code, name: line.name, speciesName: speciesById(line.species).name },
+    sown,
+    generation: last?.generation ?? null,
+  };
+}
