@@ -11,6 +11,7 @@ import { day, given, ref, seen } from "../record";
 import { idList } from "../schema";
 import { adoptPlan } from "./adopt";
 import { line } from "./line";
+import { importPedigree } from "./pedigreeImport";
 import { lineOfName, namedAlike } from "./queries";
 
 const FIELDS = [
@@ -150,4 +151,13 @@ const partLine = command(
   },
 );
 
-export const lineCommands = [adoptPlan, partLine, releaseLine, addLine, changeLine, endLine, bringBackLine] as const;
+export const lineCommands = [
+  adoptPlan,
+  importPedigree,
+  partLine,
+  releaseLine,
+  addLine,
+  changeLine,
+  endLine,
+  bringBackLine,
+] as const;

@@ -470,6 +470,7 @@ const USES: [string, (made: Made) => object][] = [
       return { id, version: version("surprise", id) };
     },
   ],
+  ["line.pedigree", () => ({ species: "melon", text: "Lantern two = Own A/Own B" })],
   [
     "line.adopt",
     ({ lineId }) => ({

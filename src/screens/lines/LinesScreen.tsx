@@ -14,6 +14,7 @@ import { Pager } from "../common/Pager";
 import { Tag } from "../common/Tag";
 import { LIFE_STATES, LINE_ENDINGS, SCHOOLS, sentence, yearInWords } from "../common/words";
 import { LineForm } from "./LineForm";
+import { PedigreeIn } from "./PedigreeIn";
 
 const SHOWS = {
   waits: "Wait for you",
@@ -76,7 +77,10 @@ export function LinesScreen(view: Lines) {
     <Page title="Lines" band={band}>
       <div className="mb-5 flex flex-wrap items-center justify-between gap-4">
         <h2 className="text-2xl">{headline(view)}</h2>
-        <LineForm />
+        <div className="flex flex-wrap items-center gap-3">
+          <PedigreeIn />
+          <LineForm />
+        </div>
       </div>
       {empty ? (
         <p className="max-w-prose">
