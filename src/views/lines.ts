@@ -11,6 +11,7 @@ import type { Db } from "@/db/open";
 import type { Garden } from "@/records/garden/garden";
 import { mothersOf } from "@/records/line/judged";
 import type { Line } from "@/records/line/line";
+import { lineBackcrosses } from "@/records/line/pedigree";
 import {
   type GenerationRow,
   generationRows,
@@ -71,6 +72,8 @@ export type LineView = {
   /** Sets of chromosomes of its kind. */
   ploidy: number;
   ladders: YardstickLadder[];
+  /** How often its cross went back to one parent. */
+  backcrosses: number;
   /** Where it comes from. */
   pedigree: PedigreeView;
   /** Whether it comes true. */
@@ -223,6 +226,7 @@ export function lineView(sky: Outlook, code: string, whole = false): LineView | 
     rungs: rungs.map((rung) => ({ ...rung, offTypes: generations.get(rung.generation) ?? null })),
     ploidy: speciesById(line.species).ploidy,
     ladders: laddersOf(db, line, own, [mother, father], looks),
+    backcrosses: lineBackcrosses(db)(id),
     pedigree: pedigreeView(sky, { lineId: id }, whole),
     trueness,
     ownYardsticks: own.length > 0,

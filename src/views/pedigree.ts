@@ -19,7 +19,7 @@ import {
   type SeedDescent,
   seedDescents,
 } from "@/records/line/descent";
-import { individualOf, linePedigree } from "@/records/line/pedigree";
+import { individualOf, lineBackcrosses, linePedigree } from "@/records/line/pedigree";
 import { lineByCode } from "@/records/line/queries";
 import { lotByCode } from "@/records/lot/queries";
 import { numbersOfPlants } from "@/records/plant/queries";
@@ -113,7 +113,7 @@ function linksOf(known: Known, child: string, seed: Descent | SeedDescent): Desc
 
 type Drawn = Omit<PedigreeNode, "x" | "y"> & { level: string };
 
-function drawnStand(stand: Descent): Drawn {
+function drawnStand(stand: Descent, backcrosses: (lineId: Id) => number): Drawn {
   const { code, lineId, lineName, lineCode, status, season, generation, family, plants, kept, motherNumber } = stand;
   if (isFounder(stand)) {
     const under = status === "f1-hybrid" ? "bought F1 hybrid" : status === "mix" ? "received mix" : "received";
@@ -127,7 +127,7 @@ function drawnStand(stand: Descent): Drawn {
       level: `line ${lineId}`,
     };
   }
-  const named = generation === null ? `${season}` : `${generationName(generation)} ${season}`;
+  const named = generation === null ? `${season}` : `${generationName(generation, backcrosses(lineId))} ${season}`;
   return {
     id: `stand ${stand.id}`,
     kind: family ? "family" : "stand",
@@ -139,11 +139,14 @@ function drawnStand(stand: Descent): Drawn {
   };
 }
 
-const drawnSeed = ({ id, code, lineId, generation, gathered, motherNumber }: SeedDescent): Drawn => ({
+const drawnSeed = (
+  { id, code, lineId, generation, gathered, motherNumber }: SeedDescent,
+  backcrosses: (lineId: Id) => number,
+): Drawn => ({
   id: `lot ${id}`,
   kind: "lot",
   title: `Seed ${gathered.slice(0, 4)}${motherNumber === null ? "" : `, of ${motherNumber}`}`,
-  under: [code, generationName(generation)].filter(Boolean).join(", "),
+  under: [code, generationName(generation, backcrosses(lineId))].filter(Boolean).join(", "),
   href: `/seed/${code}`,
   standId: null,
   level: `seed ${lineId} ${gathered.slice(0, 4)} ${generation}`,
@@ -170,6 +173,7 @@ function gathered(
   // Older seed that lies in reserve leads nowhere now.
   const since = `${roots.at(-1)?.season ?? ""}`;
   const lots = "lotId" in of ? seed : seed.filter(({ gathered: day }) => day >= since).slice(0, SEED_DRAWN);
+  const back = lineBackcrosses(db);
   const drawn = new Map<string, Drawn>();
   const links: Descends[] = [];
   const waiting: string[] = [];
@@ -180,8 +184,8 @@ function gathered(
     waiting.push(...from.map(({ parent }) => parent));
   };
   const addStand = (stand: Descent) =>
-    add(drawnStand(stand), isFounder(stand) ? [] : linksOf(known, nodeOf(stand), stand));
-  for (const lot of lots) add(drawnSeed(lot), linksOf(known, `lot ${lot.id}`, lot));
+    add(drawnStand(stand, back), isFounder(stand) ? [] : linksOf(known, nodeOf(stand), stand));
+  for (const lot of lots) add(drawnSeed(lot, back), linksOf(known, `lot ${lot.id}`, lot));
   for (const stand of roots) addStand(stand);
   for (let next = waiting.shift(); next !== undefined; next = waiting.shift())
     if (!drawn.has(next)) addStand(byNode.get(next)!);

@@ -12,8 +12,17 @@ export function nextGeneration(kind: SeedKind, mother: number | null, father: nu
   return mother === null && father === null ? null : Math.max(mother ?? 0, father ?? 0) + 1;
 }
 
-/** `F3`; nothing for a line that is not counted in generations. @example generationName(3) // "F3" */
-export const generationName = (generation: number | null): string => (generation === null ? "" : `F${generation}`);
+/**
+ * `F3`; after backcrosses `BC2` and then `BC2F2`; nothing for a line that is not counted in generations.
+ * @param backcrosses how often the cross went back to one parent
+ * @example generationName(3) // "F3"
+ * @example [1, 2].map((generation) => generationName(generation, 2)) // ["BC2", "BC2F2"]
+ */
+export function generationName(generation: number | null, backcrosses = 0): string {
+  if (generation === null) return "";
+  if (backcrosses === 0) return `F${generation}`;
+  return generation === 1 ? `BC${backcrosses}` : `BC${backcrosses}F${generation}`;
+}
 
 /**
  * A line's name with the generation, if it has one and is not called so.

@@ -1,7 +1,7 @@
 import { speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
-import { type PedigreeTree, writePedigree } from "@/core/pedigree/notation";
+import { backcrosses, type PedigreeTree, writePedigree } from "@/core/pedigree/notation";
 import type { Individual } from "@/core/pedigree/pedigree";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
@@ -170,6 +170,12 @@ function lineTrees(db: Db): (lineId: Id) => PedigreeTree {
 export function linePedigree(db: Db): (lineId: Id) => string {
   const tree = lineTrees(db);
   return (lineId) => writePedigree(tree(lineId));
+}
+
+/** How often lines went back to one parent when they were crossed. */
+export function lineBackcrosses(db: Db): (lineId: Id) => number {
+  const tree = lineTrees(db);
+  return (lineId) => backcrosses(tree(lineId));
 }
 
 type LinesOfCross = { lineId: Id; motherLineId: Id; fatherLineId: Id };

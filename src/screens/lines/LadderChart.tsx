@@ -15,8 +15,10 @@ import { fixed } from "@/core/writing/numbers";
 import type { YardstickLadder } from "@/views/lines";
 import { percent } from "../common/words";
 
+type Props = { ladder: YardstickLadder; said: string | null; backcrosses: number };
+
 /** A yardstick down the generations: mean and spread, or the share as wanted, with the parents' values. */
-export function LadderChart({ ladder, said }: { ladder: YardstickLadder; said: string | null }) {
+export function LadderChart({ ladder, said, backcrosses }: Props) {
   const { yardstick, points, shares, parents } = ladder;
   if (points.length === 0 && shares.length === 0) return null;
   const counted = shares.length > 0;
@@ -30,13 +32,13 @@ export function LadderChart({ ladder, said }: { ladder: YardstickLadder; said: s
           : yardstick.unit;
   const data = counted
     ? shares.map((s) => ({
-        name: `${generationName(s.generation)}`,
+        name: `${generationName(s.generation, backcrosses)}`,
         value: s.wanted / s.count,
         spread: 0,
         count: s.count,
       }))
     : points.map((p) => ({
-        name: `${generationName(p.generation)}`,
+        name: `${generationName(p.generation, backcrosses)}`,
         value: p.summary.mean,
         spread: p.summary.spread ?? 0,
         count: p.summary.count,

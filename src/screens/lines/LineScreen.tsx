@@ -23,7 +23,7 @@ import { atMost, gettingAnywhere, progressInWords, verdictInWords } from "./true
 export function LineScreen({ whole, ...view }: LineView & { whole: boolean }) {
   const { garden, band, line, mother, father, parts, rungs, ladders, stands, lots } = view;
   const verdict = verdictInWords(view.trueness);
-  const anywhere = gettingAnywhere(ladders);
+  const anywhere = gettingAnywhere(ladders, view.backcrosses);
   const fixing = rungs.some((r) => r.generation !== null);
   return (
     <Page
@@ -45,7 +45,8 @@ export function LineScreen({ whole, ...view }: LineView & { whole: boolean }) {
                 <Tag kind={s.family ? "family" : "stand"} code={s.code} href={addressOfStand(s)} small />
                 <span className="text-sm text-soft">
                   {seasonName(s.season, garden.latitude)}
-                  {s.generation ? `, ${generationName(s.generation)}` : ""}, {plural(s.plants ?? 0, "plant")}
+                  {s.generation ? `, ${generationName(s.generation, view.backcrosses)}` : ""},{" "}
+                  {plural(s.plants ?? 0, "plant")}
                 </span>
               </li>
             ))}
@@ -140,7 +141,7 @@ export function LineScreen({ whole, ...view }: LineView & { whole: boolean }) {
             {rungs.map((rung) => (
               <tr key={rung.generation ?? "none"}>
                 <th scope="row" className="font-head text-lg! text-ink!">
-                  {generationName(rung.generation) || "not counted"}
+                  {generationName(rung.generation, view.backcrosses) || "not counted"}
                 </th>
                 <td>{rung.seasons.split(",").sort().join(", ")}</td>
                 <td>{rung.stands}</td>
@@ -192,7 +193,12 @@ export function LineScreen({ whole, ...view }: LineView & { whole: boolean }) {
         file={`/api/pedigree/${line.code}`}
       />
       {ladders.map((ladder) => (
-        <LadderChart key={ladder.yardstick.id} ladder={ladder} said={progressInWords(ladder)} />
+        <LadderChart
+          key={ladder.yardstick.id}
+          ladder={ladder}
+          said={progressInWords(ladder, view.backcrosses)}
+          backcrosses={view.backcrosses}
+        />
       ))}
     </Page>
   );

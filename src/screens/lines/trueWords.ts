@@ -195,24 +195,32 @@ export function stepInWords(test: TrueTest, underWay: boolean): string {
   }
 }
 
-const changeInWords = ({ change, from, to }: Progress, { kind, unit: own }: YardstickLadder["yardstick"]): string => {
+/** How a generation is called. */
+type Named = (generation: number) => string;
+
+const changeInWords = (
+  { change, from, to }: Progress,
+  { kind, unit: own }: YardstickLadder["yardstick"],
+  named: Named,
+): string => {
   const of = (value: number) => toScale(value, change.likely || 1);
   const unit = kind === "date" ? "days" : kind === "scale" ? "steps" : own;
   const side = kind === "date" ? (change.likely < 0 ? "earlier" : "later") : change.likely < 0 ? "less" : "more";
   const [low, high] = [Math.abs(change.low), Math.abs(change.high)].sort((a, b) => a - b);
   const range = change.low * change.high > 0 ? `${of(low!)}–${of(high!)}` : `${of(change.low)} to ${of(change.high)}`;
-  return `${of(Math.abs(change.likely))} ${unit} ${side} (${range}) from ${generationName(from.generation)} to ${generationName(to.generation)}`;
+  return `${of(Math.abs(change.likely))} ${unit} ${side} (${range}) from ${named(from.generation)} to ${named(to.generation)}`;
 };
 
 /** What came of the generations on one yardstick, in a sentence. */
-export function progressInWords({ yardstick, progress }: YardstickLadder): string | null {
+export function progressInWords({ yardstick, progress }: YardstickLadder, backcrosses: number): string | null {
+  const named: Named = (generation) => generationName(generation, backcrosses);
   if (!progress) return null;
   const { nearer, spread, realised, against } = progress;
   const words = yardstick.kind === "category" || yardstick.kind === "yes-no";
   const parts = [
     words
-      ? `As wanted ${inHundred(progress.from.mean)} in ${generationName(progress.from.generation)}, ${inHundred(progress.to.mean)} in ${generationName(progress.to.generation)}`
-      : changeInWords(progress, yardstick),
+      ? `As wanted ${inHundred(progress.from.mean)} in ${named(progress.from.generation)}, ${inHundred(progress.to.mean)} in ${named(progress.to.generation)}`
+      : changeInWords(progress, yardstick, named),
     nearer === null ? "it was as wanted from the start" : `nearer to what is wanted ${timesInTen(nearer)}`,
     ...(spread === null ? [] : [`its plants spread ${fixed(spread, 1)} times as wide as then`]),
   ];
@@ -224,7 +232,8 @@ export function progressInWords({ yardstick, progress }: YardstickLadder): strin
 }
 
 /** Whether it is getting anywhere, over all yardsticks. */
-export function gettingAnywhere(ladders: YardstickLadder[]): string | null {
+export function gettingAnywhere(ladders: YardstickLadder[], backcrosses: number): string | null {
+  const called: Named = (generation) => generationName(generation, backcrosses);
   const judged = ladders.flatMap(({ yardstick, progress }) =>
     progress && progress.nearer !== null && yardstick.weight > 0
       ? [{ name: yardstick.name, nearer: progress.nearer, from: progress.from.generation }]
@@ -235,7 +244,7 @@ export function gettingAnywhere(ladders: YardstickLadder[]): string | null {
   const yes = judged.filter(({ nearer }) => nearer >= SURE);
   const no = judged.filter(({ nearer }) => nearer <= 1 - SURE);
   const rest = judged.filter(({ nearer }) => nearer > 1 - SURE && nearer < SURE);
-  const since = `since ${generationName(Math.min(...judged.map(({ from }) => from)))}`;
+  const since = `since ${called(Math.min(...judged.map(({ from }) => from)))}`;
   const said = [
     ...(yes.length > 0 ? [`nearer its aim ${since} in ${named(yes)}`] : []),
     ...(no.length > 0 ? [`farther in ${named(no)}`] : []),
