@@ -23,6 +23,7 @@ import {
   partsOfLine,
   yardsticks,
 } from "@/records/line/queries";
+import { lociOfLine } from "@/records/locus/queries";
 import { type LotRow, lots } from "@/records/lot/queries";
 import { standsOfLine } from "@/records/stand/queries";
 import { isMeasured } from "@/records/yardstick/rules";
@@ -32,7 +33,7 @@ import { type Band, band } from "./band";
 import { lineList } from "./lineRows";
 import type { ForecastStand } from "./outlook";
 import { type PedigreeView, pedigreeView } from "./pedigree";
-import { aimOfFigures, figureOf, shownOn } from "./shown";
+import { aimOfFigures, figureOf, shownOn, wordOf } from "./shown";
 import { type OffTypesSeen, type TruenessView, truenessOf } from "./trueness";
 
 export type Lines = { garden: Garden; band: Band } & ReturnType<typeof lineList>;
@@ -47,6 +48,8 @@ export type Rung = GenerationRow & {
   shares: number[];
   /** Expected, with the range that the outcrossing of open seed leaves. */
   mixed: { low: number; likely: number; high: number } | null;
+  /** Looks at genes of which the mixed can be told by eye, and how many of them were mixed; null where there are none. */
+  observed: { mixed: number; looks: number } | null;
   /** Plants that did not belong; null where nobody looked. */
   offTypes: OffTypesSeen | null;
 };
@@ -87,7 +90,11 @@ export type LineView = {
  * Expected heterozygosity down the ladder. Open seed is selfed but for the share that its species outcrosses; a generation
  * whose seed's making is not on record counts as selfed.
  */
-function rungsOf(rows: GenerationRow[], fixing: boolean, { outcrossing, ploidy }: Species): Omit<Rung, "offTypes">[] {
+function rungsOf(
+  rows: GenerationRow[],
+  fixing: boolean,
+  { outcrossing, ploidy }: Species,
+): Omit<Rung, "offTypes" | "observed">[] {
   const byGeneration = new Map(rows.filter((r) => r.generation !== null).map((r) => [r.generation!, r]));
   return rows.map((row) => {
     if (!fixing || row.generation === null) return { ...row, shares: [], mixed: null };
@@ -112,6 +119,25 @@ const plantsOf = (looks: LookRow[], mark: Yardstick) =>
     ...own.at(-1)!,
     ...shownOn(mark, own),
   }));
+
+/** How many plants of each generation were seen to be mixed, on yardsticks of which that can be told by eye. */
+function seenMixed(db: Db, line: Line, marks: Yardstick[], looked: LookRow[]): Map<number | null, Rung["observed"]> {
+  const loci = lociOfLine(db, line.id);
+  const looks = groupBy(looked, ({ yardstickId }) => yardstickId);
+  const seen = new Map<number | null, { mixed: number; looks: number }>();
+  for (const mark of marks) {
+    const locus = loci.get(mark.id);
+    if (locus?.way !== "between") continue;
+    const [one, mixed, other] = JSON.parse(locus.words) as string[];
+    for (const plant of plantsOf(looks.get(mark.id) ?? [], mark)) {
+      const word = wordOf(plant);
+      if (plant.lineId !== line.id || plant.checkOfId !== null || ![one, mixed, other].includes(word)) continue;
+      const known = seen.get(plant.generation) ?? { mixed: 0, looks: 0 };
+      seen.set(plant.generation, { mixed: known.mixed + Number(word === mixed), looks: known.looks + 1 });
+    }
+  }
+  return seen;
+}
 
 /** Generation by generation what its plants showed, those that seed was taken from, and known lines beside them. */
 function progressBy(line: Line, mark: Yardstick, all: ReturnType<typeof plantsOf>, mothers: ReadonlySet<Id>) {
@@ -211,6 +237,7 @@ export function lineView(sky: Outlook, code: string, whole = false): LineView | 
   const looks = looksOnYardsticks(db, id);
   const rungs = rungsOf(generationRows(db, id, sky.today), line.school === "cross-and-fix", speciesById(line.species));
   const mixed = rungs.findLast((rung) => rung.mixed)?.mixed ?? null;
+  const observed = seenMixed(db, line, own, looks);
   const { trueness, generations } = truenessOf(sky, line, stands, own, looks, mixed);
   return {
     garden: place,
@@ -223,7 +250,11 @@ export function lineView(sky: Outlook, code: string, whole = false): LineView | 
     mother,
     father,
     parts: partsOf(db, line),
-    rungs: rungs.map((rung) => ({ ...rung, offTypes: generations.get(rung.generation) ?? null })),
+    rungs: rungs.map((rung) => ({
+      ...rung,
+      offTypes: generations.get(rung.generation) ?? null,
+      observed: observed.get(rung.generation) ?? null,
+    })),
     ploidy: speciesById(line.species).ploidy,
     ladders: laddersOf(db, line, own, [mother, father], looks),
     backcrosses: lineBackcrosses(db)(id),

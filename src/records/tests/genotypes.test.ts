@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
 import { compareView } from "@/views/compare";
 import { genotypesView } from "@/views/genotypes";
+import { lineView } from "@/views/lines";
 import { family, type Plot, plot } from "./plot";
 
 let garden: Plot;
@@ -101,6 +102,22 @@ describe("what plants are likely to carry", () => {
     expect(view.genes[0]!.words).toEqual(["white", "orange", "pale", "red"]);
     expect(lineId).toBe(garden.row("yardstick", mark).lineId);
   });
+});
+
+test("the ladder shows how many were seen to be mixed, where the mixed can be told by eye", () => {
+  const { lineId, plants, offspring, score, define } = twoGenerations();
+  for (const plant of plants) score(plant, "pale");
+  offspring.slice(0, 6).forEach((plant, i) => {
+    score(plant, ["white", "pale", "orange", "pale", "pale", "red"][i]!);
+  });
+  const seen = () => lineView(garden.sky(), garden.code("line", lineId))!.rungs.map(({ observed }) => observed);
+  define();
+  expect(seen()).toEqual([null, null]);
+  define({ way: "between", words: ["white", "pale", "orange"] });
+  expect(seen()).toEqual([
+    { mixed: 5, looks: 5 },
+    { mixed: 3, looks: 5 },
+  ]);
 });
 
 test.each([

@@ -166,12 +166,19 @@ export function LineScreen({ whole, ...view }: LineView & { whole: boolean }) {
                     {rung.mixed === null || rung.generation === null ? (
                       "–"
                     ) : (
-                      <MixedFigure
-                        generation={rung.generation}
-                        shares={rung.shares}
-                        mixed={rung.mixed}
-                        ploidy={view.ploidy}
-                      />
+                      <>
+                        <MixedFigure
+                          generation={rung.generation}
+                          shares={rung.shares}
+                          mixed={rung.mixed}
+                          ploidy={view.ploidy}
+                        />
+                        {rung.observed && (
+                          <span className="block text-sm text-soft">
+                            seen {rung.observed.mixed} of {rung.observed.looks}
+                          </span>
+                        )}
+                      </>
                     )}
                   </td>
                 )}
