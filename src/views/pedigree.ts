@@ -16,6 +16,7 @@ import {
   descents,
   type ParentMaybe,
   parentsMaybe,
+  plantCounts,
   type SeedDescent,
   seedDescents,
 } from "@/records/line/descent";
@@ -114,7 +115,7 @@ function linksOf(known: Known, child: string, seed: Descent | SeedDescent): Desc
 type Drawn = Omit<PedigreeNode, "x" | "y"> & { level: string };
 
 function drawnStand(stand: Descent, backcrosses: (lineId: Id) => number): Drawn {
-  const { code, lineId, lineName, lineCode, status, season, generation, family, plants, kept, motherNumber } = stand;
+  const { code, lineId, lineName, lineCode, status, season, generation, family, plants, motherNumber } = stand;
   if (isFounder(stand)) {
     const under = status === "f1-hybrid" ? "bought F1 hybrid" : status === "mix" ? "received mix" : "received";
     return {
@@ -132,7 +133,7 @@ function drawnStand(stand: Descent, backcrosses: (lineId: Id) => number): Drawn 
     id: `stand ${stand.id}`,
     kind: family ? "family" : "stand",
     title: motherNumber === null ? named : `${named}, of ${motherNumber}`,
-    under: kept > 0 ? `${plants ?? 0}, kept ${kept}` : plural(plants ?? 0, "plant"),
+    under: plural(plants ?? 0, "plant"),
     href: addressOfStand({ code, season, family }),
     standId: stand.id,
     level: `${lineId} ${season} ${generation}`,
@@ -240,10 +241,9 @@ export function pedigreeView(sky: Outlook, of: PedigreeOf, whole = false): Pedig
         )
       : drawn.get(list[0]!)!,
   );
-  const inbreeding = inbreedingOf(
-    sky.db,
-    nodes.flatMap(({ standId }) => standId ?? []),
-  );
+  const standIds = nodes.flatMap(({ standId }) => standId ?? []);
+  const inbreeding = inbreedingOf(sky.db, standIds);
+  const counts = plantCounts(sky.db, standIds);
   const graph = new Graph({ multigraph: true });
   graph.setGraph({ rankdir: "TB", ...APART, marginx: 4, marginy: 4 });
   for (const { id } of nodes.toReversed()) graph.setNode(id, { ...NODE });
@@ -253,8 +253,11 @@ export function pedigreeView(sky: Outlook, of: PedigreeOf, whole = false): Pedig
   return {
     nodes: nodes.map(({ level: _, ...node }) => {
       const { x, y } = graph.node(node.id) as { x: number; y: number };
-      const f = node.standId && node.kind !== "line" ? inbreeding.get(node.standId)! : null;
-      return { ...node, under: f === null ? node.under : `${node.under}, F ${fixed(f, 2)}`, x, y };
+      if (!node.standId || node.kind === "line") return { ...node, x, y };
+      const { numbered, kept } = counts.get(node.standId) ?? { numbered: null, kept: 0 };
+      const plants =
+        kept > 0 ? `${numbered}, kept ${kept}` : numbered === null ? node.under : plural(numbered, "plant");
+      return { ...node, under: `${plants}, F ${fixed(inbreeding.get(node.standId)!, 2)}`, x, y };
     }),
     links: folded.links.map(({ parent, child, role, how, label }, i) => ({
       role,

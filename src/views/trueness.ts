@@ -59,15 +59,16 @@ function whatWasSeen(sky: Outlook, line: Line, stands: JudgedStand[], forecasts:
   const families = new Set(stands.filter(({ family }) => family === 1).map(({ id }) => id));
   // What is walked out of a stand without numbers was walked out because it did not belong.
   const isOff = ({ standId, reason }: { standId: Id; reason: string }) => kinds.has(reason) || !families.has(standId);
-  const out = [...takenOutOfLine(db, line.id), ...markedOut(db, line.id).filter(isOff)];
+  const gone = takenOutOfLine(db, line.id).filter(({ on }) => on <= today);
+  const out = [...gone, ...markedOut(db, line.id).filter(isOff)];
   const sum = (list: { plants: number }[]) => list.reduce((all, { plants }) => all + plants, 0);
   const unready = ({ id, season, endedOn }: JudgedStand) =>
     season >= now && !endedOn && today <= (forecasts.get(id)?.window.end ?? "");
   const seenOf = (season: number, of: JudgedStand[]): SeasonSeen => {
     const ids = new Set(of.flatMap(({ id, looked }) => (looked ? [id] : [])));
-    const gone = out.filter(({ standId }) => ids.has(standId));
-    const offTypes = sum(gone.filter(isOff));
-    const otherwise = sum(gone.filter((one) => !isOff(one)));
+    const here = out.filter(({ standId }) => ids.has(standId));
+    const offTypes = sum(here.filter(isOff));
+    const otherwise = sum(here.filter((one) => !isOff(one)));
     const grown = of.reduce((all, one) => all + (one.looked ? one.grown : 0), 0);
     return {
       season,

@@ -30,7 +30,6 @@ export type Descent = FromSeed & {
   generation: number | null;
   family: 0 | 1;
   plants: number | null;
-  kept: number;
 };
 
 const SEED = `k.code lotCode, k.kind, k.doubt, k.crossId, k.id lotId, k.motherStandId, mp.number motherNumber,
@@ -43,12 +42,22 @@ export const descents = (db: Db, today: string): Descent[] =>
   prepared(
     db,
     `SELECT s.id, s.code, s.lineId, l.name lineName, l.code lineCode, l.species, l.status, s.season, s.generation, s.family,
-         coalesce(n.numbered, s.plants) plants, coalesce(n.kept, 0) kept, ${SEED}
+         s.plants, ${SEED}
        FROM stand s JOIN line l ON l.id = s.lineId LEFT JOIN lot k ON k.id = s.lotId ${PARENTS}
-       LEFT JOIN (SELECT standId, count(*) numbered, sum(mark IN ('keep', 'seed-parent') AND removedOn IS NULL) kept
-                  FROM plant GROUP BY standId) n ON n.standId = s.id
        WHERE s.sown <= ? AND s.planned = 0 ORDER BY s.season, s.sown, s.code`,
   ).all(today) as Descent[];
+
+/** How many numbered plants some stands have, and how many of them are kept. */
+export const plantCounts = (db: Db, standIds: Id[]): Map<Id, { numbered: number; kept: number }> =>
+  new Map(
+    (
+      prepared(
+        db,
+        `SELECT standId, count(*) numbered, sum(mark IN ('keep', 'seed-parent') AND removedOn IS NULL) kept FROM plant
+           WHERE standId IN (SELECT value FROM json_each(?)) GROUP BY standId`,
+      ).all(JSON.stringify(standIds)) as { standId: Id; numbered: number; kept: number }[]
+    ).map((one) => [one.standId, one]),
+  );
 
 /** A lot of seed with where it comes from. */
 export type SeedDescent = FromSeed & {
