@@ -7,6 +7,7 @@ import { inTenShort } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { fixed } from "@/core/writing/numbers";
 import { Sheet } from "@/ui/Sheet";
+import { Table } from "@/ui/Table";
 import { useJobResult } from "@/ui/useJob";
 import type { GenotypesView, PlantGenotype } from "@/views/genotypes";
 import type { InheritanceView } from "@/views/inheritance";
@@ -190,22 +191,21 @@ function WhoCarries({ gene, stand, head }: Omit<Props, "likely">) {
       <p className="text-sm text-soft">
         From {plural(seen, "look")} at these plants and their kin, all generations together.
       </p>
-      <table className="ruled mt-1 max-w-2xl">
-        <thead>
-          <tr>
-            <th scope="col">Plants</th>
-            <th scope="col">Shows</th>
-            <th scope="col">Breeds true</th>
-            <th scope="col">{wayOf(way).loci === 1 ? "AA, Aa, aa" : "AA, Aa, aa; BB, Bb, bb"}</th>
-            {counting && <th scope="col">Offspring to be sure</th>}
-          </tr>
-        </thead>
-        <tbody>
+      <div className="mt-1 max-w-2xl">
+        <Table
+          heads={[
+            "Plants",
+            "Shows",
+            "Breeds true",
+            wayOf(way).loci === 1 ? "AA, Aa, aa" : "AA, Aa, aa; BB, Bb, bb",
+            ...(counting ? ["Offspring to be sure"] : []),
+          ]}
+        >
           {alike.slice(0, SHOWN).map((list) => (
             <Carriers key={list[0]!.id} plants={list} counting={counting} />
           ))}
-        </tbody>
-      </table>
+        </Table>
+      </div>
       {alike.length > SHOWN && (
         <p className="text-sm text-soft">
           and {plural(alike.slice(SHOWN).flat().length, "plant")} that are less likely to.
@@ -222,7 +222,7 @@ function Carriers({ plants, counting }: { plants: PlantGenotype[]; counting: boo
       <th scope="row">{plants.map(({ number }) => number).join(", ")}</th>
       <td>{shows ?? "not looked at"}</td>
       <td className="whitespace-nowrap font-bold">{inTenShort(pure)}</td>
-      <td className="whitespace-nowrap">{lociInFigures(plants[0]!)}</td>
+      <td>{lociInFigures(plants[0]!)}</td>
       {counting && <td>{progeny ?? "–"}</td>}
     </tr>
   );
