@@ -2,8 +2,10 @@ import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { NOTHING_ASKED } from "@/core/lists/listed";
 import { family, type Plot, plot } from "@/records/tests/plot";
 import { cardView } from "../card";
+import { compareView } from "../compare";
 import { crossView } from "../crosses";
 import { speciesView } from "../guide";
+import { lotPage } from "../lot";
 import { matingOf } from "../mating";
 import { nurseryView } from "../nursery";
 import { tastingView } from "../tasting";
@@ -82,6 +84,51 @@ describe("what is told of a garden, and no more", () => {
       ({ id }) => id,
     );
     expect(offered).toEqual([...plants, sister[1]]);
+  });
+});
+
+describe("what is held against what", () => {
+  test("emergence against other seed that was sown within a week of it", () => {
+    garden.on("2027-03-01");
+    const lineId = garden.done("line.add", {
+      name: "Own",
+      species: "lettuce",
+      school: "keep-pure",
+      status: "open-pollinated",
+    }).id;
+    const sow = (sown: string, cameUp: number) => {
+      garden.on("2027-03-01");
+      const lotId = garden.done("lot.receive", { lineId, gathered: "2027-02-01", seeds: 90 }).id;
+      garden.on(sown);
+      const stand = garden.done("stand.add", { lineId, lotId, bedId: 1, sown, sowedSeeds: 50 }).id;
+      const counts = { sown, sowedSeeds: 50, flowers: "open", seedWanted: 1, bedId: 1 };
+      garden.done("stand.change", { id: stand, version: 1, ...counts, cameUp });
+      return { code: garden.code("lot", lotId), stand: garden.code("stand", stand) };
+    };
+    const [own, near] = [sow("2027-04-02", 40), sow("2027-04-09", 20)];
+    sow("2027-04-10", 30);
+    garden.on("2027-06-01");
+    const [told] = lotPage(garden.sky(), own.code)!.emergence;
+    expect(told).toMatchObject({ seeds: 50, up: 40 });
+    expect(told!.beside.map(({ code, share }) => [code, share])).toEqual([[near.stand, 0.4]]);
+    expect(told!.beside[0]!.better).toBeGreaterThan(0.99);
+  });
+
+  test("ends of a row are its two ends, and what stands last", () => {
+    const { lineId, lot } = family(garden);
+    const sown = { sown: "2028-05-10", sowedSeeds: 20, family: 1, plants: 12, rowCount: 3 };
+    const stand = garden.done("stand.add", { lineId, lotId: lot, bedId: 2, ...sown }).id;
+    garden.on("2028-07-01");
+    const mark = garden.done("yardstick.add", { lineId, name: "Mass", kind: "number", unit: "g", wanted: "high" }).id;
+    const plants = garden.plants(stand);
+    plants.forEach((plantId, i) =>
+      garden.done("score.set", { plantId, yardstickId: mark, value: String(100 + (i % 3)) }),
+    );
+    // Rows of four: 1 and 4, 5 and 8, 9 and 12 stand at ends; those are kept.
+    for (const n of [0, 3, 4, 7, 8, 11]) garden.done("plant.mark", { id: plants[n], mark: "keep", reason: "edge" });
+    const { leanings } = compareView(garden.sky(), garden.code("stand", stand), { x: null, y: null, plants: [] })!;
+    const edge = leanings.list.find(({ name }) => name === "end of a row")!;
+    expect(edge).toMatchObject({ chosen: 1, all: 0.5 });
   });
 });
 
