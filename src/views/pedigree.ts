@@ -20,7 +20,13 @@ import {
   type SeedDescent,
   seedDescents,
 } from "@/records/line/descent";
-import { individualOf, lineBackcrosses, linePedigree } from "@/records/line/pedigree";
+import {
+  individualOf,
+  type LineParents,
+  lineBackcrosses,
+  linePedigree,
+  linesWithParents,
+} from "@/records/line/pedigree";
 import { lineByCode } from "@/records/line/queries";
 import { lotByCode } from "@/records/lot/queries";
 import { numbersOfPlants } from "@/records/plant/queries";
@@ -115,19 +121,7 @@ function linksOf(known: Known, child: string, seed: Descent | SeedDescent): Desc
 type Drawn = Omit<PedigreeNode, "x" | "y"> & { level: string };
 
 function drawnStand(stand: Descent, backcrosses: (lineId: Id) => number): Drawn {
-  const { code, lineId, lineName, lineCode, status, season, generation, family, plants, motherNumber } = stand;
-  if (isFounder(stand)) {
-    const under = status === "f1-hybrid" ? "bought F1 hybrid" : status === "mix" ? "received mix" : "received";
-    return {
-      id: `line ${lineId}`,
-      kind: "line",
-      title: lineName,
-      under,
-      href: `/lines/${lineCode}`,
-      standId: stand.id,
-      level: `line ${lineId}`,
-    };
-  }
+  const { code, lineId, season, generation, family, plants, motherNumber } = stand;
   const named = generation === null ? `${season}` : `${generationName(generation, backcrosses(lineId))} ${season}`;
   return {
     id: `stand ${stand.id}`,
@@ -138,6 +132,31 @@ function drawnStand(stand: Descent, backcrosses: (lineId: Id) => number): Drawn 
     standId: stand.id,
     level: `${lineId} ${season} ${generation}`,
   };
+}
+
+const UNDER: Partial<Record<LineParents["status"], string>> = { "f1-hybrid": "bought F1 hybrid", mix: "received mix" };
+
+/** A line as what it was received as, or as what it was crossed from where none of its plants is on record. */
+function drawnLine({ id, name, code, status }: LineParents, stand: Descent | undefined): Drawn {
+  return {
+    id: `line ${id}`,
+    kind: "line",
+    title: name,
+    under: stand ? (UNDER[status] ?? "received") : "no plants on record",
+    href: `/lines/${code}`,
+    standId: stand?.id ?? null,
+    level: `line ${id}`,
+  };
+}
+
+/** The lines that a line was crossed from. */
+function linksOfLine({ id, motherLineId, fatherLineId }: LineParents): Descends[] {
+  const of = (role: Descends["role"], parent: Id | null): Descends[] =>
+    parent === null || parent === id
+      ? []
+      : [{ parent: `line ${parent}`, child: `line ${id}`, role, how: "sure", label: "" }];
+  if (motherLineId === fatherLineId) return of("both", motherLineId);
+  return [...of("mother", motherLineId), ...of("father", fatherLineId)];
 }
 
 const drawnSeed = (
@@ -184,12 +203,18 @@ function gathered(
     links.push(...from);
     waiting.push(...from.map(({ parent }) => parent));
   };
+  const lines = linesWithParents(db);
+  const addLine = (id: Id) => add(drawnLine(lines.get(id)!, byNode.get(`line ${id}`)), linksOfLine(lines.get(id)!));
   const addStand = (stand: Descent) =>
-    add(drawnStand(stand, back), isFounder(stand) ? [] : linksOf(known, nodeOf(stand), stand));
+    isFounder(stand) ? addLine(stand.lineId) : add(drawnStand(stand, back), linksOf(known, nodeOf(stand), stand));
   for (const lot of lots) add(drawnSeed(lot, back), linksOf(known, `lot ${lot.id}`, lot));
   for (const stand of roots) addStand(stand);
-  for (let next = waiting.shift(); next !== undefined; next = waiting.shift())
-    if (!drawn.has(next)) addStand(byNode.get(next)!);
+  if ("lineId" in of && drawn.size === 0) addLine(of.lineId);
+  for (let next = waiting.shift(); next !== undefined; next = waiting.shift()) {
+    const [, lineId] = /^line (.+)$/.exec(next) ?? [];
+    if (lineId) addLine(lineId);
+    else addStand(byNode.get(next)!);
+  }
   const asked = "lineId" in of ? [] : [...lots.map(({ id }) => `lot ${id}`), ...roots.map(nodeOf)];
   return {
     drawn,

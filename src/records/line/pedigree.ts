@@ -145,19 +145,30 @@ function parentsFirst(individuals: Individual[]): Individual[] {
   return [...ordered.values()];
 }
 
-type LineParents = { id: Id; name: string; motherLineId: Id | null; fatherLineId: Id | null };
+/** A line with the lines it was crossed from. */
+export type LineParents = {
+  id: Id;
+  code: string;
+  name: string;
+  status: Status;
+  motherLineId: Id | null;
+  fatherLineId: Id | null;
+};
+
+/** Every line with the lines it was crossed from, by its id. */
+export const linesWithParents = (db: Db): Map<Id, LineParents> =>
+  new Map(
+    (prepared(db, "SELECT id, code, name, status, motherLineId, fatherLineId FROM line").all() as LineParents[]).map(
+      (line) => [line.id, line],
+    ),
+  );
 
 /** Crosses one above the other that are written out; older ones are named. */
 const DEEPEST = 6;
 
 /** Pedigrees of lines, back to those that were not crossed here. */
 function lineTrees(db: Db): (lineId: Id) => PedigreeTree {
-  const lines = new Map(
-    (prepared(db, "SELECT id, name, motherLineId, fatherLineId FROM line").all() as LineParents[]).map((l) => [
-      l.id,
-      l,
-    ]),
-  );
+  const lines = linesWithParents(db);
   const tree = (id: Id, depth: number): PedigreeTree => {
     const { name, motherLineId, fatherLineId } = lines.get(id)!;
     if (!motherLineId || !fatherLineId || depth >= DEEPEST) return name;

@@ -32,7 +32,9 @@ function methodInWords({ grown, line, trueness }: Release): string {
         ? "let mix, and kept by what came through"
         : last
           ? `selected from F2 to ${generationName(last)}`
-          : "selected and rogued season by season";
+          : grown.seasons.length > 0
+            ? "selected and rogued season by season"
+            : "not grown yet";
   return `${SCHOOLS[line.school]}: ${how}.`;
 }
 
@@ -52,9 +54,11 @@ export function sheetParts(release: Release, units: Units): SheetPart[] {
         ...row("How it came about", methodInWords(release)),
         ...row(
           "Grown",
-          `${plural(grown.plants, "plant")} in ${plural(grown.seasons.length, "season")}, ${grown.seasons.join(", ")}${
-            grown.parents ? `; ${plural(grown.parents, "plant")} gave seed last` : ""
-          }`,
+          grown.seasons.length === 0
+            ? null
+            : `${plural(grown.plants, "plant")} in ${plural(grown.seasons.length, "season")}, ${grown.seasons.join(", ")}${
+                grown.parents ? `; ${plural(grown.parents, "plant")} gave seed last` : ""
+              }`,
         ),
         ...row("By its name since", line.releasedOn && dayInWords(line.releasedOn, "long")),
       ],

@@ -115,6 +115,24 @@ describe("where something comes from", () => {
     expect(shown({ lotId }).ways).toEqual(["mother sure", "father maybe 5 in 10", "father maybe 5 in 10"]);
   });
 
+  test("a line of which no plant is on record, from the lines it was crossed from", () => {
+    const text = "Late = Ashlar/Nettle//Moon";
+    garden.done("line.pedigree", { species: "melon", text });
+    const lineId = garden.db.prepare("SELECT id FROM line WHERE name = 'Late'").pluck().get() as Id;
+    const { words, ways } = shown({ lineId });
+    expect(words).toEqual([
+      "line: Late; no plants on record",
+      "line: Ashlar/Nettle; no plants on record",
+      "line: Moon; no plants on record",
+      "line: Ashlar; no plants on record",
+      "line: Nettle; no plants on record",
+    ]);
+    expect(ways).toEqual(["mother sure", "father sure", "mother sure", "father sure"]);
+    expect(
+      shown({ lineId: garden.db.prepare("SELECT id FROM line WHERE name = 'Moon'").pluck().get() as Id }).nodes,
+    ).toHaveLength(1);
+  });
+
   test("many sisters are one, unless all are asked for", () => {
     const { lineId, stand, plants } = twoGenerations();
     garden.on("2029-05-11");
