@@ -121,9 +121,8 @@ describe("what is held against what", () => {
     garden.on("2028-07-01");
     const mark = garden.done("yardstick.add", { lineId, name: "Mass", kind: "number", unit: "g", wanted: "high" }).id;
     const plants = garden.plants(stand);
-    plants.forEach((plantId, i) =>
-      garden.done("score.set", { plantId, yardstickId: mark, value: String(100 + (i % 3)) }),
-    );
+    for (const [i, plantId] of plants.entries())
+      garden.done("score.set", { plantId, yardstickId: mark, value: String(100 + (i % 3)) });
     // Rows of four: 1 and 4, 5 and 8, 9 and 12 stand at ends; those are kept.
     for (const n of [0, 3, 4, 7, 8, 11]) garden.done("plant.mark", { id: plants[n], mark: "keep", reason: "edge" });
     const { leanings } = compareView(garden.sky(), garden.code("stand", stand), { x: null, y: null, plants: [] })!;
