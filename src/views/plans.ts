@@ -4,7 +4,7 @@ import type { Id } from "@/core/custody/id";
 import { middle } from "@/core/flowering/facts";
 import { type Plan, planOf } from "@/core/plans/plans";
 import { SCHEMES, type SchemeKey } from "@/core/plans/schemes";
-import { theDb } from "@/db/open";
+import { type Db, theDb } from "@/db/open";
 import type { Line } from "@/records/line/line";
 import { lineByCode, lineById } from "@/records/line/queries";
 import { real, ref, type Told, whole } from "@/records/record";
@@ -52,8 +52,8 @@ function unfit(scheme: SchemeKey, species: ReturnType<typeof speciesById>, { sta
 }
 
 /** All ways of breeding laid side by side for one crop and aim, the likeliest to reach it first. */
-export function* plansJob({ lineId, ...asked }: PlansAsked): Generator<unknown, LaidOut[]> {
-  const line = lineById(theDb(), lineId);
+export function* plansOf(db: Db, { lineId, ...asked }: PlansAsked): Generator<unknown, LaidOut[]> {
+  const line = lineById(db, lineId);
   if (!line) return [];
   const species = speciesById(line.species);
   const each = middle(species.plantSpacing) ** 2;
@@ -77,6 +77,8 @@ export function* plansJob({ lineId, ...asked }: PlansAsked): Generator<unknown, 
       b.recovers + b.gain.likely / 4 - a.recovers - a.gain.likely / 4,
   );
 }
+
+export const plansJob = (asked: PlansAsked): Generator<unknown, LaidOut[]> => plansOf(theDb(), asked);
 
 export type PlansPage = {
   band: Band;

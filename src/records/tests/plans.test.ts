@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, expect, test } from "vitest";
-import { plansView } from "@/views/plans";
+import { VIEW_JOBS } from "@/views/jobs";
+import { type LaidOut, plansOf, plansView } from "@/views/plans";
 import { todayView } from "@/views/today";
 import { family, type Plot, plot } from "./plot";
 
@@ -38,6 +39,39 @@ test("a plan that is adopted stands in the coming seasons, and its work on Today
   garden.on("2028-05-10");
   garden.undone(entry);
   expect(stands()).toEqual([]);
+});
+
+test("each way for a crop with what it takes of ground and years, and why it is not for it", () => {
+  const asked = { genes: 1, hidden: 0, plants: 20, seasons: 4, heritability: 0.4 };
+  const laid = (species: string, more: object = {}) => {
+    const lineId = garden.done("line.add", {
+      name: species,
+      species,
+      school: "keep-pure",
+      status: "open-pollinated",
+      ...more,
+    }).id;
+    expect(VIEW_JOBS.get("lines.plans")!.schema.validate({ lineId, ...asked }).error).toBeUndefined();
+    const job = plansOf(garden.db, { lineId, ...asked });
+    let next = job.next();
+    while (!next.done) next = job.next();
+    return new Map((next.value as LaidOut[]).map((plan) => [plan.scheme, plan]));
+  };
+  const lettuce = laid("lettuce");
+  expect(
+    [...lettuce.values()]
+      .filter(({ not }) => not !== null)
+      .map(({ scheme }) => scheme)
+      .sort(),
+  ).toEqual(["half-sib", "mass", "pure-line", "undo-hybrid"]);
+  expect([...lettuce.values()].findLastIndex(({ not }) => not === null)).toBe(6);
+  // Only the cross of the parents asks for a hand where all else selfs by itself.
+  expect(lettuce.get("pedigree")).toMatchObject({ years: 4, hands: 1 });
+  expect(lettuce.get("pedigree")!.hours).toBeCloseTo((lettuce.get("pedigree")!.plants * 6 + 25) / 60, 10);
+  const beet = laid("beet");
+  expect(beet.get("pedigree")!.not).toContain("refuse");
+  expect(beet.get("mass")).toMatchObject({ years: 8, not: null });
+  expect(laid("pepper", { status: "f1-hybrid" }).get("undo-hybrid")!.not).toBe(null);
 });
 
 test.each([
