@@ -53,6 +53,7 @@ describe("is it getting anywhere", () => {
     const found = progressOf([of(2, 0, { chosen: [12, 13] }), of(3, 1)], { wanted: "high" }, false)!;
     expect(found.realised!.likely).toBeCloseTo(1 / 2.5, 10);
     expect(found.realised!.high).toBeCloseTo((1 + 1.6449) / 2.5, 4);
+    expect(found.realised!.low).toBeCloseTo((1 - 1.6449) / 2.5, 4);
     expect(progressOf([of(2, 0, { chosen: [10.4] }), of(3, 1)], { wanted: "high" }, false)!.realised).toBe(null);
     const down = progressOf([of(2, 0, { chosen: [7] }), of(3, -1)], { wanted: "low" }, false)!;
     expect(down.realised!.likely).toBeCloseTo(1 / 3, 10);
