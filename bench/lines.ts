@@ -8,7 +8,8 @@ import { segregationTest } from "@/core/inheritance/segregation";
 import { wayOf } from "@/core/inheritance/ways";
 import { normalFrom, seeded } from "@/core/numbers/chance";
 import { type Individual, sampledPedigree } from "@/core/pedigree/pedigree";
-import { type CauseKind, surprise } from "@/core/purity/surprise";
+import type { CauseKind } from "@/core/purity/causes";
+import { surprise } from "@/core/purity/surprise";
 import { trueness } from "@/core/purity/trueness";
 
 const say = (name: string, ...figures: string[]) => console.log(`${name.padEnd(62)} ${figures.join("   ")}`);

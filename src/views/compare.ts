@@ -1,6 +1,7 @@
 import type { Day } from "@/core/calendar/day";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
+import { counted } from "@/core/lists/counted";
 import { groupBy } from "@/core/lists/groupBy";
 import { type Correlation, correlation } from "@/core/selection/correlation";
 import { isKept } from "@/core/selection/marks";
@@ -65,13 +66,8 @@ function groupOf(
 ): Group {
   const seen = shown.flatMap((values) => values[mark.id] ?? []);
   const values = isMeasured(mark.kind) ? seen.flatMap(({ number }) => number ?? []) : [];
-  const words = isMeasured(mark.kind)
-    ? []
-    : [...groupBy(seen, wordOf)].map(([word, of]) => ({
-        word,
-        count: of.length,
-      }));
-  return { kind, name, code, values, summary: summarise(values), words: words.sort((a, b) => b.count - a.count) };
+  const words = isMeasured(mark.kind) ? [] : counted(seen.map(wordOf));
+  return { kind, name, code, values, summary: summarise(values), words };
 }
 
 /** Two yardsticks to hold against each other: those asked for, else the two that weigh most. */

@@ -3,6 +3,7 @@ import { cautionsAt } from "@/catalogue/hazards";
 import { usualYardsticks } from "@/catalogue/yardsticks";
 import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
+import { counted } from "@/core/lists/counted";
 import { groupBy } from "@/core/lists/groupBy";
 import { plantsInRow } from "@/core/selection/bench";
 import { type Summary, summarise } from "@/core/selection/ranking";
@@ -85,9 +86,8 @@ export type Family = {
 };
 
 const commonest = (words: string[]): string | null => {
-  const counted = [...groupBy(words, (w) => w)].map(([word, list]) => ({ word, count: list.length }));
-  counted.sort((a, b) => b.count - a.count);
-  return counted[0] ? `${counted[0].word} (${counted[0].count} of ${words.length})` : null;
+  const [first] = counted(words);
+  return first ? `${first.word} (${first.count} of ${words.length})` : null;
 };
 
 type PlantLooks = { lineId: Id; season: number; looks: Look[] };

@@ -2,6 +2,7 @@ import { mean } from "simple-statistics";
 import { type Day, daysBetween } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
+import { withinGroups } from "@/core/numbers/within";
 import { adjustedForAge } from "@/core/selection/age";
 import { placeOf } from "@/core/selection/bench";
 import type { FamilyPair } from "@/core/selection/heritability";
@@ -82,13 +83,9 @@ export function inPlace(figures: Figure[], perRow: (standId: Id) => number, aske
 
 /** Standard deviation within stands. */
 export function spreadWithin(figures: Figure[]): number {
-  let [sum, freedom] = [0, 0];
-  for (const own of groupBy(figures, ({ standId }) => standId).values()) {
-    const middle = mean(own.map(({ value }) => value));
-    sum += own.reduce((s, { value }) => s + (value - middle) ** 2, 0);
-    freedom += own.length - 1;
-  }
-  return freedom > 0 ? Math.sqrt(sum / freedom) : 0;
+  const families = groupBy(figures, ({ standId }) => standId).values();
+  const { squares, freedom } = withinGroups([...families].map((own) => own.map(({ value }) => value)));
+  return freedom > 0 ? Math.sqrt(squares / freedom) : 0;
 }
 
 type Parents = { mother?: string | null; father?: string | null };

@@ -1,6 +1,6 @@
 import type { Id } from "@/core/custody/id";
 import { genotypesOf, type SeenClass } from "@/core/inheritance/genotypes";
-import { progenyNeeded } from "@/core/inheritance/progeny";
+import { progenyNeeded, SURELY_PURE } from "@/core/inheritance/progeny";
 import { classesOf, type WayKey, wayOf } from "@/core/inheritance/ways";
 import type { ScoreValue } from "@/core/selection/yardsticks";
 import { type Db, theDb } from "@/db/open";
@@ -35,7 +35,6 @@ export type GenotypesView =
   | { kind: "contradiction"; plants: { code: string; number: number; shows: string }[] }
   | { kind: "unknown" };
 
-const SURE = 0.95;
 /** A founder is as likely to carry the one as the other: what kin show decides. Working value. */
 const FREQUENCY = 0.5;
 
@@ -110,9 +109,9 @@ export function genotypesView(db: Db, { standId, yardstickId }: Told<typeof GENO
 
 /** Only where one word hides the other does a count of offspring tell the pure from the carrier. */
 function progenyOf(way: WayKey, wanted: number, pure: number, [, mixed]: [number, number, number]): number | null {
-  if (way !== "dominant" || wanted !== 0 || pure >= SURE || pure + mixed === 0) return null;
+  if (way !== "dominant" || wanted !== 0 || pure >= SURELY_PURE || pure + mixed === 0) return null;
   const carries = mixed / (pure + mixed);
-  return carries < 1 ? progenyNeeded({ priorHeterozygous: carries, sure: SURE, kind: "selfed" }) : null;
+  return carries < 1 ? progenyNeeded({ priorHeterozygous: carries, sure: SURELY_PURE, kind: "selfed" }) : null;
 }
 
 // biome-ignore lint/correctness/useYield: done before anyone could stop it

@@ -1,9 +1,9 @@
 import { speciesById } from "@/catalogue/catalogue";
+import { isSelfed } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
-import { progenyNeeded } from "@/core/inheritance/progeny";
+import { progenyNeeded, SURELY_PURE } from "@/core/inheritance/progeny";
 import { locusAfter, type Making, type Ratios, ratiosOf } from "@/core/inheritance/ratios";
-import { DOMINANT } from "@/core/inheritance/ways";
-import { groupBy } from "@/core/lists/groupBy";
+import { counted } from "@/core/lists/counted";
 import { plantsNeeded } from "@/core/numbers/plantsNeeded";
 import type { ScoreValue } from "@/core/selection/yardsticks";
 import type { Db } from "@/db/open";
@@ -48,18 +48,17 @@ export type Hidden = {
   five: number;
 };
 
-const SURE = 0.95;
-
 function hiddenOf(classes: { word: string }[], { fits, other }: Ratios, making: Making): Hidden | null {
   const [best] = fits;
-  if (!best || classes.length !== 2 || !best.name.startsWith(DOMINANT) || best.chance < other || best.chance < 0.5)
+  if (!best || classes.length !== 2 || best.ways[0] !== "dominant" || best.chance < other || best.chance < 0.5)
     return null;
   const shownFirst = best.ratio[0]! >= best.ratio[1]!;
   const [pure, mixed, recessive] = locusAfter(making, "recessive");
   const carriers = mixed / (pure + mixed);
   if (recessive === 0 || carriers >= 1) return null;
-  const needed = (kind: "selfed" | "testcrossed") => progenyNeeded({ priorHeterozygous: carriers, sure: SURE, kind });
-  const grown = (atLeast: number) => plantsNeeded({ probability: recessive, atLeast, confidence: SURE }).plants;
+  const needed = (kind: "selfed" | "testcrossed") =>
+    progenyNeeded({ priorHeterozygous: carriers, sure: SURELY_PURE, kind });
+  const grown = (atLeast: number) => plantsNeeded({ probability: recessive, atLeast, confidence: SURELY_PURE }).plants;
   return {
     shown: classes[shownFirst ? 0 : 1]!.word,
     hidden: classes[shownFirst ? 1 : 0]!.word,
@@ -82,8 +81,8 @@ const isBackcross = (one: StandRow, other: StandRow): boolean =>
 function makingOf(db: Db, { lotId, generation, species }: StandRow): Making | null {
   const lot = lotId ? lotById(db, lotId) : undefined;
   if (!lot || lot.doubt) return null;
-  const selfs = lot.kind === "self" || (lot.kind === "open" && speciesById(species).breeding === "selfing");
-  if (selfs) return generation !== null && generation >= 2 ? { kind: "selfed", times: generation - 1 } : null;
+  if (isSelfed(lot.kind, speciesById(species).breeding))
+    return generation !== null && generation >= 2 ? { kind: "selfed", times: generation - 1 } : null;
   const cross = lot.crossId ? crossById(db, lot.crossId) : undefined;
   if (!cross || lot.kind !== "cross") return null;
   const [mother, father] = [standById(db, cross.motherStandId), standById(db, cross.fatherStandId)];
@@ -108,9 +107,8 @@ export function inheritanceOf(
   const traits = marks.flatMap((mark) => {
     if (isMeasured(mark.kind)) return [];
     const words = values.flatMap((own) => (own[mark.id] ? [wordOf(own[mark.id]!)] : []));
-    const classes = [...groupBy(words, (word) => word)].map(([word, of]) => ({ word, count: of.length }));
+    const classes = counted(words);
     if (words.length < FEWEST || classes.length < 2) return [];
-    classes.sort((a, b) => b.count - a.count);
     const { id, name } = mark;
     const ratios = ratiosOf(
       classes.map(({ count }) => count),

@@ -3,19 +3,14 @@ import type { Species } from "@/catalogue/types";
 import type { Id } from "@/core/custody/id";
 import { middle } from "@/core/flowering/facts";
 import { mixedByGeneration } from "@/core/inheritance/heterozygosity";
-import { groupBy } from "@/core/lists/groupBy";
 import { type AskedOfList, NOTHING_ASKED } from "@/core/lists/listed";
-import { type Progress, progressOf } from "@/core/selection/progress";
-import { type Summary, summarise } from "@/core/selection/ranking";
 import type { Db } from "@/db/open";
 import type { Garden } from "@/records/garden/garden";
-import { mothersOf } from "@/records/line/judged";
 import type { Line } from "@/records/line/line";
-import { lineBackcrosses } from "@/records/line/pedigree";
+import { lineBackcrosses, linesWithParents } from "@/records/line/pedigree";
 import {
   type GenerationRow,
   generationRows,
-  type LookRow,
   lineByCode,
   lineById,
   looksOnYardsticks,
@@ -23,17 +18,14 @@ import {
   partsOfLine,
   yardsticks,
 } from "@/records/line/queries";
-import { lociOfLine } from "@/records/locus/queries";
 import { type LotRow, lots } from "@/records/lot/queries";
 import { standsOfLine } from "@/records/stand/queries";
-import { isMeasured } from "@/records/yardstick/rules";
-import type { Yardstick } from "@/records/yardstick/yardstick";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
+import { laddersOf, type SeenMixed, seenMixed, type YardstickLadder } from "./ladders";
 import { lineList } from "./lineRows";
 import type { ForecastStand } from "./outlook";
 import { type PedigreeView, pedigreeView } from "./pedigree";
-import { aimOfFigures, figureOf, shownOn, wordOf } from "./shown";
 import { type OffTypesSeen, type TruenessView, truenessOf } from "./trueness";
 
 export type Lines = { garden: Garden; band: Band } & ReturnType<typeof lineList>;
@@ -49,20 +41,10 @@ export type Rung = GenerationRow & {
   /** Expected, with the range that the outcrossing of open seed leaves. */
   mixed: { low: number; likely: number; high: number } | null;
   /** Looks at genes of which the mixed can be told by eye, and how many of them were mixed; null where there are none. */
-  observed: { mixed: number; looks: number } | null;
+  observed: SeenMixed | null;
   /** Plants that did not belong; null where nobody looked. */
   offTypes: OffTypesSeen | null;
 };
-export type YardstickLadder = {
-  yardstick: Yardstick;
-  points: { generation: number; seasons: string; summary: Summary }[];
-  /** Share of the wanted word or of yes, for words. */
-  shares: { generation: number; seasons: string; count: number; wanted: number }[];
-  parents: { line: string; summary: Summary | null; count: number; wanted: number }[];
-  /** Whether it gets anywhere; null where fewer than two generations were looked at. */
-  progress: Progress | null;
-};
-
 export type LineView = {
   garden: Garden;
   band: Band;
@@ -113,113 +95,26 @@ function rungsOf(
   });
 }
 
-/** What each plant shows of however many looks. */
-const plantsOf = (looks: LookRow[], mark: Yardstick) =>
-  [...groupBy(looks, ({ plantId }) => plantId).values()].map((own) => ({
-    ...own.at(-1)!,
-    ...shownOn(mark, own),
-  }));
-
-/** How many plants of each generation were seen to be mixed, on yardsticks of which that can be told by eye. */
-function seenMixed(db: Db, line: Line, marks: Yardstick[], looked: LookRow[]): Map<number | null, Rung["observed"]> {
-  const loci = lociOfLine(db, line.id);
-  const looks = groupBy(looked, ({ yardstickId }) => yardstickId);
-  const seen = new Map<number | null, { mixed: number; looks: number }>();
-  for (const mark of marks) {
-    const locus = loci.get(mark.id);
-    if (locus?.way !== "between") continue;
-    const [one, mixed, other] = JSON.parse(locus.words) as string[];
-    for (const plant of plantsOf(looks.get(mark.id) ?? [], mark)) {
-      const word = wordOf(plant);
-      if (plant.lineId !== line.id || plant.checkOfId !== null || ![one, mixed, other].includes(word)) continue;
-      const known = seen.get(plant.generation) ?? { mixed: 0, looks: 0 };
-      seen.set(plant.generation, { mixed: known.mixed + Number(word === mixed), looks: known.looks + 1 });
-    }
-  }
-  return seen;
-}
-
-/** Generation by generation what its plants showed, those that seed was taken from, and known lines beside them. */
-function progressBy(line: Line, mark: Yardstick, all: ReturnType<typeof plantsOf>, mothers: ReadonlySet<Id>) {
-  const value = (s: (typeof all)[number]) => figureOf(mark, s)!;
-  const own = all.filter((s) => s.lineId === line.id && s.checkOfId === null && s.generation !== null);
-  const generations = [...groupBy(own, (s) => s.generation!)].sort(([a], [b]) => a - b);
-  return progressOf(
-    generations.map(([generation, list]) => {
-      const seasons = new Set(list.map(({ season }) => season));
-      const beside = all.filter((s) => seasons.has(s.season) && (s.lineId !== line.id || s.checkOfId !== null));
-      return {
-        generation,
-        values: list.map(value),
-        chosen: list.filter(({ plantId }) => mothers.has(plantId)).map(value),
-        beside: Object.fromEntries(
-          [...groupBy(beside, (s) => s.checkOfId ?? s.lineId)].map(([name, of]) => [name, of.map(value)]),
-        ),
-      };
-    }),
-    aimOfFigures(mark),
-    !isMeasured(mark.kind),
-  );
-}
-
-function laddersOf(
-  db: Db,
-  line: Line,
-  marks: Yardstick[],
-  parents: (Line | null)[],
-  looked: LookRow[],
-): YardstickLadder[] {
-  const looks = groupBy(looked, (s) => s.yardstickId);
-  const mothers = mothersOf(db, line.id);
-  return marks.map((yardstick) => {
-    const all = plantsOf(looks.get(yardstick.id) ?? [], yardstick);
-    const own = groupBy(
-      all.filter((s) => s.lineId === line.id && s.generation !== null),
-      (s) => s.generation!,
-    );
-    const numbers = (list: typeof all) => list.flatMap((s) => (s.number === null ? [] : [s.number]));
-    const fits = (s: { word: string | null; number: number | null }) =>
-      yardstick.kind === "category"
-        ? s.word === yardstick.targetWord
-        : s.number === (yardstick.wanted === "no" ? 0 : 1);
-    const counted = yardstick.kind === "category" || yardstick.kind === "yes-no";
-    const generations = [...own].sort(([a], [b]) => a - b);
-    const seasonsOf = (list: typeof all) => [...new Set(list.map((s) => s.season))].sort().join(", ");
-    return {
-      yardstick,
-      points: counted
-        ? []
-        : generations.flatMap(([generation, list]) => {
-            const summary = summarise(numbers(list));
-            return summary ? [{ generation, seasons: seasonsOf(list), summary }] : [];
-          }),
-      shares: counted
-        ? generations.map(([generation, list]) => ({
-            generation,
-            seasons: seasonsOf(list),
-            count: list.length,
-            wanted: list.filter(fits).length,
-          }))
-        : [],
-      parents: parents
-        .filter((p) => p !== null)
-        .map((parent) => {
-          const list = all.filter((s) => s.lineId === parent.id);
-          return {
-            line: parent.name,
-            summary: summarise(numbers(list)),
-            count: list.length,
-            wanted: list.filter(fits).length,
-          };
-        }),
-      progress: progressBy(line, yardstick, all, mothers),
-    };
-  });
-}
-
 function partsOf(db: Db, line: Line): PartOfLine[] {
   const parts = partsOfLine(db, line);
   return parts.length > 1 ? parts : [];
+}
+
+/** How a line stands: its own yardsticks and all looks on them, its stands, its generations, and whether it comes true. */
+export function standingOf(sky: Outlook, line: Line) {
+  const { db } = sky;
+  const marks = yardsticks(db, line.id).filter((mark) => mark.lineId === line.id);
+  const looks = looksOnYardsticks(db, line.id);
+  const stands = standsOfLine(db, line.id).map((stand) => sky.forecast(stand));
+  const rows = generationRows(db, line.id, sky.today);
+  const rungs = rungsOf(rows, line.school === "cross-and-fix", speciesById(line.species));
+  const mixed = rungs.findLast((rung) => rung.mixed)?.mixed ?? null;
+  const now = band(
+    sky,
+    sky.season,
+    stands.filter(({ season }) => season === sky.season),
+  );
+  return { band: now, marks, looks, stands, rungs, ...truenessOf(sky, line, stands, marks, looks, mixed) };
 }
 
 /** @param whole its pedigree is drawn without folding */
@@ -228,24 +123,13 @@ export function lineView(sky: Outlook, code: string, whole = false): LineView | 
   const line = lineByCode(db, code);
   if (!line) return null;
   const { id } = line;
-  const { garden: place, season } = sky;
   const parent = (parentId: Id | null) => (parentId === null ? null : (lineById(db, parentId) ?? null));
   const [mother, father] = [parent(line.motherLineId), parent(line.fatherLineId)];
-  const marks = yardsticks(db, id);
-  const own = marks.filter((m) => m.lineId === id);
-  const stands = standsOfLine(db, id).map((s) => sky.forecast(s));
-  const looks = looksOnYardsticks(db, id);
-  const rungs = rungsOf(generationRows(db, id, sky.today), line.school === "cross-and-fix", speciesById(line.species));
-  const mixed = rungs.findLast((rung) => rung.mixed)?.mixed ?? null;
-  const observed = seenMixed(db, line, own, looks);
-  const { trueness, generations } = truenessOf(sky, line, stands, own, looks, mixed);
+  const { band: now, marks, looks, stands, rungs, trueness, generations } = standingOf(sky, line);
+  const observed = seenMixed(db, line, marks, looks);
   return {
-    garden: place,
-    band: band(
-      sky,
-      season,
-      stands.filter((s) => s.season === season),
-    ),
+    garden: sky.garden,
+    band: now,
     line: { ...line, speciesName: speciesById(line.species).name },
     mother,
     father,
@@ -256,11 +140,11 @@ export function lineView(sky: Outlook, code: string, whole = false): LineView | 
       observed: observed.get(rung.generation) ?? null,
     })),
     ploidy: speciesById(line.species).ploidy,
-    ladders: laddersOf(db, line, own, [mother, father], looks),
-    backcrosses: lineBackcrosses(db)(id),
+    ladders: laddersOf(db, line, marks, [mother, father], looks),
+    backcrosses: lineBackcrosses(linesWithParents(db))(id),
     pedigree: pedigreeView(sky, { lineId: id }, whole),
     trueness,
-    ownYardsticks: own.length > 0,
+    ownYardsticks: marks.length > 0,
     stands,
     lots: lots(db, id, 200),
   };

@@ -1,9 +1,10 @@
 import { sampledPedigree } from "@/core/pedigree/pedigree";
 import { toCsv } from "@/records/csvFile";
 import { plantsBehind } from "@/records/line/descent";
+import { coded } from "./descended";
 import { kinOf } from "./kin";
+import { type Naming, wordsOf } from "./kinship";
 import type { Outlook } from "./outlook";
-import { coded, type Naming, wordsOf } from "./pedigree";
 
 const COLUMNS = ["individual", "mother", "father", "inbreeding"] as const;
 

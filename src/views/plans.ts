@@ -2,7 +2,7 @@ import { speciesById } from "@/catalogue/catalogue";
 import { yearOf, yearsLater } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { middle } from "@/core/flowering/facts";
-import { type Plan, planOf } from "@/core/plans/plans";
+import { hoursOf, type Plan, planOf } from "@/core/plans/plans";
 import { SCHEMES, type SchemeKey } from "@/core/plans/schemes";
 import { type Db, theDb } from "@/db/open";
 import type { Line } from "@/records/line/line";
@@ -65,7 +65,7 @@ export function* plansOf(db: Db, { lineId, ...asked }: PlansAsked): Generator<un
     const byItself = species.breeding === "selfing" && SELFING.includes(scheme);
     laid.push({
       ...plan,
-      ...(byItself ? { hours: plan.hours - ((plan.hands - 1) * 25) / 60, hands: 1 } : {}),
+      ...(byItself ? { hours: hoursOf(plan.plants, 1), hands: 1 } : {}),
       ground: plan.most * each,
       years: plan.steps.length * (species.lifeCycle === "biennial" ? 2 : 1),
       not: unfit(scheme, species, line),

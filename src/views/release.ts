@@ -2,13 +2,13 @@ import { speciesById } from "@/catalogue/catalogue";
 import { type Caution, cautionsAt } from "@/catalogue/hazards";
 import type { Id } from "@/core/custody/id";
 import type { Range } from "@/core/flowering/facts";
-import { groupBy } from "@/core/lists/groupBy";
+import { counted } from "@/core/lists/counted";
 import { typicalOf } from "@/core/purity/typical";
 import { type Summary, summarise } from "@/core/selection/ranking";
 import type { Units } from "@/core/units/units";
 import type { Line } from "@/records/line/line";
 import { linePedigree } from "@/records/line/pedigree";
-import { looksOnYardsticks, namedAlike, yardsticks } from "@/records/line/queries";
+import { lineByCode, namedAlike } from "@/records/line/queries";
 import { offkindsOf } from "@/records/offkind/queries";
 import type { Photo } from "@/records/photo/photo";
 import { photosOfStand } from "@/records/photo/queries";
@@ -16,7 +16,7 @@ import { numbersOfPlants } from "@/records/plant/queries";
 import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import type { Band } from "./band";
-import { lineView } from "./lines";
+import { standingOf } from "./lines";
 import type { Outlook } from "./outlook";
 import { type ShownPlant, shownBy, wordOf } from "./shown";
 import type { TruenessView } from "./trueness";
@@ -70,11 +70,7 @@ function described(mark: Yardstick, plants: ShownPlant[]): Described | null {
   const { name, unit, kind, lowEnd, highEnd } = mark;
   const values = plants.flatMap(({ values: own }) => own[mark.id] ?? []);
   if (values.length === 0) return null;
-  const words = isMeasured(kind)
-    ? []
-    : [...groupBy(values.map(wordOf), (word) => word)]
-        .map(([word, of]) => ({ word, count: of.length }))
-        .sort((a, b) => b.count - a.count);
+  const words = isMeasured(kind) ? [] : counted(values.map(wordOf));
   const summary = isMeasured(kind) ? summarise(values.flatMap(({ number }) => number ?? [])) : null;
   return { name, unit, kind, lowEnd, highEnd, summary, words };
 }
@@ -110,17 +106,17 @@ function typicalPlant({ db }: Outlook, marks: Yardstick[], plants: ShownPlant[])
 /** A line's sheet: what it is, how it came about, what shows that it comes true, and how it is kept. */
 export function releaseView(sky: Outlook, code: string): (Release & { band: Band; units: Units }) | null {
   const { db, garden } = sky;
-  const view = lineView(sky, code);
-  if (!view) return null;
-  const { line: whole, rungs, trueness } = view;
+  const whole = lineByCode(db, code);
+  if (!whole) return null;
+  const { band, marks: own, looks, rungs, trueness } = standingOf(sky, whole);
   const { id, version, name, description, origin, year, releasedOn, endedOn, school } = whole;
   const line = { id, version, code: whole.code, name, description, origin, year, releasedOn, endedOn, school };
   const species = speciesById(whole.species);
-  const marks = yardsticks(db, line.id).filter((mark) => mark.lineId === line.id && mark.retiredOn === null);
-  const plants = lastPlants(shownBy(looksOnYardsticks(db, line.id), marks).values(), line.id);
+  const marks = own.filter(({ retiredOn }) => retiredOn === null);
+  const plants = lastPlants(shownBy(looks, marks).values(), line.id);
   const parents = trueness.tests.find((test) => test.key === "parents");
   return {
-    band: view.band,
+    band,
     units: garden.units,
     line,
     species: { name: species.name, binomial: species.binomial },

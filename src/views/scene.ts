@@ -17,6 +17,7 @@ import type { Garden } from "@/records/garden/garden";
 import { barriers, type SourceRow, sources } from "@/records/ground/queries";
 import { newestSeed } from "@/records/lot/queries";
 import { countsOfOpenLots } from "@/records/offtype/queries";
+import type { StandRow } from "@/records/stand/queries";
 import type { ForecastStand, Outlook } from "./outlook";
 import { remembered } from "./remembered";
 
@@ -132,22 +133,36 @@ const placeAround = (place: Place) => ({ place, around: grounds(place) });
 
 const keptArrivals = new LRUCache<string, Arrival>({ max: 3000 });
 
-/** What arrives at every stand that bears seed; reckoned anew only where what can reach a stand has changed. */
-export function arrivedAt(place: Place): { arrived: Map<Id, Arrival>; ways: Ways } {
+/** What arrives at a stand of a place; reckoned anew only where what can reach it has changed. */
+function arrivalsAt(place: Place): { at: (stand: SceneStand) => Arrival; ways: Ways } {
   const ways = waysOver({ barriers: place.barriers, windFrom: place.windFrom });
   const { air, keyOf } = grounds(place);
-  const arrived = place.stands.filter(bearsSeed).map((stand): [Id, Arrival] => {
+  const at = (stand: SceneStand): Arrival => {
     const key = keyOf(stand);
     const arrival = keptArrivals.get(key) ?? arrivalAt(place, stand, air, ways);
     keptArrivals.set(key, arrival);
-    return [stand.id, arrival];
-  });
-  return { arrived: new Map(arrived), ways };
+    return arrival;
+  };
+  return { at, ways };
+}
+
+/** What arrives at every stand that bears seed. */
+export function arrivedAt(place: Place): { arrived: Map<Id, Arrival>; ways: Ways } {
+  const { at, ways } = arrivalsAt(place);
+  return { arrived: new Map(place.stands.filter(bearsSeed).map((stand) => [stand.id, at(stand)])), ways };
 }
 
 /** What arrives at every stand of a season, and the ways between them that it was reckoned with. */
 export const arrivalsOf = (sky: Outlook, season: number): { arrived: Map<Id, Arrival>; ways: Ways } =>
   sky.once(`arrivals ${season}`, () => arrivedAt(placeOf(sceneOf(sky, season))));
+
+/** What arrived at one stand, without reckoning its season's others; null where it bears no seed or stands in no bed. */
+export const arrivalOf = (sky: Outlook, { id, season }: Pick<StandRow, "id" | "season">): Arrival | null =>
+  sky.once(`arrival ${id}`, () => {
+    const place = placeOf(sceneOf(sky, season));
+    const stand = place.stands.find((one) => one.id === id);
+    return stand && bearsSeed(stand) ? arrivalsAt(place).at(stand) : null;
+  });
 
 /** A reach that comes out the same is the same object: what a way lets over is kept under it. */
 const sameObject = remembered((reach: KernelRange) => reach, 20);

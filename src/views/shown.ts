@@ -48,3 +48,14 @@ export function figureOf(mark: Pick<Yardstick, "kind" | "targetWord">, value: Sc
 /** What is wanted of such figures: of words that there are more of the wanted one. */
 export const aimOfFigures = <A extends Aim & Pick<Yardstick, "kind">>(mark: A): A =>
   mark.kind === "category" && mark.wanted === "category" ? { ...mark, wanted: "high" } : mark;
+
+/** The line that a plant beside is of. */
+export const lineBeside = ({ checkOfId, lineId }: Pick<ShownPlant["row"], "lineId" | "checkOfId">): Id =>
+  checkOfId ?? lineId;
+
+/** Figures of known lines beside a line's own plants, each line's together: those of a check by what it is sown as. */
+export const byLineBeside = <T extends Pick<ShownPlant["row"], "lineId" | "checkOfId">>(
+  plants: T[],
+  figure: (plant: T) => number,
+): Record<Id, number[]> =>
+  Object.fromEntries([...groupBy(plants, lineBeside)].map(([line, list]) => [line, list.map(figure)]));

@@ -1,8 +1,8 @@
 import { speciesById } from "@/catalogue/catalogue";
-import { arrivalAt } from "@/core/isolation/arrival";
-import { bearsSeed } from "@/core/isolation/meeting";
+import { madeOf } from "@/core/custody/generation";
 import type { Share } from "@/core/isolation/share";
-import { type Surprise, type SurpriseInput, surprise } from "@/core/purity/surprise";
+import type { SurpriseInput } from "@/core/purity/causes";
+import { type Surprise, surprise } from "@/core/purity/surprise";
 import type { Db } from "@/db/open";
 import { lineNames } from "@/records/line/queries";
 import { takenOutOfLine } from "@/records/line/rogued";
@@ -16,7 +16,7 @@ import { type SisterFamily, sisterFamilies, surpriseOf } from "@/records/surpris
 import type { SurpriseDecided } from "@/records/surprise/surprise";
 import { type Band, band } from "./band";
 import type { Outlook } from "./outlook";
-import { sceneOf } from "./scene";
+import { arrivalOf } from "./scene";
 
 /** What the grower says of an odd plant: how the look is inherited, and whom it looks like or not. */
 export type AskedOfSurprise = {
@@ -61,10 +61,9 @@ const KEPT = 0.02;
 
 /** What pollen met at the flowers that its seed was made in. */
 function metAt(sky: Outlook, mother: StandRow) {
-  const scene = sceneOf(sky, mother.season);
-  const stand = scene.stands.find(({ id }) => id === mother.id);
-  if (!stand || !bearsSeed(stand)) return null;
-  const { bySource, likely, low, high } = arrivalAt(scene, stand);
+  const arrival = arrivalOf(sky, mother);
+  if (!arrival) return [];
+  const { bySource, likely, low, high } = arrival;
   // The range of the whole is that of each: what one source brings is as unsure.
   const [down, up] = likely > 0 ? [low / likely, high / likely] : [0, 1];
   return bySource.slice(0, NAMED).map(({ key, name, harm, likely: share }) => ({
@@ -95,9 +94,6 @@ function hiddenOf(db: Db, stand: StandRow): SurpriseInput["hidden"] {
 
 const leftOf = (lot: LotRow): number => Math.max(0, (lot.seeds ?? 0) - takenFrom(lot));
 
-const madeBy = (lot: LotRow): SurpriseInput["made"] =>
-  lot.kind === "received" ? "received" : lot.kind === "open" ? "open" : "by-hand";
-
 /** What may have made a plant odd, and what would tell; null where there is no such plant. */
 export function surpriseView(sky: Outlook, code: string, asked: AskedOfSurprise): SurpriseView | null {
   const { db } = sky;
@@ -112,7 +108,7 @@ export function surpriseView(sky: Outlook, code: string, asked: AskedOfSurprise)
   const counted = { plants: plants.length, odd: Math.max(1, alike.length) };
   const kind = offkindsOf(db, stand.lineId).find(({ name }) => name === plant.reason);
   const inheritance = asked.inheritance ?? kind?.inheritance ?? "unknown";
-  const suspects = (mother ? (metAt(sky, mother) ?? []) : []).map((one) => ({
+  const suspects = (mother ? metAt(sky, mother) : []).map((one) => ({
     ...one,
     resembles: asked.like.includes(one.key) ? true : asked.unlike.includes(one.key) ? false : null,
   }));
@@ -125,7 +121,7 @@ export function surpriseView(sky: Outlook, code: string, asked: AskedOfSurprise)
     sisters,
     inheritance,
     suspects,
-    made: lot ? madeBy(lot) : "received",
+    made: lot ? madeOf(lot.kind) : "received",
     doubt: lot?.doubt != null,
     broken: lot?.brokenOn != null,
     hidden: hiddenOf(db, stand),
@@ -141,7 +137,7 @@ export function surpriseView(sky: Outlook, code: string, asked: AskedOfSurprise)
     counted,
     made:
       lot && mother
-        ? { lotCode: lot.code, how: madeBy(lot), season: mother.season, motherCode: mother.code, doubt: lot.doubt }
+        ? { lotCode: lot.code, how: madeOf(lot.kind), season: mother.season, motherCode: mother.code, doubt: lot.doubt }
         : null,
     asked: { ...asked, inheritance },
     suspects,

@@ -1,20 +1,21 @@
 import { speciesById } from "@/catalogue/catalogue";
 import type { Species } from "@/catalogue/types";
+import { madeOf } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import type { Grown } from "@/core/purity/agreement";
 import { offTypeBound } from "@/core/purity/offTypes";
 import type { SeasonCount } from "@/core/purity/offTypeTest";
 import { SURE } from "@/core/purity/standing";
+import { type Trueness, trueness } from "@/core/purity/trueness";
 import {
   type JudgedAs,
   type Measured,
   OFF_TYPES_TAKEN,
   type SeedBehind,
   type TrueInput,
-  type Trueness,
-  trueness,
-} from "@/core/purity/trueness";
+} from "@/core/purity/trueTests";
+import { unitOfDifference } from "@/core/selection/yardsticks";
 import { type JudgedStand, judgedStands, markedOut, seedParents } from "@/records/line/judged";
 import type { Line } from "@/records/line/line";
 import type { LookRow } from "@/records/line/queries";
@@ -27,7 +28,7 @@ import type { Yardstick } from "@/records/yardstick/yardstick";
 import { plantsToGoOn } from "./drawer";
 import { foreseenOf } from "./foreseen";
 import type { ForecastStand, Outlook } from "./outlook";
-import { figureOf, type ShownPlant, shownBy, wordOf } from "./shown";
+import { byLineBeside, figureOf, lineBeside, type ShownPlant, shownBy, wordOf } from "./shown";
 
 /** What a line's plants of one season came to. */
 export type SeasonSeen = SeasonCount & {
@@ -132,21 +133,14 @@ function measuredOn({ shown, line, judged, stands }: Seen, mark: Yardstick): Mea
   const [newest, before] = bySeason;
   if (!newest) return null;
   const besides = figures.filter((one) => !one.own);
-  const nameOf = ({ checkOfId, lineId }: (typeof figures)[number]) => checkOfId ?? lineId;
-  const beside = (season: number): Grown["beside"] =>
-    Object.fromEntries(
-      [
-        ...groupBy(
-          besides.filter((one) => one.season === season),
-          nameOf,
-        ),
-      ].map(([name, list]) => [name, valuesOf(list)]),
-    );
   const grown = ([season, list]: (typeof bySeason)[number]): Grown => ({
     own: valuesOf(list),
-    beside: beside(season),
+    beside: byLineBeside(
+      besides.filter((one) => one.season === season),
+      ({ value }) => value,
+    ),
   });
-  const known = [...groupBy(besides, (one) => `${one.standId} ${nameOf(one)}`).values()].map(valuesOf);
+  const known = [...groupBy(besides, (one) => `${one.standId} ${lineBeside(one)}`).values()].map(valuesOf);
   // What is still dividing was no more even before.
   const earlier = line.school === "cross-and-fix" ? [] : bySeason.slice(2).map(([, list]) => valuesOf(list));
   const sown = [...groupBy(newest[1], ({ standId }) => stands.get(standId)?.sown ?? "")].sort(([a], [b]) =>
@@ -155,7 +149,7 @@ function measuredOn({ shown, line, judged, stands }: Seen, mark: Yardstick): Mea
   const sowing = (list: typeof figures): Grown => ({ own: valuesOf(list), beside: {} });
   return {
     name: mark.name,
-    unit: mark.kind === "date" ? "days" : mark.kind === "scale" ? "steps" : mark.unit,
+    unit: unitOfDifference(mark),
     step: stepOf(mark),
     own: [valuesOf(newest[1])],
     known: known.length > 0 ? known : earlier,
@@ -171,14 +165,14 @@ function seedBehind(sky: Outlook, stands: JudgedStand[]): SeedBehind[] {
     stands.flatMap((one) => (one.season === newest && one.lotId ? [[one.lotId, one] as const] : [])),
   );
   return [...lots].map(([id, { kind, doubt, brokenWhy, lotCode }]) => {
+    const made = madeOf(kind!);
     const counts = offtypesOf(sky.db, id);
     const of = (what: "plants" | "strange") => counts.reduce((sum, one) => sum + one[what], 0);
-    const open = kind === "open";
     return {
       code: lotCode!,
-      made: kind === "received" ? "received" : open ? "open" : "by-hand",
+      made,
       doubt: doubt ?? (brokenWhy ? `its chain is broken: ${brokenWhy}` : null),
-      strangers: open ? foreseenOf(sky, lotById(sky.db, id)!) : null,
+      strangers: made === "open" ? foreseenOf(sky, lotById(sky.db, id)!) : null,
       counted: counts.length > 0 ? { plants: of("plants"), strange: of("strange") } : null,
     };
   });

@@ -1,6 +1,19 @@
 /** How seed came about. */
 export type SeedKind = "cross" | "self" | "intercross" | "open" | "received";
 
+/** How seed was made, as far as strange pollen could have come to it. */
+export type Made = "by-hand" | "open" | "received";
+
+/** @example madeOf("self") // "by-hand" */
+export const madeOf = (kind: SeedKind): Made => (kind === "received" || kind === "open" ? kind : "by-hand");
+
+/**
+ * Whether seed is taken as its mother's own: selfed by hand, or open seed of a kind that mostly selfs.
+ * @example isSelfed("open", "selfing") // true
+ */
+export const isSelfed = (kind: SeedKind | null, breeding: "selfing" | "mixed" | "outcrossing"): boolean =>
+  kind === "self" || (kind === "open" && breeding === "selfing");
+
 /**
  * The generation of new seed: a cross of two lines gives an F1; seed of plants of one line, selfed or crossed among
  * themselves, is one on from the younger parent. A line that was never crossed is not counted.

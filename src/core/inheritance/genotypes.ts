@@ -63,6 +63,9 @@ function modelOf({ way, recombination, frequency }: Trait) {
   const at = new Map(pairs.map(({ one, other }, i) => [`${one} ${other}`, i]));
   const placeOf = (a: number, b: number) => at.get(a < b ? `${a} ${b}` : `${b} ${a}`)!;
   const states = pairs.length;
+  /** Copies of each locus's second gene, and the class that they show. */
+  const copies = pairs.map((pair) => Array.from({ length: loci }, (_, locus) => seconds(pair, locus)));
+  const shows = copies.map(([a, b = 0]) => way.classOf(a!, b));
   const together = (mother: number[], father: number[]): Float64Array => {
     const child = new Float64Array(states);
     for (const [a, chanceA] of mother.entries())
@@ -93,43 +96,61 @@ function modelOf({ way, recombination, frequency }: Trait) {
     for (const [sort, chance] of anyone.entries()) crossed[placeOf(sort, sort)]! += inbreeding * chance;
     return crossed;
   };
-  return { loci, pairs, states, gametes, anyone, together, selfed, founder };
+  const child = (mother: number[], father: number[], selfings: number) => selfed(together(mother, father), selfings);
+  /** A child's chances by the genotypes of what it comes from; many individuals share one table. */
+  const tables = new Map<string, Float64Array>();
+  const shared = (name: string, make: () => Float64Array): Float64Array => {
+    const known = tables.get(name) ?? make();
+    tables.set(name, known);
+    return known;
+  };
+  const byOne = (other: (i: number) => number[], selfings: number): Float64Array => {
+    const table = new Float64Array(states ** 2);
+    for (let i = 0; i < states; i++) table.set(child(gametes[i]!, other(i), selfings), i * states);
+    return table;
+  };
+  return {
+    loci,
+    states,
+    copies,
+    shows,
+    selfsTo: gametes.map((own) => together(own, own)),
+    ofFounder: (inbreeding: number, selfings: number) =>
+      shared(`founder ${inbreeding} ${selfings}`, () => selfed(founder(inbreeding), selfings)),
+    ofSelfed: (selfings: number) => shared(`selfed ${selfings}`, () => byOne((i) => gametes[i]!, selfings)),
+    ofOpen: (selfings: number) => shared(`open ${selfings}`, () => byOne(() => anyone, selfings)),
+    ofTwo: (selfings: number) =>
+      shared(`two ${selfings}`, () => {
+        const table = new Float64Array(states ** 3);
+        for (let i = 0; i < states; i++)
+          for (let j = 0; j < states; j++)
+            table.set(child(gametes[i]!, gametes[j]!, selfings), (i * states + j) * states);
+        return table;
+      }),
+  };
 }
 
 type Model = ReturnType<typeof modelOf>;
 
 /** The chance of an individual's genotypes by those of its parents, as a table over them and itself. */
 function descent(model: Model, at: Map<string, number>, individual: Individual): Factor {
-  const { states, gametes, anyone, together, selfed, founder } = model;
   const { id, mother, father, inbreeding = 0, selfings = 0 } = individual;
   const own = at.get(id)!;
-  const parent = (name: string) => {
+  const [one, other] = [mother, father].flatMap((name) => {
+    if (name == null) return [];
     const place = at.get(name);
     if (place === undefined) throw new RangeError(`The parent “${name}” of “${id}” is not in the pedigree.`);
-    return place;
-  };
-  const child = (a: number[], b: number[]) => selfed(together(a, b), selfings);
-  const known = [mother, father].filter((name) => name != null) as string[];
-  if (known.length === 0) return { over: [own], table: selfed(founder(inbreeding), selfings) };
-  if (known.length === 1 || known[0] === known[1]) {
-    const table = new Float64Array(states ** 2);
-    const both = known.length === 2;
-    for (let i = 0; i < states; i++) table.set(child(gametes[i]!, both ? gametes[i]! : anyone), i * states);
-    return { over: [parent(known[0]!), own], table };
-  }
-  const table = new Float64Array(states ** 3);
-  for (let i = 0; i < states; i++)
-    for (let j = 0; j < states; j++) table.set(child(gametes[i]!, gametes[j]!), (i * states + j) * states);
-  return { over: [parent(known[0]!), parent(known[1]!), own], table };
+    return [place];
+  });
+  if (one === undefined) return { over: [own], table: model.ofFounder(inbreeding, selfings) };
+  if (other === undefined) return { over: [one, own], table: model.ofOpen(selfings) };
+  if (one === other) return { over: [one, own], table: model.ofSelfed(selfings) };
+  return { over: [one, other, own], table: model.ofTwo(selfings) };
 }
 
 /** How likely what was seen is, by genotype. */
-function seenAs({ pairs, loci }: Model, { way, classes, error }: Trait, shows: number): Float64Array {
-  return Float64Array.from(pairs, (pair) => {
-    const is = way.classOf(seconds(pair, 0), loci === 2 ? seconds(pair, 1) : 0);
-    return is === shows ? 1 - error : error / Math.max(1, classes - 1);
-  });
-}
+const seenAs = ({ shows: is }: Model, { classes, error }: Trait, shows: number): Float64Array =>
+  Float64Array.from(is, (one) => (one === shows ? 1 - error : error / Math.max(1, classes - 1)));
 
 /** What was seen contradicts itself: by these, of which none could be left out. */
 export type Contradiction = { contradicts: string[] };
@@ -166,33 +187,30 @@ export function genotypesOf(
     });
   const found = chances(known);
   if (!found) return { contradicts: contradiction(known, (told) => chances(told) === null) };
-  const bred = bredTrue(model, trait);
-  return new Map(individuals.map(({ id }, i) => [id, toldOf(model, trait, bred, found[i]!)]));
+  const bred = bredTrue(model);
+  return new Map(individuals.map(({ id }, i) => [id, toldOf(model, trait.classes, bred, found[i]!)]));
 }
 
 /** Of each genotype the class that it and everything selfed from it shows; −1 where they differ. */
-function bredTrue({ pairs, states, gametes, together, loci }: Model, { way }: Trait): number[] {
-  const classOf = (i: number) => way.classOf(seconds(pairs[i]!, 0), loci === 2 ? seconds(pairs[i]!, 1) : 0);
-  const children = gametes.map((own) => [...together(own, own)].flatMap((chance, i) => (chance > 0 ? [i] : [])));
-  return Array.from({ length: states }, (_, i) => {
+function bredTrue({ shows, selfsTo }: Model): number[] {
+  const children = selfsTo.map((chances) => [...chances.keys()].filter((i) => chances[i]! > 0));
+  return shows.map((shown, i) => {
     const reached = new Set([i]);
     for (const one of reached) for (const child of children[one]!) reached.add(child);
-    return [...reached].every((one) => classOf(one) === classOf(i)) ? classOf(i) : -1;
+    return [...reached].every((one) => shows[one] === shown) ? shown : -1;
   });
 }
 
-function toldOf({ pairs, loci }: Model, { way, classes }: Trait, bred: number[], chances: Float64Array): Genotypes {
+function toldOf({ copies, shows, loci }: Model, classes: number, bred: number[], chances: Float64Array): Genotypes {
   const told: Genotypes = {
     trueFor: new Array<number>(classes).fill(0),
     loci: Array.from({ length: loci }, () => [0, 0, 0]),
     classes: new Array<number>(classes).fill(0),
   };
-  for (const [i, pair] of pairs.entries()) {
-    const [a, b] = [seconds(pair, 0), loci === 2 ? seconds(pair, 1) : 0];
-    told.loci[0]![a]! += chances[i]!;
-    if (loci === 2) told.loci[1]![b]! += chances[i]!;
-    told.classes[way.classOf(a, b)]! += chances[i]!;
-    if (bred[i]! >= 0) told.trueFor[bred[i]!]! += chances[i]!;
+  for (const [i, chance] of chances.entries()) {
+    for (const [locus, seconds] of copies[i]!.entries()) told.loci[locus]![seconds]! += chance;
+    told.classes[shows[i]!]! += chance;
+    if (bred[i]! >= 0) told.trueFor[bred[i]!]! += chance;
   }
   return told;
 }

@@ -1,3 +1,6 @@
+/** A plant is as good as surely pure nineteen times in twenty. */
+export const SURELY_PURE = 0.95;
+
 export type ProgenyTestInput = { priorHeterozygous: number; progeny: number; kind: "selfed" | "testcrossed" };
 
 /**

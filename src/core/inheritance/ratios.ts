@@ -1,7 +1,7 @@
 import { gammaln } from "simple-statistics";
 import { NINE_IN_TEN } from "../numbers/normal";
 import { type SegregationTest, segregationTest } from "./segregation";
-import { WAYS, type Way } from "./ways";
+import { WAYS, type Way, type WayKey } from "./ways";
 
 /** How a family's seed was made, as far as its ratios go. */
 export type Making =
@@ -35,6 +35,8 @@ function sharesOf({ loci, classOf }: Way, a: Locus, b: Locus): number[] {
 }
 
 export type RatioFit = {
+  /** Ways that give it, the first one named first. */
+  ways: WayKey[];
   name: string;
   /** The ratio in small whole numbers, in the order of the counts. */
   ratio: number[];
@@ -74,7 +76,7 @@ const lnMultinomial = (counts: number[], shares: number[]): number =>
 /** Shares as a name: what differs by rounding is the same. */
 const named = (shares: number[]): string => shares.map((share) => share.toFixed(9)).join(" ");
 
-type Candidate = { name: string; shares: number[]; weight: number };
+type Candidate = { way: Way; shares: number[]; weight: number };
 
 /** Every way with every order of its classes; one that gives the same shares in another order counts once. */
 function candidates(making: Making, classes: number): Candidate[] {
@@ -88,7 +90,7 @@ function candidates(making: Making, classes: number): Candidate[] {
     );
     const different = [...new Map(orders.map((shares) => [named(shares), shares])).values()];
     const weight = (way.loci === 1 ? 1 : TWO_LOCI) / Math.max(1, different.length);
-    return different.map((shares) => ({ name: way.name, shares, weight }));
+    return different.map((shares) => ({ way, shares, weight }));
   });
 }
 
@@ -129,20 +131,21 @@ export function ratiosOf(counts: number[], making: Making): Ratios {
   const lnOther = gammaln(total + 1) + gammaln(counts.length) - gammaln(total + counts.length);
   const most = Math.max(lnOther, ...all.map(({ ln }) => ln));
   const sum = Math.exp(lnOther - most) + all.reduce((acc, { ln }) => acc + Math.exp(ln - most), 0);
-  const byRatio = new Map<string, (typeof all)[number] & { names: string[]; chance: number }>();
+  const byRatio = new Map<string, (typeof all)[number] & { ways: Way[]; chance: number }>();
   for (const one of all) {
     const key = named(one.shares);
-    const known = byRatio.get(key) ?? { ...one, names: [], chance: 0 };
+    const known = byRatio.get(key) ?? { ...one, ways: [], chance: 0 };
     known.chance += Math.exp(one.ln - most) / sum;
-    if (!known.names.includes(one.name)) known.names.push(one.name);
+    if (!known.ways.includes(one.way)) known.ways.push(one.way);
     byRatio.set(key, known);
   }
   const ranked = [...byRatio.values()].sort((a, b) => b.chance - a.chance);
   return {
     fits: ranked
       .filter(({ chance }) => chance >= LEAST)
-      .map(({ names, shares, chance }) => ({
-        name: names.join("; or "),
+      .map(({ ways, shares, chance }) => ({
+        ways: ways.map(({ key }) => key),
+        name: ways.map(({ name }) => name).join("; or "),
         ratio: inParts(shares),
         chance,
         test: segregationTest({ observed: counts, ratio: shares }),

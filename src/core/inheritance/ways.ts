@@ -18,12 +18,9 @@ const shows = (genotype: number): boolean => genotype < 2;
 const pair = (both: number, first: number, second: number, neither: number) => (a: number, b: number) =>
   shows(a) ? (shows(b) ? both : first) : shows(b) ? second : neither;
 
-/** One word hides the other. */
-export const DOMINANT = "one gene, dominant";
-
 /** The usual ways. Sources: Mendel 1866; Bateson and Punnett 1905 for two loci that act on one trait. */
 export const WAYS: Way[] = [
-  { key: "dominant", name: DOMINANT, loci: 1, classOf: (a) => (shows(a) ? 0 : 1) },
+  { key: "dominant", name: "one gene, dominant", loci: 1, classOf: (a) => (shows(a) ? 0 : 1) },
   { key: "between", name: "one gene, the mixed between", loci: 1, classOf: (a) => a },
   { key: "each", name: "two genes, each seen", loci: 2, classOf: pair(0, 1, 2, 3) },
   { key: "both", name: "two genes, both needed", loci: 2, classOf: pair(0, 1, 1, 1) },

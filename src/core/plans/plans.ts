@@ -38,6 +38,12 @@ const MINUTES = { plant: 6, hand: 25 };
 /** Nine plants of ten show it: then it is recovered. */
 const RECOVERED = 0.9;
 
+/**
+ * Hours of work: plants raised and looked at, and crosses and selfings by hand.
+ * @example hoursOf(100, 12) // 15
+ */
+export const hoursOf = (plants: number, hands: number): number => (plants * MINUTES.plant + hands * MINUTES.hand) / 60;
+
 const ranged = (values: number[]) => {
   const sorted = [...values].sort((a, b) => a - b);
   return { low: quantileSorted(sorted, 0.05), likely: mean(values), high: quantileSorted(sorted, 0.95) };
@@ -79,7 +85,7 @@ export function planOf(scheme: SchemeKey, asked: PlanAsked, runs: number, seed: 
     plants,
     most: Math.max(...steps.map((one) => one.plants)),
     hands,
-    hours: (plants * MINUTES.plant + hands * MINUTES.hand) / 60,
+    hours: hoursOf(plants, hands),
     mixed: mean(done.map(({ final }) => mean(final.map(mixed)))),
     recovers:
       done.filter(

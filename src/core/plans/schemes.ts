@@ -19,7 +19,7 @@ export type SchemeKey = (typeof SCHEMES)[number];
 /** What is done in a season of a plan: what is grown, in how many families, and what comes of it. */
 export type PlanStep = {
   generation: string;
-  act: "cross" | "self" | "select-self" | "one-seed" | "open" | "select-open" | "pair" | "backcross" | "compare";
+  act: "cross" | "self" | "select-self" | "one-seed" | "select-open" | "pair" | "backcross" | "compare";
   plants: number;
   families: number;
   /** Crosses and selfings by hand. */
@@ -60,31 +60,28 @@ function begun(world: World): { f1: Genome; steps: PlanStep[] } {
 const familiesOf = (world: World, mothers: Genome[], plants: number): Genome[][] =>
   mothers.map((mother) => several(Math.max(1, Math.floor(plants / mothers.length)), () => world.selfed(mother)));
 
-/** From an F2 on: the best plants of the best families selfed, generation by generation. */
-function selectSelfed(world: World, f1: Genome, { plants }: Size, generations: number, from: number): Run {
+/** From an F2 on: the best plants of the best families selfed, generation by generation, and the best family at the end. */
+function selectSelfed(world: World, f1: Genome, { plants }: Size, generations: number): Run {
   const steps: PlanStep[] = [];
   let families = [several(plants, () => world.selfed(f1))];
-  for (let g = 0; g < generations; g++) {
-    const last = g === generations - 1;
-    const name = generationName(from + g);
-    const count = families.length;
-    steps.push(step(name, last ? "compare" : "select-self", families.flat().length, count, last ? 0 : KEPT));
-    if (last) return { final: world.bestFamilies(families, 1)[0]!, steps };
-    const from2 = count > 1 ? world.bestFamilies(families, Math.ceil(count / 2)) : families;
-    families = familiesOf(world, world.best(from2.flat(), KEPT), plants);
+  for (let g = 2; g <= generations; g++) {
+    steps.push(step(generationName(g), "select-self", families.flat().length, families.length, KEPT));
+    const better = families.length > 1 ? world.bestFamilies(families, Math.ceil(families.length / 2)) : families;
+    families = familiesOf(world, world.best(better.flat(), KEPT), plants);
   }
-  return { final: families.flat(), steps };
+  steps.push(step(generationName(generations + 1), "compare", families.flat().length, families.length));
+  return { final: world.bestFamilies(families, 1)[0]!, steps };
 }
 
 const pedigree: Scheme = (world, size) => {
   const { f1, steps } = begun(world);
-  const run = selectSelfed(world, f1, size, Math.max(1, size.seasons - 2), 2);
+  const run = selectSelfed(world, f1, size, Math.max(1, size.seasons - 2));
   return { final: run.final, steps: [...steps, ...run.steps] };
 };
 
 const undoHybrid: Scheme = (world, size) => {
   const f1 = world.child(world.parent(false), world.parent(true));
-  const run = selectSelfed(world, f1, size, Math.max(1, size.seasons - 1), 2);
+  const run = selectSelfed(world, f1, size, Math.max(1, size.seasons - 1));
   return { final: run.final, steps: [step("F1", "self", F1_PLANTS, 1, 1), ...run.steps] };
 };
 
@@ -180,8 +177,8 @@ const recurrent: Scheme = (world, { plants, seasons }) => {
     const parents = world.best(all, KEPT);
     steps.push(step(s === 0 ? "F2" : `cycle ${s}`, "pair", all.length, 1, KEPT));
     all = several(plants, () => {
-      const [a, b] = [Math.floor(world.random() * parents.length), Math.floor(world.random() * parents.length)];
-      return world.child(parents[a]!, parents[b]!);
+      const mother = world.anyOf(parents);
+      return world.child(mother, world.anyOf(parents));
     });
   }
   steps.push(step(`cycle ${cycles}`, "select-self", all.length, 1, KEPT));

@@ -1,5 +1,6 @@
 import jstat from "jstat";
 import { mean } from "simple-statistics";
+import { varianceWithin, withinGroups } from "../numbers/within";
 import { type Standing, SURE } from "./standing";
 
 /** What plants of a line showed where they grew together, and what plants of known lines showed beside them, by line. */
@@ -18,24 +19,6 @@ export type Agreement = {
 /** Of fewer plants nothing is said. */
 const FEWEST = 3;
 
-type Part = { mean: number; error: number; freedom: number };
-
-/** A mean with the square of its error, of values whose variance is known from all of their kind. */
-const part = (values: number[], variance: number, freedom: number): Part => ({
-  mean: mean(values),
-  error: variance / values.length,
-  freedom,
-});
-
-function pooled(groups: number[][], least: number): { variance: number; freedom: number } {
-  const freedom = groups.reduce((sum, group) => sum + group.length - 1, 0);
-  const squares = groups.reduce((sum, group) => {
-    const middle = mean(group);
-    return sum + group.reduce((own, value) => own + (value - middle) ** 2, 0);
-  }, 0);
-  return { variance: freedom > 0 ? squares / freedom + least : least, freedom };
-}
-
 /**
  * Whether a line showed the same in two seasons, or in two sowings: shown where the difference lies within what its own plants
  * differ by, nineteen times in twenty on either side.
@@ -49,23 +32,20 @@ export function agreement(newer: Grown, older: Grown, step: number): Agreement {
   const against = Object.keys(newer.beside).filter(
     (line) => newer.beside[line]!.length >= 2 && (older.beside[line]?.length ?? 0) >= 2,
   );
-  const least = step ** 2 / 12;
   const both = [newer.own, older.own];
   if (both.some((own) => own.length < FEWEST)) return { standing: "open", difference: null, margin: 0, against };
-  const ours = pooled(both, least);
-  const margin = Math.sqrt(ours.variance);
-  const theirs = pooled(
-    against.flatMap((line) => [newer.beside[line]!, older.beside[line]!]),
-    least,
+  const beside = [newer, older].map((grown) => against.map((line) => grown.beside[line]!));
+  const [ours, theirs] = [withinGroups(both), withinGroups(beside.flat())];
+  const [own, others] = [varianceWithin(ours, step), varianceWithin(theirs, step)];
+  const margin = Math.sqrt(own);
+  const [now, before] = [newer, older].map(
+    (grown, i) => mean(grown.own) - (against.length > 0 ? mean(beside[i]!.map(mean)) : 0),
   );
-  const own = both.map((values) => part(values, ours.variance, ours.freedom));
-  const beside = [newer, older].map((grown) =>
-    against.map((line) => part(grown.beside[line]!, theirs.variance, theirs.freedom)),
-  );
-  const of = (parts: Part[]) => (parts.length > 0 ? mean(parts.map((one) => one.mean)) : 0);
-  const likely = own[0]!.mean - of(beside[0]!) - (own[1]!.mean - of(beside[1]!));
-  const ownError = own.reduce((sum, one) => sum + one.error, 0);
-  const besideError = beside.flat().reduce((sum, one) => sum + one.error, 0) / Math.max(1, against.length) ** 2;
+  const likely = now! - before!;
+  // A mean's error squared is the variance over how many it is of; a mean of lines has it of each.
+  const ownError = both.reduce((sum, values) => sum + own / values.length, 0);
+  const besideError =
+    beside.flat().reduce((sum, values) => sum + others / values.length, 0) / Math.max(1, against.length) ** 2;
   const error = ownError + besideError;
   if (error === 0) return { standing: "open", difference: null, margin, against };
   const freedom =

@@ -1,5 +1,5 @@
-import { mean } from "simple-statistics";
 import { fQuantile } from "../numbers/intraclass";
+import { varianceWithin, withinGroups } from "../numbers/within";
 import { type Standing, SURE } from "./standing";
 
 /** Values of plants that grew side by side: of one season, and of one line. */
@@ -23,21 +23,6 @@ const FEWEST = 4;
 /** More generations are not foretold. */
 const MOST_GENERATIONS = 12;
 
-/** Sum of squares around each group's own mean, and the degrees of freedom. */
-function within(groups: Group[]): { squares: number; freedom: number; plants: number } {
-  const all = groups.filter((group) => group.length > 1);
-  return {
-    squares: all.reduce((sum, group) => sum + squaresOf(group), 0),
-    freedom: all.reduce((sum, group) => sum + group.length - 1, 0),
-    plants: groups.reduce((sum, group) => sum + group.length, 0),
-  };
-}
-
-function squaresOf(group: Group): number {
-  const middle = mean(group);
-  return group.reduce((sum, value) => sum + (value - middle) ** 2, 0);
-}
-
 /**
  * Whether plants of a line are as even as those of lines that are known to come true: shown where their spread is no more than
  * `EVEN` times as wide, nineteen times in twenty.
@@ -49,21 +34,19 @@ function squaresOf(group: Group): number {
  * @example evenness([[1, 2, 3, 4, 5, 6, 7, 8]], [[2, 4]], 1).standing // "open"
  */
 export function evenness(own: Group[], known: Group[], step: number): Evenness {
-  const [line, other] = [within(own), within(known)];
-  const least = step ** 2 / 12;
-  const variance = ({ squares, freedom }: typeof line) => (freedom > 0 ? squares / freedom + least : least);
-  const [ours, theirs] = [variance(line), variance(other)];
+  const [line, other] = [own, known].map((groups) => withinGroups(groups.filter((group) => group.length > 0)));
+  const [ours, theirs] = [varianceWithin(line!, step), varianceWithin(other!, step)];
   const told = {
-    own: { spread: Math.sqrt(ours), plants: line.plants },
-    known: { spread: Math.sqrt(theirs), plants: other.plants },
+    own: { spread: Math.sqrt(ours), plants: own.flat().length },
+    known: { spread: Math.sqrt(theirs), plants: known.flat().length },
   };
-  if (line.freedom < FEWEST || other.freedom < FEWEST || theirs === 0)
+  if (line!.freedom < FEWEST || other!.freedom < FEWEST || theirs === 0)
     return { standing: "open", ratio: null, ...told, generations: null };
   const f = ours / theirs;
   const ratio = {
-    low: Math.sqrt(f / fQuantile(SURE, line.freedom, other.freedom)),
+    low: Math.sqrt(f / fQuantile(SURE, line!.freedom, other!.freedom)),
     likely: Math.sqrt(f),
-    high: Math.sqrt(f * fQuantile(SURE, other.freedom, line.freedom)),
+    high: Math.sqrt(f * fQuantile(SURE, other!.freedom, line!.freedom)),
   };
   const standing = ratio.high <= EVEN ? "holds" : ratio.low > 1 ? "fails" : "open";
   return { standing, ratio, ...told, generations: standing === "fails" ? generationsTo(f) : null };

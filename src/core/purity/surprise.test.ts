@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { seeded } from "../numbers/chance";
-import { type CauseKind, type SurpriseInput, surprise } from "./surprise";
+import type { CauseKind, SurpriseInput } from "./causes";
+import { surprise } from "./surprise";
 
 const suspect = (key: string, likely: number, resembles: boolean | null = null) => ({
   key,

@@ -4,7 +4,8 @@ import { agreement } from "./agreement";
 import { evenness } from "./evenness";
 import { offTypeTest } from "./offTypeTest";
 import { allOf } from "./standing";
-import { type Measured, type TrueInput, trueness } from "./trueness";
+import { trueness } from "./trueness";
+import type { Measured, TrueInput } from "./trueTests";
 
 const season = (year: number, plants: number, offTypes: number) => ({ season: year, plants, offTypes });
 

@@ -1,5 +1,6 @@
 import { mean, sampleStandardDeviation } from "simple-statistics";
 import type { Id } from "../custody/id";
+import { counted } from "../lists/counted";
 
 /** A plant with what it showed: figures, and words as they are. */
 export type ShownMarks = { id: Id; figures: Record<Id, number>; words: Record<Id, string> };
@@ -19,7 +20,9 @@ export function typicalOf(plants: ShownMarks[]): Id | null {
       return [mark, { middle: mean(values), by: values.length > 1 ? sampleStandardDeviation(values) : 0 }];
     }),
   );
-  const usual = new Map(words.map((mark) => [mark, mostly(plants.flatMap((plant) => plant.words[mark] ?? []))]));
+  const usual = new Map(
+    words.map((mark) => [mark, counted(plants.flatMap((plant) => plant.words[mark] ?? []))[0]!.word]),
+  );
   const seen = (plant: ShownMarks) => Object.keys(plant.figures).length + Object.keys(plant.words).length;
   const most = Math.max(0, ...plants.map(seen));
   // One that was hardly looked at is not typical for that.
@@ -38,10 +41,4 @@ export function typicalOf(plants: ShownMarks[]): Id | null {
       return best && best.far <= own ? best : { id: plant.id, far: own };
     }, null)?.id ?? null
   );
-}
-
-function mostly(words: string[]): string {
-  const counts = new Map<string, number>();
-  for (const word of words) counts.set(word, (counts.get(word) ?? 0) + 1);
-  return [...counts].sort((a, b) => b[1] - a[1])[0]![0];
 }

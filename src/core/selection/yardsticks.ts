@@ -19,6 +19,13 @@ export type Drawn = (typeof DRAWN)[number];
 export const WANTED = ["high", "low", "target", "range", "category", "yes", "no", "none"] as const;
 export type Wanted = (typeof WANTED)[number];
 
+/**
+ * What differences on a yardstick are said in: between days, days; between steps of a scale, steps.
+ * @example unitOfDifference({ kind: "date", unit: "" }) // "days"
+ */
+export const unitOfDifference = ({ kind, unit }: { kind: string; unit: string }): string =>
+  kind === "date" ? "days" : kind === "scale" ? "steps" : unit;
+
 export type ScoreValue = { number: number | null; word: string | null };
 /** One look at a plant. */
 export type Look = ScoreValue & { scoredOn: Day };

@@ -5,7 +5,7 @@ import { refuse } from "@/db/ops";
 import { nextCode } from "../code";
 import { command } from "../command";
 import { day, given, ref, whole } from "../record";
-import { floweringSeason } from "../stand/commands";
+import { seasonOfFlowering } from "../stand/commands";
 import { forecaster } from "../stand/forecast";
 import { stand } from "../stand/stand";
 import { task } from "../task/task";
@@ -36,14 +36,19 @@ export const adoptPlan = command(
     const { db, write, today } = context;
     const line = lineById(db, lineId) ?? refuse("lineId", "That line does not exist.");
     if (sown <= today) refuse("sown", "The first sowing is still to come.");
+    const forecast = forecaster(db, today);
     const codes = list.map(({ generation, plants, title }, i) => {
       const on = yearsLater(sown, i * every);
-      const about = { lineId, sown: on, plantedOut: null, overwinter: null, species: line.species } as const;
-      const season = floweringSeason(context, about);
+      const about = { lineId, sown: on, plantedOut: null, overwinter: null, firstFlower: null } as const;
+      const flowers = forecast.of({ ...about, species: line.species });
+      const season = seasonOfFlowering(context, flowers);
       const code = nextCode(context, "family", season);
       write.insert(stand, { code, lineId, sown: on, season, generation, planned: 1, family: 1, wanted: plants });
-      const flowers = forecaster(db, today).of({ ...about, firstFlower: null }).start;
-      write.insert(task, { title: `${line.name}: ${title}`.slice(0, 120), due: flowers, note: `${code}, as planned` });
+      write.insert(task, {
+        title: `${line.name}: ${title}`.slice(0, 120),
+        due: flowers.start,
+        note: `${code}, as planned`,
+      });
       return code;
     });
     return { message: `${line.name}: ${plural(list.length, "season")} planned, ${codes[0]} first`, ids: [] };

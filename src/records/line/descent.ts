@@ -25,7 +25,6 @@ export type Descent = FromSeed & {
   lineName: string;
   lineCode: string;
   species: string;
-  status: "open-pollinated" | "f1-hybrid" | "breeding-line" | "mix" | "wild";
   season: number;
   generation: number | null;
   family: 0 | 1;
@@ -41,7 +40,7 @@ const PARENTS = `LEFT JOIN cross x ON x.id = k.crossId
 export const descents = (db: Db, today: string): Descent[] =>
   prepared(
     db,
-    `SELECT s.id, s.code, s.lineId, l.name lineName, l.code lineCode, l.species, l.status, s.season, s.generation, s.family,
+    `SELECT s.id, s.code, s.lineId, l.name lineName, l.code lineCode, l.species, s.season, s.generation, s.family,
          s.plants, ${SEED}
        FROM stand s JOIN line l ON l.id = s.lineId LEFT JOIN lot k ON k.id = s.lotId ${PARENTS}
        WHERE s.sown <= ? AND s.planned = 0 ORDER BY s.season, s.sown, s.code`,

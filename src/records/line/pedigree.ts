@@ -1,4 +1,5 @@
 import { speciesById } from "@/catalogue/catalogue";
+import { isSelfed, type SeedKind } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { backcrosses, type PedigreeTree, writePedigree } from "@/core/pedigree/notation";
@@ -11,7 +12,7 @@ type StandParents = {
   id: Id;
   lineId: Id;
   species: string;
-  kind: string | null;
+  kind: SeedKind | null;
   motherStandId: Id | null;
   motherPlantId: Id | null;
   fatherStandId: Id | null;
@@ -111,8 +112,7 @@ export function forebears(db: Db, parents: ParentId[]): Individual[] {
     const { kind, species, motherStandId, motherPlantId, fatherStandId, fatherPlantId, mixedCrossId } = stand;
     if (!motherStandId || kind === "received") return founder(stand);
     const mother = add({ standId: motherStandId, plantId: motherPlantId }, false);
-    const selfs = kind === "open" && speciesById(species).breeding === "selfing";
-    if (kind === "self" || selfs) return { mother, father: mother };
+    if (isSelfed(kind, speciesById(species).breeding)) return { mother, father: mother };
     if (mixedCrossId) {
       const fathers = (severalFathers.get(mixedCrossId) ?? []).map(({ standId, plantId }) =>
         add({ standId, plantId }, standId === motherStandId),
@@ -167,8 +167,7 @@ export const linesWithParents = (db: Db): Map<Id, LineParents> =>
 const DEEPEST = 6;
 
 /** Pedigrees of lines, back to those that were not crossed here. */
-function lineTrees(db: Db): (lineId: Id) => PedigreeTree {
-  const lines = linesWithParents(db);
+function lineTrees(lines: Map<Id, LineParents>): (lineId: Id) => PedigreeTree {
   const tree = (id: Id, depth: number): PedigreeTree => {
     const { name, motherLineId, fatherLineId } = lines.get(id)!;
     if (!motherLineId || !fatherLineId || depth >= DEEPEST) return name;
@@ -179,13 +178,13 @@ function lineTrees(db: Db): (lineId: Id) => PedigreeTree {
 
 /** A line's pedigree in slash notation: its name where it was not crossed here. */
 export function linePedigree(db: Db): (lineId: Id) => string {
-  const tree = lineTrees(db);
+  const tree = lineTrees(linesWithParents(db));
   return (lineId) => writePedigree(tree(lineId));
 }
 
 /** How often lines went back to one parent when they were crossed. */
-export function lineBackcrosses(db: Db): (lineId: Id) => number {
-  const tree = lineTrees(db);
+export function lineBackcrosses(lines: Map<Id, LineParents>): (lineId: Id) => number {
+  const tree = lineTrees(lines);
   return (lineId) => backcrosses(tree(lineId));
 }
 
@@ -193,7 +192,7 @@ type LinesOfCross = { lineId: Id; motherLineId: Id; fatherLineId: Id };
 
 /** Pedigrees of crosses in slash notation: of the two lines, or of their own where both are one. */
 export function crossPedigrees(db: Db): (cross: LinesOfCross) => string {
-  const tree = lineTrees(db);
+  const tree = lineTrees(linesWithParents(db));
   return ({ lineId, motherLineId, fatherLineId }) =>
     writePedigree(
       motherLineId === fatherLineId ? tree(lineId) : { mother: tree(motherLineId), father: tree(fatherLineId) },

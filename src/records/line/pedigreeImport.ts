@@ -9,7 +9,7 @@ import { type Context, command } from "../command";
 import { readCsv } from "../csvFile";
 import { given, species, yesNo } from "../record";
 import { line } from "./line";
-import { lineById, lineOfName } from "./queries";
+import { linesOfSpecies } from "./queries";
 
 /** Lines of one text, and troubles that are told of it. */
 const MOST = 2000;
@@ -89,6 +89,10 @@ function toldBy(text: string): { kin: ToldKin[]; troubles: Trouble[] } {
 /** Finds or makes the line of each, parents first; says what it did. */
 function takeIn(context: Context, kin: ToldKin[], of: string): { changes: string[]; troubles: Trouble[] } {
   const { db, write, today } = context;
+  const there = linesOfSpecies(db, of);
+  const names = new Map(there.map(({ id, name }) => [id, name]));
+  // Of two lines of one name the first is meant.
+  const byName = new Map(there.toReversed().map((one) => [one.name, one]));
   const ids = new Map<string, string>();
   const changes: string[] = [];
   const troubles: Trouble[] = [];
@@ -98,7 +102,7 @@ function takeIn(context: Context, kin: ToldKin[], of: string): { changes: string
       fatherLineId: father === null ? null : (ids.get(father) ?? null),
     };
     const from = mother && father ? `${mother} × ${father}` : "";
-    const known = lineOfName(db, name, of);
+    const known = byName.get(name);
     if (!known) {
       const code = nextCode(context, "line", yearOf(today));
       const crossed = mother !== null;
@@ -123,7 +127,7 @@ function takeIn(context: Context, kin: ToldKin[], of: string): { changes: string
     const has = [known.motherLineId, known.fatherLineId];
     if (has[0] === parents.motherLineId && has[1] === parents.fatherLineId) continue;
     if (has.some((id) => id !== null)) {
-      const told = has.map((id) => (id && lineById(db, id)?.name) || "unknown").join(" × ");
+      const told = has.map((id) => (id && names.get(id)) || "unknown").join(" × ");
       troubles.push({ line: at, message: `“${name}” (${known.code}) is from ${told} already, not from ${from}.` });
       continue;
     }

@@ -1,5 +1,6 @@
 import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
+import { inOrder } from "@/core/lists/order";
 import { alike } from "@/core/writing/alike";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
@@ -49,14 +50,16 @@ export function crossedPairs(db: Db): string[] {
     .all() as string[];
 }
 
-/** Lines of a species with a name that would be taken for another one's, itself left out. */
+/** Every line of a species, the first that was made first. */
+export const linesOfSpecies = (db: Db, species: string): Line[] =>
+  prepared(db, "SELECT * FROM line WHERE species = ? ORDER BY id").all(species) as Line[];
+
+/** Lines of a species with a name that would be taken for another one's, itself left out, by their names. */
 export const namedAlike = (db: Db, id: Id, species: string, wanted: string): Pick<Line, "code" | "name">[] =>
-  (
-    prepared(db, "SELECT code, name FROM line WHERE species = ? AND id <> ? ORDER BY name, id").all(
-      species,
-      id,
-    ) as Pick<Line, "code" | "name">[]
-  ).filter(({ name }) => alike(name, wanted));
+  linesOfSpecies(db, species)
+    .filter((line) => line.id !== id && alike(line.name, wanted))
+    .map(({ code, name }) => ({ code, name }))
+    .sort((a, b) => inOrder(a.name, b.name));
 
 /** The names of lines by id. */
 export function lineNames(db: Db): Map<Id, string> {

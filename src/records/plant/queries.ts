@@ -29,14 +29,14 @@ export const plantsByIds = (db: Db, ids: Id[]): PlantOfStand[] =>
   ).all(JSON.stringify(ids)) as PlantOfStand[];
 
 /** Numbers of plants, those that are gone among them, and where they stand. */
-export const numbersOfPlants = (db: Db, ids: Id[]): Map<string, { standId: Id; code: string; number: number }> =>
+export const numbersOfPlants = (db: Db, ids: Id[]): Map<string, PlantOfStand> =>
   new Map(
     (
       prepared(
         db,
         `SELECT p.id, p.standId, s.code, p.number FROM plant p JOIN stand s ON s.id = p.standId
            WHERE p.id IN (SELECT value FROM json_each(?))`,
-      ).all(JSON.stringify(ids)) as { id: Id; standId: Id; code: string; number: number }[]
+      ).all(JSON.stringify(ids)) as PlantOfStand[]
     ).map((one) => [one.id, one]),
   );
 

@@ -1,7 +1,7 @@
 import { addDays, type Day, dayInWords, daysBetween } from "@/core/calendar/day";
 import { seasonOf } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
-import type { Sowing } from "@/core/flowering/facts";
+import type { Flowering, Sowing } from "@/core/flowering/facts";
 import { refuse } from "@/db/ops";
 import { bedById } from "../bed/queries";
 import { nextCode } from "../code";
@@ -28,12 +28,17 @@ export function existingStand({ db }: Pick<Context, "db">, id: Id, field: string
  * The season in which a stand flowers for seed: a crop of the second year belongs to that year, one that cold kills before
  * it flowers to the season it dies in.
  */
+export const seasonOfFlowering = (
+  { garden }: Pick<Context, "garden">,
+  { fate, start, kill }: Pick<Flowering, "fate" | "start" | "kill">,
+): number => seasonOf(fate === "killed-by-cold" && kill ? kill.day : start, garden.latitude);
+
+/** The same of a sowing, by its forecast. */
 export function floweringSeason(
-  { db, garden, today }: Pick<Context, "db" | "garden" | "today">,
+  context: Pick<Context, "db" | "garden" | "today">,
   sowing: Sowing & { lineId: Id; species: string },
 ): number {
-  const { fate, start, kill } = forecaster(db, today).of({ ...sowing, firstFlower: null });
-  return seasonOf(fate === "killed-by-cold" && kill ? kill.day : start, garden.latitude);
+  return seasonOfFlowering(context, forecaster(context.db, context.today).of({ ...sowing, firstFlower: null }));
 }
 
 /** Gives a family's plants their numbers, up to as many as were planted. */

@@ -1,4 +1,4 @@
-import { CAUSES } from "@/core/purity/surprise";
+import { CAUSES } from "@/core/purity/causes";
 import { choice, count, day, type Row, record, ref, text } from "../record";
 
 /** What made an odd plant, as it was decided. */

@@ -37,7 +37,6 @@ function StandingMark({ standing }: { standing: Mark }) {
 /** The standing list of tests, what is missing, and what brings it on for least. */
 export function ComesTrue({ view: { trueness, line, stands } }: { view: LineView }) {
   const { tests, holding, step, otherReasons, seasons } = trueness;
-  const underWay = seasons.some((one) => one.underWay);
   const family = stands.find((one) => one.family === 1);
   const now = seasons.find((one) => one.underWay);
   return (
@@ -80,7 +79,7 @@ export function ComesTrue({ view: { trueness, line, stands } }: { view: LineView
       {step && (
         <>
           <h3 className="mt-4">Cheapest next step</h3>
-          <p>{stepInWords(step, underWay)}</p>
+          <p>{stepInWords(step, now !== undefined)}</p>
         </>
       )}
       {otherReasons.length > 0 && (

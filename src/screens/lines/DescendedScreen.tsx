@@ -1,4 +1,4 @@
-import type { Descended } from "@/views/pedigree";
+import type { Descended } from "@/views/descended";
 import { Page } from "../common/Page";
 import { Pedigree } from "./Pedigree";
 

@@ -12,7 +12,7 @@ import {
 } from "recharts";
 import { generationName } from "@/core/custody/generation";
 import { fixed } from "@/core/writing/numbers";
-import type { YardstickLadder } from "@/views/lines";
+import type { YardstickLadder } from "@/views/ladders";
 import { percent } from "../common/words";
 
 type Props = { ladder: YardstickLadder; said: string | null; backcrosses: number };

@@ -5,7 +5,8 @@ import { tagPolygon } from "@/core/custody/tagShape";
 import { fixed } from "@/core/writing/numbers";
 import Link from "@/ui/Link";
 import { useJob } from "@/ui/useJob";
-import type { KinView, PedigreeNode, PedigreeView } from "@/views/pedigree";
+import type { KinView } from "@/views/kinship";
+import type { PedigreeNode, PedigreeView } from "@/views/pedigree";
 import { inHundred } from "../common/words";
 
 /** Pixels that a sheet of paper is wide between its margins and the page's. */

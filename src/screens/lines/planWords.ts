@@ -21,7 +21,6 @@ export const ACTS_OF_PLANS: Record<PlanStep["act"], string> = {
   self: "save selfed seed of all",
   "select-self": "self the best",
   "one-seed": "one seed of each plant",
-  open: "save open seed",
   "select-open": "save open seed of the best",
   pair: "cross the best in pairs",
   backcross: "cross back to the parent",

@@ -1,11 +1,14 @@
 import { generationName } from "@/core/custody/generation";
+import { EVEN } from "@/core/purity/evenness";
 import { SURE } from "@/core/purity/standing";
-import type { JudgedAs, SeedJudged, Trueness, TrueTest } from "@/core/purity/trueness";
+import type { Trueness } from "@/core/purity/trueness";
+import type { JudgedAs, SeedJudged, TrueTest } from "@/core/purity/trueTests";
 import type { Progress } from "@/core/selection/progress";
+import { unitOfDifference } from "@/core/selection/yardsticks";
 import { oddsInWords, timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { fixed } from "@/core/writing/numbers";
-import type { YardstickLadder } from "@/views/lines";
+import type { YardstickLadder } from "@/views/ladders";
 import { inHundred } from "../common/words";
 
 /** Figures with as many places as what they stand beside needs. */
@@ -75,7 +78,7 @@ function ofEven({ items }: Extract<TrueTest, { key: "even" }>): Told {
     name: "As even as what comes true",
     figure: widest ? `${fixed(widest.ratio!.likely, 1)} times` : "open",
     why: widest
-      ? `${widest.name} spreads ${fixed(widest.ratio!.likely, 1)} times (${fixed(widest.ratio!.low, 1)}–${fixed(widest.ratio!.high, 1)}) as wide as in ${KNOWN[widest.knownAre]}; 1.5 is taken.`
+      ? `${widest.name} spreads ${fixed(widest.ratio!.likely, 1)} times (${fixed(widest.ratio!.low, 1)}–${fixed(widest.ratio!.high, 1)}) as wide as in ${KNOWN[widest.knownAre]}; ${fixed(EVEN, 1)} is taken.`
       : `Nothing that is known to be even was measured beside it: ${missing.join(", ")}.`,
   };
 }
@@ -198,14 +201,10 @@ export function stepInWords(test: TrueTest, underWay: boolean): string {
 /** How a generation is called. */
 type Named = (generation: number) => string;
 
-const changeInWords = (
-  { change, from, to }: Progress,
-  { kind, unit: own }: YardstickLadder["yardstick"],
-  named: Named,
-): string => {
+const changeInWords = ({ change, from, to }: Progress, mark: YardstickLadder["yardstick"], named: Named): string => {
   const of = (value: number) => toScale(value, change.likely || 1);
-  const unit = kind === "date" ? "days" : kind === "scale" ? "steps" : own;
-  const side = kind === "date" ? (change.likely < 0 ? "earlier" : "later") : change.likely < 0 ? "less" : "more";
+  const unit = unitOfDifference(mark);
+  const side = mark.kind === "date" ? (change.likely < 0 ? "earlier" : "later") : change.likely < 0 ? "less" : "more";
   const [low, high] = [Math.abs(change.low), Math.abs(change.high)].sort((a, b) => a - b);
   const range = change.low * change.high > 0 ? `${of(low!)}–${of(high!)}` : `${of(change.low)} to ${of(change.high)}`;
   return `${of(Math.abs(change.likely))} ${unit} ${side} (${range}) from ${named(from.generation)} to ${named(to.generation)}`;

@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { Id } from "@/core/custody/id";
+import { SURELY_PURE } from "@/core/inheritance/progeny";
 import { classesOf, WAYS, type WayKey, wayOf } from "@/core/inheritance/ways";
 import { groupBy } from "@/core/lists/groupBy";
 import { inTenShort } from "@/core/units/odds";
@@ -76,7 +77,7 @@ function Define({
   onDone: () => void;
 }) {
   const possible = WAYS.filter((way) => classesOf(way) <= words.length);
-  const best = possible.find((way) => likely?.ratios.fits[0]?.name.startsWith(way.name));
+  const best = possible.find(({ key }) => likely?.ratios.fits[0]?.ways[0] === key);
   const [way, setWay] = useState<WayKey>(locus?.way ?? best?.key ?? "dominant");
   const { loci } = wayOf(way);
   const classes = classesOf(wayOf(way));
@@ -177,7 +178,7 @@ function WhoCarries({ gene, stand, head }: Omit<Props, "likely">) {
     );
   const { plants, wanted, seen, way } = result;
   if (plants.length === 0) return null;
-  const sure = plants.filter(({ pure }) => pure >= 0.95).length;
+  const sure = plants.filter(({ pure }) => pure >= SURELY_PURE).length;
   // Plants of which the same is known stand in one row.
   const alike = [
     ...groupBy(plants, (plant) => `${plant.shows} ${inTenShort(plant.pure)} ${lociInFigures(plant)}`).values(),

@@ -1,4 +1,5 @@
-import type { Cause, Telling } from "@/core/purity/surprise";
+import type { Cause } from "@/core/purity/surprise";
+import type { Telling } from "@/core/purity/telling";
 import { oddsInWords } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { fixed } from "@/core/writing/numbers";

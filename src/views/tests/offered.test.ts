@@ -16,6 +16,9 @@ beforeEach(() => {
 });
 afterEach(() => garden.close());
 
+const ownLine = () =>
+  garden.done("line.add", { name: "Own", species: "lettuce", school: "keep-pure", status: "open-pollinated" }).id;
+
 describe("what is told of a garden, and no more", () => {
   test("a cross offers the plants of its mother that stand", () => {
     const { stand, plants } = family(garden);
@@ -90,12 +93,7 @@ describe("what is told of a garden, and no more", () => {
 describe("what is held against what", () => {
   test("emergence against other seed that was sown within a week of it", () => {
     garden.on("2027-03-01");
-    const lineId = garden.done("line.add", {
-      name: "Own",
-      species: "lettuce",
-      school: "keep-pure",
-      status: "open-pollinated",
-    }).id;
+    const lineId = ownLine();
     const sow = (sown: string, cameUp: number) => {
       garden.on("2027-03-01");
       const lotId = garden.done("lot.receive", { lineId, gathered: "2027-02-01", seeds: 90 }).id;
@@ -133,12 +131,7 @@ describe("what is held against what", () => {
 
 test("a card says what was taken out, who may be the mother, and shares as whole hundredths", () => {
   garden.on("2027-05-08");
-  const lineId = garden.done("line.add", {
-    name: "Own",
-    species: "lettuce",
-    school: "keep-pure",
-    status: "open-pollinated",
-  }).id;
+  const lineId = ownLine();
   const stand = garden.done("stand.add", { lineId, bedId: 1, sown: "2027-05-08", family: 1, plants: 6 }).id;
   garden.on("2027-08-20");
   const lotId = garden.done("lot.save", { standId: stand, kind: "open", gathered: "2027-08-20", seeds: 100 }).id;

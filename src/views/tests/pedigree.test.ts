@@ -1,7 +1,9 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
 import { family, type Plot, plot, twoMelons } from "@/records/tests/plot";
-import { descendedView, kinView, pedigreeView } from "../pedigree";
+import { descendedView } from "../descended";
+import { kinView } from "../kinship";
+import { pedigreeView } from "../pedigree";
 import { pedigreeFile } from "../pedigreeFile";
 
 let garden: Plot;

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
-import type { TrueTest } from "@/core/purity/trueness";
+import type { TrueTest } from "@/core/purity/trueTests";
 import { type Plot, plot } from "@/records/tests/plot";
 import { lineView } from "../lines";
 

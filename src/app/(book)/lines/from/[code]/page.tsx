@@ -1,5 +1,5 @@
 import { DescendedScreen } from "@/screens/lines/DescendedScreen";
-import { descendedView } from "@/views/pedigree";
+import { descendedView } from "@/views/descended";
 import { byCode, type CodeParams, oneWord, type Search, titledByCode } from "../../../../params";
 
 export const generateMetadata = titledByCode("Pedigree");
