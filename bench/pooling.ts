@@ -4,7 +4,7 @@ import { linesLived } from "@/core/tests/linesLived";
 export function benchPooling(): void {
   console.log("\nSet rates: spread between lines (logit) | range of nine tenths held, no flowers of its own / twenty");
   for (const spread of [0, 0.3, 0.6, 1]) {
-    const held = [0, 20].map((own) => (100 * linesLived(spread, own, 600, 5)).toFixed(1));
+    const held = [0, 20].map((own) => (100 * linesLived(spread, own, 2000, 5)).toFixed(1));
     console.log(`${String(spread).padStart(5)} | ${held[0]} % / ${held[1]} %`);
   }
 }

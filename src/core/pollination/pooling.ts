@@ -6,10 +6,10 @@ export type Outcomes = { set: number; failed: number };
 
 /** Means of a species that are held against what its lines did: so many equally likely by the catalogue. */
 const MEANS = 17;
-/** Spreads between lines, on the logit, that are held against it, and how likely each is before. Working values. */
-const SPREADS = [0, 0.15, 0.3, 0.45, 0.6, 0.8, 1, 1.25, 1.6];
-/** As likely as any other spread: that lines are all alike. */
-const ALIKE = 1 / SPREADS.length;
+/** Spreads between lines, on the logit, that are held against it, each as likely before. Working values. */
+const SPREADS = [0, 0.3, 0.45, 0.6, 0.8, 1, 1.25, 1.6];
+/** How many times likelier than the least spread it must be that lines are all alike for them to be taken so. Working. */
+const ALIKE = 2.25;
 /** Steps through a spread's bell, and how far out. */
 const STEPS = { count: 19, reach: 3 };
 
@@ -21,7 +21,9 @@ const ofAll = bells.reduce((a, b) => a + b, 0);
 
 /**
  * What other lines teach of the next one: their mean and how far lines lie apart are learned together, so that a line not
- * seen yet may differ from the mean as far as the others do (partial pooling of log-normal odds, on a grid).
+ * seen yet may differ from the mean as far as the others do (partial pooling of log-normal odds, on a grid). Only where
+ * they are so alike that chance alone explains it better than the least spread, they are taken as one: a range over both
+ * would be too wide for lines that are alike.
  * @param prior what the catalogue believes of the species
  * @param lines flowers that set and failed, a line each
  * @param own flowers of the line itself
@@ -31,15 +33,13 @@ const ofAll = bells.reduce((a, b) => a + b, 0);
 export function nextLine(prior: Beta, lines: Outcomes[], own: Outcomes = { set: 0, failed: 0 }): Beta {
   const seen = lines.filter(({ set, failed }) => set + failed > 0);
   if (seen.length === 0) return prior;
-  let [all, sum, squares] = [0, 0, 0];
-  // Against the likeliest, so that many flowers do not vanish.
-  const logs: { log: number; mean: number; square: number }[] = [];
+  const held: { spread: number; log: number; mean: number; square: number }[] = [];
   for (let i = 0; i < MEANS; i++) {
     const middle = logit(betaQuantile(prior, (i + 0.5) / MEANS));
     for (const spread of SPREADS) {
       const rates = zs.map((z) => 1 / (1 + Math.exp(-(middle + spread * z))));
       const [yes, no] = [rates.map(Math.log), rates.map((rate) => Math.log1p(-rate))];
-      let log = Math.log(spread === 0 ? ALIKE : (1 - ALIKE) / (SPREADS.length - 1));
+      let log = 0;
       for (const { set, failed } of seen) {
         const each = zs.map((_, k) => set * yes[k]! + failed * no[k]!);
         const most = Math.max(...each);
@@ -52,18 +52,21 @@ export function nextLine(prior: Beta, lines: Outcomes[], own: Outcomes = { set: 
       const total = weights.reduce((a, b) => a + b, 0);
       const mean = rates.reduce((sum, rate, k) => sum + rate * weights[k]!, 0) / total;
       const square = rates.reduce((sum, rate, k) => sum + rate * rate * weights[k]!, 0) / total;
-      logs.push({ log: log + best + Math.log(total), mean, square });
+      held.push({ spread, log: log + best + Math.log(total), mean, square });
     }
   }
-  const most = Math.max(...logs.map(({ log }) => log));
-  for (const { log, mean, square } of logs) {
-    const weight = Math.exp(log - most);
-    all += weight;
-    sum += weight * mean;
-    squares += weight * square;
-  }
-  const mean = sum / all;
-  const variance = Math.max(1e-6, squares / all - mean * mean);
+  // Against the likeliest, so that many flowers do not vanish.
+  const most = Math.max(...held.map(({ log }) => log));
+  const weighed = held.map((one) => ({ ...one, weight: Math.exp(one.log - most) }));
+  const evidence = (some: typeof weighed) => some.reduce((sum, { weight }) => sum + weight, 0);
+  const of = (apart: (spread: number) => boolean) => weighed.filter(({ spread }) => apart(spread));
+  const same = of((spread) => spread === 0);
+  const alike = evidence(same) >= ALIKE * evidence(of((spread) => spread === SPREADS[1]));
+  const taken = alike ? same : of((spread) => spread > 0);
+  const all = evidence(taken);
+  const expected = (what: "mean" | "square") => taken.reduce((sum, one) => sum + one.weight * one[what], 0) / all;
+  const mean = expected("mean");
+  const variance = Math.max(1e-6, expected("square") - mean * mean);
   const weight = Math.max(2, (mean * (1 - mean)) / variance - 1);
   return { a: mean * weight, b: (1 - mean) * weight };
 }

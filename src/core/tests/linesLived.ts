@@ -4,14 +4,15 @@ import { normalFrom, seeded } from "../numbers/chance";
 import { nextLine } from "../pollination/pooling";
 
 const PRIOR = betaOfRange({ low: 0.25, high: 0.55 });
-const OTHERS = { lines: 12, flowers: 40 };
+const FLOWERS = 40;
 
 /**
  * How often the range of nine tenths holds a line's true set rate, of so many made-up species.
  * @param spread how far their lines lie apart, on the logit
  * @param own flowers of the line itself
+ * @param lines other lines with forty flowers each
  */
-export function linesLived(spread: number, own: number, species: number, seed: number): number {
+export function linesLived(spread: number, own: number, species: number, seed: number, lines = 12): number {
   const luck = seeded(seed);
   const logit = (share: number) => Math.log(share / (1 - share));
   let held = 0;
@@ -22,7 +23,7 @@ export function linesLived(spread: number, own: number, species: number, seed: n
       const set = Array.from({ length: n }, () => luck() < at).filter(Boolean).length;
       return { set, failed: n - set };
     };
-    const others = Array.from({ length: OTHERS.lines }, () => flowers(OTHERS.flowers, rate()));
+    const others = Array.from({ length: lines }, () => flowers(FLOWERS, rate()));
     const at = rate();
     const { low, high } = betaInterval(nextLine(PRIOR, others, flowers(own, at)), 0.9);
     if (low <= at && at <= high) held++;
