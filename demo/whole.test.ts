@@ -1,0 +1,175 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import type { Id } from "@/core/custody/id";
+import { brief } from "@/core/tests/brief";
+import { type Db, openDb } from "@/db/open";
+import { standByCode } from "@/records/stand/queries";
+import { calendarView } from "@/views/calendar";
+import { cardView } from "@/views/card";
+import { compareView } from "@/views/compare";
+import { crossPlanView } from "@/views/crossPlan";
+import { passportFile } from "@/views/drawerFile";
+import { familyView } from "@/views/family";
+import { genotypesView } from "@/views/genotypes";
+import { groundView } from "@/views/ground";
+import { harvestView, pickersList } from "@/views/harvest";
+import { kinView } from "@/views/kinship";
+import { letterView } from "@/views/letter";
+import { lineView } from "@/views/lines";
+import { lotPage } from "@/views/lot";
+import { matingOf } from "@/views/mating";
+import { nurseryView } from "@/views/nursery";
+import { outlook } from "@/views/outlook";
+import { pedigreeView } from "@/views/pedigree";
+import { pedigreeFile } from "@/views/pedigreeFile";
+import { plansOf, plansView } from "@/views/plans";
+import { enoughOf, lossesOf, raisedOf, raisingFor, sowingTime, stagesFor } from "@/views/raising";
+import { regrowView } from "@/views/regrow";
+import { releaseView } from "@/views/release";
+import { roguingView } from "@/views/roguing";
+import { roundView } from "@/views/round";
+import { seasonView } from "@/views/season";
+import { drawerPage, seedView } from "@/views/seed";
+import { seedTasks, spells, testsToSet } from "@/views/seedCalls";
+import { seedTable } from "@/views/seedTable";
+import { sharingList, sharingPage } from "@/views/sharing";
+import { surpriseView } from "@/views/surprise";
+import { tastingView } from "@/views/tasting";
+import { told } from "@/views/tests/told";
+import { todayView } from "@/views/today";
+import { waysOut } from "@/views/waysOut";
+import { weeksView } from "@/views/weeks";
+import { familyWorth } from "@/views/worth";
+import { yardstickLibrary } from "@/views/yardstickLibrary";
+import { fillDemo } from "./fill";
+
+const folder = mkdtempSync(join(tmpdir(), "orchard-demo-whole-"));
+let db: Db;
+beforeAll(async () => {
+  await fillDemo(join(folder, "one.db"));
+  db = openDb(join(folder, "one.db"));
+}, 120_000);
+afterAll(() => {
+  db.close();
+  rmSync(folder, { recursive: true });
+});
+
+const sky = (day: string | null = null) => outlook(db, day);
+const idOf = (table: string, code: string) =>
+  db.prepare(`SELECT id FROM "${table}" WHERE code = ?`).pluck().get(code) as Id;
+const only = (sql: string) => db.prepare(sql).pluck().get() as Id;
+
+/** What a job gives when it has run to its end. */
+function ended<T>(job: Generator<unknown, T>): T {
+  for (;;) {
+    const step = job.next();
+    if (step.done) return step.value;
+  }
+}
+
+const MELONS = "F27-003-0";
+/** A family that a tasting was of. */
+const TASTED = "F25-004-4";
+const lineOf = (species: string, code: string) => ({ species, lineId: idOf("line", code), lot: null });
+const surprise = () =>
+  surpriseView(sky(), "F25-002-A", {
+    number: only(
+      "SELECT number FROM plant WHERE standId = (SELECT id FROM stand WHERE code = 'F25-002-A') AND reason <> ''",
+    ) as unknown as number,
+    inheritance: null,
+    like: [],
+    unlike: [],
+  });
+const plans = () =>
+  ended(
+    plansOf(db, { lineId: idOf("line", "L27-002-G"), genes: 3, hidden: 1, plants: 60, seasons: 7, heritability: 0.4 }),
+  );
+
+/** Each view on the demo's own day, unless another is said. */
+const VIEWS: [name: string, view: () => unknown][] = [
+  ["today", () => todayView(sky())],
+  ["the weeks", () => weeksView(sky())],
+  ["the round", () => roundView(sky())],
+  ["harvest", () => harvestView(sky())],
+  ["harvest in September", () => harvestView(sky("2027-09-12"))],
+  ["seed", () => seedView(sky())],
+  ["seed in January", () => seedView(sky("2028-01-10"))],
+  ["tasks of seed", () => seedTasks(sky())],
+  ["spells", () => spells(sky())],
+  ["tests to set", () => testsToSet(sky("2028-01-10"), 3)],
+  ["the table", () => seedTable(sky())],
+  ["the drawer", () => drawerPage(sky())],
+  ["a lot of beans", () => lotPage(sky(), "K26-001-P")],
+  ["a received lot", () => lotPage(sky(), "K22-003-0")],
+  ["a card", () => cardView(sky(), "K26-001-P")],
+  ["passports", () => passportFile(sky())],
+  ["regrow", () => regrowView(sky("2031-02-01"))],
+  ["sharing days", () => sharingList(sky())],
+  ["a sharing day", () => sharingPage(sky(), only("SELECT id FROM sharing ORDER BY id"))],
+  ["raising", () => [raisingFor(sky(), lineOf("melon", "L21-012-X")), stagesFor(sky(), lineOf("melon", "L21-012-X"))]],
+  ["raised", () => ["S27-003-T", MELONS, "F27-001-6"].map((code) => raisedOf(sky(), standByCode(db, code)!))],
+  [
+    "losses",
+    () =>
+      [lineOf("melon", "L21-012-X"), lineOf("runner-bean", "L21-001-9")].map((of) => [
+        lossesOf(sky(), of),
+        enoughOf(sky(), of),
+      ]),
+  ],
+  [
+    "when to sow",
+    () => ["melon", "tomato", "leek", "runner-bean"].map((species) => sowingTime(sky("2028-02-20"), species)),
+  ],
+  ["a leek sorted", () => groundView(sky(), null, "S27-003-T").stand],
+  ["beans on the ground", () => groundView(sky(), null, "F27-001-6").stand],
+  ["ground of next year", () => ({ ...groundView(sky(), 2028, null), head: null })],
+  ["season of next year", () => ({ ...seasonView(sky(), 2028), head: null })],
+  ["plan of next year", () => ({ ...crossPlanView(sky(), 2028), head: null })],
+  ["calendar", () => calendarView(sky(), null)],
+  [
+    "ways out for the beans",
+    () => waysOut(db, { standId: idOf("stand", "F27-001-6"), season: 2027, day: "2027-07-09" }),
+  ],
+  ["pickers", () => pickersList(sky("2027-09-12"), MELONS)],
+  ["nursery", () => nurseryView(sky())],
+  ["a family", () => familyView(sky(), MELONS)],
+  ["a comparison", () => compareView(sky(), MELONS, { x: null, y: null, plants: [1, 2] })],
+  ["roguing", () => roguingView(sky(), "F27-001-6")],
+  ["a tasting", () => tastingView(sky(), TASTED, { of: only("SELECT id FROM tasting"), taster: null })],
+  ["a taster's sheet", () => tastingView(sky(), TASTED, { of: only("SELECT id FROM tasting"), taster: 2 })],
+  ["worth", () => ended(familyWorth(db, { standId: idOf("stand", MELONS), best: 3, open: 0, across: 1 } as never))],
+  ["yardsticks", () => yardstickLibrary(sky())],
+  ["a mixed line", () => lineView(sky(), "L21-002-6")],
+  ["a line nearly true", () => lineView(sky(), "L21-012-X")],
+  ["a line that passes", () => lineView(sky(), "L21-001-9")],
+  ["a pedigree", () => pedigreeView(sky(), { standId: idOf("stand", MELONS) })],
+  ["a pedigree's file", () => pedigreeFile(sky(), "L21-012-X")],
+  ["kin", () => kinView(db, { oneId: idOf("stand", MELONS), otherId: idOf("stand", "F27-004-X") })],
+  ["plans", plans],
+  ["a page of plans", () => plansView(sky(), "L21-012-X")],
+  ["release", () => releaseView(sky(), "L21-001-9")],
+  ["a surprise", surprise],
+  [
+    "genotypes",
+    () => genotypesView(db, { standId: idOf("stand", MELONS), yardstickId: only("SELECT yardstickId FROM locus") }),
+  ],
+  [
+    "mating",
+    () =>
+      matingOf(db, {
+        parents: (
+          db.prepare("SELECT id FROM plant WHERE standId = ? LIMIT 4").pluck().all(idOf("stand", MELONS)) as Id[]
+        ).map((plantId) => ({ plantId, share: 0.25 })),
+        crosses: 4,
+      }),
+  ],
+  ["a letter", () => letterView(sky(), only("SELECT id FROM source WHERE kind = 'neighbour'"))],
+];
+
+test.each(VIEWS)("the whole of what the demo shows: %s", async (name, view) => {
+  const shown = view();
+  const text = typeof shown === "string" ? shown : told(db, brief(shown));
+  await expect(text).toMatchFileSnapshot(`expected/${name.replaceAll(" ", "-")}.txt`);
+});
