@@ -157,6 +157,34 @@ test("five plants are rogued in eight presses, with a reason of before, and stan
   await page.close();
 });
 
+test("a flower is pollinated at dawn in two presses from Today, and taken back by one", async ({ browser, demo }) => {
+  const context = await browser.newContext({ baseURL: demo.url, ...PHONE });
+  const page = await context.newPage();
+  const act = page.getByRole("status", { name: "Last act" });
+  const said = async (words: RegExp) => {
+    await expect(act).toContainText(words);
+    await expect(act).not.toContainText("Waits here");
+  };
+  // The male flowers are fetched first, as they are on the way.
+  await page.goto("/round");
+  await page.getByRole("button", { name: /males fetched/ }).tap();
+  await said(/fetched/);
+  await page.goto("/");
+  await page.getByRole("link", { name: "Walk the round" }).tap();
+  await expect(page.getByText("X27-001-N14-7").first()).toBeVisible();
+  await page.getByRole("button", { name: "Pollinated", exact: true }).tap();
+  await said(/Flower 14 of X27-001-F: pollinated/);
+  await act.getByRole("button", { name: "Undo" }).tap();
+  await said(/[Uu]ndone|taken back/);
+  await page.goto("/shed/history");
+  const fetched = page.getByRole("button", { name: /^Undo: .*fetched/ });
+  const entry = (await fetched.first().getAttribute("data-entry"))!;
+  await page.request.post("/api/undo", { data: { entry } });
+  await page.goto("/round");
+  await expect(page.getByRole("button", { name: /males fetched/ })).toBeVisible();
+  await context.close();
+});
+
 test("the locale decides how days and numbers are written and read", async ({ browser, demo }) => {
   const page = await browser.newPage({ baseURL: demo.url });
   const choose = async (locale: string) => {
