@@ -33,6 +33,12 @@ test("the frame stands at one height on every screen, and each says that the dev
   // The index stays where it is when the page is scrolled.
   await page.mouse.wheel(0, 600);
   await expect.poll(async () => (await index.boundingBox())!.y).toBe(0);
+  // At 200 % of 1280 the whole index is still there.
+  await page.setViewportSize({ width: 640, height: 400 });
+  const [last, scan] = [index.getByRole("link").last(), index.getByRole("button").first()];
+  const shed = (await last.boundingBox())!;
+  expect(shed.x + shed.width).toBeLessThan((await scan.boundingBox())!.x);
+  await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto("/round");
   await stands.click();
   await expect(page.getByRole("button", { name: /stands on/ })).toHaveCount(0);

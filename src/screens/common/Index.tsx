@@ -24,12 +24,12 @@ export function Index() {
     <>
       <nav
         aria-label="Main"
-        className="sticky top-0 z-20 flex h-14 items-end gap-x-6 border-b border-rule bg-paper px-7 max-sm:hidden print:hidden"
+        className="sticky top-0 z-20 flex h-14 items-end gap-x-6 border-b border-rule bg-paper px-7 max-md:gap-x-3 max-md:px-4 max-sm:hidden print:hidden"
       >
         <Link href="/" className="pb-3 font-head text-xl font-bold no-underline max-lg:hidden">
           Nimble Orchard
         </Link>
-        <ul className="flex min-w-0 gap-x-6 overflow-x-auto">
+        <ul className="flex min-w-0 gap-x-6 overflow-x-auto max-md:gap-x-3 max-md:text-sm">
           {PLACES.map((place) => (
             <li key={place.href}>
               <Link

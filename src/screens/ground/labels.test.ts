@@ -55,6 +55,19 @@ describe("words beside shapes", () => {
     expect(led).toBeGreaterThan(10);
   });
 
+  test("a long name that finds no room is cut before it lies over another, and a short one stays whole", () => {
+    const at = (top: number) => ({ left: 60, top, right: 110, bottom: top + 20 });
+    const shapes = [
+      { key: "one", words: "the raised bed behind the northern barn", box: at(60) },
+      { key: "other", words: "F", box: at(100) },
+    ];
+    const [one, other] = placeLabels(shapes, false, { width: 200, height: 300 }, []);
+    // 24 letters and their margin take 182 pixels: from 60, or ending at 110 or thereabouts, neither fits in 200; 14 do.
+    expect(one!.words).toBe("the raised be…");
+    expect(other!.words).toBe("F");
+    expect(meet(wordsBox(one!.x, one!.y, one!.words), wordsBox(other!.x, other!.y, other!.words))).toBe(false);
+  });
+
   test("at an ordinary size every shape on the sheet keeps its name", () => {
     const box = { left: 300, top: 200, right: 320, bottom: 210 };
     const shapes = Array.from({ length: 15 }, (_, i) => ({ key: String(i), words: "a very long name of a bed", box }));

@@ -40,52 +40,69 @@ function leader(words: Box, shape: Box): [Spot, Spot] {
   ];
 }
 
+/** A name of so many letters at most, the rest left off. */
+export const short = (name: string, longest: number) =>
+  name.length > longest ? `${name.slice(0, longest - 1).trimEnd()}…` : name;
+
+/** A name that finds no room is tried in so many letters, before it lies over something. */
+const CUT_TO = [24, 14, 8];
+
 type Named = { key: string; words: string; box: Box; spare?: boolean };
 
 /**
- * Words beside shapes, moved until none lies on another or on a shape; where all is small, or a word can be spared, it is
- * left off for want of room. A name that does not stand clearly nearest to its own shape is led to it by a line.
+ * Words beside shapes, moved and cut shorter until none lies on another or on a shape; where all is small, or a word can be
+ * spared, it is left off for want of room. A name that does not stand clearly nearest to its own shape is led to it by a line.
  */
 export function placeLabels(shapes: Named[], small: boolean, { width: across, height }: Size, taken: Box[]): Label[] {
   const labels: Label[] = [];
-  for (const { key, words, box, spare } of shapes) {
+  for (const { key, words: whole, box, spare } of shapes) {
     if (box.right < 0 || box.left > across || box.bottom < 0 || box.top > height) continue;
-    const width = widthOf(words);
     const others = shapes.filter((s) => s.key !== key).map((s) => s.box);
     const full = [box, ...others, ...labels.map((l) => wordsBox(l.x, l.y, l.words)), ...taken];
-    const clear = ({ x, y }: Spot) =>
-      x > 0 &&
-      x + width < across &&
-      y > 14 &&
-      y < height - 4 &&
-      !full.some((o) => x < o.right && x + width > o.left && y - 11 < o.bottom && y + 3 > o.top);
-    const own = ({ x, y }: Spot) => {
+    const own = ({ x, y }: Spot, words: string) => {
       const here = wordsBox(x, y, words);
       return others.every((other) => between(here, other) > between(here, box) + CLEARLY);
     };
-    const spots = [
-      { x: box.left, y: box.top - 6 },
-      { x: box.left, y: box.bottom + 15 },
-      { x: box.right - width, y: box.top - 6 },
-      { x: box.right - width, y: box.bottom + 15 },
-      { x: box.right + 6, y: (box.top + box.bottom) / 2 + 4 },
-      { x: box.left - width - 6, y: (box.top + box.bottom) / 2 + 4 },
-      { x: box.left, y: box.top - 24 },
-      { x: box.left, y: box.bottom + 33 },
-      { x: box.right - width, y: box.top - 24 },
-      { x: box.right - width, y: box.bottom + 33 },
-      { x: box.left - width / 2, y: box.top - 42 },
-      { x: box.left - width / 2, y: box.bottom + 51 },
-    ].filter(clear);
-    // Where nothing is free, over the shape, but never off the sheet.
-    const fallback = {
-      x: Math.max(2, Math.min(box.left, across - width - 2)),
-      y: Math.max(16, Math.min(box.top - 6, height - 6)),
+    const put = (words: string): (Spot & { words: string }) | undefined => {
+      const width = widthOf(words);
+      const clear = ({ x, y }: Spot) =>
+        x > 0 &&
+        x + width < across &&
+        y > 14 &&
+        y < height - 4 &&
+        !full.some((o) => x < o.right && x + width > o.left && y - 11 < o.bottom && y + 3 > o.top);
+      const spots = [
+        { x: box.left, y: box.top - 6 },
+        { x: box.left, y: box.bottom + 15 },
+        { x: box.right - width, y: box.top - 6 },
+        { x: box.right - width, y: box.bottom + 15 },
+        { x: box.right + 6, y: (box.top + box.bottom) / 2 + 4 },
+        { x: box.left - width - 6, y: (box.top + box.bottom) / 2 + 4 },
+        { x: box.left, y: box.top - 24 },
+        { x: box.left, y: box.bottom + 33 },
+        { x: box.right - width, y: box.top - 24 },
+        { x: box.right - width, y: box.bottom + 33 },
+        { x: box.left - width / 2, y: box.top - 42 },
+        { x: box.left - width / 2, y: box.bottom + 51 },
+      ].filter(clear);
+      const spot = spots.find((one) => own(one, words)) ?? spots[0];
+      return spot && { ...spot, words };
     };
-    const spot = spots.find(own) ?? spots[0] ?? (small || spare ? null : fallback);
-    if (!spot) continue;
-    const line = own(spot) ? null : leader(wordsBox(spot.x, spot.y, words), box);
-    labels.push({ key, words, ...spot, line });
+    const tried = [...new Set([whole, ...CUT_TO.map((longest) => short(whole, longest))])];
+    const placed = tried.reduce<ReturnType<typeof put>>((found, words) => found ?? put(words), undefined);
+    if (!placed && (small || spare)) continue;
+    // Where nothing is free, over the shape, but never off the sheet.
+    const words = tried.at(-1)!;
+    const {
+      x,
+      y,
+      words: said,
+    } = placed ?? {
+      x: Math.max(2, Math.min(box.left, across - widthOf(words) - 2)),
+      y: Math.max(16, Math.min(box.top - 6, height - 6)),
+      words,
+    };
+    labels.push({ key, words: said, x, y, line: own({ x, y }, said) ? null : leader(wordsBox(x, y, said), box) });
   }
   return labels;
 }

@@ -6,7 +6,7 @@ import { lengthInWords, type Units } from "@/core/units/units";
 import type { Bed } from "@/records/bed/bed";
 import type { Ground, Judged, MapStand } from "@/views/ground";
 import { type Box, boxOn, type Frame, onSheet, type Size } from "./frame";
-import { edgeMarks, linesIn, placeLabels, widthOf, wordsBox } from "./labels";
+import { edgeMarks, linesIn, placeLabels, short, widthOf, wordsBox } from "./labels";
 import { arrivalLines } from "./mapParts";
 
 const nameOf = (stand: MapStand) =>
@@ -15,7 +15,6 @@ const nameOf = (stand: MapStand) =>
 const LONGEST = 24;
 /** At the edge there is less room. */
 const FAR_NAME = 18;
-const short = (name: string, longest = LONGEST) => (name.length > longest ? `${name.slice(0, longest - 1)}…` : name);
 
 /** The stands of a bed, each with its part of it. */
 export function standsIn(bed: Pick<Bed, "id"> & Plot, stands: Ground["stands"]): { stand: MapStand; part: Plot }[] {
@@ -28,7 +27,7 @@ export function standsIn(bed: Pick<Bed, "id"> & Plot, stands: Ground["stands"]):
 export function wordsFor(bed: Pick<Bed, "id" | "name">, stands: Ground["stands"]): string {
   const names = [...new Set(stands.filter((s) => s.bedId === bed.id).map(nameOf))];
   if (names.length === 0) return bed.name;
-  return `${bed.name} · ${short(names[0]!)}${names.length > 1 ? ` +${names.length - 1}` : ""}`;
+  return `${bed.name} · ${short(names[0]!, LONGEST)}${names.length > 1 ? ` +${names.length - 1}` : ""}`;
 }
 
 /** Words within a bed or a part of it, along its sides. */
@@ -84,9 +83,10 @@ function insideBeds({ stands, placed, frame, size }: Shown): {
     const words = wordsFor(bed, stands);
     const whole = here.length > 1 ? null : inside(bed.id, words, bed, frame);
     // Where the sheet is narrow the bed's name is enough; a press says the rest.
-    const named = whole ?? (size.width < NARROW ? inside(bed.id, bed.name, bed, frame) : null);
+    const narrow = size.width < NARROW;
+    const named = whole ?? (narrow ? inside(bed.id, bed.name, bed, frame) : null);
     if (named) written.push(named);
-    else beside.push({ bed, words });
+    else beside.push({ bed, words: narrow ? bed.name : words });
   }
   return { written, beside };
 }
