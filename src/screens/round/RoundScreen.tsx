@@ -3,6 +3,7 @@ import clsx from "clsx";
 import { type TouchEvent, useEffect, useMemo, useRef, useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
+import { bedInWords } from "@/core/ground/bedInWords";
 import { bedOf } from "@/core/pollination/fathers";
 import type { DayPart } from "@/core/pollination/protocol";
 import { hourInWords } from "@/core/writing/hours";
@@ -194,9 +195,9 @@ function Progress({ list, at, walk }: { list: Stop[]; at: number; walk: string[]
         <strong>
           {at + 1} of {list.length}
         </strong>
-        {here && `, bed ${here}`}
+        {here && `, ${bedInWords(here)}`}
       </span>
-      {rest.length > 0 && walk.length > 1 && <span className="text-soft">then bed {rest[0]}</span>}
+      {rest.length > 0 && walk.length > 1 && <span className="text-soft">then {bedInWords(rest[0]!)}</span>}
       {rest.length === 0 && <span className="text-soft">{list.length - at - 1} more</span>}
     </p>
   );

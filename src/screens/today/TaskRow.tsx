@@ -1,5 +1,6 @@
 "use client";
 import { dayInWords } from "@/core/calendar/day";
+import { bedInWords } from "@/core/ground/bedInWords";
 import { plural } from "@/core/units/plural";
 import type { Units } from "@/core/units/units";
 import { hourInWords } from "@/core/writing/hours";
@@ -106,7 +107,7 @@ function CrossRow({ task, day, units }: Of<CrossTask>) {
       said={
         <>
           {parentsInWords(cross)}
-          {cross.motherBed && `, bed ${cross.motherBed}`}.{" "}
+          {cross.motherBed && `, ${bedInWords(cross.motherBed)}`}.{" "}
           {task.part !== "any-hour" && `${hourInWords(task.from)} to ${hourInWords(task.to)}. `}
           <span className={urgency.urgent ? "font-bold text-rust" : ""}>{urgency.words}</span>
         </>

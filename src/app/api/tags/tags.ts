@@ -4,6 +4,7 @@ import { flowerCode, readCode } from "@/core/custody/code";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { fatherInWords, parentName } from "@/core/custody/parents";
+import { bedInWords } from "@/core/ground/bedInWords";
 import { UNDER_WAY } from "@/core/pollination/tally";
 import { plural } from "@/core/units/plural";
 import type { Db } from "@/db/open";
@@ -43,7 +44,7 @@ function lotTagOf(lot: LotRow): TagText {
 const crossLines = (cross: CrossRow): string[] => [
   parentName(cross.motherName, cross.motherNumber),
   `× ${fatherInWords(cross)}`,
-  `bed ${cross.motherBed ?? "not set"}`,
+  cross.motherBed === null ? "bed not set" : bedInWords(cross.motherBed),
 ];
 
 const crossTagOf = (cross: CrossRow): TagText => ({
@@ -72,7 +73,11 @@ function standTagsOf(stand: StandRow, lot: LotRow | undefined): TagText[] {
     lines: [
       `sown ${dayInWords(stand.sown, "long")}`,
       from.join(", "),
-      many > 1 && !plantedOut ? `${each} ${i + 1} of ${many}` : `bed ${stand.bedName ?? "in trays"}`,
+      many > 1 && !plantedOut
+        ? `${each} ${i + 1} of ${many}`
+        : stand.bedName === null
+          ? "in trays"
+          : bedInWords(stand.bedName),
     ],
   }));
 }
