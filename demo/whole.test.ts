@@ -87,6 +87,25 @@ const plans = () =>
     plansOf(db, { lineId: idOf("line", "L27-002-G"), genes: 3, hidden: 1, plants: 60, seasons: 7, heritability: 0.4 }),
   );
 
+/** What the band over a page shows of the year: its bars, by the page. */
+const bands = () =>
+  Object.entries({
+    "a lot": lotPage(sky(), "K26-001-P")!.band,
+    ripening: harvestView(sky()).band,
+    seed: seedView(sky()).band,
+    "a line": lineView(sky(), "L21-012-X")!.band,
+    "a family": familyView(sky(), MELONS)!.band,
+    nursery: nurseryView(sky()).band,
+    roguing: roguingView(sky(), "F27-001-6")!.band,
+    tasting: tastingView(sky(), TASTED, { of: null, taster: null })!.band,
+    comparing: compareView(sky(), MELONS, { x: null, y: null, plants: [] })!.band,
+    release: releaseView(sky(), "L21-001-9")!.band,
+    surprise: surprise()!.band,
+    weeks: weeksView(sky()).band,
+    season: seasonView(sky(), 2028).band,
+    ground: groundView(sky(), 2028, null).band,
+  }).map(([page, { bars, hidden, start, end }]) => ({ page, start, end, hidden, bars }));
+
 /** Each view on the demo's own day, unless another is said. */
 const VIEWS: [name: string, view: () => unknown][] = [
   ["today", () => todayView(sky())],
@@ -103,6 +122,7 @@ const VIEWS: [name: string, view: () => unknown][] = [
   ["the drawer", () => drawerPage(sky())],
   ["a lot of beans", () => lotPage(sky(), "K26-001-P")],
   ["a received lot", () => lotPage(sky(), "K22-003-0")],
+  ["bands", bands],
   ["a card", () => cardView(sky(), "K26-001-P")],
   ["passports", () => passportFile(sky())],
   ["regrow", () => regrowView(sky("2031-02-01"))],

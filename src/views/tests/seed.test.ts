@@ -3,9 +3,10 @@ import type { Id } from "@/core/custody/id";
 import { weatherAhead } from "@/records/climate/queries";
 import { type Plot, plot } from "@/records/tests/plot";
 import { familyView } from "../family";
+import { harvestView } from "../harvest";
 import { lotPage } from "../lot";
 import { regrowList } from "../regrow";
-import { seedView } from "../seed";
+import { drawerPage, seedView } from "../seed";
 import { seedTasks } from "../seedCalls";
 import { seedTable } from "../seedTable";
 import { todayView } from "../today";
@@ -260,6 +261,52 @@ describe("the table's view", () => {
     garden.done("stand.add", { lineId: line("Kiln", "tomato"), sown: "2027-03-20", plants: 6 });
     const { now, next } = seedView(garden.sky()).ripe;
     expect(now + (next ? 1 : 0)).toBe(1);
+  });
+});
+
+describe("what ripens", () => {
+  const names = () => harvestView(garden.sky()).stands.map(({ code }) => code);
+
+  test("are the stands that are kept for seed, stand, and flower: none planned, ended, sown later or beyond the fence", () => {
+    const kiln = line("Kiln", "tomato");
+    const stand = (sown: string, more: object = {}) =>
+      garden.done("stand.add", { lineId: kiln, sown, plants: 6, ...more });
+    const here = stand("2027-03-20");
+    stand("2027-07-20");
+    stand("2027-03-21", { seedWanted: 0 });
+    const ended = stand("2027-03-22");
+    garden.done("stand.end", {
+      id: ended.id,
+      version: garden.version("stand", ended.id),
+      ending: "done",
+      on: "2027-07-01",
+    });
+    expect(names()).toEqual([garden.code("stand", here.id)]);
+  });
+
+  test("and the bands of the page and of a lot show those and no others", () => {
+    const kiln = line("Kiln", "tomato");
+    const lot = seed(kiln, "2026-09-01");
+    garden.done("stand.add", { lineId: kiln, sown: "2027-03-20", plants: 6 });
+    garden.done("stand.add", { lineId: line("Thimble", "tomato"), sown: "2027-03-20", plants: 6 });
+    expect(page(lot).band.bars.map(({ label }) => label)).toHaveLength(1);
+    expect(page(lot).band.bars[0]!.label).toContain("Kiln");
+    expect(harvestView(garden.sky()).band.bars.length + harvestView(garden.sky()).band.hidden).toBe(2);
+  });
+});
+
+describe("the drawer", () => {
+  test("holds a lot until its last seed is gone", () => {
+    const lot = seed(leek, "2026-09-01", 2);
+    const left = () => drawerPage(garden.sky()).lots.map(({ seedsLeft }) => seedsLeft);
+    garden.done("packet.make", { lotId: lot, packets: 2, each: 1, on: "2027-06-01" });
+    const give = (n: number) =>
+      garden.done("packet.give", { id: n, version: garden.version("packet", n), to: "M 4", on: "2027-07-01" });
+    expect(left()).toEqual([2]);
+    give(1);
+    expect(left()).toEqual([1]);
+    give(2);
+    expect(left()).toEqual([]);
   });
 });
 
