@@ -74,7 +74,7 @@ describe("labels", () => {
     garden.done("deed.done", { standId: id, act: "prick-out", counted: 36, crates: 2, on: "2027-04-20" });
     expect(third()).toEqual(["crate 1 of 2", "crate 2 of 2"]);
     garden.done("deed.done", { standId: id, act: "plant-out", counted: 30, spare: 4, on: "2027-05-25" });
-    expect(third()).toEqual(["bed in trays"]);
+    expect(third()).toEqual(["in trays"]);
     expect(garden.row("stand", id)).toMatchObject({ cameUp: 40, potted: 36, crates: 2, plants: 30, spare: 4 });
   });
 

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { solveQP } from "quadprog";
 import { describe, expect, test } from "vitest";
 import { atKinship, equalShares, frontierOf } from "./contributions";
 
@@ -23,6 +24,34 @@ const anyCase = fc
     kinship: worth.map((_, i) => worth.map((__, j) => (i === j ? 0.75 : family[i] === family[j] ? sib : 0.05))),
   }));
 
+/** Thirty candidates of six families, whose kinship with each other and within is drawn. */
+const manyCandidates = fc
+  .record({
+    worth: fc.array(fc.double({ min: -3, max: 3, noNaN: true }), { minLength: 30, maxLength: 30 }),
+    family: fc.array(fc.integer({ min: 0, max: 5 }), { minLength: 30, maxLength: 30 }),
+    sib: fc.double({ min: 0.2, max: 0.45, noNaN: true }),
+    own: fc.array(fc.double({ min: 0.5, max: 1, noNaN: true }), { minLength: 30, maxLength: 30 }),
+  })
+  .map(({ worth, family, sib, own }) => ({
+    worth,
+    kinship: worth.map((_, i) => worth.map((__, j) => (i === j ? own[i]! : family[i] === family[j] ? sib : 0.05))),
+  }));
+
+/** The shares of least mean kinship that gain so much, by quadprog (Goldfarb and Idnani 1983), which counts from 1. */
+function leastKin(worth: number[], kinship: number[][], gain: number): number[] {
+  const fromOne = <T>(list: T[]): T[] => [undefined as T, ...list];
+  const n = worth.length;
+  const { solution, message } = solveQP(
+    fromOne(kinship.map((row) => fromOne(row.map((k) => 2 * k)))),
+    fromOne(new Array<number>(n).fill(0)),
+    fromOne(worth.map((g, i) => fromOne([1, g, ...worth.map((_, j) => (i === j ? 1 : 0))]))),
+    fromOne([1, gain, ...new Array<number>(n).fill(0)]),
+    1,
+  );
+  if (message) throw new Error(message);
+  return solution.slice(1);
+}
+
 describe("optimum contributions", () => {
   test("no way of sharing out sixteenths is better at the same kinship", () => {
     fc.assert(
@@ -36,6 +65,21 @@ describe("optimum contributions", () => {
         }
       }),
       { numRuns: 40 },
+    );
+  });
+
+  test("is what a quadratic program finds for the same gain, among many candidates", () => {
+    fc.assert(
+      fc.property(manyCandidates, fc.double({ min: 0.02, max: 0.98, noNaN: true }), ({ worth, kinship }, part) => {
+        const frontier = frontierOf(worth, kinship, Number.POSITIVE_INFINITY);
+        const [widest, best] = [frontier[0]!, frontier.at(-1)!];
+        const gain = widest.gain + part * (best.gain - widest.gain);
+        const shares = leastKin(worth, kinship, gain);
+        const at = atKinship(frontier, kinshipOf(kinship, shares));
+        expect(at.gain).toBeCloseTo(gain, 5);
+        for (const [i, share] of shares.entries()) expect(at.shares[i]).toBeCloseTo(share, 3);
+      }),
+      { numRuns: 60 },
     );
   });
 

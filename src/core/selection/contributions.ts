@@ -1,5 +1,3 @@
-import { solveQP } from "quadprog";
-
 /** A point of the frontier, with its mean kinship to the next one. */
 export type FrontierPoint = Contributions & { toNext: number };
 
@@ -13,16 +11,10 @@ export type Contributions = {
   shares: number[];
 };
 
-/** So much is added to each one's kinship with itself, so that the solver's matrix has one answer. */
-const RIDGE = 1e-8;
-/** Shares below this are rounding. */
-const NOTHING = 1e-7;
-
-/** The library counts from 1. */
-const fromOne = <T>(list: T[]): T[] => [undefined as T, ...list];
+const gainOf = (worth: number[], shares: number[]) => worth.reduce((sum, g, i) => sum + g * shares[i]!, 0);
 
 const outcomeOf = (worth: number[], kinship: number[][], shares: number[]): Contributions => ({
-  gain: worth.reduce((sum, g, i) => sum + g * shares[i]!, 0),
+  gain: gainOf(worth, shares),
   kinship: shares.reduce(
     (sum, a, i) => (a === 0 ? sum : sum + a * kinship[i]!.reduce((s, k, j) => s + k * shares[j]!, 0)),
     0,
@@ -30,59 +22,139 @@ const outcomeOf = (worth: number[], kinship: number[][], shares: number[]): Cont
   shares,
 });
 
-/** The shares of least mean kinship among some whose gain is at least so much; by quadprog (Goldfarb and Idnani 1983). */
-function solvedAmong(worth: number[], kinship: number[][], some: number[], gain: number): number[] | null {
-  const n = some.length;
-  const matrix = some.map((i, a) => fromOne(some.map((j, b) => 2 * kinship[i]![j]! + (a === b ? RIDGE : 0))));
-  // Each candidate is a row: shares come to 1, the gain is reached, and no share is below nothing.
-  const constraints = some.map((i, a) =>
-    fromOne([1, worth[i]!, ...Array.from({ length: n }, (_, b) => (a === b ? 1 : 0))]),
-  );
-  const { solution, message } = solveQP(
-    fromOne(matrix),
-    fromOne(new Array<number>(n).fill(0)),
-    fromOne(constraints),
-    fromOne([1, gain, ...new Array<number>(n).fill(0)]),
-    1,
-  );
-  if (message) return null;
-  const shares = new Array<number>(worth.length).fill(0);
-  for (const [a, i] of some.entries()) if (solution[a + 1]! > NOTHING) shares[i] = solution[a + 1]!;
-  const all = shares.reduce((sum, s) => sum + s, 0);
-  return shares.map((s) => s / all);
+/** So much is added to each one's kinship with itself, so that there is one answer. */
+const RIDGE = 1e-8;
+/** Candidates that are worth the same are parted by so much, of the whole range. */
+const PARTED = 1e-9;
+/** A difference in worth below this is none. */
+const NO_GAIN = 1e-9;
+/** Changes along a line smaller than this are rounding. */
+const STILL = 1e-13;
+
+/**
+ * Those who have a share, with the inverse of their conditions (kinship, bordered by the shares' sum), kept as one joins or
+ * leaves. Row and column 0 are the sum's. In one flat array, as everything of a frontier is done here.
+ */
+class Sharing {
+  readonly members: number[];
+  private readonly stride: number;
+  private readonly inverse: Float64Array;
+
+  constructor(
+    private readonly kinship: Float64Array[],
+    first: number,
+  ) {
+    this.stride = kinship.length + 1;
+    this.inverse = new Float64Array(this.stride ** 2);
+    this.members = [first];
+    this.inverse[0] = -this.own(first);
+    this.inverse[1] = 1;
+    this.inverse[this.stride] = 1;
+  }
+
+  private own = (i: number) => this.kinship[i]![i]! + RIDGE;
+
+  /** What the conditions give where the right side is so much for the sum, and so much for each member. */
+  solved(right: Float64Array): Float64Array {
+    const { inverse, stride } = this;
+    const size = right.length;
+    const out = new Float64Array(size);
+    for (let a = 0; a < size; a++) {
+      let total = 0;
+      for (let b = 0; b < size; b++) total += inverse[a * stride + b]! * right[b]!;
+      out[a] = total;
+    }
+    return out;
+  }
+
+  /** A right side of what each member has of its own. */
+  side(sum: number, of: ArrayLike<number>): Float64Array {
+    const right = new Float64Array(this.members.length + 1);
+    right[0] = sum;
+    for (const [k, i] of this.members.entries()) right[k + 1] = of[i]!;
+    return right;
+  }
+
+  join(i: number): void {
+    const { inverse, stride } = this;
+    const row = this.side(1, this.kinship[i]!);
+    const v = this.solved(row);
+    const size = row.length;
+    let left = this.own(i);
+    for (let k = 0; k < size; k++) left -= v[k]! * row[k]!;
+    for (let a = 0; a < size; a++) {
+      const part = v[a]! / left;
+      for (let b = 0; b < size; b++) inverse[a * stride + b]! += part * v[b]!;
+      inverse[a * stride + size] = -part;
+      inverse[size * stride + a] = -part;
+    }
+    inverse[size * stride + size] = 1 / left;
+    this.members.push(i);
+  }
+
+  /** The last takes the place of the one that leaves. */
+  leave(i: number): void {
+    const { inverse, stride, members } = this;
+    const at = members.indexOf(i) + 1;
+    const last = members.length;
+    const gone = inverse.slice(at * stride, at * stride + last + 1);
+    for (let a = 0; a <= last; a++) {
+      const part = gone[a]! / gone[at]!;
+      for (let b = 0; b <= last; b++) inverse[a * stride + b]! -= part * gone[b]!;
+    }
+    for (let b = 0; b <= last; b++) inverse[at * stride + b] = inverse[last * stride + b]!;
+    for (let a = 0; a <= last; a++) inverse[a * stride + at] = inverse[a * stride + last]!;
+    members[at - 1] = members[last - 1]!;
+    members.pop();
+  }
 }
 
 /**
- * Who of those left out would still lower the kinship: at the best shares twice the kinship with the whole is one straight
- * line over the worth of all who have a share, and below it for nobody.
+ * The corners of the frontier, from the best alone to the least kinship: between two of them nobody's share begins or ends,
+ * and all shares lie on straight lines (the critical line of Markowitz 1956). Everyone's condition is followed as gain
+ * counts for less: whoever's share comes to nothing leaves, whoever would lower the kinship joins.
  */
-function leftOut(worth: number[], kinship: number[][], shares: number[], bound: boolean): number[] {
-  const withAll = kinship.map((row) => row.reduce((sum, k, j) => sum + k * shares[j]!, 0));
-  const sharing = shares.flatMap((s, i) => (s > 0 ? [i] : []));
-  const mean = (of: (i: number) => number) => sharing.reduce((sum, i) => sum + of(i), 0) / sharing.length;
-  const [mg, mk] = [mean((i) => worth[i]!), mean((i) => withAll[i]!)];
-  const spread = sharing.reduce((sum, i) => sum + (worth[i]! - mg) ** 2, 0);
-  const slope =
-    bound && spread > 1e-12 ? sharing.reduce((sum, i) => sum + (worth[i]! - mg) * (withAll[i]! - mk), 0) / spread : 0;
-  return worth.flatMap((g, i) => (shares[i] === 0 && withAll[i]! < mk + slope * (g - mg) - 1e-7 ? [i] : []));
-}
-
-/** So many are begun with, and at most so many of those left out are taken in at once. */
-const BEGIN = 24;
-const TAKEN_IN = 24;
-
-/** The shares of least mean kinship whose gain is at least some, of all candidates: those that matter are found step by step. */
-function leastKin(worth: number[], kinship: number[][], gain: number, begin: number[]): Contributions | null {
-  const best = worth.reduce((at, g, i) => (g > worth[at]! ? i : at), 0);
-  let some = [...new Set([best, ...begin])];
+function cornersOf(worth: number[], kinship: number[][]): number[][] {
+  const n = worth.length;
+  const [least, most] = [Math.min(...worth), Math.max(...worth)];
+  // From nothing to one, whatever it is counted in.
+  const g = worth.map((w, i) => (most - least > NO_GAIN ? (w - least) / (most - least) : 0) + (PARTED * (n - i)) / n);
+  const rows = kinship.map((row) => Float64Array.from(row));
+  const sharing = new Sharing(rows, g.indexOf(Math.max(...g)));
+  const none = new Float64Array(n);
+  const corners: number[][] = [];
+  let weight = Number.POSITIVE_INFINITY;
   for (;;) {
-    const shares = solvedAmong(worth, kinship, some, gain);
-    if (!shares) return null;
-    const reached = outcomeOf(worth, kinship, shares);
-    const more = leftOut(worth, kinship, shares, reached.gain < gain + 1e-6).filter((i) => !some.includes(i));
-    if (more.length === 0) return reached;
-    more.sort((a, b) => worth[b]! - worth[a]!);
-    some = [...some.filter((i) => shares[i]! > 0 || i === best), ...more.slice(0, TAKEN_IN)];
+    const { members } = sharing;
+    const [base, slope] = [sharing.solved(sharing.side(1, none)), sharing.solved(sharing.side(0, g))];
+    const inside = new Set(members);
+    let next = 0;
+    let change: (() => void) | null = null;
+    const meets = (zero: number, todo: () => void) => {
+      const at = Math.min(zero, weight);
+      if (at > next) [next, change] = [at, todo];
+    };
+    for (const [k, i] of members.entries())
+      if (members.length > 1 && slope[k + 1]! > STILL) meets(-base[k + 1]! / slope[k + 1]!, () => sharing.leave(i));
+    for (let i = 0; i < n; i++) {
+      if (inside.has(i)) continue;
+      let constant = base[0]!;
+      let rising = slope[0]! - g[i]!;
+      const row = rows[i]!;
+      for (let k = 0; k < members.length; k++) {
+        const kin = row[members[k]!]!;
+        constant += kin * base[k + 1]!;
+        rising += kin * slope[k + 1]!;
+      }
+      if (rising > STILL) meets(-constant / rising, () => sharing.join(i));
+    }
+    const shares = new Array<number>(n).fill(0);
+    for (const [k, i] of members.entries()) shares[i] = Math.max(0, base[k + 1]! + next * slope[k + 1]!);
+    const all = shares.reduce((sum, share) => sum + share, 0);
+    corners.push(shares.map((share) => share / all));
+    if (!change) return corners;
+    weight = next;
+    (change as () => void)();
   }
 }
 
@@ -90,47 +162,42 @@ function leastKin(worth: number[], kinship: number[][], gain: number, begin: num
  * Optimum contributions: for each mean kinship that may be accepted, the most gain that can be had, from the widest choice
  * to the single best candidate.
  *
- * Source: Meuwissen 1997, as a quadratic program along its frontier; between two points shares may be mixed.
+ * Source: Meuwissen 1997; the whole frontier by Markowitz' critical line, exact at its corners and between two of them.
  * @param worth expected worth of each candidate
  * @param kinship of every two candidates, with themselves on the diagonal
- * @param points how many are worked out, two at least
+ * @param points how many corners are given at most, two at least; between those left out shares may be mixed
  * @returns from the least kinship upwards; one point where all are worth the same
- * @example frontierOf([1, 0], [[0.5, 0], [0, 0.5]], 3).map(({ gain }) => gain) // [0.5, 0.875, 1]
+ * @example frontierOf([1, 0], [[0.5, 0], [0, 0.5]], 3).map(({ gain }) => gain) // [0.5, 1]
  */
 export function frontierOf(worth: number[], kinship: number[][], points: number): FrontierPoint[] {
-  const found = pointsOf(worth, kinship, points);
+  const found = spaced(worth, cornersOf(worth, kinship).reverse(), points).map((shares) =>
+    outcomeOf(worth, kinship, shares),
+  );
   return found.map((one, i) => ({ ...one, toNext: between(kinship, one, found[i + 1] ?? one) }));
+}
+
+/** So many corners at most, the first and the last among them, each more gain than the one before: closest near the best. */
+function spaced(worth: number[], corners: number[][], points: number): number[][] {
+  const gains = corners.map((shares) => gainOf(worth, shares));
+  const range = gains.at(-1)! - gains[0]!;
+  if (range < NO_GAIN) return corners.slice(0, 1);
+  const kept: number[][] = [];
+  let step = 0;
+  for (const [i, gain] of gains.entries()) {
+    const last = i === corners.length - 1;
+    // Those that are worth as much as the best: only the least kin to each other.
+    if (i > 0 && gain - gains[i - 1]! <= 1e-7 * range) continue;
+    // The share of the way up, by the parabola along which a little more gain costs most.
+    const part = (points - 1) * (1 - Math.sqrt(Math.max(0, (gains.at(-1)! - gain) / range)));
+    if (i > 0 && !last && part < step) continue;
+    kept.push(corners[i]!);
+    step = Math.floor(part) + 1;
+  }
+  return kept;
 }
 
 const between = (kinship: number[][], { shares: a }: Contributions, { shares: b }: Contributions): number =>
   a.reduce((sum, x, i) => (x === 0 ? sum : sum + x * kinship[i]!.reduce((s, k, j) => s + k * b[j]!, 0)), 0);
-
-function pointsOf(worth: number[], kinship: number[][], points: number): Contributions[] {
-  const order = [...worth.keys()].sort((a, b) => worth[b]! - worth[a]!);
-  const most = worth[order[0]!]!;
-  const widest = leastKin(worth, kinship, worth[order.at(-1)!]!, order.slice(0, BEGIN));
-  if (!widest) return [];
-  if (most - widest.gain < 1e-9) return [widest];
-  const found = [widest];
-  for (let p = 1; p < points - 1; p++) {
-    const before = found.at(-1)!.shares.flatMap((s, i) => (s > 0 ? [i] : []));
-    // Nearest the best a little more gain costs most: there the points stand closest.
-    const part = 1 - (1 - p / (points - 1)) ** 2;
-    const one = leastKin(worth, kinship, widest.gain + (most - widest.gain) * part, before);
-    if (one) found.push(one);
-  }
-  return [...found, bestAlone(worth, kinship)];
-}
-
-/** The end of the frontier: of those that are worth most the one least kin to itself, or several in equal shares. */
-function bestAlone(worth: number[], kinship: number[][]): Contributions {
-  const most = Math.max(...worth);
-  return equalShares(
-    worth,
-    kinship,
-    worth.flatMap((g, i) => (g === most ? [i] : [])),
-  );
-}
 
 /**
  * The most gain at a mean kinship: a mix of the two frontier points around it, whose kinship is a square of its parts. Without

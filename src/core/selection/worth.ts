@@ -141,8 +141,8 @@ export function* worthOf(
 }
 
 /** Candidates among which contributions are reckoned, the best ones; and points of the frontier. */
-const MOST_SHARED = 100;
-const POINTS = 17;
+const MOST_SHARED = 300;
+const POINTS = 33;
 
 function choiceOf(input: WorthInput, worths: Worth[], index: Float64Array, traits: DrawnTrait[]): Choice {
   const { pedigree, candidates, draws, parentalControl } = input;
