@@ -157,6 +157,7 @@ const VIEWS: [name: string, view: () => unknown][] = [
   ["a family", () => familyView(sky(), MELONS)],
   ["a comparison", () => compareView(sky(), MELONS, { x: null, y: null, plants: [1, 2] })],
   ["roguing", () => roguingView(sky(), "F27-001-6")],
+  ["roguing of lifted leeks", () => ({ ...roguingView(sky(), "S27-003-T"), stand: null, band: null })],
   ["a tasting", () => tastingView(sky(), TASTED, { of: only("SELECT id FROM tasting"), taster: null })],
   ["a taster's sheet", () => tastingView(sky(), TASTED, { of: only("SELECT id FROM tasting"), taster: 2 })],
   ["worth", () => ended(familyWorth(db, { standId: idOf("stand", MELONS), best: 3, open: 0, across: 1 } as never))],

@@ -780,6 +780,21 @@ describe("lifting and replanting", () => {
     expect(lifting(id).next).toBe("lift");
   });
 
+  test("what is not of the line is counted with its off-types, of all that were lifted; what is small or rots is not", () => {
+    const id = leeks();
+    garden.done("sorting.add", { standId: id, moment: "lift", fit: 80, small: 30, split: 3, odd: 2, rotten: 5 });
+    garden.on("2028-03-15");
+    garden.done("sorting.add", { standId: id, moment: "replant", fit: 60, bolted: 1, rotten: 19 });
+    const [season] = roguingView(garden.sky(), garden.code("stand", id))!.seasons;
+    // 80 + 30 + 3 + 2 + 5 lifted; three split, two odd, one bolted.
+    expect(season).toMatchObject({ grown: 120, out: 6, late: 0 });
+    expect(season!.reasons).toEqual([
+      { reason: "Split or forked", plants: 3 },
+      { reason: "Wrong shape or colour", plants: 2 },
+      { reason: "Bolted", plants: 1 },
+    ]);
+  });
+
   test("replanted they stand as so many, and the winter is learned from: only what rotted was lost in the store", () => {
     const id = leeks();
     const before = lifting(id);
