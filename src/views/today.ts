@@ -23,6 +23,7 @@ import { sourcesToAsk } from "@/records/ground/queries";
 import { type OutWaiting, plantsMarkedOut } from "@/records/plant/queries";
 import { openTasks } from "@/records/task/queries";
 import type { Task as OwnTask } from "@/records/task/task";
+import { type OpenTasting, openTastings } from "@/records/tasting/queries";
 import { type Band, band } from "./band";
 import { brief, type CrossTask, crossTasks, isFetched, isLate, type OnCross } from "./crossTasks";
 import type { Outlook } from "./outlook";
@@ -72,6 +73,8 @@ export type Today = {
   seed: SeedTask[];
   /** Neighbours who are to be asked. */
   ask: Asking[];
+  /** Tastings that are open. */
+  tastings: OpenTasting[];
   /** Metres between the beds of the walk, and in what order they come. */
   walk: { order: string[]; metres: number } | null;
   open: CrossState[];
@@ -230,6 +233,7 @@ function worked(sky: Outlook): Today {
       season: askSeason!,
       askedOn,
     })),
+    tastings: openTastings(db, day),
     walk: walk.order.length > 1 ? walk : null,
     open,
     missed: standing("missed"),

@@ -27,7 +27,7 @@ export const roguedStands = (db: Db, lineId: Id, today: string): RoguedStand[] =
 
 /** What is sorted out as not of the line: what is too small, large enough to eat or rotten says nothing of that. */
 const NOT_OF_IT = (["split", "odd", "bolted"] as const).map(
-  (why) => `UNION ALL SELECT s.id, o.sortedOn, '${SORTED_OUT[why]}', o.${why}
+  (why) => `UNION ALL SELECT s.id, o.sortedOn, '${SORTED_OUT[why].toLowerCase()}', o.${why}
        FROM stand s JOIN sorting o ON o.standId = s.id AND o.${why} > 0 WHERE s.lineId = :lineId AND s.family = 0`,
 );
 

@@ -1,3 +1,4 @@
+import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
@@ -9,6 +10,29 @@ export const tastingById = (db: Db, id: Id): Tasting | undefined =>
 /** The tastings of a stand, the last first. */
 export const tastingsOf = (db: Db, standId: Id): Tasting[] =>
   prepared(db, "SELECT * FROM tasting WHERE standId = ? ORDER BY heldOn DESC, id DESC").all(standId) as Tasting[];
+
+/** A tasting that is not closed yet: of what, and how much of it was tasted. */
+export type OpenTasting = Pick<Tasting, "id" | "heldOn" | "tasters"> & {
+  code: string;
+  lineName: string;
+  generation: number | null;
+  yardstick: string;
+  /** Servings, each for every taster; and scores given. */
+  servings: number;
+  tasted: number;
+};
+
+/** Tastings that are open on a day, the earliest first. */
+export const openTastings = (db: Db, today: Day): OpenTasting[] =>
+  prepared(
+    db,
+    `SELECT t.id, t.heldOn, t.tasters, s.code, l.name lineName, s.generation, y.name yardstick,
+         (SELECT count(*) FROM serving v WHERE v.tastingId = t.id) servings,
+         (SELECT count(*) FROM bite b JOIN serving v ON v.id = b.servingId WHERE v.tastingId = t.id) tasted
+       FROM tasting t JOIN stand s ON s.id = t.standId JOIN line l ON l.id = s.lineId
+       JOIN yardstick y ON y.id = t.yardstickId
+       WHERE t.closedOn IS NULL AND t.heldOn <= ? ORDER BY t.heldOn, t.id`,
+  ).all(today) as OpenTasting[];
 
 /** What is served, in the order of its codes. */
 export type ServedPlant = Serving & { plantNumber: number; standCode: string };

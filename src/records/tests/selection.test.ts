@@ -789,9 +789,9 @@ describe("lifting and replanting", () => {
     // 80 + 30 + 3 + 2 + 5 lifted; three split, two odd, one bolted.
     expect(season).toMatchObject({ grown: 120, out: 6, late: 0 });
     expect(season!.reasons).toEqual([
-      { reason: "Split or forked", plants: 3 },
-      { reason: "Wrong shape or colour", plants: 2 },
-      { reason: "Bolted", plants: 1 },
+      { reason: "split or forked", plants: 3 },
+      { reason: "wrong shape or colour", plants: 2 },
+      { reason: "bolted", plants: 1 },
     ]);
   });
 

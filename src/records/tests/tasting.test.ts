@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
 import { familyView } from "@/views/family";
 import { tastingView } from "@/views/tasting";
+import { todayView } from "@/views/today";
 import { type Plot, plot } from "./plot";
 
 let garden: Plot;
@@ -51,6 +52,22 @@ const scores = (plant: number) => {
 };
 
 describe("a tasting", () => {
+  test("stands on Today until it is closed, with how much of it was tasted", () => {
+    const open = () => todayView(garden.sky()).tastings;
+    expect(open()).toEqual([]);
+    const id = setUp();
+    bite(id, 1, 1, { number: 8 });
+    bite(id, 2, 3, { bitter: true });
+    expect(open()).toMatchObject([
+      { id, yardstick: "Flavour", heldOn: "2027-08-20", tasters: 3, servings: 4, tasted: 2 },
+    ]);
+    garden.on("2027-08-19");
+    expect(open()).toEqual([]);
+    garden.on("2027-08-21");
+    garden.done("tasting.close", { id, version: garden.version("tasting", id) });
+    expect(open()).toEqual([]);
+  });
+
   test("is blind: a taster's sheet has codes and own bites, in an order of its own, and nothing of plants or others", () => {
     const id = setUp();
     bite(id, 1, 1, { number: 8 });

@@ -19,6 +19,7 @@ import { RegrowRow } from "./RegrowRow";
 import { SeedRow } from "./SeedRow";
 import { NoneDone, StandRow } from "./StandWork";
 import { TaskRows } from "./TaskRow";
+import { TastingRow } from "./TastingRow";
 import { TodayTabs } from "./TodayTabs";
 
 const bandWords = (sun: Today["sun"]): Record<DayPart, { title: string; when: string }> => ({
@@ -53,6 +54,7 @@ export function TodayScreen(view: Today & { asked: string | null }) {
     late,
     over,
     regrow,
+    tastings,
     seed,
     ask,
     missed,
@@ -178,6 +180,13 @@ export function TodayScreen(view: Today & { asked: string | null }) {
               and {regrow.length - LISTED} more, as <Link href="/seed">the drawer</Link> says.
             </li>
           )}
+        </Part>
+      )}
+      {tastings.length > 0 && (
+        <Part title="Taste" when="begun and not closed" label="Open tastings">
+          {tastings.map((tasting) => (
+            <TastingRow key={tasting.id} tasting={tasting} />
+          ))}
         </Part>
       )}
       {ask.length > 0 && (
