@@ -329,6 +329,23 @@ describe("who is really better", () => {
     expect(list[0]!.traits[id]!.value).toBeGreaterThan(list.at(-1)!.traits[id]!.value);
   });
 
+  test("a yardstick that is retired counts no more, and counts again when it is taken back", () => {
+    const [kept, gone] = [add({}), add({ name: "Gone" })];
+    for (let n = 1; n <= 12; n++) {
+      score(kept, n, String(n));
+      score(gone, n, String(13 - n));
+    }
+    const retire = (again: boolean) =>
+      garden.done("yardstick.retire", { id: gone, version: garden.version("yardstick", gone), again });
+    const asked = () => worth().yardsticks.map(({ id }) => id);
+    expect(asked()).toEqual([kept, gone]);
+    retire(false);
+    expect(asked()).toEqual([kept]);
+    expect(worth().plants[0]!.number).toBe(12);
+    retire(true);
+    expect(asked()).toEqual([kept, gone]);
+  });
+
   test("a slope through the bed is found by rows, and does not make the plants at its good end the best", () => {
     const id = add({});
     // Eight in a row, worth 2 more at each step along; plants 3 and 11 are better than their place.

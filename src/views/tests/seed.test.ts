@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import { addDays } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { weatherAhead } from "@/records/climate/queries";
 import { type Plot, plot } from "@/records/tests/plot";
@@ -7,7 +8,7 @@ import { harvestView } from "../harvest";
 import { lotPage } from "../lot";
 import { regrowList } from "../regrow";
 import { drawerPage, seedView } from "../seed";
-import { seedTasks } from "../seedCalls";
+import { seedTasks, testsToSet } from "../seedCalls";
 import { seedTable } from "../seedTable";
 import { todayView } from "../today";
 
@@ -292,6 +293,33 @@ describe("what ripens", () => {
     expect(page(lot).band.bars.map(({ label }) => label)).toHaveLength(1);
     expect(page(lot).band.bars[0]!.label).toContain("Kiln");
     expect(harvestView(garden.sky()).band.bars.length + harvestView(garden.sky()).band.hidden).toBe(2);
+  });
+});
+
+describe("tests to set", () => {
+  test("are of lots whose day has come, with ten seeds at least, but not while one runs", () => {
+    // Nine seeds tell nothing.
+    const [ten, running] = [10, 300, 9].map((seeds) => seed(leek, "2023-09-01", seeds)) as [Id, Id, Id];
+    garden.on("2027-09-01");
+    const asked = (shown = 9) => testsToSet(garden.sky(), shown);
+    expect(asked().first.map(({ id }) => id)).toEqual(expect.arrayContaining([ten, running]));
+    expect(asked().first).toHaveLength(2);
+    expect(asked(1)).toMatchObject({ first: [{}], more: 1 });
+    garden.done("test.set", { lotId: running, sown: 30, on: "2027-09-01" });
+    expect(asked().first.map(({ id }) => id)).not.toContain(running);
+  });
+});
+
+describe("a lot whose test is not due yet", () => {
+  test("is asked for on its day, not the day before", () => {
+    garden.on("2026-01-10");
+    const lot = seed(leek, "2025-09-01", 100);
+    const due = page(lot).lot.life.testOn!;
+    expect(due > "2026-01-10").toBe(true);
+    garden.on(addDays(due, -1));
+    expect(testsToSet(garden.sky(), 9).first).toEqual([]);
+    garden.on(due);
+    expect(testsToSet(garden.sky(), 9).first.map(({ id }) => id)).toEqual([lot]);
   });
 });
 
