@@ -1,4 +1,5 @@
 import { PDFDocument } from "pdf-lib";
+import sharp from "sharp";
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { family, type Plot, plot } from "@/records/tests/plot";
 import { sheetParts } from "@/screens/lines/releaseWords";
@@ -60,6 +61,35 @@ describe("a line's sheet", () => {
       (await PDFDocument.load(await sheetPdf("Name", "Garden", parts))).getPageCount();
     expect(await pages([{ title: "Short", rows: [long] }])).toBe(1);
     expect(await pages([{ title: "Long", rows }])).toBeGreaterThan(2);
+  });
+});
+
+describe("the picture of the typical plant", () => {
+  const kept = async (parts: number) => {
+    const bytes = await sharp({ create: { width: 1600, height: 400, channels: 3, background: "#804060" } })
+      .jpeg()
+      .toBuffer();
+    const rows = Array.from({ length: parts }, (_, i) => ({ name: `Row ${i}`, words: "as it is" }));
+    const photo = { bytes: new Uint8Array(bytes), words: "Typical: plant 2 of F28-001-A" };
+    const [without, with_] = [
+      await sheetPdf("Name", "Garden", [{ title: "Rows", rows }]),
+      await sheetPdf("Name", "Garden", [{ title: "Rows", rows }], photo),
+    ];
+    const pages = async (pdf: Uint8Array) => (await PDFDocument.load(pdf)).getPageCount();
+    return {
+      added: with_.length - without.length,
+      of: bytes.length,
+      pages: [await pages(without), await pages(with_)],
+    };
+  };
+
+  test("is on its sheet, no larger than its place: 240 by 60 points", async () => {
+    const few = await kept(3);
+    expect(few.added).toBeGreaterThan(few.of);
+    expect(few.pages).toEqual([1, 1]);
+    // 730 points less title, name and heading (27 + 14 + 31) hold 39 rows of 16.5; 84 for the picture take five of them.
+    expect((await kept(38)).pages).toEqual([1, 2]);
+    expect((await kept(32)).pages).toEqual([1, 1]);
   });
 });
 

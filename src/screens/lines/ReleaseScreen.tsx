@@ -6,7 +6,7 @@ import { Page } from "../common/Page";
 import { PrintButton } from "../common/PrintButton";
 import { Tag } from "../common/Tag";
 import { ReleaseForm } from "./ReleaseForm";
-import { sheetParts } from "./releaseWords";
+import { sheetParts, typicalInWords } from "./releaseWords";
 import { verdictInWords } from "./trueWords";
 
 type Props = Release & { band: Band; units: Units };
@@ -65,9 +65,7 @@ export function ReleaseScreen(release: Props) {
             alt={typical.photo.words || `plant ${typical.number}`}
             className="w-full"
           />
-          <figcaption className="text-sm text-soft">
-            Typical: plant {typical.number} of {typical.code}
-          </figcaption>
+          <figcaption className="text-sm text-soft">{typicalInWords(typical)}</figcaption>
         </figure>
       )}
       {sheetParts(release, units).map(({ title, rows }) => (

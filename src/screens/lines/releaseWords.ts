@@ -22,6 +22,10 @@ function markInWords({ kind, unit, summary, words, lowEnd, highEnd }: Described)
   return `${of(summary.mean)} ${named}, from ${of(summary.low)} to ${of(summary.high)}; ${plural(summary.count, "plant")}`;
 }
 
+/** What is said under the picture of the typical plant. */
+export const typicalInWords = ({ number, code }: NonNullable<Release["typical"]>): string =>
+  `Typical: plant ${number} of ${code}`;
+
 /** How the line came about, in a sentence. */
 function methodInWords({ grown, line, trueness }: Release): string {
   const last = grown.generations.at(-1);

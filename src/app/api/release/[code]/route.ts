@@ -1,4 +1,6 @@
-import { sheetParts } from "@/screens/lines/releaseWords";
+import { theDb } from "@/db/open";
+import { photoFile } from "@/db/photos";
+import { sheetParts, typicalInWords } from "@/screens/lines/releaseWords";
 import { releaseView } from "@/views/release";
 import { askedOf, codeAsked } from "../../../params";
 import { answering, file, refused } from "../../answer";
@@ -17,6 +19,9 @@ export const GET = (request: Request, { params }: Params) =>
     if (new URL(request.url).searchParams.get("format") === "json")
       return file(JSON.stringify(release, null, 2), "application/json", `variety-${code}.json`);
     const parts = sheetParts(release, units);
-    const pdf = await sheetPdf(release.line.name, `${sky.garden.name}, ${release.line.code}`, parts);
+    const { typical } = release;
+    const bytes = typical?.photo ? await photoFile(theDb(), typical.photo.id, "whole") : null;
+    const picture = typical && bytes && { bytes, words: typicalInWords(typical) };
+    const pdf = await sheetPdf(release.line.name, `${sky.garden.name}, ${release.line.code}`, parts, picture);
     return file(new Uint8Array(pdf), "application/pdf", `variety-${code}.pdf`, "inline");
   });

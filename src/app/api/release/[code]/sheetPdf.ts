@@ -34,8 +34,18 @@ function broken(fonts: Fonts, words: string, weight: Weight, size: number, width
   });
 }
 
-/** A sheet of named rows as PDF, on as many pages as it takes. */
-export async function sheetPdf(title: string, under: string, parts: SheetPart[]): Promise<Uint8Array> {
+/** A picture of what the sheet is of, as JPEG, and what is said under it. */
+export type SheetPhoto = { bytes: Uint8Array; words: string };
+/** As large as it is drawn at most, in points. */
+const PHOTO = { width: 240, height: 180 };
+
+/** A sheet of named rows as PDF, its picture under the title, on as many pages as it takes. */
+export async function sheetPdf(
+  title: string,
+  under: string,
+  parts: SheetPart[],
+  photo: SheetPhoto | null = null,
+): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.setTitle(title);
   const fonts = await fontsFor(pdf);
@@ -63,6 +73,13 @@ export async function sheetPdf(title: string, under: string, parts: SheetPart[])
   };
   write(title, "bold", SIZE.title);
   write(under, "plain", SIZE.text);
+  if (photo) {
+    const image = await pdf.embedJpg(photo.bytes);
+    const { width, height } = image.scaleToFit(PHOTO.width, PHOTO.height);
+    y -= SIZE.text + height;
+    page.drawImage(image, { x: PAGE.margin, y, width, height });
+    write(photo.words, "plain", SIZE.text);
+  }
   for (const { title: head, rows } of parts) {
     // A heading stays with what follows it.
     room(4, SIZE.head);
