@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
+import { cardView } from "@/views/card";
 import { lotPage } from "@/views/lot";
 import { seedTable } from "@/views/seedTable";
 import { perform, undo } from "../command";
@@ -224,12 +225,19 @@ describe("fractions and merges", () => {
     expect(garden.refused("table.split", { lotId: lot, parts }).fields.parts).toContain("120 in 100");
   });
 
+  const weighed = (mass: number) => {
+    const id = garden.done("lot.receive", { lineId: kiln, gathered: "2027-06-20", mass }).id;
+    garden.done("table.bring", { lotId: id });
+    return id;
+  };
+
+  test("the card of a lot that was put together says of what, in shares of a hundred", () => {
+    const [much, little] = [weighed(5), weighed(1)];
+    const { id } = garden.done("table.merge", { lotIds: [much, little] });
+    expect(cardView(garden.sky(), code(id))).toContain(`${code(much)} 83 %, ${code(little)} 17 %`);
+  });
+
   test("lots of one line are put together with their shares, those of two never", () => {
-    const weighed = (mass: number) => {
-      const id = garden.done("lot.receive", { lineId: kiln, gathered: "2027-06-20", mass }).id;
-      garden.done("table.bring", { lotId: id });
-      return id;
-    };
     const [one, two] = [weighed(3), weighed(1)];
     const stranger = fruit(thimble);
     expect(garden.refused("table.merge", { lotIds: [one, stranger] }).fields.lotIds).toContain("Lines are not mixed");

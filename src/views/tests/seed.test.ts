@@ -336,6 +336,14 @@ describe("the drawer", () => {
     give(2);
     expect(left()).toEqual([]);
   });
+
+  test("holds a lot from the day on which it was gathered", () => {
+    seed(leek, "2027-07-09", 5);
+    const held = () => drawerPage(garden.sky()).lots.length;
+    expect(held()).toBe(1);
+    garden.on("2027-07-08");
+    expect(held()).toBe(0);
+  });
 });
 
 describe("weather that the station expects", () => {
