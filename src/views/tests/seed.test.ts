@@ -283,6 +283,9 @@ describe("what ripens", () => {
       on: "2027-07-01",
     });
     expect(names()).toEqual([garden.code("stand", here.id)]);
+    // What was planned and never sown ripens nowhere, whatever the day.
+    garden.on("2027-07-25");
+    expect(names()).toEqual([garden.code("stand", here.id)]);
   });
 
   test("and the bands of the page and of a lot show those and no others", () => {
