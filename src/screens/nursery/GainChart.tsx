@@ -8,6 +8,9 @@ import { percent } from "../common/words";
 /** Points that the frontier is drawn through. */
 const DRAWN = 60;
 
+/** From a round figure to a round one. */
+const ROUND: ["auto", "auto"] = ["auto", "auto"];
+
 type Props = { choice: FamilyWorth["choice"]; kept: number };
 
 /** Gain against narrowing: the best so many, the most that could be had for the same narrowing, and where the choice stands. */
@@ -22,14 +25,6 @@ export function GainChart({ choice: { steps, frontier }, kept }: Props) {
         })
       : [];
   const now = ways[kept - 1]!;
-  const all = [...ways, ...best];
-  const range = (of: (typeof all)[number]["gain"][]) => {
-    const [low, high] = [Math.min(...of), Math.max(...of)];
-    const pad = (high - low || 0.1) * 0.08;
-    return [low - pad, high + pad];
-  };
-  const [low, high] = range(all.map((p) => p.gain)) as [number, number];
-  const digits = high - low < 0.5 ? 2 : 1;
   return (
     <div
       className="h-72"
@@ -42,7 +37,7 @@ export function GainChart({ choice: { steps, frontier }, kept }: Props) {
           <XAxis
             type="number"
             dataKey="kinship"
-            domain={range(all.map((p) => p.kinship))}
+            domain={ROUND}
             tickFormatter={percent}
             stroke="var(--soft)"
             tick={{ fill: "var(--ink)" }}
@@ -57,11 +52,11 @@ export function GainChart({ choice: { steps, frontier }, kept }: Props) {
           <YAxis
             type="number"
             dataKey="gain"
-            domain={[low, high]}
-            tickFormatter={(value: number) => fixed(Math.round(value * 10 ** digits) / 10 ** digits + 0, digits)}
+            domain={ROUND}
+            tickFormatter={(value: number) => fixed(value, 2)}
             stroke="var(--soft)"
             tick={{ fill: "var(--ink)" }}
-            width={56}
+            width={68}
           >
             <Label
               value="gain, standard deviations"
@@ -81,7 +76,7 @@ export function GainChart({ choice: { steps, frontier }, kept }: Props) {
             isAnimationActive={false}
           />
           <ReferenceDot x={now.kinship} y={now.gain} r={7} fill="var(--damson)" stroke="var(--paper)">
-            <Label value={`best ${kept}`} position="bottom" offset={12} fill="var(--ink)" />
+            <Label value={`best ${kept}`} position="right" offset={12} fill="var(--ink)" />
           </ReferenceDot>
         </LineChart>
       </ResponsiveContainer>
