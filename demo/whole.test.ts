@@ -73,15 +73,11 @@ const MELONS = "F27-003-0";
 /** A family that a tasting was of. */
 const TASTED = "F25-004-4";
 const lineOf = (species: string, code: string) => ({ species, lineId: idOf("line", code), lot: null });
-const surprise = () =>
-  surpriseView(sky(), "F25-002-A", {
-    number: only(
-      "SELECT number FROM plant WHERE standId = (SELECT id FROM stand WHERE code = 'F25-002-A') AND reason <> ''",
-    ) as unknown as number,
-    inheritance: null,
-    like: [],
-    unlike: [],
-  });
+/** The hot pepper of 2025. */
+const surprise = (asked: { like?: string[]; inheritance?: "recessive" } = {}) =>
+  surpriseView(sky(), "F25-002-A", { number: 5, inheritance: null, like: [], unlike: [], ...asked });
+/** Asked again once it is said to look like the neighbour bed's Cinder Tooth. */
+const surpriseLike = () => surprise({ like: surprise()!.suspects.map(({ key }) => key), inheritance: "recessive" });
 const plans = () =>
   ended(
     plansOf(db, { lineId: idOf("line", "L27-002-G"), genes: 3, hidden: 1, plants: 60, seasons: 7, heritability: 0.4 }),
@@ -172,7 +168,8 @@ const VIEWS: [name: string, view: () => unknown][] = [
   ["plans", plans],
   ["a page of plans", () => plansView(sky(), "L21-012-X")],
   ["release", () => releaseView(sky(), "L21-001-9")],
-  ["a surprise", surprise],
+  ["a surprise", () => surprise()],
+  ["a surprise that looks like its neighbour", () => ({ ...surpriseLike(), stand: null })],
   [
     "genotypes",
     () => genotypesView(db, { standId: idOf("stand", MELONS), yardstickId: only("SELECT yardstickId FROM locus") }),

@@ -88,27 +88,31 @@ export async function startServer(kind: "empty" | "demo", seed = DEMO_DB): Promi
   };
 }
 
-type Fixtures = { demo: Server; empty: Server };
+type Held = Map<"demo" | "empty", { file: string; server: Server }>;
 
-/** Tests with a server of their file's own. */
-export const test = base.extend<object, Fixtures>({
-  demo: [
+/** The server of a test's file: started with its first test, stopped when another file comes. */
+async function ofFile(held: Held, kind: "demo" | "empty", file: string): Promise<Server> {
+  const before = held.get(kind);
+  if (before?.file === file) return before.server;
+  await before?.server.stop();
+  held.delete(kind);
+  const server = await startServer(kind);
+  held.set(kind, { file, server });
+  return server;
+}
+
+/** Tests with a server of their file's own: what one file writes no other sees. */
+export const test = base.extend<{ demo: Server; empty: Server }, { held: Held }>({
+  held: [
     // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the fixtures a fixture needs from its first argument
     async ({}, use) => {
-      const server = await startServer("demo");
-      await use(server);
-      await server.stop();
+      const held: Held = new Map();
+      await use(held);
+      for (const { server } of held.values()) await server.stop();
     },
     { scope: "worker" },
   ],
-  empty: [
-    // biome-ignore lint/correctness/noEmptyPattern: as above
-    async ({}, use) => {
-      const server = await startServer("empty");
-      await use(server);
-      await server.stop();
-    },
-    { scope: "worker" },
-  ],
+  demo: async ({ held }, use, { file }) => use(await ofFile(held, "demo", file)),
+  empty: async ({ held }, use, { file }) => use(await ofFile(held, "empty", file)),
 });
 export { expect } from "@playwright/test";
