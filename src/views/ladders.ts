@@ -9,7 +9,7 @@ import type { LookRow } from "@/records/line/queries";
 import { lociOfLine } from "@/records/locus/queries";
 import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
-import { aimOfFigures, byLineBeside, figureOf, shownOn, wordOf } from "./shown";
+import { aimOfFigures, byLineBeside, figureOf, lineBeside, shownOn, wordOf } from "./shown";
 
 export type YardstickLadder = {
   yardstick: Yardstick;
@@ -84,7 +84,7 @@ export function laddersOf(
   return marks.map((yardstick) => {
     const all = plantsOf(looks.get(yardstick.id) ?? [], yardstick);
     const own = groupBy(
-      all.filter((s) => s.lineId === line.id && s.generation !== null),
+      all.filter((s) => s.lineId === line.id && s.checkOfId === null && s.generation !== null),
       (s) => s.generation!,
     );
     const numbers = (list: typeof all) => list.flatMap((s) => (s.number === null ? [] : [s.number]));
@@ -114,7 +114,7 @@ export function laddersOf(
       parents: parents
         .filter((p) => p !== null)
         .map((parent) => {
-          const list = all.filter((s) => s.lineId === parent.id);
+          const list = all.filter((s) => lineBeside(s) === parent.id);
           return {
             line: parent.name,
             summary: summarise(numbers(list)),

@@ -4,6 +4,7 @@ import { ended } from "@/core/tests/selection";
 import { compareView } from "@/views/compare";
 import { familyView } from "@/views/family";
 import { type Figure, pairsOf } from "@/views/figures";
+import { lineView } from "@/views/lines";
 import { matingOf } from "@/views/mating";
 import { roguingView } from "@/views/roguing";
 import { type FamilyWorth, familyWorth } from "@/views/worth";
@@ -984,6 +985,10 @@ describe("checks among the family", () => {
     ) as FamilyWorth;
     expect(ranked).toHaveLength(20);
     expect(yardsticks[0]).toMatchObject({ seen: 20 });
+    garden.db.prepare("UPDATE stand SET generation = 2 WHERE id = ?").run(standId);
+    // Twenty of 1 to 4 and 0: on the ladder no check's nine.
+    const [rung] = lineView(garden.sky(), garden.code("line", lineId))!.ladders[0]!.points;
+    expect(rung).toMatchObject({ generation: 2, summary: { count: 20, mean: 2, high: 4 } });
     expect(garden.refused("plant.mark", { id: ids[0], mark: "keep" }).fields.mark).toContain("is a check");
     garden.done("plant.mark", { id: plants[0], mark: "keep" });
     expect(garden.refused("plant.check", { ids: [plants[0]], checkOfId: check }).fields.ids).toContain("is kept");
