@@ -15,6 +15,7 @@ export default defineConfig({
   testMatch: "*.spec.ts",
   globalSetup: "./e2e/setup.ts",
   workers: 2,
+  // Files are taken by their names: the longest begins with an a, so that no worker ends alone with it.
   fullyParallel: false,
   timeout: 120_000,
   expect: { timeout: 10_000 },
