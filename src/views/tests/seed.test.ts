@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { addDays } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { weatherAhead } from "@/records/climate/queries";
-import { type Plot, plot } from "@/records/tests/plot";
+import { type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { familyView } from "../family";
 import { harvestView } from "../harvest";
 import { lotPage } from "../lot";
@@ -286,6 +286,27 @@ describe("what ripens", () => {
     // What was planned and never sown ripens nowhere, whatever the day.
     garden.on("2027-07-25");
     expect(names()).toEqual([garden.code("stand", here.id)]);
+  });
+
+  test("by hand: from the first flower pollinated to the last, whichever was numbered first", () => {
+    const { plan } = twoMelons(garden);
+    const crossId = garden.done("cross.plan", plan).id;
+    const cover = (on: string) => garden.done("flower.cover", { crossId, flowers: 1, on }).ids[0]!;
+    const record = (id: Id, result: string, on: string) =>
+      garden.done("flower.record", {
+        crossId,
+        on,
+        results: [{ id, result }],
+        ...(result === "set" ? {} : { males: 2 }),
+      });
+    const [one, two] = [cover("2027-06-24"), cover("2027-06-20")];
+    record(one, "pollinated", "2027-06-25");
+    record(two, "pollinated", "2027-06-21");
+    for (const id of [one, two]) record(id, "set", "2027-07-05");
+    // Melons take 40 to 60 days.
+    expect(harvestView(garden.sky()).crosses).toMatchObject([
+      { fruits: 2, first: addDays("2027-06-21", 40), last: addDays("2027-06-25", 60) },
+    ]);
   });
 
   test("and the bands of the page and of a lot show those and no others", () => {
