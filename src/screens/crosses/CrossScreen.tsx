@@ -88,8 +88,8 @@ export function CrossScreen(view: CrossView & { opened: number | null }) {
         <strong className="font-mono font-normal">{view.notation}</strong>
         <span className="text-soft">
           {" "}
-          · inbreeding of the offspring {inHundred(view.inbreeding)}, as far back as the records go; {view.founders}{" "}
-          taken
+          · inbreeding of the offspring {inHundred(view.inbreeding)}, as far back as the records go; taking{" "}
+          {view.founders}
         </span>
       </p>
       {cross.males !== null && cross.malesOn && (
