@@ -961,6 +961,16 @@ describe("families beside their parents", () => {
   });
 });
 
+describe("plants marked several at once", () => {
+  test("are told by their families, each named once", () => {
+    const other = garden.done("stand.add", { lineId, sown: "2027-05-02", sowedSeeds: 4, plants: 3, family: 1 }).id;
+    const ids = [...plants.slice(0, 2), garden.plants(other)[0]!];
+    const { message } = garden.done("plant.marks", { ids, mark: "seed-parent" });
+    const [first, second] = [standId, other].map((id) => garden.code("stand", id));
+    expect(message).toBe(`3 plants of ${first}, ${second}: seed parent`);
+  });
+});
+
 describe("checks among the family", () => {
   test("are scored, shown beside it, counted and chosen from never", () => {
     const mass = add({ name: "Mass" });
