@@ -286,9 +286,11 @@ test("a logger's bad days are told with what they cost; the simulated scale's we
     .click();
   await page.getByRole("button", { name: "Weigh a sample" }).click();
   await sheet(page).getByText("From the scale").first().click();
-  await sheet(page).getByRole("button", { name: "Simulated scale" }).first().click();
   const take = sheet(page).getByRole("button", { name: "Take it" }).first();
-  // It trembles: a press between two settled readings takes nothing, and is made again.
+  // Before anything lies still a press takes nothing, and says so; afterwards it may still tremble.
+  await take.click();
+  await expect(sheet(page).getByText("Nothing was taken: press once it says settled.")).toBeVisible();
+  await sheet(page).getByRole("button", { name: "Simulated scale" }).first().click();
   await expect(async () => {
     await take.click({ timeout: 5000 });
     await expect(sheet(page).getByLabel("They weigh")).toHaveValue(/^0\.\d+$/, { timeout: 500 });

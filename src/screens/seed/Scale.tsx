@@ -37,6 +37,11 @@ export function Scale({ pretend, units, onTake }: Props) {
       setTrouble(`No scale could be opened (${(failure as Error).message}). Weigh by hand and type it in.`);
     }
   };
+  const take = () => {
+    if (state.kind !== "settled") return setTrouble("Nothing was taken: press once it says settled.");
+    setTrouble("");
+    onTake(state.grams);
+  };
   const hasSerial = typeof navigator !== "undefined" && "serial" in navigator;
   return (
     <fieldset className="border border-rule p-3">
@@ -53,12 +58,7 @@ export function Scale({ pretend, units, onTake }: Props) {
         </p>
       )}
       <div className="flex flex-wrap gap-2">
-        <button
-          type="button"
-          className="leaf leaf-strong min-h-11"
-          disabled={state.kind !== "settled"}
-          onClick={() => state.kind === "settled" && onTake(state.grams)}
-        >
+        <button type="button" className="leaf leaf-strong min-h-11" onClick={take}>
           Take it
         </button>
         {hasSerial && (
