@@ -103,6 +103,10 @@ describe("an off-type's gene", () => {
     const { low, likely, high } = geneFrequency(2, 40, "recessive");
     expect(low).toBeLessThan(likely);
     expect(likely).toBeLessThan(high);
+    // Nine tenths of Beta(9.5, 91.5), by two million draws elsewhere: 0.0515 to 0.1458.
+    const range = geneFrequency(9, 100, "recessive");
+    expect(range.low).toBeCloseTo(Math.sqrt(0.0515), 3);
+    expect(range.high).toBeCloseTo(Math.sqrt(0.1458), 3);
     expect(geneFrequency(0, 40, "recessive")).toMatchObject({ likely: 0, low: 0 });
     expect(geneFrequency(40, 40, "recessive")).toMatchObject({ likely: 1, high: 1 });
   });
