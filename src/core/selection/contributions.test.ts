@@ -112,6 +112,25 @@ describe("optimum contributions", () => {
     expect(atKinship(frontier, 9)).toBe(frontier.at(-1));
   });
 
+  test("plants of one pure line are one candidate: the best of them has all that the line gets", () => {
+    const alike = [0, 1, 2].map(() => [1, 1, 1]);
+    expect(frontierOf([1, 3, 2], alike, 9)).toMatchObject([{ gain: 3, kinship: 1, shares: [0, 1, 0] }]);
+    // Two unrelated pure lines of two plants each: half of each line's best is least kin, ½ of 1.
+    const lines = [0, 1, 2, 3].map((i) => [0, 1, 2, 3].map((j) => Number(i < 2 === j < 2)));
+    const frontier = frontierOf([5, 1, 2, 4], lines, 9);
+    expect(frontier[0]!.shares.map((s) => Number(s.toFixed(6)))).toEqual([0.5, 0, 0, 0.5]);
+    expect(frontier[0]!.kinship).toBeCloseTo(0.5, 9);
+    expect(frontier.at(-1)!.shares).toEqual([1, 0, 0, 0]);
+  });
+
+  test("what can be no kinship still comes to an end", () => {
+    const none = Array.from({ length: 60 }, (_, i) =>
+      Array.from({ length: 60 }, (__, j) => (i === j ? 0.75 : 0.1 + (0.2 * ((i * j) % 7)) / 7)),
+    );
+    const worth = Array.from({ length: 60 }, (_, i) => (i * 37) % 41);
+    expect(frontierOf(worth, none, 9).at(-1)!.gain).toBeCloseTo(40, 6);
+  });
+
   test("where all are worth the same only kinship counts; one candidate is the whole choice", () => {
     expect(
       frontierOf(

@@ -23,11 +23,15 @@ const outcomeOf = (worth: number[], kinship: number[][], shares: number[]): Cont
 });
 
 /** So much is added to each one's kinship with itself, so that there is one answer. */
-const RIDGE = 1e-8;
+const RIDGE = 1e-7;
 /** Candidates that are worth the same are parted by so much, of the whole range. */
 const PARTED = 1e-9;
 /** A difference in worth below this is none. */
 const NO_GAIN = 1e-9;
+/** A difference in kinship below this is none. */
+const NO_KIN = 1e-9;
+/** No kinship has so many corners for each candidate. */
+const MOST_CORNERS = 12;
 /** Changes along a line smaller than this are rounding. */
 const STILL = 1e-13;
 
@@ -152,7 +156,8 @@ function cornersOf(worth: number[], kinship: number[][]): number[][] {
     for (const [k, i] of members.entries()) shares[i] = Math.max(0, base[k + 1]! + next * slope[k + 1]!);
     const all = shares.reduce((sum, share) => sum + share, 0);
     corners.push(shares.map((share) => share / all));
-    if (!change) return corners;
+    // What is no kinship (some mix of candidates less kin to itself than to nobody) has no end: what was found holds.
+    if (!change || corners.length > MOST_CORNERS * n) return corners;
     weight = next;
     (change as () => void)();
   }
@@ -170,10 +175,29 @@ function cornersOf(worth: number[], kinship: number[][]): number[][] {
  * @example frontierOf([1, 0], [[0.5, 0], [0, 0.5]], 3).map(({ gain }) => gain) // [0.5, 1]
  */
 export function frontierOf(worth: number[], kinship: number[][], points: number): FrontierPoint[] {
-  const found = spaced(worth, cornersOf(worth, kinship).reverse(), points).map((shares) =>
-    outcomeOf(worth, kinship, shares),
-  );
+  const some = notOutdone(worth, kinship);
+  const corners = cornersOf(
+    some.map((i) => worth[i]!),
+    some.map((i) => some.map((j) => kinship[i]![j]!)),
+  ).map((shares) => {
+    const all = new Array<number>(worth.length).fill(0);
+    for (const [k, i] of some.entries()) all[i] = shares[k]!;
+    return all;
+  });
+  const found = spaced(worth, corners.reverse(), points)
+    .map((shares) => outcomeOf(worth, kinship, shares))
+    // Where more gain costs no kinship nobody stays with less.
+    .filter((one, i, all) => i === all.length - 1 || all[i + 1]!.kinship > one.kinship + NO_KIN);
   return found.map((one, i) => ({ ...one, toNext: between(kinship, one, found[i + 1] ?? one) }));
+}
+
+/** Candidates but for those that are as kin to everyone as another who is worth more, and to that one as to themselves. */
+function notOutdone(worth: number[], kinship: number[][]): number[] {
+  const same = (i: number, j: number) => kinship[i]!.every((kin, k) => Math.abs(kin - kinship[j]![k]!) < NO_KIN);
+  const kept: number[] = [];
+  for (const i of [...worth.keys()].sort((a, b) => worth[b]! - worth[a]! || a - b))
+    if (!kept.some((j) => Math.abs(kinship[i]![j]! - kinship[j]![j]!) < NO_KIN && same(i, j))) kept.push(i);
+  return kept.sort((a, b) => a - b);
 }
 
 /** So many corners at most, the first and the last among them, each more gain than the one before: closest near the best. */
