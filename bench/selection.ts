@@ -242,7 +242,7 @@ function frontier(): void {
   const family = worth.map(() => Math.floor(luck() * 12));
   const kinship = worth.map((_, i) => worth.map((__, j) => (i === j ? 0.75 : family[i] === family[j] ? 0.4 : 0.1)));
   const from = performance.now();
-  const points = frontierOf(worth, kinship, 17);
+  const points = frontierOf(worth, kinship, 33);
   const reckoned = performance.now() - from;
   const then = performance.now();
   for (let i = 0; i < 1_000; i++) atKinship(points, 0.12 + i / 2_000);
