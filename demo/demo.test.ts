@@ -1,7 +1,5 @@
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { describe, expect, test } from "vitest";
 import { readCode } from "@/core/custody/code";
 import { type Db, openDb } from "@/db/open";
 import { replay } from "@/db/replay";
@@ -18,6 +16,7 @@ import { DEMO_DAY } from "./day";
 import { fillDemo } from "./fill";
 import { offspring, pure, recessive, shown } from "./genetics";
 import { chance } from "./random";
+import { demoGarden } from "./tests/demoGarden";
 
 describe("chance and genes", () => {
   test("the same seed gives the same fate, another seed another", () => {
@@ -62,46 +61,38 @@ describe("chance and genes", () => {
 });
 
 describe("the demo garden", () => {
-  const folder = mkdtempSync(join(tmpdir(), "orchard-demo-test-"));
-  let db: Db;
-  beforeAll(async () => {
-    await fillDemo(join(folder, "one.db"));
-    db = openDb(join(folder, "one.db"));
-  }, 120_000);
-  afterAll(() => {
-    db.close();
-    rmSync(folder, { recursive: true });
-  });
-  const sky = (): Outlook => outlook(db);
+  const garden = demoGarden();
+  const sky = (): Outlook => outlook(garden.db);
 
   test("was written by presses alone: its journal played again gives the same tables", () => {
-    const again = openDb(join(folder, "again.db"));
-    replay(db, again);
+    const again = openDb(join(garden.folder, "again.db"));
+    replay(garden.db, again);
     for (const { table } of RECORDS) {
       const rows = (from: Db) => from.prepare(`SELECT * FROM "${table}" ORDER BY id`).all();
-      expect(rows(again), table).toEqual(rows(db));
+      expect(rows(again), table).toEqual(rows(garden.db));
     }
     again.close();
   });
 
-  const lineCode = (name: string) => db.prepare("SELECT code FROM line WHERE name = ?").pluck().get(name) as string;
+  const lineCode = (name: string) =>
+    garden.db.prepare("SELECT code FROM line WHERE name = ?").pluck().get(name) as string;
 
   test("is the same every time it is filled", async () => {
-    await fillDemo(join(folder, "two.db"));
-    const two = openDb(join(folder, "two.db"));
+    await fillDemo(join(garden.folder, "two.db"));
+    const two = openDb(join(garden.folder, "two.db"));
     for (const table of ["line", "stand", "plant", "score", "cross", "flower", "lot"]) {
       const rows = (of: Db) => of.prepare(`SELECT * FROM "${table}"`).raw().all();
-      expect(rows(two), table).toEqual(rows(db));
+      expect(rows(two), table).toEqual(rows(garden.db));
     }
     two.close();
   }, 120_000);
 
   test("is sound, stands on its day, and every code on it reads", () => {
-    expect(db.pragma("integrity_check", { simple: true })).toBe("ok");
-    expect(db.pragma("foreign_key_check")).toEqual([]);
-    expect(db.prepare("SELECT asOf, demo FROM garden").get()).toEqual({ asOf: DEMO_DAY, demo: 1 });
+    expect(garden.db.pragma("integrity_check", { simple: true })).toBe("ok");
+    expect(garden.db.pragma("foreign_key_check")).toEqual([]);
+    expect(garden.db.prepare("SELECT asOf, demo FROM garden").get()).toEqual({ asOf: DEMO_DAY, demo: 1 });
     for (const table of ["line", "stand", "cross", "lot"])
-      for (const code of db.prepare(`SELECT code FROM "${table}"`).pluck().all() as string[])
+      for (const code of garden.db.prepare(`SELECT code FROM "${table}"`).pluck().all() as string[])
         expect(readCode(code), code).toMatchObject({ ok: true, code });
   });
 
@@ -127,7 +118,7 @@ describe("the demo garden", () => {
   });
 
   test("the lost season is a record, not a gap", () => {
-    const lost = db
+    const lost = garden.db
       .prepare(
         "SELECT count(*) FROM plant p JOIN stand s ON s.id = p.standId WHERE s.season = 2026 AND p.reason LIKE 'rotted%'",
       )
@@ -138,7 +129,7 @@ describe("the demo garden", () => {
 
   test("off-types of the runner bean fall over the years", () => {
     const removed = (from: number, to: number) =>
-      db
+      garden.db
         .prepare(
           "SELECT count(*) FROM plant p JOIN stand s ON s.id = p.standId WHERE p.reason LIKE 'scarlet%' AND s.season BETWEEN ? AND ?",
         )
@@ -179,7 +170,7 @@ describe("the demo garden", () => {
       [2028, next],
     ] as const)
       for (const { code, level, name } of list.filter((j) => j.level !== "within")) {
-        const { remedies } = waysOut(db, groundView(sky(), season, code).askWays!);
+        const { remedies } = waysOut(garden.db, groundView(sky(), season, code).askWays!);
         expect(
           remedies.some((r) => r.enough),
           `${name}, ${level}, ${season}`,

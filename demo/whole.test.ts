@@ -1,10 +1,7 @@
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
-import { afterAll, beforeAll, expect, test } from "vitest";
+import { expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
 import { brief } from "@/core/tests/brief";
-import { type Db, openDb } from "@/db/open";
+import { ended } from "@/core/tests/selection";
 import { standByCode } from "@/records/stand/queries";
 import { calendarView } from "@/views/calendar";
 import { cardView } from "@/views/card";
@@ -43,31 +40,13 @@ import { waysOut } from "@/views/waysOut";
 import { weeksView } from "@/views/weeks";
 import { familyWorth } from "@/views/worth";
 import { yardstickLibrary } from "@/views/yardstickLibrary";
-import { fillDemo } from "./fill";
+import { demoGarden } from "./tests/demoGarden";
 
-const folder = mkdtempSync(join(tmpdir(), "orchard-demo-whole-"));
-let db: Db;
-beforeAll(async () => {
-  await fillDemo(join(folder, "one.db"));
-  db = openDb(join(folder, "one.db"));
-}, 120_000);
-afterAll(() => {
-  db.close();
-  rmSync(folder, { recursive: true });
-});
-
-const sky = (day: string | null = null) => outlook(db, day);
+const garden = demoGarden();
+const sky = (day: string | null = null) => outlook(garden.db, day);
 const idOf = (table: string, code: string) =>
-  db.prepare(`SELECT id FROM "${table}" WHERE code = ?`).pluck().get(code) as Id;
-const only = (sql: string) => db.prepare(sql).pluck().get() as Id;
-
-/** What a job gives when it has run to its end. */
-function ended<T>(job: Generator<unknown, T>): T {
-  for (;;) {
-    const step = job.next();
-    if (step.done) return step.value;
-  }
-}
+  garden.db.prepare(`SELECT id FROM "${table}" WHERE code = ?`).pluck().get(code) as Id;
+const only = (sql: string) => garden.db.prepare(sql).pluck().get() as Id;
 
 const MELONS = "F27-003-0";
 /** A family that a tasting was of. */
@@ -80,7 +59,14 @@ const surprise = (asked: { like?: string[]; inheritance?: "recessive" } = {}) =>
 const surpriseLike = () => surprise({ like: surprise()!.suspects.map(({ key }) => key), inheritance: "recessive" });
 const plans = () =>
   ended(
-    plansOf(db, { lineId: idOf("line", "L27-002-G"), genes: 3, hidden: 1, plants: 60, seasons: 7, heritability: 0.4 }),
+    plansOf(garden.db, {
+      lineId: idOf("line", "L27-002-G"),
+      genes: 3,
+      hidden: 1,
+      plants: 60,
+      seasons: 7,
+      heritability: 0.4,
+    }),
   );
 
 /** What the band over a page shows of the year: its bars, by the page. */
@@ -125,7 +111,7 @@ const VIEWS: [name: string, view: () => unknown][] = [
   ["sharing days", () => sharingList(sky())],
   ["a sharing day", () => sharingPage(sky(), only("SELECT id FROM sharing ORDER BY id"))],
   ["raising", () => [raisingFor(sky(), lineOf("melon", "L21-012-X")), stagesFor(sky(), lineOf("melon", "L21-012-X"))]],
-  ["raised", () => ["S27-003-T", MELONS, "F27-001-6"].map((code) => raisedOf(sky(), standByCode(db, code)!))],
+  ["raised", () => ["S27-003-T", MELONS, "F27-001-6"].map((code) => raisedOf(sky(), standByCode(garden.db, code)!))],
   [
     "losses",
     () =>
@@ -146,7 +132,7 @@ const VIEWS: [name: string, view: () => unknown][] = [
   ["calendar", () => calendarView(sky(), null)],
   [
     "ways out for the beans",
-    () => waysOut(db, { standId: idOf("stand", "F27-001-6"), season: 2027, day: "2027-07-09" }),
+    () => waysOut(garden.db, { standId: idOf("stand", "F27-001-6"), season: 2027, day: "2027-07-09" }),
   ],
   ["pickers", () => pickersList(sky("2027-09-12"), MELONS)],
   ["nursery", () => nurseryView(sky())],
@@ -156,7 +142,10 @@ const VIEWS: [name: string, view: () => unknown][] = [
   ["roguing of lifted leeks", () => ({ ...roguingView(sky(), "S27-003-T"), stand: null, band: null })],
   ["a tasting", () => tastingView(sky(), TASTED, { of: only("SELECT id FROM tasting"), taster: null })],
   ["a taster's sheet", () => tastingView(sky(), TASTED, { of: only("SELECT id FROM tasting"), taster: 2 })],
-  ["worth", () => ended(familyWorth(db, { standId: idOf("stand", MELONS), best: 3, open: 0, across: 1 } as never))],
+  [
+    "worth",
+    () => ended(familyWorth(garden.db, { standId: idOf("stand", MELONS), best: 3, open: false, across: true })),
+  ],
   ["yardsticks", () => yardstickLibrary(sky())],
   ["a mixed line", () => lineView(sky(), "L21-002-6")],
   ["a line nearly true", () => lineView(sky(), "L21-012-X")],
@@ -164,7 +153,7 @@ const VIEWS: [name: string, view: () => unknown][] = [
   ["a line of open seed", () => lineView(sky(), "L21-003-3")],
   ["a pedigree", () => pedigreeView(sky(), { standId: idOf("stand", MELONS) })],
   ["a pedigree's file", () => pedigreeFile(sky(), "L21-012-X")],
-  ["kin", () => kinView(db, { oneId: idOf("stand", MELONS), otherId: idOf("stand", "F27-004-X") })],
+  ["kin", () => kinView(garden.db, { oneId: idOf("stand", MELONS), otherId: idOf("stand", "F27-004-X") })],
   ["plans", plans],
   ["a page of plans", () => plansView(sky(), "L21-012-X")],
   ["release", () => releaseView(sky(), "L21-001-9")],
@@ -172,14 +161,15 @@ const VIEWS: [name: string, view: () => unknown][] = [
   ["a surprise that looks like its neighbour", () => ({ ...surpriseLike(), stand: null })],
   [
     "genotypes",
-    () => genotypesView(db, { standId: idOf("stand", MELONS), yardstickId: only("SELECT yardstickId FROM locus") }),
+    () =>
+      genotypesView(garden.db, { standId: idOf("stand", MELONS), yardstickId: only("SELECT yardstickId FROM locus") }),
   ],
   [
     "mating",
     () =>
-      matingOf(db, {
+      matingOf(garden.db, {
         parents: (
-          db.prepare("SELECT id FROM plant WHERE standId = ? LIMIT 4").pluck().all(idOf("stand", MELONS)) as Id[]
+          garden.db.prepare("SELECT id FROM plant WHERE standId = ? LIMIT 4").pluck().all(idOf("stand", MELONS)) as Id[]
         ).map((plantId) => ({ plantId, share: 0.25 })),
         crosses: 4,
       }),
@@ -189,6 +179,6 @@ const VIEWS: [name: string, view: () => unknown][] = [
 
 test.each(VIEWS)("the whole of what the demo shows: %s", async (name, view) => {
   const shown = view();
-  const text = typeof shown === "string" ? shown : told(db, brief(shown));
+  const text = typeof shown === "string" ? shown : told(garden.db, brief(shown));
   await expect(text).toMatchFileSnapshot(`expected/${name.replaceAll(" ", "-")}.txt`);
 });

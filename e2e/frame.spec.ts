@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { SCREENS } from "./screens";
+import { lastEntry, SCREENS } from "./screens";
 import { expect, PHONE, test } from "./server";
 
 const dialog = (page: Page) => page.getByRole("dialog");
@@ -182,9 +182,7 @@ test("a flower is pollinated at dawn in two presses from Today, and taken back b
   await said(/Flower 14 of X27-001-F: pollinated/);
   await act.getByRole("button", { name: "Undo" }).tap();
   await said(/[Uu]ndone|taken back/);
-  await page.goto("/shed/history");
-  const fetched = page.getByRole("button", { name: /^Undo: .*fetched/ });
-  const entry = (await fetched.first().getAttribute("data-entry"))!;
+  const entry = await lastEntry(page, "X27-001-F: Lantern melon, fetched");
   expect((await page.request.post("/api/undo", { data: { entry } })).ok()).toBe(true);
   await page.goto("/");
   await expect(page.getByText("Cut the tied males: 11 males")).toBeVisible();

@@ -1,4 +1,5 @@
 import type { Page } from "@playwright/test";
+import { lastEntry } from "./screens";
 import { expect, PHONE, test } from "./server";
 
 const sheet = (page: Page) => page.getByRole("dialog");
@@ -60,15 +61,6 @@ test("feet and ounces are typed and shown, metres are kept", async ({ browser, d
   await page.request.post("/api/undo", { data: { entry: await lastEntry(page, "Garden Tarnholt kept") } });
   await page.close();
 });
-
-async function lastEntry(page: Page, summary: string): Promise<string> {
-  await page.goto("/shed/history");
-  const label = await page
-    .getByRole("button", { name: `Undo: ${summary}` })
-    .first()
-    .getAttribute("data-entry");
-  return label!;
-}
 
 test("while the server is away nothing typed is lost, and it is sent once when it is back", async ({
   browser,

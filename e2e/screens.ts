@@ -48,3 +48,13 @@ export async function withRecords(page: Page): Promise<string[]> {
     await first("/season", "a[href*='/ground?season=']"),
   ];
 }
+
+/** The last entry of the history whose words these are among. */
+export async function lastEntry(page: Page, summary: string): Promise<string> {
+  await page.goto("/shed/history");
+  const label = await page
+    .getByRole("button", { name: `Undo: ${summary}` })
+    .first()
+    .getAttribute("data-entry");
+  return label!;
+}

@@ -13,12 +13,13 @@ export type Contributions = {
 
 const gainOf = (worth: number[], shares: number[]) => worth.reduce((sum, g, i) => sum + g * shares[i]!, 0);
 
+/** Mean kinship of two parents, one drawn by either shares. */
+const between = (kinship: number[][], a: number[], b: number[]): number =>
+  a.reduce((sum, x, i) => (x === 0 ? sum : sum + x * kinship[i]!.reduce((s, k, j) => s + k * b[j]!, 0)), 0);
+
 const outcomeOf = (worth: number[], kinship: number[][], shares: number[]): Contributions => ({
   gain: gainOf(worth, shares),
-  kinship: shares.reduce(
-    (sum, a, i) => (a === 0 ? sum : sum + a * kinship[i]!.reduce((s, k, j) => s + k * shares[j]!, 0)),
-    0,
-  ),
+  kinship: between(kinship, shares, shares),
   shares,
 });
 
@@ -69,6 +70,11 @@ class Sharing {
       out[a] = total;
     }
     return out;
+  }
+
+  /** The same where only the shares' sum is asked, and is 1. */
+  whole(): Float64Array {
+    return Float64Array.from({ length: this.members.length + 1 }, (_, a) => this.inverse[a * this.stride]!);
   }
 
   /** A right side of what each member has of its own. */
@@ -125,21 +131,20 @@ function cornersOf(worth: number[], kinship: number[][]): number[][] {
   const g = worth.map((w, i) => (most - least > NO_GAIN ? (w - least) / (most - least) : 0) + (PARTED * (n - i)) / n);
   const rows = kinship.map((row) => Float64Array.from(row));
   const sharing = new Sharing(rows, g.indexOf(Math.max(...g)));
-  const none = new Float64Array(n);
   const corners: number[][] = [];
   let weight = Number.POSITIVE_INFINITY;
   for (;;) {
     const { members } = sharing;
-    const [base, slope] = [sharing.solved(sharing.side(1, none)), sharing.solved(sharing.side(0, g))];
+    const [base, slope] = [sharing.whole(), sharing.solved(sharing.side(0, g))];
     const inside = new Set(members);
-    let next = 0;
-    let change: (() => void) | null = null;
-    const meets = (zero: number, todo: () => void) => {
+    let next: { weight: number; change?: () => void } = { weight: 0 };
+    const meets = (zero: number, change: () => void): typeof next => {
       const at = Math.min(zero, weight);
-      if (at > next) [next, change] = [at, todo];
+      return at > next.weight ? { weight: at, change } : next;
     };
     for (const [k, i] of members.entries())
-      if (members.length > 1 && slope[k + 1]! > STILL) meets(-base[k + 1]! / slope[k + 1]!, () => sharing.leave(i));
+      if (members.length > 1 && slope[k + 1]! > STILL)
+        next = meets(-base[k + 1]! / slope[k + 1]!, () => sharing.leave(i));
     for (let i = 0; i < n; i++) {
       if (inside.has(i)) continue;
       let constant = base[0]!;
@@ -150,16 +155,16 @@ function cornersOf(worth: number[], kinship: number[][]): number[][] {
         constant += kin * base[k + 1]!;
         rising += kin * slope[k + 1]!;
       }
-      if (rising > STILL) meets(-constant / rising, () => sharing.join(i));
+      if (rising > STILL) next = meets(-constant / rising, () => sharing.join(i));
     }
     const shares = new Array<number>(n).fill(0);
-    for (const [k, i] of members.entries()) shares[i] = Math.max(0, base[k + 1]! + next * slope[k + 1]!);
+    for (const [k, i] of members.entries()) shares[i] = Math.max(0, base[k + 1]! + next.weight * slope[k + 1]!);
     const all = shares.reduce((sum, share) => sum + share, 0);
     corners.push(shares.map((share) => share / all));
     // What is no kinship (some mix of candidates less kin to itself than to nobody) has no end: what was found holds.
-    if (!change || corners.length > MOST_CORNERS * n) return corners;
-    weight = next;
-    (change as () => void)();
+    if (!next.change || corners.length > MOST_CORNERS * n) return corners;
+    weight = next.weight;
+    next.change();
   }
 }
 
@@ -176,19 +181,17 @@ function cornersOf(worth: number[], kinship: number[][]): number[][] {
  */
 export function frontierOf(worth: number[], kinship: number[][], points: number): FrontierPoint[] {
   const some = notOutdone(worth, kinship);
-  const corners = cornersOf(
-    some.map((i) => worth[i]!),
-    some.map((i) => some.map((j) => kinship[i]![j]!)),
-  ).map((shares) => {
-    const all = new Array<number>(worth.length).fill(0);
-    for (const [k, i] of some.entries()) all[i] = shares[k]!;
-    return all;
-  });
-  const found = spaced(worth, corners.reverse(), points)
-    .map((shares) => outcomeOf(worth, kinship, shares))
+  const own = some.map((i) => worth[i]!);
+  const kin = some.map((i) => some.map((j) => kinship[i]![j]!));
+  const found = spaced(own, cornersOf(own, kin).reverse(), points)
+    .map((shares) => outcomeOf(own, kin, shares))
     // Where more gain costs no kinship nobody stays with less.
     .filter((one, i, all) => i === all.length - 1 || all[i + 1]!.kinship > one.kinship + NO_KIN);
-  return found.map((one, i) => ({ ...one, toNext: between(kinship, one, found[i + 1] ?? one) }));
+  return found.map((one, i) => {
+    const shares = new Array<number>(worth.length).fill(0);
+    for (const [k, at] of some.entries()) shares[at] = one.shares[k]!;
+    return { ...one, shares, toNext: between(kin, one.shares, (found[i + 1] ?? one).shares) };
+  });
 }
 
 /** Candidates but for those that are as kin to everyone as another who is worth more, and to that one as to themselves. */
@@ -219,9 +222,6 @@ function spaced(worth: number[], corners: number[][], points: number): number[][
   }
   return kept;
 }
-
-const between = (kinship: number[][], { shares: a }: Contributions, { shares: b }: Contributions): number =>
-  a.reduce((sum, x, i) => (x === 0 ? sum : sum + x * kinship[i]!.reduce((s, k, j) => s + k * b[j]!, 0)), 0);
 
 /**
  * The most gain at a mean kinship: a mix of the two frontier points around it, whose kinship is a square of its parts. Without

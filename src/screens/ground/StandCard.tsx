@@ -1,7 +1,7 @@
 "use client";
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
-import { bedInWords } from "@/core/ground/bedInWords";
+import { placeInWords } from "@/core/ground/bedInWords";
 import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { lengthInWords, type Units } from "@/core/units/units";
@@ -37,9 +37,8 @@ export function StandCard({ stand, beds, units, season, today }: Props & { today
         {` ${generationName(stand.generation)}`}
       </h2>
       <p className="text-soft">
-        {stand.speciesName}, {SCHOOLS[stand.school].toLowerCase()},{" "}
-        {stand.bedName ? bedInWords(stand.bedName) : "in trays"}. Flowers: {FLOWERS[stand.flowers].toLowerCase()}.
-        {stand.seedWanted ? "" : " No seed wanted."}
+        {stand.speciesName}, {SCHOOLS[stand.school].toLowerCase()}, {placeInWords(stand.bedName)}. Flowers:{" "}
+        {FLOWERS[stand.flowers].toLowerCase()}.{stand.seedWanted ? "" : " No seed wanted."}
       </p>
       <dl className="rows mt-3 border-y border-rule">
         <Row term="Sown" value={dayInWords(stand.sown, "long")} />

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { seasonName } from "@/core/climate/season";
-import { bedInWords } from "@/core/ground/bedInWords";
+import { placeInWords } from "@/core/ground/bedInWords";
 import { toggled } from "@/core/lists/toggled";
 import { plural } from "@/core/units/plural";
 import { Sheet } from "@/ui/Sheet";
@@ -52,7 +52,7 @@ function Chosen({ stands, season, close }: { stands: CopyChoice[]; season: numbe
               <span>
                 <span className="font-semibold">{label}</span>
                 <span className="block text-sm text-soft">
-                  {bedName ? bedInWords(bedName) : "in trays"}, to be sown {dayInWords(sown)} {sown.slice(0, 4)}
+                  {placeInWords(bedName)}, to be sown {dayInWords(sown)} {sown.slice(0, 4)}
                   {plants ? `, ${plural(plants, "plant")}` : ""}
                   {there && ". A stand of it is planned already"}
                   {past && ". That day is past"}

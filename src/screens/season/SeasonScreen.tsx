@@ -1,7 +1,7 @@
 import { dayInWords } from "@/core/calendar/day";
 import { seasonName } from "@/core/climate/season";
 import { addressOfStand } from "@/core/custody/address";
-import { bedInWords } from "@/core/ground/bedInWords";
+import { placeInWords } from "@/core/ground/bedInWords";
 import { plural } from "@/core/units/plural";
 import Link from "@/ui/Link";
 import type { Season } from "@/views/season";
@@ -52,8 +52,8 @@ export function SeasonScreen(view: Season) {
                 <Link href={addressOfStand(stand)} className="font-bold">
                   {stand.code}
                 </Link>{" "}
-                {stand.name}, {stand.bedName ? bedInWords(stand.bedName) : "in trays"}, sown {dayInWords(stand.sown)},
-                flowers {seasonName(stand.season, garden.latitude)}
+                {stand.name}, {placeInWords(stand.bedName)}, sown {dayInWords(stand.sown)}, flowers{" "}
+                {seasonName(stand.season, garden.latitude)}
               </li>
             ))}
           </ul>

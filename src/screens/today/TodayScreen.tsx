@@ -1,11 +1,9 @@
-import type { ReactNode } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
-import { lengthInWords as metres, type Units } from "@/core/units/units";
+import { lengthInWords as metres } from "@/core/units/units";
 import { hourInWords } from "@/core/writing/hours";
 import Link from "@/ui/Link";
 import type { Today } from "@/views/today";
-import type { StandWork } from "@/views/work";
 import { Cautions } from "../common/Cautions";
 import { GardenForm } from "../common/GardenForm";
 import { Page } from "../common/Page";
@@ -17,10 +15,11 @@ import { AllMissed, OverRow } from "./OverRow";
 import { OwnTasks } from "./OwnTasks";
 import { RegrowRow } from "./RegrowRow";
 import { SeedRow } from "./SeedRow";
-import { NoneDone, StandRow } from "./StandWork";
+import { NoneDone } from "./StandWork";
 import { TaskRows } from "./TaskRow";
 import { TastingRow } from "./TastingRow";
 import { TodayTabs } from "./TodayTabs";
+import { LISTED, WorkList } from "./WorkList";
 
 const bandWords = (sun: Today["sun"]): Record<DayPart, { title: string; when: string }> => ({
   dawn: {
@@ -206,31 +205,6 @@ export function TodayScreen(view: Today & { asked: string | null }) {
       )}
       <Cautions hazards={hazards} />
     </Page>
-  );
-}
-
-/** So much of a list of work is shown at once. */
-const LISTED = 6;
-
-/** Work that is not due now, under what is said of it. */
-function WorkList(props: {
-  title: string;
-  when: string;
-  works: StandWork[];
-  day: string;
-  units: Units;
-  children?: ReactNode;
-}) {
-  const { title, when, works, day, units, children } = props;
-  if (works.length === 0) return null;
-  return (
-    <Part title={title} when={when}>
-      {works.slice(0, LISTED).map((work) => (
-        <StandRow key={work.key} work={work} day={day} units={units} />
-      ))}
-      {works.length > LISTED && <li className="py-3 text-soft">and {works.length - LISTED} more.</li>}
-      {children && <li className="py-3">{children}</li>}
-    </Part>
   );
 }
 

@@ -332,10 +332,8 @@ describe("tests to set", () => {
     garden.done("test.set", { lotId: running, sown: 30, on: "2027-09-01" });
     expect(asked().first.map(({ id }) => id)).not.toContain(running);
   });
-});
 
-describe("a lot whose test is not due yet", () => {
-  test("is asked for on its day, not the day before", () => {
+  test("are asked for on their day, not the day before", () => {
     garden.on("2026-01-10");
     const lot = seed(leek, "2025-09-01", 100);
     const due = page(lot).lot.life.testOn!;

@@ -4,7 +4,7 @@ import { flowerCode, readCode } from "@/core/custody/code";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { fatherInWords, parentName } from "@/core/custody/parents";
-import { bedInWords } from "@/core/ground/bedInWords";
+import { bedInWords, placeInWords } from "@/core/ground/bedInWords";
 import { UNDER_WAY } from "@/core/pollination/tally";
 import { plural } from "@/core/units/plural";
 import type { Db } from "@/db/open";
@@ -73,11 +73,7 @@ function standTagsOf(stand: StandRow, lot: LotRow | undefined): TagText[] {
     lines: [
       `sown ${dayInWords(stand.sown, "long")}`,
       from.join(", "),
-      many > 1 && !plantedOut
-        ? `${each} ${i + 1} of ${many}`
-        : stand.bedName === null
-          ? "in trays"
-          : bedInWords(stand.bedName),
+      many > 1 && !plantedOut ? `${each} ${i + 1} of ${many}` : placeInWords(stand.bedName),
     ],
   }));
 }

@@ -1,4 +1,3 @@
-import { theDb } from "@/db/open";
 import { photoFile } from "@/db/photos";
 import { sheetParts, typicalInWords } from "@/screens/lines/releaseWords";
 import { releaseView } from "@/views/release";
@@ -20,7 +19,7 @@ export const GET = (request: Request, { params }: Params) =>
       return file(JSON.stringify(release, null, 2), "application/json", `variety-${code}.json`);
     const parts = sheetParts(release, units);
     const { typical } = release;
-    const bytes = typical?.photo ? await photoFile(theDb(), typical.photo.id, "whole") : null;
+    const bytes = typical?.photo ? await photoFile(sky.db, typical.photo.id, "whole") : null;
     const picture = typical && bytes && { bytes, words: typicalInWords(typical) };
     const pdf = await sheetPdf(release.line.name, `${sky.garden.name}, ${release.line.code}`, parts, picture);
     return file(new Uint8Array(pdf), "application/pdf", `variety-${code}.pdf`, "inline");
