@@ -1,4 +1,5 @@
 import { defineConfig } from "@playwright/test";
+import { chromiumPath } from "./scripts/chromium.mjs";
 
 const CHROMIUM_ARGS = [
   "--no-sandbox",
@@ -26,7 +27,7 @@ export default defineConfig({
   use: {
     actionTimeout: 15_000,
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: "/usr/bin/chromium", args: CHROMIUM_ARGS },
+    launchOptions: { executablePath: chromiumPath(), args: CHROMIUM_ARGS },
     locale: "en-GB",
     timezoneId: "Europe/Zurich",
     // Sheets slide in; nobody has to wait for that here.

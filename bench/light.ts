@@ -3,6 +3,7 @@ import { join } from "node:path";
 import { gzipSync } from "node:zlib";
 import { chromium } from "@playwright/test";
 import { median } from "simple-statistics";
+import { chromiumPath } from "../scripts/chromium.mjs";
 
 const RUNS = 3;
 /** A phone of some years ago beside this machine. */
@@ -18,7 +19,7 @@ function packed(path: string): number {
 
 /** What a page asks of a device: scripts until it is still, and the main thread's time on a slow phone. */
 export async function benchLight(server: string, routes: string[]): Promise<void> {
-  const browser = await chromium.launch({ executablePath: "/usr/bin/chromium" });
+  const browser = await chromium.launch({ executablePath: chromiumPath() });
   console.log(
     `\nWhat a page asks of a phone, ${SLOWER} times slower than this machine: JavaScript, kB packed | main thread, ms | of it scripts | elements`,
   );

@@ -1,5 +1,5 @@
-import type { Page } from "@playwright/test";
-import { lastEntry, SCREENS } from "./screens";
+import type { Page, Route } from "@playwright/test";
+import { awake, lastEntry, SCREENS } from "./screens";
 import { expect, PHONE, test } from "./server";
 
 const dialog = (page: Page) => page.getByRole("dialog");
@@ -90,7 +90,7 @@ test("any record is found in six keys and Enter; acts and screens by what they a
   const page = await browser.newPage({ baseURL: demo.url });
   const find = async (words: string, to: RegExp) => {
     await page.goto("/guide");
-    await page.waitForLoadState("networkidle");
+    await awake(page);
     await page.keyboard.press("/");
     await dialog(page).getByRole("combobox").waitFor();
     await page.keyboard.type(words);
@@ -107,6 +107,7 @@ test("any record is found in six keys and Enter; acts and screens by what they a
   await expect(dialog(page).getByText("Sow a stand").first()).toBeVisible();
   await page.keyboard.press("Escape");
   await page.goto("/guide");
+  await awake(page);
   await page.keyboard.press("?");
   await dialog(page).getByLabel("Keys pressed by themselves work on this device").uncheck();
   await page.keyboard.press("Escape");
@@ -163,6 +164,20 @@ test("five plants are rogued in eight presses, with a reason of before, and stan
   await page.close();
 });
 
+/** Keeps a page's scripts from it until they are let go. */
+async function heldScripts(page: Page) {
+  const waiting: Route[] = [];
+  let open = false;
+  await page.route(/_next\/static\/.*\.js/, (route) => (open ? route.continue() : void waiting.push(route)));
+  return {
+    held: () => waiting.length,
+    letGo: () => {
+      open = true;
+      return Promise.all(waiting.map((route) => route.continue()));
+    },
+  };
+}
+
 test("a flower is pollinated at dawn in two presses from Today, and taken back by one", async ({ browser, demo }) => {
   const context = await browser.newContext({ baseURL: demo.url, serviceWorkers: "block", ...PHONE });
   const page = await context.newPage();
@@ -171,9 +186,15 @@ test("a flower is pollinated at dawn in two presses from Today, and taken back b
     await expect(act).toContainText(words);
     await expect(act).not.toContainText("Waits here");
   };
-  // The male flowers are fetched first, as they are on the way.
-  await page.goto("/round");
-  await page.getByRole("button", { name: /males fetched/ }).tap();
+  // The male flowers are fetched first, as they are on the way: pressed, and again, before the page can answer.
+  const { held, letGo } = await heldScripts(page);
+  await page.goto("/round", { waitUntil: "commit" });
+  const fetched = page.getByRole("button", { name: /males fetched/ });
+  await fetched.tap();
+  await fetched.tap();
+  expect(held()).toBeGreaterThan(5);
+  await expect(act).not.toContainText("fetched");
+  await letGo();
   await said(/fetched/);
   await page.goto("/");
   await page.getByRole("link", { name: "Walk the round" }).tap();
@@ -182,6 +203,8 @@ test("a flower is pollinated at dawn in two presses from Today, and taken back b
   await said(/Flower 14 of X27-001-F: pollinated/);
   await act.getByRole("button", { name: "Undo" }).tap();
   await said(/[Uu]ndone|taken back/);
+  await page.goto("/shed/history");
+  await expect(page.getByRole("button", { name: "Undo: X27-001-F: Lantern melon, fetched" })).toHaveCount(1);
   const entry = await lastEntry(page, "X27-001-F: Lantern melon, fetched");
   expect((await page.request.post("/api/undo", { data: { entry } })).ok()).toBe(true);
   await page.goto("/");
@@ -223,7 +246,7 @@ test("a list is searched, sifted and sorted in its address, and gone back to as 
 }) => {
   const page = await browser.newPage({ baseURL: demo.url });
   await page.goto("/lines");
-  await page.waitForLoadState("networkidle");
+  await awake(page);
   // What the headline counts stands first under it.
   const waiting = Number(
     /^(\d+) lines? wait/.exec((await page.getByRole("heading", { level: 2 }).first().textContent())!)![1],

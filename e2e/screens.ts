@@ -58,3 +58,6 @@ export async function lastEntry(page: Page, summary: string): Promise<string> {
     .getAttribute("data-entry");
   return label!;
 }
+
+/** Until the page answers by itself; a press by finger waits for that, a key does not. */
+export const awake = (page: Page) => page.waitForFunction(() => !("earlyPresses" in window));

@@ -1,10 +1,19 @@
 import { spawn } from "node:child_process";
+import { existsSync, statfsSync } from "node:fs";
 import { chromium } from "./chromium.mjs";
 import { bin, build, checkNode, install, run, stop } from "./prepare.mjs";
 
 checkNode();
 install();
 chromium();
+
+// Thousands of gardens are made and thrown away: in memory, where there is room enough.
+const MEMORY = "/dev/shm";
+const ROOM = 2e9;
+if (existsSync(MEMORY)) {
+  const { bavail, bsize } = statfsSync(MEMORY);
+  if (bavail * bsize > ROOM) process.env.TMPDIR ??= MEMORY;
+}
 
 const seconds = (from) => `${((Date.now() - from) / 1000).toFixed(0)} s`;
 

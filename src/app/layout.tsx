@@ -1,7 +1,9 @@
 import type { Metadata, Viewport } from "next";
-import { cookies } from "next/headers";
+import { cookies, headers } from "next/headers";
 import type { ReactNode } from "react";
 import { Toaster } from "sonner";
+import { Body } from "@/ui/Body";
+import { KEEP_PRESSES } from "@/ui/keepPresses";
 import { OutboxBar } from "@/ui/OutboxBar";
 import { Written } from "@/ui/Written";
 import { here } from "./here";
@@ -23,7 +25,16 @@ export default async function Layout({ children }: { children: ReactNode }) {
   const theme = THEMES.includes(kept) ? kept : "paper";
   return (
     <html lang="en" data-theme={theme} data-stands-on={sky.pinned ? sky.today : undefined}>
-      <body>
+      <head>
+        <script
+          nonce={(await headers()).get("x-nonce") ?? undefined}
+          // A browser tells no script what the nonce was.
+          suppressHydrationWarning
+          // biome-ignore lint/security/noDangerouslySetInnerHtml: a constant of ours, nobody's words
+          dangerouslySetInnerHTML={{ __html: KEEP_PRESSES }}
+        />
+      </head>
+      <Body>
         <Written as={sky.garden.locale}>
           <OutboxBar />
           {children}
@@ -44,7 +55,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
             actionButtonStyle: { background: "var(--paper)", color: "var(--ink)", height: "2rem", fontWeight: 700 },
           }}
         />
-      </body>
+      </Body>
     </html>
   );
 }
