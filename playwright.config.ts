@@ -28,6 +28,8 @@ export default defineConfig({
     actionTimeout: 15_000,
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: chromiumPath(), args: CHROMIUM_ARGS },
+    // What a page keeps for hours without a server takes as long to keep as the page itself: the walks of that allow it.
+    serviceWorkers: "block",
     locale: "en-GB",
     timezoneId: "Europe/Zurich",
     // Sheets slide in; nobody has to wait for that here.

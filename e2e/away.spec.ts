@@ -4,7 +4,7 @@ test("what the garden needs is kept before it is asked for: the round is reached
   browser,
 }) => {
   const server = await startServer("demo");
-  const context = await browser.newContext({ ...PHONE, baseURL: server.url });
+  const context = await browser.newContext({ ...PHONE, baseURL: server.url, serviceWorkers: "allow" });
   const page = await context.newPage();
   const kept = () =>
     page.evaluate(async () => {

@@ -105,7 +105,8 @@ async function standing(browser: Browser, options: BrowserContextOptions = {}): 
   context.on("close", () => contexts.delete(context));
   return context;
 }
-const phone = async (browser: Browser) => (await standing(browser, PHONE)).newPage();
+const phone = async (browser: Browser, more: BrowserContextOptions = {}) =>
+  (await standing(browser, { ...PHONE, ...more })).newPage();
 const desk = async (browser: Browser) => (await standing(browser)).newPage();
 
 /** A thumb's stroke across the page, so many pixels to the right. */
@@ -198,7 +199,7 @@ test("phone: ears and tassels over three days, with the server away in the middl
   const cross = await onlyCross(tall, tall);
   await write("flower.cover", { crossId: cross, flowers: 3, on: "2027-07-09" });
   await dayIs("2027-07-11");
-  const page = await phone(browser);
+  const page = await phone(browser, { serviceWorkers: "allow" });
   await page.goto("/round");
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await page.goto("/round");

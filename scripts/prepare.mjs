@@ -51,9 +51,13 @@ function newest(path) {
   return Math.max(changedAt(path), ...readdirSync(path).map((name) => newest(join(path, name))));
 }
 
-export function build() {
+export function isBuilt() {
   const sources = ["src", "public", "next.config.ts", "package-lock.json", "tsconfig.json", "postcss.config.mjs"];
-  if (changedAt(".next/BUILD_ID") > Math.max(...sources.map(newest))) return;
+  return changedAt(".next/BUILD_ID") > Math.max(...sources.map(newest));
+}
+
+export function build() {
+  if (isBuilt()) return;
   console.log("Building …");
   if (!run(bin("next"), ["build"])) stop("The build failed; what is wrong stands above.");
 }

@@ -1,7 +1,7 @@
 import { spawn } from "node:child_process";
 import { existsSync, statfsSync } from "node:fs";
 import { chromium } from "./chromium.mjs";
-import { bin, build, checkNode, install, run, stop } from "./prepare.mjs";
+import { bin, checkNode, install, isBuilt, run, stop } from "./prepare.mjs";
 
 checkNode();
 install();
@@ -34,27 +34,21 @@ async function quiet(name, commands) {
   return null;
 }
 
-/** One step at a time, heard. */
-function step(name, work) {
-  const from = Date.now();
-  console.log(`\n== ${name}`);
-  if (!work()) stop(`Failed: ${name}.`);
-  console.log(`== ${name}: ${seconds(from)}`);
-}
-
-// What only reads the source runs beside the unit tests.
+// What only reads the source, and then the build, run beside the unit tests.
 const trouble = await Promise.all([
-  quiet("format, lint, types, layers, dead code", [
+  quiet("format, lint, types, layers, dead code, build", [
     ["biome", ["ci", "--error-on-warnings"]],
     ["next", ["typegen"]],
     ["tsc", ["--noEmit"]],
     ["depcruise", ["src", "demo", "e2e", "bench"]],
     ["knip", []],
+    ...(isBuilt() ? [] : [["next", ["build"]]]),
   ]),
   quiet("unit tests", [["vitest", ["run"]]]),
 ]);
 const failed = trouble.filter(Boolean);
 if (failed.length > 0) stop(failed.join(" "));
-step("build", () => build() ?? true);
-step("browser tests", () => run(bin("playwright"), ["test"]));
+const from = Date.now();
+if (!run(bin("playwright"), ["test"])) stop("Failed: browser tests.");
+console.log(`== browser tests: ${seconds(from)}`);
 console.log("\nAll green.");

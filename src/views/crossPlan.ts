@@ -7,9 +7,10 @@ import { kinshipsOf } from "@/core/pedigree/pedigree";
 import { headOf } from "@/db/ops";
 import { seasonsWithCrosses } from "@/records/cross/queries";
 import type { Garden } from "@/records/garden/garden";
-import { forebears, individualOf } from "@/records/line/pedigree";
+import { individualOf } from "@/records/line/pedigree";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
+import { kinOf } from "./kin";
 import { chanceToMeet } from "./meet";
 import type { ForecastStand } from "./outlook";
 import { crossesIn } from "./pollination";
@@ -88,11 +89,11 @@ function planned(sky: Outlook, season: number): Omit<CrossPlan, "head"> {
       .sort((a, b) => a.lineName.localeCompare(b.lineName) || a.code.localeCompare(b.code));
   const lists = mateGroups(stands).map((list) => ({ list, shown: shownOf(list) }));
   // The forebears of all are read once.
-  const individuals = forebears(
+  const { tree } = kinOf(
     db,
     lists.flatMap(({ shown }) => shown.map((s) => ({ standId: s.id, plantId: null }))),
   );
-  const kinships = kinshipsOf(individuals);
+  const kinships = kinshipsOf(tree);
   const groups = lists.map(({ list, shown }): PlanGroup => {
     const pairs = shown.flatMap((m, i) => shown.map((f, j) => [m, f, i, j] as const));
     return {

@@ -17,13 +17,14 @@ import { protocolOfCross } from "@/records/flower/commands";
 import type { Flower } from "@/records/flower/flower";
 import { flowersOfCross } from "@/records/flower/queries";
 import type { Garden } from "@/records/garden/garden";
-import { crossPedigrees, forebears, foundersInWords, individualOf } from "@/records/line/pedigree";
+import { crossPedigrees, foundersInWords, individualOf } from "@/records/line/pedigree";
 import { type LotRow, lotsOfCross } from "@/records/lot/queries";
 import type { Plant } from "@/records/plant/plant";
 import { plantsOfStand } from "@/records/plant/queries";
 import { standById } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
+import { kinOf } from "./kin";
 import { listOf } from "./list";
 import { chanceToMeet, MEET_WANTED, meetWays } from "./meet";
 import type { ForecastStand } from "./outlook";
@@ -172,7 +173,7 @@ export function crossView(
   const one = { standId: mother.id, plantId: cross.motherPlantId };
   const other = { standId: father.id, plantId: cross.fatherPlantId };
   const second = mother.id === father.id && !cross.motherPlantId;
-  const inbreeding = kinshipsOf(forebears(db, [one, other]))(individualOf(one), individualOf(other, second));
+  const inbreeding = kinshipsOf(kinOf(db, [one, other]).tree)(individualOf(one), individualOf(other, second));
   return {
     garden: sky.garden,
     band: band(sky, cross.season, stands, (s) => s.id === mother.id),

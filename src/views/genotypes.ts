@@ -61,6 +61,8 @@ export function genotypesView(db: Db, { standId, yardstickId }: Told<typeof GENO
   const { tree } = kinOf(
     db,
     [...plants].map(([plantId, of]) => ({ plantId, standId: of })),
+    // What a plant carries is asked of plants, not of the mean of many.
+    "left",
   );
   const nameOf = (plantId: Id) => individualOf({ plantId, standId: plants.get(plantId)! });
   const seen = looks.flatMap((look): (SeenClass & { plantId: Id })[] => {

@@ -57,7 +57,8 @@ export function wordsOf(db: Db, individuals: string[], naming = IN_WORDS): (indi
       const found = numbers.get(id);
       return found ? `${stand(found.standId)} plant ${found.number}` : "a plant";
     }
-    if (kind === "stand") return second ? `${stand(id)}, another` : stand(id);
+    if (kind === "stand") return second ? `${stand(id)}, ${second === "all" ? "all of them" : "another"}` : stand(id);
+    if (kind === "pollen") return `pollen around ${stand(id)}`;
     if (kind === "line") return lines.get(id) ?? "a line";
     if (kind === "one") return "one of several fathers";
     // "mother of line …", "father of line …", "second of line …"

@@ -23,9 +23,14 @@ function waysUp(byId: Map<string, Individual>, from: string): Way[] {
   const ways: Way[] = [{ ids: [from], share: 1 }];
   for (let i = 0; i < ways.length && ways.length < FOLLOWED; i++) {
     const { ids, share } = ways[i]!;
-    const { mother, father } = byId.get(ids.at(-1)!)!;
-    if (mother && mother === father) ways.push({ ids: [...ids, mother], share });
-    else for (const parent of [mother, father]) if (parent) ways.push({ ids: [...ids, parent], share: share / 2 });
+    const { mother, father, shares: [ofMother, ofFather] = [0.5, 0.5] } = byId.get(ids.at(-1)!)!;
+    const further = (parent: string | null | undefined, part: number) =>
+      parent && ways.push({ ids: [...ids, parent], share: share * part });
+    if (mother && mother === father) further(mother, ofMother + ofFather);
+    else {
+      further(mother, ofMother);
+      further(father, ofFather);
+    }
   }
   return ways;
 }

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { seeded } from "../numbers/chance";
 import { backcrosses, type PedigreeTree, readPedigree, writePedigree } from "./notation";
 import { type Individual, kinshipsOf } from "./pedigree";
 
@@ -180,5 +181,54 @@ describe("slash notation", () => {
     const read = readPedigree(text);
     expect(read.ok).toBe(false);
     if (!read.ok) expect(read.message).toContain(reason);
+  });
+});
+
+describe("stands whose pollen is mixed", () => {
+  /** Generations of so many plants, each of the one before, with a plant of each and another beside it. */
+  function kept(plants: number, generations: number, selfed = 0, strangers = 0): Individual[] {
+    const shares = [selfed, (1 - selfed) * (1 - strangers)] as const;
+    return Array.from({ length: generations + 1 }, (_, t): Individual[] => {
+      if (t === 0) return [{ id: "all 0", plants }];
+      const mother = `all ${t - 1}`;
+      const pollen = { id: `pollen ${t}`, mother, father: mother, shares, plants: Number.POSITIVE_INFINITY };
+      const of = { mother, father: pollen.id, selfed };
+      return [pollen, { id: `one ${t}`, ...of }, { id: `other ${t}`, ...of }, { id: `all ${t}`, ...of, plants }];
+    }).flat();
+  }
+
+  test("narrow by one in twice as many as they are, each generation", () => {
+    const of = kinshipsOf(kept(20, 12));
+    // 1 − (1 − 1/40)^t, as of Wright's ideal population.
+    for (const t of [1, 2, 5, 12]) expect(2 * of(`one ${t}`, `one ${t}`) - 1).toBeCloseTo(1 - (1 - 1 / 40) ** t, 12);
+    expect(of("one 12", "other 12")).toBeCloseTo(1 - (1 - 1 / 40) ** 12, 12);
+    expect(2 * of("all 12", "all 12") - 1).toBeCloseTo(2 * (1 - (1 - 1 / 40) ** 13) - 1, 12);
+  });
+
+  test("with selfing and strangers they are as near as genes that are dropped through them", () => {
+    const [plants, generations, selfed, strangers] = [6, 3, 0.3, 0.2];
+    const of = kinshipsOf(kept(plants, generations, selfed, strangers));
+    const random = seeded(20270709);
+    const any = <T>(list: T[]): T => list[Math.floor(random() * list.length)]!;
+    let [inbred, kin] = [0, 0];
+    const trials = 20_000;
+    for (let trial = 0; trial < trials; trial++) {
+      let next = 0;
+      let stand = Array.from({ length: plants }, () => [next++, next++]);
+      for (let t = 0; t < generations; t++) {
+        const before = stand;
+        stand = before.map(() => {
+          const mother = any(before);
+          if (random() < selfed) return [any(mother), any(mother)];
+          return [any(mother), random() < strangers ? next++ : any(any(before))];
+        });
+      }
+      const [one, other] = stand as [number[], number[]];
+      inbred += Number(one[0] === one[1]);
+      kin += Number(any(one) === any(other));
+    }
+    // Three standard errors of a share of about 0.3 in 20,000 are 0.01.
+    expect(Math.abs(2 * of("one 3", "one 3") - 1 - inbred / trials)).toBeLessThan(0.01);
+    expect(Math.abs(of("one 3", "other 3") - kin / trials)).toBeLessThan(0.01);
   });
 });

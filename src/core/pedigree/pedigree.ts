@@ -6,14 +6,31 @@ export type Individual = {
   inbreeding?: number;
   /** Unnamed selfed generations, one seed each, between the cross and this individual. */
   selfings?: number;
+  /** It is not one but the mean of so many, alike in their parents: a stand whose pollen is mixed. */
+  plants?: number;
+  /** How much of it is of each parent: a half unless told otherwise, as of pollen that comes from one or the other. */
+  shares?: readonly [ofMother: number, ofFather: number];
+  /** So much of the seed of a stand was set by the very plant that bore it. */
+  selfed?: number;
 };
 
 /** Parents as positions in the list, −1 for unknown. */
-type Coded = { mother: number; father: number; founder: number; selfings: number };
+type Coded = {
+  mother: number;
+  father: number;
+  ofMother: number;
+  ofFather: number;
+  founder: number;
+  selfings: number;
+  plants: number;
+  selfed: number;
+};
+
+const HALVES = [0.5, 0.5] as const;
 
 function coded(individuals: Individual[]): Coded[] {
   const at = new Map<string, number>();
-  return individuals.map(({ id, mother, father, inbreeding = 0, selfings = 0 }, i) => {
+  return individuals.map(({ id, mother, father, inbreeding = 0, selfings = 0, plants = 1, shares, selfed = 0 }, i) => {
     if (at.has(id)) throw new RangeError(`“${id}” stands twice in the pedigree.`);
     const parent = (name: string | null | undefined) => {
       if (name == null) return -1;
@@ -25,7 +42,9 @@ function coded(individuals: Individual[]): Coded[] {
           : `The parent “${name}” of “${id}” is not in the pedigree.`,
       );
     };
-    const own = { mother: parent(mother), father: parent(father), founder: inbreeding, selfings };
+    const [ofMother, ofFather] = shares ?? HALVES;
+    const parents = { mother: parent(mother), father: parent(father), ofMother, ofFather };
+    const own = { ...parents, founder: inbreeding, selfings, plants, selfed };
     at.set(id, i);
     return own;
   });
@@ -35,6 +54,8 @@ function coded(individuals: Individual[]): Coded[] {
 class Tracer {
   private readonly mother: Int32Array;
   private readonly father: Int32Array;
+  private readonly ofMother: Float64Array;
+  private readonly ofFather: Float64Array;
   /** One more than the later of the parents' generations. */
   private readonly generation: Int32Array;
   /** Those that wait their turn, a chain for each generation; −1 ends it. */
@@ -47,6 +68,8 @@ class Tracer {
   constructor(list: Coded[]) {
     this.mother = Int32Array.from(list, ({ mother }) => mother);
     this.father = Int32Array.from(list, ({ father }) => father);
+    this.ofMother = Float64Array.from(list, ({ ofMother }) => ofMother);
+    this.ofFather = Float64Array.from(list, ({ ofFather }) => ofFather);
     this.generation = new Int32Array(list.length);
     let oldest = 0;
     for (const [i, { mother, father }] of list.entries()) {
@@ -79,7 +102,7 @@ class Tracer {
    * @param sampled the diagonal of D for all individuals up to these
    */
   kinship(sampled: Float64Array, one: number, other: number): number {
-    const { mother, father, generation, first, next, ofOne, ofOther } = this;
+    const { mother, father, ofMother, ofFather, generation, first, next, ofOne, ofOther } = this;
     this.give(one, 1, 0);
     this.give(other, 0, 1);
     let sum = 0;
@@ -87,8 +110,8 @@ class Tracer {
       for (let i = first[of]!; i >= 0; i = next[i]!) {
         const [a, b] = [ofOne[i]!, ofOther[i]!];
         sum += a * b * sampled[i]!;
-        this.give(mother[i]!, a / 2, b / 2);
-        this.give(father[i]!, a / 2, b / 2);
+        this.give(mother[i]!, a * ofMother[i]!, b * ofMother[i]!);
+        this.give(father[i]!, a * ofFather[i]!, b * ofFather[i]!);
         ofOne[i] = 0;
         ofOther[i] = 0;
       }
@@ -98,32 +121,43 @@ class Tracer {
   }
 }
 
-/** Inbreeding of all, parents first, and the variance that each one's Mendelian sampling adds. */
+/**
+ * Inbreeding of all, parents first, and the variance that each one's Mendelian sampling adds. Of several as their mean,
+ * "inbreeding" is twice the kinship of two draws from them, less one: below that of any, as the draws are seldom the same.
+ */
 function inbreedingOf(list: Coded[], tracer: Tracer): { inbreeding: Float64Array; sampled: Float64Array } {
   const inbreeding = new Float64Array(list.length);
   const sampled = new Float64Array(list.length);
+  /** Of any one of them, where several are one. */
+  const ofAny = new Float64Array(list.length);
   // Full sibs share what is reckoned of their parents.
   const ofPair = new Map<number, number>();
-  for (const [i, { mother, father, founder, selfings }] of list.entries()) {
-    const known = mother >= 0 && father >= 0;
-    let own = mother < 0 && father < 0 ? founder : 0;
-    if (known && mother === father) own = (1 + inbreeding[mother]!) / 2;
-    else if (known) {
-      const pair = Math.min(mother, father) * list.length + Math.max(mother, father);
-      own = ofPair.get(pair) ?? tracer.kinship(sampled, mother, father);
-      ofPair.set(pair, own);
-    }
-    const parent = (position: number) => (position < 0 ? -1 : inbreeding[position]!);
-    const ofCross = mother < 0 && father < 0 ? 1 + founder : 0.5 - 0.25 * (parent(mother) + parent(father));
-    inbreeding[i] = 1 - (1 - own) * 0.5 ** selfings;
+  const kinshipOf = (mother: number, father: number): number => {
+    if (mother === father) return (1 + inbreeding[mother]!) / 2;
+    const pair = Math.min(mother, father) * list.length + Math.max(mother, father);
+    const kinship = ofPair.get(pair) ?? tracer.kinship(sampled, mother, father);
+    ofPair.set(pair, kinship);
+    return kinship;
+  };
+  for (const [i, { mother, father, ofMother, ofFather, founder, selfings, plants, selfed }] of list.entries()) {
+    const kinship = mother >= 0 && father >= 0 ? kinshipOf(mother, father) : 0;
+    const own =
+      mother < 0 && father < 0
+        ? founder
+        : kinship + (mother < 0 ? 0 : (selfed * (ofAny[mother]! - inbreeding[mother]!)) / 2);
+    // What two of the same parents have in common, on the diagonal's scale of 1 + F.
+    const ofParent = (position: number, share: number) => (position < 0 ? 0 : share ** 2 * (1 + inbreeding[position]!));
+    const common = ofParent(mother, ofMother) + ofParent(father, ofFather) + 4 * ofMother * ofFather * kinship;
+    ofAny[i] = 1 - (1 - own) * 0.5 ** selfings;
     // Unnamed selfings leave the forebears' shares as they are and add their own sampling.
-    sampled[i] = ofCross + inbreeding[i]! - own;
+    sampled[i] = (1 + ofAny[i]! - common) / plants;
+    inbreeding[i] = common + sampled[i]! - 1;
   }
   return { inbreeding, sampled };
 }
 
 /**
- * A pedigree as mixed-model equations want it: parents as positions in the list (−1 for unknown), inbreeding, and the
+ * A pedigree as mixed-model equations want it: parents as positions in the list (−1 for unknown) with the share of each, inbreeding, and the
  * variance that each one's Mendelian sampling adds, in units of the additive variance.
  * @param individuals parents before their children
  * @throws RangeError for an id that stands twice, is missing, or comes before its parent
@@ -134,6 +168,8 @@ export function sampledPedigree(individuals: Individual[]) {
   return {
     mother: Int32Array.from(list, ({ mother }) => mother),
     father: Int32Array.from(list, ({ father }) => father),
+    ofMother: Float64Array.from(list, ({ ofMother }) => ofMother),
+    ofFather: Float64Array.from(list, ({ ofFather }) => ofFather),
     ...inbreedingOf(list, new Tracer(list)),
   };
 }

@@ -1,7 +1,13 @@
 import { normalFrom } from "../numbers/chance";
 
-/** A pedigree as `sampledPedigree` gives it: parents as positions (−1 for unknown), parents before children. */
-export type SampledPedigree = { mother: Int32Array; father: Int32Array; sampled: Float64Array };
+/** A pedigree as `sampledPedigree` gives it: parents as positions (−1 for unknown) with shares, parents before children. */
+export type SampledPedigree = {
+  mother: Int32Array;
+  father: Int32Array;
+  ofMother: Float64Array;
+  ofFather: Float64Array;
+  sampled: Float64Array;
+};
 
 /** What was seen of one individual, in one environment (a season, a bed), with how many looks' certainty. */
 export type SeenOf = { individual: number; environment: number; value: number; weight: number };
@@ -21,21 +27,24 @@ export type BreedingValues = { values: Float64Array; environments: Float64Array 
 const SOLVED = 1e-9;
 const MOST_STEPS = 1_000;
 
-/** From what each individual's own sampling added to what each one carries: half of both parents, and its own. */
-function carried({ mother, father, sampled }: SampledPedigree, own: Float64Array, into: Float64Array): Float64Array {
+/** From what each individual's own sampling added to what each one carries: its share of both parents, and its own. */
+function carried(pedigree: SampledPedigree, own: Float64Array, into: Float64Array): Float64Array {
+  const { mother, father, ofMother, ofFather, sampled } = pedigree;
   for (let i = 0; i < own.length; i++) {
     const [m, f] = [mother[i]!, father[i]!];
-    into[i] = Math.sqrt(sampled[i]!) * own[i]! + ((m < 0 ? 0 : into[m]!) + (f < 0 ? 0 : into[f]!)) / 2;
+    const ofParents = (m < 0 ? 0 : ofMother[i]! * into[m]!) + (f < 0 ? 0 : ofFather[i]! * into[f]!);
+    into[i] = Math.sqrt(sampled[i]!) * own[i]! + ofParents;
   }
   return into;
 }
 
 /** The other way: what is told of each individual, handed up to all that it has its genes from. `told` is used up. */
-function handedUp({ mother, father, sampled }: SampledPedigree, told: Float64Array, into: Float64Array): Float64Array {
+function handedUp(pedigree: SampledPedigree, told: Float64Array, into: Float64Array): Float64Array {
+  const { mother, father, ofMother, ofFather, sampled } = pedigree;
   for (let i = told.length - 1; i >= 0; i--) {
     const [m, f] = [mother[i]!, father[i]!];
-    if (m >= 0) told[m]! += told[i]! / 2;
-    if (f >= 0) told[f]! += told[i]! / 2;
+    if (m >= 0) told[m]! += told[i]! * ofMother[i]!;
+    if (f >= 0) told[f]! += told[i]! * ofFather[i]!;
     into[i] = Math.sqrt(sampled[i]!) * told[i]!;
   }
   return into;
@@ -44,7 +53,7 @@ function handedUp({ mother, father, sampled }: SampledPedigree, told: Float64Arr
 /**
  * Kinship of chosen individuals with each other, themselves on the diagonal: one sweep up and one down for each.
  * @param positions in the pedigree
- * @example kinshipAmong({ mother: Int32Array.of(-1, 0), father: Int32Array.of(-1, 0), sampled: Float64Array.of(1, 0.5) }, [0, 1])
+ * @example kinshipAmong({ mother: Int32Array.of(-1, 0), father: Int32Array.of(-1, 0), ofMother: Float64Array.of(0.5, 0.5), ofFather: Float64Array.of(0.5, 0.5), sampled: Float64Array.of(1, 0.5) }, [0, 1])
  *   // [[0.5, 0.5], [0.5, 0.75]]
  */
 export function kinshipAmong(pedigree: SampledPedigree, positions: number[]): number[][] {
@@ -59,14 +68,15 @@ export function kinshipAmong(pedigree: SampledPedigree, positions: number[]): nu
 }
 
 /** How much is told of each one's own sampling, shared ways up counted apart: the diagonal that the solver divides by. */
-function diagonal({ mother, father, sampled }: SampledPedigree, told: Float64Array): Float64Array {
+function diagonal(pedigree: SampledPedigree, told: Float64Array): Float64Array {
+  const { mother, father, ofMother, ofFather, sampled } = pedigree;
   const sum = Float64Array.from(told);
   for (let i = sum.length - 1; i >= 0; i--) {
     const [m, f] = [mother[i]!, father[i]!];
-    if (m >= 0 && m === f) sum[m]! += sum[i]!;
+    if (m >= 0 && m === f) sum[m]! += sum[i]! * (ofMother[i]! + ofFather[i]!) ** 2;
     else {
-      if (m >= 0) sum[m]! += sum[i]! / 4;
-      if (f >= 0) sum[f]! += sum[i]! / 4;
+      if (m >= 0) sum[m]! += sum[i]! * ofMother[i]! ** 2;
+      if (f >= 0) sum[f]! += sum[i]! * ofFather[i]! ** 2;
     }
   }
   return sum.map((of, i) => of * sampled[i]!);

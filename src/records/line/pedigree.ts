@@ -1,6 +1,7 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { isSelfed, type SeedKind } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
+import { middle } from "@/core/flowering/facts";
 import { groupBy } from "@/core/lists/groupBy";
 import { backcrosses, type PedigreeTree, writePedigree } from "@/core/pedigree/notation";
 import type { Individual } from "@/core/pedigree/pedigree";
@@ -18,6 +19,8 @@ type StandParents = {
   fatherStandId: Id | null;
   fatherPlantId: Id | null;
   status: Status;
+  /** That stand, or were numbered there, and were not taken out; null where nobody counted. */
+  plants: number | null;
   motherLineId: Id | null;
   fatherLineId: Id | null;
   /** The cross whose fathers are several. */
@@ -37,27 +40,36 @@ export function foundersInWords(species: string, status: Status): string {
 /** A parent as crosses name it: any plant of a stand, or one of its plants. */
 export type ParentId = { standId: Id; plantId: Id | null };
 
-/** The name of a parent's individual; `second` is another plant of the same stand. */
+/** The name of a parent's individual; `second` is another plant of the same stand, any of them being `stand … all`. */
 export const individualOf = ({ standId, plantId }: ParentId, second = false): string =>
   plantId ? `plant ${plantId}` : `stand ${standId}${second ? " second" : ""}`;
+
+/** Pollen that nobody chose: a draw from the plants around, of which so much came from strangers; or nothing is said of it. */
+export type OpenPollen = { strangers: (motherStandId: Id) => number } | "left";
 
 /**
  * The forebears of some parents as the records know them, each before its children: a plant of a stand is the child of
  * the lot's mother and father. Plants of a line that was bought or received are taken as near as its breeding makes them
  * (ours; `foundersInWords` says it): of one pure line where the species selfs, as full sibs where it does both, as half
  * sibs where it outcrosses; those of a mix as not related at all; those of a bought F1 hybrid as children of two pure lines. Open seed of what mostly selfs is
- * taken as selfed, other open pollen as unknown. Where several fathers' pollen was mixed, the father is their mean.
+ * taken as selfed. Other open pollen is a draw: as much as the species selfs from the mother herself, the rest from the stand
+ * she grew in and from strangers, who are kin to nobody. Seed of a whole stand, open or crossed by hand among its plants, has
+ * mothers and fathers drawn from as many as stood there. Where several fathers' pollen was mixed, the father is their mean by
+ * their shares.
  */
-export function forebears(db: Db, parents: ParentId[]): Individual[] {
+export function forebears(db: Db, parents: ParentId[], open: OpenPollen): Individual[] {
   const stands = new Map(
     (
       prepared(
         db,
         `SELECT s.id, s.lineId, l.species, l.status, l.motherLineId, l.fatherLineId, k.kind, k.motherStandId, k.motherPlantId,
+             coalesce(n.plants, s.plants) plants,
              CASE WHEN k.doubt IS NULL AND NOT mixed THEN x.fatherStandId END fatherStandId,
              CASE WHEN k.doubt IS NULL AND NOT mixed THEN x.fatherPlantId END fatherPlantId,
              CASE WHEN k.doubt IS NULL AND mixed THEN x.id END mixedCrossId
            FROM stand s JOIN line l ON l.id = s.lineId
+           LEFT JOIN (SELECT standId, count(*) plants FROM plant WHERE removedOn IS NULL AND checkOfId IS NULL
+             GROUP BY standId) n ON n.standId = s.id
            LEFT JOIN lot k ON k.id = s.lotId LEFT JOIN (
              SELECT id, fatherStandId, fatherPlantId,
                EXISTS (SELECT 1 FROM candidate c WHERE c.crossId = cross.id AND c.role = 'father') mixed
@@ -68,9 +80,9 @@ export function forebears(db: Db, parents: ParentId[]): Individual[] {
   const severalFathers = groupBy(
     prepared(
       db,
-      `SELECT crossId, standId, plantId FROM candidate
+      `SELECT crossId, standId, plantId, share FROM candidate
          WHERE role = 'father' AND crossId IS NOT NULL AND standId IS NOT NULL ORDER BY share DESC, id`,
-    ).all() as { crossId: Id; standId: Id; plantId: Id | null }[],
+    ).all() as { crossId: Id; standId: Id; plantId: Id | null; share: number }[],
     ({ crossId }) => crossId,
   );
   const made = new Map<string, Individual>();
@@ -97,26 +109,57 @@ export function forebears(db: Db, parents: ParentId[]): Individual[] {
     const mother = ancestor(`line ${lineId}`, 0);
     return breeding === "mixed" ? { mother, father: ancestor(`second of line ${lineId}`, 0) } : { mother };
   };
-  /** The mean of several fathers, the likeliest counting most: a parent of parents has half of each. */
-  const meanOf = (fathers: string[]): string => {
-    const [first, ...rest] = fathers;
-    if (rest.length === 0) return first!;
-    const id = `one of ${fathers.join(", ")}`;
-    if (!made.has(id)) {
-      const other = meanOf(rest);
-      made.set(id, { id, mother: first!, father: other });
-    }
+  /** Pollen of one for one seed and of another for the next: their mean. */
+  const pollen = (id: string, of: Omit<Individual, "id">): string => {
+    if (!made.has(id)) made.set(id, { id, ...of, plants: Number.POSITIVE_INFINITY });
     return id;
+  };
+  const meanOf = (fathers: { id: string; share: number }[]): string => {
+    const [first, ...rest] = fathers;
+    if (rest.length === 0) return first!.id;
+    const all = fathers.reduce((sum, { share }) => sum + share, 0);
+    const part = first!.share / all;
+    return pollen(`one of ${fathers.map(({ id, share }) => `${id} ${share}`).join(", ")}`, {
+      mother: first!.id,
+      father: meanOf(rest),
+      shares: [part, 1 - part],
+    });
+  };
+  /** All plants of a stand as one; null where nobody knows how many they were. */
+  const allOf = (standId: Id): string | null => {
+    const { plants } = stands.get(standId)!;
+    if (!plants) return null;
+    const id = `stand ${standId} all`;
+    if (!made.has(id)) made.set(id, { id, ...parentsOf(stands.get(standId)!), plants });
+    return id;
+  };
+  /** Of open seed, and of seed that was crossed by hand among the plants of one stand. */
+  const drawn = (kind: SeedKind, species: string, standId: Id, plantId: Id | null): Omit<Individual, "id"> | null => {
+    const all = open === "left" ? null : allOf(standId);
+    if (open === "left" || !all) return null;
+    const mother = plantId ? add({ standId, plantId }, false) : all;
+    if (kind === "intercross") return { mother, father: all };
+    const selfed = 1 - middle(speciesById(species).outcrossing);
+    const strangers = open.strangers(standId);
+    const shares = [selfed, (1 - selfed) * (1 - strangers)] as const;
+    const father = pollen(`pollen ${standId} ${plantId ?? "all"}`, { mother, father: all, shares });
+    return { mother, father, selfed };
   };
   const parentsOf = (stand: StandParents): Omit<Individual, "id"> => {
     const { kind, species, motherStandId, motherPlantId, fatherStandId, fatherPlantId, mixedCrossId } = stand;
-    if (!motherStandId || kind === "received") return founder(stand);
+    if (!motherStandId || kind === "received" || !kind) return founder(stand);
+    const selfed = isSelfed(kind, speciesById(species).breeding);
+    const amongThem = !mixedCrossId && !fatherPlantId && fatherStandId === motherStandId;
+    const anyOf = kind === "open" || (kind === "intercross" && amongThem);
+    const among = anyOf && !selfed ? drawn(kind, species, motherStandId, motherPlantId) : null;
+    if (among) return among;
     const mother = add({ standId: motherStandId, plantId: motherPlantId }, false);
-    if (isSelfed(kind, speciesById(species).breeding)) return { mother, father: mother };
+    if (selfed) return { mother, father: mother };
     if (mixedCrossId) {
-      const fathers = (severalFathers.get(mixedCrossId) ?? []).map(({ standId, plantId }) =>
-        add({ standId, plantId }, standId === motherStandId),
-      );
+      const fathers = (severalFathers.get(mixedCrossId) ?? []).map(({ standId, plantId, share }) => ({
+        id: add({ standId, plantId }, standId === motherStandId),
+        share,
+      }));
       return fathers.length > 0 ? { mother, father: meanOf(fathers) } : { mother };
     }
     if (!fatherStandId) return { mother };

@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, expect, test } from "vitest";
+import { speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
 import { kinshipsOf } from "@/core/pedigree/pedigree";
 import { forebears, foundersInWords, individualOf } from "../line/pedigree";
@@ -18,7 +19,7 @@ const sow = (lineId: Id, lotId: Id | null = null) =>
 /** Of any two plants of a stand, and of one of them with itself. */
 function kin(standId: Id): [between: number, itself: number] {
   const any = { standId, plantId: null };
-  const of = kinshipsOf(forebears(garden.db, [any]));
+  const of = kinshipsOf(forebears(garden.db, [any], "left"));
   return [of(individualOf(any), individualOf(any, true)), of(individualOf(any), individualOf(any))];
 }
 
@@ -42,27 +43,75 @@ test("an F1 whose parents are told is their child", () => {
   const hybrid = sow(told);
   const parent = sow(mother);
   const of = kinshipsOf(
-    forebears(garden.db, [
-      { standId: hybrid, plantId: null },
-      { standId: parent, plantId: null },
-    ]),
+    forebears(
+      garden.db,
+      [
+        { standId: hybrid, plantId: null },
+        { standId: parent, plantId: null },
+      ],
+      "left",
+    ),
   );
   expect(of(`stand ${hybrid}`, `stand ${parent}`)).toBe(0.5);
 });
 
-test("open seed of what selfs is selfed, of what crosses its fathers are unknown", () => {
-  const child = (species: string) => {
-    const lineId = line(species, "f1-hybrid");
-    const stand = sow(lineId);
-    const lot = garden.done("lot.save", { standId: stand, kind: "open", gathered: "2027-09-20", seeds: 20 }).id!;
-    garden.on("2028-06-01");
-    const next = garden.done("stand.add", { lineId, lotId: lot, sown: "2028-05-01", sowedSeeds: 4, plants: 4 }).id!;
-    const any = { standId: next, plantId: null };
-    return kinshipsOf(forebears(garden.db, [any]))(individualOf(any), individualOf(any));
-  };
-  // Selfed of a plant that is not inbred: F ½, itself ¾.
-  expect(child("tomato")).toBe(0.75);
-  expect(child("carrot")).toBe(0.5);
+/** Open seed of a stand of four, or of one of its plants, grown on: two of the next stand, and one with itself. */
+function grownOn(species: string, { status = "f1-hybrid", ofPlant = false, kind = "open", strangers = 0 }) {
+  garden.on("2027-10-01");
+  const lineId = line(species, status);
+  const told = { lineId, sown: "2027-05-01", sowedSeeds: 4, plants: 4 };
+  const standId = garden.done("stand.add", { ...told, family: 1 }).id;
+  const plantIds = ofPlant ? garden.plants(standId).slice(0, 1) : [];
+  const [lotId] = garden.done("lot.save", { standId, kind: "open", plantIds, gathered: "2027-09-20", seeds: 20 }).ids;
+  if (kind === "intercross") {
+    const rate = { setLow: 0.7, setHigh: 0.9, confidence: 0.5, fruitsWanted: 2 };
+    garden.on("2027-07-09");
+    const crossId = garden.done("cross.plan", { motherStandId: standId, fatherStandId: standId, ...rate }).id;
+    garden.db.prepare("UPDATE lot SET kind = ?, crossId = ? WHERE id = ?").run(kind, crossId, lotId);
+  }
+  garden.on("2028-06-01");
+  const next = garden.done("stand.add", { ...told, lotId, sown: "2028-05-01" }).id;
+  const any = { standId: next, plantId: null };
+  const of = kinshipsOf(forebears(garden.db, [any], { strangers: () => strangers }));
+  return [of(individualOf(any), individualOf(any, true)), of(individualOf(any), individualOf(any))];
+}
+
+test("open seed of what selfs is selfed, whatever stood beside it", () => {
+  // Selfed of a plant that is not inbred: F ½, itself ¾, and its sisters as near as half of that.
+  expect(grownOn("tomato", { ofPlant: true })[1]).toBe(0.75);
+});
+
+/** Kinship of two draws from four half sibs of a received line: the same one in a quarter, with itself ½; else ⅛. */
+const STAND = (1 / 4) * (1 / 2) + (3 / 4) * (1 / 8);
+const { outcrossing } = speciesById("carrot");
+const SELFED = 1 - (outcrossing.low + outcrossing.high) / 2;
+
+// Kinship of the mothers of two seeds, of a mother and a draw from the stand, and of two draws.
+test.each<[string, Parameters<typeof grownOn>[1], [number, number, number], { selfed?: number; strangers?: number }]>([
+  ["of the whole stand", {}, [STAND, STAND, STAND], {}],
+  ["with strangers", { strangers: 0.25 }, [STAND, STAND, STAND], { strangers: 0.25 }],
+  // Of one plant: with itself ½, with another of the stand ⅛.
+  ["of one plant", { ofPlant: true }, [1 / 2, 1 / 8, STAND], {}],
+  // By hand nothing is selfed, and nobody's strangers come to it.
+  ["by hand", { kind: "intercross", strangers: 0.5 }, [STAND, STAND, STAND], { selfed: 0 }],
+])("seed of carrots that crossed among themselves, %s", (_, how, [mm, mf, ff], { selfed = SELFED, strangers = 0 }) => {
+  const [between, itself] = grownOn("carrot", { status: "open-pollinated", ...how });
+  const crossed = (1 - selfed) * (1 - strangers);
+  const ofFathers = selfed ** 2 * mm + 2 * selfed * crossed * mf + crossed ** 2 * ff;
+  expect(between).toBeCloseTo((mm + 2 * (selfed * mm + crossed * mf) + ofFathers) / 4, 12);
+  // What the mother set by herself is inbred by half, the rest as its parents are kin.
+  expect(itself).toBeCloseTo((1 + selfed / 2 + crossed * mf) / 2, 12);
+});
+
+test("where nobody counted the plants, nothing is said of open pollen", () => {
+  const lineId = line("carrot");
+  const standId = garden.done("stand.add", { lineId, sown: "2027-05-01", sowedSeeds: 4 }).id;
+  const lotId = garden.done("lot.save", { standId, kind: "open", gathered: "2027-09-20", seeds: 20 }).id;
+  garden.on("2028-06-01");
+  const next = garden.done("stand.add", { lineId, lotId, sown: "2028-05-01", sowedSeeds: 4 }).id;
+  const any = { standId: next, plantId: null };
+  const of = kinshipsOf(forebears(garden.db, [any], { strangers: () => 0 }));
+  expect(of(individualOf(any), individualOf(any))).toBe(0.5);
 });
 
 test("what is taken for granted is said", () => {

@@ -113,7 +113,7 @@ describe("a cross", () => {
       const { lineId } = garden.row("lot", lot.id) as { lineId: Id };
       const child = garden.done("stand.add", { lineId, lotId: lot.id, sown: "2028-05-01", sowedSeeds: 4 }).id;
       const [one, other] = [child, father].map((standId) => ({ standId, plantId: null }));
-      return kinshipsOf(forebears(garden.db, [one!, other!]))(individualOf(one!), individualOf(other!));
+      return kinshipsOf(forebears(garden.db, [one!, other!], "left"))(individualOf(one!), individualOf(other!));
     };
     // A child is to its father as any; where he is one of two, half as near.
     expect(kinToFather({ ...plan, lineName: "Sole" })).toBe(0.25);

@@ -27,12 +27,14 @@ async function faults(page: Page, { rules, within = "html" }: { rules?: string[]
   );
 }
 
+const DESK = { width: 1280, height: 800 };
+
 /** At 200 % on a desk, on a phone, on the narrowest, and on the desk again. */
 const SIZES = [
   [640, 400],
   [390, 844],
   [320, 640],
-  [1280, 800],
+  [DESK.width, DESK.height],
 ] as const;
 
 async function runsOff(page: Page): Promise<string[]> {
@@ -47,10 +49,56 @@ async function runsOff(page: Page): Promise<string[]> {
   return over;
 }
 
+/** A4 between its margins, CSS pixels. */
+const PAPER = { width: Math.round(((210 - 24) / 25.4) * 96), height: 1032 };
+
+/** What would be wrong with it on paper: a ground that is not white, a control, something cut, no title. */
+async function misprints(page: Page): Promise<object[]> {
+  await page.setViewportSize(PAPER);
+  await page.emulateMedia({ media: "print" });
+  const seen = await page.evaluate((width) => {
+    const shown = (element: Element) =>
+      (element as HTMLElement).checkVisibility() && element.getBoundingClientRect().width > 1;
+    const controls = [
+      ...document.querySelectorAll(
+        "button:not(.opens, .tag, [role=gridcell], td *), input:not(td *), select, textarea, .leaf, form, nav",
+      ),
+    ];
+    const cut = [...document.querySelectorAll("main *")].filter((element) => {
+      const box = element.getBoundingClientRect();
+      return shown(element) && !element.closest("svg, .sr-only") && (box.right > width + 1 || box.left < -1);
+    });
+    const said = (element: Element) => `${element.tagName} ${element.className} ${element.textContent!.slice(0, 40)}`;
+    return {
+      page: getComputedStyle(document.documentElement).backgroundColor,
+      controls: controls.filter(shown).map(said),
+      cut: cut.slice(0, 3).map(said),
+      titled: [...document.querySelectorAll("h1")].some(shown),
+    };
+  }, PAPER.width);
+  await page.emulateMedia({ media: "screen" });
+  await page.setViewportSize(DESK);
+  const wrong = seen.page !== "rgb(255, 255, 255)" || seen.controls.length > 0 || seen.cut.length > 0 || !seen.titled;
+  return wrong ? [seen] : [];
+}
+
+/** The frame at its one height, which says that the device is not at today. */
+async function framed(page: Page, path: string): Promise<void> {
+  const stands = page.getByRole("button", { name: /stands on 10 Jul/ }).filter({ visible: true });
+  await expect(stands, path).toHaveCount(1);
+  if (path === "/round") return;
+  const index = page.getByRole("navigation", { name: "Main" }).first();
+  expect(await index.boundingBox(), path).toMatchObject({ y: 0, height: 56 });
+  // With the line that ends it.
+  const band = page.getByLabel("Season band").first();
+  expect(await band.boundingBox(), path).toMatchObject({ y: 56, height: 97 });
+}
+
 /** A page that says of every error in it; and a line with a very long name in the garden. */
-async function opened(browser: Browser, url: string, theme = "paper") {
-  const context = await browser.newContext({ baseURL: url, reducedMotion: "reduce" });
+async function opened(browser: Browser, url: string, { theme = "paper", day }: { theme?: string; day?: string } = {}) {
+  const context = await browser.newContext({ baseURL: url, viewport: DESK });
   await context.addCookies([{ name: "theme", value: theme, url }]);
+  if (day) await context.addCookies([{ name: "day", value: day, url }]);
   const page = await context.newPage();
   const troubles: string[] = [];
   page.on("console", (message) => message.type() === "error" && troubles.push(`${page.url()}: ${message.text()}`));
@@ -63,15 +111,21 @@ async function opened(browser: Browser, url: string, theme = "paper") {
 
 const PARTS = 3;
 for (let part = 0; part < PARTS; part++)
-  test(`every screen passes axe and runs off no side, part ${part + 1} of ${PARTS}`, async ({ browser, demo }) => {
+  test(`every screen stands in its frame, passes axe, runs off no side and prints on white paper, part ${part + 1} of ${PARTS}`, async ({
+    browser,
+    demo,
+  }) => {
     test.setTimeout(300_000);
-    const { page, troubles, close } = await opened(browser, demo.url);
+    // Paper is white, whatever light the screen has.
+    const { page, troubles, close } = await opened(browser, demo.url, { theme: "dawn", day: "2027-07-10" });
     const paths = await withRecords(page);
     for (const path of paths.filter((_, i) => i % PARTS === part)) {
       await page.goto(path);
       await page.locator("main").waitFor();
+      await framed(page, path);
       expect(await faults(page)).toEqual([]);
       expect(await runsOff(page)).toEqual([]);
+      if (path !== "/round") expect(await misprints(page), path).toEqual([]);
     }
     expect(troubles).toEqual([]);
     await close();
@@ -107,7 +161,7 @@ test("every kind of sheet passes axe", async ({ browser, demo }) => {
 // The tokens' contrast is reckoned in a unit test, and that there are no other colours; these are the screens as they stand.
 for (const theme of ["paper", "dawn"])
   test(`colours hold, ${theme}`, async ({ browser, demo }) => {
-    const { page, close } = await opened(browser, demo.url, theme);
+    const { page, close } = await opened(browser, demo.url, { theme });
     for (const path of ["/", "/ground", "/season", "/crosses/plan", "/seed"]) {
       await page.goto(path);
       await expect(page.locator("html")).toHaveAttribute("data-theme", theme);
@@ -116,3 +170,29 @@ for (const theme of ["paper", "dawn"])
     }
     await close();
   });
+
+test("on paper stand what a table's fields hold, and bars in their colours", async ({ browser, demo }) => {
+  const context = await browser.newContext({ baseURL: demo.url, viewport: PAPER });
+  const page = await context.newPage();
+  await page.emulateMedia({ media: "print" });
+  // Scores, and who may be crossed with whom.
+  await page.goto("/crosses/plan");
+  await expect(page.locator("td button").first()).toBeVisible();
+  await page.goto("/nursery/F27-005-S");
+  await expect(page.getByRole("gridcell").first()).toBeVisible();
+  // Bars are grounds of colour, which browsers leave out unless they are told.
+  await page.goto("/season");
+  const bars = await page.locator("main [class*='bg-damson']").evaluateAll((found) =>
+    found
+      .filter((bar) => bar.getBoundingClientRect().width > 20)
+      .map((bar) => {
+        const { backgroundColor, printColorAdjust } = getComputedStyle(bar) as CSSStyleDeclaration & {
+          printColorAdjust: string;
+        };
+        return `${backgroundColor} ${printColorAdjust}`;
+      }),
+  );
+  expect(bars.length).toBeGreaterThan(3);
+  for (const bar of bars) expect(bar).toBe("rgb(106, 44, 92) exact");
+  await context.close();
+});
