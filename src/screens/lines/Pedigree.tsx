@@ -56,7 +56,7 @@ export function Pedigree({ pedigree, whole, here, file }: Props) {
       <h3>Where it comes from</h3>
       <p className="text-sm text-soft">
         Press two to see how they are kin. Dashed: pollen nobody chose; dotted: not sure. F is how inbred a plant is
-        expected to be, 0 to 1.
+        expected to be, 0 to 1; pollen nobody chose is taken from the mother, her stand and strangers, as was foreseen.
       </p>
       <div className="mt-2 overflow-x-auto pb-2">
         {/* Paper is narrower than the page: there it is drawn smaller. */}
