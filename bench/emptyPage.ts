@@ -7,7 +7,8 @@ const env = { ...process.env, NODE_ENV: "production" as const, NEXT_TELEMETRY_DI
 
 /** Next's own page with nothing on it, built and served like the application. */
 export async function serveEmptyPage(): Promise<{ url: string; stop: () => void }> {
-  const built = spawnSync(process.execPath, [NEXT, "build", FOLDER], { env, encoding: "utf8" });
+  // The newer bundler takes the application around it for its own.
+  const built = spawnSync(process.execPath, [NEXT, "build", "--webpack", FOLDER], { env, encoding: "utf8" });
   if (built.status !== 0) throw new Error(`The empty page was not built: ${built.stdout}${built.stderr}`);
   const port = await freePort();
   const url = `http://127.0.0.1:${port}/`;
