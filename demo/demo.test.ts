@@ -1,10 +1,15 @@
 import { join } from "node:path";
 import { describe, expect, test } from "vitest";
+import { speciesById } from "@/catalogue/catalogue";
 import { readCode } from "@/core/custody/code";
+import type { Id } from "@/core/custody/id";
+import { sampledPedigree } from "@/core/pedigree/pedigree";
 import { type Db, openDb } from "@/db/open";
 import { replay } from "@/db/replay";
 import { RECORDS } from "@/records/records";
+import { foreseenOf } from "@/views/foreseen";
 import { groundView } from "@/views/ground";
+import { kinOf } from "@/views/kin";
 import { lineView } from "@/views/lines";
 import { type Outlook, outlook } from "@/views/outlook";
 import { seasonView } from "@/views/season";
@@ -62,6 +67,25 @@ describe("chance and genes", () => {
 
 describe("the demo garden", () => {
   const garden = demoGarden();
+
+  test("the orach of a received mix is as inbred as it selfs and as few as stood there, and less by the strangers foreseen", () => {
+    const stand = (season: number) =>
+      garden.db
+        .prepare(
+          `SELECT s.id, s.plants FROM stand s JOIN line l ON l.id = s.lineId
+             WHERE l.species = 'orach' AND l.status = 'mix' AND s.season = ? AND s.planned = 0`,
+        )
+        .get(season) as { id: Id; plants: number };
+    const [mothers, own] = [stand(2023), { standId: stand(2024).id, plantId: null }];
+    const strangers = foreseenOf(outlook(garden.db), { motherStandId: mothers.id })!.likely;
+    expect(strangers).toBeGreaterThan(1e-4);
+    const { outcrossing } = speciesById("orach");
+    const selfed = 1 - (outcrossing.low + outcrossing.high) / 2;
+    const { tree, at } = kinOf(garden.db, [own]);
+    // A draw from so many that are no kin is the same plant's twice in 1 of N, and the same gene's in half of those.
+    const expected = selfed / 2 + ((1 - selfed) * (1 - strangers)) / (2 * mothers.plants);
+    expect(sampledPedigree(tree).inbreeding[at(own)]).toBeCloseTo(expected, 9);
+  });
   const sky = (): Outlook => outlook(garden.db);
 
   test("was written by presses alone: its journal played again gives the same tables", () => {

@@ -2,12 +2,18 @@ import type { Individual } from "@/core/pedigree/pedigree";
 import type { Db } from "@/db/open";
 import { forebears, individualOf, type OpenPollen, type ParentId } from "@/records/line/pedigree";
 import { foreseenOf } from "./foreseen";
-import { outlook } from "./outlook";
+import { type Outlook, outlook } from "./outlook";
 
 /** Open pollen as it was foreseen: so much from strangers, the rest from the stand. */
-const foreseen = (db: Db): OpenPollen => ({
-  strangers: (motherStandId) => foreseenOf(outlook(db), { motherStandId })?.likely ?? 0,
+export const asForeseen = (sky: () => Outlook): OpenPollen => ({
+  strangers: (motherStandId) => foreseenOf(sky(), { motherStandId })?.likely ?? 0,
 });
+
+/** Looked out on only where some pollen was open. */
+function lookingOut(db: Db): () => Outlook {
+  let sky: Outlook | null = null;
+  return () => (sky ??= outlook(db));
+}
 
 /**
  * The forebears of some plants, each before its children, and where each of the plants stands among them.
@@ -16,7 +22,7 @@ const foreseen = (db: Db): OpenPollen => ({
 export function kinOf(
   db: Db,
   plants: ParentId[],
-  open: OpenPollen = foreseen(db),
+  open: OpenPollen = asForeseen(lookingOut(db)),
 ): { tree: Individual[]; at: (plant: ParentId) => number } {
   const tree = plants.length > 0 ? forebears(db, plants, open) : [];
   const places = new Map(tree.map(({ id }, i) => [id, i]));

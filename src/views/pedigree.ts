@@ -4,10 +4,9 @@ import { type Descends, foldPedigree, type Kinsman } from "@/core/pedigree/graph
 import { sampledPedigree } from "@/core/pedigree/pedigree";
 import { plural } from "@/core/units/plural";
 import { fixed } from "@/core/writing/numbers";
-import type { Db } from "@/db/open";
 import { plantCounts } from "@/records/line/descent";
 import { type Drawn, drawnFrom, type PedigreeOf } from "./drawn";
-import { kinOf } from "./kin";
+import { asForeseen, kinOf } from "./kin";
 import type { Outlook } from "./outlook";
 
 export type PedigreeNode = Omit<Drawn, "level"> & {
@@ -48,10 +47,11 @@ function foldedNode(id: string, list: Drawn[]): Drawn {
 }
 
 /** Inbreeding of the plants of stands, as the records know it. */
-function inbreedingOf(db: Db, standIds: Id[]): Map<Id, number> {
+function inbreedingOf(sky: Outlook, standIds: Id[]): Map<Id, number> {
   const { tree, at } = kinOf(
-    db,
+    sky.db,
     standIds.map((standId) => ({ standId, plantId: null })),
+    asForeseen(() => sky),
   );
   const { inbreeding } = sampledPedigree(tree);
   return new Map(standIds.map((standId) => [standId, inbreeding[at({ standId, plantId: null })]!]));
@@ -74,7 +74,7 @@ export function pedigreeView(sky: Outlook, of: PedigreeOf, whole = false): Pedig
       : drawn.get(list[0]!)!,
   );
   const standIds = nodes.flatMap(({ standId }) => standId ?? []);
-  const inbreeding = inbreedingOf(sky.db, standIds);
+  const inbreeding = inbreedingOf(sky, standIds);
   const counts = plantCounts(sky.db, standIds);
   const graph = new Graph({ multigraph: true });
   graph.setGraph({ rankdir: "TB", ...APART, marginx: 4, marginy: 4 });

@@ -1,3 +1,4 @@
+import type { Id } from "@/core/custody/id";
 import { sampledPedigree } from "@/core/pedigree/pedigree";
 import { toCsv } from "@/records/csvFile";
 import { plantsBehind } from "@/records/line/descent";
@@ -19,19 +20,24 @@ export function pedigreeFile(sky: Outlook, code: string): string | null {
   const { db } = sky;
   const found = coded(db, code);
   if (!found) return null;
-  const { tree } = kinOf(db, plantsBehind(db, found.of, sky.today));
-  const { inbreeding } = sampledPedigree(tree);
+  const behind = plantsBehind(db, found.of, sky.today);
+  // Told are plants, not the pollen that is reckoned with.
+  const { tree } = kinOf(db, behind, "left");
+  const stands = tree.flatMap(({ id }) => /^stand (\S+)$/.exec(id)?.[1] ?? []);
+  const reckoned = kinOf(db, [...behind, ...stands.map((standId) => ({ standId: standId as Id, plantId: null }))]).tree;
+  const { inbreeding } = sampledPedigree(reckoned);
+  const inbred = new Map(reckoned.map(({ id }, i) => [id, inbreeding[i]!]));
   const name = wordsOf(
     db,
     tree.map(({ id }) => id),
     BY_CODE,
   );
   return toCsv(
-    tree.map(({ id, mother, father }, i) => ({
+    tree.map(({ id, mother, father }) => ({
       individual: name(id),
       mother: mother ? name(mother) : null,
       father: father ? name(father) : null,
-      inbreeding: Number(inbreeding[i]!.toFixed(6)),
+      inbreeding: Number(inbred.get(id)!.toFixed(6)),
     })),
     COLUMNS,
   );

@@ -2,7 +2,7 @@
 export type Cut = { from: number; shown: number; total: number };
 
 /** Rows of a long list that a screen shows at once. */
-export const LIST_PAGE = 60;
+export const LIST_PAGE = 40;
 
 /**
  * The stretch of a list that begins at `from`, or at the start when the list has no such place.

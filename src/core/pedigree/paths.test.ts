@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { kinshipAmong } from "../selection/breedingValues";
 import { kinPaths } from "./paths";
-import { type Individual, kinshipsOf } from "./pedigree";
+import { type Individual, kinshipsOf, sampledPedigree } from "./pedigree";
 
 describe("by which paths two are kin", () => {
   const cousins: Individual[] = [
@@ -50,9 +51,14 @@ describe("by which paths two are kin", () => {
             mother: `i${m % i}`,
             father: known === 2 ? null : `i${f % i}`,
             selfings: known > 6 ? selfings : 0,
+            ...(known === 3 ? { plants: 4, shares: [0.5, 0.2], selfed: 0.3 } : {}),
+            ...(known === 4 ? { plants: Number.POSITIVE_INFINITY, shares: [0.7, 0.3] } : {}),
           };
         });
         const kinshipOf = kinshipsOf(individuals);
+        const all = individuals.map((_, i) => i);
+        const among = kinshipAmong(sampledPedigree(individuals), all);
+        for (const i of all) for (const j of all) expect(among[i]![j]).toBeCloseTo(kinshipOf(`i${i}`, `i${j}`), 10);
         for (const { id: one } of individuals)
           for (const { id: other } of individuals) {
             const { paths, kinship } = kinPaths(individuals, one, other, 1e9);

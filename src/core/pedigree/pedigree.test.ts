@@ -187,13 +187,16 @@ describe("slash notation", () => {
 describe("stands whose pollen is mixed", () => {
   /** Generations of so many plants, each of the one before, with a plant of each and another beside it. */
   function kept(plants: number, generations: number, selfed = 0, strangers = 0): Individual[] {
-    const shares = [selfed, (1 - selfed) * (1 - strangers)] as const;
+    const crossed = (1 - selfed) * (1 - strangers);
     return Array.from({ length: generations + 1 }, (_, t): Individual[] => {
       if (t === 0) return [{ id: "all 0", plants }];
-      const mother = `all ${t - 1}`;
-      const pollen = { id: `pollen ${t}`, mother, father: mother, shares, plants: Number.POSITIVE_INFINITY };
-      const of = { mother, father: pollen.id, selfed };
-      return [pollen, { id: `one ${t}`, ...of }, { id: `other ${t}`, ...of }, { id: `all ${t}`, ...of, plants }];
+      const before = `all ${t - 1}`;
+      const of = { mother: before, father: before, shares: [0.5, (selfed + crossed) / 2] as const, selfed };
+      return [
+        { id: `one ${t}`, ...of },
+        { id: `other ${t}`, ...of },
+        { id: `all ${t}`, ...of, plants },
+      ];
     }).flat();
   }
 

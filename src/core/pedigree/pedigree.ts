@@ -144,7 +144,7 @@ function inbreedingOf(list: Coded[], tracer: Tracer): { inbreeding: Float64Array
     const own =
       mother < 0 && father < 0
         ? founder
-        : kinship + (mother < 0 ? 0 : (selfed * (ofAny[mother]! - inbreeding[mother]!)) / 2);
+        : 4 * ofMother * ofFather * kinship + (mother < 0 ? 0 : (selfed * (ofAny[mother]! - inbreeding[mother]!)) / 2);
     // What two of the same parents have in common, on the diagonal's scale of 1 + F.
     const ofParent = (position: number, share: number) => (position < 0 ? 0 : share ** 2 * (1 + inbreeding[position]!));
     const common = ofParent(mother, ofMother) + ofParent(father, ofFather) + 4 * ofMother * ofFather * kinship;

@@ -141,9 +141,12 @@ export function forebears(db: Db, parents: ParentId[], open: OpenPollen): Indivi
     if (kind === "intercross") return { mother, father: all };
     const selfed = 1 - middle(speciesById(species).outcrossing);
     const strangers = open.strangers(standId);
-    const shares = [selfed, (1 - selfed) * (1 - strangers)] as const;
-    const father = pollen(`pollen ${standId} ${plantId ?? "all"}`, { mother, father: all, shares });
-    return { mother, father, selfed };
+    const crossed = (1 - selfed) * (1 - strangers);
+    if (!plantId) return { mother, father: all, shares: [0.5, (selfed + crossed) / 2], selfed };
+    return {
+      mother,
+      father: pollen(`pollen ${standId} ${plantId}`, { mother, father: all, shares: [selfed, crossed] }),
+    };
   };
   const parentsOf = (stand: StandParents): Omit<Individual, "id"> => {
     const { kind, species, motherStandId, motherPlantId, fatherStandId, fatherPlantId, mixedCrossId } = stand;
