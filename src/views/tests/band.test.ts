@@ -113,4 +113,12 @@ describe("the season band", () => {
     garden.done("stand.first-flower", { id: 1, firstFlower: "2027-07-02" });
     expect(draw().bars[0]).toMatchObject({ start: "2027-07-02", earliest: "2027-07-02" });
   });
+
+  test("has no bar of what flowers in another season", () => {
+    standsOf(2, (i) => (i === 0 ? "2027-05-25" : "2028-05-25"));
+    const sky = garden.sky();
+    const both = [2027, 2028].flatMap((season) => standsOfSeason(garden.db, season).map(sky.forecast));
+    const shown = (season: number) => band(sky, season, both).bars.map(({ label }) => label);
+    expect([shown(2027), shown(2028)]).toEqual([["line 0"], ["line 1"]]);
+  });
 });

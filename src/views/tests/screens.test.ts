@@ -217,6 +217,10 @@ describe("Ground", () => {
   test("a leek sown in spring belongs to the next year", () => {
     const leek = line("Slatefoot", { species: "leek" });
     garden.done("stand.add", { lineId: leek, bedId: 1, sown: "2026-03-20", plants: 30 });
+    // What is sown in that year, or ended before it, is not in its first.
+    garden.done("stand.add", { lineId: line("Low Kiln", { species: "tomato" }), bedId: 2, sown: "2027-03-20" });
+    const { id } = garden.done("stand.add", { lineId: leek, bedId: 2, sown: "2026-03-20", plants: 5 });
+    garden.done("stand.end", { id, version: 1, on: "2027-07-01", ending: "lost" });
     expect(groundView(garden.sky(), 2026, null).stands).toMatchObject([{ lineName: "Slatefoot", firstYear: true }]);
     expect(seasonView(garden.sky(), 2026)).toMatchObject({
       stands: [],

@@ -4,6 +4,7 @@ import type { Scene } from "@/core/isolation/scene";
 import { newWays } from "@/core/isolation/share";
 import { tryOut } from "@/core/isolation/tryout";
 import { VALLEY } from "@/core/tests/place";
+import { stationOf } from "@/records/climate/queries";
 import { type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { calendarView } from "../calendar";
 import { groundView } from "../ground";
@@ -250,6 +251,10 @@ describe("the Shed's climate", () => {
       "2027-07-13",
       "2027-07-14",
     ]);
+    // What was read is what the simulated air has on that day, with no error of its own.
+    const [read] = climate.days;
+    const station = stationOf(garden.sky().garden, garden.sky().climate.daily)!;
+    expect(read).toEqual({ ...station.readings("2027-07-03", "2027-07-03")[0], spread: null });
     expect(climate.odds.map((o) => o.day)).toEqual([...climate.odds.map((o) => o.day)].sort());
   });
 
