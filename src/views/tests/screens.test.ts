@@ -226,7 +226,8 @@ describe("Ground", () => {
       stands: [],
       firstYear: [{ name: "Slatefoot", season: 2027 }],
     });
-    expect(seasonView(garden.sky(), 2027).stands).toMatchObject([{ group: "Allium ampeloprasum", name: "Slatefoot" }]);
+    const leeks = seasonView(garden.sky(), 2027).stands.filter(({ name }) => name === "Slatefoot");
+    expect(leeks.map(({ group }) => group)).toEqual(["Allium ampeloprasum", "Allium ampeloprasum"]);
   });
 });
 
