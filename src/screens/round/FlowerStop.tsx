@@ -90,7 +90,8 @@ export function FlowerStop(props: Props) {
 const SEEN_AFTER = 450;
 
 function useSeen(): boolean {
-  const [seen, setSeen] = useState(false);
+  // The first of a page stood there before the page could answer, and after none.
+  const [seen, setSeen] = useState(() => typeof window === "undefined" || "earlyPresses" in window);
   useEffect(() => {
     const timer = setTimeout(() => setSeen(true), SEEN_AFTER);
     return () => clearTimeout(timer);
