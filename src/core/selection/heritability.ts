@@ -1,7 +1,7 @@
 import { betaOfRange } from "../numbers/beta";
 import { betaInterval } from "../numbers/betaRange";
 import { shareBelow } from "../numbers/probit";
-import type { Repeatability } from "./yardsticks";
+import type { Repeatability } from "./repeatability";
 
 /** A family beside what its parents showed. */
 export type FamilyPair = {

@@ -1,9 +1,10 @@
 import { describe, expect, test } from "vitest";
 import { placeOf, plantsInRow } from "./bench";
 import { failsAim, goodness, rankPlants } from "./ranking";
+import { repeatability } from "./repeatability";
 import { keyScore, scoreShown, scoreTyped, typesOn } from "./typing";
 import { pairsToAsk, weightsFrom } from "./weights";
-import { type Look, repeatability, valueOfLooks, withRatios } from "./yardsticks";
+import { type Look, valueOfLooks, withRatios } from "./yardsticks";
 
 const look = (number: number | null, word: string | null = null): Look => ({ number, word, scoredOn: "2027-07-01" });
 const number = (value: number) => ({ number: value, word: null });
