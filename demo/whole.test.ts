@@ -151,7 +151,7 @@ const VIEWS: [name: string, view: () => unknown][] = [
   ["a line nearly true", () => lineView(sky(), "L21-012-X")],
   ["a line that passes", () => lineView(sky(), "L21-001-9")],
   ["a line of open seed", () => lineView(sky(), "L21-003-3")],
-  ["a pedigree", () => pedigreeView(sky(), { standId: idOf("stand", MELONS) })],
+  ["a pedigree", () => pedigreeView(sky(), { standId: idOf("stand", MELONS) }, false)],
   ["a pedigree's file", () => pedigreeFile(sky(), "L21-012-X")],
   ["kin", () => kinView(garden.db, { oneId: idOf("stand", MELONS), otherId: idOf("stand", "F27-004-X") })],
   ["plans", plans],

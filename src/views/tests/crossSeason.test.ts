@@ -232,9 +232,34 @@ describe("a neighbour who is to be asked", () => {
     expect(letter).toMatch(/- Ashlar Gold \(Melon\), about \d+ m from yours, in flower \d+ Jun to \d+ Aug/);
     expect(letter.split("\n").filter((words) => words.startsWith("- "))).toHaveLength(2);
     expect(letterView(garden.sky(), "nobody")).toBeNull();
+    // Six are named, of a seventh it is said that there is one more.
+    const lines = () => letterView(garden.sky(), id)!.split("\n");
+    const melon = { species: "melon", school: "keep-pure", status: "open-pollinated" };
+    const sow = (name: string) => {
+      const lineId = garden.done("line.add", { name, ...melon }).id;
+      garden.done("stand.add", { lineId, bedId: 1, sown: "2027-05-14", plants: 6 });
+    };
+    for (const name of ["Third", "Fourth", "Fifth", "Sixth"]) sow(name);
+    expect(
+      lines()
+        .filter((words) => words.startsWith("- "))
+        .map((words) => /more/.test(words)),
+    ).toEqual(Array.from({ length: 6 }, () => false));
+    sow("Seventh");
+    expect(
+      lines()
+        .filter((words) => words.startsWith("- "))
+        .at(-1),
+    ).toBe("- and 1 more");
     garden.done("source.ask", { id, version: garden.version("source", id), answer: "agreed" });
     expect(today().ask).toEqual([]);
   });
+});
+
+test("own tasks that are due today are today's, not later", () => {
+  garden.done("task.add", { title: "Empty the traps", due: "2027-07-09" });
+  garden.done("task.add", { title: "Order fleece", due: "2027-07-10" });
+  expect(today().later.map(({ title }) => title)).toEqual(["Order fleece"]);
 });
 
 describe("lines whose seed grows old", () => {
