@@ -205,6 +205,15 @@ describe("Ground", () => {
     });
   });
 
+  test("of plants that are male or female, those counted tell how many father seed; half until then", () => {
+    const spinach = line("Fenleaf", { species: "spinach" });
+    const { id } = garden.done("stand.add", { lineId: spinach, bedId: 1, sown: "2027-04-10", plants: 30 });
+    const males = () => groundView(garden.sky(), 2027, garden.code("stand", id)).stand!.enough.males;
+    expect(males()).toBe(0.5);
+    garden.db.prepare("UPDATE stand SET males = 6, females = 18 WHERE id = ?").run(id);
+    expect(males()).toBe(0.25);
+  });
+
   test("a season without stands is empty and still listed", () => {
     expect(groundView(garden.sky(), 2031, null)).toMatchObject({
       season: 2031,
