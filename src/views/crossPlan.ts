@@ -10,7 +10,7 @@ import type { Garden } from "@/records/garden/garden";
 import { individualOf } from "@/records/line/pedigree";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
-import { asForeseen, kinOf } from "./kin";
+import { kinOf } from "./kin";
 import { chanceToMeet } from "./meet";
 import type { ForecastStand } from "./outlook";
 import { crossesIn } from "./pollination";
@@ -92,7 +92,7 @@ function planned(sky: Outlook, season: number): Omit<CrossPlan, "head"> {
   const { tree } = kinOf(
     db,
     lists.flatMap(({ shown }) => shown.map((s) => ({ standId: s.id, plantId: null }))),
-    asForeseen(() => sky),
+    sky,
   );
   const kinships = kinshipsOf(tree);
   const groups = lists.map(({ list, shown }): PlanGroup => {

@@ -24,7 +24,7 @@ import { plantsOfStand } from "@/records/plant/queries";
 import { standById } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
-import { asForeseen, kinOf } from "./kin";
+import { kinOf } from "./kin";
 import { listOf } from "./list";
 import { chanceToMeet, MEET_WANTED, meetWays } from "./meet";
 import type { ForecastStand } from "./outlook";
@@ -173,13 +173,7 @@ export function crossView(
   const one = { standId: mother.id, plantId: cross.motherPlantId };
   const other = { standId: father.id, plantId: cross.fatherPlantId };
   const second = mother.id === father.id && !cross.motherPlantId;
-  const inbreeding = kinshipsOf(
-    kinOf(
-      db,
-      [one, other],
-      asForeseen(() => sky),
-    ).tree,
-  )(individualOf(one), individualOf(other, second));
+  const inbreeding = kinshipsOf(kinOf(db, [one, other], sky).tree)(individualOf(one), individualOf(other, second));
   return {
     garden: sky.garden,
     band: band(sky, cross.season, stands, (s) => s.id === mother.id),

@@ -6,7 +6,7 @@ import { plural } from "@/core/units/plural";
 import { fixed } from "@/core/writing/numbers";
 import { plantCounts } from "@/records/line/descent";
 import { type Drawn, drawnFrom, type PedigreeOf } from "./drawn";
-import { asForeseen, kinOf } from "./kin";
+import { kinOf } from "./kin";
 import type { Outlook } from "./outlook";
 
 export type PedigreeNode = Omit<Drawn, "level"> & {
@@ -51,7 +51,7 @@ function inbreedingOf(sky: Outlook, standIds: Id[]): Map<Id, number> {
   const { tree, at } = kinOf(
     sky.db,
     standIds.map((standId) => ({ standId, plantId: null })),
-    asForeseen(() => sky),
+    sky,
   );
   const { inbreeding } = sampledPedigree(tree);
   return new Map(standIds.map((standId) => [standId, inbreeding[at({ standId, plantId: null })]!]));

@@ -33,11 +33,12 @@ export function pedigreeFile(sky: Outlook, code: string): string | null {
     BY_CODE,
   );
   return toCsv(
-    tree.map(({ id, mother, father }) => ({
+    tree.map(({ id, mother, father, plants }) => ({
       individual: name(id),
       mother: mother ? name(mother) : null,
       father: father ? name(father) : null,
-      inbreeding: Number(inbred.get(id)!.toFixed(6)),
+      // The mean of several fathers is no plant.
+      inbreeding: plants ? null : Number(inbred.get(id)!.toFixed(6)),
     })),
     COLUMNS,
   );

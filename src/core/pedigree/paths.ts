@@ -1,5 +1,5 @@
 import { groupBy } from "../lists/groupBy";
-import { type Individual, kinshipsOf } from "./pedigree";
+import { HALVES, type Individual, kinshipsOf } from "./pedigree";
 
 /** A way in which two are kin: from the one up to a forebear of both and down to the other, and what it adds to their kinship. */
 export type KinPath = { forebear: string; through: string[]; share: number };
@@ -23,7 +23,7 @@ function waysUp(byId: Map<string, Individual>, from: string): Way[] {
   const ways: Way[] = [{ ids: [from], share: 1 }];
   for (let i = 0; i < ways.length && ways.length < FOLLOWED; i++) {
     const { ids, share } = ways[i]!;
-    const { mother, father, shares: [ofMother, ofFather] = [0.5, 0.5] } = byId.get(ids.at(-1)!)!;
+    const { mother, father, shares: [ofMother, ofFather] = HALVES } = byId.get(ids.at(-1)!)!;
     const further = (parent: string | null | undefined, part: number) =>
       parent && ways.push({ ids: [...ids, parent], share: share * part });
     if (mother && mother === father) further(mother, ofMother + ofFather);

@@ -26,7 +26,8 @@ type Coded = {
   selfed: number;
 };
 
-const HALVES = [0.5, 0.5] as const;
+/** Of each parent a half, where nothing else is told. */
+export const HALVES = [0.5, 0.5] as const;
 
 function coded(individuals: Individual[]): Coded[] {
   const at = new Map<string, number>();

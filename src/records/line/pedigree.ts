@@ -11,6 +11,7 @@ import type { Status } from "./line";
 
 type StandParents = {
   id: Id;
+  season: number;
   lineId: Id;
   species: string;
   kind: SeedKind | null;
@@ -45,7 +46,7 @@ export const individualOf = ({ standId, plantId }: ParentId, second = false): st
   plantId ? `plant ${plantId}` : `stand ${standId}${second ? " second" : ""}`;
 
 /** Pollen that nobody chose: a draw from the plants around, of which so much came from strangers; or nothing is said of it. */
-export type OpenPollen = { strangers: (motherStandId: Id) => number } | "left";
+export type OpenPollen = { strangers: (mothers: { id: Id; season: number }) => number } | "left";
 
 /**
  * The forebears of some parents as the records know them, each before its children: a plant of a stand is the child of
@@ -62,7 +63,7 @@ export function forebears(db: Db, parents: ParentId[], open: OpenPollen): Indivi
     (
       prepared(
         db,
-        `SELECT s.id, s.lineId, l.species, l.status, l.motherLineId, l.fatherLineId, k.kind, k.motherStandId, k.motherPlantId,
+        `SELECT s.id, s.season, s.lineId, l.species, l.status, l.motherLineId, l.fatherLineId, k.kind, k.motherStandId, k.motherPlantId,
              coalesce(n.plants, s.plants) plants,
              CASE WHEN k.doubt IS NULL AND NOT mixed THEN x.fatherStandId END fatherStandId,
              CASE WHEN k.doubt IS NULL AND NOT mixed THEN x.fatherPlantId END fatherPlantId,
@@ -86,17 +87,13 @@ export function forebears(db: Db, parents: ParentId[], open: OpenPollen): Indivi
     ({ crossId }) => crossId,
   );
   const made = new Map<string, Individual>();
-  const add = (parent: ParentId, second: boolean): string => {
-    const id = individualOf(parent, second);
-    if (made.has(id)) return id;
-    const stand = stands.get(parent.standId)!;
-    made.set(id, { id, ...parentsOf(stand) });
+  const once = (id: string, of: () => Omit<Individual, "id">): string => {
+    if (!made.has(id)) made.set(id, { id, ...of() });
     return id;
   };
-  const ancestor = (id: string, inbreeding: number): string => {
-    if (!made.has(id)) made.set(id, { id, inbreeding });
-    return id;
-  };
+  const add = (parent: ParentId, second: boolean): string =>
+    once(individualOf(parent, second), () => parentsOf(stands.get(parent.standId)!));
+  const ancestor = (id: string, inbreeding: number): string => once(id, () => ({ inbreeding }));
   const founder = ({ lineId, species, status, ...told }: StandParents): Omit<Individual, "id"> => {
     if (status === "f1-hybrid")
       return {
@@ -110,10 +107,8 @@ export function forebears(db: Db, parents: ParentId[], open: OpenPollen): Indivi
     return breeding === "mixed" ? { mother, father: ancestor(`second of line ${lineId}`, 0) } : { mother };
   };
   /** Pollen of one for one seed and of another for the next: their mean. */
-  const pollen = (id: string, of: Omit<Individual, "id">): string => {
-    if (!made.has(id)) made.set(id, { id, ...of, plants: Number.POSITIVE_INFINITY });
-    return id;
-  };
+  const pollen = (id: string, of: Omit<Individual, "id">): string =>
+    once(id, () => ({ ...of, plants: Number.POSITIVE_INFINITY }));
   const meanOf = (fathers: { id: string; share: number }[]): string => {
     const [first, ...rest] = fathers;
     if (rest.length === 0) return first!.id;
@@ -125,23 +120,15 @@ export function forebears(db: Db, parents: ParentId[], open: OpenPollen): Indivi
       shares: [part, 1 - part],
     });
   };
-  /** All plants of a stand as one; null where nobody knows how many they were. */
-  const allOf = (standId: Id): string | null => {
-    const { plants } = stands.get(standId)!;
-    if (!plants) return null;
-    const id = `stand ${standId} all`;
-    if (!made.has(id)) made.set(id, { id, ...parentsOf(stands.get(standId)!), plants });
-    return id;
-  };
-  /** Of open seed, and of seed that was crossed by hand among the plants of one stand. */
-  const drawn = (kind: SeedKind, species: string, standId: Id, plantId: Id | null): Omit<Individual, "id"> | null => {
-    const all = open === "left" ? null : allOf(standId);
-    if (open === "left" || !all) return null;
+  /** Of open seed, and of seed that was crossed by hand among the plants of one stand; null where nobody counted them. */
+  const drawn = (kind: SeedKind, mothers: StandParents, plantId: Id | null): Omit<Individual, "id"> | null => {
+    const { id: standId, plants } = mothers;
+    if (open === "left" || !plants) return null;
+    const all = once(`stand ${standId} all`, () => ({ ...parentsOf(mothers), plants }));
     const mother = plantId ? add({ standId, plantId }, false) : all;
     if (kind === "intercross") return { mother, father: all };
-    const selfed = 1 - middle(speciesById(species).outcrossing);
-    const strangers = open.strangers(standId);
-    const crossed = (1 - selfed) * (1 - strangers);
+    const selfed = 1 - middle(speciesById(mothers.species).outcrossing);
+    const crossed = (1 - selfed) * (1 - open.strangers(mothers));
     if (!plantId) return { mother, father: all, shares: [0.5, (selfed + crossed) / 2], selfed };
     return {
       mother,
@@ -154,7 +141,7 @@ export function forebears(db: Db, parents: ParentId[], open: OpenPollen): Indivi
     const selfed = isSelfed(kind, speciesById(species).breeding);
     const amongThem = !mixedCrossId && !fatherPlantId && fatherStandId === motherStandId;
     const anyOf = kind === "open" || (kind === "intercross" && amongThem);
-    const among = anyOf && !selfed ? drawn(kind, species, motherStandId, motherPlantId) : null;
+    const among = anyOf && !selfed ? drawn(kind, stands.get(motherStandId)!, motherPlantId) : null;
     if (among) return among;
     const mother = add({ standId: motherStandId, plantId: motherPlantId }, false);
     if (selfed) return { mother, father: mother };

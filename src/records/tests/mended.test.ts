@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { addDays } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { kinshipsOf } from "@/core/pedigree/pedigree";
+import { pedigreeFile } from "@/views/pedigreeFile";
 import { crossPedigrees, forebears, individualOf } from "../line/pedigree";
 import { generationRows, lines } from "../line/queries";
 import { family, type Plot, plot, twoMelons } from "./plot";
@@ -118,6 +119,12 @@ describe("a cross", () => {
     // A child is to its father as any; where he is one of two, half as near.
     expect(kinToFather({ ...plan, lineName: "Sole" })).toBe(0.25);
     expect(kinToFather({ ...plan, lineName: "Mixed", moreFathers: [{ standId: third }] })).toBe(0.125);
+    // Several fathers as one are no plant that could be inbred.
+    garden.on("2028-06-01");
+    garden.db.prepare("UPDATE stand SET planned = 0").run();
+    const code = garden.db.prepare("SELECT code FROM stand ORDER BY rowid DESC").pluck().get() as string;
+    const rows = pedigreeFile(garden.sky(), code)!.split("\r\n");
+    expect(rows.filter((row) => row.startsWith("one of several fathers,"))).toEqual([expect.stringMatching(/,$/)]);
   });
 
   test("keeps no likely rate beside its range", () => {
