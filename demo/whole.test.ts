@@ -49,6 +49,8 @@ const idOf = (table: string, code: string) =>
 const only = (sql: string) => garden.db.prepare(sql).pluck().get() as Id;
 
 const MELONS = "F27-003-0";
+/** Any plant of each. */
+const ANY = { oneNumber: null, otherNumber: null };
 /** A family that a tasting was of. */
 const TASTED = "F25-004-4";
 const lineOf = (species: string, code: string) => ({ species, lineId: idOf("line", code), lot: null });
@@ -153,7 +155,7 @@ const VIEWS: [name: string, view: () => unknown][] = [
   ["a line of open seed", () => lineView(sky(), "L21-003-3")],
   ["a pedigree", () => pedigreeView(sky(), { standId: idOf("stand", MELONS) }, false)],
   ["a pedigree's file", () => pedigreeFile(sky(), "L21-012-X")],
-  ["kin", () => kinView(garden.db, { oneId: idOf("stand", MELONS), otherId: idOf("stand", "F27-004-X") })],
+  ["kin", () => kinView(garden.db, { oneId: idOf("stand", MELONS), otherId: idOf("stand", "F27-004-X"), ...ANY })],
   ["plans", plans],
   ["a page of plans", () => plansView(sky(), "L21-012-X")],
   ["release", () => releaseView(sky(), "L21-001-9")],

@@ -1,4 +1,5 @@
 import type { APIRequestContext } from "@playwright/test";
+import Database from "better-sqlite3";
 import { expect, test } from "./server";
 
 async function press(request: APIRequestContext, server: string, name: string, data: object) {
@@ -38,6 +39,14 @@ test("from the cross down the ladder to the verdict, how two are kin, and a name
   await pedigree.getByRole("button", { name: /F4 2025, of 2/ }).click();
   // Two plants of one F3 family, each selfed: (1 + ½)/2 = ¾ of an F2 plant's.
   await expect(pedigree.getByRole("status")).toContainText("0.750");
+  // The plant that the one is selfed from is kin to it by all of its own.
+  await pedigree.getByRole("button", { name: /F3 2024, of 32/ }).click();
+  await pedigree.getByRole("button", { name: /F4 2025, of 11/ }).click();
+  await expect(pedigree.getByRole("status")).toContainText("0.750");
+  await pedigree.getByLabel("Plant of F3 2024, of 32").fill("11");
+  await expect(pedigree.getByRole("status")).toContainText("plant 11 and F4 2025, of 11: 0.875");
+  await pedigree.getByLabel("Plant of F3 2024, of 32").fill("99");
+  await expect(pedigree.getByRole("status")).toContainText("no plant 99");
   await pedigree.getByRole("link", { name: /Draw all/ }).click();
   await expect(pedigree.getByRole("link", { name: "Fold what is alike" })).toBeVisible();
   await expect(pedigree.getByText("4 families")).toBeHidden();
@@ -107,6 +116,65 @@ test("ways to breed it are laid side by side, and the one that is taken stands i
   await season.close();
   await page.getByRole("button", { name: "Undo" }).first().click();
   await expect(page.getByText(/Taken back|Undone|undone/).first()).toBeVisible();
+
+  // A way that begins with a cross asks whom with; its crosses stand in their seasons.
+  const back = page.getByRole("row", { name: /^Backcross/ });
+  await back.getByRole("button", { name: "Season by season" }).click();
+  await sheet.getByRole("button", { name: /^Plan 8 seasons/ }).click();
+  await expect(sheet.getByText("Choose the line it is crossed with.")).toBeVisible();
+  await sheet.getByLabel("Crossed with").selectOption("Ashlar Gold");
+  await sheet.getByRole("button", { name: /^Plan 8 seasons/ }).click();
+  await expect(page.getByText(/8 seasons planned/).first()).toBeVisible();
+  const crosses = await browser.newPage({ baseURL: demo.url });
+  await crosses.goto("/crosses?season=2030");
+  await expect(crosses.getByRole("row", { name: /Lantern melon × Ashlar Gold × Lantern melon/ })).toContainText("BC2");
+  await crosses.close();
+  await page.getByRole("button", { name: "Undo" }).first().click();
+  await expect(page.getByText(/Taken back|Undone|undone/).first()).toBeVisible();
+  await page.close();
+});
+
+test("seeds that show their father are counted on their lot, and tell of the plant that bore them", async ({
+  browser,
+  empty,
+}) => {
+  const page = await browser.newPage({ baseURL: empty.url });
+  const { request } = page;
+  const done = (name: string, data: object) => press(request, empty.url, name, data);
+  const line = { name: "Mill pea", species: "pea", school: "cross-and-fix", status: "f1-hybrid" };
+  const lineId = (await done("line.add", line)).id;
+  const hybrid = (await done("stand.add", { lineId, sown: "2025-04-01", plants: 4 })).id;
+  const open = { standId: hybrid, kind: "open", gathered: "2025-07-20", seeds: 30 };
+  const lotId = (await done("lot.save", open)).id;
+  const grown = { lineId, lotId, sown: "2026-04-01", sowedSeeds: 8, family: 1, plants: 6 };
+  const family = await done("stand.add", grown);
+  const about = { lineId, name: "Seed leaf", kind: "category", categories: "yellow, green" };
+  await done("yardstick.add", { ...about, wanted: "category", targetWord: "green" });
+  const garden = new Database(empty.db, { readonly: true });
+  const third = garden.prepare("SELECT id FROM plant WHERE standId = ? AND number = 3").pluck().get(family.id);
+  garden.close();
+  const pods = { standId: family.id, plantIds: [third], kind: "self", gathered: "2026-07-20", seeds: 40 };
+  const { code } = await done("lot.save", pods);
+  await page.goto(`/seed/${code}`);
+  const shown = page.getByRole("region", { name: "What its seeds show" });
+  await shown.getByRole("button", { name: "Count seed leaf" }).click();
+  const sheet = page.getByRole("dialog");
+  await sheet.getByLabel("yellow").fill("31");
+  await sheet.getByLabel("green").fill("10");
+  await sheet.getByRole("button", { name: "Keep the counts" }).click();
+  await expect(sheet.getByText(/That makes 41 seeds; lot .* has 40/)).toBeVisible();
+  await sheet.getByLabel("yellow").fill("30");
+  await sheet.getByRole("button", { name: "Keep the counts" }).click();
+  await expect(shown.getByRole("heading", { name: "Seed leaf: 30 yellow, 10 green" })).toBeVisible();
+  await expect(shown.getByText("3 : 1 (yellow : green)")).toBeVisible();
+  await page.goto(`/nursery/${family.code}/compare`);
+  const inherited = page.getByRole("region", { name: "How it is inherited" });
+  await inherited.getByRole("button", { name: "Define the gene of seed leaf" }).click();
+  await sheet.getByLabel("One copy is enough for").selectOption("yellow");
+  await sheet.getByLabel("Only with two copies").selectOption("green");
+  await sheet.getByRole("button", { name: "Keep" }).click();
+  await expect(inherited.getByText("From 0 looks and 40 counted seeds")).toBeVisible();
+  await expect(inherited.getByRole("row", { name: /^3 not looked at/ })).toContainText("> 0.99");
   await page.close();
 });
 

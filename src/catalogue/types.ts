@@ -84,6 +84,8 @@ export type Species = {
   maleSterile: boolean;
   /** What pollen shows on this year's seed. */
   xenia: string | null;
+  /** Whether a seed shows at once, before it is sown, whose pollen it is of. */
+  seedShows: boolean;
   /** What differs between its kinds. */
   kinds: string | null;
   /** What seed carries on, and what to look for in plants that seed is saved from. */

@@ -23,6 +23,7 @@ import { pickCommands } from "./pick/commands";
 import { plantCommands } from "./plant/commands";
 import type { Sent } from "./record";
 import { scoreCommands } from "./score/commands";
+import { seedlookCommands } from "./seedlook/commands";
 import { sharingCommands } from "./sharing/commands";
 import { sortingCommands } from "./sorting/commands";
 import { standCommands } from "./stand/commands";
@@ -62,6 +63,7 @@ const ALL = [
   ...tastingCommands,
   ...trialCommands,
   ...locusCommands,
+  ...seedlookCommands,
   ...surpriseCommands,
   ...sortingCommands,
   ...storeCommands,

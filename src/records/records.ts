@@ -19,6 +19,7 @@ import { pick } from "./pick/pick";
 import { plant } from "./plant/plant";
 import { reading } from "./reading/reading";
 import { score } from "./score/score";
+import { seedlook } from "./seedlook/seedlook";
 import { member, offer, sharing, wish } from "./sharing/sharing";
 import { sorting } from "./sorting/sorting";
 import { source } from "./source/source";
@@ -78,4 +79,5 @@ export const RECORDS = [
   trial,
   locus,
   surprise,
+  seedlook,
 ] as const;

@@ -16,6 +16,7 @@ import { packetRule } from "./packet/rules";
 import { photoRule } from "./photo/rules";
 import { pickRule } from "./pick/rules";
 import { plantRule } from "./plant/rules";
+import { seedlookRule } from "./seedlook/rules";
 import { offerRule, sharingRule, wishRule } from "./sharing/rules";
 import { sortingRule } from "./sorting/rules";
 import { standRule } from "./stand/rules";
@@ -64,6 +65,7 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     sorting: sortingRule,
     trial: trialRule,
     locus: locusRule,
+    seedlook: seedlookRule,
     surprise: surpriseRule,
     pick: pickRule,
     sharing: sharingRule,

@@ -52,7 +52,7 @@ function barsOf(stands: ForecastStand[], strong: (stand: ForecastStand) => boole
       continue;
     }
     const short = stand.lineName.length > 26 ? `${stand.lineName.slice(0, 25)}…` : stand.lineName;
-    const name = nameWithGeneration(short, stand.generation);
+    const name = nameWithGeneration({ ...stand, lineName: short });
     const bad = stand.seedWanted === 1 && ripening.verdict === "too-late";
     seen.set(key, {
       stands: 1,

@@ -35,7 +35,7 @@ function eventOf({ key, what, how, best, last, otherwise, minutes, stand }: Stan
     id: key.replace(" ", "-"),
     start: best,
     end: last ?? addDays(best, OPEN_END),
-    title: `${what}: ${nameWithGeneration(stand.lineName, stand.generation)} (${stand.code})`,
+    title: `${what}: ${nameWithGeneration(stand)} (${stand.code})`,
     note: notes.filter(Boolean).join(" "),
   };
 }

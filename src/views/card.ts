@@ -59,7 +59,7 @@ export function cardView(sky: Outlook, code: string): string | null {
   const doubts = candidatesOf(db, "lot", lot.id);
   const out = stand ? takenOutOf(db, stand.id) : null;
   const rows: [string, string | null | undefined][] = [
-    ["Variety", nameWithGeneration(lot.lineName, lot.generation)],
+    ["Variety", nameWithGeneration(lot)],
     ["Species", `${species.name}, ${species.binomial}`],
     ["Lot", `${lot.code}, gathered ${dayInWords(lot.gathered, "long")} at ${garden.name}`],
     ["Came about by", KINDS[lot.kind]],

@@ -50,9 +50,9 @@ export type CopyChoice = StandChoice & {
   warning: string | null;
 };
 
-export const standChoice = ({ id, lineName, generation, code }: StandRow): StandChoice => ({
-  id,
-  label: `${nameWithGeneration(lineName, generation)} ${code}`,
+export const standChoice = (stand: StandRow): StandChoice => ({
+  id: stand.id,
+  label: `${nameWithGeneration(stand)} ${stand.code}`,
 });
 
 function waysOf(species: Species, anthers: ForecastStand["anthers"]): ParentChoice["methods"] {
@@ -65,7 +65,7 @@ function parentChoice(s: ForecastStand): ParentChoice {
   return {
     id: s.id,
     code: s.code,
-    name: nameWithGeneration(s.lineName, s.generation),
+    name: nameWithGeneration(s),
     lineId: s.lineId,
     species: species.name,
     start: s.window.start,

@@ -35,7 +35,7 @@ export type Compared = { yardstick: Yardstick; groups: Group[] };
 
 export type Comparison = {
   band: Band;
-  stand: Pick<StandRow, "id" | "code" | "lineName" | "lineCode" | "generation" | "season">;
+  stand: Pick<StandRow, "id" | "code" | "lineName" | "lineCode" | "generation" | "backcrosses" | "season">;
   compared: Compared[];
   /** Measured yardsticks, by which two can be held against each other. */
   measured: Pick<Yardstick, "id" | "name" | "unit" | "kind">[];
@@ -107,7 +107,7 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
   const names = lineNames(db);
   const valuesOf = (plants: typeof shown) => plants.map(({ values }) => values);
   const groupsOf = (mark: Yardstick): Group[] => [
-    groupOf("family", nameWithGeneration(stand.lineName, stand.generation), stand.code, mark, valuesOf(own)),
+    groupOf("family", nameWithGeneration(stand), stand.code, mark, valuesOf(own)),
     ...families.map((one) =>
       groupOf("sister", `sister ${one.code}`, one.code, mark, valuesOf(ofStand.get(one.id) ?? [])),
     ),

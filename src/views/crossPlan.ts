@@ -100,11 +100,11 @@ function planned(sky: Outlook, season: number): Omit<CrossPlan, "head"> {
     return {
       group: [...new Set(list.map((s) => speciesById(s.species).name))].join(", "),
       hidden: list.length - shown.length,
-      parents: shown.map(({ id, code, lineName, generation, window }) => ({
-        id,
-        code,
-        name: nameWithGeneration(lineName, generation),
-        start: window.start,
+      parents: shown.map((one) => ({
+        id: one.id,
+        code: one.code,
+        name: nameWithGeneration(one),
+        start: one.window.start,
       })),
       cells: pairs.flatMap(([mother, father, motherAt, fatherAt]): Cell[] => {
         const [motherSpecies, fatherSpecies] = [speciesById(mother.species), speciesById(father.species)];

@@ -15,7 +15,9 @@ export function coded(db: Db, code: string) {
   const lot = lotByCode(db, code);
   if (lot) return { of: { lotId: lot.id }, ...lot };
   const line = lineByCode(db, code);
-  return line ? { of: { lineId: line.id }, lineId: line.id, lineName: line.name, generation: null } : null;
+  return line
+    ? { of: { lineId: line.id }, lineId: line.id, lineName: line.name, generation: null, backcrosses: 0 }
+    : null;
 }
 
 /** What is told of where something with a tag comes from, on a page of its own. */
@@ -26,14 +28,14 @@ export function descendedView(sky: Outlook, code: string, whole: boolean): Desce
   const { db, season } = sky;
   const found = coded(db, code);
   if (!found) return null;
-  const { of, lineId, lineName, generation } = found;
+  const { of, lineId } = found;
   return {
     band: band(
       sky,
       season,
       sky.standsOf(season).filter((one) => one.lineId === lineId),
     ),
-    name: nameWithGeneration(lineName, generation),
+    name: nameWithGeneration(found),
     code,
     notation: linePedigree(db)(lineId),
     pedigree: pedigreeView(sky, of, whole),

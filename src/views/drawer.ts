@@ -40,7 +40,7 @@ export function drawerLot<Of extends LotInShort>(lot: Of, life: Life): Of & Judg
   const left = amount && { ...amount, likely: minus(amount.likely), low: minus(amount.low), high: minus(amount.high) };
   // A row of many columns is not copied for each of thousands of lots.
   return Object.assign(lot, {
-    name: nameWithGeneration(lot.lineName, lot.generation),
+    name: nameWithGeneration(lot),
     amount,
     left,
     seedsLeft: left?.likely ?? null,

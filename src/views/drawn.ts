@@ -15,7 +15,7 @@ import {
   type SeedDescent,
   seedDescents,
 } from "@/records/line/descent";
-import { type LineParents, lineBackcrosses, linesWithParents } from "@/records/line/pedigree";
+import { type LineParents, linesWithParents } from "@/records/line/pedigree";
 
 /** What is asked: where a line, a stand's plants or a lot of seed come from. */
 export type PedigreeOf = { lineId: Id } | { standId: Id } | { lotId: Id };
@@ -84,9 +84,9 @@ function linksOf(known: Known, child: string, seed: Descent | SeedDescent): Desc
   return [...mother, ...father];
 }
 
-function drawnStand(stand: Descent, backcrosses: (lineId: Id) => number): Drawn {
-  const { code, lineId, season, generation, family, plants, motherNumber } = stand;
-  const named = generation === null ? `${season}` : `${generationName(generation, backcrosses(lineId))} ${season}`;
+function drawnStand(stand: Descent): Drawn {
+  const { code, lineId, season, generation, backcrosses, family, plants, motherNumber } = stand;
+  const named = generation === null ? `${season}` : `${generationName(generation, backcrosses)} ${season}`;
   return {
     id: `stand ${stand.id}`,
     kind: family ? "family" : "stand",
@@ -123,14 +123,11 @@ function linksOfLine({ id, motherLineId, fatherLineId }: LineParents): Descends[
   return [...of("mother", motherLineId), ...of("father", fatherLineId)];
 }
 
-const drawnSeed = (
-  { id, code, lineId, generation, gathered, motherNumber }: SeedDescent,
-  backcrosses: (lineId: Id) => number,
-): Drawn => ({
+const drawnSeed = ({ id, code, lineId, generation, backcrosses, gathered, motherNumber }: SeedDescent): Drawn => ({
   id: `lot ${id}`,
   kind: "lot",
   title: `Seed ${gathered.slice(0, 4)}${motherNumber === null ? "" : `, of ${motherNumber}`}`,
-  under: [code, generationName(generation, backcrosses(lineId))].filter(Boolean).join(", "),
+  under: [code, generationName(generation, backcrosses)].filter(Boolean).join(", "),
   href: `/seed/${code}`,
   standId: null,
   level: `seed ${lineId} ${gathered.slice(0, 4)} ${generation}`,
@@ -158,7 +155,6 @@ export function drawnFrom(
   const since = `${roots.at(-1)?.season ?? ""}`;
   const lots = "lotId" in of ? seed : seed.filter(({ gathered: day }) => day >= since).slice(0, SEED_DRAWN);
   const lines = linesWithParents(db);
-  const back = lineBackcrosses(lines);
   const drawn = new Map<string, Drawn>();
   const links: Descends[] = [];
   const waiting: string[] = [];
@@ -170,8 +166,8 @@ export function drawnFrom(
   };
   const addLine = (id: Id) => add(drawnLine(lines.get(id)!, byNode.get(`line ${id}`)), linksOfLine(lines.get(id)!));
   const addStand = (stand: Descent) =>
-    isFounder(stand) ? addLine(stand.lineId) : add(drawnStand(stand, back), linksOf(known, nodeOf(stand), stand));
-  for (const lot of lots) add(drawnSeed(lot, back), linksOf(known, `lot ${lot.id}`, lot));
+    isFounder(stand) ? addLine(stand.lineId) : add(drawnStand(stand), linksOf(known, nodeOf(stand), stand));
+  for (const lot of lots) add(drawnSeed(lot), linksOf(known, `lot ${lot.id}`, lot));
   for (const stand of roots) addStand(stand);
   if ("lineId" in of && drawn.size === 0) addLine(of.lineId);
   for (let next = waiting.shift(); next !== undefined; next = waiting.shift()) {

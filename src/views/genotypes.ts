@@ -1,7 +1,10 @@
+import { speciesById } from "@/catalogue/catalogue";
+import { isSelfed } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { genotypesOf, type SeenClass } from "@/core/inheritance/genotypes";
 import { progenyNeeded, SURELY_PURE } from "@/core/inheritance/progeny";
 import { classesOf, type WayKey, wayOf } from "@/core/inheritance/ways";
+import { groupBy } from "@/core/lists/groupBy";
 import type { ScoreValue } from "@/core/selection/yardsticks";
 import { type Db, theDb } from "@/db/open";
 import { individualOf } from "@/records/line/pedigree";
@@ -9,6 +12,7 @@ import { looksOnYardsticks } from "@/records/line/queries";
 import { locusOfYardstick } from "@/records/locus/queries";
 import { numbersOfPlants, plantsOfStand } from "@/records/plant/queries";
 import { ref, type Told } from "@/records/record";
+import { type SeedsOfPlant, seedsOfPlants } from "@/records/seedlook/queries";
 import { standById } from "@/records/stand/queries";
 import { yardstickById } from "@/records/yardstick/queries";
 import { kinOf } from "./kin";
@@ -31,12 +35,46 @@ export type PlantGenotype = {
 };
 
 export type GenotypesView =
-  | { kind: "known"; way: WayKey; wanted: string; words: string[]; plants: PlantGenotype[]; seen: number }
-  | { kind: "contradiction"; plants: { code: string; number: number; shows: string }[] }
+  | {
+      kind: "known";
+      way: WayKey;
+      wanted: string;
+      words: string[];
+      plants: PlantGenotype[];
+      /** Looks at plants, and seeds that were counted. */
+      seen: number;
+      seeds: number;
+    }
+  | {
+      kind: "contradiction";
+      plants: { code: string; number: number; shows: string }[];
+      /** Lots whose seeds say otherwise. */
+      lots: { code: string; shows: string }[];
+    }
   | { kind: "unknown" };
 
 /** A founder is as likely to carry the one as the other: what kin show decides. Working value. */
 const FREQUENCY = 0.5;
+
+/** Counted seeds of one plant, as they tell of her and of a father that is known. */
+function earOf(list: SeedsOfPlant[], words: string[]) {
+  const [{ lotId, code, kind, species, motherStandId, motherPlantId, ...father }] = list as [SeedsOfPlant];
+  const mother = { plantId: motherPlantId, standId: motherStandId };
+  const selfed = isSelfed(kind, speciesById(species).breeding);
+  const { fatherPlantId: plantId, fatherStandId: standId } = father;
+  const known = selfed ? mother : plantId && standId ? { plantId, standId } : null;
+  return {
+    code,
+    shows: list.map(({ word, seeds }) => `${seeds} ${word}`).join(", "),
+    parents: known ? [mother, known] : [mother],
+    offspring: {
+      id: `lot ${lotId}`,
+      mother: individualOf(mother),
+      father: known && individualOf(known),
+      counts: words.map((word) => list.find((one) => one.word === word)?.seeds ?? 0),
+    },
+  };
+}
 
 /** What each plant of a family is likely to carry, from all that was seen of it and its kin. */
 export function genotypesView(db: Db, { standId, yardstickId }: Told<typeof GENOTYPES>): GenotypesView {
@@ -54,7 +92,11 @@ export function genotypesView(db: Db, { standId, yardstickId }: Told<typeof GENO
   const standing = plantsOfStand(db, standId).filter(
     ({ removedOn, checkOfId }) => removedOn === null && checkOfId === null,
   );
+  const ears = [...groupBy(seedsOfPlants(db, yardstickId), ({ lotId }) => lotId).values()].map((of) =>
+    earOf(of, words),
+  );
   const plants = new Map([
+    ...ears.flatMap(({ parents }) => parents.map((one) => [one.plantId, one.standId] as const)),
     ...looks.map((look) => [look.plantId, look.standId] as const),
     ...standing.map((plant) => [plant.id, standId] as const),
   ]);
@@ -70,7 +112,12 @@ export function genotypesView(db: Db, { standId, yardstickId }: Told<typeof GENO
     return shows < 0 ? [] : [{ id: nameOf(look.plantId), shows, plantId: look.plantId }];
   });
   const { recombination, error } = locus;
-  const found = genotypesOf(tree, { way, classes: classesOf(way), recombination, error, frequency: FREQUENCY }, seen);
+  const found = genotypesOf(
+    tree,
+    { way, classes: classesOf(way), recombination, error, frequency: FREQUENCY },
+    seen,
+    ears.map(({ offspring }) => offspring),
+  );
   if (!(found instanceof Map)) {
     const against = seen.filter(({ id }) => found.contradicts.includes(id));
     const numbers = numbersOfPlants(
@@ -81,7 +128,8 @@ export function genotypesView(db: Db, { standId, yardstickId }: Told<typeof GENO
       const { number, code } = numbers.get(plantId)!;
       return { code, number, shows: words[shows]! };
     });
-    return { kind: "contradiction", plants: said };
+    const lots = ears.filter(({ offspring }) => found.contradicts.includes(offspring.id));
+    return { kind: "contradiction", plants: said, lots: lots.map(({ code, shows }) => ({ code, shows })) };
   }
   const wanted = mark.kind === "yes-no" ? (mark.wanted === "none" ? null : mark.wanted) : mark.targetWord;
   const at = Math.max(0, words.indexOf(wanted ?? words[0]!));
@@ -92,6 +140,7 @@ export function genotypesView(db: Db, { standId, yardstickId }: Told<typeof GENO
     wanted: words[at]!,
     words,
     seen: seen.length,
+    seeds: ears.reduce((sum, { offspring }) => sum + offspring.counts.reduce((a, b) => a + b), 0),
     plants: standing
       .map(({ id, number }) => {
         const { loci, trueFor } = found.get(nameOf(id))!;

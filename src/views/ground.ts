@@ -59,7 +59,7 @@ export type Ground = {
 
 export type MapStand = Pick<
   ForecastStand,
-  "id" | "code" | "bedId" | "lineName" | "generation" | "numbered" | "seedWanted" | "season"
+  "id" | "code" | "bedId" | "lineName" | "generation" | "backcrosses" | "numbered" | "seedWanted" | "season"
 > & {
   /** It stands in its bed and flowers in the season after. */
   firstYear: boolean;
@@ -67,7 +67,7 @@ export type MapStand = Pick<
 };
 
 function mapStand(stand: ForecastStand, { garden }: Outlook, firstYear: boolean): MapStand {
-  const { id, code, bedId, lineName, generation, numbered, seedWanted, species, season } = stand;
+  const { id, code, bedId, lineName, generation, backcrosses, numbered, seedWanted, species, season } = stand;
   return {
     id,
     season,
@@ -76,6 +76,7 @@ function mapStand(stand: ForecastStand, { garden }: Outlook, firstYear: boolean)
     bedId,
     lineName,
     generation,
+    backcrosses,
     numbered,
     seedWanted,
     isolation: speciesById(species).isolation[garden.care],

@@ -79,7 +79,7 @@ function standOf(stand: ForecastStand, { picks, chosen, description, today }: Be
     version: stand.version,
     code: stand.code,
     href: addressOfStand(stand),
-    name: nameWithGeneration(stand.lineName, stand.generation),
+    name: nameWithGeneration(stand),
     bed: stand.bedName,
     dry: species.extraction === "dry",
     sign: species.ripeSign,
@@ -120,7 +120,7 @@ function hanging(sky: Outlook): HarvestCross[] {
     return [
       {
         code: cross.code,
-        name: nameWithGeneration(cross.lineName, cross.generation),
+        name: nameWithGeneration(cross),
         fruits: set.length,
         first: addDays(days[0]!, low),
         last,
@@ -175,7 +175,7 @@ export function pickersList(sky: Outlook, code: string): string | null {
   const from = numbers(["keep", "seed-parent"]);
   const leave = numbers(["out", "watch"]);
   return [
-    `Picking for seed: ${nameWithGeneration(row.lineName, row.generation)}, ${row.code}`,
+    `Picking for seed: ${nameWithGeneration(row)}, ${row.code}`,
     `Bed ${row.bedName ?? "not set"}`,
     "",
     `Ripe when: ${species.ripeSign}`,

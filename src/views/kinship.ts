@@ -3,15 +3,23 @@ import { type Kin, kinPaths } from "@/core/pedigree/paths";
 import { type Db, theDb } from "@/db/open";
 import { type Descent, descents } from "@/records/line/descent";
 import { individualOf } from "@/records/line/pedigree";
-import { numbersOfPlants } from "@/records/plant/queries";
-import { ref, type Told } from "@/records/record";
+import { numbersOfPlants, plantNumbered } from "@/records/plant/queries";
+import { ref, type Told, whole } from "@/records/record";
+import { standById } from "@/records/stand/queries";
 import { kinOf } from "./kin";
 
-/** Two stands whose plants are held against each other. */
-export const KIN = { oneId: ref("stand", "One"), otherId: ref("stand", "Other") };
+const number = (label: string) => whole(label, 1, 100_000).optional();
 
-/** How two are kin, in words: each path as those it passes. */
-export type KinView = Omit<Kin, "paths"> & { paths: { through: string[]; share: number }[] };
+/** Two stands whose plants are held against each other, any of them or one of a number. */
+export const KIN = {
+  oneId: ref("stand", "One"),
+  otherId: ref("stand", "Other"),
+  oneNumber: number("Plant of the one"),
+  otherNumber: number("Plant of the other"),
+};
+
+/** How two are kin, in words: each path as those it passes; or why that can't be told. */
+export type KinView = (Omit<Kin, "paths"> & { paths: { through: string[]; share: number }[] }) | { unknown: string };
 
 /** No stand is named that is not there, however late it was sown. */
 const EVER = "9999-12-31";
@@ -19,10 +27,18 @@ const EVER = "9999-12-31";
 const PATHS = 6;
 
 /** How plants of two stands are kin, and by which forebears. */
-export function kinView(db: Db, { oneId, otherId }: Told<typeof KIN>): KinView {
-  const [one, other] = [oneId, otherId].map((standId) => ({ standId, plantId: null }));
+export function kinView(db: Db, { oneId, otherId, oneNumber, otherNumber }: Told<typeof KIN>): KinView {
+  const [one, other] = (
+    [
+      [oneId, oneNumber],
+      [otherId, otherNumber],
+    ] as const
+  ).map(([standId, of]) => ({ standId, of, plantId: of === null ? null : plantNumbered(db, standId, of) }));
+  const missing = [one!, other!].find(({ of, plantId }) => of !== null && plantId === null);
+  if (missing) return { unknown: `There is no plant ${missing.of} in ${standById(db, missing.standId)?.code}.` };
+  if (one!.plantId && one!.plantId === other!.plantId) return { unknown: `That is one plant, ${oneNumber}.` };
   const { tree } = kinOf(db, [one!, other!]);
-  const second = oneId === otherId;
+  const second = oneId === otherId && !one!.plantId && !other!.plantId;
   const { paths, ...kin } = kinPaths(tree, individualOf(one!), individualOf(other!, second), PATHS);
   const words = wordsOf(
     db,
@@ -35,7 +51,8 @@ export function kinView(db: Db, { oneId, otherId }: Told<typeof KIN>): KinView {
 export type Naming = { stand: (stand: Descent) => string; line: (stand: Descent) => string };
 
 const IN_WORDS: Naming = {
-  stand: ({ generation, lineName, season }) => `${generationName(generation) || lineName} ${season}`,
+  stand: ({ generation, backcrosses, lineName, season }) =>
+    `${generationName(generation, backcrosses) || lineName} ${season}`,
   line: ({ lineName }) => lineName,
 };
 

@@ -1,5 +1,6 @@
 import { speciesById } from "@/catalogue/catalogue";
 import type { Day } from "@/core/calendar/day";
+import { generationName } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import type { AskedOfList, Listed, Listing } from "@/core/lists/listed";
@@ -15,9 +16,8 @@ import { type Due, dueOf, dueWork, type StandWork } from "./work";
 /** Where a line stands today: what grows of it, what is planned, its seed, and what it asks for. */
 export type LineRow = LineSummary & {
   speciesName: string;
-  growing: { generations: (number | null)[]; beds: string[] } | null;
-  /** The soonest day on which it is to be sown. */
-  planned: Day | null;
+  /** Generations are named; none where they are not counted. */
+  growing: { generations: string[]; beds: string[] } | null;
   /** Of its seed that is alive, the lot that keeps longest. */
   seed: { gathered: Day; until: Day | null; state: LifeState } | null;
   /** Work that is due: what, until when, and how many pieces more. */
@@ -48,7 +48,7 @@ const LISTING: Listing<LineRow, Show, Order> = {
     waits,
     growing: ({ growing }) => growing !== null,
     seed: ({ growing, seed, endedOn }) => growing === null && seed !== null && endedOn === null,
-    nothing: ({ growing, seed, endedOn }) => growing === null && seed === null && endedOn === null,
+    nothing: ({ growing, planned, seed, endedOn }) => !growing && !planned && !seed && endedOn === null,
     ended: ({ endedOn }) => endedOn !== null,
   },
   orders: {
@@ -73,13 +73,12 @@ const lineRows = (sky: Outlook): LineRow[] =>
     const { db, today, season } = sky;
     const stands = [...sky.standsOf(season), ...sky.standsOf(season + 1)].filter((s) => !s.outside && !s.endedOn);
     const lineOf = new Map<Id, Id>(stands.map(({ id, lineId }) => [id, lineId]));
-    const ahead = (s: (typeof stands)[number]) => s.planned === 1 || s.sown > today;
     const here = groupBy(stands, (s) => s.lineId);
     const work = groupBy(dueWork(sky), ({ stand }) => lineOf.get(stand.id)!);
     const sow = new Map(regrowList(sky).map(({ lineId, why }) => [lineId, why]));
     return lines(db, today).map((line): LineRow => {
       const of = here.get(line.id) ?? [];
-      const growing = of.filter((s) => !ahead(s));
+      const growing = of.filter(({ planned, sown }) => planned === 0 && sown <= today);
       const due = work.get(line.id);
       const best = (livingOf(sky).get(line.id) ?? []).reduce<NonNullable<LineRow["seed"]> | null>(
         (kept, { gathered, life }) => {
@@ -94,11 +93,12 @@ const lineRows = (sky: Outlook): LineRow[] =>
         growing:
           growing.length > 0
             ? {
-                generations: [...new Set(growing.map((s) => s.generation))],
+                generations: [...new Set(growing.map((s) => generationName(s.generation, s.backcrosses)))].filter(
+                  Boolean,
+                ),
                 beds: [...new Set(growing.flatMap((s) => s.bedName ?? []))],
               }
             : null,
-        planned: of.filter(ahead).reduce<Day | null>((day, { sown }) => (day && day < sown ? day : sown), null),
         seed: best,
         due: due ? dueOfLine(due) : null,
         sow: sow.get(line.id) ?? null,

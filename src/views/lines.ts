@@ -7,8 +7,8 @@ import { type AskedOfList, NOTHING_ASKED } from "@/core/lists/listed";
 import type { Db } from "@/db/open";
 import type { Garden } from "@/records/garden/garden";
 import type { Line } from "@/records/line/line";
-import { lineBackcrosses, linesWithParents } from "@/records/line/pedigree";
 import {
+  backcrossesOf,
   type GenerationRow,
   generationRows,
   lineByCode,
@@ -141,7 +141,7 @@ export function lineView(sky: Outlook, code: string, whole = false): LineView | 
     })),
     ploidy: speciesById(line.species).ploidy,
     ladders: laddersOf(db, line, marks, [mother, father], looks),
-    backcrosses: lineBackcrosses(linesWithParents(db))(id),
+    backcrosses: backcrossesOf(db, id),
     pedigree: pedigreeView(sky, { lineId: id }, whole),
     trueness,
     ownYardsticks: marks.length > 0,

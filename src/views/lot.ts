@@ -44,6 +44,7 @@ import {
   sowingTime,
 } from "./raising";
 import { type SeedTable, seedTable, type TableLotView } from "./seedTable";
+import { type SeedWords, seedWordsOf } from "./seedWords";
 
 /** Where a lot lay, in order. */
 export type StayView = { id: Id; since: string; name: string; temperature: number; humidity: number };
@@ -72,6 +73,8 @@ export type LotPage = {
   origins: { code: string; share: number }[];
   /** Of open seed: what share of strange fathers was foreseen, and what was counted; null for other seed. */
   strangers: { foreseen: Share | null; counts: Offtype[] } | null;
+  /** What its seeds show at once; null where they show nothing of their own. */
+  seedWords: SeedWords | null;
   samples: SampleRow[];
   counted: CountByWeight | null;
   packets: Packet[];
@@ -143,6 +146,7 @@ export function lotPage(sky: Outlook, code: string): LotPage | null {
     madeInto: partsInto(db, row.id),
     origins: origins.length > 1 ? origins.map(({ id, share }) => ({ code: lotById(db, id)!.code, share })) : [],
     strangers: row.kind === "open" ? { foreseen: foreseenOf(sky, row), counts: offtypesOf(db, row.id) } : null,
+    seedWords: seedWordsOf(db, row),
     samples,
     counted: samples.length > 0 ? countByWeight(samples, row.mass ?? 0) : null,
     packets: packetsOf(db, row.id),

@@ -27,8 +27,7 @@ const byLine = (a: FamilyRow, b: FamilyRow) => byWords(a.lineName, b.lineName) |
 
 /** @param season the one under way: what stood before is past */
 const listing = (season: number): Listing<FamilyRow, Show, Order> => ({
-  wordsOf: ({ lineName, code, lotCode, bedName, generation, season }) =>
-    `${nameWithGeneration(lineName, generation)} ${code} ${lotCode ?? ""} ${bedName ?? ""} ${season}`,
+  wordsOf: (row) => `${nameWithGeneration(row)} ${row.code} ${row.lotCode ?? ""} ${row.bedName ?? ""} ${row.season}`,
   shows: {
     waits: ({ due }) => due !== null,
     open: (row) => !isPast(row, season) && row.tally !== null && row.tally.open > 0,

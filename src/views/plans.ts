@@ -2,11 +2,12 @@ import { speciesById } from "@/catalogue/catalogue";
 import { yearOf, yearsLater } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { middle } from "@/core/flowering/facts";
+import { inOrder } from "@/core/lists/order";
 import { hoursOf, type Plan, planOf } from "@/core/plans/plans";
 import { SCHEMES, type SchemeKey } from "@/core/plans/schemes";
 import { type Db, theDb } from "@/db/open";
 import type { Line } from "@/records/line/line";
-import { lineByCode, lineById } from "@/records/line/queries";
+import { lineByCode, lineById, linesOfSpecies } from "@/records/line/queries";
 import { real, ref, type Told, whole } from "@/records/record";
 import { standsOfLine } from "@/records/stand/queries";
 import { type Band, band } from "./band";
@@ -83,10 +84,14 @@ export const plansJob = (asked: PlansAsked): Generator<unknown, LaidOut[]> => pl
 export type PlansPage = {
   band: Band;
   line: { id: Id; code: string; name: string; speciesName: string };
+  /** Whom it was crossed from, where that is on record; and the lines that it could be crossed with. */
+  parents: { mother: string | null; father: string | null };
+  others: { id: Id; name: string }[];
   /** The day of its next sowing, as in its last season. */
   sown: string;
   /** Its newest generation, from which the rest of a plan goes on; null where it was not crossed yet. */
   generation: number | null;
+  backcrosses: number;
 };
 
 export function plansView(sky: Outlook, code: string): PlansPage | null {
@@ -97,6 +102,7 @@ export function plansView(sky: Outlook, code: string): PlansPage | null {
   const last = stands.find(({ planned, sown }) => planned === 0 && sown <= today);
   let sown = last?.sown ?? `${yearOf(today)}-04-01`;
   while (sown <= today) sown = yearsLater(sown, 1);
+  const nameOf = (id: Id | null) => (id && lineById(db, id)?.name) || null;
   return {
     band: band(
       sky,
@@ -104,7 +110,13 @@ export function plansView(sky: Outlook, code: string): PlansPage | null {
       sky.standsOf(season).filter(({ lineId }) => lineId === line.id),
     ),
     line: { id: line.id, code: line.code, name: line.name, speciesName: speciesById(line.species).name },
+    parents: { mother: nameOf(line.motherLineId), father: nameOf(line.fatherLineId) },
+    others: linesOfSpecies(db, line.species)
+      .filter(({ id, endedOn }) => id !== line.id && endedOn === null)
+      .map(({ id, name }) => ({ id, name }))
+      .sort((a, b) => inOrder(a.name, b.name)),
     sown,
     generation: last?.generation ?? null,
+    backcrosses: last?.backcrosses ?? 0,
   };
 }

@@ -25,6 +25,7 @@ const SUMMARY = [
   "id",
   "code",
   "lineName",
+  "backcrosses",
   "motherName",
   "motherNumber",
   "motherBed",

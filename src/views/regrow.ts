@@ -60,7 +60,7 @@ function toSow(plants: number, stages: Stage[], { likely }: Germination): number
 }
 
 function regrowOf(sky: Outlook, line: WaitingLine, lots: DrawerLot[], rests: number): Regrow {
-  const { lineId, lineCode, lineName, species, school, generation } = line;
+  const { lineId, lineCode, species, school, generation } = line;
   const next = school === "cross-and-fix" && generation !== null;
   // Of what is being fixed the newest generation is sown; otherwise what lives longest.
   const best = next ? lots[0]! : lots.reduce((one, other) => (ageAtLimit(other) > ageAtLimit(one) ? other : one));
@@ -69,7 +69,7 @@ function regrowOf(sky: Outlook, line: WaitingLine, lots: DrawerLot[], rests: num
   return {
     lineId,
     code: lineCode,
-    name: nameWithGeneration(lineName, generation),
+    name: nameWithGeneration(line),
     lot: best.code,
     why: next ? "next" : "old",
     gathered: best.gathered,

@@ -8,7 +8,7 @@ import { type Summary, summarise } from "@/core/selection/ranking";
 import type { Units } from "@/core/units/units";
 import type { Line } from "@/records/line/line";
 import { linePedigree } from "@/records/line/pedigree";
-import { lineByCode, namedAlike } from "@/records/line/queries";
+import { backcrossesOf, lineByCode, namedAlike } from "@/records/line/queries";
 import { offkindsOf } from "@/records/offkind/queries";
 import type { Photo } from "@/records/photo/photo";
 import { photosOfStand } from "@/records/photo/queries";
@@ -38,7 +38,7 @@ export type Release = {
   species: { name: string; binomial: string };
   pedigree: string;
   /** Seasons it was grown in, its generations as counted, plants in all, and how many gave seed last. */
-  grown: { seasons: number[]; generations: number[]; plants: number; parents: number | null };
+  grown: { seasons: number[]; generations: number[]; backcrosses: number; plants: number; parents: number | null };
   marks: Described[];
   typical: { code: string; number: number; photo: Pick<Photo, "id" | "words" | "takenOn"> | null } | null;
   trueness: Pick<TruenessView, "as" | "says" | "tests" | "holding" | "wants">;
@@ -124,6 +124,7 @@ export function releaseView(sky: Outlook, code: string): (Release & { band: Band
     grown: {
       seasons: [...new Set(rungs.flatMap(({ seasons }) => seasons.split(",").map(Number)))].sort(),
       generations: rungs.flatMap(({ generation }) => generation ?? []),
+      backcrosses: backcrossesOf(db, line.id),
       plants: rungs.reduce((sum, { grown }) => sum + grown, 0),
       parents: parents?.key === "parents" ? (parents.seasons[0]?.plants ?? null) : null,
     },

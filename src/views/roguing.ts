@@ -53,7 +53,7 @@ export type Roguing = {
   band: Band;
   stand: Pick<
     ForecastStand,
-    "id" | "code" | "lineName" | "lineId" | "generation" | "season" | "family" | "window" | "school"
+    "id" | "code" | "lineName" | "lineId" | "generation" | "backcrosses" | "season" | "family" | "window" | "school"
   >;
   /** By which day every plant must have been looked at, and when that was done. */
   by: Day;

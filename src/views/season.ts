@@ -77,7 +77,7 @@ function seasonStand(stand: ForecastStand, today: string, next: SeasonStand["nex
     sown,
     window,
     ripening,
-    name: nameWithGeneration(stand.lineName, stand.generation),
+    name: nameWithGeneration(stand),
     species: species.name,
     group: species.crossingGroup,
     family: stand.family === 1,
@@ -124,7 +124,7 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
     stands: rows.map((stand) => seasonStand(stand, today, next.get(stand.id) ?? null)),
     firstYear: firstYearOf(sky, season).map((stand) => ({
       code: stand.code,
-      name: nameWithGeneration(stand.lineName, stand.generation),
+      name: nameWithGeneration(stand),
       bedName: stand.bedName,
       sown: stand.sown,
       season: stand.season,

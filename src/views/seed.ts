@@ -80,7 +80,7 @@ export function seedView(sky: Outlook): Seed {
       .map(({ key, what, stand, best, last }) => ({
         key,
         what,
-        name: nameWithGeneration(stand.lineName, stand.generation),
+        name: nameWithGeneration(stand),
         code: stand.code,
         best,
         last,

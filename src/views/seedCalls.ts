@@ -127,7 +127,7 @@ export const testsToSet = (sky: Outlook, shown: number): { first: TestCall[]; mo
 const testCall = (lot: DrawerLot, plan: { seeds: number; half: number; precious: boolean }): TestCall => ({
   id: lot.id,
   code: lot.code,
-  name: nameWithGeneration(lot.lineName, lot.generation),
+  name: nameWithGeneration(lot),
   ...plan,
   wake: speciesById(lot.species).seed.wake,
 });

@@ -137,7 +137,7 @@ function viewOf(lot: LotRow, handled: Parameters<typeof tableLot>[1], now: numbe
     fruits,
     vesselId,
     brokenWhy,
-    name: nameWithGeneration(lot.lineName, lot.generation),
+    name: nameWithGeneration(lot),
     stage,
     way: lot.way && WAYS[lot.way],
     ways: seed.ways.map((way) => ({ value: way, label: WAYS[way] })),

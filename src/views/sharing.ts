@@ -53,7 +53,7 @@ export function sharingPage(sky: Outlook, id: Id): SharingPage | null {
     day,
     offers: offers.map((one) => ({
       ...one,
-      name: nameWithGeneration(one.lineName, one.generation),
+      name: nameWithGeneration(one),
       wished: wishes.filter(({ lotId }) => lotId === one.lotId).length,
     })),
     wishes,

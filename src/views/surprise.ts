@@ -28,7 +28,7 @@ export type AskedOfSurprise = {
 
 export type SurpriseView = {
   band: Band;
-  stand: Pick<StandRow, "id" | "code" | "lineName" | "lineCode" | "generation" | "season">;
+  stand: Pick<StandRow, "id" | "code" | "lineName" | "lineCode" | "generation" | "backcrosses" | "season">;
   plant: Pick<Plant, "id" | "number" | "reason" | "removedOn">;
   /** Plants of the family that were looked at, and those that went out for the same reason. */
   counted: { plants: number; odd: number };

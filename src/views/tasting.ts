@@ -45,7 +45,7 @@ export type TasterSheet = {
 export type Tastings = {
   band: Band;
   today: Day;
-  stand: Pick<StandRow, "id" | "code" | "lineName" | "generation" | "lineCode">;
+  stand: Pick<StandRow, "id" | "code" | "lineName" | "generation" | "backcrosses" | "lineCode">;
   hazards: Caution[];
   /** Bitter fruit of it is poisonous, and is told of. */
   bitterPoisons: boolean;

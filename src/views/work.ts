@@ -24,7 +24,7 @@ import { raisingFor } from "./raising";
 /** What a piece of work says of its stand. */
 export type WorkStand = Pick<
   ForecastStand,
-  "id" | "family" | "code" | "lineName" | "bedName" | "generation" | "season"
+  "id" | "family" | "code" | "lineName" | "bedName" | "generation" | "backcrosses" | "season"
 > & {
   /** Its flowers, or its plants, are male or female. */
   oneSex: boolean;
@@ -107,8 +107,9 @@ const isOfOneSex = (stand: ForecastStand) => ONE_SEX.has(speciesById(stand.speci
 const isDry = (stand: ForecastStand) => speciesById(stand.species).extraction === "dry";
 
 const standOf = (stand: ForecastStand): WorkStand => {
-  const { id, family, code, lineName, bedName, generation, season } = stand;
-  return { id, family, code, lineName, bedName, generation, season, oneSex: isOfOneSex(stand), dry: isDry(stand) };
+  const { id, family, code, lineName, bedName, generation, backcrosses, season } = stand;
+  const named = { id, family, code, lineName, bedName, generation, backcrosses, season };
+  return { ...named, oneSex: isOfOneSex(stand), dry: isDry(stand) };
 };
 
 /** What gets through each stage of raising what is still to be sown, of its lot where it has one. */

@@ -68,10 +68,13 @@ test("generations count from the F1", () => {
   expect(nextGeneration("self", 2, 2)).toBe(3);
   expect(nextGeneration("intercross", 3, 5)).toBe(6);
   expect(nextGeneration("open", null, null)).toBeNull();
-  expect([generationName(3), nameWithGeneration("Duskwing", null), nameWithGeneration("Lantern", 5)]).toEqual([
+  const named = (lineName: string, generation: number | null, backcrosses: number) =>
+    nameWithGeneration({ lineName, generation, backcrosses });
+  expect([generationName(3, 0), named("Duskwing", null, 0), named("Lantern", 5, 0), named("Lantern", 2, 1)]).toEqual([
     "F3",
     "Duskwing",
     "Lantern F5",
+    "Lantern BC1F2",
   ]);
 });
 

@@ -25,26 +25,38 @@ export function nextGeneration(kind: SeedKind, mother: number | null, father: nu
   return mother === null && father === null ? null : Math.max(mother ?? 0, father ?? 0) + 1;
 }
 
+/** What of its line and generation names a stand's plants or a lot's seed. */
+export type Bred = { generation: number | null; backcrosses: number };
+
 /**
  * `F3`; after backcrosses `BC2` and then `BC2F2`; nothing for a line that is not counted in generations.
  * @param backcrosses how often the cross went back to one parent
- * @example generationName(3) // "F3"
+ * @example generationName(3, 0) // "F3"
  * @example [1, 2].map((generation) => generationName(generation, 2)) // ["BC2", "BC2F2"]
  */
-export function generationName(generation: number | null, backcrosses = 0): string {
+export function generationName(generation: number | null, backcrosses: number): string {
   if (generation === null) return "";
   if (backcrosses === 0) return `F${generation}`;
   return generation === 1 ? `BC${backcrosses}` : `BC${backcrosses}F${generation}`;
 }
 
 /**
- * A line's name with the generation, if it has one and is not called so.
- * @example nameWithGeneration("Lantern melon", 5) // "Lantern melon F5"
- * @example nameWithGeneration("Redstar F1", 1) // "Redstar F1"
+ * Which generation a name says: counted from the cross or the last backcross; null for what is not counted.
+ * @example ["F3", "BC2", "BC2F3", "cycle 1"].map(generationNamed) // [3, 1, 3, null]
  */
-export function nameWithGeneration(name: string, generation: number | null): string {
-  const said = generation === null ? "" : generationName(generation);
-  return said === "" || name.endsWith(` ${said}`) ? name : `${name} ${said}`;
+export function generationNamed(name: string): number | null {
+  const [, back, generation] = /^(BC\d+)?(?:F(\d+))?$/.exec(name) ?? [];
+  return generation ? Number(generation) : back ? 1 : null;
+}
+
+/**
+ * A line's name with the generation, if it has one and is not called so.
+ * @example nameWithGeneration({ lineName: "Lantern melon", generation: 5, backcrosses: 0 }) // "Lantern melon F5"
+ * @example nameWithGeneration({ lineName: "Redstar F1", generation: 1, backcrosses: 0 }) // "Redstar F1"
+ */
+export function nameWithGeneration({ lineName, generation, backcrosses }: Bred & { lineName: string }): string {
+  const said = generationName(generation, backcrosses);
+  return said === "" || lineName.endsWith(` ${said}`) ? lineName : `${lineName} ${said}`;
 }
 
 export type SeedCount = { likely: number; low: number; high: number; counted: boolean };

@@ -66,6 +66,38 @@ describe("genotypes from what was seen of a plant and its kin", () => {
     expect(of(people, { ...dominant, error: 0.1 }, seen)("P").loci[0]![2]).toBeCloseTo(0.5, 12);
   });
 
+  test("kernels that were only counted tell as much as if each were grown; 2,000 of an ear too", () => {
+    const people: Individual[] = [{ id: "P" }, { id: "Q", inbreeding: 0.4 }];
+    const one = fc.record({
+      father: fc.constantFrom("P", "Q", null),
+      counts: fc.tuple(fc.nat(3), fc.nat(3), fc.nat(2)),
+    });
+    fc.assert(
+      fc.property(fc.array(one, { maxLength: 3 }), fc.constantFrom(0.03, 0.2), (ears, error) => {
+        const trait: Trait = { way: WAYS[1]!, classes: 3, recombination: 0.5, error, frequency: 0.3 };
+        const offspring = ears.map(({ father, counts }, i) => ({ id: `ear ${i}`, mother: "P", father, counts }));
+        const grown = offspring.flatMap(({ id, mother, father, counts }) =>
+          counts.flatMap((count, shows) =>
+            Array.from({ length: count }, (_, i) => ({ id: `${id} ${shows} ${i}`, mother, father, shows })),
+          ),
+        );
+        const counted = genotypesOf(people, trait, [], offspring) as Map<string, Genotypes>;
+        const each = of([...people, ...grown], trait, grown);
+        for (const id of ["P", "Q"])
+          for (const [i, chance] of counted.get(id)!.loci[0]!.entries())
+            expect(chance).toBeCloseTo(each(id).loci[0]![i]!, 9);
+      }),
+      { seed: 15, numRuns: 60 },
+    );
+    const ear = { id: "ear", mother: "P", father: "P", counts: [1500, 500] };
+    const found = genotypesOf([{ id: "P" }], { ...dominant, error: 0.02 }, [], [ear]) as Map<string, Genotypes>;
+    expect(found.get("P")!.loci[0]![1]).toBeCloseTo(1, 9);
+    // A pure plant with a kernel of the other word, where nobody errs.
+    const pure = [{ id: "P", inbreeding: 1 }];
+    expect(genotypesOf(pure, dominant, [], [ear])).toEqual({ contradicts: ["ear"] });
+    expect(() => genotypesOf(pure, dominant, [], [{ ...ear, father: "Z" }])).toThrow("Z");
+  });
+
   test("two loci linked in coupling stay together", () => {
     const linked: Trait = { way: WAYS[2]!, classes: 4, recombination: 0.1, error: 0, frequency: 0.5 };
     const people: Individual[] = [

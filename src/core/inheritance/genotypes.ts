@@ -19,6 +19,9 @@ export type Trait = {
 /** What was seen of an individual. */
 export type SeenClass = { id: string; shows: number };
 
+/** Offspring of one mother that were only counted, by class: of a father that is known, or each of any. */
+export type SeenOffspring = { id: string; mother: string; father: string | null; counts: number[] };
+
 export type Genotypes = {
   /** Chances of AA, Aa and aa, locus by locus. */
   loci: [number, number, number][];
@@ -152,6 +155,23 @@ function descent(model: Model, at: Map<string, number>, individual: Individual):
 const seenAs = ({ shows: is }: Model, { classes, error }: Trait, shows: number): Float64Array =>
   Float64Array.from(is, (one) => (one === shows ? 1 - error : error / Math.max(1, classes - 1)));
 
+/** How likely counted offspring are, over the genotypes of those of their parents that are known. */
+function countedAs(model: Model, trait: Trait, at: Map<string, number>, offspring: SeenOffspring): Factor {
+  const { mother, father, counts } = offspring;
+  const { over, table } = descent(model, at, { id: offspring.id, mother, father });
+  const likely = counts.map((_, shows) => seenAs(model, trait, shows));
+  const logs = Float64Array.from({ length: table.length / model.states }, (_, row) => {
+    const child = table.subarray(row * model.states, (row + 1) * model.states);
+    return counts.reduce((sum, count, shows) => {
+      if (count === 0) return sum;
+      return sum + count * Math.log(child.reduce((all, chance, i) => all + chance * likely[shows]![i]!, 0));
+    }, 0);
+  });
+  const most = Math.max(...logs);
+  const parents = over.slice(0, -1);
+  return { over: parents, table: logs.map((log) => (most === Number.NEGATIVE_INFINITY ? 0 : Math.exp(log - most))) };
+}
+
 /** What was seen contradicts itself: by these, of which none could be left out. */
 export type Contradiction = { contradicts: string[] };
 
@@ -161,6 +181,7 @@ export type Contradiction = { contradicts: string[] };
  * Founders are of any genotype as common as their genes, or pure as far as they are inbred; an unknown parent is one of them.
  * @param individuals parents before their children
  * @param seen classes from 0, of any of them; several of one individual are several looks
+ * @param offspring counted by class, not individuals themselves: kernels of an ear
  * @returns by id; or, where what was seen can't all be so, individuals that contradict each other
  * @throws RangeError for a parent that is missing, or kin too interwoven to be reckoned
  * @example genotypesOf([{ id: "P" }, { id: "S", mother: "P", father: "P" }], { way: { loci: 1, classOf: (a) => Number(a === 2) },
@@ -170,23 +191,26 @@ export function genotypesOf(
   individuals: Individual[],
   trait: Trait,
   seen: SeenClass[],
+  offspring: SeenOffspring[] = [],
 ): Map<string, Genotypes> | Contradiction {
   const model = modelOf(trait);
   const at = new Map(individuals.map(({ id }, i) => [id, i]));
   const descents = individuals.map((individual) => descent(model, at, individual));
-  const known = seen.filter(({ id }) => at.has(id));
-  const chances = (told: SeenClass[]) => marginals(individuals.length, model.states, [...descents, ...looks(told)]);
-  const looks = (told: SeenClass[]): Factor[] =>
-    [...groupBy(told, ({ id }) => id)].map(([id, of]) => {
-      const table = new Float64Array(model.states).fill(1);
-      for (const { shows } of of) {
-        const likely = seenAs(model, trait, shows);
-        for (let i = 0; i < model.states; i++) table[i]! *= likely[i]!;
-      }
-      return { over: [at.get(id)!], table };
-    });
-  const found = chances(known);
-  if (!found) return { contradicts: contradiction(known, (told) => chances(told) === null) };
+  const looks = [...groupBy(seen, ({ id }) => id)].flatMap(([id, of]): Told[] => {
+    const own = at.get(id);
+    if (own === undefined) return [];
+    const table = new Float64Array(model.states).fill(1);
+    for (const { shows } of of) {
+      const likely = seenAs(model, trait, shows);
+      for (let i = 0; i < model.states; i++) table[i]! *= likely[i]!;
+    }
+    return [{ id, factor: { over: [own], table } }];
+  });
+  const told = [...looks, ...offspring.map((one) => ({ id: one.id, factor: countedAs(model, trait, at, one) }))];
+  const chances = (of: Told[]) =>
+    marginals(individuals.length, model.states, [...descents, ...of.map(({ factor }) => factor)]);
+  const found = chances(told);
+  if (!found) return { contradicts: contradiction(told, (of) => chances(of) === null) };
   const bred = bredTrue(model);
   return new Map(individuals.map(({ id }, i) => [id, toldOf(model, trait.classes, bred, found[i]!)]));
 }
@@ -215,8 +239,11 @@ function toldOf({ copies, shows, loci }: Model, classes: number, bred: number[],
   return told;
 }
 
+/** What was seen of one, by how likely it makes genotypes. */
+type Told = { id: string; factor: Factor };
+
 /** Leaves out, half by half and then one by one, what is not needed to contradict. */
-function contradiction(seen: SeenClass[], impossible: (seen: SeenClass[]) => boolean): string[] {
+function contradiction(seen: Told[], impossible: (seen: Told[]) => boolean): string[] {
   let left = seen;
   for (let size = Math.ceil(left.length / 2); size >= 1; size = size > 1 ? Math.ceil(size / 2) : 0)
     for (let from = 0; from < left.length && left.length > 1; ) {
@@ -224,5 +251,5 @@ function contradiction(seen: SeenClass[], impossible: (seen: SeenClass[]) => boo
       if (without.length > 0 && impossible(without)) left = without;
       else from += size;
     }
-  return [...new Set(left.map(({ id }) => id))];
+  return left.map(({ id }) => id);
 }

@@ -102,18 +102,3 @@ export function readPedigree(text: string): ReadPedigree {
   const tree = build(tokens);
   return typeof tree === "object" && "problem" in tree ? { ok: false, message: tree.problem } : { ok: true, tree };
 }
-
-/**
- * How often a cross went back to one of its parents: `A*3/B` twice.
- * @example backcrosses({ mother: "A", father: { mother: "A", father: "B" } }) // 1
- */
-export function backcrosses(tree: PedigreeTree): number {
-  if (typeof tree === "string") return 0;
-  const times = (recurrent: PedigreeTree, rest: PedigreeTree): number => {
-    const name = writePedigree(recurrent);
-    if (typeof rest === "string") return 0;
-    const other = [rest.mother, rest.father].filter((parent) => writePedigree(parent) !== name);
-    return other.length === 1 ? 1 + times(recurrent, other[0]!) : 0;
-  };
-  return Math.max(times(tree.mother, tree.father), times(tree.father, tree.mother));
-}

@@ -1,4 +1,3 @@
-import { generationName } from "../custody/generation";
 import { type Genome, several, type World } from "./world";
 
 export const SCHEMES = [
@@ -16,10 +15,18 @@ export const SCHEMES = [
 ] as const;
 export type SchemeKey = (typeof SCHEMES)[number];
 
+export const PLAN_ACTS = [
+  ...(["cross", "self", "select-self", "one-seed"] as const),
+  ...(["select-open", "pair", "backcross", "compare"] as const),
+];
+type PlanAct = (typeof PLAN_ACTS)[number];
+/** What is done by crossing plants by hand. */
+export const CROSSING_ACTS: ReadonlySet<PlanAct> = new Set(["cross", "pair", "backcross"]);
+
 /** What is done in a season of a plan: what is grown, in how many families, and what comes of it. */
 export type PlanStep = {
   generation: string;
-  act: "cross" | "self" | "select-self" | "one-seed" | "select-open" | "pair" | "backcross" | "compare";
+  act: PlanAct;
   plants: number;
   families: number;
   /** Crosses and selfings by hand. */
@@ -65,11 +72,11 @@ function selectSelfed(world: World, f1: Genome, { plants }: Size, generations: n
   const steps: PlanStep[] = [];
   let families = [several(plants, () => world.selfed(f1))];
   for (let g = 2; g <= generations; g++) {
-    steps.push(step(generationName(g), "select-self", families.flat().length, families.length, KEPT));
+    steps.push(step(`F${g}`, "select-self", families.flat().length, families.length, KEPT));
     const better = families.length > 1 ? world.bestFamilies(families, Math.ceil(families.length / 2)) : families;
     families = familiesOf(world, world.best(better.flat(), KEPT), plants);
   }
-  steps.push(step(generationName(generations + 1), "compare", families.flat().length, families.length));
+  steps.push(step(`F${generations + 1}`, "compare", families.flat().length, families.length));
   return { final: world.bestFamilies(families, 1)[0]!, steps };
 }
 
@@ -91,14 +98,14 @@ const singleSeed: Scheme = (world, { plants, seasons }) => {
   let lines = several(plants, () => world.selfed(f1));
   const generations = Math.max(1, seasons - 3);
   for (let g = 0; g < generations; g++) {
-    steps.push(step(generationName(2 + g), "one-seed", lines.length));
+    steps.push(step(`F${2 + g}`, "one-seed", lines.length));
     // Of the last ones several seeds are sown: they stand as rows.
     if (g < generations - 1) lines = lines.map((line) => world.selfed(line));
   }
   // As many lines as can stand with four plants each are compared.
   const compared = lines.slice(0, Math.max(1, Math.floor(plants / 4)));
   const rows = compared.map((line) => several(4, () => world.selfed(line)));
-  steps.push(step(generationName(2 + generations), "compare", rows.flat().length, rows.length));
+  steps.push(step(`F${2 + generations}`, "compare", rows.flat().length, rows.length));
   return { final: world.bestFamilies(rows, 1)[0]!, steps };
 };
 
@@ -108,13 +115,13 @@ const bulk: Scheme = (world, { plants, seasons }) => {
   let all = several(plants, () => world.selfed(f1));
   const generations = Math.max(1, seasons - 4);
   for (let g = 0; g < generations; g++) {
-    steps.push(step(generationName(2 + g), "self", all.length));
+    steps.push(step(`F${2 + g}`, "self", all.length));
     const before = all;
     all = several(plants, () => world.selfed(world.anyOf(before)));
   }
-  steps.push(step(generationName(2 + generations), "select-self", all.length, 1, KEPT));
+  steps.push(step(`F${2 + generations}`, "select-self", all.length, 1, KEPT));
   const families = familiesOf(world, world.best(all, KEPT), plants);
-  steps.push(step(generationName(3 + generations), "compare", families.flat().length, families.length));
+  steps.push(step(`F${3 + generations}`, "compare", families.flat().length, families.length));
   return { final: world.bestFamilies(families, 1)[0]!, steps };
 };
 
@@ -123,7 +130,7 @@ const mass: Scheme = (world, { plants, seasons }) => {
   const { f1, steps } = begun(world);
   let all = several(plants, () => world.openSeed(f1, [f1]));
   for (let s = 2; s < seasons; s++) {
-    steps.push(step(generationName(s), s === seasons - 1 ? "compare" : "select-open", all.length));
+    steps.push(step(`F${s}`, s === seasons - 1 ? "compare" : "select-open", all.length));
     if (s === seasons - 1) break;
     const before = all;
     const mothers = world.best(before, Math.ceil(plants / ONE_IN));
@@ -140,7 +147,7 @@ const halfSib: Scheme = (world, { plants, seasons }) => {
   let families = several(count, () => several(each, () => world.openSeed(f1, [f1])));
   for (let s = 2; s < seasons; s++) {
     const last = s === seasons - 1;
-    steps.push(step(generationName(s), last ? "compare" : "select-open", families.flat().length, families.length));
+    steps.push(step(`F${s}`, last ? "compare" : "select-open", families.flat().length, families.length));
     if (last) break;
     const all = families.flat();
     const mothers = world.best(world.bestFamilies(families, Math.ceil(count / 2)).flat(), count);
@@ -156,9 +163,7 @@ const fullSib: Scheme = (world, { plants, seasons }) => {
   let families = [several(plants, () => world.selfed(f1))];
   for (let s = 2; s < seasons; s++) {
     const last = s === seasons - 1;
-    steps.push(
-      step(generationName(s), last ? "compare" : "pair", families.flat().length, families.length, last ? 0 : pairs),
-    );
+    steps.push(step(`F${s}`, last ? "compare" : "pair", families.flat().length, families.length, last ? 0 : pairs));
     if (last) break;
     const parents = world.best(world.bestFamilies(families, Math.ceil(families.length / 2)).flat(), 2 * pairs);
     families = Array.from({ length: Math.floor(parents.length / 2) }, (_, i) =>

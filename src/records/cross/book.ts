@@ -1,6 +1,7 @@
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
+import { BACKCROSSES } from "../line/backcrosses";
 import type { CrossKind } from "./cross";
 
 /** A cross with what became of its flowers, as a line of the cross book. */
@@ -13,6 +14,7 @@ export type BookRow = {
   line: string;
   lineId: Id;
   generation: number | null;
+  backcrosses: number;
   method: string | null;
   motherLineId: Id;
   motherName: string;
@@ -36,7 +38,7 @@ export type BookRow = {
   seeds: number | null;
 };
 
-const ENTRIES = `SELECT x.id, x.code, x.season, x.kind, l.species, l.name line, x.lineId, x.generation, x.method,
+const ENTRIES = `SELECT x.id, x.code, x.season, x.kind, l.species, l.name line, x.lineId, x.generation, ${BACKCROSSES}, x.method,
     ml.id motherLineId, ml.name motherName, mp.number motherNumber,
     fl.id fatherLineId, fl.name fatherName, fp.number fatherNumber,
     (SELECT count(*) FROM candidate c WHERE c.crossId = x.id AND c.role = 'father') moreFathers,

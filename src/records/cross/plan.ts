@@ -45,7 +45,12 @@ export function usualPlan(species: string) {
 }
 
 /** Checks and writes one planned cross; says when the flowerings do not meet. */
-export function planOne(context: Context, sky: Forecaster, input: OneCross): Done & { id: Id; code: string } {
+export function planOne(
+  context: Context,
+  sky: Forecaster,
+  input: OneCross,
+  note = "",
+): Done & { id: Id; code: string } {
   const { write, today } = context;
   const mother = existingStand(context, input.motherStandId, "motherStandId");
   const father = existingStand(context, input.fatherStandId, "fatherStandId");
@@ -78,6 +83,7 @@ export function planOne(context: Context, sky: Forecaster, input: OneCross): Don
     ...kept,
     method,
     fruitsWanted,
+    note,
   });
   if (more.length > 0) {
     const all = [{ stand: father, plant: fatherPlant }, ...more];

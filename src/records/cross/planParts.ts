@@ -54,8 +54,15 @@ export function parentPlant(
   return plant;
 }
 
+type OfLine = Pick<StandRow, "lineId" | "lineName" | "species">;
+
 /** The line that the seed will belong to: the parents' own, one they were crossed into before, or a new one. */
-export function offspringLine(context: Context, mother: StandRow, fathers: StandRow[], lineName: string | null): Id {
+export function offspringLine(
+  context: Context,
+  mother: OfLine,
+  fathers: Pick<OfLine, "lineId" | "lineName">[],
+  lineName: string | null,
+): Id {
   const { db, write, today } = context;
   const strange = fathers.find((father) => father.lineId !== mother.lineId);
   if (!strange) return mother.lineId;

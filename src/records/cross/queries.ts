@@ -2,10 +2,12 @@ import type { Anthers } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
+import { BACKCROSSES } from "../line/backcrosses";
 import type { Cross } from "./cross";
 
 export type CrossRow = Cross & {
   lineName: string;
+  backcrosses: number;
   motherCode: string;
   motherName: string;
   motherLineId: Id;
@@ -25,7 +27,7 @@ export type CrossRow = Cross & {
   motherSown: string;
 };
 
-const SELECT = `SELECT x.*, l.name lineName, l.species,
+const SELECT = `SELECT x.*, l.name lineName, l.species, ${BACKCROSSES},
     m.code motherCode, ml.name motherName, m.lineId motherLineId, m.bedId motherBedId, mb.name motherBed,
     mp.number motherNumber, ml.anthers motherAnthers,
     f.code fatherCode, fl.name fatherName, f.lineId fatherLineId, f.bedId fatherBedId, fb.name fatherBed,

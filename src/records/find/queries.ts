@@ -1,10 +1,11 @@
 import { SPECIES } from "@/catalogue/catalogue";
 import { flowerCode } from "@/core/custody/code";
-import { nameWithGeneration } from "@/core/custody/generation";
+import { type Bred, nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { unmarked } from "@/core/writing/read";
 import type { Db } from "@/db/open";
 import { like, prepared } from "@/db/rows";
+import { BACKCROSSES } from "../line/backcrosses";
 
 /** Kinds of things that are found by words, as the index of words names them, and those worked out of them. */
 export type FoundKind =
@@ -36,7 +37,7 @@ export type Found = {
 };
 
 /** What was found with what it is ranked by: its season, where it has one, and whether it is over. */
-type Hit = Found & { generation: number | null; season: number | null; ended: 0 | 1 };
+type Hit = Found & Bred & { season: number | null; ended: 0 | 1 };
 
 /** So many are looked at of each kind, and shown in all. */
 const OF_A_KIND = 12;
@@ -67,37 +68,37 @@ const readOf = (db: Db, ids: Id[], lines: Id[]): Hit[] =>
   prepared(
     db,
     `WITH ids AS (SELECT value id FROM json_each(:ids)), lines AS (SELECT value id FROM json_each(:lines))
-     SELECT 'line' kind, id, code, name, NULL generation, NULL season, endedOn IS NOT NULL ended, '/lines/' || code href
+     SELECT 'line' kind, id, code, name, NULL generation, 0 backcrosses, NULL season, endedOn IS NOT NULL ended, '/lines/' || code href
        FROM line WHERE id IN (SELECT id FROM ids)
-     UNION ALL SELECT * FROM (SELECT CASE WHEN s.family THEN 'family' ELSE 'stand' END, s.id, s.code, l.name, s.generation, s.season,
+     UNION ALL SELECT * FROM (SELECT CASE WHEN s.family THEN 'family' ELSE 'stand' END, s.id, s.code, l.name, s.generation, ${BACKCROSSES}, s.season,
          s.endedOn IS NOT NULL, CASE WHEN s.family THEN '/nursery/' ELSE '/ground?season=' || s.season || '&stand=' END || s.code
        FROM stand s JOIN line l ON l.id = s.lineId WHERE s.id IN (SELECT id FROM ids) OR s.lineId IN (SELECT id FROM lines)
        ORDER BY s.season DESC LIMIT :most)
-     UNION ALL SELECT * FROM (SELECT 'cross', x.id, x.code, l.name, x.generation, x.season, 0, '/crosses/' || x.code
+     UNION ALL SELECT * FROM (SELECT 'cross', x.id, x.code, l.name, x.generation, ${BACKCROSSES}, x.season, 0, '/crosses/' || x.code
        FROM cross x JOIN line l ON l.id = x.lineId WHERE x.id IN (SELECT id FROM ids) OR x.lineId IN (SELECT id FROM lines)
        ORDER BY x.season DESC LIMIT :most)
-     UNION ALL SELECT * FROM (SELECT 'lot', k.id, k.code, l.name, k.generation, CAST(substr(k.gathered, 1, 4) AS INTEGER),
+     UNION ALL SELECT * FROM (SELECT 'lot', k.id, k.code, l.name, k.generation, ${BACKCROSSES}, CAST(substr(k.gathered, 1, 4) AS INTEGER),
          k.endedOn IS NOT NULL, '/seed/' || k.code
        FROM lot k JOIN line l ON l.id = k.lineId WHERE k.id IN (SELECT id FROM ids) OR k.lineId IN (SELECT id FROM lines)
        ORDER BY k.gathered DESC LIMIT :most)
-     UNION ALL SELECT * FROM (SELECT 'vessel', id, code, name, NULL, NULL, 0, '/seed' FROM vessel
+     UNION ALL SELECT * FROM (SELECT 'vessel', id, code, name, NULL, 0, NULL, 0, '/seed' FROM vessel
        WHERE endedOn IS NULL AND id IN (SELECT id FROM ids) ORDER BY name LIMIT :most)
-     UNION ALL SELECT * FROM (SELECT 'bed', id, NULL, name, NULL, NULL, 0, '/ground' FROM bed
+     UNION ALL SELECT * FROM (SELECT 'bed', id, NULL, name, NULL, 0, NULL, 0, '/ground' FROM bed
        WHERE id IN (SELECT id FROM ids) ORDER BY name LIMIT :most)
-     UNION ALL SELECT * FROM (SELECT 'store', id, NULL, name, NULL, NULL, 0, '/seed/drawer' FROM store
+     UNION ALL SELECT * FROM (SELECT 'store', id, NULL, name, NULL, 0, NULL, 0, '/seed/drawer' FROM store
        WHERE endedOn IS NULL AND id IN (SELECT id FROM ids) ORDER BY name LIMIT :most)
-     UNION ALL SELECT * FROM (SELECT 'source', id, NULL, name, NULL, NULL, 0, '/ground' FROM source
+     UNION ALL SELECT * FROM (SELECT 'source', id, NULL, name, NULL, 0, NULL, 0, '/ground' FROM source
        WHERE id IN (SELECT id FROM ids) ORDER BY name LIMIT :most)
-     UNION ALL SELECT * FROM (SELECT 'barrier', id, NULL, name, NULL, NULL, 0, '/ground' FROM barrier
+     UNION ALL SELECT * FROM (SELECT 'barrier', id, NULL, name, NULL, 0, NULL, 0, '/ground' FROM barrier
        WHERE id IN (SELECT id FROM ids) ORDER BY name LIMIT :most)
-     UNION ALL SELECT * FROM (SELECT 'task', id, NULL, title, NULL, NULL, doneOn IS NOT NULL, '/' FROM task
+     UNION ALL SELECT * FROM (SELECT 'task', id, NULL, title, NULL, 0, NULL, doneOn IS NOT NULL, '/' FROM task
        WHERE id IN (SELECT id FROM ids) ORDER BY due DESC LIMIT :most)
-     UNION ALL SELECT * FROM (SELECT 'sharing', id, NULL, name, NULL, NULL, 0, '/seed/sharing/' || id FROM sharing
+     UNION ALL SELECT * FROM (SELECT 'sharing', id, NULL, name, NULL, 0, NULL, 0, '/seed/sharing/' || id FROM sharing
        WHERE id IN (SELECT id FROM ids) ORDER BY "on" DESC LIMIT :most)
-     UNION ALL SELECT * FROM (SELECT 'yardstick', y.id, NULL, y.name || ' of ' || l.name, NULL, NULL, y.retiredOn IS NOT NULL,
+     UNION ALL SELECT * FROM (SELECT 'yardstick', y.id, NULL, y.name || ' of ' || l.name, NULL, 0, NULL, y.retiredOn IS NOT NULL,
          '/lines/' || l.code FROM yardstick y JOIN line l ON l.id = y.lineId WHERE y.id IN (SELECT id FROM ids) LIMIT :most)
      UNION ALL SELECT * FROM (SELECT 'note', n.id, NULL,
-         CASE WHEN length(n.words) > 90 THEN substr(n.words, 1, 89) || '…' ELSE n.words END, NULL, NULL, 0,
+         CASE WHEN length(n.words) > 90 THEN substr(n.words, 1, 89) || '…' ELSE n.words END, NULL, 0, NULL, 0,
          CASE WHEN n.plantId IS NOT NULL THEN '/nursery/' || ps.code || '?plant=' || p.number
            WHEN n.standId IS NOT NULL
              THEN CASE WHEN s.family THEN '/nursery/' ELSE '/ground?season=' || s.season || '&stand=' END || s.code
@@ -110,7 +111,7 @@ const readOf = (db: Db, ids: Id[], lines: Id[]): Hit[] =>
   ).all({ ids: JSON.stringify(ids), lines: JSON.stringify(lines), most: OF_A_KIND }) as Hit[];
 
 const named = (hit: Hit): string =>
-  nameWithGeneration(hit.name, hit.generation) +
+  nameWithGeneration({ ...hit, lineName: hit.name }) +
   (hit.kind === "stand" || hit.kind === "family" ? `, ${hit.season}` : "");
 
 /** Species by any of their names; Latin ones too. */
@@ -125,6 +126,7 @@ function speciesWith(words: string[]): Hit[] {
         code: null,
         name: `${name}, ${latin}`,
         generation: null,
+        backcrosses: 0,
         season: null,
         ended: 0 as const,
         href: `/guide/${id}`,
@@ -140,7 +142,7 @@ function plantsWith(db: Db, words: string, season: number): Hit[] {
   const of = match[1]!.trim();
   return prepared(
     db,
-    `SELECT 'plant' kind, p.id, s.code || '.' || p.number code, l.name || ' plant ' || p.number name, NULL generation, s.season,
+    `SELECT 'plant' kind, p.id, s.code || '.' || p.number code, l.name || ' plant ' || p.number name, NULL generation, 0 backcrosses, s.season,
          0 ended, '/nursery/' || s.code || '?plant=' || p.number href
        FROM stand s JOIN line l ON l.id = s.lineId JOIN plant p ON p.standId = s.id AND p.number = :number
        WHERE (:of = '' AND s.season = :season) OR (:of <> '' AND (s.code LIKE :like ESCAPE '\\'

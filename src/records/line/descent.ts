@@ -2,6 +2,7 @@ import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
 import type { Lot } from "../lot/lot";
+import { BACKCROSSES } from "./backcrosses";
 
 /** Where seed comes from: the plants that bore it and shed its pollen, as far as anyone knows. */
 type FromSeed = {
@@ -23,6 +24,7 @@ export type Descent = FromSeed & {
   code: string;
   lineId: Id;
   lineName: string;
+  backcrosses: number;
   lineCode: string;
   species: string;
   season: number;
@@ -40,7 +42,7 @@ const PARENTS = `LEFT JOIN cross x ON x.id = k.crossId
 export const descents = (db: Db, today: string): Descent[] =>
   prepared(
     db,
-    `SELECT s.id, s.code, s.lineId, l.name lineName, l.code lineCode, l.species, s.season, s.generation, s.family,
+    `SELECT s.id, s.code, s.lineId, l.name lineName, l.code lineCode, ${BACKCROSSES}, l.species, s.season, s.generation, s.family,
          s.plants, ${SEED}
        FROM stand s JOIN line l ON l.id = s.lineId LEFT JOIN lot k ON k.id = s.lotId ${PARENTS}
        WHERE s.sown <= ? AND s.planned = 0 ORDER BY s.season, s.sown, s.code`,
@@ -64,6 +66,7 @@ export type SeedDescent = FromSeed & {
   code: string;
   lineId: Id;
   lineName: string;
+  backcrosses: number;
   generation: number | null;
   gathered: string;
 };
@@ -72,7 +75,7 @@ export type SeedDescent = FromSeed & {
 export const seedDescents = (db: Db, of: { lineId: Id } | { lotId: Id }, today: string): SeedDescent[] =>
   prepared(
     db,
-    `SELECT k.id, k.code, k.lineId, l.name lineName, k.generation, k.gathered, ${SEED}
+    `SELECT k.id, k.code, k.lineId, l.name lineName, ${BACKCROSSES}, k.generation, k.gathered, ${SEED}
        FROM lot k JOIN line l ON l.id = k.lineId ${PARENTS}
        WHERE k.gathered <= :today AND (k.id = :lotId OR (k.lineId = :lineId AND k.endedOn IS NULL
          AND NOT EXISTS (SELECT 1 FROM stand s WHERE s.lotId = k.id AND s.planned = 0)))

@@ -3,7 +3,7 @@ import { isSelfed, type SeedKind } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { middle } from "@/core/flowering/facts";
 import { groupBy } from "@/core/lists/groupBy";
-import { backcrosses, type PedigreeTree, writePedigree } from "@/core/pedigree/notation";
+import { type PedigreeTree, writePedigree } from "@/core/pedigree/notation";
 import type { Individual } from "@/core/pedigree/pedigree";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
@@ -213,12 +213,6 @@ function lineTrees(lines: Map<Id, LineParents>): (lineId: Id) => PedigreeTree {
 export function linePedigree(db: Db): (lineId: Id) => string {
   const tree = lineTrees(linesWithParents(db));
   return (lineId) => writePedigree(tree(lineId));
-}
-
-/** How often lines went back to one parent when they were crossed. */
-export function lineBackcrosses(lines: Map<Id, LineParents>): (lineId: Id) => number {
-  const tree = lineTrees(lines);
-  return (lineId) => backcrosses(tree(lineId));
 }
 
 type LinesOfCross = { lineId: Id; motherLineId: Id; fatherLineId: Id };

@@ -5,6 +5,7 @@ import { alike } from "@/core/writing/alike";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
 import type { Yardstick } from "../yardstick/yardstick";
+import { BACKCROSSES } from "./backcrosses";
 import type { Line } from "./line";
 
 export function lineById(db: Db, id: Id): Line | undefined {
@@ -14,6 +15,9 @@ export function lineById(db: Db, id: Id): Line | undefined {
 export function lineByCode(db: Db, code: string): Line | undefined {
   return prepared(db, "SELECT * FROM line WHERE code = ?").get(code) as Line | undefined;
 }
+
+export const backcrossesOf = (db: Db, id: Id): number =>
+  prepared(db, `SELECT ${BACKCROSSES} FROM line l WHERE l.id = ?`).pluck().get(id) as number;
 
 /** The first line of a name and species. */
 export function lineOfName(db: Db, name: string, species: string): Line | undefined {
@@ -98,7 +102,13 @@ export function lineDependants(db: Db): Map<Id, number> {
   return new Map(rows);
 }
 
-export type LineSummary = Line & { stands: number; lots: number; lastSeason: number | null };
+export type LineSummary = Line & {
+  stands: number;
+  lots: number;
+  lastSeason: number | null;
+  /** The soonest day on which it is to be sown. */
+  planned: Day | null;
+};
 
 export type LineChoice = Pick<Line, "id" | "name" | "species">;
 
@@ -107,16 +117,18 @@ export function lineChoices(db: Db): LineChoice[] {
   return prepared(db, "SELECT id, name, species FROM line WHERE endedOn IS NULL ORDER BY name").all() as LineChoice[];
 }
 
-/** Every line with how many stands it was grown in up to a day, and how many lots it has. */
+/** Every line with how many stands it was grown in up to a day, how many lots it has, and when it is to be sown. */
 export function lines(db: Db, today: Day): LineSummary[] {
   return prepared(
     db,
-    `SELECT l.*, coalesce(s.stands, 0) stands, s.lastSeason, coalesce(k.lots, 0) lots
+    `SELECT l.*, coalesce(s.stands, 0) stands, s.lastSeason, coalesce(k.lots, 0) lots, p.planned
        FROM line l
-       LEFT JOIN (SELECT lineId, count(*) stands, max(season) lastSeason FROM stand WHERE sown <= ? AND planned = 0 GROUP BY lineId) s ON s.lineId = l.id
+       LEFT JOIN (SELECT lineId, count(*) stands, max(season) lastSeason FROM stand WHERE sown <= :today AND planned = 0 GROUP BY lineId) s ON s.lineId = l.id
        LEFT JOIN (SELECT lineId, count(*) lots FROM lot GROUP BY lineId) k ON k.lineId = l.id
+       LEFT JOIN (SELECT lineId, min(sown) planned FROM stand
+         WHERE (sown > :today OR planned = 1) AND endedOn IS NULL GROUP BY lineId) p ON p.lineId = l.id
        ORDER BY l.endedOn IS NOT NULL, l.name`,
-  ).all(today) as LineSummary[];
+  ).all({ today }) as LineSummary[];
 }
 
 /** A line's yardsticks, those that are retired among them; a parent line is measured with those of its offspring when it has none, a part of a line with its whole's. */

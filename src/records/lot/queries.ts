@@ -1,12 +1,14 @@
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
+import { BACKCROSSES } from "../line/backcrosses";
 import type { Line } from "../line/line";
 import type { Lot } from "./lot";
 
 export type LotRow = Lot & {
   lineName: string;
   lineCode: string;
+  backcrosses: number;
   species: string;
   crossCode: string | null;
   motherCode: string | null;
@@ -30,7 +32,7 @@ const SUMS = ["sowedSeeds", "testedSeeds", "givenSeeds", "bulkedSeeds"] as const
 /** What of a lot tells how much is left of it and how alive that is. */
 export type LotInShort = Pick<
   LotRow,
-  (typeof SHORT)[number] | (typeof SUMS)[number] | "lineName" | "lineCode" | "species"
+  (typeof SHORT)[number] | (typeof SUMS)[number] | "lineName" | "lineCode" | "species" | "backcrosses"
 >;
 
 /** What left lots is summed over all of them at once, or for the one that is named. */
@@ -46,7 +48,7 @@ const left = (
 
 const select = (
   of: string,
-) => `SELECT k.*, l.name lineName, l.code lineCode, l.species, x.code crossCode, s.code motherCode,
+) => `SELECT k.*, l.name lineName, l.code lineCode, l.species, ${BACKCROSSES}, x.code crossCode, s.code motherCode,
     p.number motherNumber, coalesce(w.sowedSeeds, 0) sowedSeeds, coalesce(w.sowings, 0) sowings,
     coalesce(t.testedSeeds, 0) testedSeeds, coalesce(g.givenSeeds, 0) givenSeeds, coalesce(b.bulkedSeeds, 0) bulkedSeeds
   FROM lot k JOIN line l ON l.id = k.lineId ${left(of)}
@@ -86,7 +88,10 @@ export function lotsOfCross(db: Db, crossId: Id): LotRow[] {
 }
 
 /** A lot as a form offers it, with the seeds that are left of it where they were counted. */
-export type LotChoice = Pick<LotRow, "id" | "code" | "lineId" | "lineName" | "species" | "generation"> & {
+export type LotChoice = Pick<
+  LotRow,
+  "id" | "code" | "lineId" | "lineName" | "species" | "generation" | "backcrosses"
+> & {
   seedsLeft: number | null;
 };
 
@@ -94,7 +99,7 @@ export type LotChoice = Pick<LotRow, "id" | "code" | "lineId" | "lineName" | "sp
 export function lotChoices(db: Db): LotChoice[] {
   return prepared(
     db,
-    `SELECT k.id, k.code, k.lineId, l.name lineName, l.species, k.generation, k.seeds - coalesce(w.sowedSeeds, 0) seedsLeft
+    `SELECT k.id, k.code, k.lineId, l.name lineName, l.species, k.generation, ${BACKCROSSES}, k.seeds - coalesce(w.sowedSeeds, 0) seedsLeft
        FROM lot k JOIN line l ON l.id = k.lineId
        LEFT JOIN (SELECT lotId, sum(sowedSeeds) sowedSeeds FROM stand WHERE lotId IS NOT NULL GROUP BY lotId) w
          ON w.lotId = k.id
@@ -104,7 +109,10 @@ export function lotChoices(db: Db): LotChoice[] {
 }
 
 /** A line with the code and generation of its newest seed. */
-export type WaitingLine = Pick<LotRow, "lineId" | "lineName" | "lineCode" | "species" | "generation"> & {
+export type WaitingLine = Pick<
+  LotRow,
+  "lineId" | "lineName" | "lineCode" | "species" | "generation" | "backcrosses"
+> & {
   school: Line["school"];
   lotCode: string;
   gathered: string;
@@ -115,7 +123,7 @@ export const notSown = (db: Db, season: number): WaitingLine[] =>
   prepared(
     db,
     // Beside a maximum SQLite gives the columns of its row.
-    `SELECT l.id lineId, l.name lineName, l.code lineCode, l.species, l.school, k.generation, k.code lotCode,
+    `SELECT l.id lineId, l.name lineName, l.code lineCode, l.species, l.school, k.generation, ${BACKCROSSES}, k.code lotCode,
          max(k.gathered) gathered
        FROM line l JOIN lot k ON k.lineId = l.id
        WHERE l.endedOn IS NULL
@@ -134,7 +142,7 @@ export function newestSeed(db: Db): Map<Id, string> {
 export const drawerLots = (db: Db): LotInShort[] =>
   prepared(
     db,
-    `SELECT ${SHORT.map((name) => `k.${name}`)}, l.name lineName, l.code lineCode, l.species,
+    `SELECT ${SHORT.map((name) => `k.${name}`)}, l.name lineName, l.code lineCode, l.species, ${BACKCROSSES},
        ${SUMS.map((sum) => `coalesce(${sum}, 0) ${sum}`)}
      FROM lot k JOIN line l ON l.id = k.lineId ${left("WHERE lotId IS NOT NULL")}
      WHERE k.endedOn IS NULL AND k.onTable = 0 AND l.endedOn IS NULL

@@ -17,6 +17,11 @@ export function plantById(db: Db, id: Id): Plant | undefined {
   return prepared(db, "SELECT * FROM plant WHERE id = ?").get(id) as Plant | undefined;
 }
 
+export const plantNumbered = (db: Db, standId: Id, number: number): Id | null =>
+  (prepared(db, "SELECT id FROM plant WHERE standId = ? AND number = ?").pluck().get(standId, number) as
+    | Id
+    | undefined) ?? null;
+
 /** A plant with the code of its stand. */
 export type PlantOfStand = Pick<Plant, "id" | "standId" | "number"> & { code: string };
 

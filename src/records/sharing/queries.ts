@@ -1,6 +1,8 @@
+import type { Bred } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
+import { BACKCROSSES } from "../line/backcrosses";
 import type { Member, Offer, Sharing, WishRow } from "./sharing";
 
 export const sharings = (db: Db): Sharing[] =>
@@ -14,12 +16,12 @@ export const members = (db: Db): Member[] =>
   prepared(db, "SELECT * FROM member WHERE endedOn IS NULL ORDER BY name, id").all() as Member[];
 
 /** An offer with what it is of. */
-export type OfferRow = Offer & { lotCode: string; lineName: string; species: string; generation: number | null };
+export type OfferRow = Offer & { lotCode: string; lineName: string; species: string } & Bred;
 
 export const offersOf = (db: Db, sharingId: Id): OfferRow[] =>
   prepared(
     db,
-    `SELECT o.*, k.code lotCode, l.name lineName, l.species, k.generation FROM offer o JOIN lot k ON k.id = o.lotId
+    `SELECT o.*, k.code lotCode, l.name lineName, l.species, k.generation, ${BACKCROSSES} FROM offer o JOIN lot k ON k.id = o.lotId
      JOIN line l ON l.id = k.lineId WHERE o.sharingId = ? ORDER BY l.name, k.code`,
   ).all(sharingId) as OfferRow[];
 

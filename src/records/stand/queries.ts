@@ -1,6 +1,7 @@
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
+import { BACKCROSSES } from "../line/backcrosses";
 import type { Line } from "../line/line";
 import type { Stand } from "./stand";
 
@@ -14,6 +15,7 @@ export type StandRow = Stand &
   OfLine & {
     lineName: string;
     lineCode: string;
+    backcrosses: number;
     lotCode: string | null;
     bedName: string | null;
     x: number | null;
@@ -27,7 +29,7 @@ export type StandRow = Stand &
   };
 
 const SELECT = `SELECT s.*, l.name lineName, l.code lineCode, l.species, l.school, l.status, l.purity, l.harm, l.anthers,
-    l.motherLineId, l.fatherLineId, k.code lotCode,
+    l.motherLineId, l.fatherLineId, ${BACKCROSSES}, k.code lotCode,
     b.name bedName, b.x, b.y, b.width, b.length, b.turn, b.outside,
     (SELECT count(*) FROM plant p WHERE p.standId = s.id) numbered
   FROM stand s JOIN line l ON l.id = s.lineId

@@ -2,6 +2,7 @@ import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
+import { BACKCROSSES } from "../line/backcrosses";
 import type { BiteRow, Serving, Tasting } from "./tasting";
 
 export const tastingById = (db: Db, id: Id): Tasting | undefined =>
@@ -16,6 +17,7 @@ export type OpenTasting = Pick<Tasting, "id" | "heldOn" | "tasters"> & {
   code: string;
   lineName: string;
   generation: number | null;
+  backcrosses: number;
   yardstick: string;
   /** Servings, each for every taster; and scores given. */
   servings: number;
@@ -26,7 +28,7 @@ export type OpenTasting = Pick<Tasting, "id" | "heldOn" | "tasters"> & {
 export const openTastings = (db: Db, today: Day): OpenTasting[] =>
   prepared(
     db,
-    `SELECT t.id, t.heldOn, t.tasters, s.code, l.name lineName, s.generation, y.name yardstick,
+    `SELECT t.id, t.heldOn, t.tasters, s.code, l.name lineName, s.generation, ${BACKCROSSES}, y.name yardstick,
          (SELECT count(*) FROM serving v WHERE v.tastingId = t.id) servings,
          (SELECT count(*) FROM bite b JOIN serving v ON v.id = b.servingId WHERE v.tastingId = t.id) tasted
        FROM tasting t JOIN stand s ON s.id = t.standId JOIN line l ON l.id = s.lineId

@@ -476,8 +476,32 @@ const USES: [string, (made: Made) => object][] = [
     ({ lineId }) => ({
       lineId,
       sown: "2029-05-01",
-      seasons: [{ generation: 2, plants: 40, title: "F2: self the best" }],
+      generation: 2,
+      seasons: [
+        { act: "pair", plants: 40, hands: 5, title: "F2: cross the best in pairs" },
+        { act: "compare", plants: 40, hands: 0, title: "F3: compare" },
+      ],
     }),
+  ],
+  [
+    "seedlook.count",
+    () => {
+      const pea = { name: "Pea", species: "pea", school: "keep-pure", status: "open-pollinated" };
+      const lineId = garden.done("line.add", pea).id;
+      const standId = garden.done("stand.add", { lineId, sown: "2028-04-01", plants: 9 }).id;
+      const lotId = garden.done("lot.save", { standId, kind: "open", gathered: "2028-07-18", seeds: 90 }).id;
+      const about = { lineId, name: "Seed leaf", kind: "category", categories: "yellow, green", wanted: "none" };
+      const yardstickId = garden.done("yardstick.add", about).id;
+      const told = { lotId, yardstickId };
+      garden.done("seedlook.count", { ...told, counts: [{ word: "yellow", seeds: 50 }] });
+      return {
+        ...told,
+        counts: [
+          { word: "green", seeds: 60 },
+          { word: "yellow", seeds: 0 },
+        ],
+      };
+    },
   ],
   [
     "line.release",

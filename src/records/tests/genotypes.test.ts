@@ -83,6 +83,7 @@ describe("what plants are likely to carry", () => {
         { code: garden.code("stand", stand), number: 3, shows: "orange" },
         { code: garden.code("stand", second), number: 1, shows: "white" },
       ],
+      lots: [],
     });
     define({ error: 0.05 });
     expect(told().kind).toBe("known");

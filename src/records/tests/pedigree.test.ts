@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { linePedigree } from "../line/pedigree";
+import { backcrossesOf } from "../line/queries";
 import { type Plot, plot } from "./plot";
 
 let garden: Plot;
@@ -40,6 +41,22 @@ describe("a pedigree that is brought in", () => {
     expect(linePedigree(garden.db)(back)).toBe("Ashlar/Nettle//Moon");
     garden.undone(entry);
     expect(lines()).toEqual([]);
+  });
+
+  test.each([
+    ["A", 0],
+    ["A/B", 0],
+    ["A*2/B", 1],
+    ["B/A*4", 3],
+    ["A/B//B", 1],
+    ["A/B//C", 0],
+    // Back to a cross, and a cross of two backcrosses, which goes back to neither.
+    ["A/B//C/3/A/B", 1],
+    ["A*2/B/3/C", 0],
+  ])("%s went back %i times", (written, times) => {
+    garden.done("line.pedigree", told(`It = ${written}`));
+    const id = garden.db.prepare("SELECT id FROM line WHERE name = 'It'").pluck().get() as string;
+    expect(backcrossesOf(garden.db, id)).toBe(times);
   });
 
   test("as CSV, whatever separates it; lines that are there are used, and told their parents once", () => {

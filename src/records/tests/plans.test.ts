@@ -1,8 +1,12 @@
 import { afterEach, beforeEach, expect, test } from "vitest";
+import { nameWithGeneration } from "@/core/custody/generation";
 import { VIEW_JOBS } from "@/views/jobs";
 import { type LaidOut, plansOf, plansView } from "@/views/plans";
 import { todayView } from "@/views/today";
-import { family, type Plot, plot } from "./plot";
+import { standsOfSeason } from "../stand/queries";
+import { family, NOBODY, type Plot, plot } from "./plot";
+
+const CROSSING = { act: "cross", plants: 8, hands: 1, title: "parents: cross the parents, 1 by hand" };
 
 let garden: Plot;
 beforeEach(() => {
@@ -16,10 +20,10 @@ test("a plan that is adopted stands in the coming seasons, and its work on Today
   expect(plansView(garden.sky(), code)).toMatchObject({ sown: "2029-05-10", generation: 1, line: { name: "Lantern" } });
   expect(plansView(garden.sky(), "L99-001-X")).toBe(null);
   const seasons = [
-    { generation: 2, plants: 60, title: "F2: self the best, 5 by hand" },
-    { generation: 3, plants: 50, title: "F3: compare" },
+    { act: "select-self", plants: 60, hands: 5, title: "F2: self the best, 5 by hand" },
+    { act: "compare", plants: 50, hands: 0, title: "F3: compare" },
   ];
-  const { entry } = garden.done("line.adopt", { lineId, sown: "2029-05-10", seasons });
+  const { entry } = garden.done("line.adopt", { lineId, sown: "2029-05-10", generation: 2, seasons });
   const stands = () =>
     garden.db
       .prepare(
@@ -39,6 +43,85 @@ test("a plan that is adopted stands in the coming seasons, and its work on Today
   garden.on("2028-05-10");
   garden.undone(entry);
   expect(stands()).toEqual([]);
+});
+
+const stood = () =>
+  garden.db
+    .prepare(
+      `SELECT l.name, s.generation, s.season, s.wanted FROM stand s JOIN line l ON l.id = s.lineId
+         WHERE s.planned = 1 ORDER BY s.sown, s.id`,
+    )
+    .raw()
+    .all();
+const crossed = () =>
+  garden.db
+    .prepare(
+      `SELECT x.season, x.kind, ml.name, fl.name, l.name, x.generation, x.fruitsWanted, x.note FROM cross x
+         JOIN line l ON l.id = x.lineId JOIN stand m ON m.id = x.motherStandId JOIN line ml ON ml.id = m.lineId
+         JOIN stand f ON f.id = x.fatherStandId JOIN line fl ON fl.id = f.lineId WHERE x.plannedOn = ? ORDER BY x.season`,
+    )
+    .raw()
+    .all(garden.sky().today);
+const newLine = (name: string, species = "melon") =>
+  garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated" }).id as string;
+
+test("crosses of a plan are planned crosses, and what comes of them are lines: back to a parent twice, then selfed", () => {
+  const [lineId, otherId] = [newLine("Ashlar"), newLine("Moon")];
+  const back = (name: string) => ({ act: "backcross", plants: 40, hands: 3, title: `${name}: cross back` });
+  const seasons = [CROSSING, back("F1"), back("BC1"), { act: "compare", plants: 40, hands: 0, title: "BC2: compare" }];
+  const told = { lineId, otherId, sown: "2029-05-10", back: "father", seasons };
+  const { entry } = garden.done("line.adopt", told);
+  const [f1, bc1, bc2] = ["Ashlar × Moon", "Ashlar × Moon × Moon", "Ashlar × Moon × Moon × Moon"];
+  expect(stood()).toEqual([
+    ["Ashlar", null, 2029, 4],
+    ["Moon", null, 2029, 4],
+    [f1, 1, 2030, 40],
+    ["Moon", null, 2030, 4],
+    [bc1, 1, 2031, 40],
+    ["Moon", null, 2031, 4],
+    [bc2, 1, 2032, 40],
+  ]);
+  expect(crossed()).toEqual([
+    [2029, "cross", "Ashlar", "Moon", f1, 1, 1, CROSSING.title],
+    [2030, "cross", f1, "Moon", bc1, 1, 3, "F1: cross back"],
+    [2031, "cross", bc1, "Moon", bc2, 1, 3, "BC1: cross back"],
+  ]);
+  const names = standsOfSeason(garden.db, 2032).map(nameWithGeneration);
+  expect(names).toEqual([`${bc2} BC2`]);
+  expect(garden.db.prepare("SELECT title FROM task").pluck().all()).toEqual([`${bc2}: BC2: compare`]);
+  garden.undone(entry);
+  expect([stood(), crossed()]).toEqual([[], []]);
+});
+
+test("a parent that is to stand there anyhow is sown once; an F1 that was crossed back goes on in the line of that", () => {
+  const { lineId } = family(garden);
+  const { fatherLineId } = garden.row("line", lineId);
+  const seasons = [{ act: "backcross", plants: 30, hands: 3, title: "BC1: cross back" }];
+  const told = { lineId, sown: "2029-05-10", back: "father", crossedBack: true, generation: 1, seasons };
+  const father = garden.db.prepare("SELECT name FROM line WHERE id = ?").pluck().get(fatherLineId) as string;
+  garden.done("stand.add", { lineId: fatherLineId, sown: "2029-05-12" });
+  garden.done("line.adopt", told);
+  const bc1 = `Lantern × ${father}`;
+  expect(stood()).toEqual([
+    [bc1, 1, 2029, 30],
+    [father, null, 2029, null],
+  ]);
+  expect(crossed()).toEqual([[2029, "cross", bc1, father, `${bc1} × ${father}`, 1, 3, "BC1: cross back"]]);
+  expect(garden.refused("line.adopt", { ...told, lineId: fatherLineId }).fields.back).toContain("not on record");
+});
+
+test("pairs are crossed within the stand, and count as a generation", () => {
+  const pair = (name: string) => ({ act: "pair", plants: 20, hands: 5, title: `${name}: cross the best in pairs` });
+  const { lineId } = family(garden);
+  garden.done("line.adopt", { lineId, sown: "2029-05-10", generation: 2, seasons: [pair("F2"), pair("cycle 1")] });
+  expect(stood().map((row) => (row as unknown[]).slice(0, 2))).toEqual([
+    ["Lantern", 2],
+    ["Lantern", 3],
+  ]);
+  expect(crossed().map((row) => (row as unknown[]).slice(1, 7))).toEqual([
+    ["intercross", "Lantern", "Lantern", "Lantern", 3, 5],
+    ["intercross", "Lantern", "Lantern", "Lantern", 4, 5],
+  ]);
 });
 
 test("each way for a crop with what it takes of ground and years, and why it is not for it", () => {
@@ -78,8 +161,12 @@ test.each([
   [{ sown: "2028-05-10" }, "sown", "still to come"],
   [{ seasons: [] }, "seasons", "one"],
   [{ every: 4 }, "every", "3"],
+  [{ seasons: [CROSSING] }, "otherId", "Choose the line"],
+  [{ seasons: [CROSSING], otherId: NOBODY }, "otherId", "Choose the line"],
+  [{ seasons: [{ ...CROSSING, act: "backcross" }], back: "neither" }, "back", "one of"],
 ])("a plan with %j is refused beside %s", (more, field, words) => {
   const { lineId } = family(garden);
-  const told = { lineId, sown: "2029-05-10", seasons: [{ generation: 2, plants: 9, title: "F2" }], ...more };
+  const seasons = [{ act: "select-self", plants: 9, hands: 0, title: "F2" }];
+  const told = { lineId, sown: "2029-05-10", seasons, ...more };
   expect(garden.refused("line.adopt", told).fields[field]).toContain(words);
 });

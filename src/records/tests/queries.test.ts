@@ -24,10 +24,11 @@ import { worksView } from "@/views/works";
 import { crossById } from "../cross/queries";
 import { find, findFlower } from "../find/queries";
 import { lineDescriptions } from "../line/queries";
-import { lotById, lotsIn, newestLotFor } from "../lot/queries";
+import { lotById, lotChoices, lotsIn, newestLotFor } from "../lot/queries";
 import { packetById } from "../packet/queries";
 import { lotOfPass } from "../pick/queries";
 import { promised } from "../sharing/queries";
+import { sortingsOfLine } from "../sorting/queries";
 import { allStands, bedCrops, seasonsWithStands, standById, standGoingOn, standsOfSeason } from "../stand/queries";
 import { airOf, storeById } from "../store/queries";
 import { countsOf, testById } from "../test/queries";
@@ -154,6 +155,8 @@ function asked(): string[] {
   standGoingOn(db, made.stand);
   newestLotFor(db, made.lineId, made.stand, "2028-12-31");
   notesView(db, "lineId", made.lineId);
+  lotChoices(db);
+  sortingsOfLine(db, made.lineId);
   db.close();
   return [...heard];
 }

@@ -1,17 +1,16 @@
 "use client";
-import { nameWithGeneration } from "@/core/custody/generation";
+import { type Bred, nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { useGo } from "@/ui/useGo";
 import { CommandForm, Field } from "./command";
 import { PlantsField } from "./PlantsField";
 import { choicesOf, SOWN_IN } from "./words";
 
-type LotChoice = {
+type LotChoice = Bred & {
   id: Id;
   code: string;
   lineId: Id;
   lineName: string;
-  generation: number | null;
   /** How many plants its kind wants. */
   enough?: string;
 };
@@ -50,7 +49,7 @@ export function SowLot({ lots, beds, today, most, so }: Props) {
         none="Choose a lot"
         choices={lots.map((l) => ({
           value: l.id,
-          label: `${l.code} ${nameWithGeneration(l.lineName, l.generation)}`,
+          label: `${l.code} ${nameWithGeneration(l)}`,
         }))}
       />
       <div className="grid grid-cols-2 gap-4">

@@ -28,7 +28,7 @@ export function Picker({ label, column, values }: PickerProps) {
 type LineProps = { entry: BookEntry; on: boolean; onChoose: (entry: BookEntry) => void };
 
 export function Line({ entry, on, onChoose }: LineProps) {
-  const { code, mother, father, line, generation, closed, first, last, pollinated, set, doubtful } = entry;
+  const { code, mother, father, line, generation, backcrosses, closed, first, last, pollinated, set, doubtful } = entry;
   return (
     <tr style={{ height: ROW }} className={clsx("cursor-pointer", on && "bg-rule/50")} onClick={() => onChoose(entry)}>
       <td className="whitespace-nowrap">
@@ -39,7 +39,7 @@ export function Line({ entry, on, onChoose }: LineProps) {
       <td className="max-w-40 truncate" title={mother}>
         {mother}
       </td>
-      <td className="max-w-40 truncate" title={`${father}, gives ${line} ${generationName(generation)}`}>
+      <td className="max-w-40 truncate" title={`${father}, gives ${line} ${generationName(generation, backcrosses)}`}>
         {father}
       </td>
       <td className="whitespace-nowrap">

@@ -35,7 +35,7 @@ export function BookPage({ entry }: { entry: BookEntry }) {
       </h2>
       <p className="break-words font-mono text-sm">{entry.pedigree}</p>
       <p className="mt-1 text-soft">
-        {entry.species}, gives {entry.line} {generationName(entry.generation)}. {entry.method}.
+        {entry.species}, gives {entry.line} {generationName(entry.generation, entry.backcrosses)}. {entry.method}.
       </p>
       <p className="mt-2">
         {plural(entry.covered, "flower")} covered, {entry.pollinated} pollinated, <strong>{entry.set} set</strong>

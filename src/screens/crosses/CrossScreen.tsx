@@ -81,7 +81,8 @@ export function CrossScreen(view: CrossView & { opened: number | null }) {
         </p>
       )}
       <p className="text-soft">
-        gives {cross.lineName} {generationName(cross.generation)}; {plural(cross.fruitsWanted, "fruit")} wanted
+        gives {cross.lineName} {generationName(cross.generation, cross.backcrosses)};{" "}
+        {plural(cross.fruitsWanted, "fruit")} wanted
         {cross.closed ? "; closed" : ""}. {protocol.name}.
       </p>
       <p className="mt-1 break-words text-sm">

@@ -17,7 +17,7 @@ function inWords({ cross, tally, toDo, evenings, method }: CrossState): CrossLin
   return {
     code: cross.code,
     parents: parentsInWords(cross),
-    gives: `${line} ${generationName(cross.generation)}`,
+    gives: `${line} ${generationName(cross.generation, cross.backcrosses)}`,
     set: `${tally.set} / ${cross.fruitsWanted}`,
     waiting: tally.covered + tally.waiting,
     doubtful: tally.doubtful,

@@ -53,7 +53,7 @@ export function MapBeds({ beds, stands, frame, size, concern, onBed, onStand, on
                   key={stand.id}
                   role="button"
                   tabIndex={0}
-                  aria-label={`${nameWithGeneration(stand.lineName, stand.generation)}, ${stand.code}`}
+                  aria-label={`${nameWithGeneration(stand)}, ${stand.code}`}
                   className={clsx("cursor-pointer hover:stroke-damson hover:stroke-[3]", FOCUS)}
                   d={pathOn(frame, cornersOf(part), true)}
                   fill={stand.numbered > 0 ? "url(#numbered)" : "url(#rows)"}

@@ -34,7 +34,7 @@ export function StandCard({ stand, beds, units, season, today }: Props & { today
       </div>
       <h2 className="mt-3 text-2xl">
         <Link href={`/lines/${stand.lineCode}`}>{stand.lineName}</Link>
-        {` ${generationName(stand.generation)}`}
+        {` ${generationName(stand.generation, stand.backcrosses)}`}
       </h2>
       <p className="text-soft">
         {stand.speciesName}, {SCHOOLS[stand.school].toLowerCase()}, {placeInWords(stand.bedName)}. Flowers:{" "}

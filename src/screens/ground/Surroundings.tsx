@@ -127,7 +127,7 @@ export function Surroundings({ children, ...view }: Ground & { children: ReactNo
                   .map((s) => (
                     <li key={s.id}>
                       <Link href={`/ground?season=${s.season}&stand=${s.code}`}>
-                        {nameWithGeneration(s.lineName, s.generation)}, {s.code}
+                        {nameWithGeneration(s)}, {s.code}
                       </Link>
                     </li>
                   ))}

@@ -9,8 +9,7 @@ import { type Box, boxOn, type Frame, onSheet, type Size } from "./frame";
 import { edgeMarks, linesIn, placeLabels, short, widthOf, wordsBox } from "./labels";
 import { arrivalLines } from "./mapParts";
 
-const nameOf = (stand: MapStand) =>
-  `${nameWithGeneration(stand.lineName, stand.generation)}${stand.firstYear ? ", first year" : ""}`;
+const nameOf = (stand: MapStand) => `${nameWithGeneration(stand)}${stand.firstYear ? ", first year" : ""}`;
 
 const LONGEST = 24;
 /** At the edge there is less room. */

@@ -1,6 +1,5 @@
 import { dayInWords } from "@/core/calendar/day";
 import { seasonName } from "@/core/climate/season";
-import { generationName } from "@/core/custody/generation";
 import { listAddress } from "@/core/lists/listed";
 import { plural } from "@/core/units/plural";
 import Link from "@/ui/Link";
@@ -41,11 +40,11 @@ function standingInWords({ ending, endedOn, growing, planned, seed }: LineRow, t
   const kept = seed && seedInWords(seed, today);
   if (growing) {
     const { beds } = growing;
-    const generations = growing.generations.map(generationName).filter(Boolean).join(" and ");
+    const generations = growing.generations.join(" and ");
     const named = beds.length > BEDS ? `${beds.length} beds` : beds.join(", ");
     return `${generations ? `${generations} growing` : "growing"}${named ? ` in ${named}` : " in trays"}${kept ? `; ${kept}` : ""}`;
   }
-  if (planned) return `to be sown ${dayInWords(planned)}${kept ? `; ${kept}` : ""}`;
+  if (planned) return `to be sown ${dayInWords(planned)} ${planned.slice(0, 4)}${kept ? `; ${kept}` : ""}`;
   return kept ?? "no stand and no seed";
 }
 

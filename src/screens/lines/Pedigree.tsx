@@ -39,6 +39,7 @@ type Props = {
 export function Pedigree({ pedigree, whole, here, file }: Props) {
   const { nodes, links, width, height, folded, size } = pedigree;
   const [chosen, setChosen] = useState<PedigreeNode[]>([]);
+  const [plants, setPlants] = useState<(number | null)[]>([null, null]);
   const [kin, setKin] = useState<KinView | string | null>(null);
   const { run, progress } = useJob<KinView>("/api/jobs/lines.kin");
   if (nodes.length < 2) return null;
@@ -47,8 +48,12 @@ export function Pedigree({ pedigree, whole, here, file }: Props) {
     const next = chosen.length === 1 ? [chosen[0]!, node] : [node];
     setChosen(next);
     setKin(null);
-    if (next.length < 2) return;
-    const end = await run({ oneId: next[0]!.standId!, otherId: next[1]!.standId! });
+    if (next.length === 2) await ask(next, [null, null]);
+  };
+  const ask = async ([one, other]: PedigreeNode[], numbers: (number | null)[]) => {
+    setPlants(numbers);
+    const [oneNumber, otherNumber] = numbers;
+    const end = await run({ oneId: one!.standId!, otherId: other!.standId!, oneNumber, otherNumber });
     if (end) setKin(end.ok ? end.result : end.message);
   };
   return (
@@ -125,8 +130,40 @@ export function Pedigree({ pedigree, whole, here, file }: Props) {
           </p>
         )}
         {chosen.length === 2 && kin === null && progress && <p className="text-soft">Following their forebears…</p>}
-        {chosen.length === 2 && kin !== null && <Kinship one={chosen[0]!} other={chosen[1]!} kin={kin} />}
+        {chosen.length === 2 && kin !== null && (
+          <Kinship
+            names={chosen.map(({ title }, i) => (plants[i] ? `${title} plant ${plants[i]}` : title))}
+            kin={kin}
+          />
+        )}
       </div>
+      {chosen.length === 2 && chosen.some(isFamily) && (
+        <div className="mt-2 flex flex-wrap gap-x-6 gap-y-2 print:hidden">
+          {chosen.map(
+            (node, i) =>
+              isFamily(node) && (
+                // biome-ignore lint/suspicious/noArrayIndexKey: the first and the second pressed, which may be one
+                <label key={i} className="grid gap-1 font-semibold text-sm">
+                  Plant of {node.title}
+                  <input
+                    type="number"
+                    min={1}
+                    className="w-28"
+                    placeholder="any"
+                    value={plants[i] ?? ""}
+                    onChange={({ target }) => {
+                      const number = Math.round(Number(target.value)) || null;
+                      void ask(
+                        chosen,
+                        plants.map((old, at) => (at === i ? number : old)),
+                      );
+                    }}
+                  />
+                </label>
+              ),
+          )}
+        </div>
+      )}
     </section>
   );
 }
@@ -177,10 +214,13 @@ function Node({ node, size, pressed, onPress }: NodeProps) {
   );
 }
 
+const isFamily = ({ kind }: PedigreeNode) => kind === "family";
+
 /** How two are kin, and by whom. */
-function Kinship({ one, other, kin }: { one: PedigreeNode; other: PedigreeNode; kin: KinView | string }) {
+function Kinship({ names, kin }: { names: string[]; kin: KinView | string }) {
   if (typeof kin === "string") return <p>{kin}</p>;
-  const both = `${one.title} and ${other.title}`;
+  if ("unknown" in kin) return <p>{kin.unknown}</p>;
+  const both = names.join(" and ");
   if (kin.kinship === 0) return <p>Nothing on record makes {both} kin.</p>;
   return (
     <>

@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import { generationName } from "@/core/custody/generation";
+import { generationName, generationNamed } from "@/core/custody/generation";
 import { inTenShort } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { fixed } from "@/core/writing/numbers";
@@ -12,7 +12,7 @@ import { CommandForm, Field } from "../common/command";
 import { inHundred } from "../common/words";
 import { ACTS_OF_PLANS, SCHEME_WORDS } from "./planWords";
 
-type Props = Pick<PlansPage, "line" | "sown" | "generation">;
+type Props = Omit<PlansPage, "band">;
 
 const ASKED = [
   { key: "genes", label: "Wanted words to bring together", min: 1, max: 8, unit: "" },
@@ -24,7 +24,8 @@ const ASKED = [
 type Asked = Record<(typeof ASKED)[number]["key"], number>;
 
 /** What is asked, and each way with what it takes and what it reaches. */
-export function Plans({ line, sown, generation }: Props) {
+export function Plans(page: Props) {
+  const { line } = page;
   const [asked, setAsked] = useState<Asked>({ genes: 2, hidden: 1, plants: 60, seasons: 7, heritability: 40 });
   const { result, trouble } = useJobResult<LaidOut[]>(
     "/api/jobs/lines.plans",
@@ -85,7 +86,7 @@ export function Plans({ line, sown, generation }: Props) {
             ]}
           >
             {fit.map((plan) => (
-              <PlanRow key={plan.scheme} plan={plan} line={line} sown={sown} generation={generation} />
+              <PlanRow key={plan.scheme} plan={plan} page={page} />
             ))}
           </Table>
           <p className="mt-3 max-w-prose text-sm text-soft">
@@ -108,7 +109,9 @@ export function Plans({ line, sown, generation }: Props) {
   );
 }
 
-function PlanRow({ plan, line, sown, generation }: Props & { plan: LaidOut }) {
+type RowProps = { plan: LaidOut; page: Props };
+
+function PlanRow({ plan, page }: RowProps) {
   const { scheme, recovers, gain, mixed, years, plants, ground, hours, recurrent } = plan;
   const { name, what } = SCHEME_WORDS[scheme];
   return (
@@ -134,7 +137,7 @@ function PlanRow({ plan, line, sown, generation }: Props & { plan: LaidOut }) {
       <td>{Math.round(hours)}</td>
       <td>
         <Sheet trigger="Season by season" title={name} plain>
-          {(close) => <Adopt plan={plan} line={line} sown={sown} generation={generation} onDone={close} />}
+          {(close) => <Adopt plan={plan} page={page} onDone={close} />}
         </Sheet>
       </td>
     </tr>
@@ -142,14 +145,19 @@ function PlanRow({ plan, line, sown, generation }: Props & { plan: LaidOut }) {
 }
 
 /** What stands in each season, and the press that plans it. */
-function Adopt({ plan, line, sown, generation, onDone }: Props & { plan: LaidOut; onDone: () => void }) {
+function Adopt({ plan, page, onDone }: RowProps & { onDone: () => void }) {
+  const { line, parents, others, sown, generation, backcrosses } = page;
   // What was crossed and grown of it already is not done again.
   const done =
-    generation === null ? 0 : plan.steps.findIndex((step) => step.generation === generationName(generation)) + 1;
+    generation === null
+      ? 0
+      : plan.steps.findIndex((step) => step.generation === generationName(generation, backcrosses)) + 1;
   const left = plan.steps.slice(done);
   const title = ({ generation: of, act, families, hands }: LaidOut["steps"][number]) =>
     `${of}: ${ACTS_OF_PLANS[act]}${hands > 0 ? `, ${plural(hands, "by hand", "by hand")}` : ""}${families > 1 ? `, ${families} families` : ""}`;
-  const numberOf = (of: string) => (/^F(\d+)$/.exec(of) ? Number(of.slice(1)) : null);
+  const crossedBack = plan.steps[done - 1]?.act === "backcross";
+  const begins = left[0]?.act === "cross";
+  const goesBack = crossedBack || left.some(({ act }) => act === "backcross");
   return (
     <>
       <ol className="space-y-2">
@@ -169,13 +177,16 @@ function Adopt({ plan, line, sown, generation, onDone }: Props & { plan: LaidOut
           <CommandForm
             command="line.adopt"
             draft={`adopt-${line.id}-${plan.scheme}`}
-            values={{ sown }}
+            values={{ sown, otherId: "", back: "mother" }}
             hidden={{
               lineId: line.id,
               every: plan.years / plan.steps.length,
+              generation: generationNamed(left[0]!.generation),
+              crossedBack,
               seasons: left.map((step) => ({
-                generation: numberOf(step.generation),
+                act: step.act,
                 plants: step.plants,
+                hands: step.hands,
                 title: title(step).slice(0, 120),
               })),
             }}
@@ -186,8 +197,32 @@ function Adopt({ plan, line, sown, generation, onDone }: Props & { plan: LaidOut
               name="sown"
               label="First sown on"
               type="date"
-              hint="A sowing a year from then on, and what is to be done as it flowers, on Today."
+              hint={
+                plan.years > plan.steps.length
+                  ? "A sowing every other year from then on; crosses as planned crosses, what else is to be done on Today as it flowers."
+                  : "A sowing a year from then on; crosses as planned crosses, what else is to be done on Today as it flowers."
+              }
             />
+            {begins && (
+              <Field
+                name="otherId"
+                label="Crossed with"
+                type="select"
+                none="Choose a line"
+                choices={others.map(({ id, name }) => ({ value: id, label: name }))}
+              />
+            )}
+            {goesBack && (
+              <Field
+                name="back"
+                label="The parent that comes back"
+                type="select"
+                choices={[
+                  { value: "mother", label: (begins ? line.name : parents.mother) ?? "its mother" },
+                  { value: "father", label: (begins ? "the line it is crossed with" : parents.father) ?? "its father" },
+                ]}
+              />
+            )}
           </CommandForm>
         </div>
       )}

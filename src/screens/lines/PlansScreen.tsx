@@ -5,7 +5,8 @@ import { Tag } from "../common/Tag";
 import { Plans } from "./Plans";
 
 /** Ways of breeding laid side by side: what each takes, and what it is likely to reach. */
-export function PlansScreen({ band, line, sown, generation }: PlansPage) {
+export function PlansScreen({ band, ...page }: PlansPage) {
+  const { line } = page;
   return (
     <Page title={`Ways to breed ${line.name}`} band={band}>
       <p className="flex flex-wrap items-center gap-3 font-bold">
@@ -17,7 +18,7 @@ export function PlansScreen({ band, line, sown, generation }: PlansPage) {
           Back to the line
         </Link>
       </p>
-      <Plans line={line} sown={sown} generation={generation} />
+      <Plans {...page} />
     </Page>
   );
 }

@@ -35,7 +35,7 @@ function methodInWords({ grown, line, trueness }: Release): string {
       : trueness.as === "mix"
         ? "let mix, and kept by what came through"
         : last
-          ? `selected from F2 to ${generationName(last)}`
+          ? `selected from F2 to ${generationName(last, grown.backcrosses)}`
           : grown.seasons.length > 0
             ? "selected and rogued season by season"
             : "not grown yet";

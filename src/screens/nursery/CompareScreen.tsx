@@ -44,7 +44,7 @@ export function CompareScreen(view: Comparison) {
         </Link>
       </div>
       <h2 className="mb-4 text-2xl">
-        {stand.lineName} {generationName(stand.generation)} beside its kin
+        {stand.lineName} {generationName(stand.generation, stand.backcrosses)} beside its kin
       </h2>
       {shown.length === 0 ? (
         <p className="max-w-prose">

@@ -75,7 +75,8 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
         <Notes of="standId" id={stand.id} name={stand.code} />
       </div>
       <h2 className="mt-3 break-words text-2xl">
-        <Link href={`/lines/${stand.lineCode}`}>{stand.lineName}</Link> {generationName(stand.generation)}
+        <Link href={`/lines/${stand.lineCode}`}>{stand.lineName}</Link>{" "}
+        {generationName(stand.generation, stand.backcrosses)}
       </h2>
       <p className="mb-3 text-soft">
         {lot ? (

@@ -168,7 +168,11 @@ function WhoCarries({ gene, stand, head }: Omit<Props, "likely">) {
       <div role="alert" className="border-l-4 border-quince pl-3">
         <p>
           <strong>These can’t all be so, as {gene.name.toLowerCase()} is said to be inherited:</strong>{" "}
-          {result.plants.map(({ code, number, shows }) => `plant ${number} of ${code} shows ${shows}`).join("; ")}.
+          {[
+            ...result.plants.map(({ code, number, shows }) => `plant ${number} of ${code} shows ${shows}`),
+            ...result.lots.map(({ code, shows }) => `seeds of ${code} show ${shows}`),
+          ].join("; ")}
+          .
         </p>
         <p>
           One of them was put down wrongly, or is of another parent, or the gene is another. Allow for some that are put
@@ -176,7 +180,7 @@ function WhoCarries({ gene, stand, head }: Omit<Props, "likely">) {
         </p>
       </div>
     );
-  const { plants, wanted, seen, way } = result;
+  const { plants, wanted, seen, seeds, way } = result;
   if (plants.length === 0) return null;
   const sure = plants.filter(({ pure }) => pure >= SURELY_PURE).length;
   // Plants of which the same is known stand in one row.
@@ -190,7 +194,8 @@ function WhoCarries({ gene, stand, head }: Omit<Props, "likely">) {
         Breeds true for {wanted}: {sure > 0 ? `${plural(sure, "plant")} as good as surely` : "no plant surely yet"}
       </h3>
       <p className="text-sm text-soft">
-        From {plural(seen, "look")} at these plants and their kin, all generations together.
+        From {plural(seen, "look")} {seeds > 0 && `and ${plural(seeds, "counted seed")} `}at these plants and their kin,
+        all generations together.
       </p>
       <div className="mt-1 max-w-2xl">
         <Table

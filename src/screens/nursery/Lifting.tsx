@@ -50,7 +50,7 @@ export function Lifting({ view: { stand }, lifting }: Props) {
             {sorts.map((one) => (
               <tr key={one.id}>
                 <td>
-                  <strong>{dayInWords(one.sortedOn, "long")}</strong> {generationName(one.generation)}
+                  <strong>{dayInWords(one.sortedOn, "long")}</strong> {generationName(one.generation, one.backcrosses)}
                   <span className="block text-sm text-soft">
                     {one.code}, {WORDS[one.moment].toLowerCase()}
                   </span>

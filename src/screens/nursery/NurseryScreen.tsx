@@ -82,7 +82,7 @@ export function NurseryScreen(view: Nursery) {
                     <Tag kind="family" code={f.code} href={`/nursery/${f.code}`} small />
                   </td>
                   <td className="max-w-72 break-words">
-                    <strong>{nameWithGeneration(f.lineName, f.generation)}</strong>
+                    <strong>{nameWithGeneration(f)}</strong>
                     <span className="flex flex-wrap gap-x-2 text-sm text-soft">
                       {f.bedName && <span>{bedInWords(f.bedName)}</span>}
                       {f.lotCode && <span className="whitespace-nowrap">lot {f.lotCode}</span>}

@@ -53,8 +53,8 @@ export function RoguingScreen(view: Roguing) {
       </div>
       <h2 className="mb-2 text-2xl">{headline(view)}</h2>
       <p className="mb-4 max-w-prose text-soft">
-        {nameWithGeneration(stand.lineName, stand.generation)}. What goes out before it sheds pollen leaves nothing
-        behind; later, its pollen is in its neighbours’ seed
+        {nameWithGeneration(stand)}. What goes out before it sheds pollen leaves nothing behind; later, its pollen is in
+        its neighbours’ seed
         {doneOn || today < by ? "" : ", and roguing undoes much less"}.
       </p>
       {view.standing.length > 0 && <RogueWalk view={view} />}
@@ -67,7 +67,7 @@ export function RoguingScreen(view: Roguing) {
           {seasons.map((one) => (
             <tr key={one.code}>
               <td>
-                <strong>{one.season}</strong> {generationName(one.generation)}
+                <strong>{one.season}</strong> {generationName(one.generation, stand.backcrosses)}
               </td>
               <td>{one.code}</td>
               <td>{one.grown}</td>

@@ -23,7 +23,7 @@ export function SurpriseScreen(view: SurpriseView) {
         </Link>
       </div>
       <p className="mt-4 break-words font-bold">
-        {nameWithGeneration(stand.lineName, stand.generation)}, plant {plant.number}
+        {nameWithGeneration(stand)}, plant {plant.number}
         {plant.reason && `: ${plant.reason}`}
       </p>
       <h2 className="text-2xl">

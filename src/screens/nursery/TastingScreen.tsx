@@ -48,7 +48,7 @@ export function TastingScreen(view: Props) {
         </Link>
       </div>
       {of && view.sheets ? (
-        <TastingSheets of={of} name={nameWithGeneration(stand.lineName, stand.generation)} hazards={hazards} />
+        <TastingSheets of={of} name={nameWithGeneration(stand)} hazards={hazards} />
       ) : of ? (
         <TastingHost of={of} code={stand.code} path={path} />
       ) : (
@@ -83,7 +83,7 @@ function All({ view, path }: { view: Tastings; path: string }) {
     <>
       <h2 className="mb-2 text-2xl">{headline(view)}</h2>
       <p className="mb-4 max-w-prose text-soft">
-        {nameWithGeneration(stand.lineName, stand.generation)}.
+        {nameWithGeneration(stand)}.
         {tastings.length === 0 &&
           !poisonous &&
           " Two plants or more, one scale, and as many tongues as can be found: what they agree on is worth more than what one of them hopes."}

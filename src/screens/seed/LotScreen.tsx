@@ -31,6 +31,7 @@ import { LotTests } from "./LotTests";
 import { OnTable } from "./OnTable";
 import { Parentage } from "./Parentage";
 import { PutAway } from "./PutAway";
+import { SeedWords } from "./SeedWords";
 
 const KINDS = {
   cross: "cross by hand",
@@ -123,7 +124,7 @@ export function LotScreen(view: LotPage) {
         <Notes of="lotId" id={lot.id} name={`lot ${lot.code}`} />
       </div>
       <h2 className="mt-3 break-words text-2xl">
-        <Link href={`/lines/${lot.lineCode}`}>{lot.lineName}</Link> {generationName(lot.generation)}
+        <Link href={`/lines/${lot.lineCode}`}>{lot.lineName}</Link> {generationName(lot.generation, lot.backcrosses)}
       </h2>
       {lot.brokenOn && (
         <p className="mt-3 max-w-2xl border-l-4 border-rust pl-3">
@@ -151,6 +152,7 @@ export function LotScreen(view: LotPage) {
       <EnoughSeed view={view} />
       <LotTests view={view} />
       <CameTrue view={view} />
+      <SeedWords view={view} />
       <CameUp emergence={view.emergence} />
       <LotPackets view={view} />
       <LotCount view={view} />

@@ -19,7 +19,7 @@ export function ChosenCross({ open, asked }: { open: CrossState[]; asked: string
   return (
     <>
       <p className="text-sm font-semibold text-soft">
-        {cross.lineName} {generationName(cross.generation)} seed, {parentsInWords(cross)}
+        {cross.lineName} {generationName(cross.generation, cross.backcrosses)} seed, {parentsInWords(cross)}
       </p>
       <h2 className="mb-3 text-2xl">Enough fruit set?</h2>
       <EnoughFruit state={state} />

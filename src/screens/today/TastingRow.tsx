@@ -7,13 +7,13 @@ import { Tag } from "../common/Tag";
 
 /** A tasting that is open: how much of it was tasted, and where its sheets are. */
 export function TastingRow({ tasting }: { tasting: OpenTasting }) {
-  const { id, code, lineName, generation, yardstick, heldOn, tasters, servings, tasted } = tasting;
+  const { id, code, yardstick, heldOn, tasters, servings, tasted } = tasting;
   const all = servings * tasters;
   const href = `/nursery/${code}/tasting?of=${id}`;
   return (
     <Row
       tag={<Tag kind="family" code={code} href={href} />}
-      title={`${nameWithGeneration(lineName, generation)}: ${yardstick} blind`}
+      title={`${nameWithGeneration(tasting)}: ${yardstick} blind`}
       said={`Since ${dayInWords(heldOn)}; ${tasted} of ${all} tasted${tasted >= all ? ": close it, and its scores count" : ""}.`}
     >
       <Link className="leaf" href={href}>

@@ -39,7 +39,7 @@ const SEXES = [
 ];
 
 /** What a piece of work is done with, by name. */
-export const nameOf = ({ stand }: StandWork) => nameWithGeneration(stand.lineName, stand.generation);
+export const nameOf = ({ stand }: StandWork) => nameWithGeneration(stand);
 
 /** Done today: one press, or a count where something is counted, or a lot where seed is put away. */
 export function Done({ work, day, units }: Props) {

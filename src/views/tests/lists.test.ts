@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import type { Id } from "@/core/custody/id";
 import { NOTHING_ASKED } from "@/core/lists/listed";
 import { family, type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { inventoryFile } from "../drawerFile";
@@ -26,7 +27,7 @@ describe("where a line stands", () => {
     const leek = line("Slatefoot", "leek");
     // Sown this year it flowers in the next.
     sow(leek, "2027-04-10", { bedId: 2 });
-    expect(row("Slatefoot").growing).toEqual({ generations: [null], beds: ["B"] });
+    expect(row("Slatefoot").growing).toEqual({ generations: [], beds: ["B"] });
     const melon = line("Gold", "melon");
     const [first, second] = [sow(melon, "2027-05-01"), sow(melon, "2027-05-02", { bedId: 2 })];
     expect(row("Gold").growing!.beds).toEqual(["A", "B"]);
@@ -37,10 +38,24 @@ describe("where a line stands", () => {
     expect(rows({ show: "nothing" }).list.items.map(({ name }) => name)).toEqual(["Gold"]);
   });
 
+  test("names the generations that grow, after a cross back too", () => {
+    garden.done("line.pedigree", { species: "melon", text: "Back = A*2/B" });
+    const back = garden.db.prepare("SELECT id FROM line WHERE name = 'Back'").pluck().get() as Id;
+    for (const generation of [1, 1, 2]) {
+      const id = sow(back, "2027-05-01");
+      garden.db.prepare("UPDATE stand SET generation = ? WHERE id = ?").run(generation, id);
+    }
+    expect(row("Back").growing!.generations).toEqual(["BC1", "BC1F2"]);
+  });
+
   test("says the first day on which it is to be sown, and of its seed the lot that keeps longest", () => {
     const melon = line("Gold", "melon");
     for (const sown of ["2028-05-10", "2028-04-20", "2028-05-01"]) sow(melon, sown);
     expect(row("Gold")).toMatchObject({ growing: null, planned: "2028-04-20" });
+    // Years ahead it is planned all the same.
+    sow(line("Late", "melon"), "2031-05-01");
+    expect(row("Late").planned).toBe("2031-05-01");
+    expect(rows({ show: "nothing" }).list.items).toEqual([]);
     for (const gathered of ["2025-09-01", "2026-09-10", "2024-09-01"]) seed(melon, gathered);
     expect(row("Gold").seed).toMatchObject({ gathered: "2026-09-10", state: "keeps" });
     const old = line("Old", "parsnip");

@@ -158,13 +158,29 @@ describe("where something comes from", () => {
 describe("how two are kin", () => {
   test("by whom, in words, and as a file", () => {
     const { stand, second, mother } = twoGenerations();
-    const kin = (oneId: Id, otherId: Id) => kinView(garden.db, { oneId, otherId });
+    const told = (oneId: Id, otherId: Id, oneNumber: number | null = null, otherNumber: number | null = null) =>
+      kinView(garden.db, { oneId, otherId, oneNumber, otherNumber });
+    const kin = (...of: Parameters<typeof told>) => {
+      const found = told(...of);
+      if ("unknown" in found) throw new Error(found.unknown);
+      return found;
+    };
     // An F1 plant and the selfed offspring of its sister: of each of two parents' plants an eighth.
     expect(kin(stand, second).paths.map(({ through, share }) => `${share} ${through.join(" – ")}`)).toEqual([
       "0.125 F1 2028 – Ashlar Gold 2027 – F1 2028 plant 3 – F2 2029",
       "0.125 F1 2028 – Nettle Moon 2027 – F1 2028 plant 3 – F2 2029",
     ]);
     expect(kin(stand, second).kinship).toBeCloseTo(0.25, 10);
+    // Its own parent: half of what is selfed from a plant that is not inbred is twice the same.
+    expect(kin(stand, second, 3).kinship).toBeCloseTo(0.5, 10);
+    expect(kin(second, stand, null, 3).paths.map(({ share, through }) => [share, through.length])).toEqual([[0.5, 2]]);
+    expect(kin(stand, second, 2).kinship).toBeCloseTo(0.25, 10);
+    // Two plants of one family, and any two of it; one of them and any other.
+    expect([kin(stand, stand, 1, 2), kin(stand, stand), kin(stand, stand, 1)].map(({ kinship }) => kinship)).toEqual([
+      0.25, 0.25, 0.25,
+    ]);
+    expect(told(stand, stand, 2, 2)).toEqual({ unknown: "That is one plant, 2." });
+    expect(told(stand, second, 99)).toEqual({ unknown: `There is no plant 99 in ${garden.code("stand", stand)}.` });
     // A parent's plant and its grandchild, two ways: by itself ¼, and by what the parent's plants have of one line.
     expect(kin(mother, second).kinship).toBeCloseTo(kin(second, mother).kinship, 12);
     const csv = pedigreeFile(garden.sky(), garden.code("stand", second))!;

@@ -30,7 +30,7 @@ function lotTagOf(lot: LotRow): TagText {
   return {
     kind: "lot",
     code: lot.code,
-    title: nameWithGeneration(lot.lineName, lot.generation),
+    title: nameWithGeneration(lot),
     lines: [
       `${name.name}, ${name.binomial}`,
       lot.doubt ? `in doubt (${lot.doubt}), ${origin}` : origin,
@@ -69,7 +69,7 @@ function standTagsOf(stand: StandRow, lot: LotRow | undefined): TagText[] {
   return Array.from({ length: plantedOut ? 1 : many }, (_, i) => ({
     kind: stand.family ? "family" : "stand",
     code: stand.code,
-    title: nameWithGeneration(stand.lineName, stand.generation),
+    title: nameWithGeneration(stand),
     lines: [
       `sown ${dayInWords(stand.sown, "long")}`,
       from.join(", "),
@@ -181,9 +181,7 @@ export function crossTags(db: Db, code: string, parts: Part[], spare: number): T
     tags.push(...numbers.map((n) => ({ ...flowerTagOf(cross, n), title: "Bag: leave it closed" })));
   if (parts.includes("packets")) {
     const lots = lotsOfCross(db, cross.id).map(lotTagOf);
-    const packets = lots.length
-      ? lots
-      : [{ ...crossTagOf(cross), title: nameWithGeneration(cross.lineName, cross.generation) }];
+    const packets = lots.length ? lots : [{ ...crossTagOf(cross), title: nameWithGeneration(cross) }];
     tags.push(...packets.flatMap((packet) => outAndIn(packet)));
   }
   return tags;
