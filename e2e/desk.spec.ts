@@ -119,7 +119,7 @@ test("a cross is closed and opened again, and fewer fruits are accepted", async 
   await page.getByRole("button", { name: "Open it again" }).click();
   await expect(page.getByRole("button", { name: "Cover", exact: true })).toBeVisible();
   await page.getByRole("button", { name: "Accept 1 fruit" }).click();
-  await expect(page.getByText("gives Lantern back to Nettle Moon F1; 1 fruit wanted")).toBeVisible();
+  await expect(page.getByText("gives Lantern back to Nettle Moon BC1; 1 fruit wanted")).toBeVisible();
   await page.close();
 });
 

@@ -465,16 +465,18 @@ test("a tag is found by the simulated scanner and by typing; a slip is named", a
 test("the book is searched, grouped, and takes in a file after a dry run; a bad line is named", async ({ browser }) => {
   const page = await desk(browser);
   await page.goto("/crosses/book");
-  await page.getByLabel("Search").fill("Kiln");
-  await expect(page.getByRole("status").filter({ hasText: "crosses" })).toContainText("1 of");
-  await page.getByLabel("Search").fill("");
-  await page.getByLabel("Group by").selectOption("season");
-  await expect(page.getByRole("button", { name: /▾ 2027/ })).toBeVisible();
-  await page.getByRole("button", { name: /▾ 2027/ }).click();
-  await expect(page.getByRole("button", { name: /^Read X27/ })).toHaveCount(0);
+  const lines = page.getByRole("button", { name: /^Read X/ });
+  const all = await lines.count();
+  await page.getByLabel("Code, name, pedigree or note").fill("Kiln");
+  await expect(lines).toHaveCount(1);
+  await page.getByLabel("Code, name, pedigree or note").fill("");
+  await expect(lines).toHaveCount(all);
+  await expect(page.getByRole("rowheader", { name: /^2027 .* set of/ })).toBeVisible();
+  await page.getByLabel("By").selectOption("species");
+  await expect(page.getByRole("rowheader", { name: /^Melon .* set of/ })).toBeVisible();
   const csv = await (await page.request.get("/api/crosses?format=csv&season=2027")).text();
-  const [head, ...lines] = csv.trim().split(/\r?\n/);
-  const own = lines.find((l) => l.startsWith("X27-001") && l.includes(",pollinated,"))!;
+  const [head, ...rows] = csv.trim().split(/\r?\n/);
+  const own = rows.find((l) => l.startsWith("X27-001") && l.includes(",pollinated,"))!;
   const columns = head!.split(",");
   const cells = own.split(",");
   cells[columns.indexOf("flowerNote")] = "from the file";

@@ -77,6 +77,29 @@ test("Back closes a sheet and stays on its page; what was in hand has the focus 
   await page.close();
 });
 
+test("what a press opens is fetched with it, and while the server is away as soon as it is back", async ({
+  browser,
+  demo,
+}) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/shed");
+  const away = (on: boolean) =>
+    on ? page.route("**/_next/static/**", (route) => route.abort()) : page.unroute("**/_next/static/**");
+  await away(true);
+  await page.getByRole("button", { name: "Change the garden" }).click();
+  await expect(page.getByText("Being fetched.")).toBeVisible();
+  await away(false);
+  await expect(dialog(page).getByLabel("Name of the place")).toHaveValue("Tarnholt");
+  // A page that was read for a while has fetched the rest by itself.
+  await page.goto("/ground");
+  await page.waitForTimeout(6_000);
+  await page.waitForLoadState("networkidle");
+  await away(true);
+  await page.getByRole("button", { name: "Add beds" }).click();
+  await expect(dialog(page).getByLabel("Name")).toBeVisible();
+  await page.close();
+});
+
 test("any record is found in six keys and Enter; acts and screens by what they are called", async ({
   browser,
   demo,
@@ -218,6 +241,7 @@ test("the locale decides how days and numbers are written and read", async ({ br
   const page = await browser.newPage({ baseURL: demo.url });
   const choose = async (locale: string) => {
     await page.goto("/shed");
+    await page.getByRole("button", { name: "Change the garden" }).click();
     await page.locator("form[data-ready=true]").first().waitFor();
     await page.getByLabel("Days and numbers").selectOption(locale);
     await page.getByRole("button", { name: "Keep the garden" }).click();
@@ -225,6 +249,7 @@ test("the locale decides how days and numbers are written and read", async ({ br
   await choose("de");
   await expect(page.getByText(/Garden Tarnholt kept/)).toBeVisible();
   await page.reload();
+  await page.getByRole("button", { name: "Change the garden" }).click();
   await expect(page.getByLabel("Longitude")).toHaveValue("9,3");
   await expect(page.getByLabel("Last frost")).toHaveValue("20. Mai");
   await expect(page.getByLabel("Season band").first().getByText("Fr. 9. Juli 2027")).toBeVisible();
@@ -238,7 +263,7 @@ test("the locale decides how days and numbers are written and read", async ({ br
   await expect(form.getByLabel("Seeds sown")).toHaveValue("1250");
   await page.keyboard.press("Escape");
   await choose("en-GB");
-  await expect(page.getByLabel("Longitude")).toHaveValue("9.3");
+  await expect(page.getByText("48.6° north, 9.3° east")).toBeVisible();
   await page.close();
 });
 

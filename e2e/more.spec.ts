@@ -27,6 +27,7 @@ test("a bed is dragged across the ground and put back", async ({ browser, demo }
 test("feet and ounces are typed and shown, metres are kept", async ({ browser, demo }) => {
   const page = await browser.newPage({ baseURL: demo.url });
   await page.goto("/shed");
+  await page.getByRole("button", { name: "Change the garden" }).click();
   await page.getByLabel("Units").selectOption({ label: "Feet and ounces" });
   await page.getByRole("button", { name: "Keep the garden" }).click();
   await expect(toast(page, "Garden Tarnholt kept")).toBeVisible();

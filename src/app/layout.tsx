@@ -1,10 +1,10 @@
 import type { Metadata, Viewport } from "next";
 import { cookies, headers } from "next/headers";
 import type { ReactNode } from "react";
-import { Toaster } from "sonner";
 import { Body } from "@/ui/Body";
 import { KEEP_PRESSES } from "@/ui/keepPresses";
 import { OutboxBar } from "@/ui/OutboxBar";
+import { Toasts } from "@/ui/Toasts";
 import { Written } from "@/ui/Written";
 import { here } from "./here";
 import { PAPER } from "./manifest";
@@ -39,22 +39,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
           <OutboxBar />
           {children}
         </Written>
-        <Toaster
-          position="bottom-left"
-          mobileOffset={{ bottom: "4.5rem" }}
-          expand
-          toastOptions={{
-            style: {
-              background: "var(--ink)",
-              color: "var(--paper)",
-              border: 0,
-              borderRadius: "3px 12px 3px 12px",
-              fontFamily: "var(--font-text)",
-              fontSize: "1rem",
-            },
-            actionButtonStyle: { background: "var(--paper)", color: "var(--ink)", height: "2rem", fontWeight: 700 },
-          }}
-        />
+        <Toasts />
       </Body>
     </html>
   );

@@ -13,6 +13,7 @@ import {
   useState,
 } from "react";
 import { type FieldValues, FormProvider, useForm, useFormContext } from "react-hook-form";
+import { FormHere } from "./formHere";
 import { ReadField } from "./ReadField";
 import { type Kind, readerOf } from "./readers";
 import type { Answer } from "./send";
@@ -162,27 +163,29 @@ export function CommandForm(props: Props) {
 
   return (
     <FormProvider {...form}>
-      <Kept.Provider value={trouble?.fields ?? {}}>
-        <form onSubmit={save} noValidate className="grid gap-4" data-ready={ready}>
-          {children}
-          {unplaced && (
-            <p role="alert" className="border-l-4 border-rust pl-3 text-rust">
-              {trouble.message}{" "}
-              {trouble.kind === "conflict" && (
-                <button type="button" className="leaf leaf-plain" onClick={loadNewer}>
-                  Load the newer version
-                </button>
-              )}
-            </p>
-          )}
-          <div className="flex flex-wrap items-center gap-3">
-            <button type="submit" disabled={busy || !ready} className="leaf leaf-strong">
-              {submit}
-            </button>
-            {extra}
-          </div>
-        </form>
-      </Kept.Provider>
+      <FormHere.Provider value={form}>
+        <Kept.Provider value={trouble?.fields ?? {}}>
+          <form onSubmit={save} noValidate className="grid gap-4" data-ready={ready}>
+            {children}
+            {unplaced && (
+              <p role="alert" className="border-l-4 border-rust pl-3 text-rust">
+                {trouble.message}{" "}
+                {trouble.kind === "conflict" && (
+                  <button type="button" className="leaf leaf-plain" onClick={loadNewer}>
+                    Load the newer version
+                  </button>
+                )}
+              </p>
+            )}
+            <div className="flex flex-wrap items-center gap-3">
+              <button type="submit" disabled={busy || !ready} className="leaf leaf-strong">
+                {submit}
+              </button>
+              {extra}
+            </div>
+          </form>
+        </Kept.Provider>
+      </FormHere.Provider>
     </FormProvider>
   );
 }

@@ -1,6 +1,6 @@
 "use client";
 import { Popover } from "radix-ui";
-import { type ReactNode, useId, useState } from "react";
+import { type ReactNode, use, useId, useState } from "react";
 
 export type WorkingInput = {
   key: string;
@@ -15,9 +15,8 @@ export type WorkingInput = {
   source: string;
 };
 
-export type WorkingProps = {
-  /** The figure as the screen shows it. */
-  shown: string;
+/** What a figure rests on, and how it is made of that. */
+export type WorkingParts = {
   title: string;
   method: string;
   inputs: WorkingInput[];
@@ -25,7 +24,7 @@ export type WorkingProps = {
 };
 
 /** Inputs tried at the ends of their ranges, the one that moves the figure most first. */
-function sensitivities({ inputs, compute }: WorkingProps, values: Record<string, number>) {
+function sensitivities({ inputs, compute }: WorkingParts, values: Record<string, number>) {
   return inputs
     .filter((i) => i.low !== undefined && i.high !== undefined)
     .map((input) => {
@@ -38,22 +37,26 @@ function sensitivities({ inputs, compute }: WorkingProps, values: Record<string,
 
 /** A figure's working, open beside it for as long as it is drawn. */
 export function OpenWorking({
+  parts,
   trigger,
   onClose,
-  ...props
-}: WorkingProps & { trigger: ReactNode; onClose: () => void }) {
+}: {
+  parts: Promise<WorkingParts>;
+  trigger: ReactNode;
+  onClose: () => void;
+}) {
   return (
     <Popover.Root open onOpenChange={(open) => !open && onClose()}>
       <Popover.Trigger asChild>{trigger}</Popover.Trigger>
       <Popover.Portal>
-        <Content {...props} />
+        <Content {...use(parts)} />
       </Popover.Portal>
     </Popover.Root>
   );
 }
 
 /** Inputs with their sources, the method, the range, and a place to try other values. */
-function Content(props: WorkingProps) {
+function Content(props: WorkingParts) {
   const { title, method, inputs, compute } = props;
   const start = Object.fromEntries(inputs.map((i) => [i.key, i.value]));
   const [values, setValues] = useState(start);

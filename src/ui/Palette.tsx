@@ -1,12 +1,13 @@
 "use client";
-import { lazy, type ReactNode, Suspense, useEffect, useRef } from "react";
+import { type ReactNode, Suspense, useEffect, useRef } from "react";
 import type { Act, Hit } from "./Finder";
 import { type Place, useKeysOn } from "./keysOn";
+import { later } from "./later";
 import { useGo } from "./useGo";
 
 // Fetched when first opened: most pages are read without.
-const Finder = lazy(async () => ({ default: (await import("./Finder")).Finder }));
-const Keys = lazy(async () => ({ default: (await import("./Keys")).Keys }));
+const Finder = later(async () => (await import("./Finder")).Finder);
+const Keys = later(async () => (await import("./Keys")).Keys);
 
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));

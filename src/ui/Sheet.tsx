@@ -1,6 +1,8 @@
 "use client";
 import clsx from "clsx";
-import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
+import { type ReactNode, Suspense, useEffect, useState } from "react";
+import { Fetching } from "./Fetching";
+import { later } from "./later";
 import type { PanelProps } from "./SheetPanel";
 
 type Props = {
@@ -17,11 +19,17 @@ type Props = {
 };
 
 // Fetched when first opened: most pages are read without.
-const Panel = lazy(async () => ({ default: (await import("./SheetPanel")).SheetPanel }));
+const Panel = later(async () => (await import("./SheetPanel")).SheetPanel);
 
 /** The page itself, open for as long as it is drawn. */
 export const SheetPanel = (props: PanelProps) => (
-  <Suspense>
+  <Suspense
+    fallback={
+      <div className="fixed right-0 bottom-0 z-40 bg-leaf p-4 empty:hidden">
+        <Fetching />
+      </div>
+    }
+  >
     <Panel {...props} />
   </Suspense>
 );

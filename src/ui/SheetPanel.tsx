@@ -1,7 +1,8 @@
 "use client";
 import { X } from "lucide-react";
 import { Dialog } from "radix-ui";
-import type { ReactNode } from "react";
+import { type ReactNode, Suspense } from "react";
+import { Fetching } from "./Fetching";
 import { Over } from "./Over";
 
 export type PanelProps = { title: string; onClose: () => void; children: ReactNode };
@@ -20,7 +21,7 @@ export function SheetPanel({ title, onClose, children }: PanelProps) {
           <X aria-hidden size={22} />
         </Dialog.Close>
       </div>
-      {children}
+      <Suspense fallback={<Fetching />}>{children}</Suspense>
     </Over>
   );
 }

@@ -1,27 +1,35 @@
 "use client";
-import { lazy, Suspense, useState } from "react";
-import type { WorkingProps } from "./OpenWorking";
+import { Suspense, useState } from "react";
+import { fetched, later } from "./later";
+import type { WorkingParts } from "./OpenWorking";
 
-const OpenWorking = lazy(async () => ({ default: (await import("./OpenWorking")).OpenWorking }));
+const OpenWorking = later(async () => (await import("./OpenWorking")).OpenWorking);
+
+type Props = {
+  /** The figure as the screen shows it. */
+  shown: string;
+  /** Its working, fetched with what it is reckoned by. */
+  load: () => Promise<WorkingParts>;
+};
 
 /** A computed figure that opens; its working is made when it is pressed, as a screen may have a hundred figures. */
-export function Working(props: WorkingProps) {
-  const [open, setOpen] = useState(false);
+export function Working({ shown, load }: Props) {
+  const [parts, setParts] = useState<Promise<WorkingParts> | null>(null);
   const button = (
     <button
       type="button"
       className="opens"
       aria-haspopup="dialog"
-      aria-label={`${props.shown}: show the working`}
-      onClick={open ? undefined : () => setOpen(true)}
+      aria-label={`${shown}: show the working`}
+      onClick={parts ? undefined : () => setParts(fetched(load))}
     >
-      {props.shown}
+      {shown}
     </button>
   );
-  if (!open) return button;
+  if (!parts) return button;
   return (
     <Suspense fallback={button}>
-      <OpenWorking {...props} trigger={button} onClose={() => setOpen(false)} />
+      <OpenWorking parts={parts} trigger={button} onClose={() => setParts(null)} />
     </Suspense>
   );
 }

@@ -1,10 +1,10 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useCallback, useRef, useState } from "react";
-import { toast } from "sonner";
 import { useLastAct } from "./LastAct";
 import { outbox, post, takeBack } from "./outbox";
 import { newPress } from "./press";
+import { say } from "./say";
 import { type Answer, send } from "./send";
 
 type Commands = {
@@ -34,14 +34,14 @@ export function useCommand(): Commands {
     (answer: Answer | null, words?: string): Answer | null => {
       if (!answer || answer.ok) return answer;
       if (line) line({ words: words ?? "Not taken", message: answer.message, undo: null, bad: true });
-      else toast.error(answer.message, { duration: 12_000 });
+      else say({ message: answer.message, tone: "error", stands: 12_000 });
       return answer;
     },
     [line],
   );
 
-  const say = useCallback(
-    (words: string) => void (line ? line({ words, message: words, undo: null }) : toast(words)),
+  const mention = useCallback(
+    (words: string) => (line ? line({ words, message: words, undo: null }) : say({ message: words })),
     [line],
   );
 
@@ -50,15 +50,15 @@ export function useCommand(): Commands {
       // What was not sent yet is taken back here.
       if (outbox().waiting.some((kept) => kept.id === entry)) {
         await takeBack(entry);
-        say("Taken back before it was sent.");
+        mention("Taken back before it was sent.");
         return;
       }
       const answer = await send("/api/undo", { entry }, newPress());
-      if (answer.ok) say(answer.message);
+      if (answer.ok) mention(answer.message);
       else aloud(answer);
       router.refresh();
     },
-    [router, say, aloud],
+    [router, mention, aloud],
   );
 
   const tell = useCallback(
@@ -68,11 +68,9 @@ export function useCommand(): Commands {
         router.refresh();
         return;
       }
-      toast(message, {
-        duration: 8_000,
-        action: entry ? { label: "Undo", onClick: () => void undo(entry) } : undefined,
-      });
-      for (const warning of warnings) toast.warning(warning, { duration: 15_000 });
+      const action = entry ? { label: "Undo", onClick: () => void undo(entry) } : undefined;
+      say({ message, stands: 8_000, action });
+      for (const warning of warnings) say({ message: warning, tone: "warning", stands: 15_000 });
       router.refresh();
     },
     [router, undo, line],

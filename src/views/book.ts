@@ -1,16 +1,21 @@
+import { sum } from "simple-statistics";
 import { protocolKept, speciesById } from "@/catalogue/catalogue";
+import { seasonName } from "@/core/climate/season";
 import { flowerCode } from "@/core/custody/code";
 import { fatherInWords, parentName } from "@/core/custody/parents";
+import { groupBy } from "@/core/lists/groupBy";
+import { type AskedOfList, cutList, type Listed, type Listing, NOTHING_ASKED } from "@/core/lists/listed";
+import { byWords, inOrder } from "@/core/lists/order";
 import type { Db } from "@/db/open";
 import { type BookRow, bookEntries } from "@/records/cross/book";
 import { bookCsv, bookJson, bookRows } from "@/records/cross/bookFile";
 import { crossByCode } from "@/records/cross/queries";
 import type { Flower } from "@/records/flower/flower";
 import { flowersOfCross } from "@/records/flower/queries";
-import type { Garden } from "@/records/garden/garden";
 import { crossPedigrees } from "@/records/line/pedigree";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
+import { siftedOf } from "./list";
 
 export type BookEntry = Omit<
   BookRow,
@@ -22,15 +27,64 @@ export type BookEntry = Omit<
   method: string;
 };
 
-export type Book = { garden: Garden; band: Band; entries: BookEntry[] };
+type Show = "open" | "closed" | "doubt";
+type Order = "season" | "species" | "mother" | "father" | "method" | "set";
 
-/** Every cross with what became of it, the newest first. */
-export const bookView = (sky: Outlook): Book => sky.once("book", () => written(sky));
+/** Crosses that stand together in an order, as far as they are on the page; in all, how many and what became of them. */
+export type BookPart = {
+  /** What they have in common; null where they stand by a figure. */
+  name: string | null;
+  crosses: number;
+  set: number;
+  flowers: number;
+  entries: BookEntry[];
+};
 
-function written(sky: Outlook): Book {
-  const { db, season } = sky;
+export type Book = { band: Band; list: Omit<Listed<BookEntry, Show, Order>, "items">; parts: BookPart[] };
+
+const newest = (a: BookEntry, b: BookEntry) => b.season - a.season || inOrder(b.code, a.code);
+const by = (key: "species" | "mother" | "father" | "method") => (a: BookEntry, b: BookEntry) =>
+  byWords(a[key], b[key]) || newest(a, b);
+
+const LISTING: Listing<BookEntry, Show, Order> = {
+  wordsOf: ({ code, line, species, mother, father, pedigree, method, note }) =>
+    [code, line, species, mother, father, pedigree, method, note].join(" "),
+  shows: {
+    open: ({ closed }) => closed === 0,
+    closed: ({ closed }) => closed === 1,
+    doubt: ({ doubtful }) => doubtful > 0,
+  },
+  orders: {
+    season: newest,
+    species: by("species"),
+    mother: by("mother"),
+    father: by("father"),
+    method: by("method"),
+    set: (a, b) => b.set - a.set || newest(a, b),
+  },
+};
+
+/** Crosses with what became of each, as they are asked for. */
+export function bookView(sky: Outlook, asked: AskedOfList = NOTHING_ASKED): Book {
+  const { season, garden } = sky;
+  const whole = siftedOf(sky, "book", () => sky.once("book", () => written(sky)), LISTING, asked);
+  const nameOf = (entry: BookEntry): string | null => {
+    if (whole.by === "set") return null;
+    return whole.by === "season" ? seasonName(entry.season, garden.latitude) : entry[whole.by];
+  };
+  const all = groupBy(whole.rows, nameOf);
+  const { items, ...list } = cutList(whole, asked.from);
+  const parts = [...groupBy(items, nameOf)].map(([name, entries]): BookPart => {
+    const of = all.get(name)!;
+    const total = (key: "set" | "pollinated") => sum(of.map((entry) => entry[key]));
+    return { name, crosses: of.length, set: total("set"), flowers: total("pollinated"), entries };
+  });
+  return { band: band(sky, season, sky.standsOf(season)), list, parts };
+}
+
+function written({ db }: Outlook): BookEntry[] {
   const pedigreeOf = crossPedigrees(db);
-  const entries = bookEntries(db).map((row): BookEntry => {
+  return bookEntries(db).map((row): BookEntry => {
     const { lineId, motherLineId, fatherLineId, motherName, motherNumber, fatherName, fatherNumber, ...rest } = row;
     const { moreFathers, ...entry } = rest;
     return {
@@ -42,8 +96,6 @@ function written(sky: Outlook): Book {
       pedigree: pedigreeOf(row),
     };
   });
-  const stands = sky.standsOf(season);
-  return { garden: sky.garden, band: band(sky, season, stands), entries };
 }
 
 export type BookFlower = Pick<

@@ -3,10 +3,6 @@ import { betaInterval } from "../numbers/betaRange";
 import { type Aim, failsAim } from "./ranking";
 import type { ScoreValue } from "./yardsticks";
 
-/** What plants may come through. */
-export const HARDSHIPS = ["frost", "drought", "heat", "wet", "pest", "disease", "weeds", "neglect"] as const;
-export type Hardship = (typeof HARDSHIPS)[number];
-
 /** Jeffreys' prior of a share. */
 const HALF = 0.5;
 

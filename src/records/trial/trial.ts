@@ -1,4 +1,4 @@
-import { HARDSHIPS } from "@/core/selection/survival";
+import { HARDSHIPS } from "@/core/selection/hardships";
 import { choice, count, day, type Row, record, ref, text, whole } from "../record";
 
 /** What a stand came through, or not. */

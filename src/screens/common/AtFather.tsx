@@ -6,9 +6,9 @@ import { Stepper } from "@/ui/Stepper";
 import { useKept } from "@/ui/useKept";
 import type { FatherTask } from "@/views/crossTasks";
 import { useCommand } from "./command";
+import { fathersInWords } from "./crossWords";
 import { Trouble, wide } from "./recordParts";
 import { Tag } from "./Tag";
-import { fathersInWords } from "./words";
 
 /** The father's part: how many males, of which plant, in which bed, and one press. */
 export function AtFather({ task, day, onDone }: { task: FatherTask; day: string; onDone: () => void }) {

@@ -1,6 +1,6 @@
 "use client";
-import { ToggleGroup } from "radix-ui";
 import { STAGES, type Stage } from "@/core/pollination/protocol";
+import { OneOf } from "@/ui/OneOf";
 
 const WORDS: Record<Stage, string> = { early: "Early", right: "Just right", late: "Late" };
 
@@ -9,23 +9,13 @@ export function BudChoice({ bud, onChange }: { bud: Stage; onChange: (bud: Stage
   return (
     <div className="flex flex-wrap items-center gap-3">
       <span className="font-semibold">It was</span>
-      <ToggleGroup.Root
-        type="single"
+      <OneOf
+        label="How far the flower was"
         value={bud}
-        onValueChange={(value) => value && onChange(value as Stage)}
-        aria-label="How far the flower was"
-        className="flex gap-2"
-      >
-        {STAGES.map((stage) => (
-          <ToggleGroup.Item
-            key={stage}
-            value={stage}
-            className="leaf min-h-12 data-[state=on]:bg-damson data-[state=on]:text-on-damson"
-          >
-            {WORDS[stage]}
-          </ToggleGroup.Item>
-        ))}
-      </ToggleGroup.Root>
+        choices={STAGES.map((stage) => [stage, WORDS[stage]] as const)}
+        onChange={onChange}
+        each="min-h-12"
+      />
     </div>
   );
 }

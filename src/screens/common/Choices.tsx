@@ -1,6 +1,7 @@
 "use client";
 import type { ReactNode } from "react";
 import { useAsked } from "@/ui/useAsked";
+import { WhenSeen } from "@/ui/WhenSeen";
 import type { CHOICES, ChoicesOf } from "@/views/choices";
 
 type Props<K extends keyof typeof CHOICES> = {
@@ -10,6 +11,13 @@ type Props<K extends keyof typeof CHOICES> = {
   since?: string | null;
   children: (choices: ChoicesOf<K>) => ReactNode;
 };
+
+/** A form that stands beside what a page is about: it comes once it is seen. */
+export const ChoicesSeen = <K extends keyof typeof CHOICES>(props: Props<K>) => (
+  <WhenSeen height={520}>
+    <Choices {...props} />
+  </WhenSeen>
+);
 
 /** A form with what it lets choose from, shown as soon as that is there. */
 export function Choices<K extends keyof typeof CHOICES>({ of, season, since = null, children }: Props<K>) {

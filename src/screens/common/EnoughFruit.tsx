@@ -49,8 +49,12 @@ export function EnoughFruit({ state }: { state: CrossState }) {
           <>What waits should do: {chance(toDo.chanceNow)}. </>
         ) : last && last.daysLeft >= 0 ? (
           <>
-            Do <FlowersFigure wanted={cross.fruitsWanted} done={tally} rate={rate} confidence={cross.confidence} /> more
-            ({toDo.fewest}–{toDo.most} over the set rate&apos;s range) by {dayInWords(last.day)} for{" "}
+            Do{" "}
+            <FlowersFigure
+              likely={toDo.likely}
+              asked={{ wanted: cross.fruitsWanted, done: tally, rate, confidence: cross.confidence }}
+            />{" "}
+            more ({toDo.fewest}–{toDo.most} over the set rate&apos;s range) by {dayInWords(last.day)} for{" "}
             {chance(cross.confidence)}. <Evenings evenings={evenings} state={state} />
             {last.reason === "frost" && " After that the seed does not ripen before frost."}
           </>

@@ -1,25 +1,15 @@
 "use client";
-import { useFormState } from "react-hook-form";
-import { dayTyped } from "@/core/writing/days";
-import { LOCALES, type Locale } from "@/core/writing/locale";
-import { numberTyped } from "@/core/writing/numbers";
+import { LOCALES } from "@/core/writing/locale";
 import type { Garden } from "@/records/garden/garden";
+import { useFormHeard } from "@/ui/formHere";
 import { CommandForm, Field } from "./command";
-
-const NAMES: Record<Locale, string> = {
-  "en-GB": "British",
-  "en-US": "American",
-  de: "German",
-  fr: "French",
-  pl: "Polish",
-};
-/** A day on which the order can be told. */
-const EXAMPLE = "2027-07-25";
+import { CARE, localeInWords, RIPE, STATIONS, UNITS_WORDS } from "./gardenWords";
+import { choicesOf } from "./words";
 
 /** Frost days that are questioned can be kept all the same, by saying so. */
 function FrostsMeant() {
-  const { errors } = useFormState();
-  if (!errors.lastFrost && !errors.firstFrost) return null;
+  const form = useFormHeard("errors");
+  if (!form.getFieldState("lastFrost").invalid && !form.getFieldState("firstFrost").invalid) return null;
   return (
     <Field
       name="frostsMeant"
@@ -30,7 +20,7 @@ function FrostsMeant() {
   );
 }
 
-export function GardenForm({ garden }: { garden: Garden }) {
+export function GardenForm({ garden, onDone }: { garden: Garden; onDone?: () => void }) {
   const kept = garden.version !== "";
   const values = kept
     ? garden
@@ -70,6 +60,7 @@ export function GardenForm({ garden }: { garden: Garden }) {
         frostsMeant: false,
       }}
       hidden={kept ? { version: garden.version } : undefined}
+      onDone={onDone}
       submit={kept ? "Keep the garden" : "Begin with this garden"}
     >
       <Field name="name" label="Name of the place" />
@@ -90,24 +81,13 @@ export function GardenForm({ garden }: { garden: Garden }) {
         <Field name="firstFrost" label="First frost, usually" type="day-of-year" hint="As 25 September." />
         <FrostsMeant />
         <Field name="timezone" label="Time zone" hint="As Europe/Zurich." />
-        <Field
-          name="units"
-          label="Units"
-          type="select"
-          choices={[
-            { value: "metric", label: "Metres and grams" },
-            { value: "imperial", label: "Feet and ounces" },
-          ]}
-        />
+        <Field name="units" label="Units" type="select" choices={choicesOf(UNITS_WORDS)} />
         <Field
           name="locale"
           label="Days and numbers"
           type="select"
           hint="How they are written, and in which order a day is read."
-          choices={LOCALES.map((of) => ({
-            value: of,
-            label: `${NAMES[of]}: ${dayTyped(EXAMPLE, of)}, ${numberTyped(0.5, of)}`,
-          }))}
+          choices={LOCALES.map((of) => ({ value: of, label: localeInWords(of) }))}
         />
       </div>
       {kept && (
@@ -118,26 +98,13 @@ export function GardenForm({ garden }: { garden: Garden }) {
             type="bearing"
             hint="As W, south-west or 225. Empty where it comes from everywhere."
           />
-          <Field
-            name="station"
-            label="Weather station"
-            type="select"
-            choices={[
-              { value: "none", label: "None: normals and my own readings" },
-              { value: "simulated", label: "The simulated station: made-up weather, to try things" },
-            ]}
-          />
+          <Field name="station" label="Weather station" type="select" choices={choicesOf(STATIONS)} />
           <Field
             name="ripeWanted"
             label="How sure seed must ripen before frost"
             type="select"
             hint="For sowings that the program proposes."
-            choices={[
-              { value: 0.95, label: "19 years in 20" },
-              { value: 0.9, label: "9 years in 10" },
-              { value: 0.8, label: "4 years in 5" },
-              { value: 0.5, label: "Every second year" },
-            ]}
+            choices={RIPE.map(([value, label]) => ({ value, label }))}
           />
         </div>
       )}
@@ -146,11 +113,7 @@ export function GardenForm({ garden }: { garden: Garden }) {
         label="Level of care in isolation"
         type="select"
         hint="Which rule-of-thumb distance clashes are judged by."
-        choices={[
-          { value: "relaxed", label: "Relaxed: seed for my own table" },
-          { value: "usual", label: "Usual: seed to share" },
-          { value: "strict", label: "Strict: keeping a rare variety" },
-        ]}
+        choices={choicesOf(CARE)}
       />
     </CommandForm>
   );

@@ -1,6 +1,6 @@
 "use client";
-import { useWatch } from "react-hook-form";
 import type { Id } from "@/core/custody/id";
+import { useFormHeard } from "@/ui/formHere";
 import { type AnyFieldName, Field } from "./command";
 
 type Props = {
@@ -14,7 +14,7 @@ type Props = {
 
 /** A number of plants, beside it how many the kind chosen above wants for seed. */
 export function PlantsField({ name, label, hint, of, choices }: Props) {
-  const chosen = useWatch({ name: of });
+  const chosen = useFormHeard("values").getValues(of);
   const enough = choices.find(({ id }) => id === chosen)?.enough;
   const told = [hint, enough && `For seed: ${enough}.`].filter(Boolean).join(" ");
   return <Field name={name} label={label} type="number" hint={told || undefined} />;

@@ -1,5 +1,4 @@
 "use client";
-import { ToggleGroup } from "radix-ui";
 import { useState } from "react";
 import { plural } from "@/core/units/plural";
 import { massTyped, massUnit } from "@/core/units/units";
@@ -28,24 +27,20 @@ export function Harvest({ crossId, day, flowers, doubtful = 0, units, onDone }: 
           <p id={`tags-${crossId}`} className="mb-2 font-semibold">
             Which fruit, by its tag
           </p>
-          <ToggleGroup.Root
-            type="multiple"
-            value={chosen}
-            onValueChange={setChosen}
-            aria-labelledby={`tags-${crossId}`}
-            className="mb-4 flex flex-wrap gap-2"
-          >
+          <div role="group" aria-labelledby={`tags-${crossId}`} className="mb-4 flex flex-wrap gap-2">
             {flowers.map(({ id, number, code }) => (
-              <ToggleGroup.Item
+              <button
                 key={id}
-                value={id}
+                type="button"
                 aria-label={code}
-                className="leaf min-h-12 min-w-12 data-[state=on]:bg-damson data-[state=on]:text-on-damson"
+                aria-pressed={chosen.includes(id)}
+                onClick={() => setChosen(chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id])}
+                className="leaf min-h-12 min-w-12 aria-pressed:bg-damson aria-pressed:text-on-damson"
               >
                 {number}
-              </ToggleGroup.Item>
+              </button>
             ))}
-          </ToggleGroup.Root>
+          </div>
           <CommandForm
             command="cross.harvest"
             draft={`harvest-${crossId}`}

@@ -1,16 +1,17 @@
 "use client";
-import { ToggleGroup } from "radix-ui";
 import { useState } from "react";
 import { addDays } from "@/core/calendar/day";
 import type { Stage } from "@/core/pollination/protocol";
 import { plural } from "@/core/units/plural";
 import type { Result } from "@/records/flower/commands";
+import { OneOf } from "@/ui/OneOf";
 import { dayNow } from "@/ui/press";
 import { Stepper } from "@/ui/Stepper";
 import { useKept } from "@/ui/useKept";
 import { BudChoice } from "./BudChoice";
 import { useCommand } from "./command";
 import { StageRow } from "./drawings/FlowerStage";
+
 import { Harvest } from "./RecordHarvest";
 import { type Flower, type Props, Trouble, WhichDay, wide } from "./recordParts";
 import { MALES_WORDS, RESULT_CHOICES } from "./results";
@@ -136,23 +137,14 @@ function Results({ crossId, code, unit, day, step, flowers, males: offered = 2, 
           <p className="mb-2 font-head text-lg font-bold">
             Flower {flower.number} <span className="text-sm font-normal text-soft">{flower.code}</span>
           </p>
-          <ToggleGroup.Root
-            type="single"
+          <OneOf
+            label={`Flower ${flower.number}`}
             value={of(flower)}
-            onValueChange={(value) => value && setChosen({ ...chosen, [flower.id]: value })}
-            aria-label={`Flower ${flower.number}`}
+            choices={choices}
+            onChange={(value) => setChosen({ ...chosen, [flower.id]: value })}
             className="grid grid-cols-2 gap-2 sm:flex sm:flex-wrap"
-          >
-            {choices.map(([value, label]) => (
-              <ToggleGroup.Item
-                key={value}
-                value={value}
-                className="leaf min-h-12 data-[state=on]:bg-damson data-[state=on]:text-on-damson"
-              >
-                {label}
-              </ToggleGroup.Item>
-            ))}
-          </ToggleGroup.Root>
+            each="min-h-12"
+          />
         </fieldset>
       ))}
       {action === "gather" && step.father && (

@@ -1,11 +1,13 @@
 "use client";
 import { ScanLine } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
-import { toast } from "sonner";
-import { watchForCode } from "@/ui/camera";
-import { offerTag, scannerEar, simulateScan } from "@/ui/handScanner";
+import { offerTag, scannerEar } from "@/ui/handScanner";
+import { later } from "@/ui/later";
 import { SheetPanel } from "@/ui/Sheet";
+import { say } from "@/ui/say";
 import { useGo } from "@/ui/useGo";
+
+const ScanWays = later(async () => (await import("./ScanWays")).ScanWays);
 
 type Found = { found: { href: string; code: string; name: string }[]; slip?: string };
 
@@ -27,7 +29,7 @@ export function Scan() {
       if (!found[0]) {
         const words = slip ?? `No tag ${code} is known here.`;
         setSaid(words);
-        toast.error(words);
+        say({ message: words, tone: "error" });
         return;
       }
       setOpen(false);
@@ -61,106 +63,9 @@ export function Scan() {
       </button>
       {open && (
         <SheetPanel title="Scan a tag" onClose={() => setOpen(false)}>
-          <Ways said={said} onCode={(code) => void openTag(code)} onScanner={() => setOpen(false)} />
+          <ScanWays said={said} onCode={(code) => void openTag(code)} onScanner={() => setOpen(false)} />
         </SheetPanel>
       )}
     </>
-  );
-}
-
-type WaysProps = { said: string; onCode: (code: string) => void; onScanner: () => void };
-
-function Ways({ said, onCode, onScanner }: WaysProps) {
-  const [typed, setTyped] = useState("");
-  return (
-    <div className="grid gap-8">
-      <form
-        className="grid gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (typed.trim()) onCode(typed.trim());
-        }}
-      >
-        <label>
-          <span className="block font-semibold">Type the code</span>
-          <input
-            className="min-h-12 text-xl uppercase"
-            autoComplete="off"
-            autoCapitalize="characters"
-            placeholder="X27-014-K"
-            value={typed}
-            onChange={(event) => setTyped(event.target.value)}
-          />
-        </label>
-        <p className="text-sm text-soft">Its last character checks the others: a slip is named, not guessed.</p>
-        {said && (
-          <p role="alert" className="font-semibold text-rust">
-            {said}
-          </p>
-        )}
-        <button type="submit" className="leaf leaf-strong min-h-14 text-lg">
-          Open it
-        </button>
-      </form>
-      <Camera onCode={onCode} />
-      <section>
-        <h3>Hand scanner</h3>
-        <p className="mb-2 mt-1 text-sm text-soft">
-          One that types into the computer works on every page: point and press. Without one, the simulated scanner
-          reads the code typed above.
-        </p>
-        <button
-          type="button"
-          className="leaf min-h-12"
-          disabled={!typed.trim()}
-          onClick={() => {
-            onScanner();
-            simulateScan(typed.trim());
-          }}
-        >
-          Press the simulated scanner
-        </button>
-      </section>
-    </div>
-  );
-}
-
-function Camera({ onCode }: { onCode: (code: string) => void }) {
-  const video = useRef<HTMLVideoElement>(null);
-  const stop = useRef<(() => void) | null>(null);
-  const [state, setState] = useState<"off" | "on">("off");
-  const [trouble, setTrouble] = useState("");
-  useEffect(() => () => stop.current?.(), []);
-  const start = async () => {
-    setTrouble("");
-    setState("on");
-    try {
-      stop.current = await watchForCode(video.current!, onCode);
-    } catch (failure) {
-      setState("off");
-      setTrouble(`The camera can't be used here (${(failure as Error).message}). Type the code instead.`);
-    }
-  };
-  return (
-    <section>
-      <h3>Camera</h3>
-      <video
-        ref={video}
-        muted
-        playsInline
-        className={state === "on" ? "mt-2 w-full border border-ink" : "hidden"}
-        aria-label="What the camera sees"
-      />
-      {state === "off" && (
-        <button type="button" className="leaf mt-2 min-h-12" onClick={() => void start()}>
-          Look through the camera
-        </button>
-      )}
-      {trouble && (
-        <p role="alert" className="mt-2 text-sm font-semibold text-rust">
-          {trouble}
-        </p>
-      )}
-    </section>
   );
 }

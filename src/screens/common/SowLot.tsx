@@ -4,7 +4,8 @@ import type { Id } from "@/core/custody/id";
 import { useGo } from "@/ui/useGo";
 import { CommandForm, Field } from "./command";
 import { PlantsField } from "./PlantsField";
-import { choicesOf, SOWN_IN } from "./words";
+import { SOWN_IN } from "./standNames";
+import { choicesOf } from "./words";
 
 type LotChoice = Bred & {
   id: Id;

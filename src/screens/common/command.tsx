@@ -1,8 +1,10 @@
 "use client";
-import type { ComponentProps, ReactNode } from "react";
+import { type ComponentProps, type ReactNode, Suspense } from "react";
 import type { Commands } from "@/records/commands";
 import { CommandButton as Button } from "@/ui/CommandButton";
-import { CommandForm as Form, Field as PlainField } from "@/ui/CommandForm";
+import type { Field as FieldPiece, CommandForm as FormPiece } from "@/ui/CommandForm";
+import { Fetching } from "@/ui/Fetching";
+import { later } from "@/ui/later";
 import { useCommand as usePlainCommand } from "@/ui/useCommand";
 
 /**
@@ -26,7 +28,10 @@ export const CommandButton = Button as <N extends Name>(
   props: Omit<ComponentProps<typeof Button>, "command" | "input"> & { command: N; input: Commands[N] },
 ) => ReactNode;
 
-type FormProps = ComponentProps<typeof Form>;
+const Form = later(async () => (await import("@/ui/CommandForm")).CommandForm);
+const PlainField = later(async () => (await import("@/ui/CommandForm")).Field);
+
+type FormProps = ComponentProps<typeof FormPiece>;
 type Shown = FormProps["values"][string];
 type OfCommand<N extends Name> = Omit<FormProps, "command" | "values" | "hidden" | "factors" | "shape"> & {
   command: N;
@@ -44,11 +49,16 @@ type Shaped = {
   factors?: Record<string, number>;
 };
 
-export const CommandForm = Form as <N extends Name>(props: OfCommand<N> & (AsItIs<N> | Shaped)) => ReactNode;
+/** A form comes with its first field: most pages are read before one is opened. */
+export const CommandForm = ((props: FormProps) => (
+  <Suspense fallback={<Fetching />}>
+    <Form {...props} />
+  </Suspense>
+)) as <N extends Name>(props: OfCommand<N> & (AsItIs<N> | Shaped)) => ReactNode;
 
-type FieldProps = ComponentProps<typeof PlainField>;
+type FieldProps = ComponentProps<typeof FieldPiece>;
 /** The fields of whatever command. */
 export type AnyFieldName = { [N in Name]: keyof Commands[N] }[Name] & string;
-export const Field = PlainField as (props: Omit<FieldProps, "name"> & { name: AnyFieldName }) => ReactNode;
+export const Field = PlainField as unknown as (props: Omit<FieldProps, "name"> & { name: AnyFieldName }) => ReactNode;
 /** A field that its form gives a shape of its own. */
-export const OwnField = PlainField;
+export const OwnField = PlainField as unknown as (props: FieldProps) => ReactNode;

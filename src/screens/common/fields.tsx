@@ -1,8 +1,10 @@
 import type { Id } from "@/core/custody/id";
 import { massUnit, type Units } from "@/core/units/units";
-import { PickField } from "@/ui/PickField";
+import { later } from "@/ui/later";
 import { Choices } from "./Choices";
 import { Field } from "./command";
+
+const PickField = later(async () => (await import("@/ui/PickField")).PickField);
 
 /** A species, by its name here or by another; `kin` offers what grows wild too. */
 export const SpeciesField = ({ kin = false, none = "Type any of its names" }: { kin?: boolean; none?: string }) => (

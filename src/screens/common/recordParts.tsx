@@ -1,10 +1,10 @@
 "use client";
-import { ToggleGroup } from "radix-ui";
 import { useEffect, useState } from "react";
 import { addDays, dayInWords, daysBetween } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import type { Petals, ProtocolStep, Unit } from "@/core/pollination/protocol";
 import type { Units } from "@/core/units/units";
+import { OneOf } from "@/ui/OneOf";
 import { dayNow } from "@/ui/press";
 
 export type Flower = { id: Id; number: number; code: string };
@@ -39,6 +39,9 @@ export function Trouble({ message }: { message: string | null }) {
 
 export const wide = "leaf leaf-strong mt-6 min-h-16 w-full text-xl";
 
+const dayOfPress = (today: string, ago: number) =>
+  `${ago === 0 ? "Today" : "Yesterday"}, ${dayInWords(addDays(today, -ago))}`;
+
 /** The day something was done: the press's own, or the one before. Kept as days ago, as a page may stand open overnight. */
 export function WhichDay({ day, ago, onChange }: { day: string; ago: number; onChange: (ago: number) => void }) {
   // Drawn with the server's day first, and with this device's as soon as it is known.
@@ -46,23 +49,12 @@ export function WhichDay({ day, ago, onChange }: { day: string; ago: number; onC
   useEffect(() => setToday(dayNow()), []);
   return (
     <div className="mb-4 flex flex-wrap items-center gap-2">
-      <ToggleGroup.Root
-        type="single"
+      <OneOf
+        label="Day"
         value={String(ago)}
-        onValueChange={(value) => value && onChange(Number(value))}
-        aria-label="Day"
-        className="flex gap-2"
-      >
-        {[0, 1].map((days) => (
-          <ToggleGroup.Item
-            key={days}
-            value={String(days)}
-            className="leaf data-[state=on]:bg-damson data-[state=on]:text-on-damson"
-          >
-            {days === 0 ? "Today" : "Yesterday"}, {dayInWords(addDays(today, -days))}
-          </ToggleGroup.Item>
-        ))}
-      </ToggleGroup.Root>
+        choices={["0", "1"].map((days) => [days, dayOfPress(today, Number(days))] as const)}
+        onChange={(days) => onChange(Number(days))}
+      />
       <label className="flex items-center gap-2">
         <span className="whitespace-nowrap text-soft">or on</span>
         <input

@@ -1,36 +1,16 @@
 "use client";
-import type { Column } from "@tanstack/react-table";
 import clsx from "clsx";
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
 import type { BookEntry } from "@/views/book";
 import { Tag } from "../common/Tag";
-import type { features } from "./bookTable";
-
-export const ROW = 44;
-
-type PickerProps = { label: string; column: Column<typeof features, BookEntry, unknown>; values: string[] };
-
-export function Picker({ label, column, values }: PickerProps) {
-  return (
-    <label>
-      <span className="block font-semibold">{label}</span>
-      <select onChange={(event) => column.setFilterValue(event.target.value || undefined)}>
-        <option value="">all</option>
-        {values.map((value) => (
-          <option key={value}>{value}</option>
-        ))}
-      </select>
-    </label>
-  );
-}
 
 type LineProps = { entry: BookEntry; on: boolean; onChoose: (entry: BookEntry) => void };
 
 export function Line({ entry, on, onChoose }: LineProps) {
   const { code, mother, father, line, generation, backcrosses, closed, first, last, pollinated, set, doubtful } = entry;
   return (
-    <tr style={{ height: ROW }} className={clsx("cursor-pointer", on && "bg-rule/50")} onClick={() => onChoose(entry)}>
+    <tr className={clsx("cursor-pointer", on && "bg-rule/50")} onClick={() => onChoose(entry)}>
       <td className="whitespace-nowrap">
         <button type="button" className="cursor-pointer" aria-label={`Read ${code}`} aria-pressed={on}>
           <Tag kind="cross" code={code} small />

@@ -6,8 +6,8 @@ import { plural } from "@/core/units/plural";
 import { hourInWords } from "@/core/writing/hours";
 import Link from "@/ui/Link";
 import type { BookEntry, BookFlower } from "@/views/book";
+import { FAULTS, STATES } from "../common/crossWords";
 import { Tag } from "../common/Tag";
-import { FAULTS, STATES } from "../common/words";
 
 /** One cross opened in the book: pedigree, outcome, and its flowers in the order of their days. */
 export function BookPage({ entry }: { entry: BookEntry }) {

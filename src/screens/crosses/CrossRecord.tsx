@@ -4,7 +4,7 @@ import { asWaiting } from "@/core/pollination/waiting";
 import type { Units } from "@/core/units/units";
 import { Sheet } from "@/ui/Sheet";
 import type { CrossView } from "@/views/crosses";
-import { RecordStep } from "../common/RecordStep";
+import { RecordStep } from "../common/recordLater";
 
 const WORDS: Record<StepAction, string> = {
   cover: "Cover",

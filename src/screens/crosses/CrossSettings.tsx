@@ -2,7 +2,8 @@
 import { Sheet } from "@/ui/Sheet";
 import type { CrossView } from "@/views/crosses";
 import { CommandForm, Field } from "../common/command";
-import { choicesOf, STORAGE_WORDS } from "../common/words";
+import { STORAGE_WORDS } from "../common/crossWords";
+import { choicesOf } from "../common/words";
 
 /** How many are wanted, how many an evening allows, by which way, with which pollen, and a note. */
 export function CrossSettings({ view }: { view: CrossView }) {

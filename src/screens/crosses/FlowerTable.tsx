@@ -7,10 +7,11 @@ import { hourInWords } from "@/core/writing/hours";
 import { SheetPanel } from "@/ui/Sheet";
 import type { CrossView, FlowerRow } from "@/views/crosses";
 import { CommandForm, Field, OwnField } from "../common/command";
+import { FAULTS, STATES } from "../common/crossWords";
 import { Pager } from "../common/Pager";
 import { LOST_WHYS } from "../common/results";
 import { Tag } from "../common/Tag";
-import { choicesOf, FAULTS, percent, STATES } from "../common/words";
+import { choicesOf, percent } from "../common/words";
 
 /** Every flower of a cross with its days; pressed, it takes a fault, a loss or a note. */
 export function FlowerTable({ view, opened: number }: { view: CrossView; opened: number | null }) {

@@ -3,7 +3,8 @@ import type { WayToMeet } from "@/core/pollination/meetInFlower";
 import { timesInTen } from "@/core/units/odds";
 import type { CrossView } from "@/views/crosses";
 import { CommandButton } from "../common/command";
-import { reckonedPercent, STORAGE_WORDS, sentence, spanInWords } from "../common/words";
+import { STORAGE_WORDS } from "../common/crossWords";
+import { reckonedPercent, sentence, spanInWords } from "../common/words";
 
 /** Whether the parents meet in flower, and the ways out when they don't. */
 export function MeetInFlower({ view }: { view: CrossView }) {

@@ -1,42 +1,17 @@
 "use client";
-import { type FieldValues, useFormContext } from "react-hook-form";
 import type { Id } from "@/core/custody/id";
-import { betaOfRange } from "@/core/numbers/beta";
-import { fruitsFor } from "@/core/pollination/flowersToDo";
-import { setRate } from "@/core/pollination/setRate";
 import { meeting } from "@/core/pollination/steps";
+import { useFormHere } from "@/ui/formHere";
 import type { ParentChoice } from "@/views/choices";
 import { Field } from "../common/command";
-import { FlowersFigure } from "../common/figures";
 import { spanInWords } from "../common/words";
 
 export type Pair = Record<"mother" | "father", { id: Id }>;
 
-/** What is not said takes the catalogue's values for the mother. */
-export function completed(typed: FieldValues, parents: ParentChoice[]): Record<string, unknown> {
-  const mother = parents.find((p) => p.id === typed.motherStandId);
-  const rate = mother?.handSet;
-  return {
-    ...typed,
-    setLow: typed.setLow || rate?.low,
-    setHigh: typed.setHigh || rate?.high,
-    reciprocal: typed.reciprocal === true,
-    moreFathers: picked(typed.moreFathers).filter((f) => f.standId !== typed.fatherStandId),
-    moreMothers: picked(typed.moreMothers).filter((m) => m.standId !== typed.motherStandId),
-  };
-}
-
-/** Stands picked in a list of boxes; react-hook-form gives one value, or a list. */
-const picked = (value: unknown): { standId: Id }[] =>
-  [value]
-    .flat()
-    .filter(Boolean)
-    .map((id) => ({ standId: String(id) }));
-
 type MoreProps = { parents: ParentChoice[]; mother: ParentChoice; father: ParentChoice };
 
 export function MoreParents({ parents, mother, father }: MoreProps) {
-  const { register } = useFormContext();
+  const { register } = useFormHere();
   const mates = parents.filter((p) => p.group === mother.group);
   const list = (name: string, legend: string, hint: string, without: ParentChoice) => (
     <fieldset>
@@ -101,39 +76,6 @@ export function Meets({ mother, father }: { mother: ParentChoice; father: Parent
     <p className="border-l-4 border-quince pl-3">
       They miss each other by {meet.gapDays} days; the {meet.first} is first. Plan it, and its page lists the ways to
       have them meet.
-    </p>
-  );
-}
-
-export function Flowers({ typed, parents }: { typed: Record<string, string>; parents: ParentChoice[] }) {
-  const full = completed(typed, parents) as Record<string, number>;
-  const number = (name: string) => Number(full[name]);
-  const wanted =
-    number("seedsWanted") > 0 && number("seedsPerFruit") > 0
-      ? fruitsFor(number("seedsWanted"), number("seedsPerFruit"))
-      : number("fruitsWanted");
-  const range = { low: number("setLow"), high: number("setHigh") };
-  const confidence = number("confidence");
-  const usable =
-    Number.isInteger(wanted) &&
-    wanted > 0 &&
-    wanted <= 10_000 &&
-    Object.values(range).every((r) => r >= 0.01 && r <= 1) &&
-    range.low <= range.high &&
-    confidence >= 0.5 &&
-    confidence < 1;
-  if (!usable) return null;
-  return (
-    <p className="text-lg">
-      Plan for{" "}
-      <FlowersFigure
-        key={`${wanted}${range.low}${range.high}${confidence}`}
-        wanted={wanted}
-        done={{ covered: 0, waiting: 0, set: 0, lost: 0, doubtful: 0 }}
-        rate={setRate(betaOfRange(range))}
-        confidence={confidence}
-      />{" "}
-      to pollinate.
     </p>
   );
 }

@@ -1,11 +1,9 @@
 "use client";
-import { useEffect, useState } from "react";
-import { useFormContext, useWatch } from "react-hook-form";
-import { useGo } from "@/ui/useGo";
-import type { PlanChoices } from "@/views/choices";
-import { Choices } from "../common/Choices";
-import { CommandForm, Field } from "../common/command";
-import { completed, Flowers, Meets, MoreParents, type Pair, Parent } from "./ParentFields";
+import { later } from "@/ui/later";
+import { ChoicesSeen } from "../common/Choices";
+import type { Pair } from "./ParentFields";
+
+const PlanForm = later(async () => (await import("./PlanForm")).PlanForm);
 
 type Props = { season: number; since: string | null; chosen?: Pair | null };
 
@@ -13,7 +11,7 @@ export function PlanCross({ season, since, chosen = null }: Props) {
   return (
     <>
       <h2 className="mb-4">Plan a cross</h2>
-      <Choices of="parents" season={season} since={since}>
+      <ChoicesSeen of="parents" season={season} since={since}>
         {(choices) =>
           choices.parents.length === 0 ? (
             <p>No stands grow in this season. Sow the parents on the Ground first.</p>
@@ -21,125 +19,7 @@ export function PlanCross({ season, since, chosen = null }: Props) {
             <PlanForm choices={choices} chosen={chosen} />
           )
         }
-      </Choices>
-    </>
-  );
-}
-
-type FormProps = { choices: PlanChoices; chosen: Pair | null };
-
-function PlanForm({ choices, chosen }: FormProps) {
-  const go = useGo();
-  return (
-    <CommandForm
-      command="cross.plan"
-      draft="cross"
-      values={{
-        motherStandId: null,
-        motherPlantId: null,
-        fatherStandId: null,
-        fatherPlantId: null,
-        lineName: null,
-        method: null,
-        fruitsWanted: 4,
-        perEvening: 6,
-        seedsWanted: null,
-        seedsPerFruit: null,
-        setLow: null,
-        setHigh: null,
-        confidence: 0.9,
-        reciprocal: false,
-        moreFathers: "",
-        moreMothers: "",
-      }}
-      shape={(typed) => completed(typed, choices.parents)}
-      submit="Plan it"
-      onDone={(answer) => go(`/crosses/${answer.code}`)}
-    >
-      <PlanFields choices={choices} chosen={chosen} />
-    </CommandForm>
-  );
-}
-
-function PlanFields({ choices: { parents, chosen: marked, knownPairs }, chosen }: FormProps) {
-  const { control, setValue } = useFormContext();
-  const [more, setMore] = useState(false);
-  useEffect(() => {
-    if (!chosen) return;
-    for (const [name, value] of [
-      ["motherStandId", String(chosen.mother.id)],
-      ["fatherStandId", String(chosen.father.id)],
-      ["motherPlantId", ""],
-      ["fatherPlantId", ""],
-    ] as const)
-      setValue(name, value, { shouldDirty: true });
-  }, [chosen, setValue]);
-  const typed = useWatch({ control }) as Record<string, string>;
-  const stand = (id: string | undefined) => parents.find((p) => p.id === id);
-  const [mother, father] = [stand(typed.motherStandId), stand(typed.fatherStandId)];
-  const plants = (id: string | undefined) =>
-    marked
-      .filter((p) => p.standId === id)
-      .map((p) => ({ value: p.id, label: `plant ${p.number} (${p.mark.replace("-", " ")})` }));
-  const choices = parents.map((p) => ({ value: p.id, label: `${p.name} ${p.code}` }));
-  const newLine =
-    mother && father && mother.lineId !== father.lineId && !knownPairs.includes(`${mother.lineId}-${father.lineId}`);
-  const self = Boolean(typed.motherPlantId) && typed.motherPlantId === typed.fatherPlantId;
-  const ways = mother ? (self ? mother.methods.self : mother.methods.cross) : [];
-  return (
-    <>
-      <Parent name="mother" label="Mother" choices={choices} plants={plants(typed.motherStandId)} chosen={mother} />
-      <Parent name="father" label="Father" choices={choices} plants={plants(typed.fatherStandId)} chosen={father} />
-      {mother && father && <Meets mother={mother} father={father} />}
-      {newLine && <Field name="lineName" label="Working name of the new line" />}
-      {mother && (
-        <Field
-          name="method"
-          label="Method"
-          type="select"
-          none={ways[0] ? `${ways[0].name} (usual)` : "None is laid out"}
-          choices={ways.slice(1).map((way) => ({ value: way.id, label: way.name }))}
-        />
-      )}
-      <div className="grid grid-cols-2 gap-4">
-        <Field name="fruitsWanted" label="Fruits wanted" type="number" />
-        <Field name="confidence" label="How sure" type="number" hint="0.9 is nine times in ten." />
-        <Field name="seedsWanted" label="or seeds wanted" type="number" />
-        <Field
-          name="seedsPerFruit"
-          label="Seeds in a fruit"
-          type="number"
-          hint={
-            mother?.seedsPerFruit ? `catalogue ${mother.seedsPerFruit.low}–${mother.seedsPerFruit.high}` : undefined
-          }
-        />
-        <Field name="perEvening" label="Flowers in one evening" type="number" hint="The most you can do." />
-      </div>
-      {mother && father && (
-        <>
-          <button
-            type="button"
-            className="justify-self-start font-semibold text-damson underline"
-            aria-expanded={more}
-            onClick={() => setMore(!more)}
-          >
-            Several fathers, several mothers, the other way round
-          </button>
-          {more && <MoreParents parents={parents} mother={mother} father={father} />}
-        </>
-      )}
-      <fieldset>
-        <legend className="font-semibold">Share of flowers that set</legend>
-        <p className="mb-2 text-sm text-soft">
-          Left empty, the catalogue&apos;s working value
-          {mother ? ` (${mother.handSet.low}–${mother.handSet.high})` : ""} is taken; your own flowers correct it.
-        </p>
-        <div className="grid grid-cols-2 gap-3">
-          <Field name="setLow" label="low" type="number" />
-          <Field name="setHigh" label="high" type="number" />
-        </div>
-      </fieldset>
-      {mother && <Flowers typed={typed} parents={parents} />}
+      </ChoicesSeen>
     </>
   );
 }

@@ -8,10 +8,11 @@ import { fixed } from "@/core/writing/numbers";
 import Link from "@/ui/Link";
 import { useGrowing } from "@/ui/useThere";
 import type { Cell, CrossPlan, PlanGroup, PlanParent, Relation } from "@/views/crossPlan";
+import { setInWords } from "../common/crossWords";
 import { Page } from "../common/Page";
 import { SeasonPicker } from "../common/SeasonPicker";
 import { Tag } from "../common/Tag";
-import { sentence, setInWords } from "../common/words";
+import { sentence } from "../common/words";
 import { CrossTabs } from "./CrossTabs";
 import { PlanCross } from "./PlanCross";
 

@@ -1,9 +1,10 @@
 "use client";
-import { type ComponentProps, lazy } from "react";
+import type { ComponentProps } from "react";
+import { later } from "@/ui/later";
 import { WhenSeen } from "@/ui/WhenSeen";
 
 // Charts are fetched and drawn when they are seen.
-const Factor = lazy(async () => ({ default: (await import("./FactorChart")).FactorChart }));
+const Factor = later(async () => (await import("./FactorChart")).FactorChart, { ahead: false });
 export const FactorChart = (props: ComponentProps<typeof Factor>) => (
   <WhenSeen height={180}>
     <Factor {...props} />

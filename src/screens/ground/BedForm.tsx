@@ -1,12 +1,12 @@
 "use client";
 import { useState } from "react";
-import { useWatch } from "react-hook-form";
 import { bedInWords } from "@/core/ground/bedInWords";
 import { besideBed, namesFrom } from "@/core/ground/rows";
 import type { Plot } from "@/core/ground/shape";
 import { lengthShown, lengthTyped, lengthUnit, type Units } from "@/core/units/units";
 import { readNumber } from "@/core/writing/numbers";
 import type { Bed } from "@/records/bed/bed";
+import { useFormHeard } from "@/ui/formHere";
 import { Sheet } from "@/ui/Sheet";
 import { CommandButton, CommandForm, Field } from "../common/command";
 import { Notes } from "../common/Notes";
@@ -39,7 +39,7 @@ const inUnits = (units: Units) => {
 
 /** How the beds will be called, as it is typed. */
 function Names({ taken }: { taken: string[] }) {
-  const [name, count] = useWatch({ name: ["name", "count"] }) as unknown[];
+  const [name, count] = useFormHeard("values").getValues(["name", "count"]) as unknown[];
   const many = readNumber(String(count ?? ""));
   if (!name || many.kind !== "read" || !(many.value >= 2 && many.value <= 100)) return null;
   const names = namesFrom(String(name), Math.floor(many.value), new Set(taken));

@@ -6,7 +6,8 @@ import { lengthTyped, lengthUnit, type Units } from "@/core/units/units";
 import type { SourceRow } from "@/records/ground/queries";
 import { CommandButton, CommandForm, Field } from "../common/command";
 import { SpeciesField } from "../common/fields";
-import { choicesOf, HARMS, SOURCE_KINDS } from "../common/words";
+import { HARMS, SOURCE_KINDS } from "../common/standNames";
+import { choicesOf } from "../common/words";
 
 type Props = {
   source?: SourceRow;

@@ -4,7 +4,8 @@ import type { Bed } from "@/records/bed/bed";
 import { Sheet } from "@/ui/Sheet";
 import type { GroundStand } from "@/views/groundStand";
 import { CommandForm, Field } from "../common/command";
-import { COVERS, choicesOf, FLOWERS, MESHES, SOWN_IN, WINTERS } from "../common/words";
+import { COVERS, FLOWERS, MESHES, SOWN_IN, WINTERS } from "../common/standNames";
+import { choicesOf } from "../common/words";
 
 export type Props = { stand: GroundStand; beds: Bed[]; units: Units; season: number };
 

@@ -1,7 +1,8 @@
 "use client";
 import type { GroundStand } from "@/views/groundStand";
 import { CommandButton } from "../common/command";
-import { rangeInHundred, WINTERS } from "../common/words";
+import { WINTERS } from "../common/standNames";
+import { rangeInHundred } from "../common/words";
 
 /** The three ways through the winter side by side, each with the share that comes through; a press chooses one. */
 export function WinterWays({ stand }: { stand: GroundStand }) {

@@ -1,9 +1,10 @@
 "use client";
-import { type ComponentProps, lazy } from "react";
+import type { ComponentProps } from "react";
+import { later } from "@/ui/later";
 import { WhenSeen } from "@/ui/WhenSeen";
 
 // Charts are fetched and drawn when they are seen.
-const Shift = lazy(async () => ({ default: (await import("./ShiftCurve")).ShiftCurve }));
+const Shift = later(async () => (await import("./ShiftCurve")).ShiftCurve, { ahead: false });
 export const ShiftCurve = (props: ComponentProps<typeof Shift>) => (
   <WhenSeen height={180}>
     <Shift {...props} />

@@ -4,9 +4,9 @@ import { figure } from "@/core/writing/numbers";
 import Link from "@/ui/Link";
 import type { SpeciesView } from "@/views/guide";
 import { Cautions } from "../common/Cautions";
+import { DAY_PART_WORDS } from "../common/crossWords";
 import { StageRow } from "../common/drawings/FlowerStage";
 import { Page } from "../common/Page";
-import { DAY_PART_WORDS } from "../common/words";
 
 type Figure = { low: number; high: number; source: SpeciesView["species"]["outcrossing"]["source"] };
 type Row = [string, Figure, (n: number) => string];

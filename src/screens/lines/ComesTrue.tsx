@@ -58,7 +58,7 @@ export function ComesTrue({ view: { trueness, line, stands } }: { view: LineView
                   <strong>{name}</strong>
                   <span className="text-right font-bold">
                     {test.key === "off-types" && test.test.seasons.length > 0 ? (
-                      <OffTypeFigure test={test.test} shown={figure} />
+                      <OffTypeFigure seasons={test.test.seasons} shown={figure} />
                     ) : (
                       figure
                     )}

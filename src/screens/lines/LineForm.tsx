@@ -1,10 +1,11 @@
 "use client";
-import { useWatch } from "react-hook-form";
 import type { Line } from "@/records/line/line";
+import { useFormHeard } from "@/ui/formHere";
 import { Sheet } from "@/ui/Sheet";
 import { CommandForm, Field } from "../common/command";
 import { SpeciesField } from "../common/fields";
-import { ANTHERS, choicesOf, HARMS, SCHOOLS, STATUSES } from "../common/words";
+import { ANTHERS, HARMS, SCHOOLS, STATUSES } from "../common/standNames";
+import { choicesOf } from "../common/words";
 
 /** Wild kin is a status, not a harm of its own. */
 const { wild: _, ...LINE_HARMS } = HARMS;
@@ -92,7 +93,7 @@ export function LineForm({ line }: Props) {
 }
 
 function HybridWarning() {
-  const [school, status] = useWatch({ name: ["school", "status"] }) as string[];
+  const [school, status] = useFormHeard("values").getValues(["school", "status"]) as string[];
   if (school !== "keep-pure" || status !== "f1-hybrid") return null;
   return (
     <p role="status" className="border-l-4 border-quince pl-3">

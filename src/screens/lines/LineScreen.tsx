@@ -9,8 +9,8 @@ import type { LineView } from "@/views/lines";
 import { MixedFigure } from "../common/figures";
 import { Notes } from "../common/Notes";
 import { Page } from "../common/Page";
+import { LINE_ENDINGS, SCHOOLS, STATUSES } from "../common/standNames";
 import { Tag } from "../common/Tag";
-import { LINE_ENDINGS, SCHOOLS, STATUSES } from "../common/words";
 import { ComesTrue } from "./ComesTrue";
 import { LadderChart } from "./charts";
 import { OffTypeFigure } from "./figures";
@@ -153,7 +153,7 @@ export function LineScreen({ whole, ...view }: LineView & { whole: boolean }) {
                     <>
                       {rung.offTypes.seen.offTypes} of {rung.offTypes.seen.plants},{" "}
                       <OffTypeFigure
-                        test={{ seasons: [{ ...rung.offTypes.seen, maximum: 0 }] }}
+                        seasons={[{ ...rung.offTypes.seen, maximum: 0 }]}
                         shown={`≤ ${atMost(rung.offTypes.upper)}`}
                       />
                     </>
@@ -168,10 +168,8 @@ export function LineScreen({ whole, ...view }: LineView & { whole: boolean }) {
                     ) : (
                       <>
                         <MixedFigure
-                          generation={rung.generation}
-                          shares={rung.shares}
                           mixed={rung.mixed}
-                          ploidy={view.ploidy}
+                          asked={{ generation: rung.generation, shares: rung.shares, ploidy: view.ploidy }}
                         />
                         {rung.observed && (
                           <span className="block text-sm text-soft">

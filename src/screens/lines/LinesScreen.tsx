@@ -10,8 +10,10 @@ import { DueWork } from "../common/DueWork";
 import { ListTools } from "../common/ListTools";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
+import { LIFE_STATES } from "../common/seedNames";
+import { LINE_ENDINGS, SCHOOLS } from "../common/standNames";
 import { Tag } from "../common/Tag";
-import { LIFE_STATES, LINE_ENDINGS, SCHOOLS, sentence, yearInWords } from "../common/words";
+import { sentence, yearInWords } from "../common/words";
 import { LineForm } from "./LineForm";
 import { PedigreeIn } from "./PedigreeIn";
 

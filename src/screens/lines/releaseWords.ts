@@ -3,7 +3,8 @@ import { generationName } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
 import { lengthInWords, type Units } from "@/core/units/units";
 import type { Described, Release } from "@/views/release";
-import { percent, SCHOOLS } from "../common/words";
+import { SCHOOLS } from "../common/standNames";
+import { percent } from "../common/words";
 import { testInWords, toScale } from "./trueWords";
 
 /** A part of the sheet: what it is called, and its rows; a row without a name is a sentence. */

@@ -1,8 +1,8 @@
 "use client";
 import { useState } from "react";
-import { useWatch } from "react-hook-form";
 import type { Id } from "@/core/custody/id";
 import { toggled } from "@/core/lists/toggled";
+import { useFormHeard } from "@/ui/formHere";
 import { Sheet } from "@/ui/Sheet";
 import type { Family, YardstickView } from "@/views/family";
 import { Choices } from "../common/Choices";
@@ -138,7 +138,7 @@ function AddYardstick({ lineId, yardsticks, close }: { lineId: Id; yardsticks: Y
 }
 
 function YardstickFields({ yardsticks }: { yardsticks: YardstickView[] }) {
-  const kind = useWatch({ name: "kind" }) as string;
+  const kind = useFormHeard("values").getValues("kind") as string;
   const parts = yardsticks
     .filter((y) => ["number", "count", "scale", "date"].includes(y.kind))
     .map(({ id, name }) => ({ value: id, label: name }));

@@ -1,5 +1,5 @@
 "use client";
-import { useWatch } from "react-hook-form";
+import { useFormHeard } from "@/ui/formHere";
 import { Sheet } from "@/ui/Sheet";
 import type { YardstickView } from "@/views/family";
 import { CommandButton, CommandForm, Field } from "../common/command";
@@ -70,7 +70,7 @@ const isWord = (kind: string): boolean => kind === "category" || kind === "yes-n
 
 /** What is wanted, how much it counts, and what alone puts a plant out. */
 export function AimFields({ kind, words }: { kind: string; words: string[] }) {
-  const wanted = useWatch({ name: "wanted" }) as string;
+  const wanted = useFormHeard("values").getValues("wanted") as string;
   const choices = WANTED[kind] ?? MEASURED;
   return (
     <>

@@ -3,7 +3,7 @@ import clsx from "clsx";
 import { memo } from "react";
 import { plural } from "@/core/units/plural";
 import type { Mark } from "@/records/plant/plant";
-import { MARKS } from "../common/words";
+import { MARKS } from "../common/standNames";
 
 type Props = {
   number: number;

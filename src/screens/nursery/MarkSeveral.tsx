@@ -7,7 +7,7 @@ import { Sheet } from "@/ui/Sheet";
 import type { Family } from "@/views/family";
 import { Choices } from "../common/Choices";
 import { useCommand } from "../common/command";
-import { MARKS } from "../common/words";
+import { MARKS } from "../common/standNames";
 import { PlantGrid } from "./ChoosePlants";
 
 /** Plants of a family marked or taken out several at once, this line's usual reasons one press each, the last one first. */

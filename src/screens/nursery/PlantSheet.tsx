@@ -13,7 +13,7 @@ import type { Family } from "@/views/family";
 import { useCommand } from "../common/command";
 import { Notes } from "../common/Notes";
 import { Pictures } from "../common/Pictures";
-import { MARKS } from "../common/words";
+import { MARKS } from "../common/standNames";
 import { ScaleEnds } from "./DrawnScale";
 import { LastScoreLine } from "./LastScoreLine";
 import { ScoreField } from "./ScoreField";

@@ -1,13 +1,13 @@
 "use client";
 import type { BedChoice } from "@/records/bed/queries";
 import Link from "@/ui/Link";
-import { Choices } from "../common/Choices";
+import { ChoicesSeen } from "../common/Choices";
 import { SowLot } from "../common/SowLot";
 
 type Props = { since: string | null; beds: BedChoice[]; today: string };
 
 export const SowFamily = ({ since, beds, today }: Props) => (
-  <Choices of="lots" since={since}>
+  <ChoicesSeen of="lots" since={since}>
     {(lots) =>
       lots.length > 0 ? (
         <SowLot lots={lots} beds={beds} today={today} />
@@ -18,5 +18,5 @@ export const SowFamily = ({ since, beds, today }: Props) => (
         </p>
       )
     }
-  </Choices>
+  </ChoicesSeen>
 );

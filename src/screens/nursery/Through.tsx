@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
-import { HARDSHIPS, type Hardship } from "@/core/selection/survival";
+import { HARDSHIPS, type Hardship } from "@/core/selection/hardships";
 import { plural } from "@/core/units/plural";
 import { Sheet } from "@/ui/Sheet";
 import type { Family } from "@/views/family";

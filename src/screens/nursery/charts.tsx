@@ -1,21 +1,22 @@
 "use client";
-import { type ComponentProps, lazy } from "react";
+import type { ComponentProps } from "react";
+import { later } from "@/ui/later";
 import { WhenSeen } from "@/ui/WhenSeen";
 
 // Charts are fetched and drawn when they are seen.
-const Gain = lazy(async () => ({ default: (await import("./GainChart")).GainChart }));
+const Gain = later(async () => (await import("./GainChart")).GainChart, { ahead: false });
 export const GainChart = (props: ComponentProps<typeof Gain>) => (
   <WhenSeen height={288}>
     <Gain {...props} />
   </WhenSeen>
 );
-const Against = lazy(async () => ({ default: (await import("./AgainstChart")).AgainstChart }));
+const Against = later(async () => (await import("./AgainstChart")).AgainstChart, { ahead: false });
 export const AgainstChart = (props: ComponentProps<typeof Against>) => (
   <WhenSeen height={320}>
     <Against {...props} />
   </WhenSeen>
 );
-const Rogue = lazy(async () => ({ default: (await import("./RogueChart")).RogueChart }));
+const Rogue = later(async () => (await import("./RogueChart")).RogueChart, { ahead: false });
 export const RogueChart = (props: ComponentProps<typeof Rogue>) => (
   <WhenSeen height={256}>
     <Rogue {...props} />

@@ -1,4 +1,4 @@
-import { lazy } from "react";
+import { later } from "@/ui/later";
 
 // Fetched when the first plant is opened: scores are mostly typed into the bench.
-export const PlantSheet = lazy(async () => ({ default: (await import("./PlantSheet")).PlantSheet }));
+export const PlantSheet = later(async () => (await import("./PlantSheet")).PlantSheet);

@@ -14,12 +14,12 @@ import { useThere } from "@/ui/useThere";
 import { AtFather } from "../common/AtFather";
 import { BudChoice } from "../common/BudChoice";
 import { CommandButton, useCommand } from "../common/command";
+import { parentsInWords, STORAGE_WORDS } from "../common/crossWords";
 import { FlowerStage, StageRow } from "../common/drawings/FlowerStage";
 import { RecordStep } from "../common/RecordStep";
 import { Trouble } from "../common/recordParts";
 import { hourNow, MALES_WORDS, RESULT_CHOICES } from "../common/results";
 import { Tag } from "../common/Tag";
-import { parentsInWords, STORAGE_WORDS } from "../common/words";
 import type { Stop } from "./stops";
 
 type Props = { stop: Stop; list: Stop[]; day: string; units: Units; onDone: () => void };

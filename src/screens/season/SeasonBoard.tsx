@@ -8,7 +8,7 @@ import Link from "@/ui/Link";
 import { useGrowing } from "@/ui/useThere";
 import type { Season, SeasonStand } from "@/views/season";
 import { useCommand } from "../common/command";
-import { SCHOOLS } from "../common/words";
+import { SCHOOLS } from "../common/standNames";
 import { Arrange } from "./Arrange";
 import { Choose } from "./Choose";
 import { figuresInWords, Row } from "./SeasonRow";

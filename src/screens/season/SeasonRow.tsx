@@ -10,7 +10,8 @@ import { timesInTen } from "@/core/units/odds";
 import Link from "@/ui/Link";
 import type { SeasonStand } from "@/views/season";
 import { RipeFigure } from "../common/figures";
-import { FATES, sentence, spanInWords } from "../common/words";
+import { FATES } from "../common/standNames";
+import { sentence, spanInWords } from "../common/words";
 
 const LEVEL_TONES = { within: "text-moss", perhaps: "text-quince", over: "font-bold text-rust" } as const;
 
@@ -73,10 +74,12 @@ export function Row({ stand, tried, moved, share, season, end, hold, onKey }: Ro
             >
               ripe{" "}
               <RipeFigure
-                from={window.female.start}
-                ripe={window.ripe}
-                observed={window.observed}
-                range={stand.daysToRipe}
+                asked={{
+                  from: window.female.start,
+                  ripe: window.ripe,
+                  observed: window.observed,
+                  range: stand.daysToRipe,
+                }}
               />
               {ripening.verdict === "no-frost" ? "" : `, before frost ${timesInTen(ripening.chance)}`}
             </span>

@@ -1,7 +1,8 @@
 import { dayInWords } from "@/core/calendar/day";
 import Link from "@/ui/Link";
 import type { LotPage } from "@/views/lot";
-import { FRACTION_WORDS, percent } from "../common/words";
+import { FRACTION_WORDS } from "../common/seedNames";
+import { percent } from "../common/words";
 
 const ACTS: Record<LotPage["handled"][number]["act"], string> = {
   open: "opened",

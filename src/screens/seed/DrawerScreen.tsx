@@ -10,8 +10,9 @@ import type { DrawerPage } from "@/views/seed";
 import { ListTools } from "../common/ListTools";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
+import { LIFE_STATES, LIFE_TONES } from "../common/seedNames";
 import { Tag } from "../common/Tag";
-import { LIFE_STATES, LIFE_TONES, yearInWords } from "../common/words";
+import { yearInWords } from "../common/words";
 import { Places } from "./Places";
 
 const STATES = Object.keys(LIFE_STATES) as LifeState[];

@@ -7,7 +7,8 @@ import type { DyingLot } from "@/views/drawer";
 import type { Regrow } from "@/views/regrow";
 import type { Seed } from "@/views/seed";
 import { CommandButton } from "../common/command";
-import { inHundred, LIFE_TONES, rangeInHundred } from "../common/words";
+import { LIFE_TONES } from "../common/seedNames";
+import { inHundred, rangeInHundred } from "../common/words";
 import { LifeLine } from "./LifeLine";
 import { SetTest } from "./TestForms";
 

@@ -1,7 +1,7 @@
 "use client";
-import { useFormContext } from "react-hook-form";
 import { massInWords, massTyped, massUnit, type Units } from "@/core/units/units";
 import { fixed } from "@/core/writing/numbers";
+import { useFormHere } from "@/ui/formHere";
 import { Sheet } from "@/ui/Sheet";
 import type { LotPage } from "@/views/lot";
 import { CommandButton, CommandForm, Field } from "../common/command";
@@ -83,7 +83,7 @@ type WeighedProps = { name: "mass" | "whole"; label: string; units: Units; prete
 
 /** A weight, typed or taken from the scale. */
 function Weighed({ name, label, units, pretend, hint }: WeighedProps) {
-  const { setValue } = useFormContext();
+  const { setValue } = useFormHere();
   const take = (grams: number) =>
     setValue(name, Number((grams / massTyped(1, units)).toFixed(2)), { shouldDirty: true });
   return (

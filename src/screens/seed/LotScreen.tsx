@@ -8,16 +8,9 @@ import type { LotPage } from "@/views/lot";
 import { Cautions } from "../common/Cautions";
 import { Notes } from "../common/Notes";
 import { Page } from "../common/Page";
+import { FRACTION_WORDS, LIFE_STATES, LIFE_TONES } from "../common/seedNames";
 import { Tag } from "../common/Tag";
-import {
-  FRACTION_WORDS,
-  inHundred,
-  LIFE_STATES,
-  LIFE_TONES,
-  rangeInHundred,
-  sentence,
-  yearInWords,
-} from "../common/words";
+import { inHundred, rangeInHundred, sentence, yearInWords } from "../common/words";
 import { CameTrue } from "./CameTrue";
 import { CameUp } from "./CameUp";
 import { Chain } from "./Chain";

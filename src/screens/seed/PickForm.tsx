@@ -1,6 +1,6 @@
 "use client";
-import { useWatch } from "react-hook-form";
 import type { Id } from "@/core/custody/id";
+import { useFormHeard } from "@/ui/formHere";
 import { Sheet } from "@/ui/Sheet";
 import type { HarvestStand } from "@/views/harvest";
 import { Choices } from "../common/Choices";
@@ -106,7 +106,7 @@ export function PickForm({ stand }: Props) {
 
 /** What the verdict asks for beside it. */
 function Why({ standId }: { standId: Id }) {
-  const verdict = useWatch({ name: "verdict" }) as string;
+  const verdict = useFormHeard("values").getValues("verdict") as string;
   if (verdict === "set-aside")
     return (
       <Field name="why" label="What does not match" hint="Shape, colour, size, taste: it is learned from later." />

@@ -1,10 +1,10 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
-import { toast } from "sonner";
 import { readCode } from "@/core/custody/code";
 import { hearTags } from "@/ui/handScanner";
 import { lookAgain } from "@/ui/lookAgain";
+import { say } from "@/ui/say";
 import type { SeedTable, TableLotView, VesselView } from "@/views/seedTable";
 import { useCommand } from "../common/command";
 
@@ -45,13 +45,13 @@ export function ScanBench({ table }: { table: SeedTable }) {
     if (!held) {
       if (inside) setHeld({ lot: inside, from: vessel });
       else {
-        toast.message(`${vessel.name} is empty. Scan first what goes into it.`);
+        say({ message: `${vessel.name} is empty. Scan first what goes into it.` });
         void lookAgain(router);
       }
       return true;
     }
     if (inside?.id === held.lot.id) {
-      toast.message(`Lot ${inside.code} lies in ${vessel.name} already.`);
+      say({ message: `Lot ${inside.code} lies in ${vessel.name} already.` });
       return true;
     }
     void put(held, vessel);

@@ -3,7 +3,7 @@ import { massTyped, type Units } from "@/core/units/units";
 import { Sheet } from "@/ui/Sheet";
 import type { SeedTable, TableLotView, TimedCall } from "@/views/seedTable";
 import { CommandButton, CommandForm, Field } from "../common/command";
-import { VESSEL_WORDS } from "../common/words";
+import { VESSEL_WORDS } from "../common/seedNames";
 import { PackForm } from "./PackForm";
 
 type Vessels = SeedTable["vessels"];

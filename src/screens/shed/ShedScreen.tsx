@@ -6,6 +6,7 @@ import type { Shed } from "@/views/shed";
 import { GardenForm } from "../common/GardenForm";
 import { Page } from "../common/Page";
 import { Climate } from "./Climate";
+import { TheGarden } from "./TheGarden";
 
 export async function ShedScreen({ garden, band, path, counts, climate }: Shed) {
   const theme = (await cookies()).get("theme")?.value ?? "paper";
@@ -59,10 +60,14 @@ export async function ShedScreen({ garden, band, path, counts, climate }: Shed) 
         </>
       }
     >
-      <h2 className="mb-4 text-2xl">The garden</h2>
-      <div className="max-w-2xl">
-        <GardenForm garden={garden} />
-      </div>
+      {garden.version === "" ? (
+        <div className="max-w-2xl">
+          <h2 className="mb-4 text-2xl">The garden</h2>
+          <GardenForm garden={garden} />
+        </div>
+      ) : (
+        <TheGarden garden={garden} />
+      )}
       {garden.version !== "" && <Climate climate={climate} />}
     </Page>
   );

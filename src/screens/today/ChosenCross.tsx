@@ -2,9 +2,9 @@ import { generationName } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
 import Link from "@/ui/Link";
 import type { CrossState } from "@/views/pollination";
+import { parentsInWords, setInWords } from "../common/crossWords";
 import { EnoughFruit } from "../common/EnoughFruit";
 import { Tag } from "../common/Tag";
-import { parentsInWords, setInWords } from "../common/words";
 
 /** So many other crosses are named. */
 const SHOWN = 12;

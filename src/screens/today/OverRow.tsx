@@ -3,9 +3,9 @@ import { plural } from "@/core/units/plural";
 import type { CrossTask } from "@/views/crossTasks";
 import type { CrossState } from "@/views/pollination";
 import { CommandButton } from "../common/command";
+import { parentsInWords } from "../common/crossWords";
 import { Row } from "../common/Part";
 import { Tag } from "../common/Tag";
-import { parentsInWords } from "../common/words";
 
 /** A cross whose flowering is over: what came of it, and one press that puts it away. */
 export function OverRow({ state, day }: { state: CrossState; day: string }) {

@@ -9,12 +9,11 @@ import { Sheet } from "@/ui/Sheet";
 import { useGrowing } from "@/ui/useThere";
 import type { CrossTask, FatherTask, StoreTask } from "@/views/crossTasks";
 import type { OwnWork, RogueTask, Task } from "@/views/today";
-import { AtFather } from "../common/AtFather";
 import { CommandButton } from "../common/command";
+import { fathersInWords, parentsInWords, STORAGE_WORDS } from "../common/crossWords";
 import { Row } from "../common/Part";
-import { RecordStep } from "../common/RecordStep";
+import { AtFather, RecordStep } from "../common/recordLater";
 import { Tag } from "../common/Tag";
-import { fathersInWords, parentsInWords, STORAGE_WORDS } from "../common/words";
 import { ChangeTask, repeats } from "./OwnTasks";
 import { StandRow } from "./StandWork";
 

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import { type AskedOfList, NOTHING_ASKED } from "@/core/lists/listed";
 import { type Plot, plot, twoMelons } from "@/records/tests/plot";
-import { bookFile, bookFlowers, bookView } from "../book";
+import { type BookPart, bookFile, bookFlowers, bookView } from "../book";
 import { crossesView, crossView } from "../crosses";
 import { crossPlanView } from "../crossPlan";
 import { practiceView } from "../practice";
@@ -170,7 +171,8 @@ describe("the book", () => {
   test("counts what became of every cross, and leaves out of the set what is in doubt", () => {
     const { crossId, ids } = withFlowers(3, 1);
     garden.done("flower.record", { crossId, results: [{ id: ids[0], result: "torn-bag" }] });
-    const [entry] = bookView(garden.sky()).entries;
+    const [{ entries }] = bookView(garden.sky()).parts as [BookPart];
+    const [entry] = entries;
     expect(entry).toMatchObject({
       covered: 4,
       pollinated: 4,
@@ -188,6 +190,29 @@ describe("the book", () => {
       "failed",
     ]);
     expect(bookFlowers(garden.db, "X27-999-9")).toBeNull();
+  });
+
+  test("is laid out by what crosses have in common, with what became of all of those; searched and sifted", () => {
+    const { mother, father, plan, crossId, ids } = withFlowers(3, 1);
+    garden.done("flower.record", { crossId, results: [{ id: ids[0], result: "torn-bag" }] });
+    garden.done("cross.plan", { ...plan, motherStandId: father, fatherStandId: mother, lineName: "The other way" });
+    const book = (asked: Partial<AskedOfList>) => {
+      const { parts, list } = bookView(garden.sky(), { ...NOTHING_ASKED, ...asked });
+      return {
+        parts: parts.map(({ name, crosses, set, flowers, entries }) => [name, crosses, set, flowers, entries.length]),
+        list,
+      };
+    };
+    expect(book({}).parts).toEqual([["2027", 2, 2, 4, 2]]);
+    expect(book({ by: "mother" }).parts).toEqual([
+      ["Ashlar Gold", 1, 2, 4, 1],
+      ["Nettle Moon", 1, 0, 0, 1],
+    ]);
+    expect(book({ by: "mother", from: 1 }).parts).toEqual([["Nettle Moon", 1, 0, 0, 1]]);
+    expect(book({ by: "set" }).parts).toEqual([[null, 2, 2, 4, 2]]);
+    expect(book({ words: "other way" }).parts).toEqual([["2027", 1, 0, 0, 1]]);
+    expect(book({ words: "nobody" })).toMatchObject({ parts: [], list: { all: 0, words: "nobody" } });
+    expect(book({}).list.counts).toEqual({ open: 2, closed: 0, doubt: 1 });
   });
 
   test("goes out and comes in again without a change, and carries no formula", () => {

@@ -31,7 +31,7 @@ const VIEWS: Record<string, (sky: Outlook) => unknown> = {
   round: roundView,
   crosses: (sky) => crossesView(sky, null),
   plan: (sky) => crossPlanView(sky, null),
-  book: bookView,
+  book: (sky) => bookView(sky),
   works: (sky) => worksView(sky, null),
   nursery: nurseryView,
   seed: seedView,

@@ -1,0 +1,36 @@
+"use client";
+import { useEffect } from "react";
+import { Toaster, toast } from "sonner";
+import { hearSaid, takeSaid } from "./say";
+
+const TONES = { error: toast.error, warning: toast.warning };
+
+function show(): void {
+  for (const { message, tone, stands, action } of takeSaid())
+    (tone ? TONES[tone] : toast)(message, { duration: stands, action });
+}
+
+export function ToastsShown() {
+  useEffect(() => {
+    show();
+    return hearSaid(show);
+  }, []);
+  return (
+    <Toaster
+      position="bottom-left"
+      mobileOffset={{ bottom: "4.5rem" }}
+      expand
+      toastOptions={{
+        style: {
+          background: "var(--ink)",
+          color: "var(--paper)",
+          border: 0,
+          borderRadius: "3px 12px 3px 12px",
+          fontFamily: "var(--font-text)",
+          fontSize: "1rem",
+        },
+        actionButtonStyle: { background: "var(--paper)", color: "var(--ink)", height: "2rem", fontWeight: 700 },
+      }}
+    />
+  );
+}
