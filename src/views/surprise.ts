@@ -75,7 +75,7 @@ function metAt(sky: Outlook, mother: StandRow) {
 }
 
 /** What a mother is likely to have carried unseen, and in what share of her offspring it shows. */
-function hiddenOf(db: Db, stand: StandRow): SurpriseInput["hidden"] {
+export function hiddenOf(db: Db, stand: StandRow): SurpriseInput["hidden"] {
   const { breeding } = speciesById(stand.species);
   if (stand.generation !== null) {
     const mixed = 0.5 ** Math.max(0, stand.generation - 2);

@@ -71,15 +71,24 @@ test("counted seeds divide by the usual ratios before they are sown; a count rep
 });
 
 test("a pod tells what its mother carries, by a father that is known too", () => {
-  const { mark, shelled, count, carriers, plants, standId } = peas();
+  const { lineId, mark, shelled, count, carriers, plants, standId } = peas();
   garden.done("locus.define", { yardstickId: mark, way: "dominant", words: ["yellow", "green"], error: 0 });
-  count(shelled(3, 20), 15, 5);
+  const pod = shelled(3, 20);
+  count(pod, 15, 5);
   count(shelled(1, 12), 12, 0);
   expect(carriers()).toMatchObject({ seen: 0, seeds: 32 });
   expect(carriers().of(3)[1]).toBeCloseTo(1, 9);
   // Of an F2 half carry both; a dozen selfed seeds without green leave ¾¹² of them.
   expect(carriers().of(1)[0]).toBeCloseTo(1 / (1 + 2 * 0.75 ** 12), 9);
   expect(carriers().of(2)[1]).toBeCloseTo(0.5, 9);
+  // What grows of her pod knows it too.
+  const grown = { lineId, lotId: pod, sown: "2028-04-01", sowedSeeds: 4, family: 1, plants: 3 };
+  garden.on("2028-07-20");
+  const next = genotypesView(garden.db, { standId: garden.done("stand.add", grown).id, yardstickId: mark });
+  expect(next.kind === "known" && next.plants[0]!.loci[0]!.map((chance) => Number(chance.toFixed(9)))).toEqual([
+    0.25, 0.5, 0.25,
+  ]);
+  garden.on("2027-07-20");
   const plan = { motherStandId: standId, motherPlantId: plants[4], fatherStandId: standId, fatherPlantId: plants[2] };
   const set = { setLow: 0.3, setHigh: 0.5, confidence: 0.9, fruitsWanted: 1 };
   const crossId = garden.done("cross.plan", { ...plan, ...set }).id;

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
-import { surpriseView } from "@/views/surprise";
+import { hiddenOf, surpriseView } from "@/views/surprise";
+import { standById } from "../stand/queries";
 import { type Plot, plot } from "./plot";
 
 let garden: Plot;
@@ -78,6 +79,32 @@ describe("an odd plant is traced", () => {
     expect(view(one, 5).asked.inheritance).toBe("recessive");
     expect(view(one, 5, { inheritance: "unknown" }).asked.inheritance).toBe("unknown");
     expect(surpriseView(garden.sky(), garden.code("stand", one), { number: 99, ...ask })).toBe(null);
+  });
+
+  test("what its mother carried unseen is as likely as the line was rogued, or as it is still mixed", () => {
+    const { one, plants } = twoFamilies();
+    garden.done("plant.remove", { ids: plants.slice(0, 2), reason: "pale" });
+    const stand = standById(garden.db, one)!;
+    // Two of the eight plants of before, and half a one of each for not knowing: q² = 2.5/9.
+    const q = Math.sqrt(2.5 / 9);
+    expect(hiddenOf(garden.db, stand)).toEqual({
+      carrier: expect.closeTo((2 * q) / (1 + q), 10),
+      share: expect.closeTo(q / 2, 10),
+    });
+    // Of an F4 a quarter is mixed: one place of three at least in 1 − ¾³.
+    expect(hiddenOf(garden.db, { ...stand, generation: 4 })).toEqual({ carrier: 0.578125, share: 0.25 });
+    expect(hiddenOf(garden.db, { ...stand, generation: 1 }).carrier).toBe(1);
+  });
+
+  test("a hidden recessive is of a grandparent by name; seed that is all used up is not suspect", () => {
+    const { one, plants, lots, sweet } = twoFamilies();
+    const [old, hot] = [line("Old"), garden.db.prepare("SELECT id FROM line WHERE name = 'Hot'").pluck().get()];
+    garden.db.prepare("UPDATE line SET motherLineId = ?, fatherLineId = ? WHERE id = ?").run(old, hot, sweet);
+    garden.done("plant.remove", { ids: plants.slice(0, 2), reason: "pale" });
+    garden.db.prepare("UPDATE lot SET seeds = 20 WHERE id = ?").run(lots[1]);
+    const told = view(one, 1, { inheritance: "dominant" });
+    expect(told.atRisk.map(({ code }) => code)).toEqual([garden.code("lot", lots[0]!)]);
+    expect(told.grandparents).toEqual(["Old", "Hot"]);
   });
 
   test("received seed can't be traced to any pollen", () => {
