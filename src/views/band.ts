@@ -130,3 +130,7 @@ export function band(
     hidden,
   };
 }
+
+/** The band of all that grows in the season, for pages that are about no stand in particular. */
+export const seasonBand = (sky: Outlook): Band =>
+  sky.once("season band", () => band(sky, sky.season, sky.standsOf(sky.season)));

@@ -14,7 +14,7 @@ import type { Flower } from "@/records/flower/flower";
 import { flowersOfCross } from "@/records/flower/queries";
 import { crossPedigrees } from "@/records/line/pedigree";
 import type { Outlook } from "@/views/outlook";
-import { type Band, band } from "./band";
+import { type Band, seasonBand } from "./band";
 import { siftedOf } from "./list";
 
 export type BookEntry = Omit<
@@ -66,7 +66,7 @@ const LISTING: Listing<BookEntry, Show, Order> = {
 
 /** Crosses with what became of each, as they are asked for. */
 export function bookView(sky: Outlook, asked: AskedOfList = NOTHING_ASKED): Book {
-  const { season, garden } = sky;
+  const { garden } = sky;
   const whole = siftedOf(sky, "book", () => sky.once("book", () => written(sky)), LISTING, asked);
   const nameOf = (entry: BookEntry): string | null => {
     if (whole.by === "set") return null;
@@ -79,7 +79,7 @@ export function bookView(sky: Outlook, asked: AskedOfList = NOTHING_ASKED): Book
     const total = (key: "set" | "pollinated") => sum(of.map((entry) => entry[key]));
     return { name, crosses: of.length, set: total("set"), flowers: total("pollinated"), entries };
   });
-  return { band: band(sky, season, sky.standsOf(season)), list, parts };
+  return { band: seasonBand(sky), list, parts };
 }
 
 function written({ db }: Outlook): BookEntry[] {

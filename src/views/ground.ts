@@ -132,6 +132,23 @@ function judgedOf(scene: Scene, arrived: Map<Id, Arrival>, rows: ForecastStand[]
     .sort(worse);
 }
 
+/** What a season's ground shows whichever stand is asked for: its stands on the map, and each one's pollen, the worst first. */
+const groundOf = (sky: Outlook, season: number) =>
+  sky.once(`ground ${season}`, () => {
+    const rows = sky.standsOf(season);
+    const scene = sceneOf(sky, season);
+    const judged = judgedOf(scene, arrivalsOf(sky, season).arrived, rows);
+    return {
+      judged,
+      listed: worstOfEach(judged, scene.stands),
+      windows: new Map(scene.sources.map((s) => [s.id, s.male])),
+      stands: [
+        ...rows.filter((stand) => !stand.endedOn).map((stand) => mapStand(stand, sky, false)),
+        ...firstYearOf(sky, season).map((stand) => mapStand(stand, sky, true)),
+      ],
+    };
+  });
+
 /** @param chosen the code of the stand that was asked for */
 export function groundView(sky: Outlook, wantedSeason: number | null, chosen: string | null): Ground {
   const { db, garden } = sky;
@@ -142,14 +159,10 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
   const rows = sky.standsOf(season);
   const chosenRow = rows.find((r) => r.code === chosen);
   const chosenStand = chosenRow?.id ?? null;
-  const scene = sceneOf(sky, season);
-  const { arrived } = arrivalsOf(sky, season);
-  const judged = judgedOf(scene, arrived, rows);
-  const listed = worstOfEach(judged, scene.stands);
+  const { judged, listed, windows, stands } = groundOf(sky, season);
   const worst = judged.find((j) => j.level !== "within");
   const concern = chosenStand ?? worst?.standId ?? null;
   const pollen = sources(db);
-  const windows = new Map(scene.sources.map((s) => [s.id, s.male]));
   return {
     garden,
     season,
@@ -161,10 +174,7 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
       const { start, end } = windows.get(source.id)!;
       return { ...source, speciesName: source.wild || speciesById(source.species).name, window: { start, end } };
     }),
-    stands: [
-      ...rows.filter((stand) => !stand.endedOn).map((stand) => mapStand(stand, sky, false)),
-      ...firstYearOf(sky, season).map((stand) => mapStand(stand, sky, true)),
-    ],
+    stands,
     stand: chosenRow ? groundStand(chosenRow, sky) : null,
     chosen: chosenStand,
     judged:

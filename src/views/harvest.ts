@@ -7,6 +7,8 @@ import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { flowersAtAll } from "@/core/flowering/facts";
 import { groupBy } from "@/core/lists/groupBy";
+import { inOrder } from "@/core/lists/order";
+import { type Cut, LIST_PAGE, page } from "@/core/lists/page";
 import { below } from "@/core/numbers/normal";
 import { crossesOfSeason } from "@/records/cross/queries";
 import { flowersUnderWay } from "@/records/flower/queries";
@@ -54,8 +56,15 @@ export type Harvest = {
   garden: Garden;
   band: Band;
   today: string;
+  /** What is ripe first, as far as it is on the page. */
   stands: HarvestStand[];
+  cut: Cut;
+  /** Stands that may be ripe now, and the next one that is not yet. */
+  ripe: number;
+  next: string | null;
+  /** Of hand-pollinated fruit what is ripe first, and how many more crosses have some. */
   crosses: HarvestCross[];
+  moreCrosses: number;
 };
 
 /** Ripe so soon is soon. */
@@ -102,7 +111,8 @@ function standOf(stand: ForecastStand, { picks, chosen, description, today }: Be
 }
 
 /** Hand-pollinated fruit of the season that hangs. */
-const crossesOf = (sky: Outlook): HarvestCross[] => sky.once("hanging fruit", () => hanging(sky));
+const crossesOf = (sky: Outlook): HarvestCross[] =>
+  sky.once("hanging fruit", () => hanging(sky).sort((a, b) => inOrder(a.first, b.first)));
 
 function hanging(sky: Outlook): HarvestCross[] {
   const { db, season, today, climate } = sky;
@@ -133,9 +143,25 @@ function hanging(sky: Outlook): HarvestCross[] {
 const ORDER = { now: 0, past: 1, soon: 2, later: 3 } as const;
 
 /** Stands and hand-pollinated fruit grown for seed in this season, what is ripe first. */
-export const harvestView = (sky: Outlook): Harvest => sky.once("harvest", () => ripening(sky));
+export function harvestView(sky: Outlook, from: number | null = null): Harvest {
+  const { band: now, stands } = sky.once("harvest", () => ripening(sky));
+  const { items, cut } = page(stands, from);
+  const hanging = crossesOf(sky);
+  const crosses = hanging.slice(0, LIST_PAGE);
+  return {
+    garden: sky.garden,
+    band: now,
+    today: sky.today,
+    stands: items,
+    cut,
+    ripe: stands.filter(({ when }) => when === "now").length,
+    next: stands.find(({ when }) => when === "soon" || when === "later")?.name ?? null,
+    crosses,
+    moreCrosses: hanging.length - crosses.length,
+  };
+}
 
-function ripening(sky: Outlook): Harvest {
+function ripening(sky: Outlook): Pick<Harvest, "band" | "stands"> {
   const { db, season, today } = sky;
   const picks = groupBy(picksOfSeason(db, season), ({ standId }) => standId);
   const chosen = groupBy(chosenPlants(db, season), ({ standId }) => standId);
@@ -145,9 +171,7 @@ function ripening(sky: Outlook): Harvest {
     .filter((s) => s.seedWanted === 1 && !s.outside && !s.endedOn && !(s.planned === 1) && s.sown <= today)
     .filter(({ window }) => flowersAtAll(window));
   return {
-    garden: sky.garden,
     band: band(sky, season, stands),
-    today,
     stands: stands
       .map((s) =>
         standOf(s, {
@@ -157,8 +181,7 @@ function ripening(sky: Outlook): Harvest {
           today,
         }),
       )
-      .sort((a, b) => ORDER[a.when] - ORDER[b.when] || a.ripe.likely.localeCompare(b.ripe.likely)),
-    crosses: crossesOf(sky),
+      .sort((a, b) => ORDER[a.when] - ORDER[b.when] || inOrder(a.ripe.likely, b.ripe.likely)),
   };
 }
 

@@ -21,7 +21,7 @@ import {
 import { type LotRow, lots } from "@/records/lot/queries";
 import { standsOfLine } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
-import { type Band, band } from "./band";
+import { type Band, band, seasonBand } from "./band";
 import { laddersOf, type SeenMixed, seenMixed, type YardstickLadder } from "./ladders";
 import { lineList } from "./lineRows";
 import type { ForecastStand } from "./outlook";
@@ -31,8 +31,8 @@ import { type OffTypesSeen, type TruenessView, truenessOf } from "./trueness";
 export type Lines = { garden: Garden; band: Band } & ReturnType<typeof lineList>;
 
 export function linesView(sky: Outlook, asked: AskedOfList = NOTHING_ASKED): Lines {
-  const { garden, season } = sky;
-  return { garden, band: band(sky, season, sky.standsOf(season)), ...lineList(sky, asked) };
+  const { garden } = sky;
+  return { garden, band: seasonBand(sky), ...lineList(sky, asked) };
 }
 
 export type Rung = GenerationRow & {

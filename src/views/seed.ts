@@ -5,7 +5,7 @@ import type { LifeState } from "@/core/seed/life";
 import type { Garden } from "@/records/garden/garden";
 import { lotsInStores, stores } from "@/records/store/queries";
 import type { Store } from "@/records/store/store";
-import { type Band, band } from "./band";
+import { type Band, seasonBand } from "./band";
 import { byState, type DrawerLot, type DyingLot, drawer, dyingLot, type WholeLot, wholeLots } from "./drawer";
 import { harvestView } from "./harvest";
 import { listOf } from "./list";
@@ -54,14 +54,14 @@ function ripeNow(sky: Outlook): Seed["ripe"] {
 const SHOWN = 4;
 
 export function seedView(sky: Outlook): Seed {
-  const { garden, today, season } = sky;
+  const { garden, today } = sky;
   const lots = drawer(sky);
   const regrow = regrowList(sky);
   const byCode = new Map(lots.map((lot) => [lot.code, lot]));
   const tests = testsToSet(sky, SHOWN);
   return {
     garden,
-    band: band(sky, season, sky.standsOf(season)),
+    band: seasonBand(sky),
     today,
     calls: seedCalls(sky),
     table: seedTable(sky),
@@ -124,7 +124,7 @@ export function drawerPage(sky: Outlook, asked: AskedOfList = NOTHING_ASKED): Dr
   const lying = sky.once("lots in stores", () => lotsInStores(sky.db));
   return {
     garden: sky.garden,
-    band: band(sky, sky.season, sky.standsOf(sky.season)),
+    band: seasonBand(sky),
     today: sky.today,
     lots: wholeLots(sky, items),
     list,

@@ -11,7 +11,7 @@ import {
   wishesOf,
 } from "@/records/sharing/queries";
 import type { Member, Sharing } from "@/records/sharing/sharing";
-import { type Band, band } from "./band";
+import { type Band, seasonBand } from "./band";
 import { drawer } from "./drawer";
 import type { Outlook } from "./outlook";
 
@@ -19,7 +19,7 @@ export type SharingList = { garden: Garden; band: Band; today: string; days: Sha
 
 export const sharingList = (sky: Outlook): SharingList => ({
   garden: sky.garden,
-  band: band(sky, sky.season, sky.standsOf(sky.season)),
+  band: seasonBand(sky),
   today: sky.today,
   days: sharings(sky.db),
   members: members(sky.db),
@@ -47,7 +47,7 @@ export function sharingPage(sky: Outlook, id: Id): SharingPage | null {
   const offered = new Set(offers.map(({ lotId }) => lotId));
   return {
     garden: sky.garden,
-    band: band(sky, sky.season, sky.standsOf(sky.season)),
+    band: seasonBand(sky),
     today: sky.today,
     members: members(db),
     day,

@@ -3,7 +3,7 @@ import { addressOfStand } from "@/core/custody/address";
 import { laidOut, quieterDay } from "@/core/work/weeks";
 import type { Garden } from "@/records/garden/garden";
 import { openTasks } from "@/records/task/queries";
-import { type Band, band } from "./band";
+import { type Band, seasonBand } from "./band";
 import type { Outlook } from "./outlook";
 import { openWork, type StandWork } from "./work";
 
@@ -33,7 +33,7 @@ export type Weeks = {
 
 /** The work of the weeks ahead by day, so that a crowded one is seen and can be eased. */
 export function weeksView(sky: Outlook): Weeks {
-  const { db, garden, today, season } = sky;
+  const { db, garden, today } = sky;
   const own = openTasks(db).map(({ id, title, due }) => ({
     key: `own ${id}`,
     title,
@@ -68,7 +68,7 @@ export function weeksView(sky: Outlook): Weeks {
   }));
   return {
     garden,
-    band: band(sky, season, sky.standsOf(season)),
+    band: seasonBand(sky),
     today,
     weeks: Array.from({ length: WEEKS }, (_, n) => {
       const week = told.slice(n * 7, n * 7 + 7);

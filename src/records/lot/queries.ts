@@ -151,9 +151,10 @@ export const drawerLots = (db: Db): LotInShort[] =>
 
 /** Everything of some lots, by their ids. */
 export function lotsById(db: Db, ids: Id[]): Map<Id, LotRow> {
-  const rows = prepared(db, `${select("WHERE lotId IS NOT NULL")} WHERE k.id IN (SELECT value FROM json_each(?))`).all(
-    JSON.stringify(ids),
-  ) as LotRow[];
+  const among = "IN (SELECT value FROM json_each(:ids))";
+  const rows = prepared(db, `${select(`WHERE lotId ${among}`)} WHERE k.id ${among}`).all({
+    ids: JSON.stringify(ids),
+  }) as LotRow[];
   return new Map(rows.map((row) => [row.id, row]));
 }
 

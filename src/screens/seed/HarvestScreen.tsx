@@ -5,6 +5,7 @@ import Link from "@/ui/Link";
 import type { Harvest, HarvestStand } from "@/views/harvest";
 import { CommandButton } from "../common/command";
 import { Page } from "../common/Page";
+import { Pager } from "../common/Pager";
 import { Part, Row } from "../common/Part";
 import { Tag } from "../common/Tag";
 import { spanInWords } from "../common/words";
@@ -17,14 +18,9 @@ const PARTS: { when: HarvestStand["when"]; title: string; said: string }[] = [
   { when: "later", title: "Later", said: "by the forecast" },
 ];
 
-/** So many of a part can be read; what is ripe first stands first. */
-const SHOWN = 24;
-
-function headline(stands: HarvestStand[]): string {
-  const now = stands.filter(({ when }) => when === "now").length;
-  if (now > 0) return `${plural(now, "stand")} may be ripe for seed`;
-  const next = stands.find(({ when }) => when === "soon" || when === "later");
-  return next ? `Nothing is ripe for seed yet; ${next.name} is next` : "Nothing ripens for seed this season";
+function headline({ ripe, next }: Harvest): string {
+  if (ripe > 0) return `${plural(ripe, "stand")} may be ripe for seed`;
+  return next ? `Nothing is ripe for seed yet; ${next} is next` : "Nothing ripens for seed this season";
 }
 
 /** The race with the frost, said only where it is not won. */
@@ -79,7 +75,8 @@ function StandRow({ stand }: { stand: HarvestStand }) {
 }
 
 /** What ripens for seed, what frost may catch, and what was picked. */
-export function HarvestScreen({ band, stands, crosses }: Harvest) {
+export function HarvestScreen(view: Harvest) {
+  const { band, stands, cut, crosses, moreCrosses } = view;
   return (
     <Page
       title="Ripening"
@@ -98,6 +95,7 @@ export function HarvestScreen({ band, stands, crosses }: Harvest) {
               </li>
             ))}
           </ul>
+          {moreCrosses > 0 && <p className="mb-3 text-soft">and of {plural(moreCrosses, "cross", "crosses")} more.</p>}
           <p className="max-w-prose text-sm text-soft">
             Fruit from the last of the season selects for lateness; from the biggest alone, against health. Take seed
             from several plants, the best ones, and taste before you save. Heads of equal dryness are cut together,
@@ -111,23 +109,19 @@ export function HarvestScreen({ band, stands, crosses }: Harvest) {
           Seed
         </Link>
       </p>
-      <h2 className="mb-5 text-2xl">{headline(stands)}</h2>
+      <h2 className="mb-5 text-2xl">{headline(view)}</h2>
       {PARTS.map(({ when, title, said }) => {
         const here = stands.filter((stand) => stand.when === when);
         if (here.length === 0) return null;
         return (
           <Part key={when} title={title} when={said}>
-            {here.slice(0, SHOWN).map((stand) => (
+            {here.map((stand) => (
               <StandRow key={stand.id} stand={stand} />
             ))}
-            {here.length > SHOWN && (
-              <li className="py-3 text-soft">
-                and {here.length - SHOWN} more; <Link href="/season">the season</Link> shows them all.
-              </li>
-            )}
           </Part>
         );
       })}
+      <Pager path="/seed/ripening" cut={cut} />
     </Page>
   );
 }

@@ -36,7 +36,7 @@ const VIEWS: Record<string, (sky: Outlook) => unknown> = {
   nursery: nurseryView,
   seed: seedView,
   drawer: (sky) => drawerPage(sky),
-  harvest: harvestView,
+  harvest: (sky) => harvestView(sky),
   sharing: sharingList,
   lines: linesView,
   choices: (sky) => Object.values(CHOICES).map((choice) => choice(sky, sky.season)),

@@ -268,6 +268,19 @@ describe("the table's view", () => {
 describe("what ripens", () => {
   const names = () => harvestView(garden.sky()).stands.map(({ code }) => code);
 
+  test("is laid out by forty, what is ripe first, and counted whole", () => {
+    const kiln = line("Kiln", "tomato");
+    for (let n = 0; n < 43; n++)
+      garden.done("stand.add", { lineId: kiln, sown: n < 2 ? "2027-03-01" : "2027-04-20", plants: 2 });
+    garden.on("2027-08-01");
+    const [first, last] = [harvestView(garden.sky()), harvestView(garden.sky(), 40)];
+    const early = first.stands.filter(({ ripe }) => ripe.likely === first.stands[0]!.ripe.likely);
+    expect([first.stands.length, early.length, last.stands.length]).toEqual([40, 2, 3]);
+    expect(last.cut).toEqual({ from: 40, shown: 3, total: 43 });
+    expect([last.ripe, last.next]).toEqual([first.ripe, first.next]);
+    expect(first.ripe).toBe([...first.stands, ...last.stands].filter(({ when }) => when === "now").length);
+  });
+
   test("are the stands that are kept for seed, stand, and flower: none planned, ended, sown later or beyond the fence", () => {
     const kiln = line("Kiln", "tomato");
     const stand = (sown: string, more: object = {}) =>
