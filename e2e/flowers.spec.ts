@@ -467,9 +467,9 @@ test("the book is searched, grouped, and takes in a file after a dry run; a bad 
   await page.goto("/crosses/book");
   const lines = page.getByRole("button", { name: /^Read X/ });
   const all = await lines.count();
-  await page.getByLabel("Code, name, pedigree or note").fill("Kiln");
+  await page.getByLabel("Code, name or note").fill("Kiln");
   await expect(lines).toHaveCount(1);
-  await page.getByLabel("Code, name, pedigree or note").fill("");
+  await page.getByLabel("Code, name or note").fill("");
   await expect(lines).toHaveCount(all);
   await expect(page.getByRole("rowheader", { name: /^2027 .* set of/ })).toBeVisible();
   await page.getByLabel("By").selectOption("species");

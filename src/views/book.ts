@@ -40,7 +40,14 @@ export type BookPart = {
   entries: BookEntry[];
 };
 
-export type Book = { band: Band; list: Omit<Listed<BookEntry, Show, Order>, "items">; parts: BookPart[] };
+export type Book = {
+  band: Band;
+  list: Omit<Listed<BookEntry, Show, Order>, "items">;
+  /** Of all that was asked for. */
+  set: number;
+  flowers: number;
+  parts: BookPart[];
+};
 
 const newest = (a: BookEntry, b: BookEntry) => b.season - a.season || inOrder(b.code, a.code);
 const by = (key: "species" | "mother" | "father" | "method") => (a: BookEntry, b: BookEntry) =>
@@ -74,12 +81,15 @@ export function bookView(sky: Outlook, asked: AskedOfList = NOTHING_ASKED): Book
   };
   const all = groupBy(whole.rows, nameOf);
   const { items, ...list } = cutList(whole, asked.from);
+  const outcome = (of: BookEntry[]) => ({
+    set: sum(of.map((entry) => entry.set)),
+    flowers: sum(of.map((entry) => entry.pollinated)),
+  });
   const parts = [...groupBy(items, nameOf)].map(([name, entries]): BookPart => {
     const of = all.get(name)!;
-    const total = (key: "set" | "pollinated") => sum(of.map((entry) => entry[key]));
-    return { name, crosses: of.length, set: total("set"), flowers: total("pollinated"), entries };
+    return { name, crosses: of.length, ...outcome(of), entries };
   });
-  return { band: seasonBand(sky), list, parts };
+  return { band: seasonBand(sky), list, ...outcome(whole.rows), parts };
 }
 
 function written({ db }: Outlook): BookEntry[] {

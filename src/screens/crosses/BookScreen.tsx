@@ -24,7 +24,7 @@ const ORDERS = {
 };
 const HEADS = ["Cross", "Mother", "Father", "Pollinated", "Flowers", "Set", "Lost", "Seeds"];
 
-export function BookScreen({ band, list, parts }: Book) {
+export function BookScreen({ band, list, set, flowers, parts }: Book) {
   const [chosen, setChosen] = useState<BookEntry | null>(null);
   const { words, show, by } = list;
   return (
@@ -50,13 +50,10 @@ export function BookScreen({ band, list, parts }: Book) {
         </p>
       ) : (
         <>
-          <ListTools
-            path={PATH}
-            looked={list}
-            shows={SHOWS}
-            orders={ORDERS}
-            placeholder="Code, name, pedigree or note"
-          />
+          <h2 className="mb-4 text-2xl">
+            {plural(list.cut.total, "cross", "crosses")}, {set} of {plural(flowers, "flower")} set
+          </h2>
+          <ListTools path={PATH} looked={list} shows={SHOWS} orders={ORDERS} placeholder="Code, name or note" />
           {parts.length === 0 ? (
             <p>No cross has all of these words.</p>
           ) : (
@@ -82,8 +79,8 @@ function Part({ part: { name, crosses, set, flowers, entries }, chosen, onChoose
       {name !== null && (
         <tr className="bg-rule/40">
           <th scope="rowgroup" colSpan={HEADS.length} className="text-ink!">
-            {name}{" "}
-            <span className="font-normal text-soft">
+            {name}
+            <span className="ml-3 font-normal text-soft">
               {plural(crosses, "cross", "crosses")}, {set} set of {plural(flowers, "flower")}
             </span>
           </th>
