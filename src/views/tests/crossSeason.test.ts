@@ -232,25 +232,19 @@ describe("a neighbour who is to be asked", () => {
     expect(letter).toMatch(/- Ashlar Gold \(Melon\), about \d+ m from yours, in flower \d+ Jun to \d+ Aug/);
     expect(letter.split("\n").filter((words) => words.startsWith("- "))).toHaveLength(2);
     expect(letterView(garden.sky(), "nobody")).toBeNull();
-    // Six are named, of a seventh it is said that there is one more.
+    // Six are named, of a seventh it is said that there is one more; what is not kept for seed is none of them.
     const lines = () => letterView(garden.sky(), id)!.split("\n");
+    const named = () => lines().filter((words) => words.startsWith("- "));
     const melon = { species: "melon", school: "keep-pure", status: "open-pollinated" };
-    const sow = (name: string) => {
+    const sow = (name: string, more: object = {}) => {
       const lineId = garden.done("line.add", { name, ...melon }).id;
-      garden.done("stand.add", { lineId, bedId: 1, sown: "2027-05-14", plants: 6 });
+      garden.done("stand.add", { lineId, bedId: 1, sown: "2027-05-14", plants: 6, ...more });
     };
     for (const name of ["Third", "Fourth", "Fifth", "Sixth"]) sow(name);
-    expect(
-      lines()
-        .filter((words) => words.startsWith("- "))
-        .map((words) => /more/.test(words)),
-    ).toEqual(Array.from({ length: 6 }, () => false));
+    sow("Eaten", { seedWanted: 0 });
+    expect(named().map((words) => /more|Eaten/.test(words))).toEqual(Array.from({ length: 6 }, () => false));
     sow("Seventh");
-    expect(
-      lines()
-        .filter((words) => words.startsWith("- "))
-        .at(-1),
-    ).toBe("- and 1 more");
+    expect(named().at(-1)).toBe("- and 1 more");
     garden.done("source.ask", { id, version: garden.version("source", id), answer: "agreed" });
     expect(today().ask).toEqual([]);
   });

@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import type { Id } from "@/core/custody/id";
 import { type AskedOfList, NOTHING_ASKED } from "@/core/lists/listed";
 import { type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { type BookPart, bookFile, bookFlowers, bookView } from "../book";
@@ -127,6 +128,19 @@ describe("mothers against fathers", () => {
     expect(cell(mother, father).planned).toMatchObject({ codes: [garden.code("cross", crossId)], set: 1, wanted: 6 });
     expect(cell(father, mother).planned).toBeNull();
     expect(cell(mother, mother)).toMatchObject({ relation: "self", kinship: 0.5 });
+  });
+
+  test("of more than sixteen stands those that have a cross stay, then what flowers soonest", () => {
+    const { mother, father } = withFlowers(1, 1);
+    const { lineId } = garden.row("stand", mother);
+    const [early, late] = ["2027-03-20", "2027-06-01"].map((sown) =>
+      Array.from({ length: 9 }, () => garden.done("stand.add", { lineId, bedId: 1, sown, plants: 2 }).id),
+    ) as [Id[], Id[]];
+    const [group] = crossPlanView(garden.sky(), null).groups;
+    const ids = new Set(group!.parents.map(({ id }) => id));
+    expect([ids.size, group!.hidden]).toEqual([16, 4]);
+    expect([mother, father, ...early].every((id) => ids.has(id))).toBe(true);
+    expect(late.filter((id) => ids.has(id))).toHaveLength(5);
   });
 
   test("sibs, a backcross and lines of a selfing crop are told apart by kinship", () => {

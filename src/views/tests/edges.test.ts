@@ -10,6 +10,7 @@ import { seasonView } from "../season";
 import { seedView } from "../seed";
 import { seedCalls } from "../seedCalls";
 import { openWork } from "../work";
+import { guessOf } from "../worth";
 
 /** What holds to the day, and not a day before or after. */
 let garden: Plot;
@@ -202,4 +203,20 @@ test("a cross is told the ways it may be done: between two by their pollen, with
   expect(between.meets).toBeGreaterThan(0.5);
   garden.done("cross.adjust", { id: between.state.cross.id, version: 1, closed: 1 });
   expect(ways(between.state.cross.id).ways).toEqual([]);
+});
+
+test.each([
+  ["number", null, 0.15, 0.6],
+  ["count", null, 0.1, 0.5],
+  ["ratio", null, 0.1, 0.5],
+  ["scale", null, 0.1, 0.6],
+  ["date", null, 0.2, 0.7],
+  ["category", null, 0.3, 0.9],
+  ["yes-no", null, 0.3, 0.9],
+  // A guess is good to a fifth either way, and neither none nor all.
+  ["scale", 0.4, 0.2, 0.6],
+  ["scale", 0.05, 0.01, 0.25],
+  ["scale", 0.9, 0.7, 0.97],
+] as const)("of a %s guessed at %s, %f to %f is taken to be inherited", (kind, inherited, low, high) => {
+  expect(guessOf({ kind, inherited })).toEqual({ low: expect.closeTo(low, 12), high: expect.closeTo(high, 12) });
 });

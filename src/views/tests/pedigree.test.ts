@@ -115,6 +115,8 @@ describe("where something comes from", () => {
     garden.on("2027-08-25");
     const lotId = garden.done("cross.harvest", { crossId, fruits: 1, seeds: 40 }).id;
     expect(shown({ lotId }).ways).toEqual(["mother sure", "father maybe 5 in 10", "father maybe 5 in 10"]);
+    garden.db.prepare("UPDATE candidate SET share = iif(rowid = (SELECT min(rowid) FROM candidate), 0.66, 0.34)").run();
+    expect(shown({ lotId }).ways).toEqual(["mother sure", "father maybe 7 in 10", "father maybe 3 in 10"]);
   });
 
   test("a line of which no plant is on record, from the lines it was crossed from", () => {
