@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
@@ -26,9 +26,12 @@ export function BookPage({ entry }: { entry: BookEntry }) {
     void read();
     return () => stop.abort();
   }, [entry.code]);
+  const place = useRef<HTMLDivElement>(null);
+  // Where the page is narrow it lies below the lines.
+  useEffect(() => place.current?.scrollIntoView({ block: "nearest" }), []);
   const rate = entry.pollinated ? Math.round((entry.set / entry.pollinated) * 100) : null;
   return (
-    <>
+    <div ref={place} className="scroll-mt-24 lg:sticky lg:top-20 lg:max-h-[80vh] lg:overflow-y-auto">
       <Tag kind="cross" code={entry.code} href={`/crosses/${entry.code}`} />
       <h2 className="mt-2 break-words">
         {entry.mother} × {entry.father}
@@ -62,7 +65,7 @@ export function BookPage({ entry }: { entry: BookEntry }) {
           ))}
         </ol>
       )}
-    </>
+    </div>
   );
 }
 

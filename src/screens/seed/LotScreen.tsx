@@ -15,9 +15,8 @@ import { CameTrue } from "./CameTrue";
 import { CameUp } from "./CameUp";
 import { Chain } from "./Chain";
 import { ChangeLot } from "./ChangeLot";
-import { LifeChart } from "./charts";
+import { HowManySeen, LifeChart } from "./charts";
 import { EnoughSeed } from "./EnoughSeed";
-import { HowMany } from "./HowMany";
 import { LotCount } from "./LotCount";
 import { LotPackets } from "./LotPackets";
 import { LotTests } from "./LotTests";
@@ -182,7 +181,7 @@ function Beside(view: LotPage) {
       {lot.endedOn ? (
         <p>It is no more.</p>
       ) : lot.left === null || lot.left.high > 0 ? (
-        <HowMany view={view} />
+        <HowManySeen view={view} />
       ) : (
         <p>Nothing is left of this lot.</p>
       )}

@@ -16,3 +16,11 @@ export const LifeChart = (props: ComponentProps<typeof Life>) => (
     <Life {...props} />
   </WhenSeen>
 );
+
+/** Reckoned with as it is typed, by more than a page of seed needs to be read. */
+const HowMany = later(async () => (await import("./HowMany")).HowMany);
+export const HowManySeen = (props: ComponentProps<typeof HowMany>) => (
+  <WhenSeen height={420}>
+    <HowMany {...props} />
+  </WhenSeen>
+);

@@ -218,6 +218,19 @@ describe("the book", () => {
       };
     };
     expect(book({}).parts).toEqual([["2027", 2, 2, 4, 2]]);
+    // The newest first, whatever season they were planned in.
+    const codes = (by: string) =>
+      bookView(garden.sky(), { ...NOTHING_ASKED, by }).parts.flatMap(({ entries }) =>
+        entries.map(({ code }) => code.slice(0, 7)),
+      );
+    expect([codes("season"), codes("species"), codes("set")]).toEqual([
+      ["X27-002", "X27-001"],
+      ["X27-002", "X27-001"],
+      ["X27-001", "X27-002"],
+    ]);
+    garden.db.prepare("UPDATE cross SET season = 2026 WHERE code LIKE 'X27-002%'").run();
+    expect(codes("season")).toEqual(["X27-001", "X27-002"]);
+    garden.db.prepare("UPDATE cross SET season = 2027").run();
     expect(book({ by: "mother" }).parts).toEqual([
       ["Ashlar Gold", 1, 2, 4, 1],
       ["Nettle Moon", 1, 0, 0, 1],
