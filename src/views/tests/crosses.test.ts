@@ -287,7 +287,11 @@ test("practice shows every drawn stage once, three to a drawing", () => {
 
 test("a cross's page shows a stretch of its flowers: the last, the one asked for, or as it is told", () => {
   const { crossId } = withFlowers(3, 2);
-  garden.done("flower.cover", { crossId, flowers: 150, on: "2027-07-08" });
+  const cover = (flowers: number) => garden.done("flower.cover", { crossId, flowers, on: "2027-07-08" });
+  cover(35);
+  // Forty fill one stretch.
+  expect(crossView(garden.sky(), garden.code("cross", crossId))!.cut).toEqual({ from: 0, shown: 40, total: 40 });
+  cover(115);
   const shown = (from: number | null, opened: number | null) => {
     const { flowers, cut } = crossView(garden.sky(), garden.code("cross", crossId), from, opened)!;
     return [cut.from, flowers[0]!.number, flowers.at(-1)!.number, cut.total];
