@@ -1,8 +1,10 @@
 import { generationName } from "@/core/custody/generation";
+import type { Id } from "@/core/custody/id";
 import { type Kin, kinPaths } from "@/core/pedigree/paths";
 import { type Db, theDb } from "@/db/open";
 import { type Descent, descents } from "@/records/line/descent";
 import { individualOf } from "@/records/line/pedigree";
+import { lotsById } from "@/records/lot/queries";
 import { numbersOfPlants, plantNumbered } from "@/records/plant/queries";
 import { ref, type Told, whole } from "@/records/record";
 import { standById } from "@/records/stand/queries";
@@ -64,6 +66,7 @@ export function wordsOf(db: Db, individuals: string[], naming = IN_WORDS): (indi
     db,
     individuals.flatMap((individual) => /^plant (.+)$/.exec(individual)?.[1] ?? []),
   );
+  const lots = lotsById(db, individuals.flatMap((individual) => /^seed (\S+)/.exec(individual)?.[1] ?? []) as Id[]);
   const stand = (id: string) => {
     const found = stands.get(id);
     return found ? naming.stand(found) : "a stand";
@@ -77,7 +80,8 @@ export function wordsOf(db: Db, individuals: string[], naming = IN_WORDS): (indi
     if (kind === "stand") return second ? `${stand(id)}, ${second === "all" ? "all of them" : "another"}` : stand(id);
     if (kind === "pollen") return `pollen around ${stand(id)}`;
     if (kind === "line") return lines.get(id) ?? "a line";
-    if (kind === "one") return "one of several fathers";
+    if (kind === "one") return "one of several";
+    if (kind === "seed") return `seed of ${lots.get(id as Id)?.code}`;
     // "mother of line …", "father of line …", "second of line …"
     return `${kind} of ${lines.get(individual.split(" ").at(-1)!) ?? "a line"}`;
   };

@@ -33,11 +33,12 @@ export function pedigreeFile(sky: Outlook, code: string): string | null {
     BY_CODE,
   );
   return toCsv(
-    tree.map(({ id, mother, father, plants }) => ({
+    tree.map(({ id, mother, father, plants, among }) => ({
       individual: name(id),
-      mother: mother ? name(mother) : null,
-      father: father ? name(father) : null,
-      // The mean of several fathers is no plant.
+      // A plant of one lot or another is no offspring of both.
+      mother: mother && (plants || !among) ? name(mother) : null,
+      father: father && (plants || !among) ? name(father) : null,
+      // The mean of several is no plant.
       inbreeding: plants ? null : Number(inbred.get(id)!.toFixed(6)),
     })),
     COLUMNS,

@@ -12,6 +12,8 @@ export type Individual = {
   shares?: readonly [ofMother: number, ofFather: number];
   /** So much of the seed of a stand was set by the very plant that bore it. */
   selfed?: number;
+  /** It is no offspring of its “parents” but one of them, by their shares: seed of lots that were put together. */
+  among?: boolean;
 };
 
 /** Parents as positions in the list, −1 for unknown. */
@@ -24,6 +26,7 @@ type Coded = {
   selfings: number;
   plants: number;
   selfed: number;
+  among: boolean;
 };
 
 /** Of each parent a half, where nothing else is told. */
@@ -31,7 +34,18 @@ export const HALVES = [0.5, 0.5] as const;
 
 function coded(individuals: Individual[]): Coded[] {
   const at = new Map<string, number>();
-  return individuals.map(({ id, mother, father, inbreeding = 0, selfings = 0, plants = 1, shares, selfed = 0 }, i) => {
+  return individuals.map((individual, i) => {
+    const {
+      id,
+      mother,
+      father,
+      inbreeding = 0,
+      selfings = 0,
+      plants = 1,
+      shares,
+      selfed = 0,
+      among = false,
+    } = individual;
     if (at.has(id)) throw new RangeError(`“${id}” stands twice in the pedigree.`);
     const parent = (name: string | null | undefined) => {
       if (name == null) return -1;
@@ -45,7 +59,7 @@ function coded(individuals: Individual[]): Coded[] {
     };
     const [ofMother, ofFather] = shares ?? HALVES;
     const parents = { mother: parent(mother), father: parent(father), ofMother, ofFather };
-    const own = { ...parents, founder: inbreeding, selfings, plants, selfed };
+    const own = { ...parents, founder: inbreeding, selfings, plants, selfed, among };
     at.set(id, i);
     return own;
   });
@@ -140,12 +154,16 @@ function inbreedingOf(list: Coded[], tracer: Tracer): { inbreeding: Float64Array
     ofPair.set(pair, kinship);
     return kinship;
   };
-  for (const [i, { mother, father, ofMother, ofFather, founder, selfings, plants, selfed }] of list.entries()) {
+  for (const [i, individual] of list.entries()) {
+    const { mother, father, ofMother, ofFather, founder, selfings, plants, selfed, among } = individual;
     const kinship = mother >= 0 && father >= 0 ? kinshipOf(mother, father) : 0;
-    const own =
-      mother < 0 && father < 0
+    const ofOffspring = () =>
+      4 * ofMother * ofFather * kinship + (mother < 0 ? 0 : (selfed * (ofAny[mother]! - inbreeding[mother]!)) / 2);
+    const own = among
+      ? ofMother * ofAny[mother]! + ofFather * ofAny[father]!
+      : mother < 0 && father < 0
         ? founder
-        : 4 * ofMother * ofFather * kinship + (mother < 0 ? 0 : (selfed * (ofAny[mother]! - inbreeding[mother]!)) / 2);
+        : ofOffspring();
     // What two of the same parents have in common, on the diagonal's scale of 1 + F.
     const ofParent = (position: number, share: number) => (position < 0 ? 0 : share ** 2 * (1 + inbreeding[position]!));
     const common = ofParent(mother, ofMother) + ofParent(father, ofFather) + 4 * ofMother * ofFather * kinship;

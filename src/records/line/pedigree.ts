@@ -14,16 +14,25 @@ type StandParents = {
   season: number;
   lineId: Id;
   species: string;
-  kind: SeedKind | null;
-  motherStandId: Id | null;
-  motherPlantId: Id | null;
-  fatherStandId: Id | null;
-  fatherPlantId: Id | null;
+  lotId: Id | null;
   status: Status;
   /** That stand, or were numbered there, and were not taken out; null where nobody counted. */
   plants: number | null;
   motherLineId: Id | null;
   fatherLineId: Id | null;
+};
+
+/** Individuals of which one is meant, each with its share. */
+type Several = { id: string; share: number }[];
+
+/** Whom a lot's seed is of. */
+type SeedParents = {
+  id: Id;
+  kind: SeedKind;
+  motherStandId: Id | null;
+  motherPlantId: Id | null;
+  fatherStandId: Id | null;
+  fatherPlantId: Id | null;
   /** The cross whose fathers are several. */
   mixedCrossId: Id | null;
 };
@@ -56,27 +65,51 @@ export type OpenPollen = { strangers: (mothers: { id: Id; season: number }) => n
  * taken as selfed. Other open pollen is a draw: as much as the species selfs from the mother herself, the rest from the stand
  * she grew in and from strangers, who are kin to nobody. Seed of a whole stand, open or crossed by hand among its plants, has
  * mothers and fathers drawn from as many as stood there. Where several fathers' pollen was mixed, the father is their mean by
- * their shares.
+ * their shares; seed of several lots, or of one of several mothers, is of any of them by theirs.
  */
 export function forebears(db: Db, parents: ParentId[], open: OpenPollen): Individual[] {
   const stands = new Map(
     (
       prepared(
         db,
-        `SELECT s.id, s.season, s.lineId, l.species, l.status, l.motherLineId, l.fatherLineId, k.kind, k.motherStandId, k.motherPlantId,
-             coalesce(n.plants, s.plants) plants,
+        `SELECT s.id, s.season, s.lineId, l.species, s.lotId, l.status, l.motherLineId, l.fatherLineId,
+             coalesce(n.plants, s.plants) plants
+           FROM stand s JOIN line l ON l.id = s.lineId
+           LEFT JOIN (SELECT standId, count(*) plants FROM plant WHERE removedOn IS NULL AND checkOfId IS NULL
+             GROUP BY standId) n ON n.standId = s.id`,
+      ).all() as StandParents[]
+    ).map((s) => [s.id, s]),
+  );
+  const lots = new Map(
+    (
+      prepared(
+        db,
+        `SELECT k.id, k.kind, k.motherStandId, k.motherPlantId,
              CASE WHEN k.doubt IS NULL AND NOT mixed THEN x.fatherStandId END fatherStandId,
              CASE WHEN k.doubt IS NULL AND NOT mixed THEN x.fatherPlantId END fatherPlantId,
              CASE WHEN k.doubt IS NULL AND mixed THEN x.id END mixedCrossId
-           FROM stand s JOIN line l ON l.id = s.lineId
-           LEFT JOIN (SELECT standId, count(*) plants FROM plant WHERE removedOn IS NULL AND checkOfId IS NULL
-             GROUP BY standId) n ON n.standId = s.id
-           LEFT JOIN lot k ON k.id = s.lotId LEFT JOIN (
+           FROM lot k LEFT JOIN (
              SELECT id, fatherStandId, fatherPlantId,
                EXISTS (SELECT 1 FROM candidate c WHERE c.crossId = cross.id AND c.role = 'father') mixed
              FROM cross) x ON x.id = k.crossId`,
-      ).all() as StandParents[]
-    ).map((s) => [s.id, s]),
+      ).all() as SeedParents[]
+    ).map((k) => [k.id, k]),
+  );
+  const partsOf = groupBy(
+    prepared(db, "SELECT lotId, fromId, share FROM part ORDER BY share DESC, id").all() as {
+      lotId: Id;
+      fromId: Id;
+      share: number;
+    }[],
+    ({ lotId }) => lotId,
+  );
+  const severalMothers = groupBy(
+    prepared(
+      db,
+      `SELECT lotId, standId, plantId, share FROM candidate
+         WHERE role = 'mother' AND lotId IS NOT NULL AND standId IS NOT NULL ORDER BY share DESC, id`,
+    ).all() as { lotId: Id; standId: Id; plantId: Id | null; share: number }[],
+    ({ lotId }) => lotId,
   );
   const severalFathers = groupBy(
     prepared(
@@ -109,17 +142,17 @@ export function forebears(db: Db, parents: ParentId[], open: OpenPollen): Indivi
   /** Pollen of one for one seed and of another for the next: their mean. */
   const pollen = (id: string, of: Omit<Individual, "id">): string =>
     once(id, () => ({ ...of, plants: Number.POSITIVE_INFINITY }));
-  const meanOf = (fathers: { id: string; share: number }[]): string => {
-    const [first, ...rest] = fathers;
-    if (rest.length === 0) return first!.id;
-    const all = fathers.reduce((sum, { share }) => sum + share, 0);
-    const part = first!.share / all;
-    return pollen(`one of ${fathers.map(({ id, share }) => `${id} ${share}`).join(", ")}`, {
-      mother: first!.id,
-      father: meanOf(rest),
-      shares: [part, 1 - part],
-    });
+  /** One of several by their shares, two at a time. */
+  const among = (several: Several): Omit<Individual, "id"> => {
+    const [first, ...rest] = several as [Several[number], ...Several];
+    if (rest.length === 0) return { mother: first.id, father: first.id, among: true };
+    const part = first.share / several.reduce((sum, { share }) => sum + share, 0);
+    return { mother: first.id, father: oneOf(rest), shares: [part, 1 - part], among: true };
   };
+  const oneOf = (several: Several): string =>
+    several.length === 1
+      ? several[0]!.id
+      : pollen(`one of ${several.map(({ id, share }) => `${id} ${share}`).join(", ")}`, among(several));
   /** Of open seed, and of seed that was crossed by hand among the plants of one stand; null where nobody counted them. */
   const drawn = (kind: SeedKind, mothers: StandParents, plantId: Id | null): Omit<Individual, "id"> | null => {
     const { id: standId, plants } = mothers;
@@ -136,13 +169,30 @@ export function forebears(db: Db, parents: ParentId[], open: OpenPollen): Indivi
     };
   };
   const parentsOf = (stand: StandParents): Omit<Individual, "id"> => {
-    const { kind, species, motherStandId, motherPlantId, fatherStandId, fatherPlantId, mixedCrossId } = stand;
-    if (!motherStandId || kind === "received" || !kind) return founder(stand);
-    const selfed = isSelfed(kind, speciesById(species).breeding);
+    const lot = stand.lotId && lots.get(stand.lotId);
+    return lot ? seedOf(lot, stand) : founder(stand);
+  };
+  const seedOf = (lot: SeedParents, stand: StandParents): Omit<Individual, "id"> => {
+    const { id, kind, motherStandId, motherPlantId, fatherStandId, fatherPlantId, mixedCrossId } = lot;
+    if (kind === "received") return founder(stand);
+    if (!motherStandId) {
+      const many = (of: string, seed: SeedParents) => pollen(`seed ${of}`, seedOf(seed, stand));
+      const mothers = severalMothers.get(id) ?? [];
+      const parts = partsOf.get(id) ?? [];
+      const several =
+        mothers.length > 0
+          ? mothers.map(({ standId, plantId, share }) => {
+              const of = { ...lot, motherStandId: standId, motherPlantId: plantId };
+              return { id: many(`${id} ${plantId ?? standId}`, of), share };
+            })
+          : parts.map(({ fromId, share }) => ({ id: many(fromId, lots.get(fromId)!), share }));
+      return several.length > 0 ? among(several) : founder(stand);
+    }
+    const selfed = isSelfed(kind, speciesById(stand.species).breeding);
     const amongThem = !mixedCrossId && !fatherPlantId && fatherStandId === motherStandId;
     const anyOf = kind === "open" || (kind === "intercross" && amongThem);
-    const among = anyOf && !selfed ? drawn(kind, stands.get(motherStandId)!, motherPlantId) : null;
-    if (among) return among;
+    const draw = anyOf && !selfed ? drawn(kind, stands.get(motherStandId)!, motherPlantId) : null;
+    if (draw) return draw;
     const mother = add({ standId: motherStandId, plantId: motherPlantId }, false);
     if (selfed) return { mother, father: mother };
     if (mixedCrossId) {
@@ -150,7 +200,7 @@ export function forebears(db: Db, parents: ParentId[], open: OpenPollen): Indivi
         id: add({ standId, plantId }, standId === motherStandId),
         share,
       }));
-      return fathers.length > 0 ? { mother, father: meanOf(fathers) } : { mother };
+      return fathers.length > 0 ? { mother, father: oneOf(fathers) } : { mother };
     }
     if (!fatherStandId) return { mother };
     const own = fatherStandId === motherStandId && !fatherPlantId && !motherPlantId;

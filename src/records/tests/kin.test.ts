@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, expect, test } from "vitest";
+import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
 import { kinshipsOf } from "@/core/pedigree/pedigree";
@@ -101,6 +101,49 @@ test.each<[string, Parameters<typeof grownOn>[1], [number, number, number], { se
   expect(between).toBeCloseTo((mm + 2 * (selfed * mm + crossed * mf) + ofFathers) / 4, 12);
   // What the mother set by herself is inbred by half, the rest as its parents are kin.
   expect(itself).toBeCloseTo((1 + selfed / 2 + crossed * mf) / 2, 12);
+});
+
+describe("seed of one or another", () => {
+  /** F2 seed of a bought tomato, and F3 seed of one plant of it. */
+  function twoLots() {
+    const lineId = line("tomato", "f1-hybrid");
+    const told = { lineId, sowedSeeds: 4, family: 1, plants: 4 };
+    const saved = { kind: "open", gathered: "2027-09-20", seeds: 20 };
+    const hybrid = garden.done("stand.add", { ...told, sown: "2027-05-01" }).id;
+    const f2 = garden.done("lot.save", { ...saved, standId: hybrid }).id;
+    garden.on("2028-10-01");
+    const second = garden.done("stand.add", { ...told, lotId: f2, sown: "2028-05-01" }).id;
+    const [mother, other] = garden.plants(second) as [Id, Id];
+    const of = { ...saved, standId: second, gathered: "2028-09-20" };
+    const [f3, f3b] = [mother, other].map((plantId) => garden.done("lot.save", { ...of, plantIds: [plantId] }).id) as [
+      Id,
+      Id,
+    ];
+    const grown = (lotId: Id) => garden.done("stand.add", { ...told, lotId, sown: "2028-09-30" }).id;
+    return { lineId, second, mother, other, f2, f3, f3b, grown };
+  }
+
+  test("put together in shares: a plant of it is of any of them, as inbred as they are on the mean", () => {
+    const { f2, f3, grown } = twoLots();
+    const lots = [f2, f3].map((lotId) => ({ lotId, seeds: 10 }));
+    const bulk = garden.done("lot.bulk", { lots }).id;
+    garden.db.prepare("UPDATE part SET share = iif(fromId = ?, 0.3, 0.7) WHERE lotId = ?").run(f2, bulk);
+    const [between, itself] = kin(grown(bulk));
+    expect(itself).toBeCloseTo(0.3 * 0.75 + 0.7 * 0.875, 12);
+    // Of the F2 both ½; an F2 and an F3 plant ½, as the mother of the one is of the other's seed; two sisters of the F3 ¾.
+    expect(between).toBeCloseTo(0.3 ** 2 * 0.5 + 2 * 0.3 * 0.7 * 0.5 + 0.7 ** 2 * 0.75, 12);
+  });
+
+  test("of one of two mothers, nobody knows which", () => {
+    const { second, mother, other, f3, grown } = twoLots();
+    garden.db.prepare("UPDATE lot SET motherStandId = NULL, motherPlantId = NULL WHERE id = ?").run(f3);
+    const candidates = [mother, other].map((plantId, i) => ({ standId: second, plantId, share: i ? 0.25 : 0.75 }));
+    garden.done("candidate.set", { of: "lot", id: f3, role: "mother", candidates });
+    const [between, itself] = kin(grown(f3));
+    expect(itself).toBeCloseTo(0.875, 12);
+    // Of one mother ¾, of two sisters ½.
+    expect(between).toBeCloseTo((0.75 ** 2 + 0.25 ** 2) * 0.75 + 2 * 0.75 * 0.25 * 0.5, 12);
+  });
 });
 
 test("where nobody counted the plants, nothing is said of open pollen", () => {
