@@ -8,7 +8,7 @@ import type { Id } from "@/core/custody/id";
 import { flowersAtAll } from "@/core/flowering/facts";
 import { groupBy } from "@/core/lists/groupBy";
 import { inOrder } from "@/core/lists/order";
-import { type Cut, LIST_PAGE, page } from "@/core/lists/page";
+import { type Cut, page } from "@/core/lists/page";
 import { below } from "@/core/numbers/normal";
 import { crossesOfSeason } from "@/records/cross/queries";
 import { flowersUnderWay } from "@/records/flower/queries";
@@ -66,6 +66,9 @@ export type Harvest = {
   crosses: HarvestCross[];
   moreCrosses: number;
 };
+
+/** So many crosses with fruit are named. */
+const CROSSES = 12;
 
 /** Ripe so soon is soon. */
 const SOON = 21;
@@ -147,7 +150,7 @@ export function harvestView(sky: Outlook, from: number | null = null): Harvest {
   const { band: now, stands } = sky.once("harvest", () => ripening(sky));
   const { items, cut } = page(stands, from);
   const hanging = crossesOf(sky);
-  const crosses = hanging.slice(0, LIST_PAGE);
+  const crosses = hanging.slice(0, CROSSES);
   return {
     garden: sky.garden,
     band: now,

@@ -40,6 +40,7 @@ function pickedInWords({ passes, fruits, plants, passesWanted, setAside }: Harve
 
 function StandRow({ stand }: { stand: HarvestStand }) {
   const { id, version, code, href, name, ripe, sign, releasedOn, passes, passesWanted, lots } = stand;
+  const { chosen, description, when } = stand;
   const enough = passesWanted !== null && passes >= passesWanted;
   return (
     <Row
@@ -60,7 +61,7 @@ function StandRow({ stand }: { stand: HarvestStand }) {
       }
     >
       <span className="flex flex-wrap justify-end gap-2 max-sm:col-span-2 max-sm:justify-start">
-        {!releasedOn && <PickForm stand={stand} />}
+        {!releasedOn && <PickForm {...{ id, version, code, name, chosen, description, passesWanted, passes, when }} />}
         <a href={`/api/pickers/${code}`} className="leaf leaf-plain">
           Helpers' list
         </a>

@@ -19,17 +19,19 @@ const VERDICTS = {
   uncertain: "Found between plants: mother uncertain",
 };
 
-type Props = { stand: HarvestStand };
+export type Picked = Pick<
+  HarvestStand,
+  "id" | "version" | "code" | "name" | "chosen" | "description" | "passesWanted" | "passes" | "when"
+>;
 
 /** Numbers of plants as people write them: 3, 7 12. */
 const numbersIn = (text: unknown) => (String(text ?? "").match(/\d+/g) ?? []).map(Number);
 
 /** One pass through a stand: how many fruits, of which plants, as they should be or not. */
-export function PickForm({ stand }: Props) {
-  const { id, version, code, name, chosen, description, passesWanted } = stand;
+export function PickForm({ id, version, code, name, chosen, description, passesWanted, passes, when }: Picked) {
   const idOf = new Map(chosen.map((plant) => [plant.number, plant.id]));
   return (
-    <Sheet trigger="Pick" title={`${name}, ${code}`} strong={stand.when === "now"}>
+    <Sheet trigger="Pick" title={`${name}, ${code}`} strong={when === "now"}>
       {(close) => (
         <div className="grid gap-6">
           <CommandForm
@@ -93,7 +95,7 @@ export function PickForm({ stand }: Props) {
               hint="After so many the rest may be eaten. Empty: as it comes."
             />
           </CommandForm>
-          {stand.passes > 0 && (
+          {passes > 0 && (
             <CommandButton command="pick.release" input={{ id, version, released: 1 }} onDone={close}>
               Release the rest for eating
             </CommandButton>
