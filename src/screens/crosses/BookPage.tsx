@@ -28,7 +28,10 @@ export function BookPage({ entry }: { entry: BookEntry }) {
   }, [entry.code]);
   const place = useRef<HTMLDivElement>(null);
   // Where the page is narrow it lies below the lines.
-  useEffect(() => place.current?.scrollIntoView({ block: "nearest" }), []);
+  useEffect(() => {
+    // Newer browsers give a promise, which is no way to clean up.
+    void place.current?.scrollIntoView({ block: "nearest" });
+  }, []);
   const rate = entry.pollinated ? Math.round((entry.set / entry.pollinated) * 100) : null;
   return (
     <div ref={place} className="scroll-mt-24 lg:sticky lg:top-20 lg:max-h-[80vh] lg:overflow-y-auto">

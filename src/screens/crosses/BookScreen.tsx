@@ -79,8 +79,8 @@ function Part({ part: { name, crosses, set, flowers, entries }, chosen, onChoose
       {name !== null && (
         <tr className="bg-rule/40">
           <th scope="rowgroup" colSpan={HEADS.length} className="text-ink!">
-            {name}
-            <span className="ml-3 font-normal text-soft">
+            {name}{" "}
+            <span className="ml-2 font-normal text-soft">
               {plural(crosses, "cross", "crosses")}, {set} set of {plural(flowers, "flower")}
             </span>
           </th>
