@@ -1,20 +1,10 @@
 import clsx from "clsx";
-import type { CSSProperties } from "react";
+import { type CSSProperties, Suspense } from "react";
 import { seeded } from "@/core/numbers/chance";
 import type { Petals } from "@/core/pollination/protocol";
 import { STAGES, type Stage } from "@/core/pollination/protocol";
-import { CUPS } from "./cups";
-import { FRUITS } from "./fruits";
-import { GOURDS } from "./gourds";
-import { GRASSES } from "./grasses";
-import { HEADS } from "./heads";
-import { LEGUMES } from "./legumes";
-import { type Drawing, GREEN, INK } from "./parts";
-
-const DRAWINGS: Record<string, Drawing> = { ...GOURDS, ...CUPS, ...LEGUMES, ...HEADS, ...FRUITS, ...GRASSES };
-
-/** Every drawing there is, for the test that the catalogue names no other. */
-export const DRAWING_NAMES = Object.keys(DRAWINGS);
+import { GREEN, INK } from "./parts";
+import { pieceOf } from "./pieces";
 
 type Props = {
   drawing: string;
@@ -55,7 +45,7 @@ const Leaf = ({ turn }: { turn: number }) => (
 
 /** A flower at a stage, drawn. */
 export function FlowerStage({ drawing, stage, label, petals, variant, className }: Props) {
-  const draw = DRAWINGS[drawing]?.[stage];
+  const Drawn = pieceOf(drawing);
   const looks = variant === undefined ? null : looksOf(variant);
   return (
     <svg
@@ -69,7 +59,7 @@ export function FlowerStage({ drawing, stage, label, petals, variant, className 
         <Leaf key={turn} turn={turn} />
       ))}
       <g transform={looks?.transform} style={looks ? { filter: looks.filter } : undefined}>
-        {draw?.()}
+        <Suspense>{Drawn && <Drawn drawing={drawing} stage={stage} />}</Suspense>
       </g>
     </svg>
   );
