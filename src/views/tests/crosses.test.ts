@@ -299,6 +299,7 @@ test("a cross's page shows a stretch of its flowers: the last, the one asked for
   expect(shown(null, null)).toEqual([120, 121, 155, 155]);
   expect(shown(40, null)).toEqual([40, 41, 80, 155]);
   expect(shown(null, 40)).toEqual([0, 1, 40, 155]);
+  expect(shown(null, 1)).toEqual([0, 1, 40, 155]);
   expect(shown(0, 41)).toEqual([40, 41, 80, 155]);
   expect(shown(null, 999)).toEqual([120, 121, 155, 155]);
   const { underWay } = crossView(garden.sky(), garden.code("cross", crossId))!;

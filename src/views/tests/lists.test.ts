@@ -63,6 +63,23 @@ describe("where a line stands", () => {
     expect(row("Old").seed!.gathered).toBe("2025-09-01");
   });
 
+  test("stands by its name, its species, or the season in which it was grown last", () => {
+    for (const [name, species, sown] of [
+      ["Early", "tomato", "2025-05-01"],
+      ["Bare", "pea", null],
+      ["Late", "melon", "2026-05-01"],
+    ] as const) {
+      const id = line(name, species);
+      if (sown) sow(id, sown);
+    }
+    const by = (order: string) => rows({ by: order }).list.items.map(({ name }) => name);
+    expect([by("grown"), by("name"), by("species")]).toEqual([
+      ["Late", "Early", "Bare"],
+      ["Bare", "Early", "Late"],
+      ["Late", "Bare", "Early"],
+    ]);
+  });
+
   test("what waits stands first: work by its last chance, then seed that fades, then what grows, the rest, what ended", () => {
     const fading = line("Fading", "leek");
     seed(fading, "2024-09-01", 60);
