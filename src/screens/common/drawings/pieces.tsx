@@ -1,3 +1,4 @@
+import type { FunctionComponent } from "react";
 import type { Stage } from "@/core/pollination/protocol";
 import { later } from "@/ui/later";
 import type { Drawing } from "./parts";
@@ -12,10 +13,11 @@ export const FILES = {
   legumes: ["legume-bud"],
 };
 
-const drawnBy = (all: Record<string, Drawing>) =>
-  function Drawn({ drawing, stage }: { drawing: string; stage: Stage }) {
-    return all[drawing]?.[stage]();
-  };
+type Drawn = FunctionComponent<{ drawing: string; stage: Stage }>;
+const drawnBy =
+  (all: Record<string, Drawing>): Drawn =>
+  ({ drawing, stage }) =>
+    all[drawing]?.[stage]();
 
 const PIECES = {
   cups: later(async () => drawnBy((await import("./cups")).CUPS)),
