@@ -1,3 +1,4 @@
+import { awake } from "./screens";
 import { expect, PHONE, startServer, test } from "./server";
 
 test("every screen says what to do first in an empty garden", async ({ browser }) => {
@@ -34,7 +35,7 @@ test("every screen says what to do first in an empty garden", async ({ browser }
 test("keys find, go and explain; the band's stake moves the day of this device alone", async ({ browser, demo }) => {
   const page = await browser.newPage({ baseURL: demo.url });
   await page.goto("/");
-  await page.locator("[data-ready], h2").first().waitFor();
+  await awake(page);
   await page.keyboard.press("?");
   await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
   await page.keyboard.press("Escape");

@@ -92,17 +92,23 @@ export function CommandForm(props: Props) {
   const [ready, setReady] = useState(false);
   /** A form that was sent leaves no draft, whatever is still heard of its fields. */
   const finished = useRef(false);
+  /** Whether something was typed that is not stored, as it is now: what was drawn last may not know it yet. */
+  const typedOn = useRef(false);
   const key = `draft:${draft}`;
   const shown = JSON.stringify(empty(values));
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the form first stands in the browser
   useEffect(() => {
     const drafted = readDraft(key);
-    if (drafted) for (const [name, value] of Object.entries(drafted)) form.setValue(name, value, { shouldDirty: true });
+    for (const [name, value] of Object.entries(drafted ?? {})) {
+      form.setValue(name, value, { shouldDirty: true });
+      typedOn.current = true;
+    }
     setReady(true);
     const watching = form.subscribe({
       formState: { values: true, isDirty: true },
       callback: ({ values: typed, isDirty }) => {
+        typedOn.current = isDirty === true;
         if (isDirty && !finished.current) keepDraft(key, typed, form.formState.defaultValues ?? {});
       },
     });
@@ -111,7 +117,7 @@ export function CommandForm(props: Props) {
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: only when the server's values change
   useEffect(() => {
-    if (ready && !form.formState.isDirty) form.reset(JSON.parse(shown) as FieldValues);
+    if (ready && !typedOn.current) form.reset(JSON.parse(shown) as FieldValues);
   }, [shown]);
 
   const submitted = form.handleSubmit(async (typed) => {

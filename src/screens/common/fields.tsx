@@ -1,3 +1,4 @@
+import { Suspense } from "react";
 import type { Id } from "@/core/custody/id";
 import { massUnit, type Units } from "@/core/units/units";
 import { later } from "@/ui/later";
@@ -10,12 +11,15 @@ const PickField = later(async () => (await import("@/ui/PickField")).PickField);
 export const SpeciesField = ({ kin = false, none = "Type any of its names" }: { kin?: boolean; none?: string }) => (
   <Choices of="species">
     {(choices) => (
-      <PickField
-        name="species"
-        label="Species"
-        none={none}
-        choices={kin ? [...choices.species, ...choices.kin] : choices.species}
-      />
+      // By itself, so that the rest of the form stays in hand while it comes.
+      <Suspense>
+        <PickField
+          name="species"
+          label="Species"
+          none={none}
+          choices={kin ? [...choices.species, ...choices.kin] : choices.species}
+        />
+      </Suspense>
     )}
   </Choices>
 );
