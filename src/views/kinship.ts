@@ -30,18 +30,18 @@ const PATHS = 6;
 
 /** How plants of two stands are kin, and by which forebears. */
 export function kinView(db: Db, { oneId, otherId, oneNumber, otherNumber }: Told<typeof KIN>): KinView {
-  const [one, other] = (
-    [
-      [oneId, oneNumber],
-      [otherId, otherNumber],
-    ] as const
-  ).map(([standId, of]) => ({ standId, of, plantId: of === null ? null : plantNumbered(db, standId, of) }));
-  const missing = [one!, other!].find(({ of, plantId }) => of !== null && plantId === null);
+  const plant = (standId: Id, of: number | null) => ({
+    standId,
+    of,
+    plantId: of === null ? null : plantNumbered(db, standId, of),
+  });
+  const [one, other] = [plant(oneId, oneNumber), plant(otherId, otherNumber)];
+  const missing = [one, other].find(({ of, plantId }) => of !== null && plantId === null);
   if (missing) return { unknown: `There is no plant ${missing.of} in ${standById(db, missing.standId)?.code}.` };
-  if (one!.plantId && one!.plantId === other!.plantId) return { unknown: `That is one plant, ${oneNumber}.` };
-  const { tree } = kinOf(db, [one!, other!]);
-  const second = oneId === otherId && !one!.plantId && !other!.plantId;
-  const { paths, ...kin } = kinPaths(tree, individualOf(one!), individualOf(other!, second), PATHS);
+  if (one.plantId && one.plantId === other.plantId) return { unknown: `That is one plant, ${oneNumber}.` };
+  const { tree } = kinOf(db, [one, other]);
+  const second = oneId === otherId && !one.plantId && !other.plantId;
+  const { paths, ...kin } = kinPaths(tree, individualOf(one), individualOf(other, second), PATHS);
   const words = wordsOf(
     db,
     paths.flatMap(({ through }) => through),

@@ -1,7 +1,7 @@
 import { speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
 import type { Making } from "@/core/inheritance/ratios";
-import { betaInterval } from "@/core/numbers/betaRange";
+import { shareRange } from "@/core/numbers/betaRange";
 import type { Db } from "@/db/open";
 import { yardsticks } from "@/records/line/queries";
 import type { LotRow } from "@/records/lot/queries";
@@ -39,7 +39,7 @@ export function seedWordsOf(db: Db, lot: LotRow): SeedWords | null {
         seen: own.map(({ word, seeds }) => ({
           word,
           seeds,
-          share: betaInterval({ a: seeds + 0.5, b: all - seeds + 0.5 }, 0.9),
+          share: shareRange(seeds, all - seeds),
         })),
         ratios:
           making &&

@@ -15,6 +15,13 @@ export const betaInterval = (beta: Beta, level: number): { low: number; high: nu
 });
 
 /**
+ * The nine-tenths range of a share of which so many were seen, and so many not (Jeffreys).
+ * @example shareRange(10, 30) // { low: 0.152, high: 0.373 }
+ */
+export const shareRange = (seen: number, not: number): { low: number; high: number } =>
+  betaInterval({ a: seen + 0.5, b: not + 0.5 }, 0.9);
+
+/**
  * The chance that the share behind one Beta distribution is above that behind another, summed on a fine grid of the
  * first one's quantiles.
  * @example chanceAbove({ a: 2, b: 1 }, { a: 1, b: 1 }) // 0.667

@@ -157,13 +157,10 @@ function inbreedingOf(list: Coded[], tracer: Tracer): { inbreeding: Float64Array
   for (const [i, individual] of list.entries()) {
     const { mother, father, ofMother, ofFather, founder, selfings, plants, selfed, among } = individual;
     const kinship = mother >= 0 && father >= 0 ? kinshipOf(mother, father) : 0;
-    const ofOffspring = () =>
-      4 * ofMother * ofFather * kinship + (mother < 0 ? 0 : (selfed * (ofAny[mother]! - inbreeding[mother]!)) / 2);
-    const own = among
-      ? ofMother * ofAny[mother]! + ofFather * ofAny[father]!
-      : mother < 0 && father < 0
-        ? founder
-        : ofOffspring();
+    let own = 4 * ofMother * ofFather * kinship;
+    if (among) own = ofMother * ofAny[mother]! + ofFather * ofAny[father]!;
+    else if (mother < 0 && father < 0) own = founder;
+    else if (mother >= 0) own += (selfed * (ofAny[mother]! - inbreeding[mother]!)) / 2;
     // What two of the same parents have in common, on the diagonal's scale of 1 + F.
     const ofParent = (position: number, share: number) => (position < 0 ? 0 : share ** 2 * (1 + inbreeding[position]!));
     const common = ofParent(mother, ofMother) + ofParent(father, ofFather) + 4 * ofMother * ofFather * kinship;

@@ -16,9 +16,15 @@ export const SCHEMES = [
 export type SchemeKey = (typeof SCHEMES)[number];
 
 export const PLAN_ACTS = [
-  ...(["cross", "self", "select-self", "one-seed"] as const),
-  ...(["select-open", "pair", "backcross", "compare"] as const),
-];
+  "cross",
+  "self",
+  "select-self",
+  "one-seed",
+  "select-open",
+  "pair",
+  "backcross",
+  "compare",
+] as const;
 type PlanAct = (typeof PLAN_ACTS)[number];
 /** What is done by crossing plants by hand. */
 export const CROSSING_ACTS: ReadonlySet<PlanAct> = new Set(["cross", "pair", "backcross"]);

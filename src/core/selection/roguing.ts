@@ -1,6 +1,6 @@
 import { type Day, daysBetween } from "../calendar/day";
 import { dailyWeights } from "../isolation/contamination";
-import { betaInterval } from "../numbers/betaRange";
+import { shareRange } from "../numbers/betaRange";
 
 export type Removal = { late: boolean; daysAfter: number };
 
@@ -48,7 +48,7 @@ export function geneFrequency(
   /** The gene of which plants with two are such a share: q² (1 − F) + q F. */
   const doubled = (share: number) => (F > 0.999 ? share : (Math.sqrt(F * F + 4 * (1 - F) * share) - F) / (2 * (1 - F)));
   const gene = (share: number) => (inheritance === "dominant" ? 1 - doubled(1 - share) : doubled(share));
-  const { low, high } = betaInterval({ a: offTypes + 0.5, b: plants - offTypes + 0.5 }, 0.9);
+  const { low, high } = shareRange(offTypes, plants - offTypes);
   return {
     likely: gene(offTypes / plants),
     // None seen leaves nothing below; all seen nothing above.

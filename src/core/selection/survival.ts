@@ -1,10 +1,7 @@
 import type { Id } from "../custody/id";
-import { betaInterval } from "../numbers/betaRange";
+import { shareRange } from "../numbers/betaRange";
 import { type Aim, failsAim } from "./ranking";
 import type { ScoreValue } from "./yardsticks";
-
-/** Jeffreys' prior of a share. */
-const HALF = 0.5;
 
 /**
  * The share that came through, with its nine-tenths range (Jeffreys).
@@ -14,7 +11,7 @@ const HALF = 0.5;
  */
 export function cameThrough(stood: number, lost: number): { likely: number; low: number; high: number } {
   const alive = Math.max(0, stood - lost);
-  return { likely: alive / stood, ...betaInterval({ a: alive + HALF, b: lost + HALF }, 0.9) };
+  return { likely: alive / stood, ...shareRange(alive, lost) };
 }
 
 export type Threshold = Aim & { name: string };

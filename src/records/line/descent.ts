@@ -88,6 +88,7 @@ export type ParentMaybe = {
   lotId: Id | null;
   role: "mother" | "father";
   standId: Id | null;
+  plantId: Id | null;
   number: number | null;
   share: number;
 };
@@ -95,7 +96,7 @@ export type ParentMaybe = {
 export const parentsMaybe = (db: Db): ParentMaybe[] =>
   prepared(
     db,
-    `SELECT c.crossId, c.lotId, c.role, c.standId, p.number, c.share FROM candidate c LEFT JOIN plant p ON p.id = c.plantId
+    `SELECT c.crossId, c.lotId, c.role, c.standId, c.plantId, p.number, c.share FROM candidate c LEFT JOIN plant p ON p.id = c.plantId
        WHERE c.flowerId IS NULL ORDER BY c.share DESC, c.id`,
   ).all() as ParentMaybe[];
 

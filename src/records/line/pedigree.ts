@@ -7,6 +7,8 @@ import { type PedigreeTree, writePedigree } from "@/core/pedigree/notation";
 import type { Individual } from "@/core/pedigree/pedigree";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
+import { allParts } from "../lot/parts";
+import { type ParentMaybe, parentsMaybe } from "./descent";
 import type { Status } from "./line";
 
 type StandParents = {
@@ -95,30 +97,13 @@ export function forebears(db: Db, parents: ParentId[], open: OpenPollen): Indivi
       ).all() as SeedParents[]
     ).map((k) => [k.id, k]),
   );
-  const partsOf = groupBy(
-    prepared(db, "SELECT lotId, fromId, share FROM part ORDER BY share DESC, id").all() as {
-      lotId: Id;
-      fromId: Id;
-      share: number;
-    }[],
-    ({ lotId }) => lotId,
-  );
-  const severalMothers = groupBy(
-    prepared(
-      db,
-      `SELECT lotId, standId, plantId, share FROM candidate
-         WHERE role = 'mother' AND lotId IS NOT NULL AND standId IS NOT NULL ORDER BY share DESC, id`,
-    ).all() as { lotId: Id; standId: Id; plantId: Id | null; share: number }[],
-    ({ lotId }) => lotId,
-  );
-  const severalFathers = groupBy(
-    prepared(
-      db,
-      `SELECT crossId, standId, plantId, share FROM candidate
-         WHERE role = 'father' AND crossId IS NOT NULL AND standId IS NOT NULL ORDER BY share DESC, id`,
-    ).all() as { crossId: Id; standId: Id; plantId: Id | null; share: number }[],
-    ({ crossId }) => crossId,
-  );
+  const partsOf = groupBy(allParts(db), ({ lotId }) => lotId);
+  const maybe = groupBy(parentsMaybe(db), ({ crossId, lotId, role }) => `${role} ${crossId ?? lotId}`);
+  /** Those of several that stood somewhere; a stranger is kin to nobody. */
+  const severalOf = (role: ParentMaybe["role"], of: Id) =>
+    (maybe.get(`${role} ${of}`) ?? []).flatMap(({ standId, plantId, share }) =>
+      standId ? { standId, plantId, share } : [],
+    );
   const made = new Map<string, Individual>();
   const once = (id: string, of: () => Omit<Individual, "id">): string => {
     if (!made.has(id)) made.set(id, { id, ...of() });
@@ -177,7 +162,7 @@ export function forebears(db: Db, parents: ParentId[], open: OpenPollen): Indivi
     if (kind === "received") return founder(stand);
     if (!motherStandId) {
       const many = (of: string, seed: SeedParents) => pollen(`seed ${of}`, seedOf(seed, stand));
-      const mothers = severalMothers.get(id) ?? [];
+      const mothers = severalOf("mother", id);
       const parts = partsOf.get(id) ?? [];
       const several =
         mothers.length > 0
@@ -196,7 +181,7 @@ export function forebears(db: Db, parents: ParentId[], open: OpenPollen): Indivi
     const mother = add({ standId: motherStandId, plantId: motherPlantId }, false);
     if (selfed) return { mother, father: mother };
     if (mixedCrossId) {
-      const fathers = (severalFathers.get(mixedCrossId) ?? []).map(({ standId, plantId, share }) => ({
+      const fathers = severalOf("father", mixedCrossId).map(({ standId, plantId, share }) => ({
         id: add({ standId, plantId }, standId === motherStandId),
         share,
       }));

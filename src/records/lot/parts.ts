@@ -11,6 +11,10 @@ export const partsBefore = (db: Db, lotId: Id): Part[] =>
      SELECT lotId, fromId, share FROM part WHERE lotId IN (SELECT id FROM back)`,
   ).all(lotId) as Part[];
 
+/** Every part of every lot, the largest first. */
+export const allParts = (db: Db): Part[] =>
+  prepared(db, "SELECT lotId, fromId, share FROM part ORDER BY share DESC, id").all() as Part[];
+
 /** What became of a lot's seed, or what it is made of, one step on: with the lot's code and what it is called. */
 export type PartRow = Part & { code: string; fraction: string | null; endedOn: string | null };
 

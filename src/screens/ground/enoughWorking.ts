@@ -8,6 +8,17 @@ import { inHundred } from "../common/words";
 /** What is likely kept of what is rare with so many plants. */
 export function enoughWorking(input: EnoughInput): WorkingParts {
   const { selfer } = input;
+  const lost = (key: "rogued" | "mishap", label: string) => ({
+    key,
+    label,
+    value: input[key],
+    low: 0,
+    high: 0.3,
+    min: 0,
+    max: 0.95,
+    step: 0.05,
+    source: "working value",
+  });
   return {
     title: "Is what is rare kept?",
     method: selfer
@@ -45,28 +56,8 @@ export function enoughWorking(input: EnoughInput): WorkingParts {
         step: 0.05,
         source: "catalogue, by its outcrossing",
       },
-      {
-        key: "rogued",
-        label: "Share rogued",
-        value: input.rogued,
-        low: 0,
-        high: 0.3,
-        min: 0,
-        max: 0.95,
-        step: 0.05,
-        source: "working value",
-      },
-      {
-        key: "mishap",
-        label: "Share lost to mishap",
-        value: input.mishap,
-        low: 0,
-        high: 0.3,
-        min: 0,
-        max: 0.95,
-        step: 0.05,
-        source: "working value",
-      },
+      lost("rogued", "Share rogued"),
+      lost("mishap", "Share lost to mishap"),
       ...(input.males === null
         ? []
         : [
