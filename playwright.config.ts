@@ -15,7 +15,8 @@ export default defineConfig({
   testDir: "e2e",
   testMatch: "*.spec.ts",
   globalSetup: "./e2e/setup.ts",
-  workers: 2,
+  // Walks wait for servers and browsers to start: three keep two cores busy.
+  workers: 3,
   // Files are taken by their names: the longest begins with an a, so that no worker ends alone with it.
   fullyParallel: false,
   timeout: 120_000,

@@ -4,6 +4,7 @@ import { everyDay, inSeason, seasonSpan } from "@/core/climate/season";
 import { addressOfStand } from "@/core/custody/address";
 import { nameWithGeneration } from "@/core/custody/generation";
 import { flowersAtAll } from "@/core/flowering/facts";
+import { inOrder } from "@/core/lists/order";
 import type { ForecastStand, Look, Outlook } from "./outlook";
 
 export type BandBar = {
@@ -81,7 +82,7 @@ function inLanes(bars: Omit<BandBar, "lane">[], lanes: number, share: (day: stri
   const placed: BandBar[] = [];
   // What concerns the screen comes first; the rest fills what is left, the soonest first.
   const order = (bar: Omit<BandBar, "lane">) => `${bar.tone === "strong" ? 0 : 1}${bar.earliest}`;
-  for (const bar of [...bars].sort((a, b) => order(a).localeCompare(order(b)))) {
+  for (const bar of [...bars].sort((a, b) => inOrder(order(a), order(b)))) {
     // A letter is about 0.55 % of a 1280-pixel band; words stand left of bars that end late.
     const letters = (bar.label.length + (bar.point ? bar.point.words.length + 2 : 0)) * 0.56 + 2;
     const left = share(bar.latest) > 72;

@@ -139,6 +139,7 @@ const groundOf = (sky: Outlook, season: number) =>
     const scene = sceneOf(sky, season);
     const judged = judgedOf(scene, arrivalsOf(sky, season).arrived, rows);
     return {
+      band: band(sky, season, rows),
       judged,
       listed: worstOfEach(judged, scene.stands),
       windows: new Map(scene.sources.map((s) => [s.id, s.male])),
@@ -159,7 +160,7 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
   const rows = sky.standsOf(season);
   const chosenRow = rows.find((r) => r.code === chosen);
   const chosenStand = chosenRow?.id ?? null;
-  const { judged, listed, windows, stands } = groundOf(sky, season);
+  const { band: whole, judged, listed, windows, stands } = groundOf(sky, season);
   const worst = judged.find((j) => j.level !== "within");
   const concern = chosenStand ?? worst?.standId ?? null;
   const pollen = sources(db);
@@ -167,7 +168,7 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
     garden,
     season,
     seasons: [...new Set([season, current, ...seasonsWithStands(db)])].sort((a, b) => b - a),
-    band: band(sky, season, rows, (s) => chosenStand === null || s.id === chosenStand),
+    band: chosenStand === null ? whole : band(sky, season, rows, ({ id }) => id === chosenStand),
     beds: beds(db),
     barriers: barriers(db),
     sources: pollen.map((source) => {

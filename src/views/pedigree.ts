@@ -61,7 +61,10 @@ function inbreedingOf(sky: Outlook, standIds: Id[]): Map<Id, number> {
  * Where something comes from, laid out from its oldest forebears down.
  * @param whole draw everyone, without folding
  */
-export function pedigreeView(sky: Outlook, of: PedigreeOf, whole: boolean): PedigreeView {
+export const pedigreeView = (sky: Outlook, of: PedigreeOf, whole: boolean): PedigreeView =>
+  sky.once(`pedigree ${Object.values(of)} ${whole}`, () => laidOut(sky, of, whole));
+
+function laidOut(sky: Outlook, of: PedigreeOf, whole: boolean): PedigreeView {
   const { drawn, asked, links } = drawnFrom(sky.db, sky.today, of);
   const kinsmen: Kinsman[] = [...drawn.values()].map(({ id, level }) => ({ id, level, asked: whole || asked.has(id) }));
   const folded = foldPedigree(kinsmen, links);

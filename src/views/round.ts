@@ -1,4 +1,4 @@
-import { turned } from "@/core/lists/turned";
+import { packedAhead } from "@/core/pollination/ahead";
 import { brief, type CrossTask, type FatherTask, type StoreTask, type TaskCross } from "./crossTasks";
 import type { Look, Outlook } from "./outlook";
 import { type Today, todayView } from "./today";
@@ -25,7 +25,7 @@ export function roundView(sky: Outlook): Round {
   // Under the objects that the tasks name, so that each goes to the browser once.
   const named = new Map(tasks.map(({ state }) => [state.cross.id, state]));
   const open = view.open.map((state) => named.get(state.cross.id) ?? brief(state));
-  const ahead = sky.once("ahead", () => turned(JSON.stringify(todayView(sky).ahead)));
+  const ahead = sky.once("ahead", () => packedAhead(todayView(sky).ahead));
   const { pinned, look } = sky;
   return { pinned, look, garden, day, sun, heat, walk, open, hazards, tasks, ahead };
 }

@@ -104,9 +104,12 @@ export function seasonScene(sky: Outlook, season: number): SentScene {
 }
 
 export function seasonView(sky: Outlook, wantedSeason: number | null, before = false): Season {
-  const { garden, today } = sky;
-  const current = sky.season;
-  const season = wantedSeason ?? current;
+  const season = wantedSeason ?? sky.season;
+  return { ...sky.once(`season ${season} ${before}`, () => seen(sky, season, before)), head: headOf(sky.db) };
+}
+
+function seen(sky: Outlook, season: number, before: boolean): Omit<Season, "head"> {
+  const { garden, today, season: current } = sky;
   const rows = [...sky.standsOf(season)];
   const known = seasonsWithStands(sky.db);
   const next = new Map<Id, { what: string; last: Day }>();
@@ -132,7 +135,6 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
     })),
     beds: scene.beds.map(({ id, name, outside }) => ({ id, name, outside })),
     frosts: scene.climate.frosts,
-    head: headOf(sky.db),
     tried: triedOf(sky, season),
   };
 }

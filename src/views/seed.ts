@@ -53,7 +53,9 @@ function ripeNow(sky: Outlook): Seed["ripe"] {
 /** So many are shown of what may be many. */
 const SHOWN = 4;
 
-export function seedView(sky: Outlook): Seed {
+export const seedView = (sky: Outlook): Seed => sky.once("seed", () => seen(sky));
+
+function seen(sky: Outlook): Seed {
   const { garden, today } = sky;
   const lots = drawer(sky);
   const regrow = regrowList(sky);
@@ -120,14 +122,16 @@ export type DrawerPage = {
 
 /** The drawer's lots as they are asked for; as it lies, what dies first stands first. */
 export function drawerPage(sky: Outlook, asked: AskedOfList = NOTHING_ASKED): DrawerPage {
-  const { items, ...list } = listOf(sky, "drawer list", () => drawer(sky), DRAWER, asked);
+  const page = sky.once(`drawer page ${JSON.stringify(asked)}`, () => {
+    const { items, ...list } = listOf(sky, "drawer list", () => drawer(sky), DRAWER, asked);
+    return { lots: wholeLots(sky, items), list };
+  });
   const lying = sky.once("lots in stores", () => lotsInStores(sky.db));
   return {
     garden: sky.garden,
     band: seasonBand(sky),
     today: sky.today,
-    lots: wholeLots(sky, items),
-    list,
+    ...page,
     states: sky.once("drawer by state", () => byState(drawer(sky))),
     stores: stores(sky.db).map((store) => ({ ...store, lots: lying.get(store.id) ?? 0 })),
   };

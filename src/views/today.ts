@@ -5,12 +5,11 @@ import { temperatureOn } from "@/core/climate/climate";
 import { firstInsects } from "@/core/climate/dayTemperature";
 import { clockTime, sunOn } from "@/core/climate/sun";
 import type { Id } from "@/core/custody/id";
-import type { Range } from "@/core/flowering/facts";
 import { cornersOf, middleOf } from "@/core/ground/shape";
 import { walkThrough } from "@/core/ground/walk";
-import { bedOf, type Made } from "@/core/pollination/fathers";
-import { DAY_PARTS, type DayPart, type Protocol } from "@/core/pollination/protocol";
-import type { FlowerOnDay } from "@/core/pollination/steps";
+import type { Ahead } from "@/core/pollination/ahead";
+import { bedOf } from "@/core/pollination/fathers";
+import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
 import type { Standing } from "@/core/work/work";
 import type { Bed } from "@/records/bed/bed";
 import { beds } from "@/records/bed/queries";
@@ -41,12 +40,6 @@ export type Task = OnCross | RogueTask | StandTask | OwnWork;
 
 /** A neighbour who is to be asked to do without, and when he was. */
 export type Asking = { id: Id; version: Id; name: string; season: number; askedOn: Day | null };
-
-/** What a device needs to go on without a signal: how each open cross is done, and its flowers that are due. */
-export type Ahead = {
-  protocols: Record<string, Protocol>;
-  crosses: Record<Id, { protocol: string; daysToRipe: Range; made: Made; flowers: FlowerOnDay[] }>;
-};
 
 export type Today = {
   garden: Garden;

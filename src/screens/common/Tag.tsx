@@ -1,3 +1,4 @@
+"use client";
 import clsx from "clsx";
 import type { Kind } from "@/core/custody/code";
 import { tagPolygon } from "@/core/custody/tagShape";
@@ -16,7 +17,7 @@ const PAD: Record<Kind, string> = {
 
 type Props = { kind: Kind; code: string; href?: string; small?: boolean };
 
-/** A label as it hangs on the thing itself. */
+/** A label as it hangs on the thing itself; drawn in the browser, so that a list carries its code and not its outline. */
 export function Tag({ kind, code, href, small }: Props) {
   const height = small ? 26 : 32;
   const shape = tagPolygon(kind, height);

@@ -22,7 +22,7 @@ import { useZoom } from "./useZoom";
 
 export type Drawing = { kind: "barrier" | "source" | "bed"; points: Point[] };
 
-export type Props = Pick<Ground, "beds" | "stands" | "barriers" | "sources"> & {
+export type MapProps = Pick<Ground, "beds" | "stands" | "barriers" | "sources"> & {
   concern: Judged | null;
   units: Units;
   drawing: Drawing | null;
@@ -38,7 +38,7 @@ const SNAP: Record<Units, number> = { metric: 0.25, imperial: lengthTyped(1, "im
 /** Pixels a metre below which the beds are too small for every name. */
 const SMALL = 5;
 
-export function GroundMap(props: Props) {
+export function GroundMap(props: MapProps) {
   const { beds, stands, barriers, sources, concern, units, drawing, onDraw, onOpen, children } = props;
   const svg = useRef<SVGSVGElement>(null);
   const { zoom, by, pan, reset } = useZoom(svg, drawing?.kind === "bed");

@@ -9,7 +9,8 @@ import { Surroundings } from "./Surroundings";
 import { WaysOut } from "./WaysOut";
 
 export function GroundScreen(view: Ground) {
-  const { garden, season, seasons, band, beds, stand, chosen, askWays, head, judged } = view;
+  const { garden, season, seasons, band, beds, barriers, sources, stands, stand, chosen, askWays, head, judged } = view;
+  const concern = judged.find((j) => j.standId === view.concern) ?? null;
   const place = { units: garden.units, latitude: garden.latitude };
   return (
     <Page
@@ -22,7 +23,7 @@ export function GroundScreen(view: Ground) {
         </>
       }
     >
-      <Surroundings {...view}>
+      <Surroundings {...{ beds, barriers, sources, stands, season, concern }} units={garden.units}>
         <SeasonPicker path="/ground" season={season} seasons={seasons} latitude={place.latitude} />
         {beds.length > 0 && <StandForm beds={beds} today={band.today} />}
       </Surroundings>

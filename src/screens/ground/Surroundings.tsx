@@ -5,11 +5,10 @@ import type { Id } from "@/core/custody/id";
 import { type Point, plotBetween } from "@/core/ground/shape";
 import Link from "@/ui/Link";
 import { Sheet, SheetPanel } from "@/ui/Sheet";
-import type { Ground } from "@/views/ground";
 import { BarrierForm } from "./BarrierForm";
 import { BedSheet, NewBeds } from "./BedForm";
 import { GroundFile } from "./GroundFile";
-import { type Drawing, GroundMap } from "./GroundMap";
+import { type Drawing, GroundMap, type MapProps } from "./GroundMap";
 import { SourceForm } from "./SourceForm";
 
 type Open = { kind: Drawing["kind"]; id: Id | null; points: Point[] };
@@ -20,10 +19,14 @@ const HOW: Record<Drawing["kind"], string> = {
   source: "Press where it stands.",
 };
 
+type Props = Pick<MapProps, "beds" | "barriers" | "sources" | "stands" | "concern" | "units"> & {
+  season: number;
+  children: ReactNode;
+};
+
 /** The map with what is drawn on it: beds, barriers, and sources beyond the garden. */
-export function Surroundings({ children, ...view }: Ground & { children: ReactNode }) {
-  const { beds, barriers, sources, stands, garden, season } = view;
-  const { units } = garden;
+export function Surroundings({ children, season, ...map }: Props) {
+  const { beds, barriers, sources, stands, units } = map;
   const [drawing, setDrawing] = useState<Drawing | null>(null);
   const [open, setOpen] = useState<Open | null>(null);
   const draw = (points: Point[], done: boolean) => {
@@ -96,14 +99,7 @@ export function Surroundings({ children, ...view }: Ground & { children: ReactNo
           </p>
         </div>
       ) : (
-        <GroundMap
-          {...view}
-          units={units}
-          concern={view.judged.find((j) => j.standId === view.concern) ?? null}
-          drawing={drawing}
-          onDraw={draw}
-          onOpen={(kind, id) => setOpen({ kind, id, points: [] })}
-        >
+        <GroundMap {...map} drawing={drawing} onDraw={draw} onOpen={(kind, id) => setOpen({ kind, id, points: [] })}>
           <GroundFile />
         </GroundMap>
       )}

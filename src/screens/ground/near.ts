@@ -34,7 +34,9 @@ function groups(gaps: number[][], most: number): number[][] {
  */
 export function nearTogether(beds: Point[][], others: Point[][], size: Size): Point[][] {
   if (beds.length === 0) return others;
-  const gaps = beds.map((a, i) => beds.map((b, j) => (i === j ? 0 : gap(a, b))));
+  const gaps: number[][] = [];
+  // As far there as back.
+  for (const [i, a] of beds.entries()) gaps[i] = beds.map((b, j) => (j < i ? gaps[j]![i]! : i === j ? 0 : gap(a, b)));
   const nearest = gaps.map((row, i) => Math.min(...row.filter((_, j) => i !== j), Number.POSITIVE_INFINITY));
   const usual = middle(nearest.filter(Number.isFinite).sort((a, b) => a - b));
   const apart = groups(gaps, Math.max(APART.metres, APART.times * usual));

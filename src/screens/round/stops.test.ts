@@ -1,10 +1,10 @@
 import { describe, expect, test } from "vitest";
 import { nthId } from "@/core/custody/id";
 import { turned } from "@/core/lists/turned";
+import { type Ahead, packedAhead } from "@/core/pollination/ahead";
 import type { PendingPress } from "@/core/pollination/pending";
 import type { CrossTask, FatherTask, StoreTask } from "@/views/crossTasks";
 import type { Round, SentTask } from "@/views/round";
-import type { Ahead } from "@/views/today";
 import { partsOf, stopsOf, tasksAhead, unpacked } from "./stops";
 
 const task = (id: number, action: string, part: string, flowers: number[]) =>
@@ -59,12 +59,15 @@ describe("stops of the round", () => {
 test("what is sent of the round by number has its flowers and their moments again", () => {
   const at = new Date(Date.UTC(2027, 6, 9, 5));
   const flowers = [
-    { id: "a", number: 3, pollinatedAt: at },
-    { id: "b", number: 81, pollinatedAt: null },
+    { id: "a", number: 3, state: "pollinated", passes: 1, pollinatedAt: at },
+    { id: "c", number: 4, state: "pollinated", passes: 2, pollinatedAt: at },
+    { id: "b", number: 81, state: "covered", passes: 0, pollinatedAt: null },
+    { id: "d", number: 82, state: "covered", passes: 0, pollinatedAt: null },
   ];
   const ahead = { protocols: {}, crosses: { x: { flowers } } } as unknown as Ahead;
   const sent = { ...task(1, "check", "dawn", []), state: { cross: { id: "x", code: "X27-008-S" } }, flowers: [81, 3] };
-  const whole = unpacked({ tasks: [sent as unknown as SentTask, store], ahead: turned(JSON.stringify(ahead)) });
+  const whole = unpacked({ tasks: [sent as unknown as SentTask, store], ahead: packedAhead(ahead) });
+  expect(turned(packedAhead(ahead)).match(/covered/g)).toHaveLength(1);
   expect(whole.ahead).toEqual(ahead);
   expect(whole.tasks).toMatchObject([
     {

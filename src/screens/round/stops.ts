@@ -1,14 +1,13 @@
 import type { Day } from "@/core/calendar/day";
 import { marksOf } from "@/core/climate/sun";
 import { flowerCode } from "@/core/custody/code";
-import { turned } from "@/core/lists/turned";
+import { type Ahead, unpackedAhead } from "@/core/pollination/ahead";
 import { malesFor } from "@/core/pollination/fathers";
 import { type PendingPress, withPending } from "@/core/pollination/pending";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
 import { dueSteps, type FlowerOnDay, onTheClock } from "@/core/pollination/steps";
 import type { CrossTask, FatherTask, OnCross, StoreTask, TaskFlower } from "@/views/crossTasks";
 import type { Round, SentTask } from "@/views/round";
-import type { Ahead } from "@/views/today";
 
 /** One screen of the round: a flower at its step, or a step that makes new ones. */
 export type Stop = { key: string; part: DayPart } & (
@@ -26,10 +25,7 @@ export function unpacked({ tasks, ahead: text }: Pick<Round, "tasks" | "ahead">)
   tasks: OnCross[];
   ahead: Ahead;
 } {
-  const ahead = JSON.parse(turned(text)) as Ahead;
-  // JSON keeps a moment as text.
-  for (const { flowers } of Object.values(ahead.crosses))
-    for (const flower of flowers) if (flower.pollinatedAt) flower.pollinatedAt = new Date(flower.pollinatedAt);
+  const ahead = unpackedAhead(text);
   const ids = new Map(
     Object.entries(ahead.crosses).map(([id, { flowers }]) => [id, new Map(flowers.map((f) => [f.number, f.id]))]),
   );
