@@ -53,9 +53,14 @@ function ripeNow(sky: Outlook): Seed["ripe"] {
 /** So many are shown of what may be many. */
 const SHOWN = 4;
 
-export const seedView = (sky: Outlook): Seed => sky.once("seed", () => seen(sky));
+/** What hangs on the hour of the day is reckoned by itself. */
+export const seedView = (sky: Outlook): Seed => ({
+  ...sky.once("seed", () => lasting(sky)),
+  calls: seedCalls(sky),
+  table: seedTable(sky),
+});
 
-function seen(sky: Outlook): Seed {
+function lasting(sky: Outlook): Omit<Seed, "calls" | "table"> {
   const { garden, today } = sky;
   const lots = drawer(sky);
   const regrow = regrowList(sky);
@@ -65,8 +70,6 @@ function seen(sky: Outlook): Seed {
     garden,
     band: seasonBand(sky),
     today,
-    calls: seedCalls(sky),
-    table: seedTable(sky),
     states: byState(lots),
     total: lots.length,
     regrow: regrow.slice(0, SHOWN),

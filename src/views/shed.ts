@@ -2,7 +2,7 @@ import { addDays, type Day, dayNumber } from "@/core/calendar/day";
 import { temperatureOn } from "@/core/climate/climate";
 import { growingDegreeDays } from "@/core/climate/degreeDays";
 import { type Frosts, frostFreeUntil, frostOverBy } from "@/core/climate/frost";
-import { inSeason, seasonOf, seasonSpan } from "@/core/climate/season";
+import { inSeason, seasonSpan } from "@/core/climate/season";
 import type { Normals } from "@/core/climate/temperature";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
@@ -20,10 +20,10 @@ import { counts, type Entry, entries, entriesOf } from "@/records/history/querie
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 
-const base = (sky: Outlook) => {
-  const { garden: place } = sky;
-  return { garden: place, band: band(sky, seasonOf(sky.today, place.latitude), []) };
-};
+const base = (sky: Outlook) => ({
+  garden: sky.garden,
+  band: sky.once("bare band", () => band(sky, sky.season, [])),
+});
 
 export type Shed = {
   garden: Garden;

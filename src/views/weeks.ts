@@ -32,7 +32,9 @@ export type Weeks = {
 };
 
 /** The work of the weeks ahead by day, so that a crowded one is seen and can be eased. */
-export function weeksView(sky: Outlook): Weeks {
+export const weeksView = (sky: Outlook): Weeks => sky.once("weeks", () => ahead(sky));
+
+function ahead(sky: Outlook): Weeks {
   const { db, garden, today } = sky;
   const own = openTasks(db).map(({ id, title, due }) => ({
     key: `own ${id}`,

@@ -158,10 +158,12 @@ function toStretch(p: Point, a: Point, b: Point): number {
 export function gap(one: Point[], two: Point[]): number {
   if (within(one, two[0]!) || within(two, one[0]!)) return 0;
   let nearest = Number.POSITIVE_INFINITY;
+  const across = sidesOf(two);
+  // Each corner begins one side of its outline.
   for (const [a, b] of sidesOf(one)) {
-    for (const [c, d] of sidesOf(two)) {
+    for (const [c, d] of across) {
       if (stretchesCross(a, b, c, d)) return 0;
-      nearest = Math.min(nearest, toStretch(a, c, d), toStretch(b, c, d), toStretch(c, a, b), toStretch(d, a, b));
+      nearest = Math.min(nearest, toStretch(a, c, d), toStretch(c, a, b));
     }
   }
   return nearest;

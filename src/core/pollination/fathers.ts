@@ -14,6 +14,9 @@ export type AtFather = {
   ready: number | null;
 };
 
+const isWithFather = (step: ProtocolStep): step is AtFather["step"] =>
+  step.father !== null && (step.action === "cover" || step.action === "pollinate");
+
 /** Males that were tied on the day from which this one's flowers were covered. */
 function readyFrom({ males, malesOn }: Made, { after }: ProtocolStep, day: Day): number | null {
   if (males === null || malesOn === null) return null;
@@ -37,13 +40,13 @@ export function atFather(
   made: Made,
   day: Day,
 ): AtFather[] {
-  return steps.flatMap((step): AtFather[] => {
+  return steps.filter(isWithFather).flatMap((step): AtFather[] => {
     const { action, father } = step;
-    if (!father || (action !== "cover" && action !== "pollinate") || females[action] === 0) return [];
+    if (females[action] === 0) return [];
     const isDone = action === "cover" ? made.malesOn === day : self || made.fetchedOn === day;
     if (isDone) return [];
     const ready = action === "pollinate" ? readyFrom(made, step, day) : null;
-    return [{ step: { ...step, action, father }, count: ready ?? Math.ceil(females[action] * father.each), ready }];
+    return [{ step, count: ready ?? Math.ceil(females[action] * father.each), ready }];
   });
 }
 

@@ -15,7 +15,7 @@ import { figuresInWords, Row } from "./SeasonRow";
 import { useScene, useSeasonWorker } from "./useSeasonWorker";
 
 /** So many stands are drawn at first. */
-const AT_FIRST = 24;
+const AT_FIRST = 16;
 
 type Moving = { id: Id; days: number };
 

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { arrivals } from "@/core/isolation/arrival";
+import type { Db } from "@/db/open";
 import { bookView } from "../book";
 import { CHOICES } from "../choices";
 import { crossesView } from "../crosses";
@@ -9,12 +10,15 @@ import { harvestView } from "../harvest";
 import { linesView } from "../lines";
 import { nurseryView } from "../nursery";
 import { type Outlook, outlook, outlookKept } from "../outlook";
+import { pedigreeView } from "../pedigree";
 import { roundView } from "../round";
 import { arrivalsOf, sceneOf } from "../scene";
 import { seasonView } from "../season";
 import { drawerPage, seedView } from "../seed";
 import { sharingList } from "../sharing";
+import { historyView } from "../shed";
 import { todayView } from "../today";
+import { weeksView } from "../weeks";
 import { worksView } from "../works";
 import { lived } from "./lived";
 
@@ -39,8 +43,14 @@ const VIEWS: Record<string, (sky: Outlook) => unknown> = {
   harvest: (sky) => harvestView(sky),
   sharing: sharingList,
   lines: linesView,
+  weeks: weeksView,
+  history: (sky) => historyView(sky, { before: null, words: "", day: "" }),
+  // What comes of every line, and all its seed.
+  pedigrees: (sky) => lineIds(sky.db).map((lineId) => pedigreeView(sky, { lineId }, true)),
   choices: (sky) => Object.values(CHOICES).map((choice) => choice(sky, sky.season)),
 };
+
+const lineIds = (db: Db) => db.prepare("SELECT id FROM line").pluck().all() as string[];
 
 /** The views that tell something else than they would if nothing was kept. */
 function stale(day: string): string[] {
