@@ -6,6 +6,7 @@ import { standByCode } from "@/records/stand/queries";
 import { calendarView } from "@/views/calendar";
 import { cardView } from "@/views/card";
 import { compareView } from "@/views/compare";
+import { crossView } from "@/views/crosses";
 import { crossPlanView } from "@/views/crossPlan";
 import { passportFile } from "@/views/drawerFile";
 import { familyView } from "@/views/family";
@@ -14,12 +15,12 @@ import { groundView } from "@/views/ground";
 import { harvestView, pickersList } from "@/views/harvest";
 import { kinView } from "@/views/kinship";
 import { letterView } from "@/views/letter";
-import { lineView } from "@/views/lines";
-import { lotPage } from "@/views/lot";
+import { type LineView, lineView } from "@/views/lines";
+import { type LotPage, lotPage } from "@/views/lot";
 import { matingOf } from "@/views/mating";
 import { nurseryView } from "@/views/nursery";
 import { outlook } from "@/views/outlook";
-import { pedigreeView } from "@/views/pedigree";
+import { type PedigreeView, pedigreeView } from "@/views/pedigree";
 import { pedigreeFile } from "@/views/pedigreeFile";
 import { plansOf, plansView } from "@/views/plans";
 import { enoughOf, lossesOf, raisedOf, raisingFor, sowingTime, stagesFor } from "@/views/raising";
@@ -89,6 +90,74 @@ const bands = () =>
     season: seasonView(sky(), 2028).band,
     ground: groundView(sky(), 2028, null).band,
   }).map(([page, { bars, hidden, start, end }]) => ({ page, start, end, hidden, bars }));
+
+const codes = (table: string, where = "1") =>
+  garden.db.prepare(`SELECT code FROM "${table}" WHERE ${where} ORDER BY code`).pluck().all() as string[];
+
+const each = <T>(table: string, of: (code: string) => T) =>
+  Object.fromEntries(codes(table).map((code) => [code, of(code)]));
+const standing = ({ trueness, rungs, ladders, backcrosses, parts }: LineView) => ({
+  trueness,
+  rungs,
+  ladders: ladders.length,
+  backcrosses,
+  parts: parts.length,
+});
+const short = ({ lot, now, test, stays, moves, origins, strangers, possible, stages, losses, time }: LotPage) => ({
+  left: lot.left,
+  life: lot.life,
+  ...{ now, test, origins, strangers, stages, losses, time },
+  stays: stays.length,
+  moves: moves.length,
+  possible: possible.length,
+});
+const drawnOf = ({ nodes, links, folded }: PedigreeView) => ({
+  nodes: nodes.map(({ title, under }) => `${title}: ${under}`),
+  links: links.map(({ role, how, label }) => `${role} ${how} ${label}`),
+  folded,
+});
+
+/** The tenth of each month from the winter before the demo's day to the one after it. */
+const MONTHS = Array.from({ length: 14 }, (_, i) => `202${i < 12 ? 7 : 8}-${String((i % 12) + 1).padStart(2, "0")}-10`);
+
+const words = (...parts: unknown[]) => parts.filter((part) => part !== false && part !== undefined).join(" ");
+
+/** What Today asks for through a year, in a line a piece of work. */
+const year = () =>
+  Object.fromEntries(
+    MONTHS.map((day) => {
+      const { tasks, late, over, missed, early, next, open, regrow, heat, walk } = todayView(sky(day));
+      const works = (list: typeof early) =>
+        list.map(({ act, stand, from, best, last }) => words(act, stand.code, from, best, last)).join("; ");
+      const told = {
+        tasks: tasks
+          .map((task) =>
+            words(
+              task.kind,
+              task.part,
+              task.daysLeft,
+              "work" in task && `${task.work.act} ${task.work.stand.code}`,
+              "state" in task && task.state.cross.code,
+              "step" in task && `${task.step.action} ${task.from} ${task.to}`,
+              "flowers" in task && task.flowers.length,
+            ),
+          )
+          .join("; "),
+        late: late.map(({ state, step, daysLeft }) => words(state.cross.code, step.action, daysLeft)).join("; "),
+        over: over.map(({ cross }) => cross.code).join(" "),
+        open: open
+          .map(({ cross, last, toDo, evenings }) => words(cross.code, last?.day, toDo.likely, evenings?.tonight))
+          .join("; "),
+        missed: works(missed),
+        early: works(early),
+        next: works(next),
+        regrow: regrow.map(({ lot }) => lot).join(" "),
+        heat: heat && words(heat.max, heat.from, ...heat.spoils),
+        walk: walk && words(...walk.order, walk.metres),
+      };
+      return [day, Object.fromEntries(Object.entries(told).filter(([, text]) => text))];
+    }),
+  );
 
 /** Each view on the demo's own day, unless another is said. */
 const VIEWS: [name: string, view: () => unknown][] = [
@@ -176,6 +245,15 @@ const VIEWS: [name: string, view: () => unknown][] = [
         crosses: 4,
       }),
   ],
+  ["a year of Today", year],
+  ["every line as it stands", () => each("line", (code) => standing(lineView(sky(), code)!))],
+  ["every lot in short", () => each("lot", (code) => short(lotPage(sky(), code)!))],
+  ["every pedigree", () => each("line", (code) => drawnOf(pedigreeView(sky(), { lineId: idOf("line", code) }, false)))],
+  ["a family of beans", () => familyView(sky(), "F27-001-6")],
+  ["a family of peppers", () => familyView(sky(), "F25-002-A")],
+  ["a cross by several fathers", () => crossView(sky(), "X27-004-6")],
+  ["calendar in April", () => calendarView(sky("2027-04-10"), null)],
+  ["calendar in October", () => calendarView(sky("2027-10-05"), null)],
   ["a letter", () => letterView(sky(), only("SELECT id FROM source WHERE kind = 'neighbour'"))],
 ];
 

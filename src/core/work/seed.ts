@@ -45,7 +45,11 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
   if (stand.putOff.get("gather") === null) return [];
   const { ripe, ripeEarliest, ripeLatest } = window;
   const frost = ripening.frost;
-  const { frostNight, rainDay } = stand;
+  const passes = stand.done.get("pick");
+  const stays = addDays(ripeLatest, STAYS_ON);
+  const last = fleshy && frost ? earlier(stays, addDays(frost, STAYS_ON)) : stays;
+  // Weather that comes when nothing hangs any more harms nothing.
+  const [frostNight, rainDay] = [stand.frostNight, stand.rainDay].map((day) => (day && day <= last ? day : null));
   const open: Work[] = [];
   if (fleshy && frostNight && window.start < frostNight && !stand.done.has("bring-in"))
     open.push(
@@ -77,8 +81,6 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
         waitsFor: before,
       }),
     );
-  const passes = stand.done.get("pick");
-  const stays = addDays(ripeLatest, STAYS_ON);
   if (stand.tasted && !stand.done.has("taste"))
     open.push(
       work(stand, "taste", {
@@ -119,7 +121,7 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
           how: fleshy ? stand.ripeSign : `${stand.ripeSign} ${BEFORE_RAIN}`,
           from: passes ? addDays(passes, 1) : ripeEarliest,
           best: passes ? addDays(passes, PASS_EVERY) : ripe,
-          last: fleshy && frost ? earlier(stays, addDays(frost, STAYS_ON)) : stays,
+          last,
           otherwise: fleshy ? "what is left rots" : "pods open and the seed falls",
           waitsFor: before,
         }),

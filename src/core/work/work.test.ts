@@ -281,6 +281,10 @@ describe("weather that the station expects", () => {
     expect(rain(day)).toMatchObject({ from: addDays(day, -3), best: addDays(day, -1), last: day });
     expect(one({ ...fleshy, rainDay: day }, "cut")).toBeUndefined();
     expect(one({ ...dry, rainDay: day, done: new Map<Act, Day>([["cut", day]]) }, "cut")).toBeUndefined();
+    // Three weeks past the last ripe day the seed has fallen, whatever the weather.
+    const fallen = addDays(dry.window.ripeLatest, 21);
+    expect(rain(fallen)).toMatchObject({ last: fallen });
+    expect(rain(addDays(fallen, 1))).toBeUndefined();
   });
 
   test("a night of frost brings fruit in before it, instead of the usual frost's day", () => {
@@ -290,6 +294,13 @@ describe("weather that the station expects", () => {
     expect(bring[0]!.what).toContain("frost of this week");
     expect(one({ ...dry, frostNight: night }, "bring-in")).toBeUndefined();
     expect(one({ ...fleshy, frostNight: fleshy.window.start }, "bring-in")?.what ?? "none").not.toContain("this week");
+  });
+
+  test("no winter's frost asks for fruit that is gone", () => {
+    const gone = one(fleshy, "gather")!.last!;
+    const frostOn = (night: Day) => one({ ...fleshy, frostNight: night }, "bring-in");
+    expect(frostOn(gone)).toMatchObject({ what: "Bring in before the frost of this week", last: gone });
+    expect(frostOn(addDays(gone, 1))).toEqual(one(fleshy, "bring-in"));
   });
 });
 
