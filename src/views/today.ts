@@ -3,6 +3,7 @@ import { type Caution, cautionsAt } from "@/catalogue/hazards";
 import { addDays, type Day, dayNumber, daysBetween } from "@/core/calendar/day";
 import { temperatureOn } from "@/core/climate/climate";
 import { firstInsects } from "@/core/climate/dayTemperature";
+import { killedBy } from "@/core/climate/killing";
 import { clockTime, sunOn } from "@/core/climate/sun";
 import type { Id } from "@/core/custody/id";
 import { cornersOf, middleOf } from "@/core/ground/shape";
@@ -177,8 +178,10 @@ function worked(sky: Outlook): Today {
   }
   const byId = new Map(stands.map((s) => [s.id, s]));
   for (const out of plantsMarkedOut(db, season, day)) {
-    const firstFlower = byId.get(out.standId)!.window.start;
-    tasks.push({ kind: "rogue", part: "any-hour", out, firstFlower, daysLeft: daysBetween(day, firstFlower) });
+    const { start, kill } = byId.get(out.standId)!.window;
+    // What the cold took nobody has to take.
+    if (kill && day > killedBy(kill)) continue;
+    tasks.push({ kind: "rogue", part: "any-hour", out, firstFlower: start, daysLeft: daysBetween(day, start) });
   }
   const works = openWork(sky);
   const standing = (of: Standing) => works.filter((work) => work.standing === of);
@@ -190,7 +193,10 @@ function worked(sky: Outlook): Today {
   for (const task of own.filter(({ due }) => due <= day))
     tasks.push({ kind: "own", part: "any-hour", task, daysLeft: daysBetween(day, task.due) });
   const places = beds(db);
-  const visited = new Set(tasks.flatMap((t) => ("state" in t ? [bedOf(t)] : [])));
+  const late = tasks.flatMap((task) => (task.kind === "cross" && isLate(task) ? [task] : []));
+  // What is only asked about leads nowhere.
+  const due = tasks.filter((task) => task.kind !== "cross" || !isLate(task));
+  const visited = new Set(due.flatMap((t) => ("state" in t ? [bedOf(t)] : [])));
   const walk = walkOf(places.filter((bed) => visited.has(bed.name)));
   const marks = ours.marks(day);
   const tomorrow = ours.marks(addDays(day, 1));
@@ -210,12 +216,9 @@ function worked(sky: Outlook): Today {
       hours: sunOn(place.latitude, place.longitude, day).hours,
       insects: insects && { from: clock(insects.from), to: clock(insects.to) },
     },
-    heat: heatOf(sky, tasks, new Map(crosses.map((x) => [x.id, x]))),
-    tasks: inOrder(
-      tasks.filter((task) => task.kind !== "cross" || !isLate(task)),
-      walk.order,
-    ),
-    late: tasks.flatMap((task) => (task.kind === "cross" && isLate(task) ? [task] : [])),
+    heat: heatOf(sky, due, new Map(crosses.map((x) => [x.id, x]))),
+    tasks: inOrder(due, walk.order),
+    late,
     over,
     regrow: regrowView(sky),
     seed: seedTasks(sky),

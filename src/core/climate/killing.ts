@@ -6,6 +6,12 @@ import { frostBefore, nextFrost } from "./season";
 /** The day on which cold kills what stands in the open, and the standard deviation of the years around it, days. */
 export type Kill = { day: Day; spread: number };
 
+/**
+ * The last day on which it still comes, by two standard deviations of the years.
+ * @example killedBy({ day: "2027-10-06", spread: 9.6 }) // "2027-10-25"
+ */
+export const killedBy = ({ day, spread }: Kill): Day => addDays(day, Math.round(2 * spread));
+
 /** Where no temperatures are known, cold comes so many days later for each degree below frost. Working value. */
 const DAYS_A_DEGREE = 3;
 /** Cold that comes in fewer winters than this is not reckoned with: it is a hard winter's. */

@@ -1,6 +1,6 @@
 import { dayInWords, dayNumber, dayOf } from "../calendar/day";
 import type { Climate } from "../climate/climate";
-import { type Kill, killedFrom } from "../climate/killing";
+import { type Kill, killedBy, killedFrom } from "../climate/killing";
 import { startOfHeat } from "./cold";
 import type { Correction } from "./correction";
 import {
@@ -105,9 +105,6 @@ function byHeat(
   };
 }
 
-/** The last day on which cold may still come, by two standard deviations of the years. */
-const killedBy = (kill: Kill): number => dayNumber(kill.day) + Math.round(2 * kill.spread);
-
 /** What the cold that kills a stand leaves of its first flower: nothing, or no later one than that cold. A first flower that was seen stays. */
 function untilKilled(first: First, kill: Kill, livesOn = false): First {
   if (first.fate !== "flowers" || first.basis === "seen") return first;
@@ -116,13 +113,13 @@ function untilKilled(first: First, kill: Kill, livesOn = false): First {
     return { ...first, fate: "killed-by-cold", notes: [...first.notes, note] };
   }
   if (first.basis !== "heat") return first;
-  return { ...first, late: Math.max(first.likely, Math.min(first.late, killedBy(kill))) };
+  return { ...first, late: Math.max(first.likely, Math.min(first.late, dayNumber(killedBy(kill)))) };
 }
 
 /** A window of flowers; what flowers until the frost ends with the cold that kills it. */
 function windowFrom(first: First, flowerDays: Range, lag: Range, kill: Kill | null): Window {
   const start = first.likely + middleDay(lag);
-  const [killed, surely] = kill ? [dayNumber(kill.day), killedBy(kill)] : [Infinity, Infinity];
+  const [killed, surely] = kill ? [dayNumber(kill.day), dayNumber(killedBy(kill))] : [Infinity, Infinity];
   const end = Math.max(start, Math.min(first.likely + middleDay(flowerDays) - 1, killed));
   const latest = Math.min(first.late + Math.round(flowerDays.high) - 1, surely);
   return {

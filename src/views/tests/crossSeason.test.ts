@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import { addDays } from "@/core/calendar/day";
 import { dayAt } from "@/core/climate/sun";
 import { family, type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { crossView } from "../crosses";
@@ -330,5 +331,10 @@ describe("a device that stands on another day", () => {
       return today().tasks.filter(({ kind }) => kind === "rogue").length;
     };
     expect([rogues("2028-05-09"), rogues("2028-05-10")]).toEqual([0, 1]);
+    // Nor out of one that the cold took: melons stand until 28 September, give or take.
+    const { day, spread } = garden.sky().standsOf(2028)[0]!.window.kill!;
+    expect(day).toBe("2028-09-28");
+    const last = addDays(day, Math.round(2 * spread));
+    expect([rogues(last), rogues(addDays(last, 1))]).toEqual([1, 0]);
   });
 });
