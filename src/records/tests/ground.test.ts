@@ -32,6 +32,21 @@ test("a second bed of a name is told of when it is named so, and not at every ot
   expect(garden.done("bed.change", { id: 3, version: 1, name: "B" }).warnings).toHaveLength(1);
 });
 
+test("a file of the ground names each thing but once, those without a name by where they stand in it", () => {
+  const hedge = (name?: string) =>
+    feature({ type: "LineString", coordinates: ring.slice(0, 2) }, { kind: "hedge", name });
+  const taken = (...features: object[]) => {
+    const before = barriers(garden.db).length;
+    garden.done("ground.import", { text: collection(...features) });
+    return barriers(garden.db).length - before;
+  };
+  expect(taken(hedge("east"), hedge("west"))).toBe(2);
+  expect(taken(hedge(), hedge())).toBe(2);
+  expect(garden.refused("ground.import", { text: collection(hedge("south"), hedge("south")) }).fields.text).toBe(
+    "The file holds two barriers named south.",
+  );
+});
+
 test("beds in rows come at once, named on from the first past what is taken, and go with one undo", () => {
   const rows = () => garden.db.prepare("SELECT count(*) FROM bed").pluck().get();
   const six = { name: "A1", x: 100, y: 0, width: 8, length: 1.2, turn: 90, count: 6, perRow: 3, path: 0.4 };

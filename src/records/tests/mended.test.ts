@@ -87,6 +87,17 @@ describe("what a line's own first flowers teach", () => {
     garden.done("stand.first-flower", { id: second, firstFlower: "2027-07-01", version: 1 });
     expect(garden.sky().correction(lineId)).toMatchObject({ observations: 1 });
   });
+
+  test("takes a first female flower for a male one a week before it: half of 3 to 10 days, and a half is a day", () => {
+    const taught = (name: string, firstFlower: string, sex: string) => {
+      const lineId = pureLine(name, "melon");
+      const id = garden.done("stand.add", { lineId, bedId: 1, sown: "2027-04-24", plants: 4 }).id;
+      garden.done("deed.done", { standId: id, act: "first-flower", on: firstFlower, sex });
+      return garden.sky().correction(lineId);
+    };
+    garden.on("2027-07-20");
+    expect(taught("Hers", "2027-07-08", "female")).toEqual(taught("His", "2027-07-01", "male"));
+  });
 });
 
 describe("a cross", () => {
