@@ -301,7 +301,12 @@ describe("two copies of a garden", () => {
     const [mine, yours] = [line(garden.db, "mine"), line(there, "yours")];
     expect(mine.code).toBe(yours.code);
     const [question] = dry(garden.db, there).questions;
-    expect(question).toMatchObject({ about: "number", taken: "ours", ours: { words: "Line mine" } });
+    expect(question).toMatchObject({
+      about: "number",
+      taken: "ours",
+      ours: { words: "Line mine" },
+      theirs: { words: "Line yours" },
+    });
     merged(garden.db, there, { [question!.id]: "theirs" });
     expect(get(garden.db, "line", yours.id).code).toBe(yours.code);
     const codes = new Set([yours.code, get(garden.db, "line", mine.id).code]);
