@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
 import { kinshipsOf } from "@/core/pedigree/pedigree";
+import { kinView } from "@/views/kinship";
 import { forebears, foundersInWords, individualOf } from "../line/pedigree";
 import { type Plot, plot } from "./plot";
 
@@ -34,6 +35,16 @@ test.each<[string, string, [number, number]]>([
   ["carrot", "mix", [0, 0.5]],
 ])("plants of a received %s, %s, are as near as they are taken to be", (name, status, expected) => {
   expect(kin(sow(line(name === "squash" ? "pepo-squash" : name, status)))).toEqual(expected);
+});
+
+test("plants of a bought hybrid meet in two lines that are called after it", () => {
+  const hybrid = line("tomato", "f1-hybrid");
+  const [oneId, otherId] = [sow(hybrid), sow(hybrid)];
+  const told = kinView(garden.db, { oneId, otherId, oneNumber: null, otherNumber: null });
+  const through = "paths" in told ? told.paths.map((path) => path.through.join(", ")) : [];
+  expect(through.some((path) => path.includes("mother of tomato f1-hybrid"))).toBe(true);
+  expect(through.some((path) => path.includes("father of tomato f1-hybrid"))).toBe(true);
+  expect(through.join()).not.toContain("a line");
 });
 
 test("an F1 whose parents are told is their child", () => {

@@ -110,6 +110,8 @@ test("seed of a whole stand says nothing of one plant, and seeds that can't be s
   count(shelled(null, 50, { kind: "open" }), 20, 30);
   const told = () => genotypesView(garden.db, { standId, yardstickId: mark });
   expect(told()).toMatchObject({ kind: "known", seeds: 0 });
+  // What another plant's pod shows is no part of it.
+  count(shelled(1, 8), 8, 0);
   const lot = shelled(2, 9);
   count(lot, 6, 3);
   garden.done("score.set", { plantId: plants[1], yardstickId: mark, value: "green" });

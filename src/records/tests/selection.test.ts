@@ -600,6 +600,11 @@ describe("roguing a line", () => {
     garden.done("deed.done", { standId: stand, act: "rogue", counted: 4 });
     const own = roguing().seasons.find(({ code }) => code === garden.code("stand", stand))!;
     expect(own).toMatchObject({ grown: 30, out: 4, reasons: [{ reason: "no reason given", plants: 4 }] });
+    // A sowing of which nobody counted what came up is no season of it.
+    const uncounted = garden.done("stand.add", { lineId, sown: "2027-05-06", sowedSeeds: 12 }).id;
+    expect(roguing().seasons.map(({ code }) => code)).not.toContain(garden.code("stand", uncounted));
+    garden.done("stand.change", { id: uncounted, version: 1, sowedSeeds: 12, cameUp: 0, plants: 0 });
+    expect(roguing().seasons.map(({ code }) => code)).not.toContain(garden.code("stand", uncounted));
     expect(roguingView(garden.sky(), "F27-999-X")).toBeNull();
   });
 });
