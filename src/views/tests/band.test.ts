@@ -78,9 +78,15 @@ describe("the season band", () => {
     expect(draw(2027, 14).hidden).toBe(0);
   });
 
-  test("what concerns the screen is placed before the rest", () => {
-    standsOf(8, () => "2027-05-01");
-    expect(draw(2027, 1).bars).toMatchObject([{ label: "line 0", tone: "strong" }]);
+  test("what concerns the screen is placed before the rest, though that flowers sooner", () => {
+    standsOf(
+      6,
+      (i) => `2027-04-1${i}`,
+      (i) => `a line of many words, ${i === 5 ? 0 : i + 1}`,
+    );
+    const { bars, hidden } = draw(2027, 1);
+    expect(bars.map(({ label, tone }) => [label, tone])).toEqual([["a line of many words, 0", "strong"]]);
+    expect(hidden).toBe(5);
   });
 
   test("stands of one line and the same days are one bar, and long names are cut", () => {

@@ -215,6 +215,9 @@ describe("Ground", () => {
   });
 
   test("a season without stands is empty and still listed", () => {
+    const asked = groundView(garden.sky(), 2019, null);
+    expect(asked.seasons).toEqual([...asked.seasons].sort((a, b) => b - a));
+    expect(asked.seasons.at(-1)).toBe(2019);
     expect(groundView(garden.sky(), 2031, null)).toMatchObject({
       season: 2031,
       stands: [],
