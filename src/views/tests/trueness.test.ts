@@ -116,10 +116,10 @@ describe("what was seen of a line", () => {
       });
     };
     for (const season of [2023, 2024, 2025]) scoreAll(family(season, 8), 10, `${season}-06-20`);
-    // Whichever was written down first.
-    const [late, early] = [family(2026, 6, { sown: "2026-05-20" }), family(2026, 6)];
-    scoreAll(early, 10, "2026-07-20");
-    scoreAll(late, 30, "2026-07-21");
+    const [early, late] = [family(2026, 6), family(2026, 6, { sown: "2026-05-20" })];
+    // Whichever was looked at first.
+    scoreAll(late, 30, "2026-07-20");
+    scoreAll(early, 10, "2026-07-21");
     garden.on("2027-01-01");
     const { tests } = look().trueness;
     const even = evenOf(tests).items[0]!;
