@@ -61,6 +61,16 @@ describe("flowers to do", () => {
     expect(after.rate.likely).toBeLessThan(before.rate.likely);
     expect(after.last!.day >= before.last!.day).toBe(true);
   });
+
+  test("of pollen that is long dead one or two flowers in a hundred are still hoped for", () => {
+    const { plan } = twoMelons(garden);
+    const id = garden.done("cross.plan", plan).id;
+    garden.done("cross.adjust", { id, version: 1, storage: "fridge", storedOn: "2027-07-09" });
+    garden.on("2028-06-30");
+    const { rate } = crossView(garden.sky(), garden.code("cross", id))!.state;
+    // The middle of one and two, whatever spread between crosses is added around it.
+    expect(rate.likely).toBeCloseTo(0.015, 3);
+  });
 });
 
 describe("the day's walk", () => {

@@ -137,6 +137,7 @@ test("a card says what was taken out, who may be the mother, and shares as whole
   const lotId = garden.done("lot.save", { standId: stand, kind: "open", gathered: "2027-08-20", seeds: 100 }).id;
   const card = () => cardView(garden.sky(), garden.code("lot", lotId))!;
   expect(card()).toContain("no plant was taken out");
+  expect(card()).toMatch(/of 100 in 2027 \(\d+ to \d+\), by an estimate/);
   expect(card()).toContain("none that was known of flowered with it");
   garden.done("plant.remove", { ids: [garden.plants(stand)[0]], reason: "bolted", on: "2027-05-20" });
   garden.done("candidate.set", {
