@@ -237,6 +237,22 @@ test("a flower is pollinated at dawn in two presses from Today, and taken back b
   await context.close();
 });
 
+test("what is typed before a page is awake stays, and is read", async ({ browser, empty }) => {
+  const page = await browser.newPage({ baseURL: empty.url });
+  const { letGo } = await heldScripts(page);
+  await page.goto("/", { waitUntil: "commit" });
+  await page.getByLabel("Name of the place").fill("Tarnholt");
+  await page.getByLabel("Latitude").fill("48°36' N, 9,3 E");
+  await page.getByLabel("First frost").fill("28/9");
+  letGo();
+  await page.locator("form[data-ready=true]").waitFor();
+  await expect(page.getByText("Read as 48.6° north")).toBeVisible();
+  await expect(page.getByText("Read as 28 Sept")).toBeVisible();
+  await expect(page.getByLabel("Longitude")).toHaveValue("9.3");
+  await expect(page.getByLabel("Name of the place")).toHaveValue("Tarnholt");
+  await page.close();
+});
+
 test("the locale decides how days and numbers are written and read", async ({ browser, demo }) => {
   const page = await browser.newPage({ baseURL: demo.url });
   const choose = async (locale: string) => {

@@ -1,6 +1,6 @@
 "use client";
 import { CalendarDays } from "lucide-react";
-import { useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import { useController, useFormContext } from "react-hook-form";
 import { isDay } from "@/core/calendar/day";
 import { writtenAs } from "@/core/writing/locale";
@@ -47,6 +47,8 @@ export function ReadField({ name, kind, reader, id, described, wrong }: Props) {
   const [as, setAs] = useState(writtenAs());
   const [left, setLeft] = useState(false);
   const picker = useRef<HTMLInputElement>(null);
+  const box = useRef<HTMLInputElement>(null);
+  const [early, setEarly] = useState<string | null>(null);
   // What comes from elsewhere (a draft, a scale, the server) stands in the field as it would be typed.
   if (field.value !== held || as !== writtenAs()) {
     setHeld(field.value);
@@ -70,13 +72,26 @@ export function ReadField({ name, kind, reader, id, described, wrong }: Props) {
     if (next.kind === "read" && next.also)
       for (const [other, its] of Object.entries(next.also)) setValue(other, its, { shouldDirty: true });
   };
+  // What was typed before the page was awake stands in the field alone, and would be gone when that is drawn again.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the field first stands in the browser
+  useLayoutEffect(() => {
+    if (box.current && box.current.value !== text) setEarly(box.current.value);
+  }, []);
+  // Once every field of the form listens: one may fill another.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, for what was typed early
+  useEffect(() => {
+    if (early !== null) type(early);
+  }, [early]);
   const differs = read.kind === "read" && plainly(text) !== plainly(reader.typed(read.value));
   const refused = formState.errors[name] !== undefined;
   return (
     <>
       <span className="flex items-stretch gap-1">
         <input
-          ref={field.ref}
+          ref={(input) => {
+            box.current = input;
+            field.ref(input);
+          }}
           id={id}
           name={name}
           type="text"
