@@ -47,7 +47,6 @@ export function ReadField({ name, kind, reader, id, described, wrong }: Props) {
   const [as, setAs] = useState(writtenAs());
   const [left, setLeft] = useState(false);
   const picker = useRef<HTMLInputElement>(null);
-  const box = useRef<HTMLInputElement>(null);
   const [early, setEarly] = useState<string | null>(null);
   // What comes from elsewhere (a draft, a scale, the server) stands in the field as it would be typed.
   if (field.value !== held || as !== writtenAs()) {
@@ -75,7 +74,8 @@ export function ReadField({ name, kind, reader, id, described, wrong }: Props) {
   // What was typed before the page was awake stands in the field alone, and would be gone when that is drawn again.
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the field first stands in the browser
   useLayoutEffect(() => {
-    if (box.current && box.current.value !== text) setEarly(box.current.value);
+    const { value } = document.getElementById(id) as HTMLInputElement;
+    if (value !== text) setEarly(value);
   }, []);
   // Once every field of the form listens: one may fill another.
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, for what was typed early
@@ -88,10 +88,7 @@ export function ReadField({ name, kind, reader, id, described, wrong }: Props) {
     <>
       <span className="flex items-stretch gap-1">
         <input
-          ref={(input) => {
-            box.current = input;
-            field.ref(input);
-          }}
+          ref={field.ref}
           id={id}
           name={name}
           type="text"

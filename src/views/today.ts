@@ -122,6 +122,9 @@ function heatOf({ climate, garden, today }: Outlook, tasks: Task[], crosses: Map
   };
 }
 
+/** Flowers whose time is past, that are asked about. */
+const isPast = (task: Task): task is CrossTask => task.kind === "cross" && isLate(task);
+
 /** So much of what comes next is told. */
 const COMING = 5;
 
@@ -180,7 +183,7 @@ function worked(sky: Outlook): Today {
   for (const out of plantsMarkedOut(db, season, day)) {
     const { start, kill } = byId.get(out.standId)!.window;
     // What the cold took nobody has to take.
-    if (kill && day > killedBy(kill)) continue;
+    if (kill && dayNumber(day) > killedBy(kill)) continue;
     tasks.push({ kind: "rogue", part: "any-hour", out, firstFlower: start, daysLeft: daysBetween(day, start) });
   }
   const works = openWork(sky);
@@ -193,10 +196,9 @@ function worked(sky: Outlook): Today {
   for (const task of own.filter(({ due }) => due <= day))
     tasks.push({ kind: "own", part: "any-hour", task, daysLeft: daysBetween(day, task.due) });
   const places = beds(db);
-  const late = tasks.flatMap((task) => (task.kind === "cross" && isLate(task) ? [task] : []));
   // What is only asked about leads nowhere.
-  const due = tasks.filter((task) => task.kind !== "cross" || !isLate(task));
-  const visited = new Set(due.flatMap((t) => ("state" in t ? [bedOf(t)] : [])));
+  const toDo = tasks.filter((task) => !isPast(task));
+  const visited = new Set(toDo.flatMap((t) => ("state" in t ? [bedOf(t)] : [])));
   const walk = walkOf(places.filter((bed) => visited.has(bed.name)));
   const marks = ours.marks(day);
   const tomorrow = ours.marks(addDays(day, 1));
@@ -216,9 +218,9 @@ function worked(sky: Outlook): Today {
       hours: sunOn(place.latitude, place.longitude, day).hours,
       insects: insects && { from: clock(insects.from), to: clock(insects.to) },
     },
-    heat: heatOf(sky, due, new Map(crosses.map((x) => [x.id, x]))),
-    tasks: inOrder(due, walk.order),
-    late,
+    heat: heatOf(sky, toDo, new Map(crosses.map((x) => [x.id, x]))),
+    tasks: inOrder(toDo, walk.order),
+    late: tasks.filter(isPast),
     over,
     regrow: regrowView(sky),
     seed: seedTasks(sky),

@@ -10,12 +10,9 @@ beforeEach(() => {
 });
 afterEach(() => garden.close());
 
-const line = (name: string, species: string) =>
-  garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated" }).id;
-
 describe("labels", () => {
   test("of packets are two each, one outside and one inside, and say what is reserve or broken", () => {
-    const lineId = line("Slatefoot", "leek");
+    const lineId = garden.line("Slatefoot", "leek");
     const lot = garden.done("lot.receive", { lineId, gathered: "2026-09-01", seeds: 200 }).id;
     const code = garden.code("lot", lot);
     expect(tagsOf(garden.db, "packets", code)!.map(({ lines }) => lines.at(-1))).toEqual(["outside", "inside"]);
@@ -61,7 +58,7 @@ describe("labels", () => {
   });
 
   test("of a family are one for each tray, then for each crate, and one once it is planted out", () => {
-    const lineId = line("Kiln", "tomato");
+    const lineId = garden.line("Kiln", "tomato");
     const lotId = garden.done("lot.receive", { lineId, gathered: "2026-09-01", seeds: 200 }).id;
     const lot = garden.code("lot", lotId);
     const sowing = { lineId, lotId, sown: "2027-04-01", sowedSeeds: 60, family: 1, sownIn: "tray", trays: 3 };
@@ -79,7 +76,7 @@ describe("labels", () => {
   });
 
   test("of a sharing day are made for each packet that is offered, then only for what is given, with whose it is", () => {
-    const lineId = line("Slatefoot", "leek");
+    const lineId = garden.line("Slatefoot", "leek");
     const lotId = garden.done("lot.receive", { lineId, gathered: "2026-09-01", seeds: 200 }).id;
     const sharingId = garden.done("sharing.add", { name: "Swap", on: "2027-08-01", mostEach: 2 }).id;
     expect(sharingTags(garden.db, sharingId)).toEqual([]);

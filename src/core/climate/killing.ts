@@ -1,4 +1,4 @@
-import { addDays, type Day, daysBetween } from "../calendar/day";
+import { addDays, type Day, dayNumber, daysBetween } from "../calendar/day";
 import type { Climate } from "./climate";
 import { coldByNormals, winterMiddle } from "./frost";
 import { frostBefore, nextFrost } from "./season";
@@ -7,10 +7,10 @@ import { frostBefore, nextFrost } from "./season";
 export type Kill = { day: Day; spread: number };
 
 /**
- * The last day on which it still comes, by two standard deviations of the years.
- * @example killedBy({ day: "2027-10-06", spread: 9.6 }) // "2027-10-25"
+ * The number of the last day on which it still comes, by two standard deviations of the years.
+ * @example killedBy({ day: "2027-10-06", spread: 9.6 }) - killedBy({ day: "2027-10-06", spread: 0 }) // 19
  */
-export const killedBy = ({ day, spread }: Kill): Day => addDays(day, Math.round(2 * spread));
+export const killedBy = ({ day, spread }: Kill): number => dayNumber(day) + Math.round(2 * spread);
 
 /** Where no temperatures are known, cold comes so many days later for each degree below frost. Working value. */
 const DAYS_A_DEGREE = 3;

@@ -113,13 +113,13 @@ function untilKilled(first: First, kill: Kill, livesOn = false): First {
     return { ...first, fate: "killed-by-cold", notes: [...first.notes, note] };
   }
   if (first.basis !== "heat") return first;
-  return { ...first, late: Math.max(first.likely, Math.min(first.late, dayNumber(killedBy(kill)))) };
+  return { ...first, late: Math.max(first.likely, Math.min(first.late, killedBy(kill))) };
 }
 
 /** A window of flowers; what flowers until the frost ends with the cold that kills it. */
 function windowFrom(first: First, flowerDays: Range, lag: Range, kill: Kill | null): Window {
   const start = first.likely + middleDay(lag);
-  const [killed, surely] = kill ? [dayNumber(kill.day), dayNumber(killedBy(kill))] : [Infinity, Infinity];
+  const [killed, surely] = kill ? [dayNumber(kill.day), killedBy(kill)] : [Infinity, Infinity];
   const end = Math.max(start, Math.min(first.likely + middleDay(flowerDays) - 1, killed));
   const latest = Math.min(first.late + Math.round(flowerDays.high) - 1, surely);
   return {

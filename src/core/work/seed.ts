@@ -49,7 +49,9 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
   const stays = addDays(ripeLatest, STAYS_ON);
   const last = fleshy && frost ? earlier(stays, addDays(frost, STAYS_ON)) : stays;
   // Weather that comes when nothing hangs any more harms nothing.
-  const [frostNight, rainDay] = [stand.frostNight, stand.rainDay].map((day) => (day && day <= last ? day : null));
+  const inTime = (day: Day | null) => (day && day <= last ? day : null);
+  const frostNight = inTime(stand.frostNight);
+  const rainDay = inTime(stand.rainDay);
   const open: Work[] = [];
   if (fleshy && frostNight && window.start < frostNight && !stand.done.has("bring-in"))
     open.push(

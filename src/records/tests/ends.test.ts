@@ -14,13 +14,11 @@ beforeEach(() => {
 });
 afterEach(() => garden.close());
 
-const line = (name: string, species: string) =>
-  garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated" }).id;
 const stand = (lineId: string, sown: string, more: object = {}) => garden.done("stand.add", { lineId, sown, ...more });
 
 describe("a line that has ended", () => {
   test("is not offered for sowing, stands last in the list, and goes on again", () => {
-    const [one] = [line("Nettle", "pea"), line("Thistle", "pea")];
+    const [one] = [garden.line("Nettle", "pea"), garden.line("Thistle", "pea")];
     const names = () => linesView(garden.sky()).list.items.map(({ name, ending }) => [name, ending]);
     const end = { id: one, version: garden.version("line", one), ending: "lost", why: "mice" };
     expect(garden.refused("line.end", { ...end, on: "2027-07-10" }).fields.on).toBe("That day is still to come.");
@@ -58,7 +56,7 @@ describe("a yardstick that is retired", () => {
 
 describe("a note", () => {
   test("is of one thing, the newest first, and is no stranger's", () => {
-    const pea = line("Nettle", "pea");
+    const pea = garden.line("Nettle", "pea");
     garden.done("note.add", { lineId: pea, words: "climbs well", on: "2027-06-01" });
     const { id } = garden.done("note.add", { lineId: pea, words: "<b>sweet</b>" });
     garden.done("note.add", { bedId: 1, words: "stony" });
@@ -114,7 +112,7 @@ describe("a season copied forward", () => {
   });
 
   test("warns of a family that comes back to its bed too soon, and gives it one where it has waited", () => {
-    const pea = line("Nettle", "pea");
+    const pea = garden.line("Nettle", "pea");
     const { id } = stand(pea, "2027-03-20", { bedId: 1, plants: 40 });
     const { warnings, ids } = garden.done("stand.copy", { standIds: [id] });
     expect(warnings).toEqual([
@@ -128,13 +126,13 @@ describe("a season copied forward", () => {
     expect(again.warnings[0]).toContain("Nettle stood in bed A in 2028");
     expect(garden.done("stand.copy", { standIds: [id], years: 9 }).warnings).toEqual([]);
     // A sowing by hand is warned of alike, and another family is not.
-    expect(stand(line("Bean", "runner-bean"), "2028-05-10", { bedId: 1 }).warnings[0]).toContain("runner bean");
-    expect(stand(line("Kiln", "tomato"), "2028-03-10", { bedId: 1 }).warnings).toEqual([]);
+    expect(stand(garden.line("Bean", "runner-bean"), "2028-05-10", { bedId: 1 }).warnings[0]).toContain("runner bean");
+    expect(stand(garden.line("Kiln", "tomato"), "2028-03-10", { bedId: 1 }).warnings).toEqual([]);
   });
 
   test("offers what stood in the season before, but no family, no ended line, and says what is planned already", () => {
     const { stand: numbered } = family(garden);
-    const [pea, bean] = [line("Nettle", "pea"), line("Bean", "runner-bean")];
+    const [pea, bean] = [garden.line("Nettle", "pea"), garden.line("Bean", "runner-bean")];
     stand(pea, "2028-03-20", { bedId: 1, plants: 40 });
     stand(bean, "2028-05-20", { bedId: 2, plants: 9 });
     stand(pea, "2029-03-20", { bedId: 2 });

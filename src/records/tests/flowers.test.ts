@@ -14,8 +14,6 @@ afterEach(() => garden.close());
 
 const flowers = (crossId: string): Flower[] => flowersOfCross(garden.db, crossId);
 const rows = (table: string) => garden.db.prepare(`SELECT * FROM "${table}"`).all() as Record<string, unknown>[];
-const line = (name: string, species: string, more: object = {}) =>
-  garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated", ...more }).id;
 
 /** A melon cross with flowers pollinated on the morning of 2 July. */
 function pollinated(count: number, at = "06:10") {
@@ -127,7 +125,7 @@ describe("one flower after the other", () => {
 
   test("ears go over three days: tassels before the pollen, and the pollen at noon of that day", () => {
     const parent = (name: string) =>
-      garden.done("stand.add", { lineId: line(name, "maize"), bedId: 1, sown: "2027-04-20", plants: 30 }).id;
+      garden.done("stand.add", { lineId: garden.line(name, "maize"), bedId: 1, sown: "2027-04-20", plants: 30 }).id;
     const plan = { ...twoMelons(garden).plan, motherStandId: parent("Tall"), fatherStandId: parent("Small") };
     const crossId = garden.done("cross.plan", plan).id;
     expect(rows("cross")[0]).toMatchObject({ method: "wind-ears" });
@@ -141,7 +139,7 @@ describe("one flower after the other", () => {
 
   test("heads are brushed again and again, each time counted", () => {
     const leeks = garden.done("stand.add", {
-      lineId: line("Slate", "leek"),
+      lineId: garden.line("Slate", "leek"),
       bedId: 1,
       sown: "2026-03-20",
       plants: 30,
@@ -187,7 +185,7 @@ describe("planning", () => {
   test("mixed pollen keeps its fathers with even shares; many mothers and the other way round are crosses of their own", () => {
     const { plan, father } = twoMelons(garden);
     const third = garden.done("stand.add", {
-      lineId: line("Third", "melon"),
+      lineId: garden.line("Third", "melon"),
       bedId: 2,
       sown: "2027-04-28",
       plants: 4,
@@ -211,7 +209,11 @@ describe("planning", () => {
     ]);
     expect(undo(garden.db, many.entry).ok).toBe(true);
     expect(rows("cross")).toHaveLength(1);
-    const bean = garden.done("stand.add", { lineId: line("Bean", "runner-bean"), sown: "2027-05-01", plants: 4 }).id;
+    const bean = garden.done("stand.add", {
+      lineId: garden.line("Bean", "runner-bean"),
+      sown: "2027-05-01",
+      plants: 4,
+    }).id;
     expect(garden.refused("cross.plan", { ...plan, moreFathers: [{ standId: bean }] }).fields).toHaveProperty(
       "moreFathers",
     );

@@ -10,8 +10,6 @@ beforeEach(() => {
 });
 afterEach(() => garden.close());
 
-const line = (name: string, species: string) =>
-  garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated" }).id;
 const done = (standId: Id, act: string, on: string, more: object = {}) => {
   garden.on(on);
   return garden.done("deed.done", { standId, act, ...more });
@@ -25,7 +23,7 @@ const acts = (standId: Id) =>
 describe("a tomato from its plan to the drawer", () => {
   const plan = () => {
     garden.on("2028-01-10");
-    const lineId = line("Low Kiln", "tomato");
+    const lineId = garden.line("Low Kiln", "tomato");
     return garden.done("stand.add", { lineId, bedId: 1, sown: "2028-03-20", plants: 10 }).id;
   };
 
@@ -144,7 +142,7 @@ describe("put off, left and missed", () => {
 describe("a leek through both its years", () => {
   test("is lifted, looked through, moved while it is stored, replanted, and its looks are kept", () => {
     garden.on("2027-03-28");
-    const lineId = line("Slatefoot", "leek");
+    const lineId = garden.line("Slatefoot", "leek");
     const id = garden.done("stand.add", { lineId, bedId: 1, sown: "2027-03-28", plants: 40, overwinter: "lifted" }).id;
     garden.on("2027-09-25");
     expect(acts(id)).toContain("lift due");

@@ -21,6 +21,8 @@ export type Plot = {
   refused: (name: string, input: object) => { message: string; fields: Record<string, string>; kind: string };
   /** Takes an entry back and expects that it can be; gives the undo's own entry. */
   undone: (entry: Id) => Id;
+  /** A line that is kept pure and open-pollinated, unless more is said of it. */
+  line: (name: string, species: string, more?: object) => Id;
   on: (day: Day) => void;
   sky: () => Outlook;
   /** A row, its code and its version, by its id or as the n-th of its table. */
@@ -133,6 +135,8 @@ export function plot(from = begun()): Plot {
       if (!outcome.ok) throw new Error(`Not undone: ${outcome.message}`);
       return outcome.entry!;
     },
+    line: (name, species, more = {}) =>
+      made.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated", ...more }).id,
     on: (next) => {
       day = next;
     },
@@ -151,11 +155,11 @@ export function plot(from = begun()): Plot {
 }
 
 /** Two melon lines in flower together, as mother and father. */
-export function twoMelons({ done, row }: Plot) {
-  const line = (name: string) =>
-    done("line.add", { name, species: "melon", school: "keep-pure", status: "open-pollinated" }).id;
-  const mother = done("stand.add", { lineId: line("Ashlar Gold"), bedId: 1, sown: "2027-04-24", plants: 6 }).id;
-  const father = done("stand.add", { lineId: line("Nettle Moon"), bedId: 2, sown: "2027-04-28", plants: 6 }).id;
+export function twoMelons({ done, row, line }: Plot) {
+  const stand = (name: string, bedId: number, sown: Day) =>
+    done("stand.add", { lineId: line(name, "melon"), bedId, sown, plants: 6 }).id;
+  const mother = stand("Ashlar Gold", 1, "2027-04-24");
+  const father = stand("Nettle Moon", 2, "2027-04-28");
   const plan = {
     motherStandId: mother,
     fatherStandId: father,
@@ -168,19 +172,20 @@ export function twoMelons({ done, row }: Plot) {
   return { mother, father, plan, row };
 }
 
+/** Flowers of a cross that were covered, pollinated the day after and set a week later. */
+export function fruited({ done }: Plot, crossId: Id, flowers: number, males = 2): void {
+  const { ids } = done("flower.cover", { crossId, flowers, on: "2027-07-01" });
+  const all = (result: string) => ids.map((id) => ({ id, result }));
+  done("flower.record", { crossId, on: "2027-07-02", males, results: all("pollinated") });
+  done("flower.record", { crossId, on: "2027-07-09", results: all("set") });
+}
+
 /** A family of numbered plants from a lot of a cross. */
 export function family(garden: Plot, plants = 5) {
   const { done, on } = garden;
   const { plan, ...melons } = twoMelons(garden);
   const cross = done("cross.plan", plan).id;
-  const { ids } = done("flower.cover", { crossId: cross, flowers: 2, on: "2027-07-01" });
-  done("flower.record", {
-    crossId: cross,
-    on: "2027-07-02",
-    males: 2,
-    results: ids.map((id) => ({ id, result: "pollinated" })),
-  });
-  done("flower.record", { crossId: cross, on: "2027-07-09", results: ids.map((id) => ({ id, result: "set" })) });
+  fruited(garden, cross, 2);
   on("2027-08-25");
   const lot = done("cross.harvest", { crossId: cross, fruits: 2, seeds: 40 }).id;
   const { lineId } = melons.row("lot", lot) as { lineId: Id };

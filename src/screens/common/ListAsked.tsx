@@ -9,11 +9,9 @@ import { sentence } from "./words";
 /** A hand that types pauses so long before the list is asked for, ms. */
 const PAUSE = 250;
 
-export type Looked = Pick<Listed<unknown>, "words" | "show" | "by" | "counts" | "all">;
-
 export type ListAskedProps = {
   path: string;
-  looked: Looked;
+  looked: Pick<Listed<unknown>, "words" | "show" | "by" | "counts" | "all">;
   /** What the choices and the orders are called. */
   shows: Record<string, string>;
   orders: Record<string, string>;

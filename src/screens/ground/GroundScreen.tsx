@@ -10,7 +10,7 @@ import { WaysOut } from "./WaysOut";
 
 export function GroundScreen(view: Ground) {
   const { garden, season, seasons, band, beds, barriers, sources, stands, stand, chosen, askWays, head, judged } = view;
-  const concern = judged.find((j) => j.standId === view.concern) ?? null;
+  const worry = judged.find((j) => j.standId === view.concern) ?? null;
   const place = { units: garden.units, latitude: garden.latitude };
   return (
     <Page
@@ -19,11 +19,11 @@ export function GroundScreen(view: Ground) {
       beside={
         <>
           {stand && <StandCard stand={stand} beds={beds} units={garden.units} season={season} today={band.today} />}
-          <Isolation {...view} />
+          <Isolation {...view} worry={worry} />
         </>
       }
     >
-      <Surroundings {...{ beds, barriers, sources, stands, season, concern }} units={garden.units}>
+      <Surroundings {...{ beds, barriers, sources, stands, season }} concern={worry} units={garden.units}>
         <SeasonPicker path="/ground" season={season} seasons={seasons} latitude={place.latitude} />
         {beds.length > 0 && <StandForm beds={beds} today={band.today} />}
       </Surroundings>

@@ -9,8 +9,7 @@ import { ShareFigure } from "./ShareFigure";
 import { Apart, WaysOut } from "./WaysOut";
 
 /** What pollen arrives at the stand in question, and what can be done. */
-export function Isolation({ judged, concern, chosen, askWays, head, garden, season }: Ground) {
-  const worry = judged.find((j) => j.standId === concern);
+export function Isolation({ judged, worry, chosen, askWays, head, garden, season }: Ground & { worry: Judged | null }) {
   const over = judged.filter((j) => j.level !== "within");
   return (
     <section aria-label="Isolation">

@@ -93,9 +93,7 @@ describe("both parents' beds", () => {
 
 /** A maize of two lines side by side, sown so that it silks in July and August. */
 function maize() {
-  const line = (name: string) =>
-    garden.done("line.add", { name, species: "maize", school: "keep-pure", status: "open-pollinated" }).id;
-  const [one, two] = [line("Stubble"), line("Rook")];
+  const [one, two] = [garden.line("Stubble", "maize"), garden.line("Rook", "maize")];
   const stand = (lineId: string, bedId: number) =>
     garden.done("stand.add", { lineId, bedId, sown: "2027-05-10", plants: 40 }).id;
   const [motherStandId, fatherStandId] = [stand(one, 1), stand(two, 2)];
@@ -259,10 +257,12 @@ test("own tasks that are due today are today's, not later", () => {
 
 describe("lines whose seed grows old", () => {
   test("are to be sown again in the first months of a season, unless something of them stands or is planned", () => {
-    const line = (name: string, species: string) =>
-      garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated" }).id;
     const seed = (lineId: string, gathered: string) => garden.done("lot.receive", { lineId, gathered, seeds: 50 });
-    const [leek, pea, melon] = [line("Slatefoot", "leek"), line("Nettle", "pea"), line("Lantern", "melon")];
+    const [leek, pea, melon] = [
+      garden.line("Slatefoot", "leek"),
+      garden.line("Nettle", "pea"),
+      garden.line("Lantern", "melon"),
+    ];
     seed(leek, "2020-09-01");
     seed(leek, "2024-09-01");
     seed(pea, "2020-09-01");

@@ -19,8 +19,6 @@ beforeEach(() => {
 });
 afterEach(() => garden.close());
 
-const line = (name: string, species: string) =>
-  garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated" }).id;
 const calls = (day: string) => {
   garden.on(day);
   return seedCalls(garden.sky());
@@ -28,7 +26,7 @@ const calls = (day: string) => {
 
 describe("a sowing", () => {
   test("can be moved up to its own day, one that was only planned as long as nothing of it flowered", () => {
-    const lineId = line("Gold", "melon");
+    const lineId = garden.line("Gold", "melon");
     garden.on("2027-05-10");
     const sow = (sown: string, planned = 0) => {
       const { id } = garden.done("stand.add", { lineId, bedId: 1, sown, plants: 5 });
@@ -54,7 +52,7 @@ describe("seed calls", () => {
     const { low, high } = speciesById("leek").seed.counts;
     expect(low).toBeLessThan(high);
     const lot = garden.done("lot.receive", {
-      lineId: line("Slatefoot", "leek"),
+      lineId: garden.line("Slatefoot", "leek"),
       gathered: "2026-09-01",
       seeds: 200,
     }).id;
@@ -76,7 +74,7 @@ describe("seed calls", () => {
 
   test("no more for a count where all have come up", () => {
     const lot = garden.done("lot.receive", {
-      lineId: line("Slatefoot", "leek"),
+      lineId: garden.line("Slatefoot", "leek"),
       gathered: "2026-09-01",
       seeds: 200,
     }).id;
@@ -98,7 +96,7 @@ test("work without a last chance stands a week in the calendar, other work until
   twoMelons(garden);
   // Where no frost ends it, a sowing has no last chance.
   garden.db.prepare("UPDATE garden SET latitude = 2, lastFrost = NULL, firstFrost = NULL").run();
-  const lineId = line("Later", "melon");
+  const lineId = garden.line("Later", "melon");
   garden.done("stand.add", { lineId, bedId: 1, sown: "2027-07-20", plants: 5 });
   const { events } = calendarView(garden.sky(), null);
   const works = new Map(openWork(garden.sky()).map((work) => [work.key.replace(" ", "-"), work]));
@@ -117,8 +115,8 @@ test("work without a last chance stands a week in the calendar, other work until
 
 test("a plan's kinds stand by their size, then their names; its seasons the newest first", () => {
   const sow = (lineId: string) => garden.done("stand.add", { lineId, bedId: 1, sown: "2027-05-01", plants: 5 });
-  for (const species of ["tomato", "melon", "aubergine"]) sow(line(species, species));
-  sow(line("second", "melon"));
+  for (const species of ["tomato", "melon", "aubergine"]) sow(garden.line(species, species));
+  sow(garden.line("second", "melon"));
   expect(crossPlanView(garden.sky(), null).groups.map(({ group }) => group)).toEqual(["Melon", "Aubergine", "Tomato"]);
   expect(crossPlanView(garden.sky(), 2025).seasons).toEqual([2027, 2025]);
   expect(crossPlanView(garden.sky(), 2030).seasons).toEqual([2030, 2027]);
@@ -131,13 +129,17 @@ test("seed to be grown again is listed four at a time, and the rest counted", ()
   };
   expect(more()).toEqual([0, 0, 0]);
   for (const name of ["a", "b", "c", "d", "e", "f"])
-    garden.done("lot.receive", { lineId: line(name, "leek"), gathered: "2024-09-01", seeds: 60 });
+    garden.done("lot.receive", { lineId: garden.line(name, "leek"), gathered: "2024-09-01", seeds: 60 });
   expect(more()).toEqual([4, 4, 2]);
 });
 
 test("a count that is due stands in the calendar until its last day, later than that on the day", () => {
   const { high } = speciesById("leek").seed.counts;
-  const lot = garden.done("lot.receive", { lineId: line("Slatefoot", "leek"), gathered: "2026-09-01", seeds: 200 }).id;
+  const lot = garden.done("lot.receive", {
+    lineId: garden.line("Slatefoot", "leek"),
+    gathered: "2026-09-01",
+    seeds: 200,
+  }).id;
   garden.done("test.set", { lotId: lot, sown: 20, on: "2027-07-01" });
   const last = addDays("2027-07-01", high);
   const count = (day: string) => {

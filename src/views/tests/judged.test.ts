@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { addDays } from "@/core/calendar/day";
 import type { LotRow } from "@/records/lot/queries";
-import { family, type Plot, plot, twoMelons } from "@/records/tests/plot";
+import { family, fruited, type Plot, plot, twoMelons } from "@/records/tests/plot";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import { CHOICES } from "../choices";
 import { crossesView } from "../crosses";
@@ -22,9 +22,6 @@ beforeEach(() => {
 });
 afterEach(() => garden.close());
 
-const line = (name: string, species: string, more: object = {}) =>
-  garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated", ...more }).id;
-
 test("a stand is picked soon for three weeks, now from its earliest day to three weeks past its latest", () => {
   twoMelons(garden);
   const on = (day: string) => {
@@ -41,17 +38,9 @@ test("a stand is picked soon for three weeks, now from its earliest day to three
 
 test("what works is told of the species with most flowers first", () => {
   const { plan } = twoMelons(garden);
-  const pepper = line("Cinder", "pepper");
+  const pepper = garden.line("Cinder", "pepper");
   const peppers = garden.done("stand.add", { lineId: pepper, bedId: 1, sown: "2027-03-20", plants: 6 }).id;
-  const flowers = (planned: object, count: number) => {
-    const crossId = garden.done("cross.plan", planned).id;
-    const { ids } = garden.done("flower.cover", { crossId, flowers: count, on: "2027-07-01" });
-    for (const [on, result] of [
-      ["2027-07-02", "pollinated"],
-      ["2027-07-09", "set"],
-    ])
-      garden.done("flower.record", { crossId, on, males: 2, results: ids.map((id) => ({ id, result })) });
-  };
+  const flowers = (planned: object, count: number) => fruited(garden, garden.done("cross.plan", planned).id, count);
   flowers({ ...plan, motherStandId: peppers, fatherStandId: peppers, lineName: null }, 2);
   const told = () => worksView(garden.sky(), null).species.map(({ id, flowers: n }) => [id, n]);
   expect(told()).toEqual([["pepper", 2]]);
@@ -147,14 +136,9 @@ test("crosses stand by what can be done tonight, then what is under way, what ha
   const closed = planned({ lineName: "One" });
   garden.done("cross.adjust", { id: closed, version: 1, closed: 1 });
   const enough = planned({ lineName: "Two", fruitsWanted: 1 });
-  const { ids } = garden.done("flower.cover", { crossId: enough, flowers: 8, on: "2027-07-01" });
-  for (const [on, result] of [
-    ["2027-07-02", "pollinated"],
-    ["2027-07-09", "set"],
-  ])
-    garden.done("flower.record", { crossId: enough, on, males: 8, results: ids.map((id) => ({ id, result })) });
+  fruited(garden, enough, 8, 8);
   // Its mother flowers in August; the other one is open tonight.
-  const late = { lineId: line("Late", "melon"), bedId: 1, sown: "2027-06-20", plants: 6 };
+  const late = { lineId: garden.line("Late", "melon"), bedId: 1, sown: "2027-06-20", plants: 6 };
   const later = planned({ lineName: "Later", motherStandId: garden.done("stand.add", late).id });
   const tonight = planned({ lineName: "Three" });
   const order = () => crossesView(garden.sky(), 2027).list.items.map(({ cross }) => cross.id);
@@ -162,7 +146,7 @@ test("crosses stand by what can be done tonight, then what is under way, what ha
 });
 
 test("a stand sown in its place is neither pricked out nor planted out, one sown in cells is not pricked out", () => {
-  const lineId = line("Lowland", "tomato");
+  const lineId = garden.line("Lowland", "tomato");
   garden.on("2027-03-20");
   const acts = (more: object) => {
     const { id } = garden.done("stand.add", { lineId, bedId: 1, sown: "2027-03-20", sowedSeeds: 20, ...more });
@@ -196,8 +180,8 @@ test("what was served at a tasting stands from the best found on, once it is clo
 });
 
 test("a letter names what flowers first first", () => {
-  const late = line("Late gold", "melon");
-  const early = line("Early gold", "melon");
+  const late = garden.line("Late gold", "melon");
+  const early = garden.line("Early gold", "melon");
   garden.done("stand.add", { lineId: late, bedId: 1, sown: "2027-05-20", plants: 6 });
   garden.done("stand.add", { lineId: early, bedId: 2, sown: "2027-04-20", plants: 6 });
   const field = { name: "next door", kind: "neighbour", species: "melon", plants: 9, distance: 40, bearing: 90 };
@@ -207,7 +191,7 @@ test("a letter names what flowers first first", () => {
 });
 
 test("of seed of one line that lies in the drawer six lots are drawn", () => {
-  const lineId = line("Gold", "melon");
+  const lineId = garden.line("Gold", "melon");
   const standId = garden.done("stand.add", { lineId, bedId: 1, sown: "2027-04-24", plants: 6 }).id;
   garden.on("2027-10-01");
   for (let day = 10; day < 17; day++)

@@ -45,7 +45,7 @@ const VIEWS: Record<string, (sky: Outlook) => unknown> = {
   lines: linesView,
   weeks: weeksView,
   history: (sky) => historyView(sky, { before: null, words: "", day: "" }),
-  // What comes of every line, and all its seed.
+  // Where every line comes from, and all its seed.
   pedigrees: (sky) => lineIds(sky.db).map((lineId) => pedigreeView(sky, { lineId }, true)),
   choices: (sky) => Object.values(CHOICES).map((choice) => choice(sky, sky.season)),
 };

@@ -13,8 +13,6 @@ beforeEach(() => {
 });
 afterEach(() => garden.close());
 
-const line = (name: string, species: string, more: object = {}) =>
-  garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated", ...more }).id;
 const sow = (lineId: string, sown: string, more: object = {}) =>
   garden.done("stand.add", { lineId, bedId: 1, sown, plants: 5, ...more }).id;
 const seed = (lineId: string, gathered: string, seeds = 200) =>
@@ -24,11 +22,11 @@ const row = (name: string) => rows().list.items.find((one) => one.name === name)
 
 describe("where a line stands", () => {
   test("grows in its beds, those of next season's flowering among them, and not where it ended or was only planned", () => {
-    const leek = line("Slatefoot", "leek");
+    const leek = garden.line("Slatefoot", "leek");
     // Sown this year it flowers in the next.
     sow(leek, "2027-04-10", { bedId: 2 });
     expect(row("Slatefoot").growing).toEqual({ generations: [], beds: ["B"] });
-    const melon = line("Gold", "melon");
+    const melon = garden.line("Gold", "melon");
     const [first, second] = [sow(melon, "2027-05-01"), sow(melon, "2027-05-02", { bedId: 2 })];
     expect(row("Gold").growing!.beds).toEqual(["A", "B"]);
     garden.done("stand.end", { id: first, version: 1, ending: "pulled", on: "2027-07-08", why: "mildew" });
@@ -49,16 +47,16 @@ describe("where a line stands", () => {
   });
 
   test("says the first day on which it is to be sown, and of its seed the lot that keeps longest", () => {
-    const melon = line("Gold", "melon");
+    const melon = garden.line("Gold", "melon");
     for (const sown of ["2028-05-10", "2028-04-20", "2028-05-01"]) sow(melon, sown);
     expect(row("Gold")).toMatchObject({ growing: null, planned: "2028-04-20" });
     // Years ahead it is planned all the same.
-    sow(line("Late", "melon"), "2031-05-01");
+    sow(garden.line("Late", "melon"), "2031-05-01");
     expect(row("Late").planned).toBe("2031-05-01");
     expect(rows({ show: "nothing" }).list.items).toEqual([]);
     for (const gathered of ["2025-09-01", "2026-09-10", "2024-09-01"]) seed(melon, gathered);
     expect(row("Gold").seed).toMatchObject({ gathered: "2026-09-10", state: "keeps" });
-    const old = line("Old", "parsnip");
+    const old = garden.line("Old", "parsnip");
     for (const gathered of ["2015-09-01", "2025-09-01"]) seed(old, gathered);
     expect(row("Old").seed!.gathered).toBe("2025-09-01");
   });
@@ -69,7 +67,7 @@ describe("where a line stands", () => {
       ["Bare", "pea", null],
       ["Late", "melon", "2026-05-01"],
     ] as const) {
-      const id = line(name, species);
+      const id = garden.line(name, species);
       if (sown) sow(id, sown);
     }
     const by = (order: string) => rows({ by: order }).list.items.map(({ name }) => name);
@@ -81,11 +79,11 @@ describe("where a line stands", () => {
   });
 
   test("what waits stands first: work by its last chance, then seed that fades, then what grows, the rest, what ended", () => {
-    const fading = line("Fading", "leek");
+    const fading = garden.line("Fading", "leek");
     seed(fading, "2024-09-01", 60);
-    const ended = line("Ended", "tomato");
-    line("Apart", "pea");
-    sow(line("Due", "melon"), "2027-05-01");
+    const ended = garden.line("Ended", "tomato");
+    garden.line("Apart", "pea");
+    sow(garden.line("Due", "melon"), "2027-05-01");
     garden.done("line.end", { id: ended, version: 1, ending: "given-up", on: "2027-07-01", why: "no taste" });
     const all = rows();
     expect(all.list.items.map(({ name }) => name)).toEqual(["Due", "Fading", "Apart", "Ended"]);
@@ -128,7 +126,7 @@ describe("the nursery's list", () => {
 });
 
 test("on a sharing day a lot is offered only as far as more is left than its reserve", () => {
-  const lineId = line("Slatefoot", "leek");
+  const lineId = garden.line("Slatefoot", "leek");
   const lot = seed(lineId, "2026-09-01", 100);
   const day = garden.done("sharing.add", { name: "Swap", on: "2027-08-01", mostEach: 2 }).id;
   const free = () => sharingPage(garden.sky(), day)!.offerable.map((one) => one.free);
@@ -143,7 +141,7 @@ test("on a sharing day a lot is offered only as far as more is left than its res
 test("the drawer's inventory says of a broken chain when and why, and nothing of one that holds", () => {
   const { plan } = twoMelons(garden);
   expect(plan).toBeTruthy();
-  const lineId = line("Slatefoot", "leek");
+  const lineId = garden.line("Slatefoot", "leek");
   const [broken] = [seed(lineId, "2026-09-01"), seed(lineId, "2025-09-01")];
   garden.done("table.break", { lotId: broken, why: "a bag tore" });
   const csv = inventoryFile(garden.sky());

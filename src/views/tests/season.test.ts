@@ -27,8 +27,6 @@ const NORMALS = Object.fromEntries(
     [`max${i + 1}`, low + 11],
   ]),
 );
-const line = (name: string, species: string) =>
-  garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated" }).id;
 
 /** The scene as the worker gets it, over the wire. */
 const sceneSent = (season: number): Scene => {
@@ -52,7 +50,7 @@ describe("the season's board", () => {
 
   test("only sowings ahead can be moved", () => {
     twoMelons(garden);
-    const lineId = line("Later", "melon");
+    const lineId = garden.line("Later", "melon");
     garden.done("stand.add", { lineId, bedId: 1, sown: "2028-05-01", plants: 5 });
     expect(seasonView(garden.sky(), 2027).stands.map((s) => s.ahead)).toEqual([false, false]);
     expect(seasonView(garden.sky(), 2028).stands.map((s) => s.ahead)).toEqual([true]);
@@ -70,7 +68,8 @@ describe("the season's board", () => {
     garden.done("climate.normals", NORMALS);
     const ids = ["One", "Two"].map(
       (name, i) =>
-        garden.done("stand.add", { lineId: line(name, "melon"), bedId: i + 1, sown: "2028-05-01", plants: 8 }).id,
+        garden.done("stand.add", { lineId: garden.line(name, "melon"), bedId: i + 1, sown: "2028-05-01", plants: 8 })
+          .id,
     );
     const change = { kind: "resow" as const, standId: ids[0]!, sown: "2028-05-29" };
     const expected = tryOut(sceneSent(2028), [change], newWays());
@@ -91,9 +90,9 @@ describe("a stand that cold kills before it flowers", () => {
       VALLEY[end].map((degrees, i) => [`${end}${i + 1}`, degrees]),
     );
     garden.done("climate.normals", Object.fromEntries(months));
-    const lineId = line("Late", "tomato");
+    const lineId = garden.line("Late", "tomato");
     const stood = garden.done("stand.add", { lineId, bedId: 1, sown: "2027-05-01", plants: 9 }).id;
-    const other = line("Later", "tomato");
+    const other = garden.line("Later", "tomato");
     const id = garden.done("stand.add", { lineId: other, bedId: 2, sown: "2027-08-15", plants: 5 }).id;
     expect(garden.row("stand", id).season).toBe(2027);
     const { stands, tried } = seasonView(garden.sky(), 2027);
@@ -126,7 +125,7 @@ describe("the calendar", () => {
     for (const { start, end } of events) expect(daysBetween(start, end)).toBeGreaterThanOrEqual(0);
     // What is overdue stands on today.
     expect(events.find(({ id }) => id === `own-${task}`)).toMatchObject({ start: "2027-07-09", end: "2027-07-09" });
-    garden.done("stand.add", { lineId: line("Later", "tomato"), bedId: 1, sown: "2028-03-20", plants: 5 });
+    garden.done("stand.add", { lineId: garden.line("Later", "tomato"), bedId: 1, sown: "2028-03-20", plants: 5 });
     const next = calendarView(garden.sky(), 2028);
     expect(next.sequence).toBe(sequence + 2);
     expect(next.events.find(({ id }) => id.startsWith("sow-"))).toMatchObject({
@@ -140,7 +139,7 @@ describe("the calendar", () => {
 describe("seed in the calendar", () => {
   test("calls by the hour for what is ahead on the table, and on this day for what is due or late", () => {
     garden.on("2027-07-01");
-    const kiln = line("Kiln", "tomato");
+    const kiln = garden.line("Kiln", "tomato");
     const fruit = (gathered: string) => garden.done("lot.receive", { lineId: kiln, gathered, fruits: 5 }).id;
     const [wet, waiting, rotten] = [fruit("2027-06-30"), fruit("2027-06-30"), fruit("2027-05-30")];
     garden.done("table.begin", { lotId: wet, way: "ferment", on: "2027-07-01", at: "11:00" });
@@ -173,7 +172,7 @@ describe("seed in the calendar", () => {
 describe("the weeks ahead", () => {
   test("have each piece on its best day, and a crowded day says which later day is quieter", () => {
     garden.on("2028-03-10");
-    const lineId = line("Kiln", "tomato");
+    const lineId = garden.line("Kiln", "tomato");
     const sow = (sown: string, plants: number) => garden.done("stand.add", { lineId, bedId: 1, sown, plants }).id;
     // 200 plants need 300 seeds or more: 10 minutes and a fifth for each.
     const [one, two] = [sow("2028-03-20", 200), sow("2028-03-20", 200)];
@@ -207,7 +206,7 @@ describe("the weeks ahead", () => {
 
 describe("plants not counted yet", () => {
   test("are reckoned by what is known, and said so", () => {
-    const lineId = line("One", "melon");
+    const lineId = garden.line("One", "melon");
     const stand = garden.done("stand.add", { lineId, bedId: 1, sown: "2027-05-01", sowedSeeds: 14 }).id;
     expect(groundView(garden.sky(), 2027, garden.code("stand", stand)).stand!.reckonedPlants).toBe(14);
     const bare = garden.done("stand.add", { lineId, bedId: 2, sown: "2027-05-01" }).id;
@@ -219,8 +218,8 @@ describe("plants not counted yet", () => {
 
 describe("a line's own first flowers", () => {
   test("of every season correct its forecast, and no other line's", () => {
-    const early = line("Early", "melon");
-    const plain = line("Plain", "melon");
+    const early = garden.line("Early", "melon");
+    const plain = garden.line("Plain", "melon");
     const sow = (lineId: string, sown: string) => garden.done("stand.add", { lineId, bedId: 1, sown, plants: 5 }).id;
     for (const year of [2024, 2025, 2026])
       garden.done("stand.first-flower", { id: sow(early, `${year}-05-01`), firstFlower: `${year}-06-18` });
