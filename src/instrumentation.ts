@@ -1,26 +1,4 @@
-/** Between looks at the write-ahead log, and at whether the day's backup is there, ms. */
-const SETTLE = 3_000;
-const HOUR = 3_600_000;
-
-/**
- * As the server starts: opens the database, so that migrations run, or a refusal is said, before anyone is answered; then
- * keeps it settled while nothing is written, with a backup a day, and whole when the server is stopped.
- */
+/** As the server starts. The build makes this file for a runtime without files too: there nothing is started. */
 export async function register(): Promise<void> {
-  if (process.env.NEXT_RUNTIME !== "nodejs") return;
-  const { settle, theDb } = await import("./db/open");
-  const { keepDaily } = await import("./db/backup");
-  try {
-    const db = theDb();
-    process.on("exit", () => db.close());
-    setInterval(() => settle(db), SETTLE).unref();
-    const today = () => new Date().toISOString().slice(0, 10);
-    const daily = () =>
-      keepDaily(db, today()).catch((failure: Error) => console.error(`No backup was made today: ${failure.message}`));
-    void daily();
-    setInterval(() => void daily(), HOUR).unref();
-  } catch (error) {
-    console.error(`\n${(error as Error).message}\n`);
-    process.exit(1);
-  }
+  if (process.env.NEXT_RUNTIME === "nodejs") (await import("./start")).start();
 }
