@@ -17,7 +17,7 @@ describe("what other lines teach of the next", () => {
     [1, 0, 0.83, 0.97],
     [1, 20, 0.83, 0.97],
   ])("spread %d and %i flowers of its own: nine tenths are about that", (spread, own, least, most) => {
-    const share = linesLived(spread, own, 300, 11);
+    const share = linesLived(spread, own, 200, 11);
     expect(share).toBeGreaterThanOrEqual(least);
     expect(share).toBeLessThanOrEqual(most);
   });
