@@ -36,11 +36,10 @@ async function quiet(name, commands) {
 
 // What only reads the source, and then the build, run beside the unit tests.
 const trouble = await Promise.all([
-  quiet("format, lint, types, layers, dead code, build", [
+  quiet("format, lint, types, dead code, build", [
     ["biome", ["ci", "--error-on-warnings"]],
     ["next", ["typegen"]],
     ["tsc", ["--noEmit"]],
-    ["depcruise", ["src", "demo", "e2e", "bench"]],
     ["knip", []],
     ...(isBuilt() ? [] : [["next", ["build"]]]),
   ]),

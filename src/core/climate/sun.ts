@@ -101,6 +101,7 @@ export function clockTime(moment: Date, timezone: string): string {
 
 // Made once for each zone: a formatter costs more than a thousand of its uses.
 const clocks = new Map<string, Intl.DateTimeFormat>();
+const calendars = new Map<string, Intl.DateTimeFormat>();
 const clockIn = (timeZone: string) =>
   new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit", timeZone });
 
@@ -119,5 +120,7 @@ export function isTimezone(timezone: string): boolean {
  * @example dayAt(new Date("2027-07-09T23:30:00Z"), "Europe/Zurich") // "2027-07-10"
  */
 export function dayAt(moment: Date, timezone: string): Day {
-  return new Intl.DateTimeFormat("en-CA", { timeZone: timezone }).format(moment);
+  const calendar = calendars.get(timezone) ?? new Intl.DateTimeFormat("en-CA", { timeZone: timezone });
+  calendars.set(timezone, calendar);
+  return calendar.format(moment);
 }

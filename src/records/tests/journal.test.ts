@@ -1,13 +1,12 @@
 import { copyFileSync } from "node:fs";
 import { dirname, join } from "node:path";
-import Database from "better-sqlite3";
 import fc from "fast-check";
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { readCode } from "@/core/custody/code";
 import { type Id, nthId } from "@/core/custody/id";
 import { tick } from "@/db/clock";
 import { deviceOf, newId } from "@/db/ids";
-import { migrate, SCHEMA } from "@/db/migrate";
+import { SCHEMA } from "@/db/migrate";
 import { type Db, openDb } from "@/db/open";
 import { replay } from "@/db/replay";
 import { perform, undo } from "../command";
@@ -15,7 +14,7 @@ import { COMMANDS } from "../commands";
 import { find } from "../find/queries";
 import { entries } from "../history/queries";
 import { RECORDS } from "../records";
-import { family, NOBODY, type Plot, plot, twoMelons } from "./plot";
+import { empty, family, NOBODY, type Plot, plot, twoMelons } from "./plot";
 
 let garden: Plot;
 beforeEach(() => {
@@ -30,11 +29,6 @@ const send = (name: string, input: object, id?: Id) =>
 const TABLES = RECORDS.map(({ table }) => table);
 const contents = (db: Db) =>
   TABLES.map((table) => db.prepare(`SELECT * FROM "${table}" ORDER BY id`).all() as Record<string, unknown>[]);
-const empty = () => {
-  const db = new Database(":memory:");
-  migrate(db, ":memory:");
-  return db;
-};
 
 describe("a press", () => {
   test("that arrives twice is carried out once and answered alike", () => {

@@ -1,12 +1,10 @@
 import { copyFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
-import Database from "better-sqlite3";
 import fc from "fast-check";
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { readCode } from "@/core/custody/code";
 import type { Id } from "@/core/custody/id";
 import { newId } from "@/db/ids";
-import { migrate } from "@/db/migrate";
 import { type Db, openDb } from "@/db/open";
 import { replay } from "@/db/replay";
 import type { Side } from "@/db/threeWay";
@@ -15,7 +13,7 @@ import { COMMANDS } from "../commands";
 import { merge } from "../merge";
 import type { MergeReport } from "../mergeReport";
 import { RECORDS } from "../records";
-import { family, type Plot, plot, twoMelons } from "./plot";
+import { empty, family, type Plot, plot, twoMelons } from "./plot";
 
 let garden: Plot;
 let opened: Db[] = [];
@@ -190,8 +188,7 @@ describe("two copies of a garden", () => {
       const here = carried(garden.db);
       merged(here, there, { [question!.id]: side });
       expect(numbers(here)).toEqual([number, 4]);
-      const again = new Database(":memory:");
-      migrate(again, ":memory:");
+      const again = empty();
       replay(here, again);
       expect(whole(again)).toEqual(whole(here));
     }
@@ -384,8 +381,7 @@ describe("bringing together", () => {
     doctored.exec(
       garden.db.prepare("SELECT sql FROM sqlite_master WHERE name = 'opChangeKept'").pluck().get() as string,
     );
-    const fresh = new Database(":memory:");
-    migrate(fresh, ":memory:");
+    const fresh = empty();
     expect(refused(garden.db, fresh)).toContain("holds another garden");
     expect(refused(garden.db, stranger)).toContain("its tables are others");
     expect(refused(garden.db, doctored)).toContain("speaks of what no garden has");
@@ -467,8 +463,7 @@ describe("whatever two copies wrote", () => {
           expect(contents(a)).toEqual(contents(b));
           for (const db of [a, b]) {
             expect(db.pragma("foreign_key_check")).toEqual([]);
-            const again = new Database(":memory:");
-            migrate(again, ":memory:");
+            const again = empty();
             replay(db, again);
             expect(whole(again)).toEqual(whole(db));
             again.close();

@@ -11,6 +11,7 @@ import { insertRow } from "@/db/rows";
 import { undoneOps } from "@/db/undo";
 import { undo } from "../command";
 import { RECORDS } from "../records";
+import { empty } from "./plot";
 
 type Old = { schema: number; rows: Record<string, Record<string, string | number | null>[]> };
 const MIGRATIONS = "src/db/migrations";
@@ -109,8 +110,7 @@ describe.each([1, 2, 3])("a garden of schema %i", (schema) => {
     expect(ops.map((op) => op.summary)).toEqual(before.journal!.map((entry) => entry.summary));
     const undone = undoneOps(db);
     expect(ops.map((op) => Number(undone.has(op.id)))).toEqual(before.journal!.map((entry) => entry.undone));
-    const again = new Database(":memory:");
-    migrate(again, ":memory:");
+    const again = empty();
     replay(db, again);
     expect(withoutVersions(again)).toEqual(withoutVersions(db));
     db.close();

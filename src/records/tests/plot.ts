@@ -1,8 +1,10 @@
 import { copyFileSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import Database from "better-sqlite3";
 import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
+import { migrate } from "@/db/migrate";
 import { type Db, openDb } from "@/db/open";
 import { type Outlook, outlook } from "@/views/outlook";
 import { type Outcome, perform, undo } from "../command";
@@ -152,6 +154,19 @@ export function plot(from = begun()): Plot {
     },
   };
   return made;
+}
+
+let tables: Buffer | null = null;
+
+/** The tables of a garden with nothing in them, in memory: made once and copied. */
+export function empty(): Db {
+  if (!tables) {
+    const made = new Database(":memory:");
+    migrate(made, made.name);
+    tables = made.serialize();
+    made.close();
+  }
+  return new Database(tables);
 }
 
 /** Two melon lines in flower together, as mother and father. */
