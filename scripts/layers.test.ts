@@ -29,7 +29,14 @@ let folder: string;
 let found: ReturnType<typeof spawnSync>;
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), "orchard-layers-"));
-  for (const path of [...CODE, "scripts", "playwright.config.ts", "tsconfig.json", ".dependency-cruiser.cjs", "package.json"])
+  for (const path of [
+    ...CODE,
+    "scripts",
+    "playwright.config.ts",
+    "tsconfig.json",
+    ".dependency-cruiser.cjs",
+    "package.json",
+  ])
     cpSync(path, join(folder, path), { recursive: true });
   symlinkSync(resolve("node_modules"), join(folder, "node_modules"));
   for (const [path, code] of FORBIDDEN) writeFileSync(join(folder, path), `${code}\n`);
