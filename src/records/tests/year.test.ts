@@ -1,4 +1,4 @@
-import { describe, expect, test } from "vitest";
+import { beforeAll, describe, expect, test } from "vitest";
 import { addDays, type Day, daysBetween } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import type { Act } from "@/core/work/work";
@@ -70,6 +70,8 @@ function lived(half: Half): Asked[] {
         else garden.done("deed.done", { standId: stand.id, act });
       }
       due = now.length > 0;
+      // Nine crops have some hundred pieces of work: what is done stays done.
+      expect(asked.length).toBeLessThan(200);
     }
   }
   garden.close();
@@ -77,7 +79,10 @@ function lived(half: Half): Asked[] {
 }
 
 describe("a garden from sowing to the drawer, everything done on the day it is due", () => {
-  const north = lived(NORTH);
+  let north: Asked[];
+  beforeAll(() => {
+    north = lived(NORTH);
+  });
   const of = (asked: Asked[], crop: string) => asked.filter(({ species }) => species === crop);
   const acts = (asked: Asked[]) => asked.map(({ act }) => act).filter((act) => act !== AGAIN);
 
