@@ -94,16 +94,20 @@ export function momentOf(day: Day, clock: string, timezone: string): Date {
  * @example clockTime(new Date("2027-07-09T03:30:00Z"), "Europe/Zurich") // "05:30"
  */
 export function clockTime(moment: Date, timezone: string): string {
-  const clock = clocks.get(timezone) ?? clockIn(timezone);
-  clocks.set(timezone, clock);
-  return clock.format(moment);
+  return clockIn(timezone).format(moment);
 }
 
-// Made once for each zone: a formatter costs more than a thousand of its uses.
-const clocks = new Map<string, Intl.DateTimeFormat>();
-const calendars = new Map<string, Intl.DateTimeFormat>();
-const clockIn = (timeZone: string) =>
-  new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit", timeZone });
+/** A format made once for each zone: to make one costs more than a thousand of its uses. */
+function inZone(locale: string, style: Intl.DateTimeFormatOptions = {}): (timeZone: string) => Intl.DateTimeFormat {
+  const kept = new Map<string, Intl.DateTimeFormat>();
+  return (timeZone) => {
+    const format = kept.get(timeZone) ?? new Intl.DateTimeFormat(locale, { ...style, timeZone });
+    kept.set(timeZone, format);
+    return format;
+  };
+}
+const clockIn = inZone("en-GB", { hour: "2-digit", minute: "2-digit" });
+const calendarIn = inZone("en-CA");
 
 /** Whether `timezone` is an IANA name this machine knows. @example isTimezone("Europe/Tarnholt") // false */
 export function isTimezone(timezone: string): boolean {
@@ -120,7 +124,5 @@ export function isTimezone(timezone: string): boolean {
  * @example dayAt(new Date("2027-07-09T23:30:00Z"), "Europe/Zurich") // "2027-07-10"
  */
 export function dayAt(moment: Date, timezone: string): Day {
-  const calendar = calendars.get(timezone) ?? new Intl.DateTimeFormat("en-CA", { timeZone: timezone });
-  calendars.set(timezone, calendar);
-  return calendar.format(moment);
+  return calendarIn(timezone).format(moment);
 }

@@ -17,9 +17,6 @@ const first = (table: string) => garden.row(table, 1);
 const numbers = (state: string) =>
   garden.db.prepare("SELECT number FROM flower WHERE state = ? ORDER BY number").pluck().all(state);
 
-const pureLine = (name: string, species: string): Id =>
-  garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated" }).id;
-
 /** A cross with flowers pollinated on the days given, all set. */
 function set(...days: string[]): { crossId: Id; ids: Id[] } {
   const { plan } = twoMelons(garden);
@@ -36,7 +33,7 @@ function set(...days: string[]): { crossId: Id; ids: Id[] } {
 
 describe("a stand", () => {
   const planted = () => {
-    const lineId = pureLine("Sun", "sunflower");
+    const lineId = garden.line("Sun", "sunflower");
     return garden.done("stand.add", { lineId, bedId: 1, sown: "2027-05-01", plants: 20, rowCount: 4, spacing: 0.5 }).id;
   };
 
@@ -63,7 +60,7 @@ describe("a stand", () => {
 
   test("that flowers after the first frost is not ripe before the next year's", () => {
     // Sown in August it can't flower before the frost of 28 September; the year after is another one.
-    const lineId = pureLine("Late", "sunflower");
+    const lineId = garden.line("Late", "sunflower");
     const id = garden.done("stand.add", { lineId, bedId: 1, sown: "2027-08-10", plants: 4 }).id;
     const stand = garden
       .sky()
@@ -90,7 +87,7 @@ describe("what a line's own first flowers teach", () => {
 
   test("takes a first female flower for a male one a week before it: half of 3 to 10 days, and a half is a day", () => {
     const taught = (name: string, firstFlower: string, sex: string) => {
-      const lineId = pureLine(name, "melon");
+      const lineId = garden.line(name, "melon");
       const id = garden.done("stand.add", { lineId, bedId: 1, sown: "2027-04-24", plants: 4 }).id;
       garden.done("deed.done", { standId: id, act: "first-flower", on: firstFlower, sex });
       return garden.sky().correction(lineId);
@@ -104,7 +101,7 @@ describe("a cross", () => {
   test("with pollen of several fathers is as near to each as he counts among them", () => {
     const { plan, father } = twoMelons(garden);
     const third = garden.done("stand.add", {
-      lineId: pureLine("Third", "melon"),
+      lineId: garden.line("Third", "melon"),
       bedId: 2,
       sown: "2027-04-28",
       plants: 4,
@@ -250,7 +247,7 @@ describe("what is measured of a plant", () => {
 });
 
 test("what is only planned was not grown", () => {
-  const lineId = pureLine("Duskwing", "melon");
+  const lineId = garden.line("Duskwing", "melon");
   const sow = (sown: string, plants: number) => garden.done("stand.add", { lineId, bedId: 1, sown, plants });
   const planned = sow("2028-05-08", 40).id;
   const summary = (day: string) => lines(garden.db, day).map(({ stands, lastSeason }) => ({ stands, lastSeason }));

@@ -62,8 +62,7 @@ const crossed = () =>
     )
     .raw()
     .all(garden.sky().today);
-const newLine = (name: string, species = "melon") =>
-  garden.done("line.add", { name, species, school: "keep-pure", status: "open-pollinated" }).id as string;
+const newLine = (name: string, species = "melon") => garden.line(name, species);
 
 test("crosses of a plan are planned crosses, and what comes of them are lines: back to a parent twice, then selfed", () => {
   const [lineId, otherId] = [newLine("Ashlar"), newLine("Moon")];

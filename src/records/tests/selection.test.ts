@@ -483,9 +483,7 @@ describe("a family beside its kin", () => {
   });
 
   test("parents are those of the season, else of all; words are counted", () => {
-    const [mother, father] = ["Ma", "Pa"].map(
-      (name) => garden.done("line.add", { name, species: "tomato", school: "keep-pure", status: "open-pollinated" }).id,
-    );
+    const [mother, father] = ["Ma", "Pa"].map((name) => garden.line(name, "tomato"));
     garden.db.prepare("UPDATE line SET motherLineId = ?, fatherLineId = ? WHERE id = ?").run(mother, father, lineId);
     const flesh = add({ name: "Flesh", kind: "category", categories: "orange, white", wanted: "none" });
     const plantOf = (line: Id, sown: string) => {

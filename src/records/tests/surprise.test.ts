@@ -10,8 +10,7 @@ beforeEach(() => {
 });
 afterEach(() => garden.close());
 
-const line = (name: string, more: object = {}) =>
-  garden.done("line.add", { name, species: "pepper", school: "keep-pure", status: "open-pollinated", ...more }).id;
+const line = (name: string, more: object = {}) => garden.line(name, "pepper", more);
 const ask = { inheritance: null, like: [], unlike: [] };
 
 /** Sweet peppers beside hot ones in 2027, saved open from two plants; a family of each in 2028. */

@@ -15,9 +15,7 @@ let strainer: Id;
 let plate: Id;
 beforeEach(() => {
   garden = plot();
-  const line = (name: string) =>
-    garden.done("line.add", { name, species: "tomato", school: "keep-pure", status: "open-pollinated" }).id;
-  [kiln, thimble] = [line("Low Kiln"), line("Wren's Thimble")];
+  [kiln, thimble] = [garden.line("Low Kiln", "tomato"), garden.line("Wren's Thimble", "tomato")];
   const vessel = (kind: string) => garden.done("vessel.add", { kind, name: `${kind} 1` }).id;
   [cup, strainer, plate] = [vessel("cup"), vessel("strainer"), vessel("plate")];
 });

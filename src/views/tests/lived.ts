@@ -9,9 +9,7 @@ import { plot } from "@/records/tests/plot";
  */
 export function lived() {
   const garden = plot();
-  const { done, on } = garden;
-  const line = (name: string, species: string, more: object = {}) =>
-    done("line.add", { name, species, school: "keep-pure", status: "open-pollinated", ...more }).id;
+  const { done, on, line } = garden;
   const months = (of: "min" | "max", list: number[]) =>
     Object.fromEntries(list.map((value, i) => [`${of}${i + 1}`, value]));
   done("climate.normals", { ...months("min", VALLEY.min), ...months("max", VALLEY.max) });

@@ -16,8 +16,7 @@ beforeEach(() => {
 });
 afterEach(() => garden.close());
 
-const ownLine = () =>
-  garden.done("line.add", { name: "Own", species: "lettuce", school: "keep-pure", status: "open-pollinated" }).id;
+const ownLine = () => garden.line("Own", "lettuce");
 
 describe("what is told of a garden, and no more", () => {
   test("a cross offers the plants of its mother that stand", () => {

@@ -22,8 +22,7 @@ beforeEach(() => {
 });
 afterEach(() => garden.close());
 
-const line = (name: string, more: object = {}) =>
-  garden.done("line.add", { name, species: "melon", school: "keep-pure", status: "open-pollinated", ...more }).id;
+const line = (name: string, more: object = {}) => garden.line(name, "melon", more);
 
 describe("Today", () => {
   test("the soonest impossible stands first, within what is due", () => {
