@@ -237,6 +237,34 @@ test("a flower is pollinated at dawn in two presses from Today, and taken back b
   await context.close();
 });
 
+test("a press in whose midst the page wakes is answered once", async ({ browser, demo }) => {
+  const context = await browser.newContext({ baseURL: demo.url });
+  await context.addCookies([{ name: "day", value: "2027-08-20", url: demo.url }]);
+  const page = await context.newPage();
+  // Pressed just before the page begins to listen, and again before it stands: the second press makes it stand.
+  await page.addInitScript(() => {
+    const listen = EventTarget.prototype.addEventListener;
+    EventTarget.prototype.addEventListener = function (...its: Parameters<typeof listen>) {
+      if (this === document && its[0] === "click") {
+        EventTarget.prototype.addEventListener = listen;
+        const button = document.querySelector("header button[aria-expanded=false]")!;
+        const press = () => button.dispatchEvent(new MouseEvent("click", { bubbles: true }));
+        press();
+        setTimeout(() => {
+          document.documentElement.dataset.early = String("earlyPresses" in window);
+          press();
+        });
+      }
+      listen.apply(this, its);
+    };
+  });
+  await page.goto("/seed");
+  await awake(page);
+  await expect(page.locator("html")).toHaveAttribute("data-early", "true");
+  await expect(page.locator("header button[aria-expanded=true]")).not.toHaveCount(0);
+  await context.close();
+});
+
 test("what is typed before a page is awake stays, and is read", async ({ browser, empty }) => {
   const page = await browser.newPage({ baseURL: empty.url });
   const { letGo } = await heldScripts(page);

@@ -157,8 +157,21 @@ test("what is wanted is said, weighed by pairs, and what is changed in meaning b
 }) => {
   const page = await browser.newPage({ baseURL: demo.url });
   const code = await family(page.request, demo.url, "Aimed at", 6);
+  // What is reckoned comes late; what is pressed meanwhile does not move away from under the finger.
+  let answer = () => {};
+  const asked = new Promise<void>((go) => {
+    answer = go;
+  });
+  await page.route("**/api/jobs/nursery.worth", (route) => asked.then(() => route.continue()));
   await page.goto(`/nursery/${code}`);
-  await page.getByRole("button", { name: "Choose yardsticks" }).click();
+  const better = page.getByRole("region", { name: "Who is really better" });
+  const choose = page.getByRole("button", { name: "Choose yardsticks" });
+  await expect(better).toContainText("Reckoning");
+  const { y } = (await choose.boundingBox())!;
+  answer();
+  await expect(better).toContainText("Nobody can say yet");
+  expect(Math.abs((await choose.boundingBox())!.y - y)).toBeLessThan(10);
+  await choose.click();
   await sheet(page).getByLabel("Taste", { exact: true }).check();
   await sheet(page).getByRole("button", { name: "Take it" }).click();
   await expect(yardstick(page, /^Taste/)).toBeVisible();

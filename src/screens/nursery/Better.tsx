@@ -16,6 +16,20 @@ import { Gain } from "./Gain";
 import { notKept } from "./notKept";
 import { meanInWords, unitOf } from "./yardstickWords";
 
+/** How many are shown beyond the best. */
+const BEYOND = 3;
+/** What a ranked plant takes on the page, what stands around them, and what is said of keeping so many, px. */
+const [ROW, AROUND, OF_KEEPING] = [85, 165, 165];
+/** "Nobody can say yet" on two lines, px. */
+const NOBODY = 48;
+
+/** About what the answer will take on the page, px: what stands below it is not to move away under a finger when it comes. */
+function roomOf({ plants, yardsticks }: Family, best: number): number {
+  if (!yardsticks.some(({ family, mostly }) => family || mostly)) return NOBODY;
+  const standing = plants.filter(({ removedOn }) => removedOn === null).length;
+  return AROUND + ROW * Math.min(standing, best + BEYOND) + (standing < best ? 0 : OF_KEEPING);
+}
+
 /** Who is really better: the best plants as parents, each with how sure that is, why, and the press that keeps them. */
 export function Better({ view }: { view: Family }) {
   const kept = view.plants.filter(({ mark, removedOn }) => removedOn === null && isKept(mark));
@@ -43,16 +57,20 @@ export function Better({ view }: { view: Family }) {
           With {view.sisters === 1 ? "its sister family" : `its ${view.sisters} sister families`}
         </label>
       )}
-      {!result ? (
-        <p role="status" className="mt-2 min-h-40 text-soft">
-          Reckoning with places, kin and second looks …
-        </p>
-      ) : result.plants.length === 0 ? (
+      {result?.plants.length === 0 ? (
         <p className="mt-2">
           Nobody can say yet: score at least two plants on something that is wanted of them, and that differs.
         </p>
       ) : (
-        <Ranked view={view} worth={result} best={best} onBest={setBest} open={open} onOpen={setOpen} />
+        <div className="mt-2" style={{ minHeight: roomOf(view, best) }}>
+          {result ? (
+            <Ranked view={view} worth={result} best={best} onBest={setBest} open={open} onOpen={setOpen} />
+          ) : (
+            <p role="status" className="text-soft">
+              Reckoning with places, kin and second looks …
+            </p>
+          )}
+        </div>
       )}
     </section>
   );
@@ -69,7 +87,7 @@ type RankedProps = {
 
 function Ranked({ view, worth, best, onBest, open, onOpen }: RankedProps) {
   const { plants, out } = worth;
-  const shown = plants.slice(0, Math.min(plants.length, best + 3));
+  const shown = plants.slice(0, best + BEYOND);
   const low = Math.min(...shown.map((p) => p.low));
   const high = Math.max(...shown.map((p) => p.high));
   const at = (value: number) => `${((value - low) / (high - low || 1)) * 100}%`;
@@ -77,7 +95,7 @@ function Ranked({ view, worth, best, onBest, open, onOpen }: RankedProps) {
   const why = reasonsAmong(plants, view.yardsticks);
   return (
     <>
-      <label className="mt-2 flex flex-wrap items-center gap-2">
+      <label className="flex flex-wrap items-center gap-2">
         The best
         <input
           type="number"
