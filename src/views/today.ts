@@ -157,8 +157,10 @@ function worked(sky: Outlook): Today {
     const protocol = protocolOfCross(cross);
     const { daysToRipe } = speciesById(cross.species);
     if (state.over && cross.overOn === null && state.over >= addDays(day, -SAID)) over.push(state);
-    const due = crossTasks(cross, flowersOfIt, brief(state), parents, mixed.get(cross.id) ?? [], ours);
-    tasks.push(...due);
+    const all = crossTasks(cross, flowersOfIt, brief(state), parents, mixed.get(cross.id) ?? [], ours);
+    tasks.push(...all);
+    // What is only asked about leads nowhere, and harms nobody.
+    const due = all.filter((task) => task.kind !== "cross" || !isLate(task));
     const isDue = new Set(due.flatMap((task) => (task.kind === "cross" ? task.flowers.map(({ id }) => id) : [])));
     const dueFlowers = flowersOfIt.filter(({ id }) => isDue.has(id));
     if (due.length > 0) {
@@ -196,7 +198,6 @@ function worked(sky: Outlook): Today {
   for (const task of own.filter(({ due }) => due <= day))
     tasks.push({ kind: "own", part: "any-hour", task, daysLeft: daysBetween(day, task.due) });
   const places = beds(db);
-  // What is only asked about leads nowhere.
   const toDo = tasks.filter((task) => !isPast(task));
   const visited = new Set(toDo.flatMap((t) => ("state" in t ? [bedOf(t)] : [])));
   const walk = walkOf(places.filter((bed) => visited.has(bed.name)));

@@ -189,6 +189,9 @@ describe("flowers past their time", () => {
     );
     expect(today().late.map(({ flowers }) => flowers.length)).toEqual([2, 2]);
     expect(stop("pollinate")).toBeUndefined();
+    // Nobody is warned of what is at no flower of the day, and a device takes none of these along.
+    expect(today().hazards).toEqual([]);
+    expect(Object.values(today().ahead.crosses).flatMap(({ flowers }) => flowers)).toEqual([]);
     expect(garden.done("flower.missed", { flowerIds: ids }).message).toBe(
       "4 flowers of 2 crosses written down as missed",
     );
