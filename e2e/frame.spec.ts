@@ -237,6 +237,38 @@ test("a flower is pollinated at dawn in two presses from Today, and taken back b
   await context.close();
 });
 
+test("a press on its way moves nothing under the next one; it is spoken of once it takes long", async ({
+  browser,
+  demo,
+}) => {
+  const context = await browser.newContext({ baseURL: demo.url, ...PHONE });
+  const page = await context.newPage();
+  let answer = () => {};
+  const slow = new Promise<void>((go) => {
+    answer = go;
+  });
+  await page.route("**/api/commands/**", (route) => slow.then(() => route.continue()));
+  await page.goto("/round");
+  await awake(page);
+  const top = () => page.locator("main").evaluate((main) => main.getBoundingClientRect().top + scrollY);
+  const [before, sent] = [await top(), page.waitForRequest("**/api/commands/**")];
+  await page.getByRole("button", { name: /males fetched/ }).tap();
+  await sent;
+  for (let i = 0; i < 5; i++) {
+    expect(await top()).toBe(before);
+    await page.waitForTimeout(100);
+  }
+  const kept = page.getByRole("region", { name: "Kept on this device" });
+  await expect(kept).toContainText("1 kept on this device. Still on the way.");
+  answer();
+  await expect(kept).toHaveCount(0);
+  expect(await top()).toBe(before);
+  const act = page.getByRole("status", { name: "Last act" });
+  await act.getByRole("button", { name: "Undo" }).tap();
+  await expect(act).toContainText(/[Uu]ndone|taken back/);
+  await context.close();
+});
+
 test("a press in whose midst the page wakes is answered once", async ({ browser, demo }) => {
   const context = await browser.newContext({ baseURL: demo.url });
   await context.addCookies([{ name: "day", value: "2027-08-20", url: demo.url }]);

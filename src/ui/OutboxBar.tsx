@@ -1,15 +1,35 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import { outbox, putAway, restingOn, sendWaiting, takeBack, tryAgain } from "./outbox";
 import { useOutbox } from "./useOutbox";
 
 const EVERY = 5_000;
+/** What is answered within this is not spoken of: what comes and goes moves the page under the next press, ms. */
+const SHORT = 2_000;
 
-/** Says what is kept on this device and what was refused, and keeps trying to send. */
+/** Whether something waits that was pressed so long ago. */
+function useLong(pressed: string | undefined): boolean {
+  const [long, setLong] = useState(false);
+  useEffect(() => {
+    if (!pressed) return setLong(false);
+    const left = Math.min(SHORT, Date.parse(pressed) + SHORT - Date.now());
+    const timer = setTimeout(() => setLong(true), left);
+    return () => clearTimeout(timer);
+  }, [pressed]);
+  return long;
+}
+
+const inWords = (count: number, away: boolean): string => {
+  const [they, order] = count === 1 ? ["it is", ""] : ["they are", " in order"];
+  return away ? `The server does not answer; ${they} sent${order} when it does.` : `Still on the way${order}.`;
+};
+
+/** Says what is kept on this device for long and what was refused, and keeps trying to send. */
 export function OutboxBar() {
   const router = useRouter();
   const { waiting, aside, away } = useOutbox();
+  const long = useLong(waiting[0]?.at);
   useEffect(() => {
     const trySending = async () => {
       if (outbox().waiting.length === 0) return;
@@ -32,13 +52,13 @@ export function OutboxBar() {
     if ("serviceWorker" in navigator && process.env.NODE_ENV === "production")
       void navigator.serviceWorker.register("/garden-worker");
   }, []);
-  if (waiting.length + aside.length === 0) return null;
+  const told = waiting.length > 0 && (away || long);
+  if (!told && aside.length === 0) return null;
   return (
     <section aria-label="Kept on this device" className="sticky top-0 z-20 border-b-2 border-quince bg-leaf px-4 py-2">
-      {waiting.length > 0 && (
+      {told && (
         <p role="status">
-          <strong>{waiting.length} kept on this device.</strong>{" "}
-          {away ? "The server does not answer; they are sent in order when it does." : "They are being sent, in order."}
+          <strong>{waiting.length} kept on this device.</strong> {inWords(waiting.length, away)}
         </p>
       )}
       {away && waiting.length > 0 && (

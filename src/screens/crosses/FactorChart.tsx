@@ -3,11 +3,8 @@ import { CartesianGrid, ErrorBar, ResponsiveContainer, Scatter, ScatterChart, XA
 import type { Factor } from "@/core/pollination/whatWorks";
 import { reckonedPercent } from "../common/words";
 
-const ROW = 34;
-const AXIS = 56;
-
 /** The share that set in each group, with the range that holds nine tenths of what it may be. */
-export function FactorChart({ factor: { title, groups } }: { factor: Factor }) {
+export function FactorChart({ factor: { title, groups }, height }: { factor: Factor; height: number }) {
   const data = groups.map(({ label, flowers, set, rate, low, high }) => ({
     label: `${label}: ${set} of ${flowers}`,
     rate,
@@ -19,7 +16,7 @@ export function FactorChart({ factor: { title, groups } }: { factor: Factor }) {
   return (
     <section aria-label={title}>
       <h3>{title}</h3>
-      <div role="img" aria-label={`${title}. ${words.join("; ")}`} style={{ height: groups.length * ROW + AXIS }}>
+      <div role="img" aria-label={`${title}. ${words.join("; ")}`} style={{ height }}>
         <ResponsiveContainer width="100%" height="100%">
           <ScatterChart margin={{ top: 4, right: 16, bottom: 18, left: 4 }} accessibilityLayer={false}>
             <CartesianGrid stroke="var(--rule)" horizontal={false} />

@@ -5,8 +5,13 @@ import { WhenSeen } from "@/ui/WhenSeen";
 
 // Charts are fetched and drawn when they are seen.
 const Factor = later(async () => (await import("./FactorChart")).FactorChart, { ahead: false });
-export const FactorChart = (props: ComponentProps<typeof Factor>) => (
-  <WhenSeen height={180}>
-    <Factor {...props} />
-  </WhenSeen>
-);
+/** A group's row, the axis below and the title above, px. */
+const [ROW, AXIS, TITLE] = [34, 56, 20];
+export function FactorChart({ factor }: Omit<ComponentProps<typeof Factor>, "height">) {
+  const height = factor.groups.length * ROW + AXIS;
+  return (
+    <WhenSeen height={height + TITLE}>
+      <Factor factor={factor} height={height} />
+    </WhenSeen>
+  );
+}

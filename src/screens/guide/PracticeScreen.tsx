@@ -54,67 +54,68 @@ export function PracticeScreen({ band, cards }: Practice) {
             Looking is most of the work: a bud a day too old is lost. A flower got wrong comes back after three others,
             one got right later each time.
           </p>
-          {progress && (
-            <p className="mt-3" role="status">
-              {plural(progress.questions, "answer")} so far; {known} of {cards.length} known,{" "}
-              {wrong === 0 ? "none" : wrong} waiting to come back. Kept on this device.
-            </p>
-          )}
+          <p className="mt-3 min-h-12" role="status">
+            {progress &&
+              `${plural(progress.questions, "answer")} so far; ${known} of ${cards.length} known, ${wrong || "none"} waiting to come back. Kept on this device.`}
+          </p>
           <p className="mt-3">
             <Link href="/guide">All species</Link>
           </p>
         </>
       }
     >
-      {asked && (
-        <section className="mx-auto max-w-3xl" aria-label="Question">
-          <p className="text-soft">{asked.protocol}</p>
-          <h2 className="text-2xl">“{asked.title}”: what now?</h2>
-          <FlowerStage
-            drawing={asked.drawing}
-            stage={asked.stage}
-            label={`A ${asked.unit}, drawn: ${asked.stages[asked.stage]}`}
-            petals={asked.petals[(progress?.questions ?? 0) % asked.petals.length]}
-            variant={progress?.questions ?? 0}
-            className="mx-auto my-3 h-[min(46svh,30rem)] w-full max-sm:h-[34svh]"
-          />
-          <div className="grid gap-3 sm:grid-cols-3">
-            {STAGES.map((stage) => (
-              <button
-                key={stage}
-                type="button"
-                disabled={answer !== null}
-                onClick={() => choose(stage)}
-                className={clsx(
-                  "leaf min-h-16 text-lg",
-                  answer && stage === asked.stage && "border-moss bg-moss/20",
-                  answer === stage && stage !== asked.stage && "border-rust",
-                )}
-              >
-                {CHOICES[stage]}
-              </button>
-            ))}
-          </div>
-          {answer && (
-            <div className="mt-5" role="status">
-              <p className={clsx("text-lg font-bold", answer === asked.stage ? "text-moss" : "text-rust")}>
-                {answer === asked.stage ? "Right." : `No: ${CHOICES[asked.stage].toLowerCase()}.`}
-              </p>
-              <p className="mb-4">
-                {asked.stages[asked.stage]} {asked.stage === "late" && asked.tooLate}
-              </p>
-              <StageRow drawing={asked.drawing} stages={asked.stages} petals={asked.petals[0]} />
-              <button
-                type="button"
-                className="leaf leaf-strong mt-5 min-h-14 w-full text-lg"
-                onClick={() => progress && draw(progress)}
-              >
-                Next flower
-              </button>
+      {/* What this device knows decides the question: until then its room is kept. */}
+      <section className="mx-auto max-w-3xl max-lg:min-h-[35rem]" aria-label="Question">
+        {asked && (
+          <>
+            <p className="text-soft">{asked.protocol}</p>
+            <h2 className="text-2xl">“{asked.title}”: what now?</h2>
+            <FlowerStage
+              drawing={asked.drawing}
+              stage={asked.stage}
+              label={`A ${asked.unit}, drawn: ${asked.stages[asked.stage]}`}
+              petals={asked.petals[(progress?.questions ?? 0) % asked.petals.length]}
+              variant={progress?.questions ?? 0}
+              className="mx-auto my-3 h-[min(46svh,30rem)] w-full max-sm:h-[34svh]"
+            />
+            <div className="grid gap-3 sm:grid-cols-3">
+              {STAGES.map((stage) => (
+                <button
+                  key={stage}
+                  type="button"
+                  disabled={answer !== null}
+                  onClick={() => choose(stage)}
+                  className={clsx(
+                    "leaf min-h-16 text-lg",
+                    answer && stage === asked.stage && "border-moss bg-moss/20",
+                    answer === stage && stage !== asked.stage && "border-rust",
+                  )}
+                >
+                  {CHOICES[stage]}
+                </button>
+              ))}
             </div>
-          )}
-        </section>
-      )}
+            {answer && (
+              <div className="mt-5" role="status">
+                <p className={clsx("text-lg font-bold", answer === asked.stage ? "text-moss" : "text-rust")}>
+                  {answer === asked.stage ? "Right." : `No: ${CHOICES[asked.stage].toLowerCase()}.`}
+                </p>
+                <p className="mb-4">
+                  {asked.stages[asked.stage]} {asked.stage === "late" && asked.tooLate}
+                </p>
+                <StageRow drawing={asked.drawing} stages={asked.stages} petals={asked.petals[0]} />
+                <button
+                  type="button"
+                  className="leaf leaf-strong mt-5 min-h-14 w-full text-lg"
+                  onClick={() => progress && draw(progress)}
+                >
+                  Next flower
+                </button>
+              </div>
+            )}
+          </>
+        )}
+      </section>
     </Page>
   );
 }

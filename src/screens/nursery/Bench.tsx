@@ -13,6 +13,9 @@ import { LastScoreLine } from "./LastScoreLine";
 import { PlantSheet } from "./lazySheet";
 import { useScoring } from "./useScoring";
 
+/** So many rows may stand in view at once: they are drawn with the page, so that nothing below them moves. */
+const SEEN = 12;
+
 const MARK_KEYS = { k: "keep", s: "seed-parent", w: "watch", d: "none" } as const;
 
 type Props = { view: Family & { chosen: number | null } };
@@ -190,8 +193,9 @@ export function Bench({ view }: Props) {
             role="row"
             aria-label={`Row ${i + 1}`}
             className={clsx(
-              "grid grid-cols-[repeat(auto-fill,minmax(3.1rem,1fr))] gap-1.5 px-1 py-1.5 [contain-intrinsic-size:auto_64px] [content-visibility:auto]",
+              "grid grid-cols-[repeat(auto-fill,minmax(3.1rem,1fr))] gap-1.5 px-1 py-1.5",
               i > 0 && "border-t border-rule",
+              i >= SEEN && "[contain-intrinsic-size:auto_64px] [content-visibility:auto]",
             )}
           >
             {row.map(({ id, number, mark, removedOn, checkOfId }) => {

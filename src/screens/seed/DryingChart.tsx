@@ -13,12 +13,10 @@ import {
 import { massInWords, type Units } from "@/core/units/units";
 import type { TableLotView } from "@/views/seedTable";
 
-type Props = { dry: NonNullable<TableLotView["dry"]>; units: Units };
+type Props = { dry: NonNullable<TableLotView["dry"]>; mass: number; units: Units };
 
 /** Weigh-ins, the likely course of drying, and what the seed comes to. */
-export function DryingChart({ dry, units }: Props) {
-  const { course, weighed, mass, stored } = dry;
-  if (course.length === 0 || mass === null) return null;
+export function DryingChart({ dry: { course, weighed, stored }, mass, units }: Props) {
   const top = Math.max(...course.map((point) => point.mass), ...weighed.map((point) => point.mass));
   const low = Math.min(stored ?? mass, mass);
   const pad = (top - low) * 0.12 || 1;
@@ -65,7 +63,7 @@ export function DryingChart({ dry, units }: Props) {
           </ComposedChart>
         </ResponsiveContainer>
       </div>
-      <figcaption className="text-sm text-soft">
+      <figcaption className="min-h-10 text-sm text-soft">
         Dots: your weigh-ins. The line is the likely course, no promise.
       </figcaption>
     </figure>

@@ -70,7 +70,7 @@ export function LifeChart({ curve, limit, gathered }: Props) {
           </ComposedChart>
         </ResponsiveContainer>
       </div>
-      <figcaption className="text-sm text-soft">
+      <figcaption className="min-h-10 text-sm text-soft">
         Shaded: nine chances in ten. Dots: your own tests, each with its range. An estimate, no promise.
       </figcaption>
     </figure>

@@ -36,7 +36,7 @@ export function OnTable({ lot, view }: { lot: TableLotView; view: LotPage }) {
           {dry.stored !== null && `: about ${massInWords(dry.stored, garden.units)}, reached over desiccant`}.
         </p>
       )}
-      {dry && <DryingChart dry={dry} units={garden.units} />}
+      {dry && dry.mass !== null && <DryingChart dry={dry} mass={dry.mass} units={garden.units} />}
       <ul className="rows mt-2 border-y border-ink">
         {lot.calls.map((call) => (
           <li key={call.act} className="flex flex-wrap items-center justify-between gap-3 py-3">
