@@ -112,6 +112,10 @@ test("a figure opens, is tried, and is as before when opened again", async ({ br
   await page.keyboard.press("Escape");
   await figure.click();
   await expect(days).toHaveValue("51");
+  // What is reckoned is never all nor none; the scale it is read on is.
+  await page.goto("/crosses/works");
+  const chart = page.getByRole("region", { name: "Heat of the day" });
+  for (const end of ["0 %", "50 %", "100 %"]) await expect(chart.getByText(end, { exact: true })).toBeVisible();
   await page.close();
 });
 

@@ -1,7 +1,7 @@
 "use client";
 import { CartesianGrid, ErrorBar, ResponsiveContainer, Scatter, ScatterChart, XAxis, YAxis } from "recharts";
 import type { Factor } from "@/core/pollination/whatWorks";
-import { reckonedPercent } from "../common/words";
+import { percent, reckonedPercent } from "../common/words";
 
 /** The share that set in each group, with the range that holds nine tenths of what it may be. */
 export function FactorChart({ factor: { title, groups }, height }: { factor: Factor; height: number }) {
@@ -25,7 +25,7 @@ export function FactorChart({ factor: { title, groups }, height }: { factor: Fac
               dataKey="rate"
               domain={[0, 1]}
               ticks={[0, 0.25, 0.5, 0.75, 1]}
-              tickFormatter={reckonedPercent}
+              tickFormatter={percent}
               stroke="var(--soft)"
               tick={{ fill: "var(--ink)", fontSize: 13 }}
               label={{
