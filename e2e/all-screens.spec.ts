@@ -109,9 +109,37 @@ async function opened(browser: Browser, url: string, { theme = "paper", day }: {
   return { page, troubles, close: () => context.close() };
 }
 
+/** Of what is seen so much of the window is moved, by so much of it, before it is called a move: a word that comes narrower is none. */
+const MOVED = 0.01;
+
+type Shift = PerformanceEntry & {
+  value: number;
+  sources: { node: Node | null; previousRect: DOMRect; currentRect: DOMRect }[];
+};
+
+/** What moved on a page since it was opened, as what came late was given no room. */
+const moved = (page: Page) =>
+  page.evaluate(async (most) => {
+    const shifts = await new Promise<Shift[]>((told) => {
+      new PerformanceObserver((list) => told(list.getEntries() as Shift[])).observe({
+        type: "layout-shift",
+        buffered: true,
+      });
+      setTimeout(() => told([]), 100);
+    });
+    return shifts
+      .filter(({ value }) => value > most)
+      .map(({ sources }) =>
+        sources.map(
+          ({ node, previousRect: { y: from }, currentRect: { y: to } }) =>
+            `${node?.textContent?.slice(0, 40)}: ${from} to ${to}`,
+        ),
+      );
+  }, MOVED);
+
 const PARTS = 3;
 for (let part = 0; part < PARTS; part++)
-  test(`every screen stands in its frame, passes axe, runs off no side and prints on white paper, part ${part + 1} of ${PARTS}`, async ({
+  test(`every screen stands in its frame, moves nothing when it comes, passes axe, runs off no side and prints on white paper, part ${part + 1} of ${PARTS}`, async ({
     browser,
     demo,
   }) => {
@@ -124,6 +152,7 @@ for (let part = 0; part < PARTS; part++)
       await page.locator("main").waitFor();
       await framed(page, path);
       expect(await faults(page)).toEqual([]);
+      expect(await moved(page), path).toEqual([]);
       expect(await runsOff(page)).toEqual([]);
       if (path !== "/round") expect(await misprints(page), path).toEqual([]);
     }

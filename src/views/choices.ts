@@ -6,7 +6,8 @@ import type { Id } from "@/core/custody/id";
 import { thumbsInWords } from "@/core/inheritance/enoughPlants";
 import { kindAsChoice } from "@/core/isolation/crossing";
 import { crossedPairs, type LineChoice, lineChoices } from "@/records/line/queries";
-import { type LotChoice, lotChoices } from "@/records/lot/queries";
+import { mayHoldSeed } from "@/records/lot/left";
+import { type LotInShort, openLots } from "@/records/lot/queries";
 import { type ChosenPlant, chosenPlants } from "@/records/plant/queries";
 import type { StandRow } from "@/records/stand/queries";
 import { rotationWarning, stoodInBeds } from "@/records/stand/rotation";
@@ -90,6 +91,30 @@ const linesOf = ({ db }: Outlook): (LineChoice & Wanting)[] =>
     enough: enoughFor(species),
   }));
 
+/** A form lets choose among so many of the newest lots. */
+const LOTS = 400;
+
+/** A lot as a form offers it. */
+export type LotChoice = Pick<
+  LotInShort,
+  "id" | "code" | "lineId" | "lineName" | "species" | "generation" | "backcrosses"
+>;
+
+/** Lots of which something is left, the newest first. */
+const lotsOf = ({ db }: Outlook): LotChoice[] =>
+  openLots(db)
+    .filter(mayHoldSeed)
+    .slice(0, LOTS)
+    .map(({ id, code, lineId, lineName, species, generation, backcrosses }) => ({
+      id,
+      code,
+      lineId,
+      lineName,
+      species,
+      generation,
+      backcrosses,
+    }));
+
 /** A species with its other names, and its Latin one as a note. */
 type SpeciesChoice = { value: string; label: string; names: string[]; note: string };
 
@@ -126,15 +151,15 @@ export const CHOICES = {
   }),
   lines: linesOf,
   species: () => SPECIES_CHOICES,
-  lots: ({ db }: Outlook): (LotChoice & Wanting)[] =>
-    lotChoices(db).map((lot) => ({ ...lot, enough: enoughFor(lot.species) })),
+  lots: (sky: Outlook): (LotChoice & Wanting)[] =>
+    lotsOf(sky).map((lot) => ({ ...lot, enough: enoughFor(lot.species) })),
   stores: ({ db }: Outlook) => stores(db).map(({ id, name }) => ({ id, name })),
   /** Yardsticks in use in the garden, to be taken over by another line. */
   yardsticks: ({ db }: Outlook): { id: Id; name: string; lineId: Id; lineName: string }[] =>
     allYardsticks(db)
       .filter(({ retiredOn, kind }) => retiredOn === null && kind !== "ratio")
       .map(({ id, name, lineId, lineName }) => ({ id, name, lineId, lineName })),
-  sowing: (sky: Outlook) => ({ lines: linesOf(sky), lots: lotChoices(sky.db) }),
+  sowing: (sky: Outlook) => ({ lines: linesOf(sky), lots: lotsOf(sky) }),
   /** What stood in the season before, to be planned again in this one. */
   copy: (sky: Outlook, season: number): CopyChoice[] => {
     const stood = stoodInBeds(sky.db);

@@ -6,7 +6,7 @@ import { groupBy } from "@/core/lists/groupBy";
 import type { Germination, Known } from "@/core/seed/alive";
 import { germinationAfter } from "@/core/seed/alive";
 import { curveOf, type Life, type LifeState } from "@/core/seed/life";
-import { amountOf, takenFrom } from "@/records/lot/left";
+import { amountOf, mayHoldSeed, takenFrom } from "@/records/lot/left";
 import { drawerLots, type LotInShort, type LotRow, lotsById } from "@/records/lot/queries";
 import { type LotTest, livesOf } from "./alive";
 import type { Outlook } from "./outlook";
@@ -48,17 +48,13 @@ export function drawerLot<Of extends LotInShort>(lot: Of, life: Life): Of & Judg
   });
 }
 
-/** Something may still be left of it. */
-const hasSeed = ({ left }: DrawerLot) => left === null || left.high > 0;
-
 /** Every lot in the drawer of which something is left, the newest first. */
 export const drawer = (sky: Outlook): DrawerLot[] =>
   sky.once("drawer", () => {
     const lifeOf = livesOf(sky);
     return drawerLots(sky.db)
-      .filter(({ gathered }) => gathered <= sky.today)
-      .map((lot) => drawerLot(lot, lifeOf(lot).life))
-      .filter(hasSeed);
+      .filter((lot) => lot.gathered <= sky.today && mayHoldSeed(lot))
+      .map((lot) => drawerLot(lot, lifeOf(lot).life));
   });
 
 /** Some lots of the drawer, whole. */

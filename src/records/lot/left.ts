@@ -1,9 +1,10 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { type SeedCount, seedsInLot } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
+import type { Db } from "@/db/open";
 import { refuse } from "@/db/ops";
 import type { Facts } from "../facts";
-import { type LotInShort, lotById } from "./queries";
+import { type LotInShort, lotById, lotsFor } from "./queries";
 
 /** Seeds that left a lot: sown, tested, given away, put together with others. */
 export const takenFrom = ({ sowedSeeds, testedSeeds, givenSeeds, bulkedSeeds }: LotInShort): number =>
@@ -12,6 +13,16 @@ export const takenFrom = ({ sowedSeeds, testedSeeds, givenSeeds, bulkedSeeds }: 
 /** Seeds that a lot held when it was gathered; null where they were neither counted nor weighed. */
 export const amountOf = ({ seeds, mass, species }: LotInShort): SeedCount | null =>
   seedsInLot(seeds, mass, speciesById(species).seedsPerGram);
+
+/** Whether something may still be left of a lot. */
+export const mayHoldSeed = (lot: LotInShort): boolean => {
+  const amount = amountOf(lot);
+  return amount === null || amount.high > takenFrom(lot);
+};
+
+/** The newest seed of a line that is not used up by a day, what was gathered of one stand first. */
+export const newestLotFor = (db: Db, lineId: Id, standId: Id, by: string): LotInShort | undefined =>
+  lotsFor(db, lineId, standId, by).find(mayHoldSeed);
 
 /**
  * Refuses what takes more of a lot than there is, or reaches into its reserve.

@@ -87,27 +87,6 @@ export function lotsOfCross(db: Db, crossId: Id): LotRow[] {
   ).all(crossId) as LotRow[];
 }
 
-/** A lot as a form offers it, with the seeds that are left of it where they were counted. */
-export type LotChoice = Pick<
-  LotRow,
-  "id" | "code" | "lineId" | "lineName" | "species" | "generation" | "backcrosses"
-> & {
-  seedsLeft: number | null;
-};
-
-/** The newest lots that are not used up, as a form offers them. */
-export function lotChoices(db: Db): LotChoice[] {
-  return prepared(
-    db,
-    `SELECT k.id, k.code, k.lineId, l.name lineName, l.species, k.generation, ${BACKCROSSES}, k.seeds - coalesce(w.sowedSeeds, 0) seedsLeft
-       FROM lot k JOIN line l ON l.id = k.lineId
-       LEFT JOIN (SELECT lotId, sum(sowedSeeds) sowedSeeds FROM stand WHERE lotId IS NOT NULL GROUP BY lotId) w
-         ON w.lotId = k.id
-       WHERE k.endedOn IS NULL AND (k.seeds IS NULL OR k.seeds > coalesce(w.sowedSeeds, 0))
-       ORDER BY k.gathered DESC, k.id DESC LIMIT 400`,
-  ).all() as LotChoice[];
-}
-
 /** A line with the code and generation of its newest seed. */
 export type WaitingLine = Pick<
   LotRow,
@@ -138,16 +117,32 @@ export function newestSeed(db: Db): Map<Id, string> {
   return new Map(rows);
 }
 
-/** Lots that lie in the drawer, newest first: neither ended nor on the table, of lines that go on. */
+const inShort = (
+  where: string,
+  of = "IS NOT NULL",
+) => `SELECT ${SHORT.map((name) => `k.${name}`)}, l.name lineName, l.code lineCode, l.species,
+    ${BACKCROSSES}, ${SUMS.map((sum) => `coalesce(${sum}, 0) ${sum}`)}
+  FROM lot k JOIN line l ON l.id = k.lineId ${left(`WHERE lotId ${of}`)}
+  WHERE k.endedOn IS NULL ${where}`;
+
+/** Lots that are not ended, newest first. */
+export const openLots = (db: Db): LotInShort[] =>
+  prepared(db, `${inShort("")} ORDER BY k.gathered DESC, k.id DESC`).all() as LotInShort[];
+
+/** Those that lie in the drawer: not on the table, and of lines that go on. */
 export const drawerLots = (db: Db): LotInShort[] =>
   prepared(
     db,
-    `SELECT ${SHORT.map((name) => `k.${name}`)}, l.name lineName, l.code lineCode, l.species, ${BACKCROSSES},
-       ${SUMS.map((sum) => `coalesce(${sum}, 0) ${sum}`)}
-     FROM lot k JOIN line l ON l.id = k.lineId ${left("WHERE lotId IS NOT NULL")}
-     WHERE k.endedOn IS NULL AND k.onTable = 0 AND l.endedOn IS NULL
-       ORDER BY k.gathered DESC, k.id DESC`,
+    `${inShort("AND k.onTable = 0 AND l.endedOn IS NULL")} ORDER BY k.gathered DESC, k.id DESC`,
   ).all() as LotInShort[];
+
+/** Those of a line by a day of which nothing is doubted, what was gathered of one stand first, then the newest. */
+export const lotsFor = (db: Db, lineId: Id, standId: Id, by: string): LotInShort[] =>
+  prepared(
+    db,
+    `${inShort("AND k.lineId = :lineId AND k.gathered <= :by AND k.doubt IS NULL", "IN (SELECT id FROM lot WHERE lineId = :lineId)")}
+     ORDER BY coalesce(k.motherStandId = :standId, 0) DESC, k.gathered DESC, k.id DESC`,
+  ).all({ lineId, standId, by }) as LotInShort[];
 
 /** Everything of some lots, by their ids. */
 export function lotsById(db: Db, ids: Id[]): Map<Id, LotRow> {
@@ -197,15 +192,4 @@ export function standsWithSeed(db: Db, season: number): Set<Id> {
     .pluck()
     .all(season) as Id[];
   return new Set(ids);
-}
-
-/** The newest seed of a line that is not used up by a day, what was gathered of one stand first. */
-export function newestLotFor(db: Db, lineId: Id, standId: Id, by: string): Pick<Lot, "id" | "generation"> | undefined {
-  return prepared(
-    db,
-    `SELECT k.id, k.generation FROM lot k
-     WHERE k.lineId = :lineId AND k.gathered <= :by AND k.doubt IS NULL AND k.endedOn IS NULL
-       AND (k.seeds IS NULL OR k.seeds > (SELECT coalesce(sum(s.sowedSeeds), 0) FROM stand s WHERE s.lotId = k.id))
-     ORDER BY coalesce(k.motherStandId = :standId, 0) DESC, k.gathered DESC, k.id DESC LIMIT 1`,
-  ).get({ lineId, standId, by }) as Pick<Lot, "id" | "generation"> | undefined;
 }

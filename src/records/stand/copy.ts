@@ -6,7 +6,7 @@ import { plural } from "@/core/units/plural";
 import { beds } from "../bed/queries";
 import { nextCode } from "../code";
 import { command } from "../command";
-import { newestLotFor } from "../lot/queries";
+import { newestLotFor } from "../lot/left";
 import { given, whole, yesNo } from "../record";
 import { idList } from "../schema";
 import { existingStand, floweringSeason } from "./commands";

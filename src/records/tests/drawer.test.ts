@@ -1,8 +1,10 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
+import { CHOICES } from "@/views/choices";
 import { lotPage } from "@/views/lot";
 import { drawerPage, seedView } from "@/views/seed";
 import { spells } from "@/views/seedCalls";
+import { newestLotFor } from "../lot/left";
 import { type Plot, plot } from "./plot";
 
 let garden: Plot;
@@ -117,6 +119,25 @@ describe("germination tests", () => {
     const other = garden.done("lot.receive", { lineId: leek, gathered: "2025-09-01", seeds: 9 }).id;
     expect(page(other).now.likely).toBeGreaterThan(before.likely);
     expect(page(other).now.likely).toBeLessThan(page().now.likely);
+  });
+
+  test("that take the last of its seed leave nothing to be chosen, or to be sown when a season is copied", () => {
+    const offered = () => CHOICES.lots(garden.sky()).map(({ id }) => id);
+    const toSow = () => newestLotFor(garden.db, leek, "none", "2027-07-09")?.id;
+    const older = garden.done("lot.receive", { lineId: leek, gathered: "2024-09-01", seeds: 9 }).id;
+    expect([offered().slice(0, 2), toSow()]).toEqual([[lot, older], lot]);
+    garden.done("test.set", { lotId: lot, sown: 99, on: "2027-06-10" });
+    expect([offered().slice(0, 2), toSow()]).toEqual([[lot, older], lot]);
+    garden.done("test.set", { lotId: lot, sown: 1, on: "2027-06-10" });
+    expect(page().lot.seedsLeft).toBe(0);
+    expect([offered(), toSow()]).toEqual([[older], older]);
+    // Of seed that was weighed some may be left until the most that its mass can hold is gone.
+    const weighed = garden.done("lot.receive", { lineId: leek, gathered: "2026-09-01", mass: 0.1 }).id;
+    const { likely, high } = page(weighed).lot.left!;
+    garden.done("test.set", { lotId: weighed, sown: likely, on: "2027-06-10" });
+    expect([likely < high, page(weighed).lot.seedsLeft, toSow()]).toEqual([true, 0, weighed]);
+    garden.done("test.set", { lotId: weighed, sown: high - likely, on: "2027-06-10" });
+    expect([offered(), toSow()]).toEqual([[older], older]);
   });
 
   test("counts never fall, and stay within what was sown and its days", () => {

@@ -17,10 +17,10 @@ type LotChoice = Bred & {
 };
 /** A sowing as it was reckoned. */
 type So = { sowedSeeds: number; wanted: number; sownIn: string | null; perCell: number | null; sown: string };
-type Props = { lots: LotChoice[]; beds: { id: Id; name: string }[]; today: string; most?: number; so?: So };
+type Props = { lots: LotChoice[]; beds: { id: Id; name: string }[]; today: string; left?: string; so?: So };
 
 /** Sows a lot as a family: in trays of its own, numbered plants once they are planted. */
-export function SowLot({ lots, beds, today, most, so }: Props) {
+export function SowLot({ lots, beds, today, left, so }: Props) {
   const go = useGo();
   const only = lots.length === 1 ? lots[0]! : null;
   return (
@@ -54,12 +54,7 @@ export function SowLot({ lots, beds, today, most, so }: Props) {
         }))}
       />
       <div className="grid grid-cols-2 gap-4">
-        <Field
-          name="sowedSeeds"
-          label="Seeds sown"
-          type="number"
-          hint={most === undefined ? undefined : `${most} are left`}
-        />
+        <Field name="sowedSeeds" label="Seeds sown" type="number" hint={left} />
         <Field name="sown" label="Sown on" type="date" hint="A day to come plans it." />
         <PlantsField name="wanted" label="Plants wanted" of="lotId" choices={lots} />
         <Field name="sownIn" label="Sown in" type="select" none="As usual" choices={choicesOf(SOWN_IN)} />

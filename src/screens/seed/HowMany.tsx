@@ -141,7 +141,7 @@ export function HowMany({ view }: { view: LotPage }) {
         lots={[lot]}
         beds={beds}
         today={today}
-        most={lot.left ? lot.left.high - (lot.reserve ?? 0) : undefined}
+        left={leftInWords(lot)}
         so={
           chosen
             ? {
@@ -156,6 +156,14 @@ export function HowMany({ view }: { view: LotPage }) {
       />
     </>
   );
+}
+
+/** What may be sown of it. */
+function leftInWords({ left, reserve }: LotPage["lot"]): string | undefined {
+  if (!left) return undefined;
+  const beside = (seeds: number) => Math.max(0, seeds - (reserve ?? 0));
+  const words = left.counted ? `${beside(left.high)}` : `About ${beside(left.likely)}, at most ${beside(left.high)},`;
+  return `${words} are left${reserve ? " beside the reserve" : ""}`;
 }
 
 function staysInWords({ seedsLeft, reserve }: LotPage["lot"], seeds: number): string {

@@ -134,7 +134,10 @@ export function LotScreen(view: LotPage) {
         <section className="mt-6 max-w-2xl">
           <h3 className="mb-1">What is left</h3>
           <Enough have={lot.left.likely} need={lot.amount.likely}>
-            {lot.left.likely} of {lot.amount.likely} seeds left; {lot.sowedSeeds} sown in {plural(lot.sowings, "stand")}
+            {lot.amount.counted ? "" : "About "}
+            {lot.left.likely} of {lot.amount.likely} seeds left
+            {lot.amount.counted ? "" : ` by their mass, ${lot.left.low} to ${lot.left.high}`}; {lot.sowedSeeds} sown in{" "}
+            {plural(lot.sowings, "stand")}
             {lot.testedSeeds > 0 && `, ${lot.testedSeeds} tested`}
             {lot.givenSeeds > 0 && `, ${lot.givenSeeds} given away`}
             {lot.bulkedSeeds > 0 && `, ${lot.bulkedSeeds} put together with others`}.
@@ -172,12 +175,13 @@ export function LotScreen(view: LotPage) {
   );
 }
 
-/** The right page: sowing it, and where it lies. */
+/** The right page: where it lies, and sowing it, which is fetched when it is seen and moves nothing there. */
 function Beside(view: LotPage) {
   const { lot, onTable, stores, stays } = view;
   if (onTable) return <Chain view={view} />;
   return (
     <>
+      <PutAway lot={lot} stores={stores} stays={stays} />
       {lot.endedOn ? (
         <p>It is no more.</p>
       ) : lot.left === null || lot.left.high > 0 ? (
@@ -185,7 +189,6 @@ function Beside(view: LotPage) {
       ) : (
         <p>Nothing is left of this lot.</p>
       )}
-      <PutAway lot={lot} stores={stores} stays={stays} />
     </>
   );
 }

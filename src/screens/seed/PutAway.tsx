@@ -13,7 +13,7 @@ type Props = Pick<LotPage, "lot" | "stores" | "stays">;
 export function PutAway({ lot, stores, stays }: Props) {
   const last = stays.at(-1);
   return (
-    <section className="mt-8">
+    <section className="mb-8">
       <h3>Where it lies</h3>
       {stays.length === 0 ? (
         <p className="mb-2 text-soft">Nobody said; taken for a cool, dry room.</p>

@@ -20,7 +20,7 @@ export const LifeChart = (props: ComponentProps<typeof Life>) => (
 /** Reckoned with as it is typed, by more than a page of seed needs to be read. */
 const HowMany = later(async () => (await import("./HowMany")).HowMany);
 export const HowManySeen = (props: ComponentProps<typeof HowMany>) => (
-  <WhenSeen height={420}>
+  <WhenSeen height={750}>
     <HowMany {...props} />
   </WhenSeen>
 );
