@@ -138,6 +138,12 @@ test("seed from elsewhere goes into the drawer, by count or mass, and bad days a
   await expect(toast(page, "of Low Kiln put in the drawer")).toBeVisible();
   await page.goto("/seed/drawer");
   await expect(page.getByText("680 (560–800)")).toBeVisible();
+  // Of seed that is dead no number would do; what its mass comes to is told as a range.
+  await page.goto("/seed/K21-004-G");
+  const many = page.getByRole("region", { name: "How many seeds" });
+  await expect(many).toContainText("more than ten times what is left");
+  await expect(many.getByRole("button", { name: /^Sow so/ })).toHaveCount(0);
+  await expect(page.getByText("About 318, at most 396, are left")).toBeVisible();
   await page.close();
 });
 

@@ -1,23 +1,25 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
-import { outbox, putAway, restingOn, sendWaiting, takeBack, tryAgain } from "./outbox";
+import { type Outbox, outbox, putAway, restingOn, sendWaiting, takeBack, tryAgain } from "./outbox";
 import { useOutbox } from "./useOutbox";
 
 const EVERY = 5_000;
 /** What is answered within this is not spoken of: what comes and goes moves the page under the next press, ms. */
 const SHORT = 2_000;
 
-/** Whether something waits that was pressed so long ago. */
-function useLong(pressed: string | undefined): boolean {
-  const [long, setLong] = useState(false);
+/** Whether it is said that something waits: once the server is away or it has waited for long, until nothing waits. */
+function useTold({ waiting, away }: Outbox): boolean {
+  const [told, setTold] = useState(false);
+  const pressed = waiting[0]?.at;
   useEffect(() => {
-    if (!pressed) return setLong(false);
+    if (!pressed) return setTold(false);
+    if (away) return setTold(true);
     const left = Math.min(SHORT, Date.parse(pressed) + SHORT - Date.now());
-    const timer = setTimeout(() => setLong(true), left);
+    const timer = setTimeout(() => setTold(true), left);
     return () => clearTimeout(timer);
-  }, [pressed]);
-  return long;
+  }, [pressed, away]);
+  return told && waiting.length > 0;
 }
 
 const inWords = (count: number, away: boolean): string => {
@@ -28,8 +30,9 @@ const inWords = (count: number, away: boolean): string => {
 /** Says what is kept on this device for long and what was refused, and keeps trying to send. */
 export function OutboxBar() {
   const router = useRouter();
-  const { waiting, aside, away } = useOutbox();
-  const long = useLong(waiting[0]?.at);
+  const lying = useOutbox();
+  const { waiting, aside, away } = lying;
+  const told = useTold(lying);
   useEffect(() => {
     const trySending = async () => {
       if (outbox().waiting.length === 0) return;
@@ -52,7 +55,6 @@ export function OutboxBar() {
     if ("serviceWorker" in navigator && process.env.NODE_ENV === "production")
       void navigator.serviceWorker.register("/garden-worker");
   }, []);
-  const told = waiting.length > 0 && (away || long);
   if (!told && aside.length === 0) return null;
   return (
     <section aria-label="Kept on this device" className="sticky top-0 z-20 border-b-2 border-quince bg-leaf px-4 py-2">

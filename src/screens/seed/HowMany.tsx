@@ -20,6 +20,9 @@ type Way = {
   seeds: number;
 };
 
+/** A sowing of so many times what is left is none. */
+const HOPELESS = 10;
+
 /** A number where there is one; null where no number would do. */
 function numberOf<T>(reckoned: () => T): T | null {
   try {
@@ -64,7 +67,8 @@ export function HowMany({ view }: { view: LotPage }) {
     form.current?.focus();
   };
   const wanted = /^\d{1,4}$/.test(typed.trim()) ? Number(typed) : 0;
-  const ways = wanted > 0 ? waysFor(wanted, stages, time === null) : [];
+  const all = wanted > 0 ? waysFor(wanted, stages, time === null) : [];
+  const ways = all.filter(({ seeds }) => !lot.left || seeds <= lot.left.high * HOPELESS);
   const days = time && isDay(out) ? sowingDays(out, time.grown) : null;
   const loss = (own: number, usual: number) =>
     Math.abs(own - usual) < 0.02
@@ -103,7 +107,9 @@ export function HowMany({ view }: { view: LotPage }) {
           {wanted === 0
             ? "Say how many plants, as a whole number."
             : ways.length === 0
-              ? "No number of these seeds would do."
+              ? all.length === 0
+                ? "No number of these seeds would do."
+                : "That would take more than ten times what is left: sow all of it, and count on little."
               : `${ways.length > 1 ? "Each" : "That"} gives them nine times in ten.`}{" "}
           Come up {loss(losses.up.own, losses.up.usual)}; stay {loss(losses.stays.own, losses.stays.usual)}
           {lot.life.state !== "keeps" && ", and less of this lot as it is old"}.
