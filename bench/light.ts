@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { gzipSync } from "node:zlib";
-import { chromium } from "@playwright/test";
+import { type Browser, chromium } from "@playwright/test";
 import { median } from "simple-statistics";
 import { chromiumPath } from "../scripts/chromium.mjs";
 
@@ -52,5 +52,30 @@ export async function benchLight(server: string, routes: string[]): Promise<void
     const cells = [kilobytes, task, script, elements].map((n) => n.toFixed(0).padStart(7));
     console.log(`${route.padEnd(18)} ${cells.join(" ")}`);
   }
+  await opened(browser, server);
   await browser.close();
+}
+
+/** From a press to the first field of the sheet that it opens: what the sheet is made of is fetched at the first press. */
+async function opened(browser: Browser, server: string): Promise<void> {
+  const page = await browser.newPage();
+  const times: { first: number; again: number }[] = [];
+  const field = page.getByRole("dialog").getByLabel("Name", { exact: true });
+  const press = async () => {
+    const from = performance.now();
+    await page.getByRole("button", { name: "Add a line" }).click();
+    await field.waitFor();
+    return performance.now() - from;
+  };
+  for (let run = 0; run < RUNS; run++) {
+    await page.goto(`${server}/lines`, { waitUntil: "networkidle" });
+    const first = await press();
+    await page.keyboard.press("Escape");
+    await field.waitFor({ state: "hidden" });
+    times.push({ first, again: await press() });
+  }
+  const [first, again] = [median(times.map((t) => t.first)), median(times.map((t) => t.again))];
+  console.log(
+    `\nA sheet with a form, from the press to its first field: ${first.toFixed(0)} ms the first time on a page, ${again.toFixed(0)} ms again; ratio ${(first / again).toFixed(1)}`,
+  );
 }

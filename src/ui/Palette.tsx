@@ -1,8 +1,9 @@
 "use client";
-import { type ReactNode, Suspense, useEffect, useRef } from "react";
+import { type ReactNode, useEffect, useRef } from "react";
 import type { Act, Hit } from "./Finder";
 import { type Place, useKeysOn } from "./keysOn";
 import { later } from "./later";
+import { Meanwhile } from "./Meanwhile";
 import { useGo } from "./useGo";
 
 // Fetched when first opened: most pages are read without.
@@ -79,12 +80,12 @@ export function Palette({ open, onOpen, places, acts, badge }: Props) {
   };
   if (!open) return null;
   return (
-    <Suspense>
+    <Meanwhile>
       {open === "find" ? (
         <Finder places={places} acts={acts} badge={badge} typedAhead={typedAhead} onGo={goTo} onClose={close} />
       ) : (
         <Keys places={places} onClose={close} />
       )}
-    </Suspense>
+    </Meanwhile>
   );
 }

@@ -1,8 +1,9 @@
 "use client";
 import clsx from "clsx";
-import { type ReactNode, Suspense, useEffect, useState } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 import { Fetching } from "./Fetching";
 import { later } from "./later";
+import { Meanwhile } from "./Meanwhile";
 import type { PanelProps } from "./SheetPanel";
 
 type Props = {
@@ -23,7 +24,7 @@ const Panel = later(async () => (await import("./SheetPanel")).SheetPanel);
 
 /** The page itself, open for as long as it is drawn. */
 export const SheetPanel = (props: PanelProps) => (
-  <Suspense
+  <Meanwhile
     fallback={
       <div className="fixed right-0 bottom-0 z-40 bg-leaf p-4 empty:hidden">
         <Fetching />
@@ -31,7 +32,7 @@ export const SheetPanel = (props: PanelProps) => (
     }
   >
     <Panel {...props} />
-  </Suspense>
+  </Meanwhile>
 );
 
 /** A page that slides over the right side for one piece of writing; made only when opened, as a screen may have a hundred. */

@@ -1,8 +1,9 @@
 "use client";
 import { X } from "lucide-react";
 import { Dialog } from "radix-ui";
-import { type ReactNode, Suspense } from "react";
+import type { ReactNode } from "react";
 import { Fetching } from "./Fetching";
+import { Meanwhile } from "./Meanwhile";
 import { Over } from "./Over";
 
 export type PanelProps = { title: string; onClose: () => void; children: ReactNode };
@@ -21,7 +22,7 @@ export function SheetPanel({ title, onClose, children }: PanelProps) {
           <X aria-hidden size={22} />
         </Dialog.Close>
       </div>
-      <Suspense fallback={<Fetching />}>{children}</Suspense>
+      <Meanwhile fallback={<Fetching />}>{children}</Meanwhile>
     </Over>
   );
 }

@@ -1,6 +1,7 @@
 "use client";
-import { Suspense, useEffect, useState, useSyncExternalStore } from "react";
+import { useEffect, useState, useSyncExternalStore } from "react";
 import { later, QUIET } from "./later";
+import { Meanwhile } from "./Meanwhile";
 import { hearSaid, notShown, type Said } from "./say";
 
 const ToastsShown = later(async () => (await import("./ToastsShown")).ToastsShown);
@@ -26,8 +27,8 @@ export function Toasts() {
     </div>
   );
   return (
-    <Suspense fallback={plain}>
+    <Meanwhile fallback={plain}>
       <ToastsShown />
-    </Suspense>
+    </Meanwhile>
   );
 }

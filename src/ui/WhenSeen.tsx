@@ -1,5 +1,6 @@
 "use client";
-import { type ReactNode, Suspense, useEffect, useRef, useState } from "react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
+import { Meanwhile } from "./Meanwhile";
 
 /** How far below the window something is fetched already, px. */
 const NEAR = "300px";
@@ -22,5 +23,5 @@ export function WhenSeen({ height, children }: { height: number; children: React
     };
   }, []);
   const room = <div style={{ height }} />;
-  return <div ref={place}>{seen ? <Suspense fallback={room}>{children}</Suspense> : room}</div>;
+  return <div ref={place}>{seen ? <Meanwhile fallback={room}>{children}</Meanwhile> : room}</div>;
 }

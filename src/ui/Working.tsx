@@ -1,6 +1,7 @@
 "use client";
-import { Suspense, useState } from "react";
+import { useState } from "react";
 import { fetched, later } from "./later";
+import { Meanwhile } from "./Meanwhile";
 import type { WorkingParts } from "./OpenWorking";
 
 const OpenWorking = later(async () => (await import("./OpenWorking")).OpenWorking);
@@ -28,8 +29,8 @@ export function Working({ shown, load }: Props) {
   );
   if (!parts) return button;
   return (
-    <Suspense fallback={button}>
+    <Meanwhile fallback={button}>
       <OpenWorking parts={parts} trigger={button} onClose={() => setParts(null)} />
-    </Suspense>
+    </Meanwhile>
   );
 }

@@ -5,11 +5,27 @@ const AGAIN = 2000;
 /** A page is quiet when it has been read for so long, ms. */
 export const QUIET = 5000;
 
+let count = 0;
+const waiting = new Set<() => void>();
+/** How many pieces came so far. */
+export const came = (): number => count;
+/** Tells when one more came. */
+export function onCame(listener: () => void): () => void {
+  waiting.add(listener);
+  return () => waiting.delete(listener);
+}
+
 /** What is fetched when it is asked for; while the server does not answer it is asked for again. */
 export async function fetched<T>(load: () => Promise<T>): Promise<T> {
   for (;;) {
     try {
-      return await load();
+      const piece = await load();
+      // Once whoever asked has it.
+      setTimeout(() => {
+        count++;
+        for (const listener of waiting) listener();
+      });
+      return piece;
     } catch (error) {
       console.warn(error);
       await new Promise((next) => setTimeout(next, AGAIN));

@@ -1,10 +1,11 @@
 "use client";
-import { type ComponentProps, type ReactNode, Suspense } from "react";
+import type { ComponentProps, ReactNode } from "react";
 import type { Commands } from "@/records/commands";
 import { CommandButton as Button } from "@/ui/CommandButton";
 import type { Field as FieldPiece, CommandForm as FormPiece } from "@/ui/CommandForm";
 import { Fetching } from "@/ui/Fetching";
 import { later } from "@/ui/later";
+import { Meanwhile } from "@/ui/Meanwhile";
 import { useCommand as usePlainCommand } from "@/ui/useCommand";
 
 /**
@@ -51,9 +52,9 @@ type Shaped = {
 
 /** A form comes with its first field: most pages are read before one is opened. */
 export const CommandForm = ((props: FormProps) => (
-  <Suspense fallback={<Fetching />}>
+  <Meanwhile fallback={<Fetching />}>
     <Form {...props} />
-  </Suspense>
+  </Meanwhile>
 )) as <N extends Name>(props: OfCommand<N> & (AsItIs<N> | Shaped)) => ReactNode;
 
 type FieldProps = ComponentProps<typeof FieldPiece>;

@@ -1,7 +1,7 @@
-import { Suspense } from "react";
 import type { Id } from "@/core/custody/id";
 import { massUnit, type Units } from "@/core/units/units";
 import { later } from "@/ui/later";
+import { Meanwhile } from "@/ui/Meanwhile";
 import { Choices } from "./Choices";
 import { Field } from "./command";
 
@@ -12,14 +12,14 @@ export const SpeciesField = ({ kin = false, none = "Type any of its names" }: { 
   <Choices of="species">
     {(choices) => (
       // By itself, so that the rest of the form stays in hand while it comes.
-      <Suspense>
+      <Meanwhile>
         <PickField
           name="species"
           label="Species"
           none={none}
           choices={kin ? [...choices.species, ...choices.kin] : choices.species}
         />
-      </Suspense>
+      </Meanwhile>
     )}
   </Choices>
 );

@@ -1,6 +1,6 @@
 "use client";
 import clsx from "clsx";
-import { Suspense } from "react";
+import { Meanwhile } from "@/ui/Meanwhile";
 import type { Family } from "@/views/family";
 import { PlantSheet } from "./lazySheet";
 import { useScoring } from "./useScoring";
@@ -36,9 +36,9 @@ export function BarePlants({
         ))}
       </div>
       {opened && (
-        <Suspense>
+        <Meanwhile>
           <PlantSheet plant={opened} view={view} scoring={scoring} onGo={onOpen} />
-        </Suspense>
+        </Meanwhile>
       )}
     </>
   );

@@ -1,8 +1,9 @@
 "use client";
 import clsx from "clsx";
-import { type KeyboardEvent, type MouseEvent, Suspense, useEffect, useMemo, useRef, useState } from "react";
+import { type KeyboardEvent, type MouseEvent, useEffect, useMemo, useRef, useState } from "react";
 import { keyScore, scoreShown, typesOn } from "@/core/selection/typing";
 import type { Plant } from "@/records/plant/plant";
+import { Meanwhile } from "@/ui/Meanwhile";
 import type { Family } from "@/views/family";
 import { useCommand } from "../common/command";
 import { BarePlants } from "./BarePlants";
@@ -227,9 +228,9 @@ export function Bench({ view }: Props) {
       </div>
       <LastScoreLine last={scoring.last} onUndo={() => void scoring.takeBack()} />
       {opened && (
-        <Suspense>
+        <Meanwhile>
           <PlantSheet plant={opened} view={view} scoring={scoring} onGo={setOpen} />
-        </Suspense>
+        </Meanwhile>
       )}
     </section>
   );
