@@ -222,7 +222,7 @@ test("what grows wild is entered as what it is, and off-types counted correct ho
   await expect(sheet(page).getByText("More than the 20 plants that were looked at.")).toBeVisible();
   await sheet(page).getByLabel("Of a strange father").fill("2");
   await sheet(page).getByRole("button", { name: "Write it down" }).click();
-  await expect(page.getByText(/: 2 of 20 plants/)).toBeVisible();
+  await expect(page.locator("main").getByText(/: 2 of 20 plants/)).toBeVisible();
   await page.goto("/ground?stand=F27-001-6");
   await expect(page.getByText("20 plants that you counted put the reach of its pollen at")).toBeVisible();
   await page.close();

@@ -1,6 +1,7 @@
 "use client";
 import { Command } from "cmdk";
 import { type ReactNode, useEffect, useState } from "react";
+import { flushSync } from "react-dom";
 import type { Place } from "./keysOn";
 import { Over } from "./Over";
 
@@ -35,7 +36,8 @@ export function Finder({ places, acts, badge, typedAhead, onGo, onClose }: Finde
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the field is there
   useEffect(() => {
     const ahead = typedAhead();
-    if (ahead) setWords((typed) => ahead + typed);
+    // Before the next key comes: what it makes of the field as it stands would take the place of these.
+    if (ahead) queueMicrotask(() => flushSync(() => setWords((typed) => ahead + typed)));
   }, []);
   const [{ of, found: hits, slip }, setAnswer] = useState<{ of: string; found: Hit[]; slip?: string }>({
     of: "",
