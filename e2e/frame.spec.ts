@@ -93,7 +93,15 @@ test("what a press opens is fetched with it, and while the server is away as soo
   // A page that was read for a while has fetched the rest by itself.
   await page.goto("/ground");
   await page.waitForTimeout(6_000);
-  await page.waitForLoadState("networkidle");
+  // One by one: a busy machine takes its time over them.
+  let before = -1;
+  const still = async () => {
+    const all = await page.evaluate(() => performance.getEntriesByType("resource").length);
+    const same = all === before;
+    before = all;
+    return same;
+  };
+  await expect.poll(still, { intervals: [1_500], timeout: 30_000 }).toBe(true);
   await away(true);
   await page.getByRole("button", { name: "Add beds" }).click();
   await expect(dialog(page).getByLabel("Name")).toBeVisible();
