@@ -1,6 +1,9 @@
+import body from "@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2";
+import head from "@fontsource-variable/bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2";
 import type { Metadata, Viewport } from "next";
 import { cookies, headers } from "next/headers";
 import type { ReactNode } from "react";
+import { preload } from "react-dom";
 import { Body } from "@/ui/Body";
 import { KEEP_PRESSES } from "@/ui/keepPresses";
 import { OutboxBar } from "@/ui/OutboxBar";
@@ -20,6 +23,8 @@ export const dynamic = "force-dynamic";
 const THEMES = ["paper", "sun", "dawn"];
 
 export default async function Layout({ children }: { children: ReactNode }) {
+  // Letters that come after the words move all lines below them.
+  for (const font of [body, head]) preload(font, { as: "font", type: "font/woff2", crossOrigin: "anonymous" });
   const kept = (await cookies()).get("theme")?.value ?? "paper";
   const sky = await here();
   const theme = THEMES.includes(kept) ? kept : "paper";

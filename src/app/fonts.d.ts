@@ -1,0 +1,4 @@
+declare module "*.woff2" {
+  const href: string;
+  export default href;
+}
