@@ -56,7 +56,7 @@ const PAPER = { width: Math.round(((210 - 24) / 25.4) * 96), height: 1032 };
 async function misprints(page: Page): Promise<object[]> {
   await page.setViewportSize(PAPER);
   await page.emulateMedia({ media: "print" });
-  const seen = await page.evaluate((width) => {
+  const look = (width: number) => {
     const shown = (element: Element) =>
       (element as HTMLElement).checkVisibility() && element.getBoundingClientRect().width > 1;
     const controls = [
@@ -75,7 +75,13 @@ async function misprints(page: Page): Promise<object[]> {
       cut: cut.slice(0, 3).map(said),
       titled: [...document.querySelectorAll("h1")].some(shown),
     };
-  }, PAPER.width);
+  };
+  let seen = await page.evaluate(look, PAPER.width);
+  // Charts take the new width a moment after the page has it.
+  for (let tries = 0; tries < 20 && seen.cut.length > 0; tries++) {
+    await page.waitForTimeout(100);
+    seen = await page.evaluate(look, PAPER.width);
+  }
   await page.emulateMedia({ media: "screen" });
   await page.setViewportSize(DESK);
   const wrong = seen.page !== "rgb(255, 255, 255)" || seen.controls.length > 0 || seen.cut.length > 0 || !seen.titled;
@@ -119,15 +125,10 @@ type Shift = PerformanceEntry & {
 
 /** What moved on a page since it was opened, as what came late was given no room. */
 const moved = (page: Page) =>
-  page.evaluate(async (most) => {
-    const shifts = await new Promise<Shift[]>((told) => {
-      new PerformanceObserver((list) => told(list.getEntries() as Shift[])).observe({
-        type: "layout-shift",
-        buffered: true,
-      });
-      setTimeout(() => told([]), 100);
-    });
-    return shifts
+  page.evaluate((most) => {
+    const observer = new PerformanceObserver(() => {});
+    observer.observe({ type: "layout-shift", buffered: true });
+    return (observer.takeRecords() as Shift[])
       .filter(({ value }) => value > most)
       .map(({ sources }) =>
         sources.map(

@@ -1,5 +1,5 @@
-import type { Page, Route } from "@playwright/test";
-import { awake, lastEntry } from "./screens";
+import type { Page } from "@playwright/test";
+import { awake, holding, lastEntry } from "./screens";
 import { expect, PHONE, test } from "./server";
 
 const dialog = (page: Page) => page.getByRole("dialog");
@@ -190,18 +190,7 @@ test("five plants are rogued in eight presses, with a reason of before, and stan
 });
 
 /** Keeps a page's scripts from it until they are let go. */
-async function heldScripts(page: Page) {
-  const waiting: Route[] = [];
-  let open = false;
-  await page.route(/_next\/static\/.*\.js/, (route) => (open ? route.continue() : void waiting.push(route)));
-  return {
-    held: () => waiting.length,
-    letGo: () => {
-      open = true;
-      return Promise.all(waiting.map((route) => route.continue()));
-    },
-  };
-}
+const heldScripts = (page: Page) => holding(page, /_next\/static\/.*\.js/);
 
 test("a flower is pollinated at dawn in two presses from Today, and taken back by one", async ({ browser, demo }) => {
   const context = await browser.newContext({ baseURL: demo.url, ...PHONE });
@@ -251,11 +240,7 @@ test("a press on its way moves nothing under the next one; it is spoken of once 
 }) => {
   const context = await browser.newContext({ baseURL: demo.url, ...PHONE });
   const page = await context.newPage();
-  let answer = () => {};
-  const slow = new Promise<void>((go) => {
-    answer = go;
-  });
-  await page.route("**/api/commands/**", (route) => slow.then(() => route.continue()));
+  const { letGo } = await holding(page, "**/api/commands/**");
   await page.goto("/round");
   await awake(page);
   const top = () => page.locator("main").evaluate((main) => main.getBoundingClientRect().top + scrollY);
@@ -268,7 +253,7 @@ test("a press on its way moves nothing under the next one; it is spoken of once 
   }
   const kept = page.getByRole("region", { name: "Kept on this device" });
   await expect(kept).toContainText("1 kept on this device. Still on the way.");
-  answer();
+  await letGo();
   await expect(kept).toHaveCount(0);
   expect(await top()).toBe(before);
   const act = page.getByRole("status", { name: "Last act" });

@@ -1,5 +1,6 @@
 import type { APIRequestContext, Page } from "@playwright/test";
 import sharp from "sharp";
+import { holding } from "./screens";
 import { expect, PHONE, startServer, test } from "./server";
 
 const sheet = (page: Page) => page.getByRole("dialog");
@@ -159,17 +160,13 @@ test("what is wanted is said, weighed by pairs, and what is changed in meaning b
   const page = await browser.newPage({ baseURL: demo.url });
   const code = await family(page.request, demo.url, "Aimed at", 6);
   // What is reckoned comes late; what is pressed meanwhile does not move away from under the finger.
-  let answer = () => {};
-  const asked = new Promise<void>((go) => {
-    answer = go;
-  });
-  await page.route("**/api/jobs/nursery.worth", (route) => asked.then(() => route.continue()));
+  const { letGo } = await holding(page, "**/api/jobs/nursery.worth");
   await page.goto(`/nursery/${code}`);
   const better = page.getByRole("region", { name: "Who is really better" });
   const choose = page.getByRole("button", { name: "Choose yardsticks" });
   await expect(better).toContainText("Reckoning");
   const { y } = (await choose.boundingBox())!;
-  answer();
+  await letGo();
   await expect(better).toContainText("Nobody can say yet");
   expect(Math.abs((await choose.boundingBox())!.y - y)).toBeLessThan(10);
   await choose.click();

@@ -1,4 +1,4 @@
-import type { Page } from "@playwright/test";
+import type { Page, Route } from "@playwright/test";
 
 /** Every screen that needs no record to be opened. */
 export const SCREENS = [
@@ -61,3 +61,17 @@ export async function lastEntry(page: Page, summary: string): Promise<string> {
 
 /** Until the page answers by itself; a press by finger waits for that, a key does not. */
 export const awake = (page: Page) => page.waitForFunction(() => !("earlyPresses" in window));
+
+/** Holds back what a page asks for, until it is let go; what is asked for from then on goes at once. */
+export async function holding(page: Page, what: string | RegExp) {
+  const waiting: Route[] = [];
+  let open = false;
+  await page.route(what, (route) => (open ? route.continue() : void waiting.push(route)));
+  return {
+    held: () => waiting.length,
+    letGo: () => {
+      open = true;
+      return Promise.all(waiting.map((route) => route.continue()));
+    },
+  };
+}

@@ -123,7 +123,7 @@ function heatOf({ climate, garden, today }: Outlook, tasks: Task[], crosses: Map
 }
 
 /** Flowers whose time is past, that are asked about. */
-const isPast = (task: Task): task is CrossTask => task.kind === "cross" && isLate(task);
+const isPast = (task: Task): boolean => task.kind === "cross" && isLate(task);
 
 /** So much of what comes next is told. */
 const COMING = 5;
@@ -160,7 +160,7 @@ function worked(sky: Outlook): Today {
     const all = crossTasks(cross, flowersOfIt, brief(state), parents, mixed.get(cross.id) ?? [], ours);
     tasks.push(...all);
     // What is only asked about leads nowhere, and harms nobody.
-    const due = all.filter((task) => task.kind !== "cross" || !isLate(task));
+    const due = all.filter((task) => !isPast(task));
     const isDue = new Set(due.flatMap((task) => (task.kind === "cross" ? task.flowers.map(({ id }) => id) : [])));
     const dueFlowers = flowersOfIt.filter(({ id }) => isDue.has(id));
     if (due.length > 0) {
@@ -221,7 +221,7 @@ function worked(sky: Outlook): Today {
     },
     heat: heatOf(sky, toDo, new Map(crosses.map((x) => [x.id, x]))),
     tasks: inOrder(toDo, walk.order),
-    late: tasks.filter(isPast),
+    late: tasks.filter((task) => task.kind === "cross").filter(isLate),
     over,
     regrow: regrowView(sky),
     seed: seedTasks(sky),

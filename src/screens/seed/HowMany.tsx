@@ -104,14 +104,8 @@ export function HowMany({ view }: { view: LotPage }) {
           ))}
         </ul>
         <p className="text-sm text-soft">
-          {wanted === 0
-            ? "Say how many plants, as a whole number."
-            : ways.length === 0
-              ? all.length === 0
-                ? "No number of these seeds would do."
-                : "That would take more than ten times what is left: sow all of it, and count on little."
-              : `${ways.length > 1 ? "Each" : "That"} gives them nine times in ten.`}{" "}
-          Come up {loss(losses.up.own, losses.up.usual)}; stay {loss(losses.stays.own, losses.stays.usual)}
+          {sureInWords(wanted, all, ways)} Come up {loss(losses.up.own, losses.up.usual)}; stay{" "}
+          {loss(losses.stays.own, losses.stays.usual)}
           {lot.life.state !== "keeps" && ", and less of this lot as it is old"}.
         </p>
         {time && (
@@ -162,6 +156,14 @@ export function HowMany({ view }: { view: LotPage }) {
       />
     </>
   );
+}
+
+/** What the ways come to; `ways` are those of all that what is left is not hopelessly little for. */
+function sureInWords(wanted: number, all: Way[], ways: Way[]): string {
+  if (wanted === 0) return "Say how many plants, as a whole number.";
+  if (all.length === 0) return "No number of these seeds would do.";
+  if (ways.length === 0) return "That would take more than ten times what is left: sow all of it, and count on little.";
+  return `${ways.length > 1 ? "Each" : "That"} gives them nine times in ten.`;
 }
 
 /** What may be sown of it. */
