@@ -55,7 +55,7 @@ describe("a line's sheet", () => {
   });
 
   test("as PDF it takes the pages it needs, in any script, and cuts what is longer than a line", async () => {
-    const rows = Array.from({ length: 90 }, (_, i) => ({ name: `Row ${i}`, words: "Ли́пка, λεμόνι, ".repeat(8) }));
+    const rows = Array.from({ length: 70 }, (_, i) => ({ name: `Row ${i}`, words: "Ли́пка, λεμόνι, ".repeat(8) }));
     const long = { name: "x".repeat(60), words: "y".repeat(400) };
     const pages = async (parts: Parameters<typeof sheetPdf>[2]) =>
       (await PDFDocument.load(await sheetPdf("Name", "Garden", parts))).getPageCount();

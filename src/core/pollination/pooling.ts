@@ -1,3 +1,4 @@
+import { LRUCache } from "lru-cache";
 import type { Beta } from "../numbers/beta";
 import { betaQuantile } from "../numbers/betaRange";
 
@@ -19,6 +20,25 @@ const zs = Array.from({ length: STEPS.count }, (_, i) => STEPS.reach * ((2 * i) 
 const bells = zs.map(bell);
 const ofAll = bells.reduce((a, b) => a + b, 0);
 
+/** A mean and a spread that are held against what was seen: rates from one side of the bell to the other, and their logs. */
+type Held = { spread: number; rates: number[]; yes: number[]; no: number[] };
+
+/** All that a prior holds likely; hundreds of lines have the same one. */
+const grids = new LRUCache<string, Held[]>({ max: 50 });
+function gridOf(prior: Beta): Held[] {
+  const key = `${prior.a} ${prior.b}`;
+  const grid =
+    grids.get(key) ??
+    Array.from({ length: MEANS }, (_, i) => logit(betaQuantile(prior, (i + 0.5) / MEANS))).flatMap((middle) =>
+      SPREADS.map((spread) => {
+        const rates = zs.map((z) => 1 / (1 + Math.exp(-(middle + spread * z))));
+        return { spread, rates, yes: rates.map(Math.log), no: rates.map((rate) => Math.log1p(-rate)) };
+      }),
+    );
+  grids.set(key, grid);
+  return grid;
+}
+
 /**
  * What other lines teach of the next one: their mean and how far lines lie apart are learned together, so that a line not
  * seen yet may differ from the mean as far as the others do (partial pooling of log-normal odds, on a grid). Only where
@@ -33,28 +53,22 @@ const ofAll = bells.reduce((a, b) => a + b, 0);
 export function nextLine(prior: Beta, lines: Outcomes[], own: Outcomes = { set: 0, failed: 0 }): Beta {
   const seen = lines.filter(({ set, failed }) => set + failed > 0);
   if (seen.length === 0) return prior;
-  const held: { spread: number; log: number; mean: number; square: number }[] = [];
-  for (let i = 0; i < MEANS; i++) {
-    const middle = logit(betaQuantile(prior, (i + 0.5) / MEANS));
-    for (const spread of SPREADS) {
-      const rates = zs.map((z) => 1 / (1 + Math.exp(-(middle + spread * z))));
-      const [yes, no] = [rates.map(Math.log), rates.map((rate) => Math.log1p(-rate))];
-      let log = 0;
-      for (const { set, failed } of seen) {
-        const each = zs.map((_, k) => set * yes[k]! + failed * no[k]!);
-        const most = Math.max(...each);
-        log += most + Math.log(each.reduce((total, one, k) => total + bells[k]! * Math.exp(one - most), 0) / ofAll);
-      }
-      // Its own flowers, in the same way, weigh every rate it may have.
-      const mine = zs.map((_, k) => own.set * yes[k]! + own.failed * no[k]!);
-      const best = Math.max(...mine);
-      const weights = mine.map((one, k) => (bells[k]! * Math.exp(one - best)) / ofAll);
+  const held = gridOf(prior).map(({ spread, rates, yes, no }) => {
+    // As likely as these flowers are, by every rate the line may have.
+    const likely = ({ set, failed }: Outcomes) => {
+      const each = zs.map((_, k) => set * yes[k]! + failed * no[k]!);
+      const most = Math.max(...each);
+      const weights = each.map((one, k) => (bells[k]! * Math.exp(one - most)) / ofAll);
       const total = weights.reduce((a, b) => a + b, 0);
-      const mean = rates.reduce((sum, rate, k) => sum + rate * weights[k]!, 0) / total;
-      const square = rates.reduce((sum, rate, k) => sum + rate * rate * weights[k]!, 0) / total;
-      held.push({ spread, log: log + best + Math.log(total), mean, square });
-    }
-  }
+      return { weights, total, log: most + Math.log(total) };
+    };
+    const log = seen.reduce((sum, line) => sum + likely(line).log, 0);
+    // Its own flowers, in the same way, weigh every rate it may have.
+    const mine = likely(own);
+    const mean = rates.reduce((sum, rate, k) => sum + rate * mine.weights[k]!, 0) / mine.total;
+    const square = rates.reduce((sum, rate, k) => sum + rate * rate * mine.weights[k]!, 0) / mine.total;
+    return { spread, log: log + mine.log, mean, square };
+  });
   // Against the likeliest, so that many flowers do not vanish.
   const most = Math.max(...held.map(({ log }) => log));
   const weighed = held.map((one) => ({ ...one, weight: Math.exp(one.log - most) }));

@@ -1,7 +1,10 @@
-import { readFile } from "node:fs/promises";
+import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import fontkit from "@pdf-lib/fontkit";
 import type { PDFDocument, PDFFont } from "pdf-lib";
+
+/** A font as it is read: its signs, and its parts as they were asked for. */
+type Read = ReturnType<typeof fontkit.create>;
 
 const ATKINSON = "node_modules/@expo-google-fonts/atkinson-hyperlegible-next";
 const NOTO = "node_modules/@expo-google-fonts/noto-sans";
@@ -34,10 +37,21 @@ export type Fonts = {
 const signsOf = (words: string) =>
   [...words.normalize("NFC")].filter((sign) => !/\p{Cc}|\p{Cf}|\p{Variation_Selector}/u.test(sign));
 
+/** The files that were read once: to read a font takes longer than all that is written with it. */
+const bytesOf = new Map<string, Uint8Array>();
+const fontOfBytes = new Map<Uint8Array, Read>();
+
+function kept<K, V>(known: Map<K, V>, key: K, read: (key: K) => V): V {
+  const value = known.get(key) ?? read(key);
+  known.set(key, value);
+  return value;
+}
+
 export async function fontsFor(pdf: PDFDocument): Promise<Fonts> {
-  pdf.registerFontkit(fontkit);
+  pdf.registerFontkit({ create: (bytes) => kept(fontOfBytes, bytes, fontkit.create) });
   const embed = async (file: string) => {
-    const font = await pdf.embedFont(await readFile(join(process.cwd(), file)), { subset: true });
+    const bytes = kept(bytesOf, file, () => readFileSync(join(process.cwd(), file)));
+    const font = await pdf.embedFont(bytes, { subset: true });
     return { font, has: new Set(font.getCharacterSet()) };
   };
   const read = async (weight: Weight) => Promise.all(FILES[weight].map(embed));
@@ -54,18 +68,15 @@ export async function fontsFor(pdf: PDFDocument): Promise<Fonts> {
     }
     return found;
   };
-  // Tags of a sheet say much the same, and are measured in many sizes: widths grow with the size.
-  const widths = new Map<string, number>();
-  const unit = (words: string, weight: Weight) => {
-    const key = `${weight} ${words}`;
-    const width =
-      widths.get(key) ?? runs(words, weight).reduce((sum, run) => sum + run.font.widthOfTextAtSize(run.words, 1), 0);
-    widths.set(key, width);
-    return width;
-  };
+  // The same words come again and again, in many lines and sizes: each is measured once, widths grow with the size.
+  const widths = { plain: new Map<string, number>(), bold: new Map<string, number>() };
+  const unit = (word: string, weight: Weight) =>
+    kept(widths[weight], word, () =>
+      runs(word, weight).reduce((sum, run) => sum + run.font.widthOfTextAtSize(run.words, 1), 0),
+    );
   return {
     runs,
-    width: (words, weight, size) => unit(words, weight) * size,
+    width: (words, weight, size) => words.split(/(?<= )/).reduce((sum, word) => sum + unit(word, weight), 0) * size,
     lacks: (words) => [...new Set(signsOf(words).filter((sign) => !fontOf(sign, "plain")))],
   };
 }

@@ -26,10 +26,10 @@ export type Layout = { square: { x: number; y: number; side: number }; written: 
 const cut = (words: string) => (words.length > MOST ? `${words.slice(0, MOST - 1)}…` : words);
 
 /** Words broken into lines at most so wide: between words, after a dash, and within a word only where it is too long. */
-function wrapped(words: string, fits: (line: string) => boolean): string[] {
+export function wrapped(words: string, fits: (line: string) => boolean): string[] {
   const lines: string[] = [];
   let line = "";
-  for (const piece of words.split(/(?<=[\s-])/)) {
+  for (const piece of words.trim().split(/(?<=[\s-])/)) {
     if (fits((line + piece).trimEnd())) {
       line += piece;
       continue;

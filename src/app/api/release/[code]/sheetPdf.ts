@@ -1,6 +1,7 @@
 import { PDFDocument, type PDFPage } from "pdf-lib";
 import type { SheetPart } from "@/screens/lines/releaseWords";
 import { type Fonts, fontsFor, type Weight } from "../../tags/tagFonts";
+import { wrapped } from "../../tags/tagLayout";
 
 /** A4, in points, with its margins. */
 const PAGE = { width: 595, height: 842, margin: 56 };
@@ -8,31 +9,9 @@ const SIZE = { title: 20, head: 13, text: 10 };
 const NAMES = 130;
 const LEADING = 1.35;
 
-/** Words broken where a line of a width is full; a word that is longer than a line is cut. */
-function broken(fonts: Fonts, words: string, weight: Weight, size: number, width: number): string[] {
-  const fits = (text: string) => fonts.width(text, weight, size) <= width;
-  return words.split("\n").flatMap((paragraph) => {
-    const lines: string[] = [];
-    let line = "";
-    for (const word of paragraph.split(/\s+/).filter(Boolean)) {
-      let rest = word;
-      if (line && fits(`${line} ${rest}`)) {
-        line = `${line} ${rest}`;
-        continue;
-      }
-      if (line) lines.push(line);
-      while (!fits(rest)) {
-        let cut = rest.length - 1;
-        while (cut > 1 && !fits(rest.slice(0, cut))) cut--;
-        lines.push(rest.slice(0, cut));
-        rest = rest.slice(cut);
-      }
-      line = rest;
-    }
-    if (line) lines.push(line);
-    return lines;
-  });
-}
+/** Paragraphs wrapped into lines of a width. */
+const broken = (fonts: Fonts, words: string, weight: Weight, size: number, width: number): string[] =>
+  words.split("\n").flatMap((paragraph) => wrapped(paragraph, (line) => fonts.width(line, weight, size) <= width));
 
 /** A picture of what the sheet is of, as JPEG, and what is said under it. */
 export type SheetPhoto = { bytes: Uint8Array; words: string };
