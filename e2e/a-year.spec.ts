@@ -1,48 +1,37 @@
 import type { Locator, Page } from "@playwright/test";
-import { expect, startServer, test } from "./server";
+import { expect, test } from "./server";
 
 const addDays = (day: string, days: number) =>
   new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
 
 /** What grows, by the bed it stands in; a family is sown from a lot that was given, and its plants are numbered. */
 type Sown = { name: string; species: string; sown: string; plants?: number; overwinter?: string; family?: number };
-type Cross = { mother: string; father: string; lineName: string | null };
-type Year = { hemisphere: string; garden: object; first: string; days: number; stands: Sown[]; cross: Cross };
 
 /**
- * What grows over a winter and what the wind crosses in the north; a cross by hand over New Year in the south. That both
- * halves ask the same of every way to grow a crop is a unit test's.
+ * A garden in the south, as New Year lies in its summer: what grows over a winter, what the wind crosses, and a cross by
+ * hand. That both halves ask the same of every way to grow a crop is a unit test's.
  */
-const YEARS: Year[] = [
-  {
-    hemisphere: "north",
-    garden: { latitude: 48.6, longitude: 9.3, timezone: "Europe/Zurich", lastFrost: "05-14", firstFrost: "10-06" },
-    first: "2027-03-01",
-    days: 690,
-    stands: [
-      { name: "Stubble", species: "maize", sown: "2027-05-10", plants: 60 },
-      { name: "Slatefoot", species: "leek", sown: "2027-03-28", plants: 30, overwinter: "lifted" },
-    ],
-    cross: { mother: "Stubble", father: "Stubble", lineName: null },
-  },
-  {
-    hemisphere: "south",
-    garden: {
-      latitude: -44.9,
-      longitude: 168.7,
-      timezone: "Pacific/Auckland",
-      lastFrost: "11-12",
-      firstFrost: "04-07",
-    },
-    first: "2026-08-20",
-    days: 690,
-    stands: [
-      { name: "Low Kiln", species: "tomato", sown: "2026-09-10", plants: 12 },
-      { name: "Ember", species: "tomato", sown: "2026-09-10", family: 1 },
-    ],
-    cross: { mother: "Low Kiln", father: "Ember", lineName: "Low Ember" },
-  },
+const GARDEN = {
+  latitude: -44.9,
+  longitude: 168.7,
+  timezone: "Pacific/Auckland",
+  lastFrost: "11-12",
+  firstFrost: "04-07",
+};
+const FIRST = "2026-08-20";
+const DAYS = 690;
+const STANDS: Sown[] = [
+  { name: "Stubble", species: "maize", sown: "2026-11-10", plants: 60 },
+  { name: "Slatefoot", species: "leek", sown: "2026-09-28", plants: 30, overwinter: "lifted" },
+  { name: "Low Kiln", species: "tomato", sown: "2026-09-10", plants: 12 },
+  { name: "Ember", species: "tomato", sown: "2026-09-10", family: 1 },
 ];
+const CROSSES = [
+  { mother: "Stubble", father: "Stubble", lineName: null },
+  { mother: "Low Kiln", father: "Ember", lineName: "Low Ember" },
+];
+/** Lots that are in the drawer at the end: of the family one was given; of the maize one is gathered and one is of the ears that were crossed. */
+const LOTS = { Stubble: 2, Slatefoot: 1, "Low Kiln": 1, Ember: 2, "Low Ember": 1 };
 
 const PARTS = "Dawn|Morning|Noon|Any hour|Tonight";
 const ROUND = 'href="/round"';
@@ -105,64 +94,58 @@ async function press(page: Page): Promise<string | null> {
   return found.tag || "own";
 }
 
-test.describe.configure({ mode: "parallel" });
-
-for (const { hemisphere, garden, first, days, stands, cross } of YEARS)
-  test(`a year in the ${hemisphere}: what Today offers, pressed on its day, ends with seed of each in the drawer and nothing missed`, async ({
-    browser,
-  }) => {
-    test.setTimeout(420_000);
-    const server = await startServer("empty");
-    const page = await browser.newPage({ baseURL: server.url });
-    // Most days have no work: a plain request tells so in a tenth of what the browser takes.
-    const read = async (day: string) => (await fetch(server.url, { headers: { cookie: `day=${day}` } })).text();
-    const on = (day: string) => page.context().addCookies([{ name: "day", value: day, url: server.url }]);
-    const send = async (name: string, data: object) => {
-      const answer = await page.request.post(`/api/commands/${name}`, { data, headers: { "x-day": first } });
-      const told = (await answer.json()) as { ok: boolean; id: string; message: string };
-      if (!told.ok) throw new Error(`${name}: ${told.message}`);
-      return told.id;
-    };
-    await on(first);
-    await send("garden.begin", { name: "Plot", units: "metric", ...garden });
-    const made = new Map<string, string>();
-    for (const [i, { name, species, family, ...stand }] of stands.entries()) {
-      const bedId = await send("bed.add", { name: `bed ${i}`, x: i * 12, y: 0, width: 10, length: 4 });
-      const school = family ? "cross-and-fix" : "keep-pure";
-      const lineId = await send("line.add", { name, species, school, status: "open-pollinated" });
-      const seed = family ? { lotId: await send("lot.receive", { lineId, gathered: first, seeds: 60 }) } : {};
-      const numbered = family ? { family, sowedSeeds: 20 } : {};
-      made.set(name, await send("stand.add", { lineId, bedId, ...stand, ...seed, ...numbered }));
-    }
-    const rate = { setLow: 0.7, setHigh: 0.95, confidence: 0.5, fruitsWanted: 2 };
-    const { mother, father, lineName } = cross;
+test("a year: what Today offers, pressed on its day, ends with seed of each in the drawer and nothing missed", async ({
+  browser,
+  empty: { url },
+}) => {
+  test.setTimeout(420_000);
+  const page = await browser.newPage({ baseURL: url });
+  // Most days have no work: a plain request tells so in a tenth of what the browser takes.
+  const read = async (day: string) => (await fetch(url, { headers: { cookie: `day=${day}` } })).text();
+  const on = (day: string) => page.context().addCookies([{ name: "day", value: day, url }]);
+  const send = async (name: string, data: object) => {
+    const answer = await page.request.post(`/api/commands/${name}`, { data, headers: { "x-day": FIRST } });
+    const told = (await answer.json()) as { ok: boolean; id: string; message: string };
+    if (!told.ok) throw new Error(`${name}: ${told.message}`);
+    return told.id;
+  };
+  await on(FIRST);
+  await send("garden.begin", { name: "Plot", units: "metric", ...GARDEN });
+  const made = new Map<string, string>();
+  for (const [i, { name, species, family, ...stand }] of STANDS.entries()) {
+    const bedId = await send("bed.add", { name: `bed ${i}`, x: i * 12, y: 0, width: 10, length: 4 });
+    const school = family ? "cross-and-fix" : "keep-pure";
+    const lineId = await send("line.add", { name, species, school, status: "open-pollinated" });
+    const seed = family ? { lotId: await send("lot.receive", { lineId, gathered: FIRST, seeds: 60 }) } : {};
+    const numbered = family ? { family, sowedSeeds: 20 } : {};
+    made.set(name, await send("stand.add", { lineId, bedId, ...stand, ...seed, ...numbered }));
+  }
+  const rate = { setLow: 0.7, setHigh: 0.95, confidence: 0.5, fruitsWanted: 2 };
+  for (const { mother, father, lineName } of CROSSES) {
     const parents = { motherStandId: made.get(mother), fatherStandId: made.get(father) };
     await send("cross.plan", { ...rate, ...parents, lineName });
-    // Of the family one lot was given; of the maize one is gathered and one is of the ears that were crossed.
-    const lotsOf = (name: string) => (name === "Ember" || name === "Stubble" ? 2 : 1);
-    const wanted = [...made.keys(), ...(lineName ? [lineName] : [])];
-    type Lot = { lineName: string; id: string };
-    let drawer: string[] = [];
-    let handled = -FLOWER_DAYS - 1;
-    for (let n = 0; n < days; n++) {
-      const day = addDays(first, n);
-      const html = await read(day);
-      expect(html, day).not.toContain('aria-label="Too late?"');
-      expect(html, day).not.toContain('aria-label="Flowers not seen to"');
-      if (new RegExp(`aria-label="(${PARTS}|Crosses that are over)"`).test(html)) {
-        await on(day);
-        await page.goto("/");
-        for (let tag = await press(page); tag; tag = await press(page)) if (tag.startsWith("X")) handled = n;
-        const lots = (await (await page.request.get("/api/choices/lots")).json()) as Lot[];
-        drawer = lots.map(({ lineName }) => lineName);
-        if (wanted.every((name) => drawer.filter((one) => one === name).length >= lotsOf(name))) break;
-      }
-      // A flower waits for nobody; what grows is looked after every third day.
-      if (html.includes(ROUND)) handled = n;
-      if (n > handled + FLOWER_DAYS) n += 2;
+  }
+  const wanted = Object.entries(LOTS);
+  let drawer: string[] = [];
+  const lotsOf = (name: string) => drawer.filter((one) => one === name).length;
+  let handled = -FLOWER_DAYS - 1;
+  for (let n = 0; n < DAYS; n++) {
+    const day = addDays(FIRST, n);
+    const html = await read(day);
+    expect(html, day).not.toContain('aria-label="Too late?"');
+    expect(html, day).not.toContain('aria-label="Flowers not seen to"');
+    if (new RegExp(`aria-label="(${PARTS}|Crosses that are over)"`).test(html)) {
+      await on(day);
+      await page.goto("/");
+      for (let tag = await press(page); tag; tag = await press(page)) if (tag.startsWith("X")) handled = n;
+      const lots = (await (await page.request.get("/api/choices/lots")).json()) as { lineName: string }[];
+      drawer = lots.map(({ lineName }) => lineName);
+      if (wanted.every(([name, lots]) => lotsOf(name) >= lots)) break;
     }
-    for (const name of wanted)
-      expect(drawer.filter((one) => one === name).length, name).toBeGreaterThanOrEqual(lotsOf(name));
-    await page.close();
-    await server.stop();
-  });
+    // A flower waits for nobody; what grows is looked after every third day.
+    if (html.includes(ROUND)) handled = n;
+    if (n > handled + FLOWER_DAYS) n += 2;
+  }
+  for (const [name, lots] of wanted) expect(lotsOf(name), name).toBeGreaterThanOrEqual(lots);
+  await page.close();
+});

@@ -25,29 +25,22 @@ export const SCREENS = [
   "/shed/copies",
 ];
 
-/** One of each kind of record, by the links of its list. */
-export async function withRecords(page: Page): Promise<string[]> {
-  const first = async (list: string, selector: string) => {
-    await page.goto(list);
-    return (await page.locator(selector).first().getAttribute("href"))!;
-  };
-  return [
-    ...SCREENS,
-    await first("/crosses", "td a[href^='/crosses/']"),
-    await first("/nursery", "td a[href^='/nursery/']"),
-    "/lines/from/F24-003-T",
-    "/lines/L21-012-X/release",
-    "/lines/L21-003-3/plans",
-    "/nursery/F23-003-E/compare",
-    "/nursery/F27-001-6/roguing",
-    "/nursery/F25-002-A/surprise?plant=5",
-    await first("/seed/drawer", "td a[href^='/seed/']"),
-    await first("/seed", "ul[aria-label='In no vessel'] a[href^='/seed/']"),
-    await first("/seed/sharing", "li a[href^='/seed/sharing/']"),
-    await first("/lines", "tr:has-text('Lantern melon') a[href^='/lines/']"),
-    await first("/season", "a[href*='/ground?season=']"),
-  ];
-}
+/** One of each kind of record of the demo, and of each page about one. */
+export const RECORDS = [
+  "/crosses/X27-003-9",
+  "/nursery/F27-005-S",
+  "/nursery/F23-003-E/compare",
+  "/nursery/F27-001-6/roguing",
+  "/nursery/F25-002-A/surprise?plant=5",
+  "/lines/L21-012-X",
+  "/lines/L21-012-X/release",
+  "/lines/L21-003-3/plans",
+  "/lines/from/F24-003-T",
+  "/seed/K27-004-T",
+  "/seed/K21-004-G",
+  "/seed/sharing/01a69d95-3400-7000-8024-a40000000001",
+  "/ground?season=2027&stand=S27-005-L",
+];
 
 /** The last entry of the history whose words these are among. */
 export async function lastEntry(page: Page, summary: string): Promise<string> {
