@@ -287,10 +287,11 @@ test("a logger's bad days are told with what they cost; the simulated scale's we
   await page.getByRole("button", { name: "Weigh a sample" }).click();
   await sheet(page).getByText("From the scale").first().click();
   const take = sheet(page).getByRole("button", { name: "Take it" }).first();
-  // Before anything lies still a press takes nothing, and says so; afterwards it may still tremble.
+  // Before anything lies still a press takes nothing, and says so.
   await take.click();
   await expect(sheet(page).getByText("Nothing was taken: press once it says settled.")).toBeVisible();
   await sheet(page).getByRole("button", { name: "Simulated scale" }).first().click();
+  // It trembles while it sends, and then goes on showing what it settled on.
   await expect(async () => {
     await take.click({ timeout: 5000 });
     await expect(sheet(page).getByLabel("They weigh")).toHaveValue(/^0\.\d+$/, { timeout: 500 });

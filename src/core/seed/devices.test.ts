@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { readAirLog } from "./airLog";
 import { hygrometerLog } from "./hygrometer";
-import { gramsIn, scaleLines, scaleState } from "./scale";
+import { gramsIn, scaleAtLast, scaleLines, scaleState } from "./scale";
 
 describe("a scale's lines", () => {
   test.each([
@@ -39,6 +39,20 @@ describe("a scale's lines", () => {
       kind: "settled",
       grams: 5.01,
     });
+  });
+
+  test("one that was switched off keeps what it settled on, unless another weight came after", () => {
+    const still = Array(6).fill("5.00 g");
+    expect(scaleAtLast([...still, "------", "5.02 g"])).toEqual({ kind: "settled", grams: 5 });
+    expect(scaleAtLast([...still, "5.03 g"])).toEqual({ kind: "moving", grams: 5.03 });
+    expect(scaleAtLast([...still, "9.00 g", "------"])).toEqual({ kind: "silent" });
+    // Grains were put on: of the two it settled on the later one stands.
+    expect(scaleAtLast([...still, ...Array(6).fill("7.50 g"), "------"])).toEqual({ kind: "settled", grams: 7.5 });
+    expect(scaleAtLast(still.slice(1))).toEqual({ kind: "moving", grams: 5 });
+    expect(scaleAtLast([])).toEqual({ kind: "silent" });
+    // Of every sixth run the last six lines hold one that was dropped.
+    for (let seed = 0; seed < 300; seed++)
+      expect(scaleAtLast(scaleLines(0.49, seed, 40, "none")), String(seed)).toMatchObject({ kind: "settled" });
   });
 
   test("the simulated scale settles on what lies on it", () => {

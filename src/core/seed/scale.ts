@@ -18,6 +18,7 @@ export function gramsIn(line: string): number | null {
 const ALIKE = 6;
 /** They agree within this, grams, or within so much of the weight. */
 const WITHIN = { grams: 0.02, share: 0.0015 };
+const withinOf = (grams: number) => Math.max(WITHIN.grams, WITHIN.share * Math.abs(grams));
 
 /** What a scale says now: a weight that has settled, one that still moves, or nothing that is a weight. */
 export type ScaleState = { kind: "settled" | "moving"; grams: number } | { kind: "silent" };
@@ -34,10 +35,24 @@ export function scaleState(lines: string[]): ScaleState {
   if (now === null) return { kind: "silent" };
   const known = last.filter((grams) => grams !== null);
   const spread = Math.max(...known) - Math.min(...known);
-  if (known.length < ALIKE || spread > Math.max(WITHIN.grams, WITHIN.share * Math.abs(now)))
-    return { kind: "moving", grams: now };
+  if (known.length < ALIKE || spread > withinOf(now)) return { kind: "moving", grams: now };
   const middle = [...known].sort((a, b) => a - b)[ALIKE >> 1]!;
   return { kind: "settled", grams: Number(middle.toFixed(3)) };
+}
+
+/**
+ * What a scale that was switched off goes on showing: the weight it last settled on, unless another came after it.
+ * @param lines the newest last
+ * @example scaleAtLast(["5.00 g", "5.01 g", "5.00 g", "5.00 g", "5.01 g", "5.00 g", "------"]) // { kind: "settled", grams: 5 }
+ */
+export function scaleAtLast(lines: string[]): ScaleState {
+  const states = lines.map((_, i) => scaleState(lines.slice(0, i + 1)));
+  const at = states.findLastIndex(({ kind }) => kind === "settled");
+  const settled = states[at];
+  if (settled?.kind !== "settled") return scaleState(lines);
+  const after = lines.slice(at + 1).map(gramsIn);
+  const same = after.every((grams) => grams === null || Math.abs(grams - settled.grams) <= withinOf(settled.grams));
+  return same ? settled : scaleState(lines);
 }
 
 /** How a simulated scale misbehaves. */

@@ -1,14 +1,14 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { type ScaleState, scaleState } from "@/core/seed/scale";
+import { type ScaleState, scaleAtLast, scaleState } from "@/core/seed/scale";
 
 /** A scale that has sent nothing for so long has stopped, milliseconds. */
 const SILENT_AFTER = 2500;
 const KEPT_LINES = 40;
 
-export type ScaleReading = { state: ScaleState; trouble: string | null; open: boolean };
+export type ScaleReading = { state: ScaleState; trouble: string | null };
 
-const OFF: ScaleReading = { state: { kind: "silent" }, trouble: null, open: false };
+const OFF: ScaleReading = { state: { kind: "silent" }, trouble: null };
 
 /**
  * Reads lines of a scale as they come, from wherever: a serial line, or the simulated scale. A weight is only offered
@@ -26,9 +26,9 @@ export function useScale() {
     let rest = "";
     let lines: string[] = [];
     let last = Date.now();
-    let ended = false;
+    let left = false;
     const told = (trouble: string | null) =>
-      setReading({ state: trouble ? { kind: "silent" } : scaleState(lines), trouble, open: !ended });
+      setReading({ state: trouble ? { kind: "silent" } : scaleState(lines), trouble });
     const watch = setInterval(() => {
       if (Date.now() - last > SILENT_AFTER) {
         lines = [];
@@ -36,11 +36,11 @@ export function useScale() {
       }
     }, 500);
     stop.current = () => {
-      ended = true;
+      left = true;
       clearInterval(watch);
       void reader.cancel().catch(() => undefined);
     };
-    setReading({ state: { kind: "silent" }, trouble: null, open: true });
+    setReading({ state: { kind: "silent" }, trouble: null });
     try {
       for (;;) {
         const { done, value } = await reader.read();
@@ -52,15 +52,16 @@ export function useScale() {
         lines = [...lines, ...parts.filter(Boolean)].slice(-KEPT_LINES);
         told(null);
       }
+      // Another one is listened to.
+      if (left) return;
       // A scale that was switched off keeps showing what it last settled on.
-      ended = true;
-      setReading({ state: scaleState(lines), trouble: null, open: false });
+      const state = scaleAtLast(lines);
+      if (state.kind === "settled") setReading({ state, trouble: null });
+      else told("The scale stopped before it lay still. Weigh once more.");
     } catch {
-      ended = true;
       setReading({
         state: { kind: "silent" },
         trouble: "The scale was pulled out. Nothing was taken; plug it in again.",
-        open: false,
       });
     } finally {
       clearInterval(watch);
