@@ -141,6 +141,8 @@ describe("the words of a tag", () => {
     expect(odd.join(" ")).toContain("stands for signs that no font here has");
     // Letters and their marks apart are one letter on the paper.
     expect((await said({ title: "Élan" })).map(({ words: w }) => w)).toContain("Élan");
+    // What was copied out of a table has tabs between its words.
+    expect((await said({ title: "Low\tKiln" })).map(({ words: w }) => w)).toContain("Low Kiln");
   });
 
   test("are wrapped, made smaller before they are made large paper of, and cut only past any name's length", async () => {

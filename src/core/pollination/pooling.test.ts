@@ -22,6 +22,15 @@ describe("what other lines teach of the next", () => {
     expect(share).toBeLessThanOrEqual(most);
   });
 
+  test("a single flower teaches already", () => {
+    const [set, failed] = [
+      { set: 1, failed: 0 },
+      { set: 0, failed: 1 },
+    ].map((one) => betaMean(nextLine(PRIOR, [one])));
+    expect(set).toBeGreaterThan(betaMean(PRIOR));
+    expect(set).toBeGreaterThan(failed! + 0.05);
+  });
+
   test("lines that agree say more of the next than lines that differ", () => {
     const alike = nextLine(PRIOR, Array(8).fill({ set: 16, failed: 24 }));
     const apart = nextLine(

@@ -33,9 +33,11 @@ export type Fonts = {
   lacks: (words: string) => string[];
 };
 
-/** One word's signs, joined as they are written: letters with marks by themselves become one. */
+/** The signs of words, joined as they are written: letters with marks by themselves become one, a tab a space. */
 const signsOf = (words: string) =>
-  [...words.normalize("NFC")].filter((sign) => !/\p{Cc}|\p{Cf}|\p{Variation_Selector}/u.test(sign));
+  [...words.normalize("NFC").replace(/[\t\n\v\f\r]/g, " ")].filter(
+    (sign) => !/\p{Cc}|\p{Cf}|\p{Variation_Selector}/u.test(sign),
+  );
 
 /** The files that were read once: to read a font takes longer than all that is written with it. */
 const bytesOf = new Map<string, Uint8Array>();
