@@ -22,13 +22,15 @@ describe("what other lines teach of the next", () => {
     expect(share).toBeLessThanOrEqual(most);
   });
 
-  test("a single flower teaches already", () => {
-    const [set, failed] = [
-      { set: 1, failed: 0 },
-      { set: 0, failed: 1 },
-    ].map((one) => betaMean(nextLine(PRIOR, [one])));
-    expect(set).toBeGreaterThan(betaMean(PRIOR));
-    expect(set).toBeGreaterThan(failed! + 0.05);
+  test.each([
+    [0.03, 0.2],
+    [0.25, 0.55],
+    [0.7, 0.95],
+  ])("of a catalogue's %d to %d one flower that set makes more likely, one that failed less", (low, high) => {
+    const prior = betaOfRange({ low, high });
+    const meanWith = (one: { set: number; failed: number }) => betaMean(nextLine(prior, [one]));
+    expect(meanWith({ set: 1, failed: 0 })).toBeGreaterThan(betaMean(prior) + 0.004);
+    expect(meanWith({ set: 0, failed: 1 })).toBeLessThan(betaMean(prior) - 0.002);
   });
 
   test("lines that agree say more of the next than lines that differ", () => {

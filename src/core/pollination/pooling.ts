@@ -20,6 +20,24 @@ const zs = Array.from({ length: STEPS.count }, (_, i) => STEPS.reach * ((2 * i) 
 const bells = zs.map(bell);
 const ofAll = bells.reduce((a, b) => a + b, 0);
 
+/** How many halvings find a middle to nine digits. */
+const HALVINGS = 40;
+
+const ratesAbout = (middle: number, spread: number) => zs.map((z) => 1 / (1 + Math.exp(-(middle + spread * z))));
+const meanRate = (rates: number[]) => rates.reduce((sum, rate, k) => sum + rate * bells[k]!, 0) / ofAll;
+
+/** The middle of a bell on the logit whose rates have a mean: it lies farther from a half than the mean's own logit. */
+function middleFor(mean: number, spread: number): number {
+  const at = logit(mean);
+  let [low, high] = [at - 2 * spread ** 2 - 1e-9, at + 2 * spread ** 2 + 1e-9];
+  for (let i = 0; i < HALVINGS; i++) {
+    const middle = (low + high) / 2;
+    if (meanRate(ratesAbout(middle, spread)) < mean) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
 /** A mean and a spread that are held against what was seen: rates from one side of the bell to the other, and their logs. */
 type Held = { spread: number; rates: number[]; yes: number[]; no: number[] };
 
@@ -29,9 +47,9 @@ function gridOf(prior: Beta): Held[] {
   const key = `${prior.a} ${prior.b}`;
   const grid =
     grids.get(key) ??
-    Array.from({ length: MEANS }, (_, i) => logit(betaQuantile(prior, (i + 0.5) / MEANS))).flatMap((middle) =>
+    Array.from({ length: MEANS }, (_, i) => betaQuantile(prior, (i + 0.5) / MEANS)).flatMap((mean) =>
       SPREADS.map((spread) => {
-        const rates = zs.map((z) => 1 / (1 + Math.exp(-(middle + spread * z))));
+        const rates = ratesAbout(middleFor(mean, spread), spread);
         return { spread, rates, yes: rates.map(Math.log), no: rates.map((rate) => Math.log1p(-rate)) };
       }),
     );
