@@ -1,4 +1,5 @@
 import type { Page } from "@playwright/test";
+import { holding } from "./screens";
 import { expect, PHONE, test } from "./server";
 
 const sheet = (page: Page) => page.getByRole("dialog");
@@ -313,6 +314,24 @@ test("every stand of a bed is open to a press in its own part, and what lies far
   // The far bed drawn by itself: all else stands at the edge.
   await page.getByRole("button", { name: "All, however far" }).click();
   await expect(page.locator("[data-edge]")).toHaveCount(0);
+  await page.close();
+});
+
+test("a name that is proposed anew while it is chosen is written over, not written on", async ({ browser, demo }) => {
+  const page = await browser.newPage({ baseURL: demo.url });
+  await page.goto("/ground");
+  await page.getByRole("button", { name: "Add beds" }).click();
+  const name = sheet(page).getByLabel("Name");
+  const proposed = await name.inputValue();
+  const { letGo } = await holding(page, /ground\?_rsc=/);
+  await sheet(page).getByRole("button", { name: "Add", exact: true }).click();
+  await expect(toast(page, `Bed ${proposed} added`)).toBeVisible();
+  await page.getByRole("button", { name: "Add beds" }).click();
+  await name.selectText();
+  await letGo();
+  await expect(name).not.toHaveValue(proposed);
+  await page.keyboard.type("Qx");
+  await expect(name).toHaveValue("Qx");
   await page.close();
 });
 

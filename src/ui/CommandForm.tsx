@@ -8,6 +8,7 @@ import {
   useContext,
   useEffect,
   useId,
+  useLayoutEffect,
   useMemo,
   useRef,
   useState,
@@ -65,6 +66,13 @@ function keepDraft(key: string, typed: FieldValues, began: FieldValues): void {
   }
 }
 
+/** The field whose whole text is chosen: the next key takes its place, also once the page has brought another text. */
+function chosenWhole(): HTMLInputElement | null {
+  const field = document.activeElement;
+  if (!(field instanceof HTMLInputElement) || !field.value) return null;
+  return field.selectionStart === 0 && field.selectionEnd === field.value.length ? field : null;
+}
+
 const empty = (values: Props["values"]) =>
   Object.fromEntries(Object.entries(values).map(([name, value]) => [name, value ?? ""]));
 
@@ -94,6 +102,7 @@ export function CommandForm(props: Props) {
   const finished = useRef(false);
   /** Whether something was typed that is not stored, as it is now: what was drawn last may not know it yet. */
   const typedOn = useRef(false);
+  const chosen = useRef<HTMLInputElement | null>(null);
   const key = `draft:${draft}`;
   const shown = JSON.stringify(empty(values));
 
@@ -117,8 +126,15 @@ export function CommandForm(props: Props) {
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: only when the server's values change
   useEffect(() => {
-    if (ready && !typedOn.current) form.reset(JSON.parse(shown) as FieldValues);
+    if (!ready || typedOn.current) return;
+    chosen.current = chosenWhole();
+    form.reset(JSON.parse(shown) as FieldValues);
   }, [shown]);
+  // The fields have their new texts once this is drawn.
+  useLayoutEffect(() => {
+    chosen.current?.select();
+    chosen.current = null;
+  });
 
   const submitted = form.handleSubmit(async (typed) => {
     setTrouble(null);
