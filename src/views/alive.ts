@@ -2,6 +2,7 @@ import { speciesById } from "@/catalogue/catalogue";
 import { daysBetween } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
+import { remembered } from "@/core/numbers/remembered";
 import { aged, type SeedFacts } from "@/core/seed/ageing";
 import { type Known, type Learned, learn, type Test } from "@/core/seed/alive";
 import { type Life, type Limits, lifeOf, limitsOf } from "@/core/seed/life";
@@ -9,7 +10,6 @@ import type { LotRow } from "@/records/lot/queries";
 import { type TestOfLot, tests } from "@/records/test/queries";
 import { lainOf, seedFactsOf } from "./lain";
 import type { Outlook } from "./outlook";
-import { remembered } from "./remembered";
 
 /** A test, how far its seed had aged by then, and whether its counts are all in. */
 export type LotTest = TestOfLot & { aged: number; over: boolean };

@@ -5,6 +5,7 @@ import { clockTime, marksOf, momentOf } from "@/core/climate/sun";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { type Beta, betaOfRange } from "@/core/numbers/beta";
+import { remembered } from "@/core/numbers/remembered";
 import { type Evenings, type FlowersToDo, flowersToDo, tonight } from "@/core/pollination/flowersToDo";
 import { nextLine, type Outcomes } from "@/core/pollination/pooling";
 import type { Petals } from "@/core/pollination/protocol";
@@ -18,7 +19,6 @@ import { asFlowerOnDay, protocolOfCross } from "@/records/flower/commands";
 import { type FlowerUnderWay, type Outcome, outcomes, talliesOfSeason } from "@/records/flower/queries";
 import { standById } from "@/records/stand/queries";
 import type { ForecastStand, Outlook } from "./outlook";
-import { remembered } from "./remembered";
 
 /** What screens show of a cross beside its flowers. */
 const SUMMARY = [

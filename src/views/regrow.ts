@@ -2,6 +2,7 @@ import { addDays, type Day, yearsLater } from "@/core/calendar/day";
 import { seasonSpan } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
+import { remembered } from "@/core/numbers/remembered";
 import { type Germination, germinationAfter } from "@/core/seed/alive";
 import type { LifeState } from "@/core/seed/life";
 import { type LotLeft, type Stake, stakeOf } from "@/core/seed/regrow";
@@ -14,7 +15,6 @@ import { livesOf } from "./alive";
 import { type DrawerLot, livingOf, plantsToGoOn } from "./drawer";
 import type { Outlook } from "./outlook";
 import { lineStages, stagesFor } from "./raising";
-import { remembered } from "./remembered";
 
 /** A line that nothing is sown of, whose seed grows old, or that is the next generation of what is fixed. */
 export type Regrow = {

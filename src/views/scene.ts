@@ -12,6 +12,7 @@ import { type CountedLot, learnedKernel } from "@/core/isolation/learning";
 import { bearsSeed } from "@/core/isolation/meeting";
 import type { Scene, SceneSource, SceneStand } from "@/core/isolation/scene";
 import { type Arrival, newWays, type Ways } from "@/core/isolation/share";
+import { remembered } from "@/core/numbers/remembered";
 import { beds } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
 import { barriers, type SourceRow, sources } from "@/records/ground/queries";
@@ -19,7 +20,6 @@ import { newestSeed } from "@/records/lot/queries";
 import { countsOfOpenLots } from "@/records/offtype/queries";
 import type { StandRow } from "@/records/stand/queries";
 import type { ForecastStand, Outlook } from "./outlook";
-import { remembered } from "./remembered";
 
 /** The share of strange fathers taken where a line does not say: by the garden's level of care. */
 const LIMITS: Record<Garden["care"], number> = { relaxed: 0.05, usual: 0.01, strict: 0.002 };

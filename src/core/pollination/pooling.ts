@@ -1,6 +1,6 @@
-import { LRUCache } from "lru-cache";
 import type { Beta } from "../numbers/beta";
 import { betaQuantile } from "../numbers/betaRange";
+import { remembered } from "../numbers/remembered";
 
 /** Flowers of which it is known whether they set. */
 export type Outcomes = { set: number; failed: number };
@@ -24,7 +24,8 @@ const ofAll = bells.reduce((a, b) => a + b, 0);
 const HALVINGS = 40;
 
 const ratesAbout = (middle: number, spread: number) => zs.map((z) => 1 / (1 + Math.exp(-(middle + spread * z))));
-const meanRate = (rates: number[]) => rates.reduce((sum, rate, k) => sum + rate * bells[k]!, 0) / ofAll;
+const meanBy = (weights: number[], total: number, values: number[]) =>
+  values.reduce((sum, value, k) => sum + value * weights[k]!, 0) / total;
 
 /** The middle of a bell on the logit whose rates have a mean: it lies farther from a half than the mean's own logit. */
 function middleFor(mean: number, spread: number): number {
@@ -32,7 +33,7 @@ function middleFor(mean: number, spread: number): number {
   let [low, high] = [at - 2 * spread ** 2 - 1e-9, at + 2 * spread ** 2 + 1e-9];
   for (let i = 0; i < HALVINGS; i++) {
     const middle = (low + high) / 2;
-    if (meanRate(ratesAbout(middle, spread)) < mean) low = middle;
+    if (meanBy(bells, ofAll, ratesAbout(middle, spread)) < mean) low = middle;
     else high = middle;
   }
   return (low + high) / 2;
@@ -42,20 +43,16 @@ function middleFor(mean: number, spread: number): number {
 type Held = { spread: number; rates: number[]; yes: number[]; no: number[] };
 
 /** All that a prior holds likely; hundreds of lines have the same one. */
-const grids = new LRUCache<string, Held[]>({ max: 50 });
-function gridOf(prior: Beta): Held[] {
-  const key = `${prior.a} ${prior.b}`;
-  const grid =
-    grids.get(key) ??
+const gridOf = remembered(
+  (prior: Beta): Held[] =>
     Array.from({ length: MEANS }, (_, i) => betaQuantile(prior, (i + 0.5) / MEANS)).flatMap((mean) =>
       SPREADS.map((spread) => {
         const rates = ratesAbout(middleFor(mean, spread), spread);
         return { spread, rates, yes: rates.map(Math.log), no: rates.map((rate) => Math.log1p(-rate)) };
       }),
-    );
-  grids.set(key, grid);
-  return grid;
-}
+    ),
+  50,
+);
 
 /**
  * What other lines teach of the next one: their mean and how far lines lie apart are learned together, so that a line not
@@ -83,8 +80,12 @@ export function nextLine(prior: Beta, lines: Outcomes[], own: Outcomes = { set: 
     const log = seen.reduce((sum, line) => sum + likely(line).log, 0);
     // Its own flowers, in the same way, weigh every rate it may have.
     const mine = likely(own);
-    const mean = rates.reduce((sum, rate, k) => sum + rate * mine.weights[k]!, 0) / mine.total;
-    const square = rates.reduce((sum, rate, k) => sum + rate * rate * mine.weights[k]!, 0) / mine.total;
+    const mean = meanBy(mine.weights, mine.total, rates);
+    const square = meanBy(
+      mine.weights,
+      mine.total,
+      rates.map((rate) => rate * rate),
+    );
     return { spread, log: log + mine.log, mean, square };
   });
   // Against the likeliest, so that many flowers do not vanish.

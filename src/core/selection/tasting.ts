@@ -1,8 +1,8 @@
 import jstat from "jstat";
-import { LRUCache } from "lru-cache";
 import { shuffle } from "simple-statistics";
 import { intraclass } from "../numbers/intraclass";
 import { NINE_IN_TEN } from "../numbers/normal";
+import { remembered } from "../numbers/remembered";
 
 /** What one taster said of one sample. */
 export type Bite = { sample: number; taster: number; value: number };
@@ -75,14 +75,11 @@ const STEP = 1 / 12;
 const ROUNDS = 200;
 const SETTLED = 1e-10;
 
-const ranges = new LRUCache<string, number>({ max: 200 });
-/** How far the lowest and the highest of so many means that are alike lie apart at most, in errors; sought for once. */
-function rangeOf(means: number, freedom: number): number {
-  const key = `${means} ${freedom}`;
-  const range = ranges.get(key) ?? jstat.tukey.inv(TOLD, means, freedom);
-  ranges.set(key, range);
-  return range;
-}
+/** How far the lowest and the highest of so many means that are alike lie apart at most, in errors. */
+const rangeOf = remembered(
+  ({ means, freedom }: { means: number; freedom: number }) => jstat.tukey.inv(TOLD, means, freedom),
+  200,
+);
 
 const meanOf = (values: number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
 
@@ -131,7 +128,7 @@ export function tasted(bites: Bite[], samples: number, tasters: number): Tasted 
   const left = bites.reduce((sum, bite) => sum + (bite.value - sample[bite.sample]! - taster[bite.taster]!) ** 2, 0);
   const error = freedom > 0 ? Math.sqrt(Math.max(STEP, left / freedom)) : null;
   const best = sample.reduce((at, value, i) => (counts[i]! > 0 && (at < 0 || value > sample[at]!) ? i : at), -1);
-  const range = error !== null && there > 1 ? rangeOf(there, freedom) : null;
+  const range = error !== null && there > 1 ? rangeOf({ means: there, freedom }) : null;
   const half = (n: number) => (error === null ? null : (jstat.studentt.inv(0.95, freedom) * error) / Math.sqrt(n));
   return {
     samples: sample.map((value, i): TastedSample | null => {
