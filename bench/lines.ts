@@ -6,11 +6,10 @@ import { genotypesOf } from "@/core/inheritance/genotypes";
 import { ratiosOf } from "@/core/inheritance/ratios";
 import { segregationTest } from "@/core/inheritance/segregation";
 import { wayOf } from "@/core/inheritance/ways";
-import { normalFrom, seeded } from "@/core/numbers/chance";
+import { seeded } from "@/core/numbers/chance";
 import { type Individual, sampledPedigree } from "@/core/pedigree/pedigree";
 import type { CauseKind } from "@/core/purity/causes";
 import { surprise } from "@/core/purity/surprise";
-import { trueness } from "@/core/purity/trueness";
 
 const say = (name: string, ...figures: string[]) => console.log(`${name.padEnd(62)} ${figures.join("   ")}`);
 const percent = (share: number) => `${(100 * share).toFixed(1)} %`;
@@ -82,60 +81,6 @@ function genotypes(): void {
     `${(reckoning / plain).toFixed(0)} times their inbreeding`,
     `(${reckoning.toFixed(0)} ms)`,
   );
-}
-
-/** Programmes that just miss what is asked in one thing, and programmes that are sound: how often “it comes true” is said. */
-function comesTrue(programmes: number): void {
-  const luck = seeded(91);
-  const plants = (mean: number, count: number, spread = 1) =>
-    Array.from({ length: count }, () => normalFrom(luck(), luck()) * spread + mean);
-  const off = (of: number, share: number) => Array.from({ length: of }, luck).filter((r) => r < share).length;
-  const said = ([share, spread, shift]: readonly [number, number, number]): boolean => {
-    const own = plants(shift, 120, spread);
-    return (
-      trueness({
-        as: "selfed",
-        standard: 0.05,
-        underWay: null,
-        counts: [
-          { season: 2, plants: 120, offTypes: off(120, share) },
-          { season: 1, plants: 120, offTypes: off(120, share) },
-        ],
-        words: [],
-        measured: [
-          {
-            name: "m",
-            unit: "",
-            step: 0,
-            own: [own],
-            known: [plants(0, 40), plants(5, 40)],
-            knownAre: "lines",
-            seasons: { newer: { own, beside: {} }, older: { own: plants(0, 120, spread), beside: {} } },
-            sowings: null,
-          },
-        ],
-        mixed: { low: 0.03, likely: 0.03, high: 0.03 },
-        ploidy: 2,
-        parents: [{ season: 2, plants: 4 }],
-        parentsWanted: 10,
-        seed: [{ code: "K", made: "by-hand", doubt: null, strangers: null, counted: null }],
-      }).says === "true"
-    );
-  };
-  const share = (of: readonly [number, number, number]) =>
-    Array.from({ length: programmes }, () => said(of)).filter(Boolean).length / programmes;
-  for (const [name, of] of [
-    ["off-types just over the standard", [0.0501, 1, 0]],
-    ["spread just over what is taken", [0, 1.501, 0]],
-    ["seasons just apart", [0, 1, 1.001]],
-    ["all three just over", [0.0501, 1.501, 1.001]],
-    ["a sound line", [0.005, 1, 0]],
-  ] as const)
-    say(
-      `“it comes true”, of ${programmes} programmes: ${name}`,
-      percent(share(of)),
-      name === "a sound line" ? "wanted: often" : "wanted: 5 % at most",
-    );
 }
 
 /** Families that divide by a known ratio: how often the test rejects it, and how often another one is believed. */
@@ -231,7 +176,6 @@ export function benchLines(): void {
   console.log("\nLines and generations, against simulated truth");
   inbreeding();
   genotypes();
-  comesTrue(1500);
   ratios(2000);
   surprises(6000);
 }

@@ -94,6 +94,7 @@ export class Melon extends MelonField {
     const { stand, plants } = this.grower.family(this.lantern, lot, this.beds.C!, "2026-05-06", 40, 5, 5);
     this.grower.on("2026-06-18");
     this.grower.record("plant.remove", { ids: plants, reason: "rotted in the cold wet weeks; no seed this year" });
+    this.grower.record("loss.add", { lineId: this.lantern, reason: "rotted in the cold wet weeks; no seed this year" });
     this.grower.change(stand, { seedWanted: 0 });
   }
 

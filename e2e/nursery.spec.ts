@@ -232,7 +232,7 @@ test("a roguing walk passes every plant with the server away, and is told as don
   await sheet(page).getByRole("button", { name: "It belongs" }).tap();
   await expect(sheet(page).getByText("All 4 looked at: 2 plants out.")).toBeVisible();
   await context.setOffline(false);
-  await sheet(page).getByRole("button", { name: "The walk is done" }).tap();
+  await sheet(page).getByRole("button", { name: "Save the walk" }).tap();
   await expect(page.getByRole("heading", { name: /^2 plants looked over on/ })).toBeVisible();
   await expect(page.getByText(/1 red leaf; 1 bolted|1 bolted; 1 red leaf/)).toBeVisible();
   await page.getByRole("combobox", { name: "Off-type" }).selectOption("red leaf");

@@ -12,6 +12,7 @@ import { partingCommands } from "./handling/parting";
 import { sampleCommands } from "./handling/samples";
 import { lineCommands } from "./line/commands";
 import { locusCommands } from "./locus/commands";
+import { lossCommands } from "./loss/commands";
 import { lotCommands } from "./lot/commands";
 import { passportCommands } from "./lot/passportImport";
 import { noteCommands } from "./note/commands";
@@ -58,6 +59,7 @@ const ALL = [
   ...deedCommands,
   ...noteCommands,
   ...offtypeCommands,
+  ...lossCommands,
   ...offkindCommands,
   ...photoCommands,
   ...tastingCommands,

@@ -2,12 +2,13 @@ import { barrier } from "./barrier/barrier";
 import { bed } from "./bed/bed";
 import { candidate } from "./candidate/candidate";
 import { cross } from "./cross/cross";
-import { deed } from "./deed/deed";
+import { deed, found } from "./deed/deed";
 import { flower } from "./flower/flower";
 import { gardenRecord } from "./garden/garden";
 import { handling, sample } from "./handling/handling";
 import { line } from "./line/line";
 import { locus } from "./locus/locus";
+import { loss } from "./loss/loss";
 import { lot, part } from "./lot/lot";
 import { normal } from "./normal/normal";
 import { note } from "./note/note";
@@ -78,6 +79,8 @@ export const RECORDS = [
   sorting,
   trial,
   locus,
+  found,
+  loss,
   surprise,
   seedlook,
 ] as const;

@@ -8,6 +8,7 @@ import { barrierRule, sourceRule } from "./ground/rules";
 import { handlingRule } from "./handling/rules";
 import { lineRule } from "./line/rules";
 import { locusRule } from "./locus/rules";
+import { lossRule } from "./loss/rules";
 import { lotRule, partRule } from "./lot/rules";
 import { noteRule } from "./note/rules";
 import { offkindRule } from "./offkind/rules";
@@ -47,6 +48,7 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     candidate: candidateRule,
     task: taskRule,
     deed: deedRule,
+    loss: lossRule,
     note: noteRule,
     store: storeRule,
     stay: stayRule,

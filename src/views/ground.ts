@@ -11,6 +11,7 @@ import type { Garden } from "@/records/garden/garden";
 import { type BarrierRow, barriers, type SourceRow, sources } from "@/records/ground/queries";
 import { seasonsWithStands, standByCode } from "@/records/stand/queries";
 import { type Band, band } from "./band";
+import { unseenAt } from "./foreseen";
 import { type GroundStand, groundStand } from "./groundStand";
 import { type ForecastStand, firstYearOf, type Outlook } from "./outlook";
 import { arrivalsOf, sceneOf } from "./scene";
@@ -51,6 +52,8 @@ export type Ground = {
   judged: Judged[];
   /** The one the right page is about: the chosen stand, else the worst over its limit. */
   concern: Id | null;
+  /** The most foreign pollen that plants nobody knows of may bring, where that is over a limit and nobody looked around; else null. */
+  unseen: number | null;
   /** What the ways out of that concern are asked with; null where none are needed. */
   askWays: WaysOutInput | null;
   /** The journal's head: the ways out are those of the ground as it is now. */
@@ -150,6 +153,17 @@ const groundOf = (sky: Outlook, season: number) =>
     };
   });
 
+/** The most that plants on no record may bring to open seed within its limit, where nobody looked around this season. */
+function unseenOver(sky: Outlook, rows: ForecastStand[], judged: Judged[]): number | null {
+  const limits = new Map(judged.flatMap((one) => (one.level === "within" ? [[one.standId, one.limit]] : [])));
+  const over = rows.flatMap((stand) => {
+    const limit = limits.get(stand.id);
+    const unseen = limit === undefined ? null : unseenAt(sky, stand);
+    return unseen && !unseen.looked && unseen.high > limit! ? [unseen.high] : [];
+  });
+  return over.length > 0 ? Math.max(...over) : null;
+}
+
 /** @param chosen the code of the stand that was asked for */
 export function groundView(sky: Outlook, wantedSeason: number | null, chosen: string | null): Ground {
   const { db, garden } = sky;
@@ -183,6 +197,7 @@ export function groundView(sky: Outlook, wantedSeason: number | null, chosen: st
         ? listed.map((j) => (j.standId === concern ? j : { ...j, bySource: j.bySource.slice(0, 1) }))
         : judged.filter((j) => j.standId === chosenStand),
     concern,
+    unseen: chosenStand === null ? unseenOver(sky, rows, judged) : null,
     askWays:
       concern !== null && judged.some((j) => j.standId === concern)
         ? { standId: concern, season, day: sky.today }

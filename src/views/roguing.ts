@@ -60,6 +60,8 @@ export type Roguing = {
   doneOn: Day | null;
   today: Day;
   standing: Pick<Plant, "id" | "number" | "mark" | "version">[];
+  /** Its plants have no numbers: a walk is written down with how many were looked at. */
+  walkable: boolean;
   kinds: (Offkind & { photos: Photo[] })[];
   /** Reasons that were given before and have no definition. */
   other: string[];
@@ -95,6 +97,7 @@ export function roguingView(sky: Outlook, code: string): Roguing | null {
     standing: plantsOfStand(db, row.id)
       .filter(({ removedOn }) => removedOn === null)
       .map(({ id, number, mark, version }) => ({ id, number, mark, version })),
+    walkable: row.family === 0 && !row.planned && row.endedOn === null,
     kinds,
     other: reasonsOf(db, row.lineId)
       .map(({ reason }) => reason)

@@ -3,23 +3,29 @@ import type { Species } from "@/catalogue/types";
 import { madeOf } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
-import type { Grown } from "@/core/purity/agreement";
+import { EVEN } from "@/core/purity/evenness";
 import { offTypeBound } from "@/core/purity/offTypes";
 import type { SeasonCount } from "@/core/purity/offTypeTest";
+import { alikeOf } from "@/core/purity/sameInSeasons";
 import { SURE } from "@/core/purity/standing";
 import { type Trueness, trueness } from "@/core/purity/trueness";
 import {
+  countsFrom,
   type JudgedAs,
   type Measured,
   OFF_TYPES_TAKEN,
   type SeedBehind,
   type TrueInput,
 } from "@/core/purity/trueTests";
+import { correlation } from "@/core/selection/correlation";
+import { HARDSHIPS } from "@/core/selection/hardships";
 import { unitOfDifference } from "@/core/selection/yardsticks";
+import type { Db } from "@/db/open";
 import { type JudgedStand, judgedStands, markedOut, seedParents } from "@/records/line/judged";
 import type { Line } from "@/records/line/line";
 import type { LookRow } from "@/records/line/queries";
 import { takenOutOfLine } from "@/records/line/rogued";
+import { lossesOf } from "@/records/loss/queries";
 import { lotById } from "@/records/lot/queries";
 import { offkindsOf } from "@/records/offkind/queries";
 import { offtypesOf } from "@/records/offtype/queries";
@@ -28,20 +34,29 @@ import type { Yardstick } from "@/records/yardstick/yardstick";
 import { plantsToGoOn } from "./drawer";
 import { foreseenOf } from "./foreseen";
 import type { ForecastStand, Outlook } from "./outlook";
-import { byLineBeside, figureOf, lineBeside, type ShownPlant, shownBy, wordOf } from "./shown";
+import { byLineBeside, figureOf, type ShownPlant, shownBy, wordOf } from "./shown";
 
 /** What a line's plants of one season came to. */
 export type SeasonSeen = SeasonCount & {
+  undecided: number;
   /** Plants of it can't be judged yet. */
   underWay: boolean;
-  /** Taken out for another reason than that they do not belong. */
+  /** Removed for a reason that is no off-type. */
   otherwise: number;
+  /** Removed on walks that did not say how many plants they looked at. */
+  uncounted: number;
+  /** It counts towards the verdict: its plants are of a generation that may come true. */
+  counts: boolean;
 };
+
+/** A reason for which plants were removed, that nobody has called an off-type or not. */
+export type Undecided = { reason: string; plants: number };
 
 export type TruenessView = Trueness & {
   seasons: SeasonSeen[];
-  /** Reasons for which plants were taken out that are no off-types of the line as far as it is described. */
-  otherReasons: { reason: string; plants: number }[];
+  undecided: Undecided[];
+  /** Reasons that are no off-types of the line. */
+  losses: Undecided[];
 };
 
 /** Off-types of one generation, and the most that their share can be. */
@@ -53,33 +68,59 @@ function judgedAs({ school, status, cloned }: Line, { breeding }: Species): Judg
   return breeding === "selfing" || school === "cross-and-fix" ? "selfed" : "crossed";
 }
 
-/** Plants that were seen of each season, those that did not belong, and what went out otherwise. */
+/** Removed by what a trial put the plants through: no off-types, whatever line it is. */
+const HARDSHIP = new Set<string>(HARDSHIPS.map((what) => `lost to ${what}`));
+
+type Removed = "off-type" | "loss" | "undecided";
+
+/** What a reason for which a plant was removed says of it. */
+function reasonsOf(db: Db, line: Line, stands: JudgedStand[]) {
+  const kinds = new Set(offkindsOf(db, line.id).map(({ name }) => name));
+  const losses = lossesOf(db, line.id);
+  const families = new Set(stands.filter(({ family }) => family === 1).map(({ id }) => id));
+  return ({ standId, reason }: { standId: Id; reason: string }): Removed => {
+    if (kinds.has(reason)) return "off-type";
+    if (losses.has(reason) || HARDSHIP.has(reason)) return "loss";
+    // What a walk removed from a planting without numbers, or was sorted out, did not belong.
+    return families.has(standId) ? "undecided" : "off-type";
+  };
+}
+
+const sum = (list: { plants: number }[]) => list.reduce((all, { plants }) => all + plants, 0);
+
+/** Plants that were looked at in each season, those that did not belong, and what was removed otherwise. */
 function whatWasSeen(sky: Outlook, line: Line, stands: JudgedStand[], forecasts: Map<Id, ForecastStand>) {
   const { db, today, season: now } = sky;
-  const kinds = new Set(offkindsOf(db, line.id).map(({ name }) => name));
-  const families = new Set(stands.filter(({ family }) => family === 1).map(({ id }) => id));
-  // What is walked out of a stand without numbers was walked out because it did not belong.
-  const isOff = ({ standId, reason }: { standId: Id; reason: string }) => kinds.has(reason) || !families.has(standId);
+  const means = reasonsOf(db, line, stands);
   const gone = takenOutOfLine(db, line.id).filter(({ on }) => on <= today);
-  const out = [...gone, ...markedOut(db, line.id).filter(isOff)];
-  const sum = (list: { plants: number }[]) => list.reduce((all, { plants }) => all + plants, 0);
+  // A plant that still stands is an off-type once it is called one; marked out for anything else it is only watched.
+  const marked = markedOut(db, line.id).filter((one) => means(one) === "off-type");
+  const out = [...gone, ...marked];
   const unready = ({ id, season, endedOn }: JudgedStand) =>
     season >= now && !endedOn && today <= (forecasts.get(id)?.window.end ?? "");
   const seenOf = (season: number, of: JudgedStand[]): SeasonSeen => {
-    const ids = new Set(of.flatMap(({ id, looked }) => (looked ? [id] : [])));
-    const here = out.filter(({ standId }) => ids.has(standId));
-    const offTypes = sum(here.filter(isOff));
-    const otherwise = sum(here.filter((one) => !isOff(one)));
-    const grown = of.reduce((all, one) => all + (one.looked ? one.grown : 0), 0);
+    const unknown = new Set(of.flatMap(({ id, uncounted }) => (uncounted > 0 ? [id] : [])));
+    const ids = new Set(of.map(({ id }) => id));
+    const here = out.filter(({ standId }) => ids.has(standId) && !unknown.has(standId));
+    const plantsOf = (what: Removed) => sum(here.filter((one) => means(one) === what));
+    const [offTypes, otherwise, undecided] = [plantsOf("off-type"), plantsOf("loss"), plantsOf("undecided")];
+    const uncounted = of.reduce((all, one) => all + one.uncounted, 0);
+    const looked = of.reduce((all, one) => all + one.looked, 0);
     return {
       season,
-      plants: Math.max(offTypes, grown - otherwise),
+      plants: Math.max(offTypes, looked - otherwise - undecided),
       offTypes,
       otherwise,
+      undecided: undecided + uncounted,
+      uncounted,
       underWay: of.some(unready),
+      counts: of.every(({ generation }) => line.school !== "cross-and-fix" || countsFrom(generation)),
     };
   };
-  const seasons = [...groupBy(stands, ({ season }) => season)].map(([season, of]) => seenOf(season, of));
+  const seasons = [...groupBy(stands, ({ season }) => season)].map(([season, of]) => {
+    const may = of.filter(({ generation }) => line.school !== "cross-and-fix" || countsFrom(generation));
+    return seenOf(season, may.length > 0 ? may : of);
+  });
   const generations = new Map(
     [...groupBy(stands, ({ generation }) => generation)].map(([generation, of]) => {
       const seen = seenOf(of.at(-1)!.season, of);
@@ -87,14 +128,18 @@ function whatWasSeen(sky: Outlook, line: Line, stands: JudgedStand[], forecasts:
       return [generation, { seen, upper }];
     }),
   );
-  const reasons = groupBy(
-    out.filter((one) => !isOff(one)),
-    ({ reason }) => reason || "no reason given",
-  );
+  const reasons = (what: Removed): Undecided[] =>
+    [
+      ...groupBy(
+        gone.filter((one) => means(one) === what),
+        ({ reason }) => reason,
+      ),
+    ].map(([reason, list]) => ({ reason, plants: sum(list) }));
   return {
     seasons: seasons.sort((a, b) => b.season - a.season),
     generations,
-    otherReasons: [...reasons].map(([reason, list]) => ({ reason, plants: sum(list) })),
+    undecided: reasons("undecided"),
+    losses: reasons("loss"),
   };
 }
 
@@ -129,34 +174,67 @@ function measuredOn({ shown, line, judged, stands }: Seen, mark: Yardstick): Mea
   });
   const valuesOf = (list: typeof figures) => list.map(({ value }) => value);
   const own = figures.filter((one) => one.own && judged.has(one.season));
-  const bySeason = [...groupBy(own, ({ season }) => season)].sort(([a], [b]) => b - a);
-  const [newest, before] = bySeason;
-  if (!newest) return null;
-  const besides = figures.filter((one) => !one.own);
-  const grown = ([season, list]: (typeof bySeason)[number]): Grown => ({
-    own: valuesOf(list),
-    beside: byLineBeside(
-      besides.filter((one) => one.season === season),
-      ({ value }) => value,
+  const newest = Math.max(...own.map(({ season }) => season));
+  if (own.length === 0) return null;
+  const bySeason = [...groupBy(figures, ({ season }) => season)].sort(([a], [b]) => a - b);
+  const counts = ({ standId, season }: (typeof figures)[number]) =>
+    judged.has(season) && (line.school !== "cross-and-fix" || countsFrom(stands.get(standId)?.generation ?? null));
+  const sown = [
+    ...groupBy(
+      own.filter(({ season }) => season === newest),
+      ({ standId }) => stands.get(standId)?.sown ?? "",
     ),
-  });
-  const known = [...groupBy(besides, (one) => `${one.standId} ${lineBeside(one)}`).values()].map(valuesOf);
-  // What is still dividing was no more even before.
-  const earlier = line.school === "cross-and-fix" ? [] : bySeason.slice(2).map(([, list]) => valuesOf(list));
-  const sown = [...groupBy(newest[1], ({ standId }) => stands.get(standId)?.sown ?? "")].sort(([a], [b]) =>
-    a < b ? -1 : 1,
-  );
-  const sowing = (list: typeof figures): Grown => ({ own: valuesOf(list), beside: {} });
+  ].sort(([a], [b]) => (a < b ? -1 : 1));
   return {
     name: mark.name,
     unit: unitOfDifference(mark),
     step: stepOf(mark),
-    own: [valuesOf(newest[1])],
-    known: known.length > 0 ? known : earlier,
-    knownAre: known.length > 0 ? "lines" : "earlier",
-    seasons: before ? { newer: grown(newest), older: grown(before) } : null,
-    sowings: sown.length > 1 ? { newer: sowing(sown.at(-1)![1]), older: sowing(sown[0]![1]) } : null,
+    limit: EVEN,
+    wanted: line.school === "let-it-mix" ? wantedMove(mark) : null,
+    grown: bySeason.map(([season, list]) => ({
+      season,
+      own: valuesOf(list.filter((one) => one.own && counts(one))),
+      beside: byLineBeside(
+        list.filter((one) => !one.own),
+        ({ value }) => value,
+      ),
+    })),
+    sowings: sown.length > 1 ? { newer: valuesOf(sown.at(-1)![1]), older: valuesOf(sown[0]![1]) } : null,
   };
+}
+
+/** Which way a mix is wanted to move. */
+const wantedMove = ({ wanted }: Yardstick): Measured["wanted"] =>
+  wanted === "high" ? "more" : wanted === "low" ? "less" : null;
+
+/** How much two traits say the same of a plant by chance, over all pairs. */
+function alike({ shown, line }: Seen, marks: Yardstick[]): number {
+  const own = shown.filter((plant) => isOwn(plant, line));
+  const seasons = [...groupBy(own, ({ row }) => row.season).values()];
+  const apart = new Map(
+    marks.map((mark) => [
+      mark.id,
+      new Map(
+        seasons.flatMap((plants) => {
+          const values = plants.flatMap((plant) => {
+            const value = figureOf(mark, plant.values[mark.id]);
+            return value === null ? [] : [[plant.row.plantId, value] as const];
+          });
+          const middle = values.reduce((all, [, value]) => all + value, 0) / Math.max(1, values.length);
+          return values.map(([id, value]) => [id, value - middle] as const);
+        }),
+      ),
+    ]),
+  );
+  const between = (one: Yardstick, other: Yardstick): number => {
+    if (one === other) return 1;
+    const others = apart.get(other.id)!;
+    const pairs = [...apart.get(one.id)!].flatMap(([id, value]): [number, number][] =>
+      others.has(id) ? [[value, others.get(id)!]] : [],
+    );
+    return correlation(pairs)?.r ?? 0;
+  };
+  return alikeOf(marks.map((one) => marks.map((other) => between(one, other))));
 }
 
 function seedBehind(sky: Outlook, stands: JudgedStand[]): SeedBehind[] {
@@ -190,7 +268,7 @@ export function truenessOf(
   const { db, garden, today } = sky;
   const species = speciesById(line.species);
   const stands = judgedStands(db, line.id, today);
-  const { seasons, generations, otherReasons } = whatWasSeen(
+  const { seasons, generations, undecided, losses } = whatWasSeen(
     sky,
     line,
     stands,
@@ -203,18 +281,23 @@ export function truenessOf(
     stands: new Map(stands.map((one) => [one.id, one])),
   };
   const as = judgedAs(line, species);
+  const measured = marks.filter((mark) => isMeasured(mark.kind) && !mark.retiredOn);
+  const counted = seasons.filter(({ season, counts }) => counts && seen.judged.has(season));
   const verdict = trueness({
     as,
     standard: line.purity === null ? OFF_TYPES_TAKEN[as][garden.care] : 1 - line.purity,
+    error: 1 - SURE,
+    looked: seasons.some(({ season, plants }) => seen.judged.has(season) && plants > 0),
     underWay: seasons.find(({ underWay }) => underWay)?.plants ?? null,
-    counts: seasons.filter(({ season }) => seen.judged.has(season)),
-    words: wordCounts(seen, marks),
-    measured: marks.flatMap((mark) => (isMeasured(mark.kind) && !mark.retiredOn ? (measuredOn(seen, mark) ?? []) : [])),
+    counts: counted,
+    words: wordCounts({ ...seen, judged: new Set(counted.map(({ season }) => season)) }, marks),
+    measured: measured.flatMap((mark) => measuredOn(seen, mark) ?? []),
+    alike: alike(seen, measured),
     mixed: as === "selfed" ? mixed : null,
     ploidy: species.ploidy,
     parents: seedParents(db, line.id),
     parentsWanted: plantsToGoOn(line.species),
     seed: seedBehind(sky, stands),
   });
-  return { trueness: { ...verdict, seasons, otherReasons }, generations };
+  return { trueness: { ...verdict, seasons, undecided, losses }, generations };
 }

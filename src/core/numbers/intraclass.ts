@@ -1,3 +1,4 @@
+import jstat from "jstat";
 import { betaQuantile } from "./betaRange";
 
 /**
@@ -27,3 +28,11 @@ export function intraclass(ratio: number, each: number, between: number, within:
     high: at(ratio * fQuantile(0.95, within, between)),
   };
 }
+
+/**
+ * The chance that an F variable lies below a value.
+ * @param top degrees of freedom of the variance above, `bottom` of the one below
+ * @example fCumulative(4.1028, 2, 10) // 0.95
+ */
+export const fCumulative = (value: number, top: number, bottom: number): number =>
+  jstat.beta.cdf((top * value) / (top * value + bottom), top / 2, bottom / 2);

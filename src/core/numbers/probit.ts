@@ -12,3 +12,6 @@ export const shareBelow = (x: number): number => jstat.normal.cdf(x, 0, 1);
  * @example probit(0.95) // 1.6449
  */
 export const probit = (share: number): number => jstat.normal.inv(Math.min(1 - 1e-12, Math.max(1e-12, share)), 0, 1);
+
+/** The standard normal density. @example normalDensity(0) // 0.3989 */
+export const normalDensity = (x: number): number => Math.exp(-0.5 * x * x) / Math.sqrt(2 * Math.PI);

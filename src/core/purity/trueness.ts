@@ -1,5 +1,6 @@
+import { type Chances, chancesOf, type NextStep } from "./nextSteps";
 import { allOf } from "./standing";
-import { type JudgedAs, type TrueInput, type TrueTest, testsOf } from "./trueTests";
+import { type JudgedAs, judgedOf, type TrueInput, type TrueTest, testsOf } from "./trueTests";
 
 export type Trueness = {
   as: JudgedAs;
@@ -11,21 +12,26 @@ export type Trueness = {
   wants: number;
   /** What brings it on for least: the fewest seasons, then the fewest plants. */
   step: TrueTest | null;
+  /** The chance that all tests hold after the next season, and what raises it; null where they hold, or nothing was looked at. */
+  next: Chances | null;
 };
+export type { NextStep };
 
 /**
- * Whether a line comes true: a standing list of tests, each with its figures, what is missing and what brings it on for least.
+ * Whether a line comes true: a standing list of tests, each with its figures, what is missing, how likely they hold after the
+ * next season, and what brings it on for least.
  *
- * All tests must hold. Each is wrongly said to hold of one line in twenty at most, so the whole is too. A mix is judged by
- * steady means and the variety it keeps, a plant that is multiplied by its off-types and seasons alone.
- * @example trueness({ as: "clone", standard: 0.05, underWay: null, counts: [], words: [], measured: [], mixed: null,
- *   ploidy: 2, parents: [], parentsWanted: 1, seed: [] }).says // "unknown"
+ * All tests must hold. Each is judged after every season, and a line of which it does not hold is ever passed in `error` at
+ * most, so the whole is too (Berger 1982, intersection of tests). A mix is judged by steady means and the variety it keeps, a
+ * plant that is multiplied by its off-types and seasons alone.
+ * @example trueness({ as: "clone", standard: 0.05, error: 0.05, looked: false, underWay: null, counts: [], words: [], measured: [], alike: 1,
+ *   mixed: null, ploidy: 2, parents: [], parentsWanted: 1, seed: [] }).says // "unknown"
  */
 export function trueness(input: TrueInput): Trueness {
-  const tests = testsOf(input);
+  const judged = judgedOf(input);
+  const tests = testsOf(judged);
   const missing = tests.filter(({ standing }) => standing !== "holds");
-  const looked =
-    input.counts.some(({ plants }) => plants > 0) || input.measured.some(({ own }) => own.flat().length > 0);
+  const looked = input.looked || input.measured.some(({ grown }) => grown.some(({ own }) => own.length > 0));
   const standing = allOf(tests.map((one) => one.standing));
   const known = looked || (input.as === "mix" && input.parents.length > 0);
   return {
@@ -35,5 +41,6 @@ export function trueness(input: TrueInput): Trueness {
     says: !known ? "unknown" : standing === "holds" ? "true" : standing === "fails" ? "no" : "open",
     wants: Math.max(0, ...missing.map(({ wants }) => wants)),
     step: missing.sort((a, b) => a.wants - b.wants || a.plants - b.plants)[0] ?? null,
+    next: known && standing !== "holds" ? chancesOf(judged, tests) : null,
   };
 }

@@ -12,7 +12,7 @@ import { changeStand, existingStand } from "../stand/commands";
 import type { StandRow } from "../stand/queries";
 import { standRule } from "../stand/rules";
 import { inCells, stand } from "../stand/stand";
-import { deed } from "./deed";
+import { deed, type Found, found } from "./deed";
 
 /** What each act is called once it is done. */
 const DONE_WORDS: Record<Act, string> = {
@@ -48,7 +48,10 @@ const DONE_WORDS: Record<Act, string> = {
 };
 
 /** What is told of an act beside its day. */
-type Told = Record<"counted" | "males" | "females" | "crates" | "spare", number | null> & { sex: StandRow["firstSex"] };
+type Told = Record<"counted" | "males" | "females" | "crates" | "spare" | "looked", number | null> & {
+  sex: StandRow["firstSex"];
+  byWhom: string;
+};
 
 /** A count where one was made; what nobody counted stays as it is. */
 const kept = <C extends keyof Patch<typeof stand>>(column: C, value: number | null): Patch<typeof stand> =>
@@ -122,7 +125,15 @@ function livingStand(context: Context, standId: string): StandRow {
 
 const which = { standId: ref("stand", "Stand"), act: choice("What", ACTS) };
 
-const NOTHING_TOLD = { males: null, females: null, crates: null, spare: null, sex: null } as const;
+const NOTHING_TOLD = {
+  males: null,
+  females: null,
+  crates: null,
+  spare: null,
+  looked: null,
+  sex: null,
+  byWhom: "",
+} as const;
 
 /** An act done on a day, with what it changes of its stand. */
 function carryOutTold(
@@ -138,12 +149,37 @@ function carryOutTold(
     besideForm(() => standRule(context, { ...before, ...patch }, before));
     changeStand(context, before, patch);
   }
-  return { id: context.write.insert(deed, { standId, act, how: "done", on, counted: told.counted }), before };
+  return {
+    id: context.write.insert(deed, {
+      standId,
+      act,
+      how: "done",
+      on,
+      counted: told.counted,
+      looked: told.looked,
+      byWhom: told.byWhom,
+    }),
+    before,
+  };
 }
 
 /** An act done as part of another press, with how many where they were counted. */
 export const carryOut = (context: Context, standId: Id, act: Act, on: Day, counted: number | null): Id =>
   carryOutTold(context, standId, act, on, { ...NOTHING_TOLD, counted, storedIn: "" }).id;
+
+/** Kinds that a walk removed from a planting without numbers, each with how many. */
+const FOUND = given<Pick<Found, "reason" | "plants">[]>(
+  "Removed",
+  Joi.array()
+    .items(
+      Joi.object({
+        reason: Joi.string().trim().min(1).max(60).required(),
+        plants: Joi.number().integer().min(1).max(1_000_000).required(),
+      }),
+    )
+    .unique("reason")
+    .max(40),
+);
 
 /** Done, on a day, with how many where they are counted. */
 const doIt = command(
@@ -158,11 +194,16 @@ const doIt = command(
     females: stand.columns.females,
     crates: stand.columns.crates,
     spare: stand.columns.spare,
+    looked: deed.columns.looked,
+    byWhom: deed.columns.byWhom,
+    found: FOUND.or([]),
   },
-  (context, { standId, act, on, ...told }) => {
-    const { counted } = told;
+  (context, { standId, act, on, found: kinds, ...told }) => {
+    const removed = kinds.reduce((sum, { plants }) => sum + plants, 0);
+    const counted = kinds.length > 0 ? removed : told.counted;
     const day = on ?? context.today;
-    const { id, before } = carryOutTold(context, standId, act, day, told);
+    const { id, before } = carryOutTold(context, standId, act, day, { ...told, counted });
+    for (const kind of kinds) context.write.insert(found, { deedId: id, ...kind });
     const many = counted === null ? "" : `, ${counted}`;
     return { message: `${before.code} ${before.lineName}: ${DONE_WORDS[act]} ${dayInWords(day)}${many}`, id };
   },

@@ -16,6 +16,14 @@ export function deedsOfSeason(db: Db, season: number): Map<Id, DeedOf[]> {
   return groupBy(rows, ({ standId }) => standId);
 }
 
+/** Whether somebody looked around in a season for what crosses with a species. */
+export const lookedAround = (db: Db, season: number, species: string): boolean =>
+  prepared(
+    db,
+    `SELECT 1 FROM deed d JOIN stand s ON s.id = d.standId JOIN line l ON l.id = s.lineId
+       WHERE d.act = 'look-around' AND d.how = 'done' AND s.season = ? AND l.species = ? LIMIT 1`,
+  ).get(season, species) !== undefined;
+
 /** The looks into the store at a stand's roots, in the order of days: how many were sound. */
 export function storeLooks(db: Db, standId: Id): Pick<Deed, "on" | "counted">[] {
   return prepared(

@@ -5,7 +5,7 @@ import { prepared } from "@/db/rows";
 import type { Lot } from "../lot/lot";
 import type { RoguedStand } from "./rogued";
 
-/** A stand of a line by what its plants can be judged: whether anybody looked at them, and the seed they are of. */
+/** A stand of a line by what its plants can be judged: how many somebody looked at, and the seed they are of. */
 export type JudgedStand = RoguedStand & {
   sown: Day;
   endedOn: Day | null;
@@ -14,8 +14,10 @@ export type JudgedStand = RoguedStand & {
   kind: Lot["kind"] | null;
   doubt: string | null;
   brokenWhy: string | null;
-  /** Somebody scored, marked or took out one of its plants, or walked it for what does not belong. */
-  looked: 0 | 1;
+  /** Plants that were looked at: scored, marked or removed one by one, or as many as a walk or a sorting went through. */
+  looked: number;
+  /** Plants that walks removed without saying how many they looked at. */
+  uncounted: number;
 };
 
 /** Stands of a line that were grown up to a day, the newest last. */
@@ -25,9 +27,14 @@ export const judgedStands = (db: Db, lineId: Id, today: Day): JudgedStand[] =>
     `SELECT s.id, s.code, s.season, s.generation, s.family, s.sown, s.endedOn, s.lotId, k.code lotCode, k.kind, k.doubt,
          k.brokenWhy,
          coalesce((SELECT nullif(count(*), 0) FROM plant p WHERE p.standId = s.id AND p.checkOfId IS NULL), s.plants, 0) grown,
-         (EXISTS (SELECT 1 FROM plant p WHERE p.standId = s.id AND (p.mark <> 'none' OR p.removedOn IS NOT NULL))
-           OR EXISTS (SELECT 1 FROM plant p JOIN score c ON c.plantId = p.id WHERE p.standId = s.id)
-           OR EXISTS (SELECT 1 FROM deed d WHERE d.standId = s.id AND d.act = 'rogue' AND d.how = 'done')) looked
+         max(
+           (SELECT count(*) FROM plant p WHERE p.standId = s.id AND p.checkOfId IS NULL
+             AND (p.mark <> 'none' OR p.removedOn IS NOT NULL OR EXISTS (SELECT 1 FROM score c WHERE c.plantId = p.id))),
+           coalesce((SELECT max(d.looked) FROM deed d WHERE d.standId = s.id AND d.act = 'rogue' AND d.how = 'done'), 0),
+           coalesce((SELECT max(o.fit + o.small + o.large + o.split + o.odd + o.bolted) FROM sorting o
+             WHERE o.standId = s.id), 0)) looked,
+         CASE WHEN s.family THEN 0 ELSE coalesce((SELECT sum(d.counted) FROM deed d WHERE d.standId = s.id AND d.act = 'rogue'
+           AND d.how = 'done' AND d.looked IS NULL), 0) END uncounted
        FROM stand s LEFT JOIN lot k ON k.id = s.lotId
        WHERE s.lineId = ? AND s.sown <= ? AND s.planned = 0 ORDER BY s.season, s.sown, s.code`,
   ).all(lineId, today) as JudgedStand[];

@@ -37,8 +37,9 @@ export const takenOutOfLine = (db: Db, lineId: Id): TakenOut[] =>
     db,
     `SELECT s.id standId, p.removedOn "on", p.reason, 1 plants
        FROM stand s JOIN plant p ON p.standId = s.id WHERE s.lineId = :lineId AND p.removedOn IS NOT NULL
-     UNION ALL SELECT s.id, d."on", d.why, d.counted
+     UNION ALL SELECT s.id, d."on", coalesce(f.reason, d.why), coalesce(f.plants, d.counted)
        FROM stand s JOIN deed d ON d.standId = s.id AND d.act = 'rogue' AND d.how = 'done' AND d.counted > 0
+       LEFT JOIN found f ON f.deedId = d.id
        WHERE s.lineId = :lineId AND s.family = 0
      ${NOT_OF_IT.join("\n     ")}
      ORDER BY 2, 1`,

@@ -379,6 +379,7 @@ const USES: [string, (made: Made) => object][] = [
   ["pick.passes", ({ stand }) => ({ id: stand, version: version("stand", stand), passesWanted: 3 })],
   ["pick.release", ({ stand }) => ({ id: stand, version: version("stand", stand), released: 1 })],
   ["offkind.add", ({ lineId }) => ({ lineId, name: "scarlet", look: "red in the bud", inheritance: "recessive" })],
+  ["loss.add", ({ lineId }) => ({ lineId, reason: "slugs" })],
   [
     "offkind.change",
     ({ lineId }) => {

@@ -2,6 +2,7 @@ import { rangeInWords } from "@/core/isolation/verdict";
 import { oddsInWords, timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { lengthInWords, type Units } from "@/core/units/units";
+import { percentInWords } from "@/core/writing/figures";
 import Link from "@/ui/Link";
 import type { Ground, Judged } from "@/views/ground";
 import { sentence } from "../common/words";
@@ -9,7 +10,16 @@ import { ShareFigure } from "./ShareFigure";
 import { Apart, WaysOut } from "./WaysOut";
 
 /** What pollen arrives at the stand in question, and what can be done. */
-export function Isolation({ judged, worry, chosen, askWays, head, garden, season }: Ground & { worry: Judged | null }) {
+export function Isolation({
+  judged,
+  worry,
+  chosen,
+  askWays,
+  head,
+  garden,
+  season,
+  unseen,
+}: Ground & { worry: Judged | null }) {
   const over = judged.filter((j) => j.level !== "within");
   return (
     <section aria-label="Isolation">
@@ -19,9 +29,17 @@ export function Isolation({ judged, worry, chosen, askWays, head, garden, season
             {judged.length === 0
               ? "No stand for seed yet"
               : over.length === 0
-                ? "All seed is as safe as you ask"
+                ? unseen === null
+                  ? "All seed is as safe as you ask"
+                  : "No known pollen is over your limit"
                 : `${plural(over.length, "line")} may take strange pollen`}
           </h2>
+          {over.length === 0 && unseen !== null && (
+            <p className="mt-2 text-sm">
+              Nobody has looked around yet this season. Plants you don’t know of may add up to {percentInWords(unseen)}{" "}
+              foreign pollen.
+            </p>
+          )}
           {judged.length === 0 && (
             <p className="mt-2 text-sm text-soft">
               Sow stands into beds, and what pollen may reach them is reckoned here, with the ways out.

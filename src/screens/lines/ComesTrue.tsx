@@ -1,15 +1,17 @@
 import { plural } from "@/core/units/plural";
+import { chanceInWords, countedInWords } from "@/core/writing/figures";
 import Link from "@/ui/Link";
 import type { LineView } from "@/views/lines";
 import { OffTypeFigure } from "./figures";
 import { HowJudged } from "./HowJudged";
-import { stepInWords, testInWords } from "./trueWords";
+import { raisingInWords, stepInWords, testInWords } from "./trueWords";
+import { Undecided } from "./Undecided";
 
 type Mark = LineView["trueness"]["tests"][number]["standing"];
 const MARKS: Record<Mark, { words: string; tone: string }> = {
-  holds: { words: "holds", tone: "var(--moss)" },
+  holds: { words: "passed", tone: "var(--moss)" },
   open: { words: "not shown yet", tone: "var(--quince)" },
-  fails: { words: "does not hold", tone: "var(--rust)" },
+  fails: { words: "not passed", tone: "var(--rust)" },
 };
 
 /** A full ring with a tick, half a ring, or a broken one. */
@@ -36,7 +38,7 @@ function StandingMark({ standing }: { standing: Mark }) {
 
 /** The standing list of tests, what is missing, and what brings it on for least. */
 export function ComesTrue({ view: { trueness, line, stands } }: { view: LineView }) {
-  const { tests, holding, step, otherReasons, seasons } = trueness;
+  const { tests, holding, step, next, undecided, losses, seasons } = trueness;
   const family = stands.find((one) => one.family === 1);
   const now = seasons.find((one) => one.underWay);
   return (
@@ -45,7 +47,7 @@ export function ComesTrue({ view: { trueness, line, stands } }: { view: LineView
         {trueness.as === "mix" ? "Does it hold together?" : "Does it come true?"}
       </p>
       <h2>
-        {holding} of {plural(tests.length, "test")} {holding === 1 ? "holds" : "hold"}
+        {holding} of {plural(tests.length, "test")} passed
       </h2>
       <ul className="mt-2 border-ink border-t">
         {tests.map((test) => {
@@ -72,22 +74,43 @@ export function ComesTrue({ view: { trueness, line, stands } }: { view: LineView
       </ul>
       {now && (now.offTypes > 0 || now.otherwise > 0) && (
         <p className="mt-3 text-sm text-soft">
-          This season so far {now.offTypes} of {plural(now.plants, "plant")} did not belong; it counts once its
-          flowering is over.
+          This season so far: {countedInWords(now.offTypes, now.plants)} off-types. It counts once flowering is over.
         </p>
       )}
-      {step && (
+      {undecided.length > 0 && <Undecided lineId={line.id} undecided={undecided} />}
+      {step && trueness.says !== "unknown" && (
         <>
-          <h3 className="mt-4">Cheapest next step</h3>
+          <h3 className="mt-4">What is missing first</h3>
           <p>{stepInWords(step, now !== undefined)}</p>
         </>
       )}
-      {otherReasons.length > 0 && (
+      {next && (
+        <>
+          <h3 className="mt-4">Chance to pass next season: {chanceInWords(next.chance)}</h3>
+          <p className="text-sm text-soft">
+            With as many plants as last season.
+            {next.best.length > 0 && " What helps most for the least ground, each step on top of the ones above:"}
+          </p>
+          {next.best.length > 0 && (
+            <ol className="mt-1">
+              {next.best.map((one) => (
+                <li
+                  key={one.step}
+                  className="flex flex-wrap items-baseline justify-between gap-x-3 border-rule border-b py-1.5"
+                >
+                  <span>{raisingInWords(one)}</span>
+                  <strong>{chanceInWords(one.chance)}</strong>
+                </li>
+              ))}
+            </ol>
+          )}
+        </>
+      )}
+      {losses.length > 0 && (
         <p className="mt-3 text-sm text-soft">
-          Taken out for other reasons, and not counted:{" "}
-          {otherReasons.map(({ reason, plants }) => `${reason} (${plants})`).join("; ")}. What does not belong is
-          described{" "}
-          {family ? <Link href={`/nursery/${family.code}/roguing`}>where its families are rogued</Link> : "at roguing"}.
+          Removed, but not as off-types:{" "}
+          {losses.map(({ reason, plants }) => `${reason || "no reason given"} (${plants})`).join("; ")}.{" "}
+          {family && <Link href={`/nursery/${family.code}/roguing`}>Describe an off-type</Link>}
         </p>
       )}
       <p className="mt-3">

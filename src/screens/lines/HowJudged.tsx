@@ -14,32 +14,36 @@ function Tests() {
   return (
     <div className="space-y-3">
       <p>
-        A line comes true where every test holds. A test holds only where that is shown nineteen times in twenty, so
-        that of lines that do not come true, one in twenty at most is said to.
+        A line comes true when every test has passed. The tests are judged after every season. Of lines that miss a
+        limit, at most 5 of 100 ever pass, however many seasons you look.
       </p>
       <ul className="list-disc space-y-2 pl-5">
         <li>
-          Off-types: in neither of two seasons running more than the standard tolerates, and of both together at most
-          the standard (Clopper and Pearson’s bound). The standard is the line’s wanted purity, else by the garden’s
-          care: 5 in 100 as usual, 10 in 100 for what crosses among itself.
+          Off-types: all plants looked at count together, since the last season with far too many. Only plants that were
+          scored, marked or removed count, or as many as a walk looked at. Without an off-type, a limit of 5% takes 59
+          plants. The limit is the line’s wanted purity, or 5% at usual care (10% for outcrossing crops).
         </li>
-        <li>Words that belong to the line: those plants that show another are counted the same way.</li>
+        <li>Categories that belong to the line: plants with another value are counted the same way.</li>
         <li>
-          Even: its plants of a season, all families together, spread no more than 1.5 times as wide as plants of known
-          lines (F of the variances).
+          Uniform: its plants vary at most 1.5 times as much as plants of known lines beside it, over all seasons
+          together. A few more plants of known lines help most.
         </li>
         <li>
-          Two seasons, and two sowings of one: the means differ by less than its plants do, held against lines that
-          stood beside it both times (two one-sided t tests).
+          Same in its seasons: on the mean over its traits, two seasons running differ by less than its plants do. Known
+          lines that grew beside it in both take the weather out.
         </li>
-        <li>Bred long enough: what is expected to be mixed still, from how its seed was made.</li>
-        <li>Enough parents, for what crosses; one is enough for what selfs.</li>
-        <li>The seed it rests on: tied flowers, or strangers foreseen or counted under the standard.</li>
+        <li>Enough generations: what is expected not to be fixed yet, from how the seed was made.</li>
+        <li>Enough parents, for outcrossing crops; one is enough for a self-pollinating crop.</li>
+        <li>
+          Seed isolated: hand-pollinated, or with foreign pollen under the limit. Until somebody has looked around,
+          pollen nobody saw is assumed.
+        </li>
+        <li>In a line bred from a cross, plants count from the F5 on: earlier generations still segregate.</li>
       </ul>
       <p>
-        A mix is judged by means that stay and by the variety its numbers of parents keep; a plant that is multiplied by
-        its off-types and its seasons alone. Plant variety and seed law, where it applies, has its own tests: local law
-        first.
+        A mix is judged by its seasons, its diversity and its isolation; a move in the wanted direction is no fault. A
+        cloned plant is judged by its off-types and its seasons. Plant variety and seed law has its own tests: local law
+        comes first.
       </p>
     </div>
   );

@@ -152,10 +152,7 @@ export function LineScreen({ whole, ...view }: LineView & { whole: boolean }) {
                   {rung.offTypes && rung.offTypes.seen.plants > 0 ? (
                     <>
                       {rung.offTypes.seen.offTypes} of {rung.offTypes.seen.plants},{" "}
-                      <OffTypeFigure
-                        seasons={[{ ...rung.offTypes.seen, maximum: 0 }]}
-                        shown={`≤ ${atMost(rung.offTypes.upper)}`}
-                      />
+                      <OffTypeFigure seasons={[rung.offTypes.seen]} shown={`≤ ${atMost(rung.offTypes.upper)}`} />
                     </>
                   ) : (
                     "–"

@@ -1,11 +1,11 @@
 import { offTypeBound } from "@/core/purity/offTypes";
-import type { OffTypeTest } from "@/core/purity/offTypeTest";
+import type { SeasonCount } from "@/core/purity/offTypeTest";
 import { SURE } from "@/core/purity/standing";
 import type { WorkingParts } from "@/ui/OpenWorking";
 import { atMost } from "./trueWords";
 
 /** The most that the share of off-types can be. */
-export function offTypeWorking({ seasons }: Pick<OffTypeTest, "seasons">): WorkingParts {
+export function offTypeWorking({ seasons }: { seasons: SeasonCount[] }): WorkingParts {
   const sum = (of: "plants" | "offTypes") => seasons.reduce((all, one) => all + one[of], 0);
   return {
     title: "How many off-types at most?",
@@ -19,7 +19,7 @@ export function offTypeWorking({ seasons }: Pick<OffTypeTest, "seasons">): Worki
         min: 0,
         max: 100_000,
         step: 1,
-        source: "plants taken out for a reason that is described as not belonging",
+        source: "plants removed for a reason that is described as an off-type",
       },
       {
         key: "plants",
@@ -28,7 +28,7 @@ export function offTypeWorking({ seasons }: Pick<OffTypeTest, "seasons">): Worki
         min: 1,
         max: 100_000,
         step: 1,
-        source: "of the last two seasons that are over, less what was lost otherwise",
+        source: "scored, marked or removed one by one, or counted on a walk; without what was lost otherwise",
       },
       {
         key: "sure",

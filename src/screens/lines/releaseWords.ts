@@ -10,7 +10,7 @@ import { testInWords, toScale } from "./trueWords";
 /** A part of the sheet: what it is called, and its rows; a row without a name is a sentence. */
 export type SheetPart = { title: string; rows: { name: string; words: string }[] };
 
-const HOLDS = { holds: "holds", open: "not shown yet", fails: "does not hold" } as const;
+const HOLDS = { holds: "passed", open: "not shown yet", fails: "not passed" } as const;
 
 /** A yardstick as it describes a line: the mean, nine plants of ten, lowest and highest; or its words. */
 function markInWords({ kind, unit, summary, words, lowEnd, highEnd }: Described): string {

@@ -1,12 +1,13 @@
 import { generationName } from "@/core/custody/generation";
-import { EVEN } from "@/core/purity/evenness";
+import type { OffTypeTest } from "@/core/purity/offTypeTest";
 import { SURE } from "@/core/purity/standing";
-import type { Trueness } from "@/core/purity/trueness";
+import type { NextStep, Trueness } from "@/core/purity/trueness";
 import type { JudgedAs, SeedJudged, TrueTest } from "@/core/purity/trueTests";
 import type { Progress } from "@/core/selection/progress";
 import { unitOfDifference } from "@/core/selection/yardsticks";
-import { oddsInWords, timesInTen } from "@/core/units/odds";
+import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
+import { countedInWords, percentInWords } from "@/core/writing/figures";
 import { fixed } from "@/core/writing/numbers";
 import type { YardstickLadder } from "@/views/ladders";
 import { inHundred } from "../common/words";
@@ -18,54 +19,57 @@ export const toScale = (value: number, scale: number): string =>
 /** At most so many in a hundred: never said lower than it is. */
 export const atMost = (share: number): string => `${Math.max(1, Math.ceil(share * 100 - 1e-9))} in 100`;
 
-const NEVER = "Wrongly said of 1 line in 20 at most.";
-
 /** What is said of a line above all else. */
-export function verdictInWords({ says, wants, as, tests, holding }: Omit<Trueness, "step">): {
+export function verdictInWords({ says, wants, as, tests, holding }: Omit<Trueness, "step" | "next">): {
   head: string;
   under: string;
 } {
   if (says === "true")
     return {
       head: as === "mix" ? "It holds together as a mix" : as === "clone" ? "It keeps its kind" : "It comes true",
-      under: `All ${tests.length} tests hold. ${NEVER}`,
+      under: `All ${tests.length} tests passed. Of lines that miss a limit, at most 5 of 100 ever get this verdict.`,
     };
   if (says === "unknown")
     return {
-      head: as === "mix" ? "Nobody has looked yet how the mix goes" : "Nobody has looked yet whether it comes true",
-      under: "Number some plants and score them, or walk them for what does not belong.",
+      head: "Not checked in any finished season",
+      under: "Number some plants and score them, or walk them and count how many you looked at.",
     };
-  const of = `${holding} of ${tests.length} tests hold`;
-  if (wants === 0)
-    return { head: "Not shown yet: what stands this season can tell", under: `${of}; none wants another season.` };
-  const not = says === "no" ? "Not yet" : "Not shown yet";
+  const passed = `${holding} of ${tests.length} tests passed.`;
+  if (wants === 0) return { head: "Not shown yet: this season can tell", under: passed };
   return {
-    head: `${not}: ${wants === 1 ? "one season" : `${wants} seasons`} short`,
-    under: `${of}; after this one it takes ${wants === 1 ? "one season" : `${wants} seasons`} more, at least.`,
+    head: `Not stable yet: at least ${plural(wants, "more season")}`,
+    under: `This season is not counted. ${passed}`,
   };
 }
 
 type Told = { name: string; figure: string; why: string };
 
-const seasonCounts = (test: Extract<TrueTest, { key: "off-types" | "word" }>["test"]): string =>
+const seasonCounts = (test: OffTypeTest): string =>
   test.seasons.map(({ season, offTypes, plants }) => `${season}: ${offTypes} of ${plants}`).join("; ");
 
 function ofOffTypes(one: Extract<TrueTest, { key: "off-types" | "word" }>): Told {
   const { test } = one;
-  const failed = test.seasons.find(({ offTypes, maximum }) => offTypes > maximum);
+  const failed = test.seasons[0]?.failed ? test.seasons[0] : null;
+  const undecided =
+    test.undecided > 0
+      ? ` ${plural(test.undecided, "removed plant")} ${test.undecided === 1 ? "is" : "are"} not decided.`
+      : "";
   return {
-    name: one.key === "word" ? `All alike in ${one.name.toLowerCase()}` : `Off-types under ${inHundred(test.standard)}`,
-    figure: test.seasons.length === 0 ? "open" : `≤ ${atMost(test.upper)}`,
+    name:
+      one.key === "word"
+        ? `All ${one.wanted}: ${one.name.toLowerCase()}`
+        : `Off-types under ${percentInWords(test.limit)}`,
+    figure: test.seasons.length === 0 ? "open" : `up to ${percentInWords(test.upper)}`,
     why:
       test.seasons.length === 0
-        ? "In no season that is over did anyone look."
-        : `${one.key === "word" ? `Not ${one.wanted}: ` : ""}${seasonCounts(test)}${
-            failed ? `; ${failed.season} should have no more than ${failed.maximum}` : ""
-          }.${test.seasons.length === 1 ? " One season only." : ""}`,
+        ? `Not checked in a finished season that counts.${undecided}`
+        : `${one.key === "word" ? `Not ${one.wanted}: ` : ""}${seasonCounts(test)}.${
+            failed ? ` ${failed.season} had too many: the count begins again.` : ""
+          }${undecided}${test.more ? ` ${test.more} more without an off-type would pass.` : ""}`,
   };
 }
 
-const KNOWN = { lines: "known lines", earlier: "its earlier seasons" };
+const KNOWN = { lines: "the known lines beside it", earlier: "its own earlier seasons" };
 
 function ofEven({ items }: Extract<TrueTest, { key: "even" }>): Told {
   const seen = items.filter(({ ratio }) => ratio !== null);
@@ -73,50 +77,75 @@ function ofEven({ items }: Extract<TrueTest, { key: "even" }>): Told {
     (most, one) => (most && most.ratio!.high >= one.ratio!.high ? most : one),
     null,
   );
-  const missing = items.filter(({ ratio }) => ratio === null).map(({ name }) => name);
+  const missing = items.filter(({ ratio }) => ratio === null).map(({ name }) => name.toLowerCase());
   return {
-    name: "As even as what comes true",
-    figure: widest ? `${fixed(widest.ratio!.likely, 1)} times` : "open",
+    name: "Uniform",
+    figure: widest ? `${fixed(widest.ratio!.likely, 1)} times as wide` : "open",
     why: widest
-      ? `${widest.name} spreads ${fixed(widest.ratio!.likely, 1)} times (${fixed(widest.ratio!.low, 1)}–${fixed(widest.ratio!.high, 1)}) as wide as in ${KNOWN[widest.knownAre]}; ${fixed(EVEN, 1)} is taken.`
-      : `Nothing that is known to be even was measured beside it: ${missing.join(", ")}.`,
+      ? `${widest.name} varies ${fixed(widest.ratio!.likely, 1)} times (${fixed(widest.ratio!.low, 1)} to ${fixed(widest.ratio!.high, 1)}) as much as in ${KNOWN[widest.knownAre]}. The limit is ${fixed(widest.limit, 1)}.`
+      : items.every(({ own }) => own.plants === 0)
+        ? "Not measured in a finished season that counts."
+        : `Not tested. No stable line beside it was measured for ${missing.join(", ")}.`,
   };
 }
 
-function ofAgreement({ key, items }: Extract<TrueTest, { key: "seasons" | "sowings" }>): Told {
-  const name = key === "seasons" ? "Two seasons agree" : "Two sowings agree";
-  if (items.length === 0) return { name, figure: "open", why: "Nothing was measured in two seasons." };
+function ofSeasons({ same, names, units }: Extract<TrueTest, { key: "seasons" }>): Told {
+  const name = "Same in its seasons";
+  const seen = same.traits.flatMap((trait, i) => (trait ? [{ ...trait, name: names[i]!, unit: units[i]! }] : []));
+  if (!same.apart || seen.length === 0)
+    return { name, figure: "open", why: "Not measured in two finished seasons that count." };
+  const worst = seen.reduce((most, one) =>
+    one.apart.likely / one.margin > most.apart.likely / most.margin ? one : most,
+  );
+  const of = (value: number) => toScale(value, worst.margin);
+  const { low, likely, high } = worst.apart;
+  return {
+    name,
+    figure: `${of(likely)} ${worst.unit} apart`,
+    why: `${worst.name}: from one season to the next ${of(likely)} ${worst.unit} apart (${of(low)} to ${of(high)}), ${
+      same.against.length > 0 ? "weather removed" : "weather included"
+    }. Plants differ by ${of(worst.margin)}.`,
+  };
+}
+
+function ofSowings({ items }: Extract<TrueTest, { key: "sowings" }>): Told {
+  const name = "Same in two sowings";
+  if (items.length === 0) return { name, figure: "open", why: "Too few plants were measured in one of the sowings." };
   const size = (one: (typeof items)[number]) => Math.abs(one.difference!.likely) / (one.margin || 1);
   const worst = items.reduce((most, one) => (size(one) > size(most) ? one : most));
-  const { difference, margin, unit, against } = worst;
+  const { difference, margin, unit } = worst;
   const of = (value: number) => toScale(value, margin);
   return {
     name,
-    figure: `${difference!.likely > 0 ? "+" : ""}${of(difference!.likely)} ${unit}`,
-    why: `${worst.name}: ${of(difference!.low)} to ${of(difference!.high)} ${unit}${
-      against.length > 0 ? " against the lines beside it" : ", the weather in it"
-    }; its plants differ by ${of(margin)}.`,
+    figure: `${of(Math.abs(difference!.likely))} ${unit} apart`,
+    why: `${worst.name}: ${of(difference!.likely)} ${unit} (${of(difference!.low)} to ${of(difference!.high)}). Plants differ by ${of(margin)}.`,
   };
 }
 
 function ofSeed({ lots, standard }: Extract<TrueTest, { key: "seed" }>, as: JudgedAs): Told {
-  const name = as === "mix" ? "No harmful pollen came in" : "Its seed was isolated";
-  if (lots.length === 0) return { name, figure: "open", why: "Nobody wrote down which seed it was sown from." };
+  const name = as === "mix" ? "No harmful pollen" : "Seed isolated";
+  if (lots.length === 0) return { name, figure: "open", why: "No record says which seed it was sown from." };
   const said = ({ code, made, doubt, upper, counted }: SeedJudged): string => {
     if (counted && upper !== null)
-      return `${code}: ${counted.strange} of ${counted.plants} had a stranger for a father`;
+      return `${code}: foreign pollen in ${countedInWords(counted.strange, counted.plants)}`;
     if (doubt) return `${code}: ${doubt}`;
-    if (made === "by-hand") return `${code} by hand`;
-    if (made === "received") return `${code} was received`;
-    return upper === null ? `${code}: nobody can say` : `${code} open, at most ${oddsInWords(upper)} a stranger`;
+    if (made === "by-hand") return `${code}: hand-pollinated`;
+    if (made === "received") return `${code}: received seed`;
+    return upper === null
+      ? `${code}: not known`
+      : `${code}: open-pollinated, foreign pollen up to ${percentInWords(upper)}`;
   };
   const open = lots.filter(({ standing }) => standing !== "holds");
   const shown = (open.length > 0 ? open : lots).slice(0, 3).map(said);
   const high = Math.max(...lots.map(({ upper }) => upper ?? 0));
   return {
     name,
-    figure: lots.every(({ standing }) => standing === "holds") ? "yes" : high > standard ? atMost(high) : "open",
-    why: `${shown.join("; ")}${lots.length > shown.length ? `; ${plural(lots.length - shown.length, "more lot")}` : ""}.`,
+    figure: lots.every(({ standing }) => standing === "holds")
+      ? "yes"
+      : high > standard
+        ? `up to ${percentInWords(high)}`
+        : "open",
+    why: `${shown.join("; ")}${lots.length > shown.length ? `; and ${plural(lots.length - shown.length, "more lot")}` : ""}. The limit is ${percentInWords(standard)}.`,
   };
 }
 
@@ -129,31 +158,32 @@ export function testInWords(test: TrueTest, as: JudgedAs): Told {
     case "even":
       return ofEven(test);
     case "seasons":
+      return ofSeasons(test);
     case "sowings":
-      return ofAgreement(test);
+      return ofSowings(test);
     case "fixed":
       return {
-        name: "Bred long enough",
-        figure: inHundred(test.mixed.likely),
-        why: `Expected still mixed in one plant of its newest generation; ${inHundred(test.limit)} is taken.`,
+        name: "Enough generations",
+        figure: `${percentInWords(test.mixed.likely)} not yet fixed`,
+        why: `Expected in one plant of its newest generation. The limit is ${percentInWords(test.limit)}.`,
       };
     case "parents":
       return {
-        name: "Bred from enough plants",
+        name: "Enough parents",
         figure:
           test.seasons.length > 0 ? plural(Math.min(...test.seasons.map(({ plants }) => plants)), "plant") : "open",
         why:
           test.seasons.length === 0
-            ? "No seed of it was saved from plants on record."
+            ? "No seed was saved from plants on record."
             : `${test.seasons.map(({ season, plants }) => `${season}: ${plants}`).join("; ")}. ${
-                test.oneIsEnough ? "One is enough for what selfs." : `${test.wanted} keep it going.`
+                test.oneIsEnough ? "One is enough for a self-pollinating crop." : `${test.wanted} keep it going.`
               }`,
       };
     case "variety":
       return {
-        name: "Keeps its variety",
-        figure: inHundred(1 - test.lost),
-        why: `What ${plural(test.seasons, "season")} of so many parents leave of it by chance; ${inHundred(1 - test.limit)} is taken.`,
+        name: "Keeps its diversity",
+        figure: percentInWords(1 - test.lost),
+        why: `Left after ${plural(test.seasons, "season")} with so many parents. The limit is ${percentInWords(1 - test.limit)}.`,
       };
     case "seed":
       return ofSeed(test, as);
@@ -165,36 +195,59 @@ export function stepInWords(test: TrueTest, underWay: boolean): string {
   const when = test.wants === 0 && underWay ? "This season" : "Next season";
   switch (test.key) {
     case "off-types":
+      if (test.test.undecided > 0) return "Decide which removed plants were off-types.";
       return test.plants > 0
-        ? `${when} look over ${test.plants} plants: with no off-type among them it is shown.`
-        : `${when} walk it again: two seasons running must keep the standard.`;
+        ? `${when}, look at ${test.plants} more plants. Without an off-type among them the test passes.`
+        : `${when}, walk it again and count the plants you look at.`;
     case "word":
-      return `${when} look at ${test.name.toLowerCase()} of every plant${
-        test.plants > 0 ? `, ${test.plants} at least` : ""
-      }, and keep only families that are all ${test.wanted}.`;
+      return `${when}, score ${test.name.toLowerCase()} on every plant${
+        test.plants > 0 ? `, at least ${test.plants}` : ""
+      }. Keep only families that are all ${test.wanted}.`;
     case "even": {
       const bare = test.items.filter(({ ratio }) => ratio === null);
       if (bare.length > 0)
-        return `${when} grow six plants of a line that comes true beside it, and measure ${bare[0]!.name.toLowerCase()} on all.`;
+        return `${when}, grow six plants of a stable line beside it and measure ${bare[0]!.name.toLowerCase()} on all.`;
       const wide = test.items.find(({ standing }) => standing === "fails") ?? test.items[0]!;
       return test.standing === "fails"
-        ? `${when} keep seed only of the families nearest to each other in ${wide.name.toLowerCase()}.`
-        : `${when} measure ${wide.name.toLowerCase()} of more plants.`;
+        ? `${when}, keep seed only of families that are alike in ${wide.name.toLowerCase()}.`
+        : `${when}, measure ${wide.name.toLowerCase()} again, with more plants of known lines beside it.`;
     }
     case "seasons":
-      return test.items.length === 0
-        ? "Score ten plants on one yardstick, in two seasons."
-        : `${when} score it again on the same yardsticks, with the same lines beside it.`;
+      return test.same.seasons.length === 0
+        ? "Score ten plants on one trait in two seasons."
+        : `${when}, score the same traits again, with the same lines beside it.`;
     case "sowings":
-      return `${when} sow it twice, some weeks apart, and measure both.`;
+      return `${when}, sow it twice, some weeks apart, and measure both.`;
     case "fixed":
       return `Self it ${test.wants === 1 ? "once" : `${test.wants} times`} more, a few plants of the best families.`;
     case "parents":
-      return `${when} save seed of ${test.wanted} plants at least.`;
+      return `${when}, save seed of at least ${test.wanted} plants.`;
     case "variety":
-      return "Bring in seed of a founder that is left, and save from more plants.";
+      return "Add seed of a founder that is left, and save seed of more plants.";
     case "seed":
-      return "Grow thirty plants of that seed and count strangers among them, or tie flowers this time.";
+      return "Grow thirty plants of that seed and count those with foreign pollen, or hand-pollinate this time.";
+  }
+}
+
+/** One of the steps that raise the chance, as it stands in a list. */
+export function raisingInWords({ step, plants, seasons, lines }: NextStep): string {
+  switch (step) {
+    case "decide":
+      return "Decide which removed plants were off-types";
+    case "isolate":
+      return "Isolate the seed, or look around for what crosses with it";
+    case "look-at":
+      return `Look at ${plants} more plants`;
+    case "checks":
+      return lines === 0
+        ? `Grow ${plants} plants of a stable line beside it`
+        : `Grow ${plants} more plants of each known line beside it`;
+    case "parents":
+      return `Save seed of ${plants} plants`;
+    case "generation":
+      return `Grow ${plural(seasons - 1, "more generation")} after that`;
+    case "season":
+      return `Grow it ${plural(seasons - 1, "more season")} after that`;
   }
 }
 

@@ -21,6 +21,7 @@ function Walk({ view, close }: { view: Roguing; close: () => void }) {
   const [at, setAt] = useState(0);
   const [out, setOut] = useState(0);
   const [other1, setOther] = useState("");
+  const [byWhom, setByWhom] = useState("");
   const [trouble, setTrouble] = useState<string | null>(null);
   const { runKept, busy } = useCommand();
   const plant = plants[at];
@@ -44,7 +45,11 @@ function Walk({ view, close }: { view: Roguing; close: () => void }) {
   };
   const done = async () => {
     const words = `${stand.code} rogued: ${plural(out, "plant")} out of ${plants.length}`;
-    const answer = await runKept("deed.done", { standId: stand.id, act: "rogue", counted: out }, words);
+    const answer = await runKept(
+      "deed.done",
+      { standId: stand.id, act: "rogue", counted: out, looked: plants.length, byWhom: byWhom.trim() },
+      words,
+    );
     if (answer?.ok) close();
     else if (answer) setTrouble(Object.values(answer.fields ?? {})[0] ?? answer.message);
   };
@@ -64,8 +69,12 @@ function Walk({ view, close }: { view: Roguing; close: () => void }) {
             {trouble}
           </p>
         )}
+        <label>
+          <span className="block font-semibold">Looked at by</span>
+          <input value={byWhom} maxLength={80} autoComplete="off" onChange={(event) => setByWhom(event.target.value)} />
+        </label>
         <button type="button" className="leaf leaf-strong min-h-14 text-lg" disabled={busy} onClick={() => void done()}>
-          The walk is done
+          Save the walk
         </button>
         <button type="button" className="leaf min-h-12" onClick={() => setAt(Math.max(0, plants.length - 1))}>
           Back to the last one

@@ -12,6 +12,7 @@ import { Lifting } from "./Lifting";
 import { Offkinds } from "./Offkinds";
 import { RogueForecast } from "./RogueForecast";
 import { RogueWalk } from "./RogueWalk";
+import { WalkForm } from "./WalkForm";
 
 /** Of a stand whose plants have no numbers: what is to be sorted, or what stands. */
 function withoutNumbers(lifting: Roguing["lifting"]): string {
@@ -58,6 +59,7 @@ export function RoguingScreen(view: Roguing) {
         {doneOn || today < by ? "" : ", and roguing undoes much less"}.
       </p>
       {view.standing.length > 0 && <RogueWalk view={view} />}
+      {view.walkable && <WalkForm view={view} />}
       {view.lifting && <Lifting view={view} lifting={view.lifting} />}
       <h3 className="mt-7 mb-2">What went out, year by year</h3>
       {gone === 0 ? (
