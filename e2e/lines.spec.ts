@@ -25,7 +25,10 @@ test("from the cross down the ladder to the verdict, how two are kin, and a name
   await expect(verdict.getByRole("heading", { name: /^Chance to pass next season/ })).toBeVisible();
 
   // Every number opens: of sixty plants without an off-type five in a hundred may be.
-  await ladder.getByRole("button", { name: /^≤ 10 in 100/ }).first().click();
+  await ladder
+    .getByRole("button", { name: /^≤ 10 in 100/ })
+    .first()
+    .click();
   const working = page.getByRole("dialog");
   await working.getByLabel("Off-types seen").fill("0");
   await working.getByLabel("Plants looked at").fill("60");

@@ -247,7 +247,7 @@ test("kept plants are paired by kinship, and their crosses planned in one press"
   const code = await family(page.request, demo.url, "Paired bed", 6);
   await page.goto(`/nursery/${code}`);
   const next = page.getByRole("region", { name: "Next generation" });
-  await expect(next).toContainText("Never only one.");
+  await expect(next).toContainText("as keep or seed parent first");
   for (const number of [2, 4, 5]) {
     await plant(page, number).click();
     await page.keyboard.press("k");

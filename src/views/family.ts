@@ -22,7 +22,7 @@ import { photosOfStand } from "@/records/photo/queries";
 import type { Plant } from "@/records/plant/plant";
 import { type ChosenPlant, chosenPlants, plantsOfStand, reasonsOf } from "@/records/plant/queries";
 import { type PlantScore, scoresOfStand } from "@/records/score/queries";
-import { sistersOf, standByCode } from "@/records/stand/queries";
+import { type StandRow, sistersOf, standByCode } from "@/records/stand/queries";
 import { type TrialOf, trialsOf } from "@/records/trial/queries";
 import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
@@ -78,6 +78,8 @@ export type Family = {
   lot: LotRow | null;
   today: string;
   head: string | null;
+  /** As how many plants should give the next generation's seed. */
+  parentsWanted: "one" | "several" | "many";
   /** Families of its season and generation beside it. */
   sisters: number;
   /** Their plants that are kept. */
@@ -85,6 +87,16 @@ export type Family = {
   hazards: { title: string; caution: string }[];
   beds: BedChoice[];
 };
+
+/** From this generation on the plants of a selfed family are as good as one. Working value: an F6. */
+const AS_ONE = 6;
+
+/** What crosses among itself narrows; what is selfed still divides, until it is fixed. */
+function parentsWantedOf({ species, school, generation }: StandRow): Family["parentsWanted"] {
+  const selfed = speciesById(species).breeding === "selfing" || school === "cross-and-fix";
+  if (!selfed || school === "let-it-mix") return "many";
+  return generation === null || generation >= AS_ONE ? "one" : "several";
+}
 
 const commonest = (words: string[]): string | null => {
   const [first] = counted(words);
@@ -232,6 +244,7 @@ export function familyView(sky: Outlook, code: string): Family | null {
     today: sky.today,
     head: headOf(db),
     sisters: sisters.size,
+    parentsWanted: parentsWantedOf(row),
     sistersKept: chosenPlants(db, row.season).filter(({ standId }) => sisters.has(standId)),
     hazards: cautionsAt(speciesById(row.species).hazards, "touch", "eat"),
     beds: bedChoices(db),

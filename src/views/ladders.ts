@@ -13,6 +13,8 @@ import { aimOfFigures, byLineBeside, figureOf, lineBeside, shownOn, wordOf } fro
 
 export type YardstickLadder = {
   yardstick: Yardstick;
+  /** By which rungs it climbs: of a line whose generations nobody counts, a mix say, by seasons. */
+  by: "generation" | "season";
   points: { generation: number; seasons: string; summary: Summary }[];
   /** Share of the wanted word or of yes, for words. */
   shares: { generation: number; seasons: string; count: number; wanted: number }[];
@@ -50,11 +52,21 @@ export function seenMixed(db: Db, line: Line, marks: Yardstick[], looked: LookRo
   return seen;
 }
 
+/** Generations where they are counted, else seasons. */
+const rungOf = (by: YardstickLadder["by"]) => (plant: { generation: number | null; season: number }) =>
+  by === "season" ? plant.season : plant.generation;
+
 /** Generation by generation what its plants showed, those that seed was taken from, and known lines beside them. */
-function progressBy(line: Line, mark: Yardstick, all: ReturnType<typeof plantsOf>, mothers: ReadonlySet<Id>) {
+function progressBy(
+  line: Line,
+  mark: Yardstick,
+  all: ReturnType<typeof plantsOf>,
+  mothers: ReadonlySet<Id>,
+  rung: ReturnType<typeof rungOf>,
+) {
   const value = (s: (typeof all)[number]) => figureOf(mark, s)!;
-  const own = all.filter((s) => s.lineId === line.id && s.checkOfId === null && s.generation !== null);
-  const generations = [...groupBy(own, (s) => s.generation!)].sort(([a], [b]) => a - b);
+  const own = all.filter((s) => s.lineId === line.id && s.checkOfId === null && rung(s) !== null);
+  const generations = [...groupBy(own, (s) => rung(s)!)].sort(([a], [b]) => a - b);
   return progressOf(
     generations.map(([generation, list]) => {
       const seasons = new Set(list.map(({ season }) => season));
@@ -83,9 +95,12 @@ export function laddersOf(
   const mothers = mothersOf(db, line.id);
   return marks.map((yardstick) => {
     const all = plantsOf(looks.get(yardstick.id) ?? [], yardstick);
+    const mine = all.filter((s) => s.lineId === line.id && s.checkOfId === null);
+    const by = mine.some(({ generation }) => generation !== null) ? "generation" : "season";
+    const rung = rungOf(by);
     const own = groupBy(
-      all.filter((s) => s.lineId === line.id && s.checkOfId === null && s.generation !== null),
-      (s) => s.generation!,
+      mine.filter((s) => rung(s) !== null),
+      (s) => rung(s)!,
     );
     const numbers = (list: typeof all) => list.flatMap((s) => (s.number === null ? [] : [s.number]));
     const fits = (s: { word: string | null; number: number | null }) =>
@@ -97,6 +112,7 @@ export function laddersOf(
     const seasonsOf = (list: typeof all) => [...new Set(list.map((s) => s.season))].sort().join(", ");
     return {
       yardstick,
+      by,
       points: counted
         ? []
         : generations.flatMap(([generation, list]) => {
@@ -122,7 +138,7 @@ export function laddersOf(
             wanted: list.filter(fits).length,
           };
         }),
-      progress: progressBy(line, yardstick, all, mothers),
+      progress: progressBy(line, yardstick, all, mothers, rung),
     };
   });
 }

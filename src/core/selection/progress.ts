@@ -20,6 +20,8 @@ export type Progress = {
   /** The newer less the older, with its nine-tenths range; the weather out of it where known lines grew beside both. */
   change: { low: number; likely: number; high: number };
   against: string[];
+  /** Each generation's mean with the weather out of it, by those lines, as the change is said; null where it is in it. */
+  levels: { generation: number; mean: number }[] | null;
   /** Chance that it is nearer to what is wanted, 0–1; null where nothing is wanted of it. */
   nearer: number | null;
   /** How wide plants spread now beside then; null of words, and of too few. */
@@ -28,6 +30,12 @@ export type Progress = {
   realised: { low: number; likely: number; high: number } | null;
 };
 
+/**
+ * What a season does to all lines, and to each by itself, as a standard deviation, in what plants of a line differ by. Working
+ * values: without lines beside it the first is all in the change.
+ */
+const WEATHER = 1;
+const ANSWER = 0.25;
 /** Fewer plants tell nothing of a generation. */
 const FEWEST = 5;
 /** Chosen plants that stand off the rest by less than this much of what plants differ by were chosen for something else. */
@@ -58,7 +66,7 @@ function chanceNearer(
 /**
  * Whether a line gets anywhere on one yardstick: from its first generation that was looked at well to its last.
  *
- * The mean's change is held against known lines that grew beside both, where there are any. Of words the chance is that of two
+ * The mean's change is held against known lines that grew beside both, where there are any; else the weather is in its range. Of words the chance is that of two
  * shares (Beta, flat before). What came again of what was chosen is the change over the summed differences between chosen plants
  * and all (realised heritability, Falconer and Mackay 1996).
  * @param generations oldest first
@@ -86,8 +94,9 @@ export function progressOf(
     Math.max(1, against.length) ** 2;
   const level = (one: Generation) => mean(one.values) - besideMean(one);
   const likely = level(to) - level(from);
+  const seasons = words ? 0 : 2 * seasonVariance(against.length) * mean([from, to].map(({ values }) => apart(values)));
   const error = Math.sqrt(
-    [from, to].reduce((sum, one) => sum + apart(one.values) / one.values.length + besideError(one), 0),
+    [from, to].reduce((sum, one) => sum + apart(one.values) / one.values.length + besideError(one), seasons),
   );
   const wide = ONE_IN_TWENTY * error;
   const told = ({ generation, values }: Generation) => ({ generation, mean: mean(values), plants: values.length });
@@ -98,9 +107,10 @@ export function progressOf(
     to: told(to),
     change,
     against,
+    levels: against.length === 0 ? null : levelsOf(generations, against),
     nearer: words ? sharesNearer(from, to, aim) : chanceNearer(aim, mean(from.values), likely, error),
     spread: words || before === 0 ? null : Math.sqrt(after / before),
-    realised: words ? null : realisedOf(seen.slice(seen.indexOf(from)), change),
+    realised: words ? null : realisedOf(seen.slice(seen.indexOf(from)), likely, error),
   };
 }
 
@@ -114,12 +124,38 @@ function sharesNearer(from: Generation, to: Generation, { wanted }: Pick<Aim, "w
   return wanted === "no" ? 1 - above : above;
 }
 
-/** The change over all that was chosen for on the way. */
-function realisedOf(seen: Generation[], change: Progress["change"]): Progress["realised"] {
+/** What the seasons of two generations put between them, as a share of what plants differ by, for one season. */
+const seasonVariance = (against: number): number =>
+  against === 0 ? WEATHER ** 2 + ANSWER ** 2 : ANSWER ** 2 * (1 + 1 / against);
+
+/** Means less what the weather did to the lines beside them, about what those show on the mean. */
+function levelsOf(generations: Generation[], against: string[]): Progress["levels"] {
+  const both = generations.filter(
+    ({ beside, values }) => values.length > 0 && against.every((line) => (beside[line]?.length ?? 0) > 0),
+  );
+  const weather = both.map(({ beside }) => mean(against.map((line) => mean(beside[line]!))));
+  const usual = mean(weather);
+  return both.map(({ generation, values }, i) => ({ generation, mean: mean(values) - (weather[i]! - usual) }));
+}
+
+/** So much of what plants differ by is taken as inherited for the drift of chosen plants, at least and at most. */
+const INHERITED = { least: 0.1, most: 0.9 };
+
+/**
+ * The change over all that was chosen for on the way. Few chosen plants are by chance better or worse than they look: that
+ * drift is in the range, h²(1 − h²)σ²/k of each choice of k.
+ */
+function realisedOf(seen: Generation[], likely: number, error: number): Progress["realised"] {
   const parents = seen.slice(0, -1).filter(({ chosen }) => chosen.length > 0);
   const chosenFor = parents.reduce((sum, { chosen, values }) => sum + mean(chosen) - mean(values), 0);
   const spread = Math.sqrt(mean(seen.map(({ values }) => apart(values))));
   if (parents.length === 0 || Math.abs(chosenFor) < CHOSEN * spread) return null;
-  const ends = [change.low / chosenFor, change.high / chosenFor];
-  return { low: Math.min(...ends), likely: change.likely / chosenFor, high: Math.max(...ends) };
+  const share = Math.min(INHERITED.most, Math.max(INHERITED.least, likely / chosenFor));
+  const drift = parents.reduce(
+    (sum, { chosen, values }) => sum + (share * (1 - share) * apart(values)) / chosen.length,
+    0,
+  );
+  const wide = ONE_IN_TWENTY * Math.sqrt(error ** 2 + drift);
+  const ends = [(likely - wide) / chosenFor, (likely + wide) / chosenFor];
+  return { low: Math.min(...ends), likely: likely / chosenFor, high: Math.max(...ends) };
 }

@@ -10,10 +10,10 @@ import {
   XAxis,
   YAxis,
 } from "recharts";
-import { generationName } from "@/core/custody/generation";
 import { fixed } from "@/core/writing/numbers";
 import type { YardstickLadder } from "@/views/ladders";
 import { percent } from "../common/words";
+import { rungName } from "./trueWords";
 
 type Props = { ladder: YardstickLadder; said: string | null; backcrosses: number };
 
@@ -30,16 +30,22 @@ export function LadderChart({ ladder, said, backcrosses }: Props) {
         : counted
           ? "share as wanted"
           : yardstick.unit;
+  const named = rungName(ladder, backcrosses);
+  // What is said against the lines beside it is drawn against them.
+  const levels = ladder.progress?.levels
+    ? new Map(ladder.progress.levels.map((one) => [one.generation, one.mean]))
+    : null;
+  const drawn = levels ? points.filter(({ generation }) => levels.has(generation)) : points;
   const data = counted
     ? shares.map((s) => ({
-        name: `${generationName(s.generation, backcrosses)}`,
+        name: named(s.generation),
         value: s.wanted / s.count,
         spread: 0,
         count: s.count,
       }))
-    : points.map((p) => ({
-        name: `${generationName(p.generation, backcrosses)}`,
-        value: p.summary.mean,
+    : drawn.map((p) => ({
+        name: named(p.generation),
+        value: levels?.get(p.generation) ?? p.summary.mean,
         spread: p.summary.spread ?? 0,
         count: p.summary.count,
       }));
@@ -72,7 +78,7 @@ export function LadderChart({ ladder, said, backcrosses }: Props) {
           <LineChart data={data} margin={{ top: 16, right: 150, bottom: 22, left: 8 }} accessibilityLayer={false}>
             <CartesianGrid stroke="var(--rule)" vertical={false} />
             <XAxis dataKey="name" padding={{ left: 30, right: 40 }} stroke="var(--soft)" tick={{ fill: "var(--ink)" }}>
-              <Label value="generation" position="insideBottom" offset={-14} fill="var(--soft)" />
+              <Label value={ladder.by} position="insideBottom" offset={-14} fill="var(--soft)" />
             </XAxis>
             <YAxis
               domain={[low - pad, high + pad]}
@@ -125,7 +131,7 @@ export function LadderChart({ ladder, said, backcrosses }: Props) {
       <p className="text-sm text-soft">
         {counted
           ? "Share of scored plants that are as wanted"
-          : "Mean of scored plants; bars are one standard deviation between plants"}
+          : `Mean of scored plants${levels ? ", weather removed by the lines beside it" : ""}; bars are one standard deviation between plants`}
         : {data.map((d) => `${d.name} of ${d.count}`).join(", ")}.
       </p>
     </section>

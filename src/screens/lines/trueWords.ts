@@ -251,8 +251,11 @@ export function raisingInWords({ step, plants, seasons, lines }: NextStep): stri
   }
 }
 
-/** How a generation is called. */
-type Named = (generation: number) => string;
+/** How a rung of the ladder is called. */
+type Named = (rung: number) => string;
+
+export const rungName = ({ by }: Pick<YardstickLadder, "by">, backcrosses: number): Named =>
+  by === "season" ? String : (rung) => generationName(rung, backcrosses);
 
 const changeInWords = ({ change, from, to }: Progress, mark: YardstickLadder["yardstick"], named: Named): string => {
   const of = (value: number) => toScale(value, change.likely || 1);
@@ -264,8 +267,9 @@ const changeInWords = ({ change, from, to }: Progress, mark: YardstickLadder["ya
 };
 
 /** What came of the generations on one yardstick, in a sentence. */
-export function progressInWords({ yardstick, progress }: YardstickLadder, backcrosses: number): string | null {
-  const named: Named = (generation) => generationName(generation, backcrosses);
+export function progressInWords(ladder: YardstickLadder, backcrosses: number): string | null {
+  const { yardstick, progress } = ladder;
+  const named = rungName(ladder, backcrosses);
   if (!progress) return null;
   const { nearer, spread, realised, against } = progress;
   const words = yardstick.kind === "category" || yardstick.kind === "yes-no";
@@ -285,18 +289,26 @@ export function progressInWords({ yardstick, progress }: YardstickLadder, backcr
 
 /** Whether it is getting anywhere, over all yardsticks. */
 export function gettingAnywhere(ladders: YardstickLadder[], backcrosses: number): string | null {
-  const called: Named = (generation) => generationName(generation, backcrosses);
-  const judged = ladders.flatMap(({ yardstick, progress }) =>
-    progress && progress.nearer !== null && yardstick.weight > 0
-      ? [{ name: yardstick.name, nearer: progress.nearer, from: progress.from.generation }]
-      : [],
-  );
+  const judged = ladders.flatMap((ladder) => {
+    const { yardstick, progress } = ladder;
+    return progress && progress.nearer !== null && yardstick.weight > 0
+      ? [
+          {
+            name: yardstick.name,
+            nearer: progress.nearer,
+            from: progress.from.generation,
+            called: rungName(ladder, backcrosses),
+          },
+        ]
+      : [];
+  });
   if (judged.length === 0) return null;
   const named = (list: typeof judged) => list.map(({ name }) => name.toLowerCase()).join(", ");
   const yes = judged.filter(({ nearer }) => nearer >= SURE);
   const no = judged.filter(({ nearer }) => nearer <= 1 - SURE);
   const rest = judged.filter(({ nearer }) => nearer > 1 - SURE && nearer < SURE);
-  const since = `since ${called(Math.min(...judged.map(({ from }) => from)))}`;
+  const first = judged.reduce((least, one) => (one.from < least.from ? one : least));
+  const since = `since ${first.called(first.from)}`;
   const said = [
     ...(yes.length > 0 ? [`nearer its aim ${since} in ${named(yes)}`] : []),
     ...(no.length > 0 ? [`farther in ${named(no)}`] : []),

@@ -37,6 +37,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
             stand={stand}
             plants={chosen}
             units={view.garden.units}
+            parentsWanted={view.parentsWanted}
             sistersKept={view.sistersKept}
             head={view.head}
           />

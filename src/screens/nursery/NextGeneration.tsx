@@ -12,17 +12,24 @@ import { allOf, PlantBoxes } from "./ChoosePlants";
 import { MatingPlan } from "./MatingPlan";
 
 type Props = { stand: Family["stand"]; plants: Plant[]; units: Units };
-type Kin = Pick<Family, "sistersKept" | "head">;
+type Kin = Pick<Family, "sistersKept" | "head" | "parentsWanted">;
+
+/** What to do where no plant is kept yet, and how many it takes. */
+const KEEP_FIRST: Record<Family["parentsWanted"], string> = {
+  one: "Mark a plant as keep or seed parent first. One is enough: the line is fixed.",
+  several: "Mark plants as keep or seed parent first, from different families: the line still segregates.",
+  many: "Mark plants as keep or seed parent first. Never only one: an outcrossing crop narrows.",
+};
 
 /** From the kept plants to seed of the next generation. */
-export function NextGeneration({ stand, plants, units, sistersKept, head }: Props & Kin) {
+export function NextGeneration({ stand, plants, units, sistersKept, head, parentsWanted }: Props & Kin) {
   const parents = [...plants.map(({ id, number }) => ({ id, number, code: stand.code })), ...sistersKept];
   const next = stand.generation === null ? "" : ` F${stand.generation + 1}`;
   return (
     <section className="mt-8" aria-label="Next generation">
       <h2>Next generation{next}</h2>
       {plants.length === 0 ? (
-        <p className="mt-2 text-soft">Mark plants as keep or seed parent first. Never only one.</p>
+        <p className="mt-2 text-soft">{KEEP_FIRST[parentsWanted]}</p>
       ) : (
         <>
           <p className="mt-2">
