@@ -17,7 +17,19 @@ export type Computation = {
   source: string;
   schema: Joi.ObjectSchema;
   run: (input: never) => unknown;
+  /** It may take over 100 ms: it is asked of the server's worker; its run may be a generator that rests now and then. */
+  long?: true;
 };
+
+/** What has no answer, by a code that a program can go by. */
+export class NoAnswer extends RangeError {
+  constructor(
+    readonly code: string,
+    message: string,
+  ) {
+    super(message);
+  }
+}
 
 /** A share, 0–1. */
 export const share = Joi.number().min(0).max(1);
@@ -230,27 +242,46 @@ export const COMPUTATIONS: Computation[] = [
   },
 ];
 
-export type Computed = { ok: true; result: unknown } | { ok: false; message: string; details: Record<string, string> };
+export type Computed =
+  | { ok: true; result: unknown }
+  | { ok: false; code: string; message: string; details: Record<string, string> };
+
+const isGenerator = (run: unknown): run is Generator<unknown, unknown> =>
+  typeof run === "object" && run !== null && "next" in run;
 
 /**
  * Runs a computation on unchecked input: the result, or a message for each field that was refused.
- * @example compute(COMPUTATIONS[0], { latitude: 91, longitude: 0, date: "2027-07-09" }).ok // false
+ * @example computing(COMPUTATIONS[0], { latitude: 91, longitude: 0, date: "2027-07-09" }).next().value.code // "input"
  */
-export function compute(computation: Computation, input: unknown): Computed {
+export function* computing(computation: Computation, input: unknown): Generator<unknown, Computed> {
   const { value, error } = computation.schema.validate(input, { abortEarly: false, convert: false });
   if (error) {
     const details = Object.fromEntries(error.details.map((d) => [d.path.join(".") || "input", d.message]));
-    return { ok: false, message: `${computation.name} cannot be computed from this input.`, details };
+    return { ok: false, code: "input", message: `${computation.name} cannot be computed from this input.`, details };
   }
   try {
-    return { ok: true, result: computation.run(value as never) };
+    const run = computation.run(value as never);
+    return { ok: true, result: isGenerator(run) ? yield* run : run };
   } catch (failure) {
     // What is in range field by field may have no answer together.
     if (!(failure instanceof RangeError)) throw failure;
     return {
       ok: false,
+      code: failure instanceof NoAnswer ? failure.code : "no-answer",
       message: `${computation.name} has no answer: ${failure.message}.`,
       details: { input: failure.message },
     };
+  }
+}
+
+/**
+ * The same at one go, however long it takes.
+ * @example compute(COMPUTATIONS[0], { latitude: 91, longitude: 0, date: "2027-07-09" }).ok // false
+ */
+export function compute(computation: Computation, input: unknown): Computed {
+  const going = computing(computation, input);
+  for (;;) {
+    const { done, value } = going.next();
+    if (done) return value;
   }
 }

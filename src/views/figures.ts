@@ -1,43 +1,21 @@
-import { mean } from "simple-statistics";
 import { type Day, daysBetween } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
+import { partsOf } from "@/core/ground/rows";
 import { groupBy } from "@/core/lists/groupBy";
-import { withinGroups } from "@/core/numbers/within";
 import { adjustedForAge } from "@/core/selection/age";
-import { placeOf } from "@/core/selection/bench";
-import type { FamilyPair } from "@/core/selection/heritability";
-import { adjustedForPlace, type PlaceModel } from "@/core/selection/place";
-import { individualOf } from "@/records/line/pedigree";
+import { placeOf, plantsInRow } from "@/core/selection/bench";
+import type { Db } from "@/db/open";
+import { type PlantedStand, plantedStands } from "@/records/plant/queries";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import { figureOf, type ShownPlant } from "./shown";
 
-/** A plant of a stand with its figure on one yardstick: measured, or 1 for what is wanted and 0 for anything else. */
-export type Figure = {
-  plantId: Id;
-  standId: Id;
-  plantNumber: number;
-  environment: string;
-  value: number;
-  lookedOn: Day | null;
-  checkOfId: Id | null;
-};
+/** A plant of a stand with its figure on one trait. */
+export type Figure = { plantId: Id; standId: Id; value: number; lookedOn: Day | null };
 
 export const figuresOf = (shown: ShownPlant[], mark: Yardstick): Figure[] =>
-  shown.flatMap(({ row: { plantId, standId, plantNumber, season, bedId, checkOfId }, values, lookedOn }) => {
+  shown.flatMap(({ row: { plantId, standId }, values, lookedOn }) => {
     const value = figureOf(mark, values[mark.id]);
-    return value === null
-      ? []
-      : [
-          {
-            plantId,
-            standId,
-            plantNumber,
-            environment: `${season} ${bedId ?? standId}`,
-            value,
-            lookedOn: lookedOn[mark.id] ?? null,
-            checkOfId,
-          },
-        ];
+    return value === null ? [] : [{ plantId, standId, value, lookedOn: lookedOn[mark.id] ?? null }];
   });
 
 /** What is scored on a day is older the later: days themselves, and what is added up or seen for ever, are not. */
@@ -62,59 +40,47 @@ export function inAge(figures: Figure[], mark: Yardstick, asked: Id): { age: Fou
   return { age, adjusted };
 }
 
-export type FoundPlace = { model: PlaceModel; explained: number };
+/** Where a plant stands: its row, and metres in its bed, from its corner. */
+export type PlantPlace = { environment: string; row: string; x: number; y: number };
 
-/** Figures as they would be in the middle of their stand, stand by stand, checks left out once they have told their places; and the model of the stand asked for. */
-export function inPlace(figures: Figure[], perRow: (standId: Id) => number, asked: Id) {
-  let place: FoundPlace = { model: "none", explained: 0 };
-  const adjusted = [...groupBy(figures, ({ standId }) => standId)].flatMap(([standId, own]) => {
-    const { model, explained, values } = adjustedForPlace(
-      own.map(({ plantNumber, value, checkOfId }) => ({
-        ...placeOf(plantNumber, perRow(standId)),
-        value,
-        check: checkOfId,
-      })),
-    );
-    if (standId === asked) place = { model, explained };
-    return own.map((figure, i) => ({ ...figure, value: values[i]! }));
-  });
-  return { place, adjusted: adjusted.filter(({ checkOfId }) => checkOfId === null) };
+/** A stand without a bed is taken to stand in rows so far apart, plants so far in them, m. Working values. */
+const APART = { rows: 0.5, plants: 0.4 };
+
+/**
+ * Where every plant of every stand stands: stands of one bed and season in its parts, side by side as the ground draws them, and
+ * in each part rows along its longer side, numbered from the same end.
+ */
+export function placesOf(db: Db): (standId: Id, number: number) => PlantPlace {
+  const stands = plantedStands(db);
+  const by = new Map<Id, (number: number) => PlantPlace>();
+  for (const [environment, here] of groupBy(stands, ({ season, bedId, id }) => `${season} ${bedId ?? id}`)) {
+    const [{ width, length }] = here as [PlantedStand];
+    const parts =
+      width !== null && length !== null
+        ? partsOf({ x: 0, y: 0, width, length, turn: 0 }, here.length)
+        : here.map(() => null);
+    for (const [i, stand] of here.entries()) by.set(stand.id, placing(environment, stand, parts[i] ?? null));
+  }
+  return (standId, number) => by.get(standId)!(number);
 }
 
-/** Standard deviation within stands. */
-export function spreadWithin(figures: Figure[]): number {
-  const families = groupBy(figures, ({ standId }) => standId).values();
-  const { squares, freedom } = withinGroups([...families].map((own) => own.map(({ value }) => value)));
-  return freedom > 0 ? Math.sqrt(squares / freedom) : 0;
-}
-
-type Parents = { mother?: string | null; father?: string | null };
-
-/** Families beside their parents, where both were seen in company: a family alone in its bed tells nothing against others. */
-export function pairsOf(figures: Figure[], parentsOf: (figure: Figure) => Parents): FamilyPair[] {
-  const environments = groupBy(figures, ({ environment }) => environment);
-  const company = new Map(
-    [...environments].map(([name, own]) => [
-      name,
-      {
-        middle: mean(own.map(({ value }) => value)),
-        families: new Set(own.map(({ standId }) => standId)).size,
-        plants: own.length,
-      },
-    ]),
-  );
-  const byIndividual = new Map(
-    figures.map((figure) => [individualOf({ standId: figure.standId, plantId: figure.plantId }), figure]),
-  );
-  const apart = ({ value, environment }: Figure) => value - company.get(environment)!.middle;
-  return [...groupBy(figures, ({ standId }) => standId).values()].flatMap((own): FamilyPair[] => {
-    const { environment } = own[0]!;
-    if (company.get(environment)!.families < 2) return [];
-    const { mother, father } = parentsOf(own[0]!);
-    const [m, f] = [mother, father].map((id) => (id ? byIndividual.get(id) : undefined));
-    if (!m || company.get(m.environment)!.plants < 5) return [];
-    const offspring = mean(own.map(apart));
-    if (f) return [{ parents: (apart(m) + apart(f)) / 2, offspring, seen: own.length, passed: 1 }];
-    return [{ parents: apart(m), offspring, seen: own.length, passed: 0.5 }];
-  });
+function placing(
+  environment: string,
+  { id, rowCount, numbered }: PlantedStand,
+  part: { x: number; y: number; width: number; length: number } | null,
+): (number: number) => PlantPlace {
+  const perRow = plantsInRow(numbered, rowCount);
+  const rows = Math.max(1, Math.ceil(numbered / perRow));
+  return (number) => {
+    const { row, at } = placeOf(number, perRow);
+    const place = { environment, row: `${id} ${row}` };
+    if (!part) return { ...place, x: at * APART.plants, y: row * APART.rows };
+    const [along, across] = [(at + 0.5) / perRow, (row + 0.5) / rows];
+    const wide = part.width >= part.length;
+    return {
+      ...place,
+      x: part.x + part.width * (wide ? along : across),
+      y: part.y + part.length * (wide ? across : along),
+    };
+  };
 }

@@ -5,7 +5,7 @@ import { genotypesOf, type SeenClass } from "@/core/inheritance/genotypes";
 import { progenyNeeded, SURELY_PURE } from "@/core/inheritance/progeny";
 import { classesOf, type WayKey, wayOf } from "@/core/inheritance/ways";
 import { groupBy } from "@/core/lists/groupBy";
-import type { Individual } from "@/core/pedigree/pedigree";
+import { singles } from "@/core/pedigree/singles";
 import type { ScoreValue } from "@/core/selection/yardsticks";
 import { type Db, theDb } from "@/db/open";
 import { individualOf } from "@/records/line/pedigree";
@@ -77,19 +77,6 @@ function earOf(list: SeedsOfPlant[], words: string[]) {
   };
 }
 
-/** Plants by themselves: what is one of several, or the mean of many, has parents that nobody knows. */
-function ofSingles(tree: Individual[]): Individual[] {
-  const many = new Set(tree.flatMap(({ id, plants }) => (plants ? [id] : [])));
-  const known = (parent: string | null | undefined) => (parent && !many.has(parent) ? parent : null);
-  return tree
-    .filter(({ id }) => !many.has(id))
-    .map(({ among, shares: _, ...one }) => ({
-      ...one,
-      mother: among ? null : known(one.mother),
-      father: among ? null : known(one.father),
-    }));
-}
-
 /** What each plant of a family is likely to carry, from all that was seen of it and its kin. */
 export function genotypesView(db: Db, { standId, yardstickId }: Told<typeof GENOTYPES>): GenotypesView {
   const [mark, locus, stand] = [
@@ -120,7 +107,7 @@ export function genotypesView(db: Db, { standId, yardstickId }: Told<typeof GENO
     // What a plant carries is asked of plants, not of the mean of many.
     "left",
   );
-  const single = ofSingles(tree);
+  const single = singles(tree);
   const nameOf = (plantId: Id) => individualOf({ plantId, standId: plants.get(plantId)! });
   const seen = looks.flatMap((look): (SeenClass & { plantId: Id })[] => {
     const shows = words.indexOf(wordOf(look as ScoreValue));

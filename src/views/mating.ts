@@ -1,7 +1,7 @@
 import Joi from "joi";
 import type { Id } from "@/core/custody/id";
 import { sampledPedigree } from "@/core/pedigree/pedigree";
-import { kinshipAmong } from "@/core/selection/breedingValues";
+import { kinshipAmong } from "@/core/selection/kinship";
 import { matingPlan, usesOf } from "@/core/selection/mating";
 import { type Db, theDb } from "@/db/open";
 import { type PlantOfStand, plantsByIds } from "@/records/plant/queries";

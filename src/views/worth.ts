@@ -1,24 +1,28 @@
+import { speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { seeded } from "@/core/numbers/chance";
 import { type Individual, sampledPedigree } from "@/core/pedigree/pedigree";
-import { plantsInRow } from "@/core/selection/bench";
-import type { SeenOf } from "@/core/selection/breedingValues";
-import { type Heritability, heritabilityFrom } from "@/core/selection/heritability";
+import { singles } from "@/core/pedigree/singles";
+import type { Bedded } from "@/core/selection/bedModel";
+import { type GeneChances, type GeneWanted, geneChances, handicaps } from "@/core/selection/genes";
+import { heritabilityFrom } from "@/core/selection/heritability";
 import { counts, failsAim } from "@/core/selection/ranking";
-import { repeatability } from "@/core/selection/repeatability";
-import { type Choice, type Trait, type TraitWorth, type Worth, worthOf } from "@/core/selection/worth";
+import { type Repeatability, repeatability } from "@/core/selection/repeatability";
+import { type Choice, type Found, rankedWorth, type Trait, type TraitWorth, type Worth } from "@/core/selection/worth";
 import { type Db, theDb } from "@/db/open";
+import { individualOf } from "@/records/line/pedigree";
 import { type LookRow, looksOnYardsticks, yardsticks } from "@/records/line/queries";
+import { lociOfLine } from "@/records/locus/queries";
 import type { Plant } from "@/records/plant/plant";
-import { plantedRows, plantsOfStands } from "@/records/plant/queries";
+import { plantsOfStands } from "@/records/plant/queries";
 import { ref, type Told, whole, yesNo } from "@/records/record";
 import { type StandRow, sistersOf, standById } from "@/records/stand/queries";
 import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
-import { type FoundAge, type FoundPlace, figuresOf, inAge, inPlace, pairsOf, spreadWithin } from "./figures";
+import { type FoundAge, figuresOf, inAge, placesOf } from "./figures";
 import { kinOf } from "./kin";
-import { aimOfFigures, type ShownPlant, shownBy } from "./shown";
+import { aimOfFigures, type ShownPlant, shownBy, wordOf } from "./shown";
 
 /** Which family, and how many of its plants are to be kept. */
 export const WORTH = {
@@ -29,24 +33,33 @@ export const WORTH = {
 };
 export type WorthAsked = Told<typeof WORTH>;
 
-/** What was reckoned of one yardstick. */
-export type WorthOfYardstick = {
+/** What was reckoned of one trait. */
+export type WorthOfYardstick = Found & {
   id: Id;
   /** Plants of the family that were looked at, and of its kin. */
   seen: number;
   kin: number;
   age: FoundAge;
-  place: FoundPlace;
-  heritability: Omit<Heritability, "grid">;
+  /** How well looks repeat themselves; null where nobody looked twice. */
+  repeats: Pick<Repeatability, "share" | "plants"> | null;
 };
 export type PlantWorth = Omit<Worth, "traits"> &
-  Pick<Plant, "id" | "number" | "mark"> & { code: string; traits: Record<Id, TraitWorth> };
+  Pick<Plant, "id" | "number" | "mark"> & {
+    code: string;
+    traits: Record<Id, TraitWorth>;
+    /** Of each wanted category: whether it breeds true for it, or can still give it. */
+    genes: Record<Id, GeneChances>;
+  };
 export type FamilyWorth = {
   best: number;
   yardsticks: WorthOfYardstick[];
+  /** Categories that are wanted and are judged by what plants may carry. */
+  genes: Id[];
   /** Best first; those that a floor or ceiling puts out are left out, and counted. */
   plants: PlantWorth[];
   out: number;
+  /** Whom to keep, in their order, families held apart; and how surely they are better than as many next to them. */
+  advice: { keep: Id[]; apart: number };
   /** As far as is known they are of one pure line: what they differ by is not inherited. */
   alike: boolean;
   choice: Choice;
@@ -72,8 +85,12 @@ const GUESS: Record<Yardstick["kind"], { low: number; high: number }> = {
 };
 /** A grower's guess is good to so much either way. Working value. */
 const EITHER_WAY = 0.2;
+/** From this generation on what is not fixed can hardly be chosen any more. Working value: an F6. */
+const LAST_TO_CHOOSE = 6;
+/** What full inbreeding takes off of what crosses among itself, in standard deviations of single looks. Working value. */
+const DEPRESSION = 1.5;
 
-/** What is taken to be inherited of a yardstick, of what an F2's sibs differ by, as a range. */
+/** What is taken to be inherited of a trait, of what an F2's sibs differ by, as a range. */
 export const guessOf = ({ kind, inherited }: Pick<Yardstick, "kind" | "inherited">) =>
   inherited === null
     ? GUESS[kind]
@@ -81,73 +98,149 @@ export const guessOf = ({ kind, inherited }: Pick<Yardstick, "kind" | "inherited
 
 /** What is known of a family and its kin, gathered once. */
 type Known = {
-  standId: Id;
+  stand: StandRow;
   /** The stands whose plants are chosen from. */
   standIds: ReadonlySet<Id>;
   looks: LookRow[];
   shown: ReadonlyMap<Id, ShownPlant>;
   tree: Individual[];
-  /** Where a plant stands in the tree. */
-  at: (plant: { standId: Id; plantId: Id }) => number;
-  perRow: (standId: Id) => number;
+  records: Bedded[];
+  /** A plant's record. */
+  at: ReadonlyMap<Id, number>;
 };
 
-function known(db: Db, { id: standId }: StandRow, looks: LookRow[], shown: Known["shown"], standing: Plant[]): Known {
-  const plants = new Map(
-    [...looks, ...standing.map(({ id: plantId, standId: of }) => ({ standId: of, plantId }))].map(
-      ({ standId: of, plantId }) => [plantId, { standId: of, plantId }],
-    ),
-  );
-  const rows = new Map(plantedRows(db).map((own) => [own.standId, plantsInRow(own.numbered, own.rowCount)]));
+type OnePlant = { standId: Id; plantId: Id; number: number; checkOfId: Id | null };
+
+/** Plants of a known line among a family are of it, not of the family: one line's plants alike where it selfs, half sibs else. */
+function withChecks(
+  tree: Individual[],
+  checks: OnePlant[],
+  selfs: boolean,
+): { tree: Individual[]; of: (plant: OnePlant) => string } {
+  const lines = [...new Set(checks.map(({ checkOfId }) => checkOfId!))];
+  const lineId = (id: Id) => `known line ${id}`;
   return {
-    standId,
+    tree: [
+      ...tree,
+      ...lines.map((id): Individual => ({ id: lineId(id), inbreeding: selfs ? 1 : 0 })),
+      ...(selfs
+        ? []
+        : checks.map(({ plantId, checkOfId }) => ({ id: `check ${plantId}`, mother: lineId(checkOfId!) }))),
+    ],
+    of: ({ plantId, checkOfId }) => (selfs ? lineId(checkOfId!) : `check ${plantId}`),
+  };
+}
+
+function known(db: Db, stand: StandRow, looks: LookRow[], shown: Known["shown"], standing: Plant[]): Known {
+  const plants = new Map<Id, OnePlant>([
+    ...looks.map(
+      ({ standId, plantId, plantNumber, checkOfId }) =>
+        [plantId, { standId, plantId, number: plantNumber, checkOfId }] as const,
+    ),
+    ...standing.map(
+      ({ id: plantId, standId, number, checkOfId }) => [plantId, { standId, plantId, number, checkOfId }] as const,
+    ),
+  ]);
+  const all = [...plants.values()];
+  const own = all.filter(({ checkOfId }) => checkOfId === null);
+  const kin = kinOf(db, own);
+  const selfs = speciesById(stand.species).breeding === "selfing" || stand.school === "cross-and-fix";
+  const { tree, of } = withChecks(
+    kin.tree,
+    all.filter(({ checkOfId }) => checkOfId !== null),
+    selfs,
+  );
+  const positions = new Map(tree.map(({ id }, i) => [id, i]));
+  const places = placesOf(db);
+  const environments = new Map<string, number>();
+  const records = all.map((plant): Bedded => {
+    const { environment, row, x, y } = places(plant.standId, plant.number);
+    if (!environments.has(environment)) environments.set(environment, environments.size);
+    return {
+      individual: plant.checkOfId === null ? kin.at(plant) : positions.get(of(plant))!,
+      environment: environments.get(environment)!,
+      row,
+      x,
+      y,
+    };
+  });
+  return {
+    stand,
     standIds: new Set(standing.map((plant) => plant.standId)),
     looks,
     shown,
-    ...kinOf(db, [...plants.values()]),
-    perRow: (of) => rows.get(of)!,
+    tree,
+    records,
+    at: new Map(all.map(({ plantId }, i) => [plantId, i])),
   };
 }
 
-/** One yardstick as the reckoning takes it, and what is told of it; null where too little was seen, or nothing differs. */
-function traitOf(mark: Yardstick, of: Known): { trait: Trait; told: WorthOfYardstick } | null {
-  const { age, adjusted: aged } = inAge(figuresOf([...of.shown.values()], mark), mark, of.standId);
-  const { place, adjusted } = inPlace(aged, of.perRow, of.standId);
-  const spread = spreadWithin(adjusted);
-  const here = adjusted.filter(({ standId }) => of.standIds.has(standId));
-  if (here.length < 2 || spread === 0) return null;
-  const heritability = heritabilityFrom(
-    guessOf(mark),
-    pairsOf(adjusted, (figure) => of.tree[of.at(figure)]!),
-    mark.often === "once" && isMeasured(mark.kind) ? repeatability(looksByPlant(of.looks, mark)) : null,
+/** One trait as the reckoning takes it, and what is told of it; null where too little was seen, or nothing differs. */
+function traitOf(mark: Yardstick, of: Known): { trait: Trait; told: Omit<WorthOfYardstick, keyof Found> } | null {
+  const figures = figuresOf([...of.shown.values()], mark);
+  const { age, adjusted } = inAge(figures, mark, of.stand.id);
+  const here = adjusted.filter(
+    ({ standId, plantId }) => of.standIds.has(standId) && !of.shown.get(plantId)!.row.checkOfId,
   );
-  const environments = [...new Set(adjusted.map(({ environment }) => environment))];
-  const placed = new Map(environments.map((name, i) => [name, i]));
-  const { grid: _, ...range } = heritability;
+  if (here.length < 2 || new Set(here.map(({ value }) => value)).size < 2) return null;
+  const looked = groupBy(
+    of.looks.filter(({ yardstickId }) => yardstickId === mark.id),
+    ({ plantId }) => plantId,
+  );
+  const numbersOf = (plantId: Id) => (looked.get(plantId) ?? []).flatMap(({ number }) => number ?? []);
+  // What is added up, or a ratio of two, is one figure a plant; else each look counts, by as much as its day sets it right.
+  const single = mark.often === "pass" || mark.kind === "ratio";
+  const raw = new Map(figures.map(({ plantId, value }) => [plantId, value]));
+  const looks = adjusted.flatMap(({ plantId, value }) => {
+    const record = of.at.get(plantId)!;
+    const numbers = single ? [] : numbersOf(plantId);
+    if (numbers.length < 2) return [{ record, value }];
+    return numbers.map((number) => ({ record, value: number + value - raw.get(plantId)! }));
+  });
+  const repeats = mark.often === "once" && !single ? repeatability([...looked.keys()].map(numbersOf)) : null;
   return {
-    told: { id: mark.id, seen: here.length, kin: adjusted.length - here.length, age, place, heritability: range },
-    trait: {
-      aim: aimOfFigures(mark),
-      seen: adjusted.map(
-        (figure): SeenOf => ({
-          individual: of.at(figure),
-          environment: placed.get(figure.environment)!,
-          value: figure.value,
-          weight: 1,
-        }),
-      ),
-      environments: environments.length,
-      reference: [...new Set(here.map(({ environment }) => placed.get(environment)!))],
-      heritability,
-      spread,
+    told: {
+      id: mark.id,
+      seen: here.length,
+      kin: adjusted.length - here.length,
+      age,
+      repeats: repeats && { share: repeats.share, plants: repeats.plants },
     },
+    trait: { aim: aimOfFigures(mark), looks, inherited: heritabilityFrom(guessOf(mark), repeats).grid },
   };
 }
+
+/** A wanted category, or yes or no, as a gene: dominant or recessive where its line's gene is described, else unknown. */
+function geneOf(db: Db, mark: Yardstick, of: Known): GeneWanted | null {
+  const wanted = mark.kind === "category" ? mark.targetWord : mark.wanted === "none" ? null : mark.wanted;
+  if (!wanted) return null;
+  const seen = [...of.shown].flatMap(([plantId, { values, row }]) =>
+    values[mark.id] && row.checkOfId === null
+      ? [{ plant: individualOf({ standId: row.standId, plantId }), wanted: wordOf(values[mark.id]!) === wanted }]
+      : [],
+  );
+  const locus = lociOfLine(db, mark.lineId).get(mark.id);
+  const [dominant] = locus?.way === "dominant" ? (JSON.parse(locus.words) as string[]) : [];
+  const want = dominant === undefined ? "unknown" : dominant === wanted ? "dominant" : "recessive";
+  return { id: mark.id, want, weight: mark.weight, seen };
+}
+
+/** What is told of a family of which nothing can be reckoned. */
+const nothing = (best: number, out: number): FamilyWorth => ({
+  best,
+  yardsticks: [],
+  genes: [],
+  plants: [],
+  out,
+  advice: { keep: [], apart: 0 },
+  alike: false,
+  choice: NO_CHOICE,
+});
 
 /** Who is really better: the family's plants as parents, by the aim, with all that is known of their kin. */
 export function* familyWorth(db: Db, { standId, best, open, across }: WorthAsked): Generator<unknown, FamilyWorth> {
   const stand = standById(db, standId);
-  if (!stand) return { best, yardsticks: [], plants: [], out: 0, alike: false, choice: NO_CHOICE };
+  if (!stand) return nothing(best, 0);
   const families = across ? [stand, ...sistersOf(db, stand)] : [stand];
   const codes = new Map(families.map(({ id, code }) => [id, code]));
   const standing = plantsOfStands(db, [...codes.keys()]).filter(
@@ -161,42 +254,57 @@ export function* familyWorth(db: Db, { standId, best, open, across }: WorthAsked
   const candidates = standing.filter(({ id }) => !(shown.has(id) && fails(shown.get(id)!)));
   const out = standing.length - candidates.length;
   const of = known(db, stand, looks, shown, standing);
-  const traits = marks.filter(counts).flatMap((mark) => traitOf(mark, of) ?? []);
-  const told = traits.map((one) => one.told);
-  if (traits.length === 0 || candidates.length === 0)
-    return { best, yardsticks: told, plants: [], out, alike: false, choice: NO_CHOICE };
+  const wanted = marks.filter(counts);
+  const traits = wanted.filter(({ kind }) => isMeasured(kind)).flatMap((mark) => traitOf(mark, of) ?? []);
+  const genes = wanted
+    .filter(({ kind }) => !isMeasured(kind))
+    .flatMap((mark) => geneOf(db, mark, of) ?? [])
+    .filter(({ seen }) => seen.length > 0);
+  if (traits.length + genes.length === 0 || candidates.length === 0) return nothing(best, out);
   const pedigree = sampledPedigree(of.tree);
-  const places = candidates.map(({ id: plantId, standId: own }) => of.at({ standId: own, plantId }));
-  const { worths, choice } = yield* worthOf({
+  const places = candidates.map(({ id }) => of.at.get(id)!);
+  const individuals = places.map((record) => of.records[record]!.individual);
+  const selfed = speciesById(stand.species).breeding === "selfing" || stand.school === "cross-and-fix";
+  const alone = singles(of.tree);
+  const names = candidates.map(({ id: plantId, standId: own }) => individualOf({ standId: own, plantId }));
+  const chances = genes.map((gene) => geneChances(alone, gene, names));
+  const weights = wanted.reduce((sum, { weight }) => sum + weight, 0);
+  const left = stand.generation === null || stand.generation < LAST_TO_CHOOSE;
+  const { worths, choice, advice, found } = yield* rankedWorth({
     pedigree,
+    records: of.records,
     candidates: places,
     traits: traits.map(({ trait }) => trait),
     best,
-    draws: Math.max(FEWEST, Math.min(DRAWS, Math.round(STEPS_OF_DRAWS / of.tree.length))),
+    draws: Math.max(FEWEST, Math.min(DRAWS, Math.round(STEPS_OF_DRAWS / of.records.length))),
     random: seeded(standing.length),
     parentalControl: open ? 0.5 : 1,
+    selfed,
+    handicap: handicaps(genes, chances, weights, left),
+    depression: selfed ? 0 : DEPRESSION,
   });
   const plants = worths.map((worth, i): PlantWorth => {
     const { id, number, mark, standId: own } = candidates[i]!;
-    return { ...worth, id, number, mark, code: codes.get(own)! };
+    return {
+      ...worth,
+      id,
+      number,
+      mark,
+      code: codes.get(own)!,
+      genes: Object.fromEntries(genes.map((gene, g) => [gene.id, chances[g]![i]!])),
+    };
   });
   return {
     best,
-    yardsticks: told,
-    plants: plants.sort((a, b) => b.index - a.index),
+    yardsticks: traits.map(({ told }, t) => ({ ...told, ...found[t]! })),
+    genes: genes.map(({ id }) => id),
+    plants: [...plants].sort((a, b) => b.index - a.index),
     out,
+    advice: { keep: advice.keep.map((i) => plants[i]!.id), apart: advice.apart },
     choice,
-    alike: places.length > 1 && places.every((place) => pedigree.sampled[place]! < PURE),
+    alike: individuals.length > 1 && individuals.every((i) => pedigree.sampled[i]! < PURE),
   };
 }
-
-const looksByPlant = (looks: LookRow[], { id }: Yardstick): number[][] =>
-  [
-    ...groupBy(
-      looks.filter(({ yardstickId }) => yardstickId === id),
-      ({ plantId }) => plantId,
-    ).values(),
-  ].map((own) => own.flatMap(({ number }) => number ?? []));
 
 export function* worthJob(asked: WorthAsked): Generator<unknown, FamilyWorth> {
   return yield* familyWorth(theDb(), asked);

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { kinshipAmong } from "../selection/breedingValues";
+import { kinshipAmong } from "../selection/kinship";
 import { kinPaths } from "./paths";
 import { type Individual, kinshipsOf, sampledPedigree } from "./pedigree";
 

@@ -241,5 +241,6 @@ export const COMES_TRUE: Computation = {
       .max(60)
       .required(),
   }).messages({ "any.invalid": "{{#label}} must not hold more off-types and undecided than were looked at" }),
+  long: true,
   run: comesTrue,
 };

@@ -1,8 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { sampledPedigree } from "../pedigree/pedigree";
 import { AIM } from "../tests/selection";
-import { kinshipAmong } from "./breedingValues";
 import { type GainInput, gainSteps } from "./gain";
+import { kinshipAmong } from "./kinship";
 import type { Aim } from "./ranking";
 
 /** Unrelated plants that are not inbred, with one draw of each: what is known for certain. */
@@ -14,6 +14,8 @@ function certain(values: number[], more: Partial<GainInput> = {}, aim: Partial<A
     traits: [{ aim: { ...AIM, ...aim }, spread: 2, values: Float64Array.from(values) }],
     kinship: values.map((_, i) => values.map((__, j) => (i === j ? 0.5 : 0))),
     parentalControl: 1,
+    base: 0,
+    depression: 0,
     ...more,
   };
 }
@@ -29,7 +31,7 @@ describe("what keeping so many brings and costs", () => {
   test("unrelated parents count as many as they are, pure lines as half; one of them halves what varies", () => {
     const steps = gainSteps(certain([4, 3, 2, 1]));
     expect(steps.map(({ kinship }) => kinship)).toEqual([0.5, 0.25, expect.closeTo(1 / 6, 12), 0.125]);
-    expect(steps.map(({ effective }) => effective)).toEqual([1, 2, expect.closeTo(3, 9), 4]);
+    expect(steps.map(({ effective }) => effective)).toEqual([1, 2, expect.closeTo(3, 9), expect.closeTo(4, 9)]);
     const pure = [0, 1, 2, 3].map((i) => [0, 1, 2, 3].map((j) => (i === j ? 1 : 0)));
     expect(gainSteps(certain([4, 3, 2, 1], { kinship: pure })).map(({ effective }) => effective)).toEqual([
       0.5,
@@ -37,22 +39,25 @@ describe("what keeping so many brings and costs", () => {
       expect.closeTo(1.5, 9),
       2,
     ]);
-    expect(
-      gainSteps(
-        certain([4, 3], {
-          kinship: [
-            [1, 1],
-            [1, 1],
-          ],
-        }),
-      )[0]!.effective,
-    ).toBeNull();
+    // Five sibs of one F5 plant, as kin as 31/32: against their cross (½) not much more than one.
+    const sibs = [0, 1, 2, 3, 4].map((i) => [0, 1, 2, 3, 4].map((j) => (i === j ? 63 / 64 : 31 / 32)));
+    const five = gainSteps(certain([5, 4, 3, 2, 1], { kinship: sibs, base: 0.5 }))[4]!;
+    expect(five.effective).toBeCloseTo(0.5 / (2 * (31 / 32 + 1 / 320 - 0.5)), 9);
+    expect(five.rareKept).toBeCloseTo(1 - 0.95 ** (2 * five.effective), 9);
   });
 
   test("what is rare is kept by so many plants as the binomial says", () => {
     const steps = gainSteps(certain([4, 3, 2, 1]));
     // Two genes each, one in twenty: none among k plants is 0.95 to the 2k.
     for (const { kept, rareKept } of steps) expect(rareKept).toBeCloseTo(1 - 0.95 ** (2 * kept), 9);
+  });
+
+  test("inbreeding of seed that they set among themselves takes its toll", () => {
+    const [one] = gainSteps(certain([4, 2], { depression: 2 }));
+    // Of one plant not inbred: seed of F ½, a deviation off the index, two units of a trait whose spread is 2.
+    expect(one!.index.likely).toBeCloseTo(1 - 1, 12);
+    expect(one!.traits.t!.likely).toBeCloseTo(1 - 2, 12);
+    expect(gainSteps(certain([4, 2], { depression: 2 }, { wanted: "low" }))[0]!.traits.t!.likely).toBeCloseTo(3, 12);
   });
 
   test("floors are met by the share of a normal around the new mean", () => {

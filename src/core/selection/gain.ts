@@ -1,5 +1,4 @@
 import type { Id } from "../custody/id";
-import { alleleRetention } from "../inheritance/smallPopulation";
 import { shareBelow } from "../numbers/probit";
 import { type Ranged, ranged } from "./ranged";
 import type { Aim } from "./ranking";
@@ -13,9 +12,9 @@ export type GainStep = {
   index: Ranged;
   /** Mean kinship of the kept, themselves included: the inbreeding of seed they set among themselves. */
   kinship: number;
-  /** How many parents that is worth: unrelated ones that would narrow as much; null where nothing narrows. */
-  effective: number | null;
-  /** Chance that what one gene in twenty carries is still there. */
+  /** How many parents that is worth: unrelated ones of the population they were bred from that would narrow as much. */
+  effective: number;
+  /** Chance that a gene version that is one in twenty in that population is still among them. */
   rareKept: number;
   /** Share of the next generation within all floors and ceilings; null where there are none. */
   floorsMet: Ranged | null;
@@ -34,6 +33,10 @@ export type GainInput = {
   kinship: number[][];
   /** 1 where both parents are chosen, ½ where pollen comes from anyone. */
   parentalControl: 1 | 0.5;
+  /** Kinship in the population that they were bred from. */
+  base: number;
+  /** What full inbreeding takes off, in standard deviations of single looks. */
+  depression: number;
 };
 
 const RARE = 0.05;
@@ -71,6 +74,10 @@ function within({ floor, ceiling, must, wanted }: Aim, mean: number, spread: num
   return below(ceiling, 1) - below(floor, 0);
 }
 
+/** Which way a trait is wanted: what inbreeding takes off goes the other. */
+const towards = ({ wanted }: Aim): number =>
+  wanted === "low" || wanted === "no" ? -1 : wanted === "high" || wanted === "yes" ? 1 : 0;
+
 const limits = ({ aim: { floor, ceiling, must } }: DrawnTrait): boolean =>
   floor !== null || ceiling !== null || must === 1;
 
@@ -78,18 +85,19 @@ const limits = ({ aim: { floor, ceiling, must } }: DrawnTrait): boolean =>
  * What each number of parents, the best first, brings and costs: response by yardstick (`selection-response`, by the draws
  * of breeding values), kinship, effective size, and the chance of keeping what is rare.
  *
- * The effective size is that of unrelated parents whose seed would be as much more kin than the candidates are among
- * themselves: (1 − θ) / 2(θₖ − θ). Source: Falconer and Mackay 1996.
+ * The effective size is that of unrelated parents whose seed would be as much more kin than the population they come from, of
+ * mean kinship θ: (1 − θ) / 2(θₖ − θ); as many independent gene versions, twice that, keep a rare one or lose it. Source: Falconer
+ * and Mackay 1996. Where they set seed among themselves, inbreeding takes its toll of the index and of each trait.
  * @returns one for each number from one parent to all
  * @example gainSteps({ order: [0, 1], draws: 1, index: Float64Array.of(1, 0), traits: [], kinship: [[0.5, 0], [0, 0.5]],
- *   parentalControl: 1 })[0].effective // 1
+ *   parentalControl: 1, base: 0, depression: 0 })[0].effective // 1
  */
 export function gainSteps(input: GainInput): GainStep[] {
-  const { order, draws, index, traits, kinship, parentalControl: c } = input;
+  const { order, draws, index, traits, kinship, parentalControl: c, base, depression } = input;
   const n = order.length;
   const worth = new Kept(index, draws, n);
   const by = traits.map((trait) => ({ trait, kept: new Kept(trait.values, draws, n) }));
-  const apart = meanApart(kinship);
+  const inbred = kinship.reduce((sum, row, i) => sum + 2 * row[i]! - 1, 0) / Math.max(1, n);
   let kin = 0;
   return order.map((candidate, i) => {
     const kept = i + 1;
@@ -97,19 +105,22 @@ export function gainSteps(input: GainInput): GainStep[] {
     for (const { kept: of } of by) of.add(candidate);
     kin += kinship[candidate]![candidate]! + 2 * order.slice(0, i).reduce((sum, j) => sum + kinship[candidate]![j]!, 0);
     const mean = kin / kept ** 2;
-    const responses = by.map(({ trait, kept: of }) => ({ trait, of, draws: of.above(kept).map((x) => c * x) }));
+    // Seed set among them is as inbred as they are kin, on the mean.
+    const toll = depression * Math.max(0, mean - inbred);
+    const responses = by.map(({ trait, kept: of }) => ({
+      trait,
+      of,
+      draws: of.above(kept).map((x) => c * x - toll * trait.spread * towards(trait.aim)),
+    }));
+    const gametes = (1 - base) / Math.max(1e-9, mean - base);
     const bounded = responses.filter(({ trait }) => limits(trait));
     return {
       kept,
-      index: ranged(worth.above(kept).map((x) => c * x)),
+      index: ranged(worth.above(kept).map((x) => c * x - toll)),
       traits: Object.fromEntries(responses.map(({ trait, draws: own }) => [trait.aim.id, ranged(own)])),
       kinship: mean,
-      effective: mean - apart > 1e-9 ? (1 - apart) / (2 * (mean - apart)) : null,
-      rareKept: alleleRetention({
-        plants: kept,
-        frequency: RARE,
-        inbreeding: Math.max(0, 2 * kinship[candidate]![candidate]! - 1),
-      }).probability,
+      effective: gametes / 2,
+      rareKept: 1 - (1 - RARE) ** gametes,
       floorsMet:
         bounded.length === 0
           ? null
@@ -124,12 +135,4 @@ export function gainSteps(input: GainInput): GainStep[] {
             ),
     };
   });
-}
-
-/** Mean kinship of two different candidates; of a single one that of nothing. */
-function meanApart(kinship: number[][]): number {
-  const n = kinship.length;
-  if (n < 2) return 0;
-  const sum = kinship.reduce((all, row, i) => all + row.reduce((s, k, j) => (i === j ? s : s + k), 0), 0);
-  return sum / (n * (n - 1));
 }

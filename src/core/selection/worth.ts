@@ -1,34 +1,33 @@
-import { mean, sampleStandardDeviation, variance } from "simple-statistics";
+import { mean, sampleStandardDeviation } from "simple-statistics";
 import type { Id } from "../custody/id";
-import {
-  type AnimalModel,
-  breedingValues,
-  drawnValues,
-  kinshipAmong,
-  type SampledPedigree,
-  type SeenOf,
-} from "./breedingValues";
+import { withinGroups } from "../numbers/within";
+import { type Bedded, type BedModel, bedModel } from "./bedModel";
+import type { Seen } from "./classes";
 import { type FrontierPoint, frontierOf } from "./contributions";
+import { drawnValues } from "./drawn";
 import { type DrawnTrait, type GainStep, gainSteps } from "./gain";
-import { AMONG_SIBS, drawnHeritability, type Heritability } from "./heritability";
-import { ranged } from "./ranged";
+import type { Heritability } from "./heritability";
+import { baseKinship, kinshipAmong, type SampledPedigree } from "./kinship";
+import { type Likely, likelyVariances } from "./likely";
+import { type Ranged, ranged } from "./ranged";
 import { type Aim, goodness } from "./ranking";
 
-/** What is known of one yardstick. */
+/** One look at one record of a plant. */
+export type LookAt = { record: number; value: number };
+
+/** What is known of one trait. */
 export type Trait = {
   aim: Aim;
-  seen: SeenOf[];
-  environments: number;
-  /** Environments that the candidates stand in: what they are worth is said for the mean of them, whichever each stood in. */
-  reference: number[];
-  heritability: Heritability;
-  /** Standard deviation of what plants of one family showed. */
-  spread: number;
+  looks: LookAt[];
+  /** How much of what single looks at an F2's sibs differ by is inherited, as far as is known. */
+  inherited: Heritability["grid"];
 };
 
 export type WorthInput = {
   pedigree: SampledPedigree;
-  /** Positions of those to be chosen from. */
+  /** Plants in their environments: those to be chosen from, and all that is known beside them. */
+  records: Bedded[];
+  /** Records of those to be chosen from. */
   candidates: number[];
   traits: Trait[];
   /** How many are the best. */
@@ -37,6 +36,12 @@ export type WorthInput = {
   random: () => number;
   /** 1 where both parents are chosen, ½ where pollen comes from anyone. */
   parentalControl: 1 | 0.5;
+  /** How the next generation is made of those kept: each by itself, or among themselves. */
+  selfed: boolean;
+  /** What genes take off each candidate's index, in its unit; none where left out. */
+  handicap?: number[];
+  /** What a generation of full inbreeding takes off, in standard deviations of single looks; 0 of what selfs. */
+  depression?: number;
 };
 
 export type TraitWorth = {
@@ -44,7 +49,9 @@ export type TraitWorth = {
   value: number;
   low: number;
   high: number;
-  /** Squared correlation of prediction and truth among sibs, 0–1. */
+  /** How far it is above the candidates' mean, with the same range. */
+  apart: Ranged;
+  /** Expected squared correlation of prediction and truth among the candidates, 0–1. */
   reliability: number;
 };
 
@@ -57,76 +64,167 @@ export type Choice = {
 };
 
 export type Worth = {
-  /** Weighted sum over the yardsticks, in standard deviations of what plants show; mean of draws and nine-tenths range. */
+  /** Weighted sum over the traits, in standard deviations of single looks at the candidates; mean of draws and nine-tenths range. */
   index: number;
   low: number;
   high: number;
   /** How often it was among the best, 0–1. */
   amongBest: number;
-  /** By yardstick. */
+  /** By trait. */
   traits: Record<Id, TraitWorth>;
 };
 
-/**
- * The variances behind what plants showed. How much is inherited is said of sibs of an F2; sibs of a family that is nearly
- * fixed differ by as much less of it as their pedigree leaves, and what is not inherited stays.
- */
-function modelOf(pedigree: SampledPedigree, trait: Trait, share: number): AnimalModel {
-  const { seen, spread, environments } = trait;
-  const among = seen.reduce((sum, { individual }) => sum + pedigree.sampled[individual]!, 0) / seen.length;
-  // spread² = additive · among + residual, and of an F2 the share is additive · ½ of additive · ½ + residual.
-  const additive = spread ** 2 / (among + (AMONG_SIBS * (1 - share)) / share);
-  const residual = (additive * AMONG_SIBS * (1 - share)) / share;
-  return { pedigree, seen, environments, additive, residual };
+/** What was found out of one trait on the way. */
+export type Found = {
+  /** How much of what single looks at sibs differ by is inherited, as it came out, with its nine-tenths range. */
+  inherited: { low: number; likely: number; high: number };
+  /** Shares of what single looks differ by that rows and places make up. */
+  rows: number;
+  places: number;
+};
+
+/** Whom to keep. */
+export type Advice = {
+  /** Positions among the candidates, the first to keep first. */
+  keep: number[];
+  /** The chance that they are truly better on the mean than as many next to them, 0–1. */
+  apart: number;
+};
+
+export type Ranked = { worths: Worth[]; choice: Choice; advice: Advice; found: Found[] };
+
+/** Looks at one plant repeat themselves so well where nobody looked twice, and as so many plants' evidence. Working values. */
+const REPEATED = { share: 0.75, weight: 6 };
+
+/** The mean of each record's looks, and how many. */
+function seenOf(records: number, looks: LookAt[], middle: number): Seen {
+  const values = new Float64Array(records);
+  const counts = new Float64Array(records);
+  for (const { record, value } of looks) {
+    values[record]! += value - middle;
+    counts[record]! += 1;
+  }
+  for (let i = 0; i < records; i++) if (counts[i]! > 0) values[i]! /= counts[i]!;
+  return { values, looks: counts };
 }
 
-/** How far the aim's goodness of what candidates showed is spread, to put yardsticks on one footing. */
-function scaleOf({ aim, seen, spread }: Trait): number {
-  const good = seen.map(({ value }) => goodness(aim, { number: value, word: null }));
+/** How much of what single looks at sibs differ by stays with a plant from look to look. */
+function repeatedOf(looks: LookAt[], familyOf: (record: number) => string): number {
+  const by = new Map<number, number[]>();
+  for (const { record, value } of looks) by.set(record, [...(by.get(record) ?? []), value]);
+  const several = [...by.values()].filter((values) => values.length > 1);
+  const errors = withinGroups(several);
+  if (errors.freedom === 0) return 1;
+  const families = new Map<string, number[]>();
+  for (const { record, value } of looks)
+    families.set(familyOf(record), [...(families.get(familyOf(record)) ?? []), value]);
+  const whole = withinGroups([...families.values()]);
+  if (whole.squares === 0) return 1;
+  const share = Math.max(0, 1 - errors.squares / errors.freedom / (whole.squares / whole.freedom));
+  return Math.min(
+    0.99,
+    (errors.freedom * share + REPEATED.weight * REPEATED.share) / (errors.freedom + REPEATED.weight),
+  );
+}
+
+/** Standard deviation of single looks at the candidates, by the aim's goodness: to put traits on one footing. */
+function scaleOf({ aim, looks }: Trait, candidates: ReadonlySet<number>): number {
+  const good = looks
+    .filter(({ record }) => candidates.has(record))
+    .map(({ value }) => goodness(aim, { number: value, word: null }));
   const deviation = good.length > 1 ? sampleStandardDeviation(good) : 0;
-  return deviation > 0 ? deviation : spread;
+  if (deviation > 0) return deviation;
+  const values = looks.map(({ value }) => value);
+  return (values.length > 1 ? sampleStandardDeviation(values) : 0) || 1;
+}
+
+type Prepared = { trait: Trait; middle: number; seen: Seen; likely: Likely[]; scale: number };
+
+function prepared(model: BedModel, input: WorthInput): Prepared[] {
+  const { pedigree, records } = input;
+  const candidates = new Set(input.candidates);
+  const familyOf = (i: number) => {
+    const { individual, environment } = records[i]!;
+    return `${environment} ${pedigree.mother[individual]} ${pedigree.father[individual]}`;
+  };
+  return input.traits.map((trait) => {
+    const middle = trait.looks.length > 0 ? mean(trait.looks.map(({ value }) => value)) : 0;
+    const seen = seenOf(records.length, trait.looks, middle);
+    return {
+      trait,
+      middle,
+      seen,
+      likely: likelyVariances(model, seen, trait.inherited, repeatedOf(trait.looks, familyOf)),
+      scale: scaleOf(trait, candidates),
+    };
+  });
+}
+
+/** What came out of one trait's variances, in what single looks at sibs differ by. */
+function foundOf({ likely }: Prepared): Found {
+  const shares = likely
+    .map(({ variances: { genes, plant, look, row, place }, chance }) => {
+      const within = genes / 2 + plant + look;
+      return { inherited: genes / 2 / within, row: row / within, place: place / within, chance };
+    })
+    .sort((a, b) => a.inherited - b.inherited);
+  const sum = (of: (one: (typeof shares)[number]) => number) =>
+    shares.reduce((all, one) => all + one.chance * of(one), 0);
+  const all = sum(() => 1);
+  const at = (share: number) => {
+    let passed = 0;
+    return shares.find(({ chance }) => {
+      passed += chance;
+      return passed >= share * all;
+    })!.inherited;
+  };
+  return {
+    inherited: { low: at(0.05), likely: sum((one) => one.inherited) / all, high: at(0.95) },
+    rows: sum((one) => one.row) / all,
+    places: sum((one) => one.place) / all,
+  };
 }
 
 /**
- * What plants are worth as parents, by the aim: breeding values of each yardstick drawn again and again as they may be in
- * truth, weighed, and ranked each time; so that a rank comes with how sure it is.
+ * What plants are worth as parents, by the aim: breeding values of all traits drawn together again and again as they may be in
+ * truth, from one model of forebears, rows, places and each plant's own, weighed, and ranked each time; so that a rank comes
+ * with how sure it is.
  *
- * Each yardstick by itself (`drawnValues`), with a heritability drawn from what is known of it; what two yardsticks share is
- * left out. The share inherited is that of an F2's sibs. Words and yes or no count as 0 and 1.
- * @returns one for each candidate, in their order, and what choices among them bring
- * @example worthOf({ pedigree: { mother: Int32Array.of(-1), father: Int32Array.of(-1), sampled: Float64Array.of(1) },
- *   candidates: [0], traits: [], best: 1, draws: 10, random: () => 0.5, parentalControl: 1 }).next().value.worths.length // 1
+ * Several looks at a plant count as they repeat themselves; parents, F1 and pure lines beside a family tell what is not
+ * inherited. How much is inherited, what rows and places do and how traits go together are drawn too, from what all looks make
+ * likely (`likelyVariances`, `drawnValues`).
+ * @returns one for each candidate, in their order, what choices among them bring, and whom to keep
+ * @example rankedWorth({ pedigree: { mother: Int32Array.of(-1), father: Int32Array.of(-1), ofMother: Float64Array.of(0.5), ofFather: Float64Array.of(0.5), sampled: Float64Array.of(1) },
+ *   records: [{ individual: 0, environment: 0, row: null, x: null, y: null }], candidates: [0], traits: [], best: 1, draws: 10,
+ *   random: () => 0.5, parentalControl: 1, selfed: true }).next().value // { done: 0, of: 10 }
  */
-export function* worthOf(
-  input: WorthInput,
-): Generator<{ done: number; of: number }, { worths: Worth[]; choice: Choice }> {
-  const { pedigree, candidates, traits, draws, random } = input;
+export function* rankedWorth(input: WorthInput): Generator<{ done: number; of: number }, Ranked> {
+  const { records, candidates, draws, random, pedigree } = input;
   const n = candidates.length;
-  const weights = traits.reduce((sum, { aim }) => sum + aim.weight, 0);
+  const model = bedModel(pedigree, records);
+  const ready = prepared(model, input);
+  yield { done: 0, of: draws };
+  const environments = [...new Set(records.map(({ environment }) => environment))];
+  const reference = [...new Set(candidates.map((i) => environments.indexOf(records[i]!.environment)))];
+  const drawn = yield* drawnValues(model, ready, reference, draws, random);
+  const weights = ready.reduce((sum, { trait }) => sum + trait.aim.weight, 0);
   const index = new Float64Array(n * draws);
-  const byTrait = new Map<Id, TraitWorth[]>();
-  const drawnTraits: DrawnTrait[] = [];
-  for (const [t, trait] of traits.entries()) {
-    const scale = scaleOf(trait);
-    const drawn = new Float64Array(n * draws);
-    const prior = new Float64Array(draws);
-    for (let d = 0; d < draws; d++) {
-      const share = drawnHeritability(trait.heritability, random());
-      const model = modelOf(pedigree, trait, share);
-      const { values, environments } = drawnValues(model, random);
-      prior[d] = model.additive;
-      const here = trait.reference.reduce((sum, e) => sum + environments[e]!, 0) / trait.reference.length;
-      for (const [c, i] of candidates.entries()) {
-        const value = here + values[i]!;
-        drawn[c * draws + d] = value;
+  const values = ready.map(({ trait, middle, scale }, t) => {
+    const own = new Float64Array(n * draws);
+    for (const [c, i] of candidates.entries())
+      for (let d = 0; d < draws; d++) {
+        const value = drawn.values[t]![i * draws + d]! + middle;
+        own[c * draws + d] = value;
         const good = goodness(trait.aim, { number: value, word: null });
         index[c * draws + d]! += weights > 0 ? (trait.aim.weight * good) / (scale * weights) : 0;
       }
-      if (d % 10 === 9) yield { done: t * draws + d + 1, of: traits.length * draws };
-    }
-    byTrait.set(trait.aim.id, toldOf(drawn, prior, input));
-    drawnTraits.push({ aim: trait.aim, spread: trait.spread, values: drawn });
-  }
+    return own;
+  });
+  const kinship = kinshipAmong(
+    pedigree,
+    candidates.map((i) => records[i]!.individual),
+  );
+  const told = ready.map((_, t) => toldOf(values[t]!, drawn.genes[t]!, kinship, draws));
   const among = amongBest(index, n, input);
   const worths = candidates.map((_, c): Worth => {
     const { likely, ...range } = ranged(index.subarray(c * draws, (c + 1) * draws));
@@ -134,24 +232,51 @@ export function* worthOf(
       index: likely,
       ...range,
       amongBest: among[c]!,
-      traits: Object.fromEntries([...byTrait].map(([id, own]) => [id, own[c]!])),
+      traits: Object.fromEntries(ready.map(({ trait }, t) => [trait.aim.id, told[t]![c]!])),
     };
   });
-  return { worths, choice: choiceOf(input, worths, index, drawnTraits) };
+  const traits = ready.map(
+    ({ trait, scale }, t): DrawnTrait => ({ aim: trait.aim, spread: scale, values: values[t]! }),
+  );
+  return {
+    worths,
+    choice: choiceOf(input, worths, index, traits, kinship),
+    advice: adviceOf(input, worths, index, kinship),
+    found: ready.map(foundOf),
+  };
 }
 
 /** Candidates among which contributions are reckoned, the best ones; and points of the frontier. */
-const MOST_SHARED = 300;
+const MOST_SHARED = 120;
 const POINTS = 33;
 
-function choiceOf(input: WorthInput, worths: Worth[], index: Float64Array, traits: DrawnTrait[]): Choice {
-  const { pedigree, candidates, draws, parentalControl } = input;
-  const order = [...worths.keys()].sort((a, b) => worths[b]!.index - worths[a]!.index);
-  const kinship = kinshipAmong(pedigree, candidates);
+const bestFirst = (worths: Worth[]): number[] => [...worths.keys()].sort((a, b) => worths[b]!.index - worths[a]!.index);
+
+function choiceOf(
+  input: WorthInput,
+  worths: Worth[],
+  index: Float64Array,
+  traits: DrawnTrait[],
+  kinship: number[][],
+): Choice {
+  const { draws, parentalControl, pedigree, records, candidates } = input;
+  const order = bestFirst(worths);
   const shared = order.slice(0, MOST_SHARED);
   const middle = mean(worths.map(({ index: of }) => of));
   return {
-    steps: gainSteps({ order, draws, index, traits, kinship, parentalControl }),
+    steps: gainSteps({
+      order,
+      draws,
+      index,
+      traits,
+      kinship,
+      parentalControl,
+      base: baseKinship(
+        pedigree,
+        candidates.map((i) => records[i]!.individual),
+      ),
+      depression: input.depression ?? 0,
+    }),
     frontier: frontierOf(
       shared.map((c) => parentalControl * (worths[c]!.index - middle)),
       shared.map((a) => shared.map((b) => kinship[a]![b]!)),
@@ -160,25 +285,29 @@ function choiceOf(input: WorthInput, worths: Worth[], index: Float64Array, trait
   };
 }
 
-/** What the draws of one yardstick say of each candidate; reliability against what sibs differ by. */
-function toldOf(drawn: Float64Array, prior: Float64Array, { candidates, pedigree, draws }: WorthInput): TraitWorth[] {
-  const n = candidates.length;
+/** What the draws of one trait say of each candidate; reliability against what candidates differ by in truth. */
+function toldOf(drawn: Float64Array, genes: Float64Array, kinship: number[][], draws: number): TraitWorth[] {
+  const n = kinship.length;
   const means = Float64Array.from({ length: draws }, (_, d) => {
     let sum = 0;
     for (let c = 0; c < n; c++) sum += drawn[c * draws + d]!;
     return sum / n;
   });
-  const additive = prior.reduce((a, b) => a + b, 0) / draws;
-  return candidates.map((position, c) => {
+  const additive = genes.reduce((a, b) => a + b, 0) / draws;
+  const toAll = kinship.map((row) => row.reduce((a, b) => a + b, 0) / n);
+  const all = toAll.reduce((a, b) => a + b, 0) / n;
+  return kinship.map((row, c) => {
     const own = drawn.subarray(c * draws, (c + 1) * draws);
     const { likely, ...range } = ranged(own);
-    const apart = own.map((value, d) => value - means[d]!);
-    const left = variance([...apart]);
-    const could = additive * Math.max(pedigree.sampled[position]!, 1e-3);
+    const above = own.map((value, d) => value - means[d]!);
+    const apart = ranged(above);
+    const left = above.reduce((sum, x) => sum + (x - apart.likely) ** 2, 0) / Math.max(1, draws - 1);
+    const could = additive * 2 * (row[c]! - 2 * toAll[c]! + all);
     return {
       value: likely,
       ...range,
-      reliability: Math.min(0.99, Math.max(0, 1 - left / could)),
+      apart,
+      reliability: could > 0 ? Math.min(0.99, Math.max(0, 1 - left / could)) : 0,
     };
   });
 }
@@ -199,15 +328,66 @@ function amongBest(index: Float64Array, n: number, { draws, best, random }: Wort
   return times.map((count) => count / draws);
 }
 
+/** Among the best so many times as many as are kept the choice is made. */
+const LOOKED_AMONG = 12;
+
 /**
- * The plain prediction of one yardstick's breeding values at its likeliest heritability, as deviations from their
- * environment's mean.
- * @example predicted({ mother: Int32Array.of(-1), father: Int32Array.of(-1), sampled: Float64Array.of(1) }, [0], { aim: {},
- *   seen: [{ individual: 0, environment: 0, value: 4, weight: 1 }], environments: 1, reference: [0], spread: 1,
- *   heritability: { likely: 0.3 } }) // [0]
+ * Whom to keep. Of what is selfed: those of whom the best is best on the mean over the draws, so that each that joins is one
+ * that may well be the best where those before it are not; kin that rise and fall together are held apart by themselves. Of what
+ * crosses among itself: the most gain for the kinship it costs.
  */
-export function predicted(pedigree: SampledPedigree, candidates: number[], trait: Trait): number[] {
-  const model = modelOf(pedigree, trait, trait.heritability.likely);
-  const { values } = breedingValues(model);
-  return candidates.map((i) => values[i]!);
+function adviceOf(input: WorthInput, worths: Worth[], index: Float64Array, kinship: number[][]): Advice {
+  const { draws, selfed, handicap = [] } = input;
+  const best = Math.min(input.best, worths.length);
+  const value = worths.map(({ index: of }, c) => of - (handicap[c] ?? 0));
+  const order = [...worths.keys()].sort((a, b) => value[b]! - value[a]!);
+  const from = order.slice(0, Math.max(LOOKED_AMONG, best * LOOKED_AMONG));
+  const keep = selfed
+    ? bestOfBest(from, (c, d) => index[c * draws + d]! - (handicap[c] ?? 0), best, draws)
+    : broadest(from, value, kinship, best);
+  const next = order.filter((c) => !keep.includes(c)).slice(0, keep.length);
+  let better = 0;
+  for (let d = 0; d < draws; d++) {
+    const meanOf = (list: number[]) => list.reduce((sum, c) => sum + index[c * draws + d]!, 0) / list.length;
+    if (next.length === 0 || meanOf(keep) > meanOf(next)) better++;
+  }
+  return { keep, apart: better / draws };
+}
+
+function bestOfBest(from: number[], worthIn: (c: number, d: number) => number, best: number, draws: number): number[] {
+  const reached = new Float64Array(draws).fill(Number.NEGATIVE_INFINITY);
+  const keep: number[] = [];
+  while (keep.length < best) {
+    let [first, most] = [-1, Number.NEGATIVE_INFINITY];
+    for (const c of from) {
+      if (keep.includes(c)) continue;
+      let sum = 0;
+      for (let d = 0; d < draws; d++) sum += Math.max(reached[d]!, worthIn(c, d));
+      if (sum > most) [first, most] = [c, sum];
+    }
+    if (first < 0) break;
+    keep.push(first);
+    for (let d = 0; d < draws; d++) reached[d] = Math.max(reached[d]!, worthIn(first, d));
+  }
+  return keep;
+}
+
+/** What a unit of mean kinship among those kept costs, in the index's unit. Working value: a tenth of inbreeding as much as a third of a deviation. */
+const KIN_COSTS = 3;
+
+function broadest(from: number[], value: number[], kinship: number[][], best: number): number[] {
+  const keep: number[] = [];
+  while (keep.length < best) {
+    const size = keep.length + 1;
+    const worthIn = (c: number) => {
+      const all = [...keep, c];
+      const gain = all.reduce((sum, a) => sum + value[a]!, 0) / size;
+      const kin = all.reduce((sum, a) => sum + all.reduce((s, b) => s + kinship[a]![b]!, 0), 0) / size ** 2;
+      return gain - KIN_COSTS * kin;
+    };
+    const left = from.filter((c) => !keep.includes(c));
+    if (left.length === 0) break;
+    keep.push(left.reduce((most, c) => (worthIn(c) > worthIn(most) ? c : most)));
+  }
+  return keep;
 }

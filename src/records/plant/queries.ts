@@ -109,12 +109,26 @@ export const reasonsOf = (db: Db, lineId: Id): { reason: string }[] =>
      SELECT reason FROM why ORDER BY last = (SELECT max(last) FROM why) DESC, times DESC, reason LIMIT 6`,
   ).all(lineId) as { reason: string }[];
 
-/** How the plants of each family stand: in how many rows, up to which number. */
-export const plantedRows = (db: Db): { standId: Id; rowCount: number | null; numbered: number }[] =>
+/** A stand with its bed, as its plants stand in it: in how many rows, up to which number. */
+export type PlantedStand = {
+  id: Id;
+  season: number;
+  bedId: Id | null;
+  width: number | null;
+  length: number | null;
+  rowCount: number | null;
+  numbered: number;
+};
+
+/** How plants stand in their beds, stand by stand, those of one bed in the order of their codes. */
+export const plantedStands = (db: Db): PlantedStand[] =>
   prepared(
     db,
-    `SELECT s.id standId, s.rowCount, max(p.number) numbered FROM stand s JOIN plant p ON p.standId = s.id GROUP BY s.id`,
-  ).all() as { standId: Id; rowCount: number | null; numbered: number }[];
+    `SELECT s.id, s.season, s.bedId, b.width, b.length, s.rowCount, coalesce(n.numbered, 0) numbered
+       FROM stand s LEFT JOIN bed b ON b.id = s.bedId
+       LEFT JOIN (SELECT standId, max(number) numbered FROM plant GROUP BY standId) n ON n.standId = s.id
+       WHERE s.planned = 0 OR n.numbered > 0 ORDER BY s.code`,
+  ).all() as PlantedStand[];
 
 /** Plants of a stand that gave seed: mothers of a lot, parents of a cross that was harvested, mothers of a flower that became one. */
 export const plantsThatGaveSeed = (db: Db, standId: Id): Set<Id> =>

@@ -3,13 +3,11 @@ import type { Id } from "@/core/custody/id";
 import { ended } from "@/core/tests/selection";
 import { compareView } from "@/views/compare";
 import { familyView } from "@/views/family";
-import { type Figure, pairsOf } from "@/views/figures";
 import { lineView } from "@/views/lines";
 import { matingOf } from "@/views/mating";
 import { roguingView } from "@/views/roguing";
 import { type FamilyWorth, familyWorth } from "@/views/worth";
 import { yardstickLibrary } from "@/views/yardstickLibrary";
-import { individualOf } from "../line/pedigree";
 import { NOBODY, type Plot, plot } from "./plot";
 
 let garden: Plot;
@@ -354,9 +352,10 @@ describe("who is really better", () => {
       const at = (n - 1) % 8;
       score(id, n, String(20 + 4 * at + (n === 3 || n === 11 ? 9 : n % 3)));
     }
+    garden.db.prepare("UPDATE stand SET rowCount = 3 WHERE id = ?").run(standId);
     const { plants: list, yardsticks } = worth(2);
-    expect(yardsticks[0]!.place.model).toBe("slope");
-    expect(yardsticks[0]!.place.explained).toBeGreaterThan(0.8);
+    // What the place does is several times what sibs differ by.
+    expect(yardsticks[0]!.places).toBeGreaterThan(0.4);
     expect(
       list
         .slice(0, 2)
@@ -375,7 +374,7 @@ describe("who is really better", () => {
     const { plants: list, yardsticks, out } = worth();
     expect(out).toBe(1);
     expect(list.some(({ number }) => number === 4)).toBe(false);
-    expect(yardsticks.find(({ id }) => id === each)!.heritability.from).toEqual([]);
+    expect(yardsticks.find(({ id }) => id === each)!.repeats).toBe(null);
   });
 
   test("with its sisters the best of the generation are found, each under its own family's code", () => {
@@ -409,26 +408,31 @@ describe("who is really better", () => {
     expect(worth().alike).toBe(true);
   });
 
-  test("words count by the one that is wanted, second looks and a guess of one's own set what is inherited", () => {
+  test("categories are judged by what plants may carry, second looks and a guess of one's own set what is inherited", () => {
     const flesh = add({
       name: "Flesh",
       kind: "category",
       categories: "orange, white",
       wanted: "category",
       targetWord: "orange",
-      inherited: 0.8,
     });
-    const mass = add({ name: "Mass" });
+    const mass = add({ name: "Mass", inherited: 0.8 });
     for (let n = 1; n <= 12; n++) {
       score(flesh, n, n % 3 === 0 ? "orange" : "white");
       score(mass, n, String(n % 4));
     }
     garden.on("2027-08-04");
     for (let n = 1; n <= 12; n++) score(mass, n, String((n * 5) % 4), { again: true });
-    const { plants: list, yardsticks } = worth(4);
-    expect(yardsticks.find((y) => y.id === flesh)!.heritability.likely).toBeGreaterThan(0.65);
-    expect(yardsticks.find((y) => y.id === mass)!.heritability).toMatchObject({ from: ["repeats"] });
-    expect(list.slice(0, 4).every(({ number }) => number % 3 === 0)).toBe(true);
+    const { plants: list, yardsticks, genes, advice } = worth(4);
+    expect(genes).toEqual([flesh]);
+    expect(yardsticks.map((y) => y.id)).toEqual([mass]);
+    expect(yardsticks[0]!.repeats!.plants).toBe(12);
+    expect(yardsticks[0]!.inherited.likely).toBeGreaterThan(0.65);
+    const number = new Map(list.map((one) => [one.id, one.number]));
+    const orange = (n: number) => list.find((one) => one.number === n)!.genes[flesh]!;
+    expect(orange(3).later).toBeGreaterThan(0.9);
+    expect(orange(1).now).toBeLessThan(orange(3).now);
+    expect(advice.keep.filter((id) => number.get(id)! % 3 === 0).length).toBeGreaterThanOrEqual(2);
   });
 });
 
@@ -924,40 +928,15 @@ describe("the garden's yardsticks", () => {
   });
 });
 
-describe("families beside their parents", () => {
-  /** A mother among so many plants of her bed, and a family of hers in company of another. */
-  const figures = (company: number): Figure[] => {
-    const figure = (plantId: string, standId: string, environment: string, value: number): Figure => ({
-      ...{ plantId, standId, environment, value },
-      plantNumber: 1,
-      lookedOn: null,
-      checkOfId: null,
-    });
-    return [
-      figure("m", "old", "2026 A", 9),
-      ...Array.from({ length: company - 1 }, (_, i) => figure(`o${i}`, "old", "2026 A", 5)),
-      figure("c1", "new", "2027 A", 8),
-      figure("c2", "new", "2027 A", 8),
-      figure("d1", "other", "2027 A", 4),
-    ];
-  };
-  const parentsOf = ({ standId }: Figure) =>
-    standId === "new" ? { mother: individualOf({ standId: "old", plantId: "m" }) } : {};
-
-  test("a mother who stood among fewer than five tells nothing; among five she does, by half", () => {
-    expect(pairsOf(figures(4), parentsOf)).toEqual([]);
-    // Nine against the mean of 5.8; eight against the mean of 20 in 3.
-    expect(pairsOf(figures(5), parentsOf)).toEqual([
-      { parents: expect.closeTo(3.2, 9), offspring: expect.closeTo(8 - 20 / 3, 9), seen: 2, passed: 0.5 },
-    ]);
-  });
-
+describe("families that are not there", () => {
   test("of a family that is not there nothing is reckoned", () => {
     expect(ended(familyWorth(garden.db, { standId: NOBODY, best: 2, open: false, across: false }))).toEqual({
       best: 2,
       yardsticks: [],
+      genes: [],
       plants: [],
       out: 0,
+      advice: { keep: [], apart: 0 },
       alike: false,
       choice: { steps: [], frontier: [] },
     });

@@ -3,13 +3,13 @@ import { useState } from "react";
 import type { Id } from "@/core/custody/id";
 import { isKept } from "@/core/selection/marks";
 import { counts, summarise } from "@/core/selection/ranking";
-import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
+import { chanceInWords, percentInWords } from "@/core/writing/figures";
 import { fixed } from "@/core/writing/numbers";
 import { Sheet } from "@/ui/Sheet";
 import { useJobResult } from "@/ui/useJob";
 import type { Family, YardstickView } from "@/views/family";
-import type { FamilyWorth, PlantWorth, WorthOfYardstick } from "@/views/worth";
+import type { FamilyWorth, PlantWorth } from "@/views/worth";
 import { CommandButton } from "../common/command";
 import { percent } from "../common/words";
 import { Gain } from "./Gain";
@@ -45,7 +45,7 @@ export function Better({ view }: { view: Family }) {
   if (trouble)
     return (
       <p role="alert" className="text-rust">
-        Who is better could not be reckoned: {trouble}
+        There is no ranking: {trouble}
       </p>
     );
   return (
@@ -58,16 +58,14 @@ export function Better({ view }: { view: Family }) {
         </label>
       )}
       {result?.plants.length === 0 ? (
-        <p className="mt-2">
-          Nobody can say yet: score at least two plants on something that is wanted of them, and that differs.
-        </p>
+        <p className="mt-2">Not known yet. Score at least two plants on a wanted trait in which they differ.</p>
       ) : (
         <div className="mt-2" style={{ minHeight: roomOf(view, best) }}>
           {result ? (
             <Ranked view={view} worth={result} best={best} onBest={setBest} open={open} onOpen={setOpen} />
           ) : (
             <p role="status" className="text-soft">
-              Reckoning with places, kin and second looks …
+              Calculating …
             </p>
           )}
         </div>
@@ -85,18 +83,27 @@ type RankedProps = {
   onOpen: (open: boolean) => void;
 };
 
+/** Chance from which it is said that those to keep are better than the next. */
+const TOLD_APART = 0.9;
+
 function Ranked({ view, worth, best, onBest, open, onOpen }: RankedProps) {
-  const { plants, out } = worth;
-  const shown = plants.slice(0, best + BEYOND);
+  const { plants, out, advice } = worth;
+  const byId = new Map(plants.map((plant) => [plant.id, plant]));
+  const advised = new Set(advice.keep);
+  // Those to keep first, then the best of the others.
+  const shown = [
+    ...advice.keep.map((id) => byId.get(id)!),
+    ...plants.filter(({ id }) => !advised.has(id)).slice(0, BEYOND),
+  ];
   const low = Math.min(...shown.map((p) => p.low));
   const high = Math.max(...shown.map((p) => p.high));
   const at = (value: number) => `${((value - low) / (high - low || 1)) * 100}%`;
-  const toKeep = notKept(plants.slice(0, best));
-  const why = reasonsAmong(plants, view.yardsticks);
+  const toKeep = notKept(shown.slice(0, best));
+  const why = reasonsAmong(worth, view.yardsticks);
   return (
     <>
       <label className="flex flex-wrap items-center gap-2">
-        The best
+        Keep
         <input
           type="number"
           min={1}
@@ -106,8 +113,16 @@ function Ranked({ view, worth, best, onBest, open, onOpen }: RankedProps) {
           onChange={(event) => onBest(Math.min(plants.length, Math.max(1, Number(event.target.value) || 1)))}
           className="w-20"
         />
-        as parents, and how sure that is
+        as parents
       </label>
+      <p className="mt-2">
+        {plants.length <= best
+          ? "That is all of them."
+          : advice.apart >= TOLD_APART
+            ? `These ${best} are better than the next ${Math.min(best, plants.length - best)}: ${chanceInWords(advice.apart)}.`
+            : `These ${shown.length} can’t be told apart: choose ${best} of them by eye.`}
+        {view.sisters > 0 && best > 1 && " Families are held apart where nobody can say which is best."}
+      </p>
       <ol className="rows mt-3 border-y border-rule">
         {shown.map((plant, i) => (
           <li key={plant.id} className={i === best ? "border-t-2 border-t-ink! py-2" : "py-2"}>
@@ -117,7 +132,7 @@ function Ranked({ view, worth, best, onBest, open, onOpen }: RankedProps) {
                 {plant.code !== view.stand.code && <span className="text-sm font-normal"> of {plant.code}</span>}
               </strong>
               <span className="text-right text-sm">
-                among the best {best}: {timesInTen(plant.amongBest)}
+                in the best {best}: {chanceInWords(plant.amongBest)}
               </span>
             </div>
             <div className="relative my-1 h-3 bg-paper" aria-hidden>
@@ -133,14 +148,13 @@ function Ranked({ view, worth, best, onBest, open, onOpen }: RankedProps) {
       </ol>
       {worth.alike && (
         <p className="mt-2 border-l-4 border-quince pl-3">
-          As far as is known these plants are of one pure line: what they differ by is hardly inherited, and choosing
-          among them changes little.
+          As far as is known these plants are of one pure line. Choosing among them changes little.
         </p>
       )}
       <Missing view={view} worth={worth} />
       <p className="mt-2 text-sm text-soft">
-        The mark is what its seed would most likely be worth, the bar where that lies nine times in ten.
-        {out > 0 && ` ${plural(out, "plant")} put out by a floor or ceiling ${out === 1 ? "is" : "are"} left out.`}
+        The mark is the breeding value, the bar its range. Ranges hold the true figure in 9 of 10 cases.
+        {out > 0 && ` ${plural(out, "plant")} outside a floor or ceiling ${out === 1 ? "is" : "are"} left out.`}
       </p>
       <Gain view={view} worth={worth} best={best} open={open} onOpen={onOpen} />
       <div className="mt-3 flex flex-wrap items-center gap-3">
@@ -149,7 +163,7 @@ function Ranked({ view, worth, best, onBest, open, onOpen }: RankedProps) {
             Keep {toKeep.length === 1 ? "it" : `these ${toKeep.length}`}
           </CommandButton>
         )}
-        <Sheet trigger="How it is reckoned" title="Who is really better: the working" plain>
+        <Sheet trigger="How it is calculated" title="Who is really better: the working" plain>
           {() => <Working view={view} worth={worth} />}
         </Sheet>
       </div>
@@ -160,7 +174,7 @@ function Ranked({ view, worth, best, onBest, open, onOpen }: RankedProps) {
 /** How much of the aim nobody has looked at yet. */
 function Missing({ view, worth }: Pick<RankedProps, "view" | "worth">) {
   const wanted = view.yardsticks.filter(counts);
-  const seen = new Set(worth.yardsticks.map(({ id }) => id));
+  const seen = new Set([...worth.yardsticks.map(({ id }) => id), ...worth.genes]);
   const missing = wanted.filter(({ id }) => !seen.has(id));
   if (missing.length === 0) return null;
   const weightOf = (list: YardstickView[]) => list.reduce((sum, { weight }) => sum + weight, 0);
@@ -175,85 +189,93 @@ function Missing({ view, worth }: Pick<RankedProps, "view" | "worth">) {
 /** How many reasons are said. */
 const REASONS = 2;
 
-/** What a place rests on: the yardsticks on which a plant stands out most of all, towards the aim or against it. */
-function reasonsAmong(all: PlantWorth[], yardsticks: YardstickView[]): (plant: PlantWorth) => string {
+/** What a place rests on: the traits on which a plant stands out most of all, and what it carries of wanted categories. */
+function reasonsAmong({ plants, genes }: FamilyWorth, yardsticks: YardstickView[]): (plant: PlantWorth) => string {
   const scales = yardsticks.flatMap((y) => {
-    const values = all.flatMap(({ traits }) => traits[y.id]?.value ?? []);
+    const values = plants.flatMap(({ traits }) => traits[y.id]?.value ?? []);
     const known = y.wanted === "none" ? null : summarise(values);
     return known ? [{ y, ...known }] : [];
   });
-  return ({ traits }) => {
+  return (plant) => {
     const reasons = scales.map(({ y, mean, spread }) => {
-      const { value } = traits[y.id]!;
+      const { value } = plant.traits[y.id]!;
       return { y, value, away: spread ? (Math.abs(value - mean) / spread) * y.weight : 0 };
     });
     reasons.sort((a, b) => b.away - a.away);
-    return `Its seed: ${reasons
-      .slice(0, REASONS)
-      .map(({ y, value }) => seedInWords(y, value))
-      .join(", ")}`;
+    const carried = genes.map((id) => carriedInWords(yardsticks.find((y) => y.id === id)!, plant.genes[id]!));
+    const told = reasons.slice(0, REASONS).map(({ y, value }) => `${y.name} ${meanInWords(value, null, unitOf(y))}`);
+    return `Offspring: ${[...told, ...carried].join("; ")}`;
   };
 }
 
-function seedInWords(y: YardstickView, value: number): string {
-  const name = y.kind === "category" ? (y.targetWord ?? y.name) : y.name;
-  if (y.kind === "category" || y.kind === "yes-no") return `${name} in ${percent(Math.min(1, Math.max(0, value)))}`;
-  return `${name} ${meanInWords(value, null, unitOf(y))}`;
+/** Chances under which a wanted category is as good as lost, and over which as good as fixed. */
+const AS_GOOD_AS = { lost: 0.05, fixed: 0.95 };
+
+/** What a plant may give of a wanted category. */
+function carriedInWords(y: YardstickView, { now, later }: PlantWorth["genes"][Id]): string {
+  const name =
+    y.kind === "category" ? `${y.targetWord}` : y.wanted === "no" ? `no ${y.name.toLowerCase()}` : y.name.toLowerCase();
+  if (later < AS_GOOD_AS.lost) return `can’t give ${name}`;
+  if (now > AS_GOOD_AS.fixed) return `all ${name}`;
+  return `all ${name}: ${chanceInWords(now)}`;
 }
-
-const PLACES = {
-  none: "places tell nothing: values as they are",
-  slope: "a slope through the bed",
-  grid: "blocks of the bed",
-  neighbours: "the neighbours' mean",
-  checks: "the checks nearby",
-} as const;
-
-const inheritedFrom = ({ heritability: { from } }: WorthOfYardstick): string =>
-  from.length === 0
-    ? "a guess"
-    : `a guess corrected by ${from.map((one) => (one === "parents" ? "parents and offspring" : "second looks")).join(" and ")}`;
 
 function Working({ view, worth }: { view: Family; worth: FamilyWorth }) {
   const of = (id: Id) => view.yardsticks.find((y) => y.id === id)!;
   return (
     <div className="grid grid-cols-1 gap-4">
       <p>
-        For each yardstick: the figures are set right for the day of the look and the place in the bed, then breeding
-        values are predicted over the whole pedigree by mixed-model equations, and drawn again and again as they may be
-        in truth. Each draw is weighed by the aim and ranked; how often a plant is among the best is counted. What two
-        yardsticks share is left out.
+        One model takes all looks together: the beds’ seasons, the pedigree, each row, and the place in the bed. It also
+        learns how much is inherited and how traits go together. Breeding values are then drawn again and again as they
+        may be, weighed by the goal, and ranked. A wanted category is judged by what a plant may carry.
       </p>
       <ul className="rows border-y border-rule">
-        {worth.yardsticks.map((one) => {
-          const { id, seen, kin, age, place, heritability } = one;
-          const { name } = of(id);
-          return (
-            <li key={id} className="py-3">
-              <p className="font-semibold">{name}</p>
-              <p className="text-sm">
-                {plural(seen, "plant")} here{kin > 0 ? `, ${kin} of their kin` : ""}.{" "}
-                {age.perDay !== 0 &&
-                  `Age at the look: ${fixed(Math.abs(age.perDay), 2)} ${age.perDay > 0 ? "more" : "less"} a day, set right. `}
-                Place: {PLACES[place.model]}
-                {place.model === "none" ? "" : `, which explains ${percent(place.explained)}`}. Inherited of what sibs
-                differ by: {percent(heritability.likely)} ({percent(heritability.low)} to {percent(heritability.high)}),{" "}
-                {inheritedFrom(one)}.
-              </p>
-            </li>
-          );
-        })}
+        {worth.yardsticks.map(({ id, seen, kin, age, repeats, inherited, rows, places }) => (
+          <li key={id} className="py-3">
+            <p className="font-semibold">{of(id).name}</p>
+            <dl className="grid grid-cols-[auto_1fr] gap-x-4 text-sm">
+              <dt>Plants</dt>
+              <dd>
+                {seen} here{kin > 0 ? `, ${kin} of their kin and beside them` : ""}
+              </dd>
+              <dt>Heritability</dt>
+              <dd>
+                {percentInWords(inherited.likely)} ({percentInWords(inherited.low)} to {percentInWords(inherited.high)})
+              </dd>
+              <dt>Rows, place in the bed</dt>
+              <dd>
+                {percentInWords(rows)}, {percentInWords(places)} of what plants differ by
+              </dd>
+              {repeats && (
+                <>
+                  <dt>Repeatability</dt>
+                  <dd>
+                    {percentInWords(repeats.share)}, from {plural(repeats.plants, "plant")}
+                  </dd>
+                </>
+              )}
+              {age.perDay !== 0 && (
+                <>
+                  <dt>Age at the look</dt>
+                  <dd>
+                    {fixed(Math.abs(age.perDay), 2)} {age.perDay > 0 ? "more" : "less"} a day, removed
+                  </dd>
+                </>
+              )}
+            </dl>
+          </li>
+        ))}
       </ul>
       <div className="overflow-x-auto">
         <table className="ruled w-full text-sm">
           <thead>
             <tr>
               <th scope="col">Plant</th>
-              <th scope="col">Worth</th>
+              <th scope="col">Index</th>
               {worth.yardsticks.map(({ id }) => (
                 <th key={id} scope="col">
                   {of(id).name}
-                  <span className="block font-normal text-soft">its seed, reliability</span>
+                  <span className="block font-normal text-soft">breeding value, reliability</span>
                 </th>
               ))}
             </tr>
@@ -275,7 +297,8 @@ function Working({ view, worth }: { view: Family; worth: FamilyWorth }) {
                   const own = plant.traits[id]!;
                   return (
                     <td key={id} className="whitespace-nowrap">
-                      {meanInWords(own.value, null, "")} <span className="text-soft">{percent(own.reliability)}</span>
+                      {meanInWords(own.value, null, "")}{" "}
+                      <span className="text-soft">{percentInWords(own.reliability)}</span>
                     </td>
                   );
                 })}

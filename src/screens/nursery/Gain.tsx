@@ -3,8 +3,8 @@ import { useState } from "react";
 import { atKinship, type Contributions } from "@/core/selection/contributions";
 import type { GainStep } from "@/core/selection/gain";
 import type { Ranged } from "@/core/selection/ranged";
-import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
+import { chanceInWords } from "@/core/writing/figures";
 import { fixed } from "@/core/writing/numbers";
 import { Sheet } from "@/ui/Sheet";
 import type { Family, YardstickView } from "@/views/family";
@@ -59,8 +59,12 @@ function changesInWords({ traits }: GainStep, yardsticks: YardstickView[]): stri
   return `Seed of these: ${told.join(", ")}.`;
 }
 
+/** Parents, a half told where they are few. */
+const parentsInWords = (parents: number): string =>
+  parents < 2.75 ? `${fixed(parents, 1)} unrelated parents` : plural(Math.round(parents), "unrelated parent");
+
 const narrowInWords = ({ effective, rareKept }: GainStep): string =>
-  `${effective === null ? "Nothing narrows." : `As narrow as ${plural(Math.max(1, Math.round(effective)), "unrelated parent")}.`} What is rare stays ${timesInTen(rareKept)}.`;
+  `Diversity: like ${parentsInWords(effective)}. A gene version of 5% is kept: ${chanceInWords(rareKept)}.`;
 
 function Picture({ view, worth, best, open, onOpen, close }: Props & { close: () => void }) {
   const { steps, frontier } = worth.choice;
@@ -101,12 +105,9 @@ function Picture({ view, worth, best, open, onOpen, close }: Props & { close: ()
             name="Weighed by the aim"
             words={`${fixed(step.index.likely, 2)} (${fixed(step.index.low, 2)} to ${fixed(step.index.high, 2)}) standard deviations`}
           />
-          <Row
-            name="Narrows like unrelated parents"
-            words={step.effective === null ? "all of them" : fixed(step.effective, 1)}
-          />
+          <Row name="Diversity, against the population they were bred from" words={parentsInWords(step.effective)} />
           <Row name="Inbreeding of seed set among them" words={percent(step.kinship)} />
-          <Row name="A gene that one in twenty carries is kept" words={timesInTen(step.rareKept)} />
+          <Row name="A gene version with a frequency of 5% there is kept" words={chanceInWords(step.rareKept)} />
           {step.floorsMet && (
             <Row
               name="Within all floors and ceilings"

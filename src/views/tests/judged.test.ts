@@ -79,11 +79,8 @@ describe("figures held to one day", () => {
   const look = (standId: string, lookedOn: string | null, value: number): Figure => ({
     plantId: `${standId} ${lookedOn} ${value}`,
     standId,
-    plantNumber: 1,
-    environment: "2027",
     value,
     lookedOn,
-    checkOfId: null,
   });
   // Three a day, and nothing else.
   const growing = Array.from({ length: 12 }, (_, i) => look("a", addDays("2027-07-01", i), 100 + 3 * i));

@@ -1,10 +1,11 @@
 import { METHODS } from "@/catalogue/methods";
-import { compute } from "@/core/computations";
+import { type Computed, compute } from "@/core/computations";
+import { jobResult } from "../../../jobs";
 import { answering, json } from "../../answer";
-import { readJson } from "../../body";
+import { FILE_LIMIT, readJson } from "../../body";
 
-const failure = (status: number, message: string, details: Record<string, string> = {}) =>
-  json({ error: { message, details } }, status);
+const failure = (status: number, message: string, details: Record<string, string> = {}, code = "input") =>
+  json({ error: { code, message, details } }, status);
 
 type Params = { params: Promise<{ method: string }> };
 
@@ -13,8 +14,12 @@ export const POST = (request: Request, { params }: Params) =>
     const { method: name } = await params;
     const method = METHODS.find((m) => m.name === name);
     if (!method) return failure(404, `There is no method ${name}.`);
-    const body = await readJson(request);
+    const body = await readJson(request, method.long ? FILE_LIMIT : undefined);
     if (!body.ok) return failure(body.status, body.message);
-    const computed = compute(method, body.value);
-    return computed.ok ? json({ result: computed.result }) : failure(400, computed.message, computed.details);
+    const computed = method.long
+      ? await jobResult<Computed>("compute", { name, input: body.value })
+      : compute(method, body.value);
+    return computed.ok
+      ? json({ result: computed.result })
+      : failure(400, computed.message, computed.details, computed.code);
   });
