@@ -3,6 +3,7 @@ import { describe, expect, test } from "vitest";
 import { speciesById } from "@/catalogue/catalogue";
 import { readCode } from "@/core/custody/code";
 import type { Id } from "@/core/custody/id";
+import { UNSEEN } from "@/core/isolation/background";
 import { sampledPedigree } from "@/core/pedigree/pedigree";
 import { type Db, openDb } from "@/db/open";
 import { replay } from "@/db/replay";
@@ -77,10 +78,12 @@ describe("the demo garden", () => {
         )
         .get(season) as { id: Id; plants: number };
     const [mothers, own] = [stand(2023), { standId: stand(2024).id, plantId: null }];
-    const strangers = foreseenOf(outlook(garden.db), { motherStandId: mothers.id })!.likely;
-    expect(strangers).toBeGreaterThan(1e-4);
+    const seen = foreseenOf(outlook(garden.db), { motherStandId: mothers.id })!.likely;
+    expect(seen).toBeGreaterThan(1e-4);
     const { outcrossing } = speciesById("orach");
     const selfed = 1 - (outcrossing.low + outcrossing.high) / 2;
+    // What is foreseen is a share of all seed; strangers father of what is crossed.
+    const strangers = (seen / (1 - selfed)) * (1 - UNSEEN) + UNSEEN;
     const { tree, at } = kinOf(garden.db, [own]);
     // A draw from so many that are no kin is the same plant's twice in 1 of N, and the same gene's in half of those.
     const expected = selfed / 2 + ((1 - selfed) * (1 - strangers)) / (2 * mothers.plants);

@@ -38,11 +38,68 @@ function sourceSpecies(told: string): SceneSpecies {
   return sceneKin(crop, name);
 }
 
-const erring = (span: Span, doubt: number): Window => ({
+export const erring = (span: Span, doubt: number): Window => ({
   ...span,
   earliest: addDays(span.start, -doubt),
   latest: addDays(span.end, doubt),
 });
+
+/** A stand as it is told: open flowers, seed wanted, its days as given. */
+export const standTold = ({
+  id,
+  species,
+  plot,
+  plants,
+  spacing,
+  limit,
+  female,
+  male,
+}: Pick<SceneStand, "id" | "species" | "plants" | "spacing" | "limit"> & {
+  plot: Plot;
+  female: Window;
+  male: Window;
+}): SceneStand => ({
+  id,
+  lineId: "line",
+  name: "the stand",
+  species,
+  school: "keep-pure",
+  harm: "none",
+  bed: { ...plot, id: "bed", name: "the bed", outside: false },
+  plants,
+  spacing,
+  sowing: { sown: female.start },
+  correction: null,
+  window: {
+    ...female,
+    startLatest: female.start,
+    fate: "flowers",
+    female,
+    male,
+    observed: false,
+    basis: "seen",
+    notes: [],
+    ripe: female.end,
+    ripens: true,
+    ripeEarliest: female.end,
+    ripeLatest: female.end,
+    kill: null,
+    stands: true,
+  },
+  flowers: "open",
+  cover: null,
+  mesh: null,
+  removeEvery: null,
+  saveFrom: null,
+  seedWanted: true,
+  limit,
+  isolation: 0,
+  seedLasts: null,
+});
+
+/** The side of the square that so many plants fill, m. */
+export const sideOf = ({ plants, spacing }: { plants: number; spacing: number }): number =>
+  spacing * Math.ceil(Math.sqrt(plants));
 
 /** Where the stand's middle lies. */
 const HOME: Point = { x: 0, y: 0 };
@@ -69,47 +126,19 @@ function outlineAt(stand: Plot, { width = 0, length = 0, distance, bearing }: Sh
  */
 function isolationShare({ species, limit, receptor, sources, windFrom }: ShareInput): ToldShare {
   const crop = sceneSpecies(speciesById(species));
-  const side = receptor.spacing * Math.ceil(Math.sqrt(receptor.plants));
+  const side = sideOf(receptor);
   const plot = plotAround(HOME, receptor.width || side, receptor.length || side);
   const [female, male] = [erring(receptor.female, receptor.doubt), erring(receptor.male, receptor.doubt)];
-  const stand: SceneStand = {
+  const stand = standTold({
     id: "stand",
-    lineId: "line",
-    name: "the stand",
     species: crop,
-    school: "keep-pure",
-    harm: "none",
-    bed: { ...plot, id: "bed", name: "the bed", outside: false },
+    plot,
     plants: receptor.plants,
     spacing: receptor.spacing,
-    sowing: { sown: female.start },
-    correction: null,
-    window: {
-      ...female,
-      startLatest: female.start,
-      fate: "flowers",
-      female,
-      male,
-      observed: false,
-      basis: "seen",
-      notes: [],
-      ripe: female.end,
-      ripens: true,
-      ripeEarliest: female.end,
-      ripeLatest: female.end,
-      kill: null,
-      stands: true,
-    },
-    flowers: "open",
-    cover: null,
-    mesh: null,
-    removeEvery: null,
-    saveFrom: null,
-    seedWanted: true,
     limit,
-    isolation: 0,
-    seedLasts: null,
-  };
+    female,
+    male,
+  });
   const scene: Pick<Scene, "stands" | "sources" | "barriers" | "windFrom" | "kernels"> = {
     stands: [stand],
     sources: sources.map(
@@ -140,7 +169,7 @@ function isolationShare({ species, limit, receptor, sources, windFrom }: ShareIn
   return { likely, low, high, chanceOver };
 }
 
-const metres = Joi.number().min(0).max(1e6);
+export const metres = Joi.number().min(0).max(1e6);
 const doubt = Joi.number().integer().min(0).max(120).default(0);
 
 export const ISOLATION_SHARE: Computation = {

@@ -4,6 +4,7 @@ import { COMES_TRUE } from "@/core/purity/comesTrue";
 import { RANKING } from "@/core/selection/rankingMethod";
 import { FLOWERING_FORECAST } from "./forecasts";
 import { ISOLATION_SHARE } from "./isolationShare";
+import { OPEN_POLLINATION } from "./openPollination";
 
 /** Every computation that can be called from outside: the core's, and those that know the catalogue. */
 export const METHODS: Computation[] = [
@@ -13,6 +14,7 @@ export const METHODS: Computation[] = [
   COMES_TRUE,
   FLOWERING_FORECAST,
   ISOLATION_SHARE,
+  OPEN_POLLINATION,
 ];
 
 /** A method by its name, for the server's worker. */

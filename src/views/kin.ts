@@ -2,7 +2,7 @@ import type { Individual } from "@/core/pedigree/pedigree";
 import type { Db } from "@/db/open";
 import { forebears, individualOf, type OpenPollen, type ParentId } from "@/records/line/pedigree";
 import { type Outlook, outlookKept } from "./outlook";
-import { arrivalOf } from "./scene";
+import { fathersOf } from "./scene";
 
 /**
  * The forebears of some plants, each before its children, and where each of the plants stands among them.
@@ -14,7 +14,7 @@ export function kinOf(
   from: Outlook | "left" | null = null,
 ): { tree: Individual[]; at: (plant: ParentId) => number } {
   const sky = from === "left" ? null : (from ?? outlookKept(db));
-  const open: OpenPollen = sky ? { strangers: (mothers) => arrivalOf(sky, mothers)?.likely ?? 0 } : "left";
+  const open: OpenPollen = sky ? { fathers: (mothers) => fathersOf(sky, mothers) } : "left";
   const tree = plants.length > 0 ? forebears(db, plants, open) : [];
   const places = new Map(tree.map(({ id }, i) => [id, i]));
   return { tree, at: (plant) => places.get(individualOf(plant))! };

@@ -6,7 +6,16 @@ import { inSeason } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
 import { flowersAtAll, type Window } from "@/core/flowering/facts";
 import { typicalFlowering } from "@/core/flowering/typical";
-import { airOver, arrivalAt, groundsOf, type Place, sharesReached } from "@/core/isolation/arrival";
+import {
+  airOver,
+  arrivalAt,
+  type Fathers,
+  fathersAt,
+  groundsOf,
+  type Place,
+  sharesReached,
+} from "@/core/isolation/arrival";
+import { UNSEEN } from "@/core/isolation/background";
 import { KERNELS, type KernelRange, type Kernels, type Vector } from "@/core/isolation/kernel";
 import { type CountedLot, learnedKernel } from "@/core/isolation/learning";
 import { bearsSeed } from "@/core/isolation/meeting";
@@ -162,6 +171,22 @@ export const arrivalOf = (sky: Outlook, { id, season }: Pick<StandRow, "id" | "s
     const place = placeOf(sceneOf(sky, season));
     const stand = place.stands.find((one) => one.id === id);
     return stand && bearsSeed(stand) ? arrivalsAt(place).at(stand) : null;
+  });
+
+/** Who fathers a stand's crossed seed; all its own where it stands in no bed. What nobody saw coming is a stranger's too. */
+export const fathersOf = (sky: Outlook, { id, season }: Pick<StandRow, "id" | "season">): Fathers =>
+  sky.once(`fathers ${id}`, () => {
+    const place = placeOf(sceneOf(sky, season));
+    const stand = place.stands.find((one) => one.id === id);
+    if (!stand || !bearsSeed(stand)) return { own: 1, kin: {}, strangers: 0 };
+    const ways = waysOver({ barriers: place.barriers, windFrom: place.windFrom });
+    const { own, kin, strangers } = fathersAt(place, stand, airOver(place), ways);
+    const seen = 1 - UNSEEN;
+    return {
+      own: own * seen,
+      kin: Object.fromEntries(Object.entries(kin).map(([key, share]) => [key, share * seen])),
+      strangers: strangers * seen + UNSEEN,
+    };
   });
 
 /** A reach that comes out the same is the same object: what a way lets over is kept under it. */

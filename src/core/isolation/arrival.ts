@@ -198,6 +198,31 @@ export const groundsOf = (place: Place, stand: SceneStand, air: Air) => ({
 export const likelyShare = (scene: Scene, stand: SceneStand, air: Air, ways: Ways): number =>
   likelyOf(meetingAt(scene, stand, air, ways)).whole;
 
+/** Of crossed seed the share by who fathered it: the stand itself, other stands of its line by their id, and all others. */
+export type Fathers = { own: number; kin: Record<Id, number>; strangers: number };
+
+/**
+ * Who fathers a stand's crossed seed, as everything is likeliest: by the pollen that arrives at its open flowers from its own
+ * plants, from other stands of its line, and from strangers.
+ * @returns shares that sum to 1; all its own where no pollen meets it
+ * @example fathersAt(scene([stand(1)]), stand(1)) // { own: 1, kin: {}, strangers: 0 }
+ */
+export function fathersAt(scene: Place, stand: SceneStand, air: Air = airOver(scene), ways: Ways = newWays()): Fathers {
+  const { kin, strangers, female, ownMale, own, kernel } = meetingAt(scene, stand, air, ways);
+  const cloud = ({ emitter, way, factor }: Pair) => ({
+    ...emitter.male,
+    strength: meanPlants(emitter) * factor * likelySum(way.spread, kernel),
+  });
+  const all = [{ ...ownMale, strength: likelySum(own, kernel) }, ...kin.map(cloud), ...strangers.map(cloud)];
+  const { bySource, pollinatedShare } = mix(female, [], all);
+  if (pollinatedShare === 0) return { own: 1, kin: {}, strangers: 0 };
+  return {
+    own: bySource[0]!,
+    kin: Object.fromEntries(kin.map(({ emitter }, i) => [emitter.id, bySource[1 + i]!])),
+    strangers: bySource.slice(1 + kin.length).reduce((a, b) => a + b, 0),
+  };
+}
+
 /**
  * The shares that strangers father in the gardens drawn, were pollen to reach as a kernel says.
  * @example sharesReached(scene([stand(1)]), stand(1), { scale: 5, low: 5, high: 5, shape: 1.1 }, airOver(scene([])), newWays()).length

@@ -24,6 +24,9 @@ type StandParents = {
   fatherLineId: Id | null;
 };
 
+/** Less pollen than this from another stand is none worth its forebears. */
+const LEAST = 1e-4;
+
 /** Individuals of which one is meant, each with its share. */
 type Several = { id: string; share: number }[];
 
@@ -56,8 +59,11 @@ export type ParentId = { standId: Id; plantId: Id | null };
 export const individualOf = ({ standId, plantId }: ParentId, second = false): string =>
   plantId ? `plant ${plantId}` : `stand ${standId}${second ? " second" : ""}`;
 
+/** Who fathers a stand's crossed seed: its own plants, other stands of its line, and the rest from strangers. */
+export type Fathered = { own: number; kin: Record<Id, number> };
+
 /** Pollen that nobody chose: a draw from the plants around, of which so much came from strangers; or nothing is said of it. */
-export type OpenPollen = { strangers: (mothers: { id: Id; season: number }) => number } | "left";
+export type OpenPollen = { fathers: (mothers: { id: Id; season: number }) => Fathered } | "left";
 
 /**
  * The forebears of some parents as the records know them, each before its children: a plant of a stand is the child of
@@ -65,7 +71,7 @@ export type OpenPollen = { strangers: (mothers: { id: Id; season: number }) => n
  * (ours; `foundersInWords` says it): of one pure line where the species selfs, as full sibs where it does both, as half
  * sibs where it outcrosses; those of a mix as not related at all; those of a bought F1 hybrid as children of two pure lines. Open seed of what mostly selfs is
  * taken as selfed. Other open pollen is a draw: as much as the species selfs from the mother herself, the rest from the stand
- * she grew in and from strangers, who are kin to nobody. Seed of a whole stand, open or crossed by hand among its plants, has
+ * she grew in, from other stands of its line that met in flower, and from strangers, who are kin to nobody. Seed of a whole stand, open or crossed by hand among its plants, has
  * mothers and fathers drawn from as many as stood there. Where several fathers' pollen was mixed, the father is their mean by
  * their shares; seed of several lots, or of one of several mothers, is of any of them by theirs.
  */
@@ -142,15 +148,35 @@ export function forebears(db: Db, parents: ParentId[], open: OpenPollen): Indivi
   const drawn = (kind: SeedKind, mothers: StandParents, plantId: Id | null): Omit<Individual, "id"> | null => {
     const { id: standId, plants } = mothers;
     if (open === "left" || !plants) return null;
-    const all = once(`stand ${standId} all`, () => ({ ...parentsOf(mothers), plants }));
+    const allOf = (stand: StandParents): string =>
+      once(`stand ${stand.id} all`, () => ({ ...parentsOf(stand), plants: stand.plants! }));
+    const all = allOf(mothers);
     const mother = plantId ? add({ standId, plantId }, false) : all;
     if (kind === "intercross") return { mother, father: all };
     const selfed = 1 - middle(speciesById(mothers.species).outcrossing);
-    const crossed = (1 - selfed) * (1 - open.strangers(mothers));
-    if (!plantId) return { mother, father: all, shares: [0.5, (selfed + crossed) / 2], selfed };
+    const { own, kin } = open.fathers(mothers);
+    // Stands whose plants nobody counted are left out: what they father counts as its own.
+    const beside = Object.entries(kin).filter(([id, share]) => share > LEAST && stands.get(id as Id)?.plants);
+    const known = beside.reduce((sum, [, share]) => sum + share, 0);
+    const ours = own + Object.values(kin).reduce((a, b) => a + b, 0) - known;
+    const crossed = (1 - selfed) * (ours + known);
+    const fathers = oneOf([
+      { id: all, share: ours },
+      ...beside.map(([id, share]) => ({ id: allOf(stands.get(id as Id)!), share })),
+    ]);
+    if (!plantId) {
+      const father =
+        beside.length === 0
+          ? all
+          : oneOf([
+              { id: all, share: selfed },
+              { id: fathers, share: crossed },
+            ]);
+      return { mother, father, shares: [0.5, (selfed + crossed) / 2], selfed };
+    }
     return {
       mother,
-      father: pollen(`pollen ${standId} ${plantId}`, { mother, father: all, shares: [selfed, crossed] }),
+      father: pollen(`pollen ${standId} ${plantId}`, { mother, father: fathers, shares: [selfed, crossed] }),
     };
   };
   const parentsOf = (stand: StandParents): Omit<Individual, "id"> => {

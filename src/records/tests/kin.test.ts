@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
+import { seeded } from "@/core/numbers/chance";
 import { kinshipsOf } from "@/core/pedigree/pedigree";
 import { kinView } from "@/views/kinship";
 import { forebears, foundersInWords, individualOf } from "../line/pedigree";
@@ -83,7 +84,7 @@ function grownOn(species: string, { status = "f1-hybrid", ofPlant = false, kind 
   garden.on("2028-06-01");
   const next = garden.done("stand.add", { ...told, lotId, sown: "2028-05-01" }).id;
   const any = { standId: next, plantId: null };
-  const of = kinshipsOf(forebears(garden.db, [any], { strangers: () => strangers }));
+  const of = kinshipsOf(forebears(garden.db, [any], { fathers: () => ({ own: 1 - strangers, kin: {} }) }));
   return [of(individualOf(any), individualOf(any, true)), of(individualOf(any), individualOf(any))];
 }
 
@@ -164,7 +165,7 @@ test("where nobody counted the plants, nothing is said of open pollen", () => {
   garden.on("2028-06-01");
   const next = garden.done("stand.add", { lineId, lotId, sown: "2028-05-01", sowedSeeds: 4 }).id;
   const any = { standId: next, plantId: null };
-  const of = kinshipsOf(forebears(garden.db, [any], { strangers: () => 0 }));
+  const of = kinshipsOf(forebears(garden.db, [any], { fathers: () => ({ own: 1, kin: {} }) }));
   expect(of(individualOf(any), individualOf(any))).toBe(0.5);
 });
 
@@ -183,4 +184,81 @@ test("whoever names an F1 of a kind that is often male-sterile is told so", () =
   expect(add("onion", "cross-and-fix")).toEqual([expect.stringContaining("often male-sterile")]);
   expect(add("onion", "keep-pure")).toHaveLength(2);
   expect(add("tomato", "cross-and-fix")).toEqual([]);
+});
+
+describe("ten rows of six in one block, each sown from the seed of one plant of the row before", () => {
+  const ROWS = 10;
+  const EACH = 6;
+  /** The records of three generations, every row's pollen shared by all ten. */
+  function block() {
+    const lineId = line("carrot", "open-pollinated");
+    const seasons: Id[][] = [];
+    let lots: (Id | null)[] = new Array<Id | null>(ROWS).fill(null);
+    for (let generation = 0; generation < 4; generation++) {
+      garden.on(`${2030 + generation}-05-01`);
+      const told = { lineId, sown: `${2030 + generation}-05-01`, sowedSeeds: EACH, plants: EACH, family: 1 };
+      const rows = lots.map((lotId) => garden.done("stand.add", { ...told, ...(lotId ? { lotId } : {}) }).id);
+      seasons.push(rows);
+      garden.on(`${2030 + generation}-09-20`);
+      lots = rows.map(
+        (standId) =>
+          garden.done("lot.save", {
+            standId,
+            kind: "open",
+            plantIds: [garden.plants(standId)[0]],
+            gathered: `${2030 + generation}-09-20`,
+            seeds: 60,
+          }).ids[0]!,
+      );
+    }
+    const all = (id: Id) => seasons.find((rows) => rows.includes(id))!;
+    const fathers = ({ id }: { id: Id }) => ({
+      own: 1 / ROWS,
+      kin: Object.fromEntries(all(id).flatMap((other) => (other === id ? [] : [[other, 1 / ROWS]]))),
+    });
+    return { seasons, fathers };
+  }
+
+  test("inbreeding and kinship between rows are those of genes dropped through all sixty", () => {
+    const { seasons, fathers } = block();
+    // Genes dropped by themselves: ten mothers a generation, fathers any other of sixty, or the mother as often as carrots self.
+    const random = seeded(8);
+    const drops = 3000;
+    const dropped = seasons.slice(1).map(() => ({ inbred: 0, between: 0 }));
+    for (let d = 0; d < drops; d++) {
+      let next = 0;
+      // Received half sibs of one plant: each has one of its two genes, and one of its own.
+      let plants: (readonly [number, number])[] = Array.from({ length: ROWS * EACH }, () => [
+        random() < 0.5 ? -1 : -2,
+        next++,
+      ]);
+      const either = (pair: readonly [number, number]) => pair[random() < 0.5 ? 0 : 1];
+      for (const found of dropped) {
+        const before = plants;
+        plants = Array.from({ length: ROWS * EACH }, (_, i) => {
+          const own = Math.floor(i / EACH) * EACH;
+          const other = Math.floor(random() * (before.length - 1));
+          const mother = before[own]!;
+          const father = random() < SELFED ? mother : before[other >= own ? other + 1 : other]!;
+          return [either(mother), either(father)] as const;
+        });
+        found.inbred += plants.filter(([a, b]) => a === b).length / plants.length / drops;
+        let same = 0;
+        for (let k = 0; k < 60; k++) {
+          const [one, other] = [Math.floor(random() * ROWS), Math.floor(random() * (ROWS - 1))];
+          const second = other >= one ? other + 1 : other;
+          const of = (row: number) => either(plants[row * EACH + Math.floor(random() * EACH)]!);
+          same += Number(of(one) === of(second)) / 60;
+        }
+        found.between += same / drops;
+      }
+    }
+    for (const [g, rows] of seasons.slice(1).entries()) {
+      const some = rows.slice(0, 3).map((standId) => ({ standId, plantId: garden.plants(standId)[1]! }));
+      const of = kinshipsOf(forebears(garden.db, some, { fathers }));
+      const [a, b] = some.map((one) => individualOf(one)) as [string, string];
+      expect(Math.abs(2 * of(a, a) - 1 - dropped[g]!.inbred)).toBeLessThan(0.01);
+      expect(Math.abs(of(a, b) - dropped[g]!.between)).toBeLessThan(0.01);
+    }
+  });
 });
