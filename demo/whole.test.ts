@@ -68,7 +68,7 @@ const plans = () =>
       hidden: 1,
       plants: 60,
       seasons: 7,
-      heritability: 0.4,
+      heritability: null,
     }),
   );
 

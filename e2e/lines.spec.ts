@@ -104,10 +104,10 @@ test("ways to breed it are laid side by side, and the one that is taken stands i
   const page = await browser.newPage({ baseURL: demo.url });
   await page.goto("/lines/L21-012-X");
   await page.getByRole("link", { name: "Ways to breed it" }).click();
-  await expect(page.getByRole("heading", { name: /^Pedigree reaches it best/ })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole("heading", { name: /^Best method here: pedigree/ })).toBeVisible({ timeout: 30_000 });
   await expect(page.getByText("undoing a hybrid (it is no bought hybrid)")).toBeVisible();
-  await page.getByLabel("Wanted words to bring together").fill("4");
-  await page.getByLabel("Seasons, the cross among them").fill("8");
+  await page.getByLabel("Single-gene traits to combine").fill("4");
+  await page.getByLabel("Seasons, including the cross").fill("8");
   await expect(page.getByRole("row", { name: /^Pedigree/ }).getByRole("cell", { name: "8", exact: true })).toBeVisible({
     timeout: 30_000,
   });

@@ -5,22 +5,26 @@ import { middle } from "@/core/flowering/facts";
 import { inOrder } from "@/core/lists/order";
 import { hoursOf, type Plan, planOf } from "@/core/plans/plans";
 import { SCHEMES, type SchemeKey } from "@/core/plans/schemes";
+import { counts } from "@/core/selection/ranking";
 import { type Db, theDb } from "@/db/open";
 import type { Line } from "@/records/line/line";
-import { lineByCode, lineById, linesOfSpecies } from "@/records/line/queries";
+import { lineByCode, lineById, linesOfSpecies, yardsticks } from "@/records/line/queries";
 import { real, ref, type Told, whole } from "@/records/record";
 import { standsOfLine } from "@/records/stand/queries";
+import { isMeasured } from "@/records/yardstick/rules";
 import { type Band, band } from "./band";
 import type { Outlook } from "./outlook";
+import { familyWorth, guessOf } from "./worth";
 
 /** Which line, and what is wanted of its plants and seasons. */
 export const PLANS = {
   lineId: ref("line", "Line"),
-  genes: whole("Wanted words", 1, 8),
-  hidden: whole("Of them hidden", 0, 8),
+  genes: whole("Single-gene traits", 1, 8),
+  hidden: whole("Of these, recessive", 0, 8),
   plants: whole("Plants a season", 10, 1000),
   seasons: whole("Seasons", 4, 12),
-  heritability: real("Inherited", { least: 0.05, most: 0.95 }),
+  /** As the line shows it, where nobody says. */
+  heritability: real("Heritability", { least: 0.05, most: 0.95 }).optional(),
 };
 export type PlansAsked = Told<typeof PLANS>;
 
@@ -33,6 +37,20 @@ export type LaidOut = Plan & {
   /** Why it is not for this crop; null where it is. */
   not: string | null;
 };
+
+/** What is taken to be inherited of what plants differ by: as the looks at a family show, as its traits usually are, or as it is told. */
+export type TakenInherited = { low: number; high: number; of: { code: string; plants: number } | "kinds" | "told" };
+
+export type LaidOutPlans = { inherited: TakenInherited; plans: LaidOut[] };
+
+/** A grower's word for it is good to so much either way. Working value. */
+const EITHER_WAY = 0.1;
+/** Fewer plants than this show nothing of what is inherited. */
+const FEW_LOOKED_AT = 6;
+/** Where no trait is asked for. Working value. */
+const ANY = { low: 0.1, high: 0.6 };
+/** So many seasons back a family is looked for that was looked at. */
+const SEASONS_BACK = 3;
 
 /** Each is carried out so often. */
 const RUNS = 300;
@@ -52,19 +70,55 @@ function unfit(scheme: SchemeKey, species: ReturnType<typeof speciesById>, { sta
   return null;
 }
 
+/** The mean of some ranges by their weights. */
+function weighed(ranges: { low: number; high: number; weight: number }[]): { low: number; high: number } {
+  const all = ranges.reduce((sum, { weight }) => sum + weight, 0);
+  const of = (end: "low" | "high") => ranges.reduce((sum, one) => sum + (one[end] * one.weight) / all, 0);
+  return { low: of("low"), high: of("high") };
+}
+
+/** How much of what a line's plants differ by is inherited: the newest family that was looked at tells, else its traits' kinds. */
+function* inheritedOf(db: Db, line: Line): Generator<unknown, TakenInherited> {
+  const marks = yardsticks(db, line.id).filter(
+    (mark) => mark.retiredOn === null && counts(mark) && isMeasured(mark.kind),
+  );
+  if (marks.length === 0) return { ...ANY, of: "kinds" };
+  const weightOf = new Map(marks.map(({ id, weight }) => [id, weight]));
+  const families = standsOfLine(db, line.id).filter(({ family, planned }) => family === 1 && planned === 0);
+  for (const { id, code } of families.slice(0, SEASONS_BACK)) {
+    const { yardsticks: found } = yield* familyWorth(db, { standId: id, best: 1, open: false, across: true });
+    const plants = Math.max(0, ...found.map(({ seen }) => seen));
+    if (plants >= FEW_LOOKED_AT)
+      return {
+        ...weighed(found.map(({ id: mark, inherited }) => ({ ...inherited, weight: weightOf.get(mark)! }))),
+        of: { code, plants },
+      };
+  }
+  return { ...weighed(marks.map((mark) => ({ ...guessOf(mark), weight: mark.weight }))), of: "kinds" };
+}
+
 /** All ways of breeding laid side by side for one crop and aim, the likeliest to reach it first. */
-export function* plansOf(db: Db, { lineId, ...asked }: PlansAsked): Generator<unknown, LaidOut[]> {
+export function* plansOf(db: Db, { lineId, heritability, ...asked }: PlansAsked): Generator<unknown, LaidOutPlans> {
   const line = lineById(db, lineId);
-  if (!line) return [];
+  if (!line) return { inherited: { ...ANY, of: "kinds" }, plans: [] };
   const species = speciesById(line.species);
   const each = middle(species.plantSpacing) ** 2;
-  const laid: LaidOut[] = [];
+  const inherited: TakenInherited =
+    heritability === null
+      ? yield* inheritedOf(db, line)
+      : {
+          low: Math.max(0.02, heritability - EITHER_WAY),
+          high: Math.min(0.98, heritability + EITHER_WAY),
+          of: "told",
+        };
+  const plans: LaidOut[] = [];
   for (const [i, scheme] of SCHEMES.entries()) {
-    yield { doing: "Trying each way", done: i, of: SCHEMES.length };
-    const plan = planOf(scheme, { ...asked, outcrossing: middle(species.outcrossing) }, RUNS, SEED);
+    yield { doing: "Running each method", done: i, of: SCHEMES.length };
+    const simulated = { ...asked, heritability: inherited, outcrossing: middle(species.outcrossing) };
+    const plan = planOf(scheme, simulated, RUNS, SEED);
     // What selfs by itself asks for no hand.
     const byItself = species.breeding === "selfing" && SELFING.includes(scheme);
-    laid.push({
+    plans.push({
       ...plan,
       ...(byItself ? { hours: hoursOf(plan.plants, 1), hands: 1 } : {}),
       ground: plan.most * each,
@@ -72,14 +126,15 @@ export function* plansOf(db: Db, { lineId, ...asked }: PlansAsked): Generator<un
       not: unfit(scheme, species, line),
     });
   }
-  return laid.sort(
+  plans.sort(
     (a, b) =>
       Number(a.not !== null) - Number(b.not !== null) ||
       b.recovers + b.gain.likely / 4 - a.recovers - a.gain.likely / 4,
   );
+  return { inherited, plans };
 }
 
-export const plansJob = (asked: PlansAsked): Generator<unknown, LaidOut[]> => plansOf(theDb(), asked);
+export const plansJob = (asked: PlansAsked): Generator<unknown, LaidOutPlans> => plansOf(theDb(), asked);
 
 export type PlansPage = {
   band: Band;

@@ -1,14 +1,14 @@
 import { mean, quantileSorted } from "simple-statistics";
 import { seeded } from "../numbers/chance";
 import { type PlanStep, RUNS, type SchemeKey, type Size } from "./schemes";
-import { type Genome, mixed, worldOf } from "./world";
+import { type Genome, mixed, several, worldOf } from "./world";
 
 export type PlanAsked = Size & {
   /** Wanted words, and how many of them show only with two copies. */
   genes: number;
   hidden: number;
-  /** How much of what F2 plants differ by is inherited, 0–1. */
-  heritability: number;
+  /** How much of what F2 plants differ by is inherited, 0–1: each run takes one of the range. */
+  heritability: { low: number; high: number };
   /** Share of open seed that another plant fathers. */
   outcrossing: number;
 };
@@ -35,8 +35,6 @@ export type Plan = {
 /** Loci of the aim, and minutes of work: a plant raised and looked at, a cross or selfing by hand. Working values. */
 const MANY = 16;
 const MINUTES = { plant: 6, hand: 25 };
-/** Nine plants of ten show it: then it is recovered. */
-const RECOVERED = 0.9;
 
 /**
  * Hours of work: plants raised and looked at, and crosses and selfings by hand.
@@ -49,11 +47,12 @@ const ranged = (values: number[]) => {
   return { low: quantileSorted(sorted, 0.05), likely: mean(values), high: quantileSorted(sorted, 0.95) };
 };
 
-/** Share of its genes that a plant has of the one parent, where the parents differ in all. */
-function shareOf(back: Genome, plant: Genome): number {
+/** Share of the aim's genes that a plant has of the one parent, where the parents differ in all; the words were chosen. */
+function shareOf(back: Genome, plant: Genome, words: number): number {
+  const from = 2 * words;
   let same = 0;
-  for (let i = 0; i < plant.length; i++) if (plant[i] === back[i]) same++;
-  return same / plant.length;
+  for (let i = from; i < plant.length; i++) if (plant[i] === back[i]) same++;
+  return same / (plant.length - from);
 }
 
 /**
@@ -63,18 +62,29 @@ function shareOf(back: Genome, plant: Genome): number {
  * What is chosen is what a grower sees: words, and the aim with as much that is not inherited as the heritability leaves. Nothing of
  * this is certain of any one cross: it compares ways with each other.
  * @param runs how often each is carried out
- * @example planOf("pedigree", { plants: 40, seasons: 7, genes: 1, hidden: 1, heritability: 0.4, outcrossing: 0 }, 5, 1).steps.length // 7
+ * @throws RangeError where what is inherited is no range above 0 and up to 1
+ * @example planOf("pedigree", { plants: 40, seasons: 7, genes: 1, hidden: 1, heritability: { low: 0.3, high: 0.5 }, outcrossing: 0 }, 5, 1).steps.length // 7
  */
 export function planOf(scheme: SchemeKey, asked: PlanAsked, runs: number, seed: number): Plan {
   const { heritability, genes, hidden, outcrossing } = asked;
+  const { low, high } = heritability;
+  if (!(low > 0 && low <= high && high <= 1)) throw new RangeError("What is inherited is a range above 0 and up to 1.");
   const random = seeded(seed);
   // Of an F2 each locus adds a variance of ½.
   const inherited = MANY / 2;
-  const noise = Math.sqrt((inherited * (1 - heritability)) / heritability);
-  const world = worldOf({ random, genes, hidden: Math.min(genes, hidden), many: MANY, noise, outcrossing });
-  const shows = Math.sqrt(inherited + noise ** 2);
-  const back = world.parent(true);
-  const done = Array.from({ length: runs }, () => RUNS[scheme](world, asked));
+  const done = several(runs, () => {
+    const share = low + (high - low) * random();
+    const noise = Math.sqrt((inherited * (1 - share)) / share);
+    const world = worldOf({ random, genes, hidden: Math.min(genes, hidden), many: MANY, noise, outcrossing });
+    const { final, steps } = RUNS[scheme](world, asked);
+    return {
+      steps,
+      mixed: mean(final.map(mixed)),
+      shows: world.showAll(final),
+      gain: (mean(final.map(world.worth)) - MANY) / Math.sqrt(inherited + noise ** 2),
+      recurrent: mean(final.map((plant) => shareOf(world.parent(true), plant, genes))),
+    };
+  });
   const steps = done[0]!.steps;
   const plants = steps.reduce((sum, one) => sum + one.plants, 0);
   const hands = steps.reduce((sum, one) => sum + one.hands, 0);
@@ -86,12 +96,9 @@ export function planOf(scheme: SchemeKey, asked: PlanAsked, runs: number, seed: 
     most: Math.max(...steps.map((one) => one.plants)),
     hands,
     hours: hoursOf(plants, hands),
-    mixed: mean(done.map(({ final }) => mean(final.map(mixed)))),
-    recovers:
-      done.filter(
-        ({ final }) => final.filter((plant) => world.shown(plant) === genes).length >= RECOVERED * final.length,
-      ).length / runs,
-    gain: ranged(done.map(({ final }) => (mean(final.map((plant) => world.worth(plant))) - MANY) / shows)),
-    recurrent: isBackcross ? ranged(done.map(({ final }) => mean(final.map((plant) => shareOf(back, plant))))) : null,
+    mixed: mean(done.map((run) => run.mixed)),
+    recovers: done.filter(({ shows }) => shows).length / runs,
+    gain: ranged(done.map((run) => run.gain)),
+    recurrent: isBackcross ? ranged(done.map((run) => run.recurrent)) : null,
   };
 }

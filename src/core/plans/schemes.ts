@@ -83,7 +83,7 @@ function selectSelfed(world: World, f1: Genome, { plants }: Size, generations: n
     families = familiesOf(world, world.best(better.flat(), KEPT), plants);
   }
   steps.push(step(`F${generations + 1}`, "compare", families.flat().length, families.length));
-  return { final: world.bestFamilies(families, 1)[0]!, steps };
+  return { final: world.bestRow(families), steps };
 }
 
 const pedigree: Scheme = (world, size) => {
@@ -112,7 +112,7 @@ const singleSeed: Scheme = (world, { plants, seasons }) => {
   const compared = lines.slice(0, Math.max(1, Math.floor(plants / 4)));
   const rows = compared.map((line) => several(4, () => world.selfed(line)));
   steps.push(step(`F${2 + generations}`, "compare", rows.flat().length, rows.length));
-  return { final: world.bestFamilies(rows, 1)[0]!, steps };
+  return { final: world.bestRow(rows), steps };
 };
 
 /** Let be until it is fixed, then chosen among. */
@@ -128,7 +128,7 @@ const bulk: Scheme = (world, { plants, seasons }) => {
   steps.push(step(`F${2 + generations}`, "select-self", all.length, 1, KEPT));
   const families = familiesOf(world, world.best(all, KEPT), plants);
   steps.push(step(`F${3 + generations}`, "compare", families.flat().length, families.length));
-  return { final: world.bestFamilies(families, 1)[0]!, steps };
+  return { final: world.bestRow(families), steps };
 };
 
 /** The best mothers, whoever the fathers were. */
@@ -176,7 +176,7 @@ const fullSib: Scheme = (world, { plants, seasons }) => {
       several(Math.floor(plants / pairs), () => world.child(parents[2 * i]!, parents[2 * i + 1]!)),
     );
   }
-  return { final: world.bestFamilies(families, 1)[0]!, steps };
+  return { final: world.bestRow(families), steps };
 };
 
 /** The best crossed among each other by hand each season, pollen of both parents chosen; selfed twice at the end. */
@@ -195,35 +195,41 @@ const recurrent: Scheme = (world, { plants, seasons }) => {
   steps.push(step(`cycle ${cycles}`, "select-self", all.length, 1, KEPT));
   const families = familiesOf(world, world.best(all, KEPT), plants);
   steps.push(step("selfed", "compare", families.flat().length, families.length));
-  return { final: world.bestFamilies(families, 1)[0]!, steps };
+  return { final: world.bestRow(families), steps };
 };
 
-/** Back to the one parent again and again, keeping who shows what the other has; selfed so often at the end. */
+/**
+ * Back to the one parent again and again. Whoever shows what the other brought goes on, whatever else it is; a word that shows
+ * with two copies only is selfed for in between. Then selfed twice at least, so that rows which all show it stand beside each other.
+ */
 const backcrossed =
-  (selfings: number): Scheme =>
+  (chosen: keyof Pick<World, "best" | "bestByWords">): Scheme =>
   (world, { plants, seasons }) => {
     const { f1, steps } = begun(world);
     const back = world.parent(true);
     steps[1] = { ...steps[1]!, act: "backcross" };
+    const each = world.hidden > 0 ? 2 : 1;
+    const times = Math.max(1, Math.floor((seasons - 4 + (each - 1)) / each));
+    const selfings = Math.max(1, seasons - 2 - each * times + (each - 1));
+    const selfedBy = (mothers: Genome[]) => familiesOf(world, mothers, plants);
     let all = [f1];
-    const times = Math.max(1, seasons - 2 - selfings);
     for (let t = 1; t <= times; t++) {
-      const mothers = world.best(all, 3);
+      const mothers = world.bestByWords(all, 3);
       all = several(plants, () => world.child(world.anyOf(mothers), back));
-      steps.push(step(`BC${t}`, t < times ? "backcross" : "select-self", all.length, 1, 3));
+      if (t === times) break;
+      if (each === 2) {
+        steps.push(step(`BC${t}`, "self", all.length, 1, KEPT));
+        all = selfedBy(world.bestByWords(all, KEPT)).flat();
+        steps.push(step(`BC${t}F2`, "backcross", all.length, KEPT, 3));
+      } else steps.push(step(`BC${t}`, "backcross", all.length, 1, 3));
     }
+    steps.push(step(`BC${times}`, "select-self", all.length, 1, KEPT));
     for (let s = 1; s <= selfings; s++) {
-      const families = familiesOf(world, world.best(all, KEPT), plants);
-      all = s === selfings ? world.bestFamilies(families, 1)[0]! : families.flat();
-      steps.push(
-        step(
-          `BC${times}F${s + 1}`,
-          s === selfings ? "compare" : "select-self",
-          families.flat().length,
-          families.length,
-          s === selfings ? 0 : KEPT,
-        ),
-      );
+      const families = selfedBy(s === 1 ? world.bestByWords(all, KEPT) : world[chosen](all, KEPT));
+      const last = s === selfings;
+      all = last ? world.bestRow(families) : families.flat();
+      const act = last ? "compare" : "select-self";
+      steps.push(step(`BC${times}F${s + 1}`, act, families.flat().length, families.length, last ? 0 : KEPT));
     }
     return { final: all, steps };
   };
@@ -256,8 +262,8 @@ export const RUNS: Record<SchemeKey, Scheme> = {
   "half-sib": halfSib,
   "full-sib": fullSib,
   recurrent,
-  backcross: backcrossed(1),
-  "near-isogenic": backcrossed(2),
+  backcross: backcrossed("best"),
+  "near-isogenic": backcrossed("bestByWords"),
   "pure-line": pureLine,
   "undo-hybrid": undoHybrid,
 };

@@ -21,6 +21,9 @@ export type World = ReturnType<typeof worldOf>;
 /** A wanted word weighs as much as so many standard deviations of the aim. Working value. */
 const WORD = 2;
 
+/** Nine plants of ten show it: then it is recovered. */
+const RECOVERED = 0.9;
+
 /** So many of a thing. @example several(2, () => 7) // [7, 7] */
 export const several = <T>(count: number, make: () => T): T[] => Array.from({ length: count }, make);
 
@@ -71,15 +74,21 @@ export function worldOf({ random, genes, hidden, many, noise, outcrossing }: Wor
   /** What a grower sees of a plant: its words, and the aim with what is not inherited. */
   const seen = (plant: Genome): number =>
     WORD * Math.sqrt(many / 2) * shown(plant) + worth(plant) + noise * normalFrom(random(), random());
+  /** The first by a value that is asked once of each. */
   const top = <T>(list: T[], of: (one: T) => number, count: number): T[] =>
     list
       .map((one) => ({ one, value: of(one) }))
       .sort((a, b) => b.value - a.value)
       .slice(0, Math.max(1, count))
       .map(({ one }) => one);
+  const meanSeen = (family: Genome[]): number => family.reduce((sum, plant) => sum + seen(plant), 0) / family.length;
+  /** Whether nine of ten plants show every wanted word. */
+  const showAll = (plants: Genome[]): boolean =>
+    plants.filter((plant) => shown(plant) === genes).length >= RECOVERED * plants.length;
   return {
     random,
     genes,
+    hidden,
     many,
     parent,
     child,
@@ -90,8 +99,16 @@ export function worldOf({ random, genes, hidden, many, noise, outcrossing }: Wor
     worth,
     /** The best of some as they are seen. */
     best: (plants: Genome[], count: number): Genome[] => top(plants, seen, count),
+    /** Those that show most words, whatever else they are. */
+    bestByWords: (plants: Genome[], count: number): Genome[] =>
+      top(plants, (plant) => shown(plant) + random() / 2, count),
     /** The best families by the mean of what is seen of their plants. */
-    bestFamilies: (families: Genome[][], count: number): Genome[][] =>
-      top(families, (family) => family.reduce((sum, plant) => sum + seen(plant), 0) / family.length, count),
+    bestFamilies: (families: Genome[][], count: number): Genome[][] => top(families, meanSeen, count),
+    /** The one that is kept of rows beside each other: of those that nearly all show every word, the best as they are seen. */
+    bestRow: (families: Genome[][]): Genome[] => {
+      const right = families.filter((family) => showAll(family));
+      return top(right.length > 0 ? right : families, meanSeen, 1)[0]!;
+    },
+    showAll,
   };
 }

@@ -118,7 +118,7 @@ export const adoptPlan = command(
     /** Whom it is crossed with, where the plan begins with that. */
     otherId: ref("line", "The other parent").optional(),
     /** Of a backcross: the mother of the cross, or its father. */
-    back: choice("The parent that comes back", ["mother", "father"]).or("mother"),
+    back: choice("Recurrent parent", ["mother", "father"]).or("mother"),
     /** The first season's plants come of this line crossed back. */
     crossedBack: yesNo("Crossed back before"),
     seasons,
@@ -133,7 +133,7 @@ export const adoptPlan = command(
     if (other?.id === first.id) refuse("otherId", "Choose another line.");
     const comesBack = () => {
       const id = begins ? (back === "mother" ? first : other!).id : first[`${back}LineId`];
-      return plan.line(id, "back", "The parent that comes back is not on record.");
+      return plan.line(id, "back", "The recurrent parent is not on record.");
     };
     let line = told.crossedBack ? plan.offspring(first, comesBack()) : first;
     let generation = told.generation;

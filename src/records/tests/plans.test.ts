@@ -1,7 +1,8 @@
 import { afterEach, beforeEach, expect, test } from "vitest";
 import { nameWithGeneration } from "@/core/custody/generation";
+import { ended } from "@/core/tests/selection";
 import { VIEW_JOBS } from "@/views/jobs";
-import { type LaidOut, plansOf, plansView } from "@/views/plans";
+import { type LaidOutPlans, plansOf, plansView } from "@/views/plans";
 import { todayView } from "@/views/today";
 import { standsOfSeason } from "../stand/queries";
 import { family, NOBODY, type Plot, plot } from "./plot";
@@ -137,7 +138,7 @@ test("each way for a crop with what it takes of ground and years, and why it is 
     const job = plansOf(garden.db, { lineId, ...asked });
     let next = job.next();
     while (!next.done) next = job.next();
-    return new Map((next.value as LaidOut[]).map((plan) => [plan.scheme, plan]));
+    return new Map((next.value as LaidOutPlans).plans.map((plan) => [plan.scheme, plan]));
   };
   const lettuce = laid("lettuce");
   expect(
@@ -154,6 +155,22 @@ test("each way for a crop with what it takes of ground and years, and why it is 
   expect(beet.get("pedigree")!.not).toContain("refuse");
   expect(beet.get("mass")).toMatchObject({ years: 8, not: null });
   expect(laid("pepper", { status: "f1-hybrid" }).get("undo-hybrid")!.not).toBe(null);
+});
+
+test("what is inherited is what the line's own plants showed; else as its traits usually are; else as it is told", () => {
+  const { lineId, stand, plants } = family(garden, 9);
+  const told = { lineId, name: "Weight", kind: "number", unit: "kg", wanted: "high" };
+  const yardstickId = garden.done("yardstick.add", told).id;
+  const asked = { lineId, genes: 1, hidden: 0, plants: 20, seasons: 4, heritability: null };
+  const inherited = (more: object = {}) => ended(plansOf(garden.db, { ...asked, ...more })).inherited;
+  // Nobody looked: what numbers of a trait are usually inherited.
+  expect(inherited()).toEqual({ low: 0.15, high: 0.6, of: "kinds" });
+  expect(inherited({ heritability: 0.3 })).toEqual({ low: expect.closeTo(0.2), high: expect.closeTo(0.4), of: "told" });
+  expect(inherited({ heritability: 0.95 }).high).toBe(0.98);
+  garden.on("2028-08-20");
+  for (const [i, plantId] of plants.entries())
+    garden.done("score.set", { plantId, yardstickId, value: String(1 + ((i * 7) % 24) / 10) });
+  expect(inherited()).toMatchObject({ of: { code: garden.code("stand", stand), plants: 9 } });
 });
 
 test.each([

@@ -7,7 +7,7 @@ import { fixed } from "@/core/writing/numbers";
 import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
 import { useJobResult } from "@/ui/useJob";
-import type { LaidOut, PlansPage } from "@/views/plans";
+import type { LaidOut, LaidOutPlans, PlansPage, TakenInherited } from "@/views/plans";
 import { CommandForm, Field } from "../common/command";
 import { inHundred } from "../common/words";
 import { ACTS_OF_PLANS, SCHEME_WORDS } from "./planWords";
@@ -15,38 +15,52 @@ import { ACTS_OF_PLANS, SCHEME_WORDS } from "./planWords";
 type Props = Omit<PlansPage, "band">;
 
 const ASKED = [
-  { key: "genes", label: "Wanted words to bring together", min: 1, max: 8, unit: "" },
-  { key: "hidden", label: "Of them hidden by the other", min: 0, max: 8, unit: "" },
-  { key: "plants", label: "Plants there is ground for", min: 10, max: 1000, unit: "a season" },
-  { key: "seasons", label: "Seasons, the cross among them", min: 4, max: 12, unit: "" },
-  { key: "heritability", label: "Inherited of what plants differ by", min: 5, max: 95, unit: "%" },
+  { key: "genes", label: "Single-gene traits to combine", min: 1, max: 8, unit: "" },
+  { key: "hidden", label: "Of these, recessive", min: 0, max: 8, unit: "" },
+  { key: "plants", label: "Plants you have room for", min: 10, max: 1000, unit: "a season" },
+  { key: "seasons", label: "Seasons, including the cross", min: 4, max: 12, unit: "" },
 ] as const;
-type Asked = Record<(typeof ASKED)[number]["key"], number>;
+type Asked = Record<(typeof ASKED)[number]["key"], number> & { heritability: number | null };
+
+/** The heritability that is used, and what it rests on. */
+function heritabilityInWords({ low, high, of }: TakenInherited): string {
+  const range = `${Math.round(low * 100)} to ${Math.round(high * 100)}%`;
+  if (of === "told") return `Heritability ${range}, as you say.`;
+  if (of === "kinds")
+    return `Heritability ${range}, as is usual: too few plants of this line were scored to know better.`;
+  return `Heritability ${range}, from ${of.plants} plants scored in ${of.code}.`;
+}
 
 /** What is asked, and each way with what it takes and what it reaches. */
 export function Plans(page: Props) {
   const { line } = page;
-  const [asked, setAsked] = useState<Asked>({ genes: 2, hidden: 1, plants: 60, seasons: 7, heritability: 40 });
-  const { result, trouble } = useJobResult<LaidOut[]>(
+  const [asked, setAsked] = useState<Asked>({ genes: 2, hidden: 1, plants: 60, seasons: 7, heritability: null });
+  const { heritability } = asked;
+  const { result, trouble } = useJobResult<LaidOutPlans>(
     "/api/jobs/lines.plans",
-    { lineId: line.id, ...asked, hidden: Math.min(asked.hidden, asked.genes), heritability: asked.heritability / 100 },
+    {
+      lineId: line.id,
+      ...asked,
+      hidden: Math.min(asked.hidden, asked.genes),
+      heritability: heritability === null ? null : heritability / 100,
+    },
     null,
   );
-  const fit = result?.filter(({ not }) => not === null) ?? [];
+  const fit = result?.plans.filter(({ not }) => not === null) ?? [];
+  const unfit = result?.plans.filter(({ not }) => not !== null) ?? [];
   const [first] = fit;
   return (
     <>
       <h2 className="mt-2 text-2xl">
         {first
-          ? `${SCHEME_WORDS[first.scheme].name} reaches it best: ${inTenShort(first.recovers)}`
+          ? `Best method here: ${SCHEME_WORDS[first.scheme].name.toLowerCase()} (${inTenShort(first.recovers)})`
           : result
-            ? "No way is for this crop"
-            : "Trying each way on simulated plants…"}
+            ? "No method suits this crop"
+            : "Running each method on simulated plants…"}
       </h2>
       <p className="max-w-prose text-sm text-soft">
-        Each way is carried out 300 times on simulated plants of two parents that differ in every place, the wanted
-        words and an aim of sixteen places shared between them. It compares ways with each other; of any one cross
-        nothing is certain.
+        Each method is run 300 times on simulated plants. Compare methods with it; it can’t predict your cross. In a
+        real backcross, genes linked to the wanted trait come along; here none are.
       </p>
       <div className="mt-4 flex flex-wrap gap-x-6 gap-y-3">
         {ASKED.map(({ key, label, min, max, unit }) => (
@@ -64,7 +78,31 @@ export function Plans(page: Props) {
             />
           </label>
         ))}
+        <label className="grid gap-1 font-semibold">
+          Heritability <span className="sr-only">%, empty: what this line shows</span>
+          <span className="flex items-baseline gap-1 font-normal">
+            <input
+              type="number"
+              min={5}
+              max={95}
+              value={heritability ?? ""}
+              placeholder="as shown"
+              className="w-28"
+              onChange={({ target }) =>
+                setAsked({
+                  ...asked,
+                  heritability:
+                    target.value.trim() === ""
+                      ? null
+                      : Math.min(95, Math.max(5, Math.round(Number(target.value)) || 5)),
+                })
+              }
+            />
+            %
+          </span>
+        </label>
       </div>
+      {result && <p className="mt-2 max-w-prose text-sm text-soft">{heritabilityInWords(result.inherited)}</p>}
       {trouble && (
         <p role="alert" className="mt-3 text-rust">
           {trouble}
@@ -73,34 +111,21 @@ export function Plans(page: Props) {
       {result && (
         <div className="mt-5">
           <Table
-            heads={[
-              "Way",
-              "Reaches all words",
-              "Gain of the aim",
-              "Still mixed",
-              "Years",
-              "Plants",
-              "Ground",
-              "Hours",
-              "",
-            ]}
+            heads={["Method", "All traits fixed", "Gain", "Not yet fixed", "Years", "Plants", "Ground", "Hours", ""]}
           >
             {fit.map((plan) => (
               <PlanRow key={plan.scheme} plan={plan} page={page} />
             ))}
           </Table>
           <p className="mt-3 max-w-prose text-sm text-soft">
-            Gain is in standard deviations of what F2 plants show, with the range of nine runs in ten. Ground is that of
-            the fullest season; hours are six minutes a plant and twenty-five a cross by hand, working values.
+            “All traits fixed” counts runs in which 9 of 10 plants of the best row show every wanted trait. Gain is in
+            standard deviations of F2 plants, with a range that holds 9 runs in 10. Ground is that of the fullest
+            season; hours assume 6 minutes a plant and 25 a cross.
           </p>
-          {result.some(({ not }) => not !== null) && (
+          {unfit.length > 0 && (
             <p className="mt-2 max-w-prose text-sm text-soft">
               Not for this crop:{" "}
-              {result
-                .filter(({ not }) => not !== null)
-                .map(({ scheme, not }) => `${SCHEME_WORDS[scheme].name.toLowerCase()} (${not})`)
-                .join("; ")}
-              .
+              {unfit.map(({ scheme, not }) => `${SCHEME_WORDS[scheme].name.toLowerCase()} (${not})`).join("; ")}.
             </p>
           )}
         </div>
@@ -122,7 +147,7 @@ function PlanRow({ plan, page }: RowProps) {
         {recurrent && (
           <span className="block text-sm font-normal text-soft">
             {inHundred(recurrent.likely)} ({Math.round(recurrent.low * 100)}–
-            {Math.round(Math.min(0.99, recurrent.high) * 100)}) of the parent that comes back
+            {Math.round(Math.min(0.99, recurrent.high) * 100)}) of its genes from the recurrent parent
           </span>
         )}
       </th>
@@ -215,7 +240,7 @@ function Adopt({ plan, page, onDone }: RowProps & { onDone: () => void }) {
             {goesBack && (
               <Field
                 name="back"
-                label="The parent that comes back"
+                label="Recurrent parent"
                 type="select"
                 choices={[
                   { value: "mother", label: (begins ? line.name : parents.mother) ?? "its mother" },

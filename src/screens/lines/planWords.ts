@@ -9,8 +9,14 @@ export const SCHEME_WORDS: Record<SchemeKey, { name: string; what: string }> = {
   "half-sib": { name: "Half-sib families", what: "a row of each mother, the best rows and plants go on" },
   "full-sib": { name: "Full-sib families", what: "the best in pairs by hand, a family of each pair" },
   recurrent: { name: "Recurrent selection", what: "the best crossed among each other each year, selfed at the end" },
-  backcross: { name: "Backcross", what: "back to one parent, keeping what the other brought" },
-  "near-isogenic": { name: "Near-isogenic line", what: "backcrossed and selfed twice: one parent but for a word" },
+  backcross: {
+    name: "Backcross",
+    what: "back to one parent, keeping the trait of the other; selfed in between if it is recessive",
+  },
+  "near-isogenic": {
+    name: "Near-isogenic line",
+    what: "backcrossed for one trait, then selfed twice, choosing nothing else",
+  },
   "pure-line": { name: "Pure line from a mix", what: "single plants of a mix in rows, the best rows again" },
   "undo-hybrid": { name: "Undoing a hybrid", what: "as pedigree, from a bought F1" },
 };
