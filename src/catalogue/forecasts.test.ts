@@ -158,6 +158,53 @@ describe("what does not flower says why", () => {
   });
 });
 
+describe("ripening feels the warmth", () => {
+  /** A garden of one temperature, without frost: it grows under that from sowing on. */
+  const steady = (degrees: number) => ({
+    latitude: 5,
+    longitude: 0,
+    normals: months(Array(12).fill(degrees), Array(12).fill(degrees)),
+  });
+  const days = (species: string, degrees: number) => {
+    const told = compute(METHOD, { species, sown: "2027-03-01", ...steady(degrees) });
+    const { flower, ripe } = (told as { result: Told }).result;
+    return (Date.parse(ripe!.likely) - Date.parse(flower!.likely)) / 86_400_000;
+  };
+
+  // Published, at 14, 18, 22 and 26 °C: 95, 65, 46 and 42 days.
+  test.each([
+    [14, 95],
+    [18, 65],
+    [22, 46],
+    [26, 42],
+  ])("a tomato at %d °C is ripe about %d days after its flower", (degrees, found) => {
+    expect(Math.abs(days("tomato", degrees) / found - 1)).toBeLessThan(0.12);
+  });
+
+  test("sowings that fail are not called safe; where they ripened before they still do", () => {
+    expect(forecast("tomato", "valley", "2027-05-25").ripensInTime).toBeLessThan(0.05);
+    expect(forecast("tomato", "valley", "2027-03-20").ripensInTime).toBeGreaterThan(0.95);
+    const north = {
+      latitude: 60,
+      longitude: 10,
+      normals: months(
+        [-7, -7, -3.5, 0.7, 6, 10, 12.5, 11.5, 7.5, 3.5, -1.5, -6],
+        [-1.5, -0.5, 3.5, 9.5, 16, 20, 22, 20.5, 15.5, 9.3, 3.2, -1],
+      ),
+    };
+    const pepper = compute(METHOD, { species: "pepper", sown: "2027-03-01", ...north });
+    expect((pepper as { result: Told }).result.ripensInTime).toBeLessThan(0.1);
+  });
+
+  test("full-grown fruit of some kinds ripens on indoors, and that is said where the garden's season is short", () => {
+    const said = (species: string, sown: string) => forecast(species, "valley", sown).notes.join(" ");
+    expect(said("tomato", "2027-05-25")).toContain("ripens on indoors");
+    expect(said("pepo-squash", "2027-05-25")).toContain("21 to 60 days");
+    expect(said("tomato", "2027-03-20")).not.toContain("indoors");
+    expect(said("maize", "2027-05-25")).not.toContain("indoors");
+  });
+});
+
 test("a forecast refuses what can't be", () => {
   const good = { species: "tomato", sown: "2027-03-20", ...PLACES.valley };
   const of = (more: object) => compute(METHOD, { ...good, ...more });

@@ -7,7 +7,7 @@ import { dailyNormals, type Temperature } from "@/core/climate/temperature";
 import { type Computation, day } from "@/core/computations";
 import { type Fate, flowersAtAll, type Overwintering } from "@/core/flowering/facts";
 import { flowering } from "@/core/flowering/forecast";
-import { ripensBeforeFrost } from "@/core/flowering/ripening";
+import { indoorsInWords, ripensBeforeFrost } from "@/core/flowering/ripening";
 import { SPECIES, sceneSpecies, speciesById } from "./catalogue";
 
 /** What ripens less often than this has no day on which it does. */
@@ -44,17 +44,21 @@ function floweringForecast(input: ForecastInput): Forecast {
     hours: hoursOfYear(latitude, longitude),
     frosts: frostsOf({ latitude, lastFrost, firstFrost }, daily, new Map()),
   };
-  const window = flowering({ sown, plantedOut, overwinter }, sceneSpecies(speciesById(species)), climate);
-  const { fate, notes, female, ripe, ripeEarliest, ripeLatest } = window;
-  if (!flowersAtAll(window)) return { fate, flower: null, ripe: null, ripensInTime: 0, notes };
+  const crop = speciesById(species);
+  const window = flowering({ sown, plantedOut, overwinter }, sceneSpecies(crop), climate);
+  const { fate, female, ripe, ripeEarliest, ripeLatest } = window;
+  if (!flowersAtAll(window)) return { fate, flower: null, ripe: null, ripensInTime: 0, notes: window.notes };
   const first = { early: window.earliest, likely: window.start, late: window.startLatest };
-  const { chance } = ripensBeforeFrost(window, climate);
+  const ripening = ripensBeforeFrost(window, climate);
+  const { chance } = ripening;
+  const later = female.start === window.start ? null : `Its female flowers open from ${female.start}.`;
+  const indoors = indoorsInWords(ripening, crop.ripensIndoors);
   return {
     fate,
     flower: first,
     ripe: chance < NEVER ? null : { early: ripeEarliest, likely: ripe, late: ripeLatest },
     ripensInTime: chance,
-    notes: female.start === window.start ? notes : [...notes, `Its female flowers open from ${female.start}.`],
+    notes: [...window.notes, later, indoors].filter((note) => note !== null),
   };
 }
 

@@ -79,6 +79,12 @@ export const speciesSchema = Joi.object<Species>({
     base: Joi.number().min(0).max(20).required(),
     ceiling: Joi.number().greater(Joi.ref("base")).max(45).required(),
     degreeDays: positive,
+    ripens: Joi.object({
+      from: Joi.number().min(0).max(15).required(),
+      known: Joi.number().greater(Joi.ref("from")).max(25).required(),
+    })
+      .allow(null)
+      .default(null),
   }).required(),
   light: Joi.object({
     kind: Joi.string().valid("any", "long", "short").required(),
@@ -101,6 +107,7 @@ export const speciesSchema = Joi.object<Species>({
       return kills && kills.high >= heat.base ? helpers.error("kills.warm") : kills;
     })
     .messages({ "kills.warm": "{{#label}} must lie below the base temperature that it grows at" }),
+  ripensIndoors: positive.optional().allow(null).default(null),
   seedsPerGram: positive,
   seedsPerFruit: positive.allow(null),
   seedsPerPlant: figure(0, 1_000_000),

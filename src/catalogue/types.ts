@@ -61,7 +61,13 @@ export type Species = {
   flowerDays: Figure;
   femaleLag: Figure;
   daysToRipe: Figure;
-  heat: { base: number; ceiling: number; degreeDays: Figure };
+  heat: {
+    base: number;
+    ceiling: number;
+    degreeDays: Figure;
+    /** Of seed in flesh: the warmth from which it ripens, and that at which it takes its days, °C; working values but tomato's. */
+    ripens: { from: number; known: number } | null;
+  };
   light: { kind: "any" | "long" | "short"; hours: Figure | null };
   cold: { below: number; days: Figure } | null;
   /** For crops that must stand a winter: the frost they stand, °C. */
@@ -71,6 +77,8 @@ export type Species = {
   tender: boolean;
   /** The night's temperature that kills it while it grows in the open, °C; null for what must stand a winter to flower. */
   kills: Figure | null;
+  /** Days in which full-grown fruit that was picked unripe ripens on indoors, seed and all; null where it does not. */
+  ripensIndoors: Figure | null;
   seedsPerGram: Figure;
   seedsPerFruit: Figure | null;
   seedsPerPlant: Figure;

@@ -1,11 +1,12 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { cautionsAt } from "@/catalogue/hazards";
-import { addDays, type Day, daysBetween } from "@/core/calendar/day";
+import { addDays, type Day, dayNumber, dayOf } from "@/core/calendar/day";
 import { nextFrost } from "@/core/climate/season";
 import { addressOfStand } from "@/core/custody/address";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
-import { flowersAtAll } from "@/core/flowering/facts";
+import { flowersAtAll, middleDay } from "@/core/flowering/facts";
+import { ripeBy } from "@/core/flowering/heat";
 import { groupBy } from "@/core/lists/groupBy";
 import { inOrder } from "@/core/lists/order";
 import { type Cut, page } from "@/core/lists/page";
@@ -95,7 +96,7 @@ function standOf(stand: ForecastStand, { picks, chosen, description, today }: Be
     bed: stand.bedName,
     dry: species.extraction === "dry",
     sign: species.ripeSign,
-    after: species.seed.afterRipening,
+    after: species.ripensIndoors ?? species.seed.afterRipening,
     ripe: { early: ripeEarliest, likely: ripe, late: ripeLatest },
     race: frost ? { chance, frost } : null,
     description: description.slice(0, 400),
@@ -123,21 +124,25 @@ function hanging(sky: Outlook): HarvestCross[] {
   return crossesOfSeason(db, season).flatMap((cross) => {
     const set = (flowers.get(cross.id) ?? []).filter(({ state, pollinatedOn }) => state === "set" && pollinatedOn);
     if (set.length === 0) return [];
-    const { low, high } = speciesById(cross.species).daysToRipe;
+    const { daysToRipe, heat } = speciesById(cross.species);
     const days = set.map(({ pollinatedOn }) => pollinatedOn!).sort();
-    const last = addDays(days.at(-1)!, high);
+    const [firstDay, lastDay] = [dayNumber(days[0]!), dayNumber(days.at(-1)!)];
+    // It hangs in the open.
+    const ripe = (from: number, count: number) => ripeBy(from, count, from, heat, climate).day;
+    const [low, likely, high] = [daysToRipe.low, middleDay(daysToRipe), daysToRipe.high].map((of) =>
+      ripe(lastDay, of),
+    ) as [number, number, number];
     const frosts = climate.frosts?.first;
     const frost = frosts && nextFrost(today, frosts.day);
-    const likely = addDays(days.at(-1)!, Math.round((low + high) / 2));
     const doubt = frosts ? Math.max(1, Math.hypot(frosts.spread, (high - low) / 4)) : 1;
     return [
       {
         code: cross.code,
         name: nameWithGeneration(cross),
         fruits: set.length,
-        first: addDays(days[0]!, low),
-        last,
-        chance: frost ? below(daysBetween(today, frost), daysBetween(today, likely), doubt) : null,
+        first: dayOf(ripe(firstDay, daysToRipe.low)),
+        last: dayOf(high),
+        chance: frost ? below(dayNumber(frost), likely, doubt) : null,
       },
     ];
   });

@@ -1,4 +1,5 @@
 import { LRUCache } from "lru-cache";
+import { speciesById } from "@/catalogue/catalogue";
 import type { Day } from "@/core/calendar/day";
 import type { Climate } from "@/core/climate/climate";
 import { seasonOf, seasonSpan } from "@/core/climate/season";
@@ -6,7 +7,8 @@ import { dayAt } from "@/core/climate/sun";
 import type { Id } from "@/core/custody/id";
 import type { Correction } from "@/core/flowering/correction";
 import type { Flowering } from "@/core/flowering/facts";
-import { type Ripening, ripensBeforeFrost } from "@/core/flowering/ripening";
+import { flowersAtAll } from "@/core/flowering/facts";
+import { indoorsInWords, type Ripening, ripensBeforeFrost } from "@/core/flowering/ripening";
 import type { Db } from "@/db/open";
 import { type Rests, rely, watched, writtenTables } from "@/db/reads";
 import { climateOf } from "@/records/climate/queries";
@@ -75,7 +77,10 @@ function looking(db: Db, day: DeviceDay, place: Garden): Looking {
   const forecasts = () => once("forecasts", () => forecaster(db, today));
   const forecast = (stand: StandRow): ForecastStand => {
     const window = forecasts().of(stand);
-    return { ...stand, window, ripening: ripensBeforeFrost(window, climate()) };
+    const ripening = ripensBeforeFrost(window, climate());
+    const indoors = indoorsInWords(ripening, speciesById(stand.species).ripensIndoors);
+    const notes = indoors && flowersAtAll(window) ? [...window.notes, indoors] : window.notes;
+    return { ...stand, window: { ...window, notes }, ripening };
   };
   const sky: Outlook = {
     db,

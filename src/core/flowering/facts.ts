@@ -15,7 +15,13 @@ export type FloweringFacts = {
   /** Days by which the first female flowers follow the first male ones; below 0 where they come first. */
   femaleLag: Range;
   /** Heat from sowing (after the cold, where cold is needed) to first flower. */
-  heat: { base: number; ceiling: number; degreeDays: Range };
+  heat: {
+    base: number;
+    ceiling: number;
+    degreeDays: Range;
+    /** Of seed in flesh: it ripens evenly the faster from a warmth on, and takes the catalogue's days at another, °C. */
+    ripens?: { from: number; known: number } | null;
+  };
   /** Whether frost kills it: sown before the last frost, it is taken to be raised under cover until then. */
   tender: boolean;
   /** Days under cover from sowing until it has grown enough to be planted out; none where it is sown in its place. */

@@ -27,9 +27,15 @@ describe("flowering by days", () => {
       start: "2027-07-10",
       earliest: "2027-07-10",
       observed: true,
-      ripeEarliest: "2027-08-19",
-      ripeLatest: "2027-08-29",
     });
+    // Forty to fifty days at the catalogue's warmth, from the day it was seen.
+    const steady = climate({ daily: Array(366).fill({ min: 17, max: 17 }) });
+    const plain = flowering(
+      { sown: "2027-05-01", firstFlower: "2027-07-10" },
+      { ...ANNUAL, heat: { ...ANNUAL.heat, base: 5 } },
+      steady,
+    );
+    expect([plain.ripeEarliest, plain.ripeLatest]).toEqual(["2027-08-19", "2027-08-29"]);
   });
 
   test("females that follow the males open their window later, and ripen from then", () => {
@@ -271,17 +277,25 @@ describe("what becomes of a stand", () => {
     expect(ripensBeforeFrost(early, climate())).toEqual({ chance: 1, verdict: "no-frost", frost: null });
   });
 
-  test("ripening takes the catalogue's days in the warm, longer in the cool, and none of its days below", () => {
+  test("ripening is the faster the warmer it is, up to 23.5 °C, and stands still where it is too cold", () => {
     const steady = (degrees: number) => climate({ daily: Array(366).fill({ min: degrees, max: degrees }) });
-    const of = (degrees: number) => ripeBy(100, 40, 0, { base: 8 }, steady(degrees));
-    expect(of(20)).toEqual({ day: 140, ripens: true });
-    expect(of(14)).toEqual({ day: 140, ripens: true });
-    // Half way from four degrees to fourteen: at half the pace, and that is the last that is waited for.
-    expect(of(9.1)).toEqual({ day: 179, ripens: true });
-    expect(of(8.9)).toEqual({ day: 180, ripens: false });
-    expect(of(3)).toEqual({ day: 180, ripens: false });
-    // Under cover it is warm.
-    expect(ripeBy(100, 40, 200, { base: 8 }, steady(3))).toEqual({ day: 140, ripens: true });
+    const of = (degrees: number) => ripeBy(100, 40, 0, { base: 9 }, steady(degrees));
+    // Dry seed ripens from five degrees below what its plant grows at, here 4 °C; its days are those at 17 °C.
+    expect(of(17)).toEqual({ day: 140, ripens: true });
+    expect(of(10.5)).toEqual({ day: 180, ripens: true });
+    expect(of(23.5).day).toBe(100 + Math.ceil(40 / 1.5));
+    expect(of(30)).toEqual(of(23.5));
+    // Three times its days is the last that is waited for.
+    expect(of(8.4)).toEqual({ day: 219, ripens: true });
+    expect(of(8.3)).toEqual({ day: 220, ripens: false });
+    expect(of(3)).toEqual({ day: 220, ripens: false });
+    // In flesh as its kind says, its days at 21 °C.
+    const flesh = (degrees: number) =>
+      ripeBy(100, 54, 0, { base: 9, ripens: { from: 7.5, known: 21 } }, steady(degrees));
+    expect(flesh(21)).toEqual({ day: 154, ripens: true });
+    expect(flesh(14.25)).toEqual({ day: 208, ripens: true });
+    // Under cover it is 18.5 °C.
+    expect(ripeBy(100, 40, 200, { base: 9 }, steady(3)).day).toBe(100 + Math.ceil(40 / (14.5 / 13)));
   });
 
   test("seed in the ground stands any cold: it is met once it is up", () => {

@@ -4,7 +4,7 @@ import type { Frosts } from "../climate/frost";
 import type { Kill } from "../climate/killing";
 import { frostBefore, nextFrost } from "../climate/season";
 import { below } from "../numbers/normal";
-import { type Flowering, flowersAtAll } from "./facts";
+import { type Flowering, flowersAtAll, type Range } from "./facts";
 
 export type Ripening = {
   /** The chance that the first seed is ripe before the first frost; 1 where there is none. */
@@ -47,4 +47,15 @@ export function ripensBeforeFrost(window: Flowering, climate: Climate): Ripening
   const doubt = Math.abs(dayNumber(end) - ripe) / 2;
   const chance = below(dayNumber(frost), ripe, Math.max(1, Math.hypot(spread, doubt)));
   return { chance, verdict: chance >= SAFE ? "safe" : chance <= TOO_LATE ? "too-late" : "doubtful", frost };
+}
+
+/**
+ * What is left to do where fruit may not ripen before the frost and its kind ripens on indoors; null where it does not, or need not.
+ * @param indoors days in which full-grown fruit that was picked unripe ripens on in the house
+ * @example indoorsInWords({ chance: 0.4, verdict: "doubtful", frost: "2027-09-28" }, { low: 10, high: 30 })
+ *   // "Full-grown fruit that is picked before the frost ripens on indoors in 10 to 30 days, and its seed with it."
+ */
+export function indoorsInWords({ verdict }: Ripening, indoors: Range | null): string | null {
+  if (!indoors || (verdict !== "doubtful" && verdict !== "too-late")) return null;
+  return `Full-grown fruit that is picked before the frost ripens on indoors in ${indoors.low} to ${indoors.high} days, and its seed with it.`;
 }

@@ -90,7 +90,7 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
         how: "A piece of each plant's ripe fruit, before its seed is kept. Spit out what is bitter, and keep no seed of it.",
         from: ripeEarliest,
         best: ripe,
-        last: ripeLatest,
+        last: earlier(ripeLatest, last),
         otherwise: "plants nobody tasted give seed",
         waitsFor: before,
       }),
