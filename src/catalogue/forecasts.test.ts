@@ -37,6 +37,15 @@ const PLACES = {
       [16, 17, 19, 21, 25, 29, 32, 32, 28, 24, 19, 16.5],
     ),
   },
+  // The coldest month's mean is 12.3 °C.
+  shore: {
+    latitude: 35,
+    longitude: 33,
+    normals: months(
+      [9, 9, 10, 12.5, 16, 20, 22.5, 23, 21, 18, 14, 10.5],
+      [15.6, 16, 18, 21, 25, 28.5, 31, 31, 29, 26, 21.5, 17.5],
+    ),
+  },
   equator: { latitude: 2, longitude: 30, normals: months(Array(12).fill(21), Array(12).fill(31)) },
   fjord: {
     latitude: 69.6,
@@ -69,7 +78,7 @@ test.each([
   ["tomato", "south", "2026-09-10", ["2026-11-01", "2026-12-20"], ["2026-12-25", "2027-02-20"]],
   ["tomato", "equator", "2027-03-01", ["2027-04-08", "2027-05-05"], ["2027-05-20", "2027-07-05"]],
   ["tomato", "olives", "2027-02-01", ["2027-04-01", "2027-05-20"], ["2027-05-25", "2027-07-20"]],
-  ["pepper", "valley", "2027-03-01", ["2027-05-15", "2027-07-01"], ["2027-07-15", "2027-09-15"]],
+  ["pepper", "valley", "2027-03-01", ["2027-05-15", "2027-07-01"], ["2027-07-25", "2027-09-25"]],
   ["sunflower", "valley", "2027-04-20", ["2027-07-15", "2027-08-15"], ["2027-08-25", "2027-10-05"]],
   ["pepo-squash", "valley", "2027-05-10", ["2027-06-25", "2027-07-20"], ["2027-08-25", "2027-10-05"]],
   ["melon", "valley", "2027-05-04", ["2027-06-25", "2027-07-25"], ["2027-08-15", "2027-09-30"]],
@@ -120,13 +129,47 @@ test.each([
   },
 );
 
+test.each([
+  ["onion", "2027-03-15", "2027-06-10"],
+  ["shallot", "2027-03-15", "2027-06-10"],
+  ["bunching-onion", "2027-03-15", "2027-06-20"],
+  ["leek", "2027-03-15", "2027-06-20"],
+  ["beet", "2027-03-10", "2027-06-20"],
+  ["carrot", "2027-03-10", "2027-06-15"],
+  ["parsley", "2027-03-10", "2027-06-20"],
+  ["celery", "2027-03-10", "2027-06-20"],
+  ["chicory", "2027-03-10", "2027-06-30"],
+  ["turnip", "2027-01-20", "2027-05-10"],
+] as const)("a mild winter is one to %s, at another length: sown in August by a warm sea", (species, from, to) => {
+  const { fate, flower } = forecast(species, "shore", "2026-08-20");
+  expect(fate).toBe("flowers");
+  expect([from, flower!.likely, to]).toEqual([from, flower!.likely, to].sort());
+});
+
+test.each(["cabbage", "swede"] as const)("to %s it is none", (species) => {
+  expect(forecast(species, "shore", "2026-08-20").fate).toBe("needs-winter");
+});
+
+describe("the light by a window", () => {
+  test("in December maize stands still there: it flowers in April, and a lamp would have spared the wait", () => {
+    const { flower, notes } = forecast("maize", "valley", "2026-12-15");
+    expect(flower!.likely > "2027-04-01").toBe(true);
+    expect(notes.join(" ")).toContain("Short days by a window hold it back: under a lamp it flowers about");
+  });
+
+  test("from the equinox on, and where days are never short, it holds nothing back", () => {
+    expect(forecast("tomato", "valley", "2027-03-21").notes.join(" ")).not.toContain("lamp");
+    expect(forecast("tomato", "equator", "2027-01-05").notes.join(" ")).not.toContain("lamp");
+  });
+});
+
 describe("what does not flower says why", () => {
   test.each([
     ["tomato", "valley", "2027-08-15", "killed-by-cold", "Cold kills it about"],
     ["tomato", "south", "2027-03-21", "killed-by-cold", "unless it is brought in"],
     ["common-bean", "valley", "2027-08-10", "killed-by-cold", "before it flowers."],
     ["sunflower", "valley", "2027-08-10", "killed-by-cold", "Cold kills it"],
-    ["onion", "equator", "2027-03-01", "needs-winter", "7 to 13 weeks below 10 °C"],
+    ["onion", "equator", "2027-03-01", "needs-winter", "7 to 13 weeks below 12 °C"],
     ["carrot", "equator", "2027-05-01", "needs-winter", "without a winter"],
     ["radish", "equator", "2027-05-01", "needs-other-days", "never get long enough"],
     ["okra", "fjord", "2027-05-20", "too-little-warmth", "under glass"],

@@ -90,7 +90,11 @@ export const speciesSchema = Joi.object<Species>({
     kind: Joi.string().valid("any", "long", "short").required(),
     hours: figure(8, 20).when("kind", { not: "any", otherwise: Joi.valid(null) }),
   }).required(),
-  cold: Joi.object({ below: Joi.number().min(0).max(15).required(), days: positive })
+  cold: Joi.object({
+    below: Joi.number().min(0).max(15).required(),
+    none: Joi.number().greater(Joi.ref("below")).max(20).required(),
+    days: positive,
+  })
     .allow(null)
     .required(),
   hardyTo: figure(-40, 5)

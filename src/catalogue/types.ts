@@ -69,7 +69,8 @@ export type Species = {
     ripens: { from: number; known: number } | null;
   };
   light: { kind: "any" | "long" | "short"; hours: Figure | null };
-  cold: { below: number; days: Figure } | null;
+  /** Days of winter cold it needs: whole ones at a mean of `below` °C or less, none at `none`, part of one between. */
+  cold: { below: number; none: number; days: Figure } | null;
   /** For crops that must stand a winter: the frost they stand, °C. */
   hardyTo: Figure | null;
   /** What lives through the winter lies in the ground, where thick mulch covers it. */

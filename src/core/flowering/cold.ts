@@ -2,6 +2,7 @@ import { type Day, dayNumber, dayOf } from "../calendar/day";
 import { type Climate, temperatureOn } from "../climate/climate";
 import { heatOf } from "../climate/degreeDays";
 import { nextFrost } from "../climate/season";
+import type { Temperature } from "../climate/temperature";
 import { type FloweringFacts, LONGEST, middle, type Sowing } from "./facts";
 
 /** A seedling that is younger, or has gathered less warmth, does not feel the cold of winter: days, °C·days. Working values. */
@@ -9,6 +10,15 @@ const JUVENILE = { days: 45, heat: 250 };
 
 /** Stored roots are replanted about this long before the last frost, days. */
 const REPLANT_BEFORE_FROST = 35;
+
+/**
+ * How much of a day of cold a day gives that makes a plant flower: whole up to one mean temperature, nothing from another on, evenly
+ * between. Where winters are mild a longer one does the same.
+ * @example [5, 12, 14, 16, 20].map((mean) => coldOf({ min: mean, max: mean }, { below: 12, none: 16 })) // [1, 1, 0.5, 0, 0]
+ */
+export function coldOf({ min, max }: Temperature, { below, none }: { below: number; none: number }): number {
+  return Math.min(1, Math.max(0, (none - (min + max) / 2) / (none - below)));
+}
 
 type Start = { from: number; notes: string[] };
 
@@ -29,7 +39,7 @@ export function startOfHeat(sowing: Sowing, facts: FloweringFacts, climate: Clim
     if (!temperature) return null;
     heat += heatOf(temperature, facts.heat.base, facts.heat.ceiling);
     if (day < sown + JUVENILE.days || heat < JUVENILE.heat) continue;
-    if ((temperature.min + temperature.max) / 2 <= facts.cold.below) cold++;
+    cold += coldOf(temperature, facts.cold);
     if (cold >= needed) {
       const replanted = sowing.overwinter === "lifted" ? replantDay(dayOf(day), climate) : null;
       return {

@@ -28,8 +28,8 @@ export type FloweringFacts = {
   raised?: Range | null;
   /** Whether the length of the day holds flowering back until it is longer, or shorter, than some hours. */
   light: { kind: "any" | "long" | "short"; hours: Range | null };
-  /** Days of mean temperature at or below `below` °C that it must have stood through; null where none is needed. */
-  cold: { below: number; days: Range } | null;
+  /** Days of cold that it must have stood through: whole ones at a mean of `below` °C or less, none from `none` on; null where none is needed. */
+  cold: { below: number; none: number; days: Range } | null;
   /** The night's temperature that kills it while it grows in the open, °C; none for what must stand a winter to flower. */
   kills?: Range | null;
   /** Its kind lives on where it is brought in before the cold. */

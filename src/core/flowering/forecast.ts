@@ -52,6 +52,23 @@ const corrected = (range: Range, correction: Correction | null) =>
       }
     : { low: range.low, likely: middle(range), high: range.high };
 
+/** A window that puts flowers off by so many days is worth a word. */
+const HELD = 7;
+
+/** What a lamp would do for what stands by a window in short days. */
+function heldByTheWindow(
+  from: number,
+  likely: number,
+  out: number,
+  heat: number,
+  facts: FloweringFacts,
+  climate: Climate,
+): string[] {
+  const [lit] = daysOfHeat(from, out, facts.heat, climate, [heat], true);
+  if (lit == null || likely - lit < HELD) return [];
+  return [`Short days by a window hold it back: under a lamp it flowers about ${likely - lit} days sooner.`];
+}
+
 /** @param out the numbered day from which it stands in the open */
 function byHeat(
   sowing: Sowing,
@@ -79,7 +96,7 @@ function byHeat(
     late: late ?? mid + (mid - early),
     basis: "heat",
     fate: "flowers",
-    notes: start.notes,
+    notes: [...start.notes, ...heldByTheWindow(start.from, mid, out, likely, facts, climate)],
   };
   const { light } = facts;
   if (light.kind === "any" || !light.hours) return first;

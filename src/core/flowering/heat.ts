@@ -1,5 +1,5 @@
 import { addDays, type Day, dayNumber } from "../calendar/day";
-import { type Climate, temperatureOn } from "../climate/climate";
+import { type Climate, hoursOn, temperatureOn } from "../climate/climate";
 import { heatOf } from "../climate/degreeDays";
 import { plantingOut } from "../climate/plantingOut";
 import type { Temperature } from "../climate/temperature";
@@ -8,6 +8,22 @@ import { type FloweringFacts, LONGEST, type Sowing } from "./facts";
 
 /** Warmth under cover until planting out, °C: a working value for a windowsill or a heated frame. */
 const UNDER_COVER = { min: 15, max: 22 };
+/** By a window plants stand still while days are as short as `none`, and grow as the warmth lets them from `full` on, hours. Working values. */
+const BY_A_WINDOW = { none: 8, full: 12 };
+
+/**
+ * How much of what the warmth would do plants by a window do on a day of so many hours, 0–1.
+ * @example [8, 10, 12, 16].map(lightInside) // [0, 0.5, 1, 1]
+ */
+export const lightInside = (hours: number): number =>
+  Math.min(1, Math.max(0, (hours - BY_A_WINDOW.none) / (BY_A_WINDOW.full - BY_A_WINDOW.none)));
+
+/** The heat of a day that brings flowers on; null where no temperature is known. */
+function heatAt(day: number, out: number, { base, ceiling }: FloweringFacts["heat"], climate: Climate, lamp: boolean) {
+  if (day < out) return heatOf(UNDER_COVER, base, ceiling) * (lamp ? 1 : lightInside(hoursOn(climate, day)));
+  const temperature = temperatureOn(climate, day);
+  return temperature && heatOf(temperature, base, ceiling);
+}
 
 /**
  * When a crop goes out into the open: as recorded; what is tender and sown while frosts may come, once it has grown and
@@ -26,7 +42,9 @@ export function outFrom(sowing: Sowing, facts: FloweringFacts, climate: Climate)
 
 /**
  * The days on which the heat gathered from `from` reaches each of the totals, rising; null for those out of reach.
- * @example daysOfHeat(0, 10, { base: 8, ceiling: 30 }, { daily: [], measured: new Map() }, [21, 63, 1000]) // [1, 5,
+ * @param out the day from which it stands in the open; until then it is by a window
+ * @param lamp whether light is given there, so that short days do not hold it back
+ * @example daysOfHeat(0, 10, { base: 8, ceiling: 30 }, { daily: [], measured: new Map(), hours: Array(366).fill(13) }, [21, 63, 1000]) // [1, 5,
  *   null]
  */
 export function daysOfHeat(
@@ -35,14 +53,15 @@ export function daysOfHeat(
   heat: FloweringFacts["heat"],
   climate: Climate,
   totals: number[],
+  lamp = false,
 ): (number | null)[] {
   const reached: (number | null)[] = totals.map(() => null);
   let sum = 0;
   let next = 0;
   for (let day = from; day < from + LONGEST && next < totals.length; day++) {
-    const temperature = day < out ? UNDER_COVER : temperatureOn(climate, day);
-    if (!temperature) break;
-    sum += heatOf(temperature, heat.base, heat.ceiling);
+    const warmth = heatAt(day, out, heat, climate, lamp);
+    if (warmth === null) break;
+    sum += warmth;
     while (next < totals.length && sum >= totals[next]!) reached[next++] = day;
   }
   return reached;
@@ -51,7 +70,7 @@ export function daysOfHeat(
 /**
  * Heat gathered from sowing (or from the end of the cold) to a day, °C·days; null where no temperature is known.
  * @example heatUntil({ sown: "2027-04-01", plantedOut: "2027-05-14" }, { cold: null, heat: { base: 8, ceiling: 30 } },
- *   {}, "2027-04-04") // 42
+ *   { hours: Array(366).fill(13) }, "2027-04-04") // 42
  */
 export function heatUntil(sowing: Sowing, facts: FloweringFacts, climate: Climate, until: Day): number | null {
   const start = startOfHeat(sowing, facts, climate);
@@ -59,9 +78,9 @@ export function heatUntil(sowing: Sowing, facts: FloweringFacts, climate: Climat
   const out = outFrom(sowing, facts, climate);
   let sum = 0;
   for (let day = start.from; day <= dayNumber(until); day++) {
-    const temperature = day < out ? UNDER_COVER : temperatureOn(climate, day);
-    if (!temperature) return null;
-    sum += heatOf(temperature, facts.heat.base, facts.heat.ceiling);
+    const warmth = heatAt(day, out, facts.heat, climate, false);
+    if (warmth === null) return null;
+    sum += warmth;
   }
   return sum;
 }

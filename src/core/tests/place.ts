@@ -66,7 +66,7 @@ export const BIENNIAL: FloweringFacts = {
   ...ANNUAL,
   daysToFlower: { low: 440, high: 490 },
   heat: { base: 5, ceiling: 28, degreeDays: { low: 600, high: 850 } },
-  cold: { below: 9, days: { low: 60, high: 100 } },
+  cold: { below: 12, none: 16, days: { low: 60, high: 100 } },
 };
 
 export const SPECIES: SceneSpecies = {

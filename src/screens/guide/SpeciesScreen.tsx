@@ -43,7 +43,15 @@ export function SpeciesScreen({ garden, band, species: s, protocols, hazards, so
     ["Sowing to first flower", s.daysToFlower, days],
     [`Warmth to first flower, above ${s.heat.base} °C`, s.heat.degreeDays, (n) => `${n} °C days`],
     ...(s.light.hours ? [[`Flowers when days are ${s.light.kind}`, s.light.hours, (n) => `${n} h`] satisfies Row] : []),
-    ...(s.cold ? [[`Winter cold, at ${s.cold.below} °C or below`, s.cold.days, days] satisfies Row] : []),
+    ...(s.cold
+      ? [
+          [
+            `Winter cold, at ${s.cold.below} °C or below (above, up to ${s.cold.none} °C, it takes longer)`,
+            s.cold.days,
+            days,
+          ] satisfies Row,
+        ]
+      : []),
     ...(s.hardyTo ? [["Frost it stands", s.hardyTo, (n: number) => `${n} °C`] satisfies Row] : []),
     ...(s.femaleLag.high !== 0 ? [["Females after the first males", s.femaleLag, days] satisfies Row] : []),
     ["Length of flowering", s.flowerDays, days],
