@@ -37,6 +37,16 @@ const PLACES = {
       [16, 17, 19, 21, 25, 29, 32, 32, 28, 24, 19, 16.5],
     ),
   },
+  plain: {
+    latitude: 48,
+    longitude: 10,
+    normals: months(
+      [-3, -2.5, 0.5, 4, 8, 11.5, 13.2, 12.8, 9.4, 5.5, 1, -2],
+      [3, 5, 10, 14.5, 19.2, 22.5, 24.6, 24.2, 19.5, 13.8, 7.5, 3.8],
+    ),
+    lastFrost: "05-12",
+    firstFrost: "10-08",
+  },
   // The coldest month's mean is 12.3 °C.
   shore: {
     latitude: 35,
@@ -144,6 +154,13 @@ test.each([
   const { fate, flower } = forecast(species, "shore", "2026-08-20");
   expect(fate).toBe("flowers");
   expect([from, flower!.likely, to]).toEqual([from, flower!.likely, to].sort());
+});
+
+test("fig-leaf squash ripens in many years where melons do, and ripens on indoors where it does not", () => {
+  const { flower, ripensInTime, notes } = forecast("ficifolia-squash", "plain", "2027-04-25");
+  expect(flower!.likely < "2027-08-01").toBe(true);
+  expect(ripensInTime).toBeGreaterThan(0.3);
+  expect(notes.join(" ")).toContain("ripens on indoors in 30 to 120 days");
 });
 
 test.each(["cabbage", "swede"] as const)("to %s it is none", (species) => {
