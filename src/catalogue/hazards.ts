@@ -84,6 +84,12 @@ export const HAZARDS: Record<string, Caution & { at: Moment[] }> = {
     caution:
       "Potato berries and the green parts of nightshades are poisonous. Keep berries away from children and animals.",
   },
+  "seedling-tuber": {
+    at: ["eat", "taste"],
+    title: "Tubers of new seedlings can be poisonous",
+    caution:
+      "Some seedlings hold much solanine, even in tubers that are not green. Taste a crumb of each, boiled: what is bitter or burns the throat is spat out, and that seedling is never kept.",
+  },
   "ornamental-seed": {
     at: ["clean", "keep"],
     title: "Seed is poisonous",

@@ -5,7 +5,7 @@ import { clockTime } from "@/core/climate/sun";
 import { nameWithGeneration } from "@/core/custody/generation";
 import { middle } from "@/core/flowering/facts";
 import { groupBy } from "@/core/lists/groupBy";
-import { type Dryness, storageMoisture } from "@/core/seed/drying";
+import { type Dryness, massAt, storageMoisture } from "@/core/seed/drying";
 import { airDryMoisture, moistureTarget } from "@/core/seed/moisture";
 import { clockAtHour, dayAtHour, type Handled, hoursAt, onTable, type Stage, type TableCall } from "@/core/seed/table";
 import { WAYS, type Way } from "@/core/seed/ways";
@@ -114,7 +114,7 @@ function curveOf(lot: LotRow, handled: Handled[], { mass, course, late }: Drynes
     weighed,
     course: Array.from({ length: DRAWN + 1 }, (_, i) => {
       const day = (days * i) / DRAWN;
-      return { day, mass: course.end + course.loss * Math.exp(-course.rate * 24 * day) };
+      return { day, mass: massAt(course, 24 * day) };
     }),
   };
 }

@@ -8,7 +8,7 @@ export type Outcomes = { set: number; failed: number };
 /** Means of a species that are held against what its lines did: so many equally likely by the catalogue. */
 const MEANS = 17;
 /** Spreads between lines, on the logit, that are held against it, each as likely before. Working values. */
-const SPREADS = [0, 0.3, 0.45, 0.6, 0.8, 1, 1.25, 1.6];
+const SPREADS = [0, 0.3, 0.45, 0.6, 0.8, 1, 1.3, 1.7, 2.2];
 /** How many times likelier than the least spread it must be that lines are all alike for them to be taken so. Working. */
 const ALIKE = 2.25;
 /** Steps through a spread's bell, and how far out. */

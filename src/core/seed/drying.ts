@@ -11,9 +11,29 @@ export type Dryness = {
   late: number;
   /** Grams, as the curve tends to; null before there is a curve. */
   mass: { low: number; likely: number; high: number } | null;
-  /** The likely course, m = end + loss·e^(−rate·hours since it was spread); null before there is a curve. */
-  course: { rate: number; loss: number; end: number } | null;
+  /** The likely course; null before there is a curve. */
+  course: DryingCourse | null;
 };
+
+/** How seed dries: what it comes to, what it has to lose, a rate per hour, and its shape: 1 where it loses an even share, less where its middle holds on. */
+export type DryingCourse = { rate: number; shape: number; loss: number; end: number };
+
+/**
+ * What seed weighs so many hours after it was spread: end + loss·e^(−(rate·hours)^shape).
+ *
+ * Source: Page 1949, of maize; thin solids, whose water must first come out to the skin, dry with shapes of 0.5 to 1.
+ * @example massAt({ rate: 0.02, shape: 1, loss: 10, end: 20 }, 50) // 23.68
+ * @example massAt({ rate: 0.02, shape: 0.5, loss: 10, end: 20 }, 100) // 22.43
+ */
+export const massAt = ({ rate, shape, loss, end }: DryingCourse, hours: number): number =>
+  end + loss * Math.exp(-((rate * Math.max(0, hours)) ** shape));
+
+/**
+ * Hours until no more than a share of what it comes to is still to go.
+ * @example hoursUntilDry({ rate: 0.02, shape: 1, loss: 10, end: 20 }, 0.01) // 195.6
+ */
+export const hoursUntilDry = ({ rate, shape, loss, end }: DryingCourse, share: number = STILL_TO_GO): number =>
+  Math.max(0, Math.log(loss / (share * end))) ** (1 / shape) / rate;
 
 /** Hours until seed of a size is dry, spread thin in a warm room; by seeds per gram. Guidance, ours in between. */
 const USUAL: { upTo: number; days: Range }[] = [
@@ -33,60 +53,72 @@ export const usualDays = (perGram: number): Range => USUAL.find(({ upTo }) => pe
 /** Seed counts as air-dry once no more than this share of its last mass is still to go. Working value. */
 const STILL_TO_GO = 0.01;
 /** Scales and hands are off by so much of the mass. Working value. */
-const NOISE = 0.004;
+const NOISE = 0.006;
 /** What seed loses, as a share of its first mass: wet from its fruit, or threshed dry. Working values. */
 const LOSS = { wet: { mean: 0.38, deviation: 0.12 }, dry: { mean: 0.08, deviation: 0.05 } };
-/** A steady loss: the logarithm of the ratio of what there was to lose and what may be left. */
+/** The logarithm of the ratio of what there was to lose and what may be left. */
 const RATIO = (wet: boolean) =>
   Math.log(LOSS[wet ? "wet" : "dry"].mean / (1 - LOSS[wet ? "wet" : "dry"].mean) / STILL_TO_GO);
 
-const RATES = 321;
+const RATES = 121;
+/** Shapes, and how likely before: seed loses an even share an hour, or dries as solids do (Page's exponent for grain and seed is 0.5 to 1). */
+const SHAPES = [
+  { shape: 0.5, chance: 0.03 },
+  { shape: 0.6, chance: 0.09 },
+  { shape: 0.7, chance: 0.18 },
+  { shape: 0.8, chance: 0.22 },
+  { shape: 0.9, chance: 0.22 },
+  { shape: 1, chance: 0.26 },
+];
 const LOSSES = 9;
 const NINE_TENTHS = 1.645;
 
-/** One way it may dry: the share it loses in an hour, what it has to lose, what it comes to, and how likely. */
-type Course = { rate: number; loss: number; end: number; weight: number };
+/** One way it may dry, and how likely. */
+type Course = DryingCourse & { weight: number };
 
 /** A normal variable's middle values of nine parts of equal weight. */
 const PARTS = [-1.593, -0.967, -0.589, -0.282, 0, 0.282, 0.589, 0.967, 1.593];
 
 /**
- * Courses of m(t) = end + loss·e^(−rate·t): rates on a grid around what is usual of its size; given a rate, end and loss
- * follow from the weigh-ins as a straight line does, with what such seed usually loses as one weigh-in more.
+ * Courses: shapes, and rates around what is usual of its size, on a grid; given both, end and loss follow from the weigh-ins as a
+ * straight line does, with what such seed usually loses as one weigh-in more.
  */
 function courses(weighings: Weighing[], begun: number, days: Range, wet: boolean): Course[] {
   const first = weighings[0]!.mass;
   const usual = LOSS[wet ? "wet" : "dry"];
-  const middle = Math.log(RATIO(wet) / (24 * Math.sqrt(days.low * days.high)));
+  const middle = Math.log(24 * Math.sqrt(days.low * days.high));
   const deviation = Math.log(days.high / days.low) / (2 * NINE_TENTHS);
   const found: Course[] = [];
   let most = Number.NEGATIVE_INFINITY;
   const logs: number[] = [];
-  for (let i = 0; i < RATES; i++) {
-    const z = -3 + (6 * i) / (RATES - 1);
-    const rate = Math.exp(middle + z * deviation);
-    const rows = weighings.map(({ at, mass }) => ({
-      x: Math.exp(-rate * (at - begun)),
-      y: mass,
-      p: 1 / Math.max(0.005, NOISE * mass) ** 2,
-    }));
-    // What it weighed when it was spread is not known; loss is told as a share of it, about the first weigh-in.
-    const prior = { mean: usual.mean * first, precision: 1 / (usual.deviation * first) ** 2 };
-    const sum = (of: (row: { x: number; y: number; p: number }) => number) =>
-      rows.reduce((all, r) => all + r.p * of(r), 0);
-    const n = sum(() => 1);
-    const [mx, my] = [sum(({ x }) => x) / n, sum(({ y }) => y) / n];
-    // The end is taken out with an even prior; the loss stays with a normal one.
-    const a = sum(({ x }) => (x - mx) ** 2) + prior.precision;
-    const mean = (sum(({ x, y }) => (x - mx) * (y - my)) + prior.precision * prior.mean) / a;
-    const residual = sum(({ x, y }) => (y - my - mean * (x - mx)) ** 2);
-    logs.push(-0.5 * z * z - 0.5 * residual - 0.5 * prior.precision * (mean - prior.mean) ** 2 - 0.5 * Math.log(a));
-    most = Math.max(most, logs.at(-1)!);
-    for (const part of PARTS) {
-      const loss = Math.max(1e-6 * first, mean + part / Math.sqrt(a));
-      found.push({ rate, loss, end: Math.max(0.05 * first, my - loss * mx), weight: i });
+  for (const { shape, chance } of SHAPES)
+    for (let i = 0; i < RATES; i++) {
+      const z = -3 + (6 * i) / (RATES - 1);
+      // The usual of its kind, which loses what is usual, is dry in so many hours.
+      const rate = RATIO(wet) ** (1 / shape) / Math.exp(middle + z * deviation);
+      const rows = weighings.map(({ at, mass }) => ({
+        x: massAt({ rate, shape, loss: 1, end: 0 }, at - begun),
+        y: mass,
+        p: 1 / Math.max(0.005, NOISE * mass) ** 2,
+      }));
+      // What it weighed when it was spread is not known; loss is told as a share of it, about the first weigh-in.
+      const prior = { mean: usual.mean * first, precision: 1 / (usual.deviation * first) ** 2 };
+      const sum = (of: (row: { x: number; y: number; p: number }) => number) =>
+        rows.reduce((all, r) => all + r.p * of(r), 0);
+      const n = sum(() => 1);
+      const [mx, my] = [sum(({ x }) => x) / n, sum(({ y }) => y) / n];
+      // The end is taken out with an even prior; the loss stays with a normal one.
+      const a = sum(({ x }) => (x - mx) ** 2) + prior.precision;
+      const mean = (sum(({ x, y }) => (x - mx) * (y - my)) + prior.precision * prior.mean) / a;
+      const residual = sum(({ x, y }) => (y - my - mean * (x - mx)) ** 2);
+      for (const part of PARTS) {
+        const loss = Math.max(1e-6 * first, mean + part / Math.sqrt(a));
+        found.push({ rate, shape, loss, end: Math.max(0.05 * first, my - loss * mx), weight: logs.length });
+      }
+      const misses = z * z + residual + prior.precision * (mean - prior.mean) ** 2 + Math.log(a);
+      logs.push(Math.log(chance) - 0.5 * misses);
+      most = Math.max(most, logs.at(-1)!);
     }
-  }
   const whole = logs.reduce((sum, log) => sum + Math.exp(log - most), 0) * LOSSES;
   return found.map((course) => ({ ...course, weight: Math.exp(logs[course.weight]! - most) / whole }));
 }
@@ -108,7 +140,7 @@ function quantiles(values: { value: number; weight: number }[]): { low: number; 
  * When seed that was spread will be air-dry: by its size alone before it was weighed, then by the curve through its
  * weigh-ins. It is a guess for planning; a fingernail and a snap overrule it.
  *
- * Source: drying towards an equilibrium at a steady rate; what seed usually loses, and in what time, are working values.
+ * Source: Page 1949 for the curve's form; what seed usually loses, and in what time, are working values.
  * @param begun when it was spread, hours
  * @param perGram seeds per gram
  * @param wet whether it came wet from its fruit
@@ -125,19 +157,13 @@ export function drying(weighings: Weighing[], begun: number, perGram: number, we
       course: null,
     };
   const found = courses(weighings, begun, days, wet);
-  const done = quantiles(
-    found.map(({ rate, loss, end, weight }) => ({
-      value: begun + Math.max(0, Math.log(loss / (STILL_TO_GO * end)) / rate),
-      weight,
-    })),
-  );
+  const done = quantiles(found.map((course) => ({ value: begun + hoursUntilDry(course), weight: course.weight })));
   const mass = quantiles(found.map(({ end, weight }) => ({ value: end, weight })));
   const mean = (of: (course: Course) => number) => found.reduce((sum, course) => sum + course.weight * of(course), 0);
-  const course = {
-    rate: Math.exp(mean(({ rate }) => Math.log(rate))),
-    loss: mean(({ loss }) => loss),
-    end: mean(({ end }) => end),
-  };
+  const [loss, end, shape] = [mean((one) => one.loss), mean((one) => one.end), mean((one) => one.shape)];
+  // Through the likely end at the likely day.
+  const rate = hoursUntilDry({ rate: 1, shape, loss, end }) / Math.max(1, done.likely - begun);
+  const course = { rate, shape, loss, end };
   return { early: done.low, likely: done.likely, late: done.high, mass, course };
 }
 

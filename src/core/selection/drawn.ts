@@ -11,7 +11,7 @@ export type DrawnOf = { seen: Seen; likely: Likely[] };
 /** Draws of each trait: of each plant, one after the other, all its draws; and of the base's additive variance. */
 export type Draws = { values: Float64Array[]; genes: Float64Array[] };
 
-/** Draws that share a set of variances. */
+/** Draws that share a set of variances: an even number, each second one the mirror of the one before, so that their mean is what is expected. */
 const EACH = 20;
 /**
  * What is not inherited of two traits goes together half as much as their genes, give or take so much on Fisher's scale; of few
@@ -25,9 +25,23 @@ const MOST = 0.95;
 
 type Chance = () => number;
 
-/** A set of variances by chance, as likely as it is, with the scale of them all drawn too. */
-function drawnVariances(likely: Likely[], random: Chance, normal: Chance): Variances {
-  let at = random();
+/** How much of what single looks at sibs differ by is inherited. */
+const inheritedIn = ({ genes, plant, look }: Variances): number =>
+  (AMONG_SIBS * genes) / (AMONG_SIBS * genes + plant + look);
+
+/** Places of so many sets among all that is likely: one in each of as many even parts, in any order. */
+function evenly(sets: number, random: Chance): number[] {
+  const places = Array.from({ length: sets }, (_, k) => (k + random()) / sets);
+  for (let i = sets - 1; i > 0; i--) {
+    const j = Math.floor(random() * (i + 1));
+    [places[i], places[j]] = [places[j]!, places[i]!];
+  }
+  return places;
+}
+
+/** The set of variances at a place among all that is likely, with the scale of them all drawn. */
+function drawnVariances(likely: Likely[], from: number, normal: Chance): Variances {
+  let at = from;
   const one =
     likely.find(({ chance }) => {
       at -= chance;
@@ -80,9 +94,7 @@ export function goTogether(model: BedModel, traits: { seen: Seen }[]): number[][
 /** How genes of traits may go together, where their plants show so much: a matrix that can be. */
 function drawnCorrelations(shown: number[][], variances: Variances[], normal: Chance): number[][] {
   const made = shown.map((row) => [...row]);
-  const inherited = variances.map(
-    ({ genes, plant, look }) => (AMONG_SIBS * genes) / (AMONG_SIBS * genes + plant + look),
-  );
+  const inherited = variances.map(inheritedIn);
   for (let a = 0; a < shown.length; a++)
     for (let b = 0; b < a; b++) {
       const [x, y] = [inherited[a]!, inherited[b]!];
@@ -190,8 +202,16 @@ export function* drawnValues(
     Float64Array,
     Float64Array,
   ];
+  // From little to much that is inherited, so that even parts of it are even.
+  const sets = Math.ceil(draws / EACH);
+  const sorted = traits.map(({ likely }) =>
+    [...likely].sort((a, b) => inheritedIn(a.variances) - inheritedIn(b.variances)),
+  );
+  const places = traits.map(() => evenly(sets, random));
+  const noise = new Float64Array(size);
+  const chances = new Float64Array(model.plants * count);
   for (let from = 0; from < draws; from += EACH) {
-    const variances = traits.map(({ likely }) => drawnVariances(likely, random, normal));
+    const variances = sorted.map((likely, t) => drawnVariances(likely, places[t]![from / EACH]!, normal));
     const together = drawnCorrelations(shown, variances, normal);
     const rest = restTogether(shown, together, variances);
     const genes = new Float64Array(count * count);
@@ -203,8 +223,12 @@ export function* drawnValues(
     const owns = classes.map((one, k) => ownGenes(one, inverses[k]!, genes, count));
     const to = Math.min(draws, from + EACH);
     for (let d = from; d < to; d++) {
+      const mirrored = (d - from) % 2 === 1;
       const shared = Float64Array.from(right);
-      for (let j = 0; j < size; j++) shared[j]! += normal();
+      for (let j = 0; j < size; j++) {
+        noise[j] = mirrored ? -noise[j]! : normal();
+        shared[j]! += noise[j]!;
+      }
       backward(lower, size, shared);
       const level = traits.map(
         (_, t) =>
@@ -222,7 +246,11 @@ export function* drawnValues(
             const into = isGenes[cols[c]!] ? inherited : fitted;
             for (let t = 0; t < count; t++) into[t]! += share * shared[first + t]!;
           }
-          if (own > 0) for (let t = 0; t < count; t++) chance[t] = normal();
+          if (own > 0)
+            for (let t = 0; t < count; t++) {
+              chance[t] = mirrored ? -chances[i * count + t]! : normal();
+              chances[i * count + t] = chance[t]!;
+            }
           for (let t = 0; t < count; t++) {
             let value = inherited[t]! + level[t]!;
             for (let q = 0; q < had.length; q++) {

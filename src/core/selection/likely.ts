@@ -12,17 +12,35 @@ export type Variances = { genes: number; plant: number; look: number; row: numbe
 /** A guess at the variances, how likely it is, and how the whole of them scatters: scale · freedom / χ². */
 export type Likely = { variances: Variances; chance: number; freedom: number };
 
-/** Shares of what single looks at plants of one family differ by that rows, and places, may make up; and how likely before. Working values. */
-const PLACES = [
+type Guess = { share: number; chance: number };
+
+/**
+ * Shares of what single looks at plants of one family differ by that rows and places make up, and how likely before. No row is
+ * quite like the next: its ground, and its family's own answer to the season, differ. Working values.
+ */
+const ROWS: Guess[] = [
+  { share: 0.04, chance: 0.25 },
+  { share: 0.13, chance: 0.37 },
+  { share: 0.3, chance: 0.25 },
+  { share: 0.8, chance: 0.1 },
+  { share: 5, chance: 0.03 },
+];
+const PLACES: Guess[] = [
   { share: 0, chance: 0.4 },
-  { share: 0.06, chance: 0.22 },
-  { share: 0.15, chance: 0.2 },
-  { share: 0.35, chance: 0.12 },
-  { share: 0.8, chance: 0.04 },
-  { share: 2, chance: 0.015 },
-  { share: 8, chance: 0.005 },
+  { share: 0.08, chance: 0.3 },
+  { share: 0.25, chance: 0.2 },
+  { share: 0.7, chance: 0.08 },
+  { share: 4, chance: 0.02 },
 ];
 /** With more unknowns the guesses are fewer. */
+const ROWS_OF_MANY: Guess[] = [
+  { share: 0.08, chance: 0.5 },
+  { share: 0.25, chance: 0.5 },
+];
+const PLACES_OF_MANY: Guess[] = [
+  { share: 0.02, chance: 0.5 },
+  { share: 0.2, chance: 0.5 },
+];
 const MANY = 120;
 const VERY_MANY = 400;
 
@@ -46,12 +64,10 @@ export function variancesOf(inherited: number, repeated: number, row: number, pl
 const spreadOf = (variances: Variances, kind: ColumnKind): number =>
   kind === "genes" ? variances.genes : kind === "row" ? variances.row : kind === "place" ? variances.place : 1;
 
-/** The restricted likelihood of what was seen under variances up to one scale, which is integrated over. */
-function likelihood(
-  { columns }: BedModel,
-  classes: PlantClass[],
-  variances: Variances,
-): { log: number; scale: number; freedom: number } {
+/** What plants' own parts say of all that they share: its conditions before anything is believed of rows and places. */
+type Conditions = { left: Float64Array; right: Float64Array; squares: number; log: number; seen: number };
+
+function conditionsOf({ columns }: BedModel, classes: PlantClass[], variances: Variances): Conditions {
   const size = columns.length;
   const left = new Float64Array(size * size);
   const right = new Float64Array(size);
@@ -65,6 +81,18 @@ function likelihood(
     for (let k = 0; k < left.length; k++) left[k]! += weight * together[k]!;
     for (let j = 0; j < size; j++) right[j]! += weight * told[j]!;
   }
+  return { left, right, squares, log, seen };
+}
+
+/** The restricted likelihood of what was seen under variances up to one scale, which is integrated over. */
+function likelihood(
+  { columns }: BedModel,
+  told: Conditions,
+  variances: Variances,
+): { log: number; scale: number; freedom: number } {
+  const size = columns.length;
+  const left = Float64Array.from(told.left);
+  let log = told.log;
   let fixed = 0;
   for (const [j, { kind, variance }] of columns.entries()) {
     const prior = variance * spreadOf(variances, kind);
@@ -74,9 +102,9 @@ function likelihood(
   }
   const lower = cholesky(left, size);
   log += logDeterminant(lower, size);
-  const fit = forward(lower, size, right);
-  const rest = Math.max(1e-12, squares - fit.reduce((sum, x) => sum + x * x, 0));
-  const freedom = Math.max(1, seen - fixed);
+  const fit = forward(lower, size, Float64Array.from(told.right));
+  const rest = Math.max(1e-12, told.squares - fit.reduce((sum, x) => sum + x * x, 0));
+  const freedom = Math.max(1, told.seen - fixed);
   return { log: -0.5 * log - (freedom / 2) * Math.log(rest), scale: rest / freedom, freedom };
 }
 
@@ -96,21 +124,21 @@ export function likelyVariances(
 ): Likely[] {
   const size = model.columns.length;
   const has = (kind: ColumnKind) => model.columns.some((one) => one.kind === kind);
-  const few = size > VERY_MANY ? 3 : size > MANY ? 5 : 9;
-  const places = (kind: ColumnKind) =>
-    !has(kind) ? [{ share: 0, chance: 1 }] : size > MANY ? [PLACES[0]!, PLACES[2]!] : PLACES;
-  const guesses = thinned(inherited, few).flatMap(({ share, chance }) =>
-    places("row").flatMap((row) =>
-      places("place").map((place) => ({
-        variances: variancesOf(share, Math.max(repeated, share), row.share, place.share),
-        prior: Math.log(chance * row.chance * place.chance),
-      })),
-    ),
-  );
+  const few = size > VERY_MANY ? 3 : size > MANY ? 5 : 7;
+  const guesses = (kind: ColumnKind, before: Guess[], ofMany: Guess[]) =>
+    !has(kind) ? [{ share: 0, chance: 1 }] : size > MANY ? ofMany : before;
   const classes = classesOf(model, [seen]).filter(({ traits }) => traits.length > 0);
-  const told = guesses.map(({ variances, prior }) => {
-    const { log, scale, freedom } = likelihood(model, classes, variances);
-    return { variances: scaled(variances, scale), log: log + prior, freedom };
+  const told = thinned(inherited, few).flatMap(({ share, chance }) => {
+    const repeats = Math.max(repeated, share);
+    const conditions = conditionsOf(model, classes, variancesOf(share, repeats, 0, 0));
+    return guesses("row", ROWS, ROWS_OF_MANY).flatMap((row) =>
+      guesses("place", PLACES, PLACES_OF_MANY).map((place) => {
+        const variances = variancesOf(share, repeats, row.share, place.share);
+        const { log, scale, freedom } = likelihood(model, conditions, variances);
+        const prior = Math.log(chance * row.chance * place.chance);
+        return { variances: scaled(variances, scale), log: log + prior, freedom };
+      }),
+    );
   });
   const most = Math.max(...told.map(({ log }) => log));
   const weights = told.map(({ log }) => Math.exp(log - most));
@@ -133,11 +161,13 @@ export const scaled = ({ genes, plant, look, row, place }: Variances, by: number
 function thinned(grid: { share: number; chance: number }[], most: number): { share: number; chance: number }[] {
   if (grid.length <= most) return grid.filter(({ chance }) => chance > 0);
   const bins = Array.from({ length: most }, () => ({ share: 0, chance: 0 }));
-  const [low, high] = [grid[0]!.share, grid.at(-1)!.share];
+  const all = grid.reduce((sum, { chance }) => sum + chance, 0);
+  let passed = 0;
   for (const { share, chance } of grid) {
-    const bin = bins[Math.min(most - 1, Math.floor(((share - low) / (high - low)) * most))]!;
+    const bin = bins[Math.min(most - 1, Math.floor(((passed + chance / 2) / all) * most))]!;
     bin.share += share * chance;
     bin.chance += chance;
+    passed += chance;
   }
   return bins.filter(({ chance }) => chance > 1e-6).map(({ share, chance }) => ({ share: share / chance, chance }));
 }

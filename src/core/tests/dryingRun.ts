@@ -3,11 +3,10 @@ import type { Weighing } from "../seed/drying";
 
 /** A made-up drying of known rate: weigh-ins at given hours, with a scale's error. Numbers in [0, 1) come in. */
 export const dryingRun = (
-  course: { rate: number; loss: number; end: number },
+  course: (hours: number) => number,
   hours: number[],
   luck: () => number,
 ): Weighing[] =>
   hours.map((at) => {
-    const mass = course.end + course.loss * Math.exp(-course.rate * at);
-    return { at, mass: mass * (1 + 0.004 * normalFrom(luck(), luck())) };
+    return { at, mass: course(at) * (1 + 0.004 * normalFrom(luck(), luck())) };
   });

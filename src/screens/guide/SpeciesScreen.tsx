@@ -132,7 +132,7 @@ export function SpeciesScreen({ garden, band, species: s, protocols, hazards, so
           </>
         )}
       </section>
-      {(s.kinds || s.xenia || s.maleSterile || s.ploidy > 2) && (
+      {(s.kinds || s.xenia || s.maleSterile || s.ploidy > 2 || s.seed.wake) && (
         <section className="mt-5 max-w-prose">
           <h3>Good to know</h3>
           <ul className="list-disc pl-5">

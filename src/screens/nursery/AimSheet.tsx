@@ -66,11 +66,24 @@ const WANTED: Record<string, [string, string][]> = {
     ["none", "Only looked at"],
   ],
 };
+/** What a grower knows of a trait's heritability, in words; a share that was told as a number stays. */
+const HERITABILITIES = [
+  { value: "0.15", label: "Low: mostly luck and place, as yield of one plant" },
+  { value: "0.4", label: "Middling, as earliness or sweetness" },
+  { value: "0.65", label: "High: much the same wherever it grows, as shape" },
+];
+const heritabilities = (told: unknown) =>
+  told == null || told === "" || HERITABILITIES.some(({ value }) => Number(value) === Number(told))
+    ? HERITABILITIES
+    : [...HERITABILITIES, { value: `${told}`, label: `${Math.round(Number(told) * 100)} %` }];
+
 const isWord = (kind: string): boolean => kind === "category" || kind === "yes-no";
 
 /** What is wanted, how much it counts, and what alone puts a plant out. */
 export function AimFields({ kind, words }: { kind: string; words: string[] }) {
-  const wanted = useFormHeard("values").getValues("wanted") as string;
+  const { getValues } = useFormHeard("values");
+  const wanted = getValues("wanted") as string;
+  const inherited = getValues("inherited") as unknown;
   const choices = WANTED[kind] ?? MEASURED;
   return (
     <>
@@ -112,12 +125,16 @@ export function AimFields({ kind, words }: { kind: string; words: string[] }) {
       {isWord(kind) && wanted !== "none" && (
         <Field name="must" label="Any other is out, whatever else is good" type="checkbox" />
       )}
-      <Field
-        name="inherited"
-        label="Share inherited, if you know better"
-        type="number"
-        hint="0.01 to 0.95: how much of what sibs differ by goes on to their seed. Your own parents and repeats correct it."
-      />
+      {!isWord(kind) && (
+        <Field
+          name="inherited"
+          label="Heritability"
+          type="select"
+          none="Not known"
+          choices={heritabilities(inherited)}
+          hint="How much of what sister plants differ by goes on to their seed. A right guess finds better plants sooner; what your plants show corrects it."
+        />
+      )}
     </>
   );
 }

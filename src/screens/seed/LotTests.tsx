@@ -54,7 +54,7 @@ export function LotTests({ view: { lot, tests, test, species } }: { view: LotPag
       <p className="mt-1 text-sm text-soft">
         {species.published
           ? "By the published viability equation of its kind (Ellis & Roberts), corrected by your tests."
-          : `No constants are published for its kind: its shelf life of ${species.shelfYears.low} to ${species.shelfYears.high} years is taken as the time in which half dies, corrected by how it lay and by your tests.`}
+          : `We hold no constants for its kind: its shelf life of ${species.shelfYears.low} to ${species.shelfYears.high} years is taken as the time in which half dies, corrected by how it lay and by your tests.`}
       </p>
     </section>
   );
