@@ -204,12 +204,12 @@ describe("variances and values", () => {
         return Math.abs(v.genes / 2 / whole - share) < 1e-9 && Math.abs(v.row / whole - row) < 1e-9;
       })!;
     for (const [share, row, prior] of [
-      [0.6, 0, 0.4],
-      [0.2, 0.15, 0.2],
+      [0.6, 0.04, 0.25],
+      [0.2, 0.13, 0.37],
     ] as const) {
-      const [one, other] = [slow(pure(share, row)), slow(pure(0.2, 0))];
-      const [a, b] = [of(share, row), of(0.2, 0)];
-      expect(Math.log(a.chance / b.chance)).toBeCloseTo(one.log - other.log + Math.log(prior / 0.4), 4);
+      const [one, other] = [slow(pure(share, row)), slow(pure(0.2, 0.04))];
+      const [a, b] = [of(share, row), of(0.2, 0.04)];
+      expect(Math.log(a.chance / b.chance)).toBeCloseTo(one.log - other.log + Math.log(prior / 0.25), 4);
       expect(a.variances.genes).toBeCloseTo(pure(share, row).genes * one.scale, 4);
     }
   });

@@ -57,6 +57,12 @@ describe("what plants are worth as parents", () => {
     expect(worths.reduce((sum, { traits }) => sum + traits.t!.reliability, 0) / 8).toBeCloseTo(0.27, 1);
   });
 
+  test("draws come in pairs about what is expected: a few say on the mean exactly what many would", () => {
+    // Where half is inherited, an eighth plant seven above the first is three and a half above it as a parent.
+    const { worths } = run(8, [trait(EIGHT, { inherited: known(0.5) })], { draws: 20 });
+    expect(worths[7]!.traits.t!.apart.likely - worths[0]!.traits.t!.apart.likely).toBeCloseTo(3.5, 6);
+  });
+
   test("several looks tell more, as far as they repeat themselves", () => {
     const random = seeded(5);
     const [h2, n] = [0.35, 60];
