@@ -43,30 +43,61 @@ function lives(lots: number, seeds: number, tests: number[], at: number): Fit {
   return fit;
 }
 
-/** Dryings whose course is known, weighed so often; the day that is foretold. */
-function dryings(weighed: number, wet: boolean): Fit {
+/** How much is still to go of what a share is lost of each hour, and of water that must come out of a sphere (Crank 1956). */
+const SHAPES: Record<string, (t: number) => number> = {
+  even: (t) => Math.exp(-t),
+  sphere: (t) =>
+    t < 0.1
+      ? 1 - 6 * Math.sqrt(t / Math.PI) + 3 * t
+      : (6 / Math.PI ** 2) *
+        Array.from({ length: 12 }, (_, k) => Math.exp(-((k + 1) ** 2) * Math.PI ** 2 * t) / (k + 1) ** 2).reduce(
+          (sum, x) => sum + x,
+          0,
+        ),
+};
+
+/** When a share is left. */
+function timeOf(left: (t: number) => number, share: number): number {
+  let [low, high] = [0, 20];
+  for (let i = 0; i < 60; i++) {
+    const t = (low + high) / 2;
+    if (left(t) > share) low = t;
+    else high = t;
+  }
+  return high;
+}
+
+type Drying = { wet: boolean; perGram: number; shape: string; weighed: number; by: "day" | "to half-time" };
+
+/** Dryings whose course is known, weighed once a day or at even times until half of the time is gone; the day that is foretold. */
+function dryings({ wet, perGram, shape, weighed, by }: Drying): Fit {
   const luck = seeded(weighed + (wet ? 50 : 0));
   const draw = () => normalFrom(luck(), luck());
   const fit = { inside: 0, off: 0, cases: CASES };
-  const days = usualDays(300);
+  const days = usualDays(perGram);
   const loss = wet ? { mean: 0.38, deviation: 0.12 } : { mean: 0.08, deviation: 0.05 };
-  const usual = Math.log(loss.mean / (1 - loss.mean) / 0.01) / (24 * Math.sqrt(days.low * days.high));
+  const left = SHAPES[shape]!;
+  // The usual one, which loses what is usual, is dry in the middle of the usual days.
+  const usual = timeOf(left, (0.01 * (1 - loss.mean)) / loss.mean) / (24 * Math.sqrt(days.low * days.high));
   for (let i = 0; i < CASES; i++) {
-    const share = Math.max(0.005, loss.mean + loss.deviation * draw());
+    const share = Math.max(0.02, loss.mean + loss.deviation * draw());
     const rate = usual * Math.exp((Math.log(days.high / days.low) / 3.29) * draw());
-    const course = { rate, loss: 20 * share, end: 20 * (1 - share) };
-    const truth = Math.max(0, Math.log(course.loss / (0.01 * course.end)) / rate);
-    const hours = Array.from({ length: weighed }, (_, n) => 24 * n);
-    const { early, likely, late } = drying(dryingRun(course, hours, luck), 0, 300, wet);
+    const [lost, end] = [20 * share, 20 * (1 - share)];
+    const truth = timeOf(left, (0.01 * end) / lost) / rate;
+    const hours = Array.from({ length: weighed }, (_, n) =>
+      by === "day" ? 24 * n : (n * truth) / 2 / Math.max(1, weighed - 1),
+    );
+    const weighings = dryingRun((at) => end + lost * left(rate * at), hours, luck);
+    const { early, likely, late } = drying(weighings, 0, perGram, wet);
     if (truth >= early - 0.01 && truth <= late + 0.01) fit.inside++;
-    fit.off += (likely - truth) / 24;
+    fit.off += (likely - truth) / truth;
   }
   return fit;
 }
 
 /** Whether fits find again what was put in: how often the range of nine tenths holds, and how far the middle is off. */
 export function benchSeed(): void {
-  console.log(`\nSeed: ${CASES} made-up cases each: range of nine tenths holds | middle off (share, days) | ms a case`);
+  console.log(`\nSeed: ${CASES} made-up cases each: range of nine tenths holds | middle off (as a share) | ms a case`);
   const timed = (name: string, work: () => Fit) => {
     const from = performance.now();
     const fit = work();
@@ -75,6 +106,18 @@ export function benchSeed(): void {
   timed("life, one lot, one test of 20 seeds", () => lives(1, 20, [0.6], 1.5));
   timed("life, three lots, one test of 50 seeds each", () => lives(3, 50, [0.8], 1.8));
   timed("life, five lots, three tests of 30 seeds each", () => lives(5, 30, [0.3, 0.8, 1.3], 2));
-  for (const weighed of [1, 2, 4]) timed(`drying, wet, weighed ${weighed} times`, () => dryings(weighed, true));
-  timed("drying, threshed, weighed 3 times", () => dryings(3, false));
+  for (const shape of ["even", "sphere"])
+    for (const [name, perGram, wet] of [
+      ["squash", 7, true],
+      ["bean", 2, false],
+      ["tomato", 300, true],
+    ] as const)
+      for (const weighed of [1, 4])
+        timed(`drying, ${shape}, ${name}, ${weighed} to half-time`, () =>
+          dryings({ wet, perGram, shape, weighed, by: "to half-time" }),
+        );
+  for (const weighed of [2, 4])
+    timed(`drying, even, wet, weighed ${weighed} days`, () =>
+      dryings({ wet: true, perGram: 300, shape: "even", weighed, by: "day" }),
+    );
 }

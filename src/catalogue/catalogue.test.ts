@@ -27,13 +27,47 @@ describe("catalogue", () => {
     }
   });
 
+  test.each([
+    [
+      "barley",
+      "Awns just out, ear in its sheath, anthers green.",
+      "Ear out, or anthers yellow: it has its own pollen.",
+    ],
+    ["wheat", "Just out, anthers green.", "Anthers yellow or hanging out: it has its own pollen."],
+    ["sorghum", "Top open; below it full, shut spikelets.", "Open to the foot: it has its own pollen."],
+    [
+      "zinnia",
+      "Rays coloured, forks out, no yellow stars: cut the disc out.",
+      "Yellow stars open: it has its own pollen.",
+    ],
+    ["poppy", "Fat, stalk just lifting, sepals shut.", "Upright, or colour to be seen: it has its own pollen."],
+    ["chicory", "Full, blue at the tip: it opens tomorrow.", "Open: cut it off."],
+  ])("%s is made ready at its own moment", (id, right, late) => {
+    const [usual] = methodsOf(speciesById(id), false);
+    expect(usual!.steps[0]!.stages).toMatchObject({ right, late });
+  });
+
+  test("grain is threshed, and what sleeps or can hurt says so", () => {
+    for (const id of ["wheat", "barley", "rye", "sorghum", "oat", "spelt"])
+      expect([id, speciesById(id).seed.ways[0]]).toEqual([id, "thresh"]);
+    const cautions = (id: string) => cautionsAt(speciesById(id).hazards).map(({ title }) => title);
+    expect(cautions("potato")).toContain("Tubers of new seedlings can be poisonous");
+    expect(cautions("grass-pea")).toContain("As a main food it lames");
+    expect(cautions("white-lupin")).toContain("Bitter lupins are poisonous");
+    expect(cautions("rhubarb")).toContain("Leaves are poisonous");
+    // Onion's constants are onion's and shallot's alone.
+    expect(
+      SPECIES.filter(({ family, seed }) => family === "Amaryllidaceae" && seed.viability).map(({ id }) => id),
+    ).toEqual(["onion", "shallot"]);
+  });
+
   test("every species can be crossed by hand; one with sexes on plants of their own can't be selfed", () => {
     for (const species of SPECIES) {
       expect(methodsOf(species, false).length, species.id).toBeGreaterThan(0);
       // Nor can one that refuses its own pollen even in the bud.
       const apart =
         species.flowerType === "separate-sex plants" ||
-        ["tomatillo", "cosmos", "chicory", "dahlia", "zinnia", "sweet-potato"].includes(species.id);
+        ["tomatillo", "cosmos", "chicory", "dahlia", "zinnia", "sweet-potato", "buckwheat"].includes(species.id);
       expect(methodsOf(species, true).length > 0, species.id).toBe(!apart);
     }
   });

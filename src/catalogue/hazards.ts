@@ -90,6 +90,33 @@ export const HAZARDS: Record<string, Caution & { at: Moment[] }> = {
     caution:
       "Some seedlings hold much solanine, even in tubers that are not green. Taste a crumb of each, boiled: what is bitter or burns the throat is spat out, and that seedling is never kept.",
   },
+  lathyrism: {
+    at: ["keep", "eat"],
+    title: "As a main food it lames",
+    caution:
+      "Seed of grass pea holds a nerve poison. Eaten day after day for weeks it lames people and animals for good. A little, soaked and boiled in fresh water, is usual; ask local advice, and say it on every packet.",
+  },
+  lupin: {
+    at: ["keep", "eat", "taste"],
+    title: "Bitter lupins are poisonous",
+    caution:
+      "Bitter seed holds alkaloids that poison. It is eaten only after days in changed water until no bitterness is left; spit out what tastes bitter. Sweet kinds turn bitter where bees bring bitter pollen.",
+  },
+  rhubarb: {
+    at: ["eat", "taste"],
+    title: "Leaves are poisonous",
+    caution: "Only the stalks are eaten. Leaves hold oxalic acid: keep them from children and animals.",
+  },
+  "asparagus-berry": {
+    at: ["fruit", "clean", "keep"],
+    title: "Berries are poisonous",
+    caution: "The red berries make people ill and draw children: gather them before they fall, gloves for cleaning.",
+  },
+  cats: {
+    at: ["touch", "keep"],
+    title: "Deadly to cats",
+    caution: "A little leaf or pollen of daylilies can kill a cat. Keep them apart; ask a vet at once.",
+  },
   "ornamental-seed": {
     at: ["clean", "keep"],
     title: "Seed is poisonous",

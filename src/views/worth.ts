@@ -270,6 +270,7 @@ export function* familyWorth(db: Db, { standId, best, open, across }: WorthAsked
   const chances = genes.map((gene) => geneChances(alone, gene, names));
   const weights = wanted.reduce((sum, { weight }) => sum + weight, 0);
   const left = stand.generation === null || stand.generation < LAST_TO_CHOOSE;
+  const ahead = !selfed ? "crossed" : left ? "selfed" : "none";
   const { worths, choice, advice, found } = yield* rankedWorth({
     pedigree,
     records: of.records,
@@ -280,7 +281,7 @@ export function* familyWorth(db: Db, { standId, best, open, across }: WorthAsked
     random: seeded(standing.length),
     parentalControl: open ? 0.5 : 1,
     selfed,
-    handicap: handicaps(genes, chances, weights, left),
+    handicap: handicaps(genes, chances, weights, ahead),
     depression: selfed ? 0 : DEPRESSION,
   });
   const plants = worths.map((worth, i): PlantWorth => {

@@ -67,27 +67,37 @@ const asSeen = (wanted: boolean | undefined): GeneChances =>
 /** A plant that must still divide for what is wanted costs so much of its weight, against one that can't give it at all. Working value. */
 const STILL_TO_DIVIDE = 0.15;
 
+/** A gene that is lost costs as much as so many standard deviations on a trait of its weight. Working value. */
+const LOST = 4;
+/** Where plants cross among themselves each copy that is not wanted goes on into all: it costs so much. Working value. */
+const EACH_COPY = 2;
+
+/** What is still to come: generations that are selfed or that cross among themselves, in which to choose, or none. */
+export type Ahead = "selfed" | "crossed" | "none";
+
 /**
- * What genes that are not as wanted take off each plant's index: much where a plant can't give what is wanted, little where its
- * offspring can still be chosen for it, all of it once there is no generation left to choose in.
+ * What genes that are not as wanted take off each plant's index. Of what is selfed: much where a plant can't give what is wanted,
+ * little where its offspring can still be chosen for it, all of it once there is no generation left to choose in. Of what crosses
+ * among itself: by the copies that are not wanted.
  * @param chances of each gene each plant's
  * @param weights of all traits together
- * @param left whether generations to choose in are still to come
- * @example handicaps([{ weight: 1 }], [[{ now: 0, later: 1 }]], 2, true) // [0.075]
+ * @example handicaps([{ weight: 1 }], [[{ now: 0, later: 1 }]], 2, "selfed") // [0.075]
+ * @example handicaps([{ weight: 1 }], [[{ now: 0, later: 1 }]], 2, "crossed") // [1]
  */
 export const handicaps = (
   genes: Pick<GeneWanted, "weight">[],
   chances: GeneChances[][],
   weights: number,
-  left: boolean,
+  ahead: Ahead,
 ): number[] =>
   (chances[0] ?? []).map((_, plant) =>
     genes.reduce((sum, { weight }, g) => {
       const { now, later } = chances[g]![plant]!;
-      const open = later - now;
-      return sum + (weight / Math.max(1e-9, weights)) * (LOST * (1 - later) + (left ? STILL_TO_DIVIDE : LOST) * open);
+      const [open, lost] = [later - now, 1 - later];
+      const costs =
+        ahead === "crossed"
+          ? EACH_COPY * (open + 2 * lost)
+          : LOST * lost + (ahead === "selfed" ? STILL_TO_DIVIDE : LOST) * open;
+      return sum + (weight / Math.max(1e-9, weights)) * costs;
     }, 0),
   );
-
-/** A gene that is lost costs as much as so many standard deviations on a trait of its weight. Working value. */
-const LOST = 4;

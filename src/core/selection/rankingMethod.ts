@@ -142,6 +142,8 @@ function* ranking(input: RankingInput) {
     ),
   );
   const weights = traits.reduce((sum, { aim }) => sum + aim.weight, 0);
+  const selfed = records.candidates.every(({ mother, father }) => mother != null && mother === father);
+  const genes = input.genes.reduce((sum, { weight }) => sum + weight, 0);
   const { worths, advice } = yield* rankedWorth({
     pedigree: sampledPedigree(tree),
     records: records.records,
@@ -151,8 +153,8 @@ function* ranking(input: RankingInput) {
     draws: Math.max(FEWEST, Math.min(DRAWS, Math.round(PLANTS_OF_DRAWS / records.records.length))),
     random: seeded(ids.length),
     parentalControl: 1,
-    selfed: records.candidates.every(({ mother, father }) => mother != null && mother === father),
-    handicap: handicaps(input.genes, chances, weights + input.genes.reduce((sum, { weight }) => sum + weight, 0), true),
+    selfed,
+    handicap: handicaps(input.genes, chances, weights + genes, selfed ? "selfed" : "crossed"),
   });
   const middle = worths.reduce((sum, { index }) => sum + index, 0) / worths.length;
   return {

@@ -259,10 +259,12 @@ describe("traits of one gene", () => {
         { now: 0, later: 0 },
       ],
     ];
-    const now = handicaps([{ weight: 1 }], chances, 2, true);
+    const now = handicaps([{ weight: 1 }], chances, 2, "selfed");
     expect(now).toEqual([0, 0.075, 2]);
-    expect(handicaps([{ weight: 1 }], chances, 2, false)).toEqual([0, 2, 2]);
-    expect(handicaps([], [], 0, true)).toEqual([]);
+    expect(handicaps([{ weight: 1 }], chances, 2, "none")).toEqual([0, 2, 2]);
+    // Two copies to be got rid of, or one.
+    expect(handicaps([{ weight: 1 }], chances, 2, "crossed")).toEqual([0, 1, 2]);
+    expect(handicaps([], [], 0, "selfed")).toEqual([]);
   });
 
   test("what contradicts itself is taken as it was seen", () => {
