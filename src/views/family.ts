@@ -6,6 +6,7 @@ import type { Id } from "@/core/custody/id";
 import { counted } from "@/core/lists/counted";
 import { groupBy } from "@/core/lists/groupBy";
 import { plantsInRow } from "@/core/selection/bench";
+import { parentsToKeep } from "@/core/selection/parents";
 import { type Summary, summarise } from "@/core/selection/ranking";
 import { type Repeatability, repeatability } from "@/core/selection/repeatability";
 import { cameThrough, type Passing, passing } from "@/core/selection/survival";
@@ -80,6 +81,8 @@ export type Family = {
   head: string | null;
   /** As how many plants should give the next generation's seed. */
   parentsWanted: "one" | "several" | "many";
+  /** How many of them are kept where nobody says. */
+  parentsToKeep: number;
   /** Families of its season and generation beside it. */
   sisters: number;
   /** Their plants that are kept. */
@@ -88,14 +91,12 @@ export type Family = {
   beds: BedChoice[];
 };
 
-/** From this generation on the plants of a selfed family are as good as one. Working value: an F6. */
-const AS_ONE = 6;
-
 /** What crosses among itself narrows; what is selfed still divides, until it is fixed. */
-function parentsWantedOf({ species, school, generation }: StandRow): Family["parentsWanted"] {
-  const selfed = speciesById(species).breeding === "selfing" || school === "cross-and-fix";
-  if (!selfed || school === "let-it-mix") return "many";
-  return generation === null || generation >= AS_ONE ? "one" : "several";
+function parentsOf({ species, school, generation }: StandRow): Pick<Family, "parentsWanted" | "parentsToKeep"> {
+  const { breeding, plants } = speciesById(species);
+  const selfed = (breeding === "selfing" || school === "cross-and-fix") && school !== "let-it-mix";
+  const count = parentsToKeep(selfed, generation, plants["keep going"].low);
+  return { parentsWanted: !selfed ? "many" : count === 1 ? "one" : "several", parentsToKeep: count };
 }
 
 const commonest = (words: string[]): string | null => {
@@ -244,7 +245,7 @@ export function familyView(sky: Outlook, code: string): Family | null {
     today: sky.today,
     head: headOf(db),
     sisters: sisters.size,
-    parentsWanted: parentsWantedOf(row),
+    ...parentsOf(row),
     sistersKept: chosenPlants(db, row.season).filter(({ standId }) => sisters.has(standId)),
     hazards: cautionsAt(speciesById(row.species).hazards, "touch", "eat"),
     beds: bedChoices(db),

@@ -33,7 +33,7 @@ function roomOf({ plants, yardsticks }: Family, best: number): number {
 /** Who is really better: the best plants as parents, each with how sure that is, why, and the press that keeps them. */
 export function Better({ view }: { view: Family }) {
   const kept = view.plants.filter(({ mark, removedOn }) => removedOn === null && isKept(mark));
-  const [best, setBest] = useState(kept.length > 1 ? kept.length : 5);
+  const [best, setBest] = useState(kept.length > 1 ? kept.length : view.parentsToKeep);
   const [open, setOpen] = useState(false);
   const [across, setAcross] = useState(false);
   const asked = useJobResult<FamilyWorth>(
@@ -217,7 +217,7 @@ function carriedInWords(y: YardstickView, { now, later }: PlantWorth["genes"][Id
     y.kind === "category" ? `${y.targetWord}` : y.wanted === "no" ? `no ${y.name.toLowerCase()}` : y.name.toLowerCase();
   if (later < AS_GOOD_AS.lost) return `can’t give ${name}`;
   if (now > AS_GOOD_AS.fixed) return `all ${name}`;
-  return `all ${name}: ${chanceInWords(now)}`;
+  return later > AS_GOOD_AS.fixed ? `still gives ${name}` : `may give ${name}: ${chanceInWords(later)}`;
 }
 
 function Working({ view, worth }: { view: Family; worth: FamilyWorth }) {
