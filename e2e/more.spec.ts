@@ -102,7 +102,7 @@ test("a figure opens, is tried, and is as before when opened again", async ({ br
   const figure = page
     .getByRole("group", { name: /Lantern melon/ })
     .first()
-    .getByRole("button", { name: /26 Aug: show the working/ });
+    .getByRole("button", { name: /9 Sept: show the working/ });
   await figure.click();
   const days = page.getByLabel("Days to ripe seed");
   await expect(days).toHaveValue("51");

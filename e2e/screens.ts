@@ -38,7 +38,7 @@ export const RECORDS = [
   "/lines/from/F24-003-T",
   "/seed/K27-004-T",
   "/seed/K21-004-G",
-  "/seed/sharing/01a69d95-3400-7000-8024-a40000000001",
+  "/seed/sharing/01a69d95-3400-7000-8024-a80000000001",
   "/ground?season=2027&stand=S27-005-L",
 ];
 

@@ -96,7 +96,10 @@ function parentsOf({ species, school, generation }: StandRow): Pick<Family, "par
   const { breeding, plants } = speciesById(species);
   const selfed = (breeding === "selfing" || school === "cross-and-fix") && school !== "let-it-mix";
   const count = parentsToKeep(selfed, generation, plants["keep going"].low);
-  return { parentsWanted: !selfed ? "many" : count === 1 ? "one" : "several", parentsToKeep: count };
+  return {
+    parentsWanted: !selfed ? "many" : generation === null || count === 1 ? "one" : "several",
+    parentsToKeep: count,
+  };
 }
 
 const commonest = (words: string[]): string | null => {

@@ -24,7 +24,7 @@ export type GainStep = {
 export type DrawnTrait = { aim: Aim; spread: number; values: Float64Array };
 
 export type GainInput = {
-  /** Best first, as positions among the candidates. */
+  /** Those to keep first, as positions among the candidates. */
   order: number[];
   draws: number;
   index: Float64Array;

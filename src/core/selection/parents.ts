@@ -3,8 +3,8 @@ const OF_SELFED: Record<number, number> = { 2: 6, 3: 5, 4: 4, 5: 3 };
 const AS_ONE = 6;
 
 /**
- * How many plants are kept as parents where nobody says: of what crosses among itself as many as keep it going, of what is selfed
- * fewer each generation, down to one.
+ * How many plants are kept as parents where nobody says: of what crosses among itself, or has no generation, as many as keep it
+ * going; of what is selfed fewer each generation, down to one.
  * @param selfed whether each plant's seed is its own
  * @param generation 2 for an F2; null where none is counted
  * @param keepGoing plants that keep a line of the species going, the fewest
@@ -12,7 +12,7 @@ const AS_ONE = 6;
  * @example parentsToKeep(false, 2, 10) // 10
  */
 export function parentsToKeep(selfed: boolean, generation: number | null, keepGoing: number): number {
-  if (!selfed) return Math.max(2, Math.round(keepGoing));
-  if (generation === null || generation >= AS_ONE) return 1;
+  if (!selfed || generation === null) return Math.max(2, Math.round(keepGoing));
+  if (generation >= AS_ONE) return 1;
   return OF_SELFED[Math.max(2, generation)]!;
 }

@@ -215,6 +215,10 @@ describe("whom to keep", () => {
     expect(new Set(advice.keep).size).toBe(4);
     expect(new Set(advice.keep.map((i) => i % 4)).size).toBeGreaterThanOrEqual(3);
     expect(advice.apart).toBeLessThan(0.9);
+    // What is foretold of keeping so many is foretold of these, not of the best by their index.
+    const { choice, worths } = run(24, [trait(values)], { pedigree, records, best: 4 });
+    const apart = advice.keep.reduce((sum, i) => sum + worths[i]!.traits.t!.apart.likely / 4, 0);
+    expect(choice.steps[3]!.traits.t!.likely).toBeCloseTo(apart, 9);
     // One family that is clearly better is kept from.
     const clear = values.map((value, i) => value + (i % 4 === 2 ? 9 : 0));
     const sure = run(24, [trait(clear, { inherited: known(0.6) })], { pedigree, records, best: 4 }).advice;

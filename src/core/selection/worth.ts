@@ -57,9 +57,9 @@ export type TraitWorth = {
 
 /** Where a choice stands between gain and narrowing. */
 export type Choice = {
-  /** What keeping the best so many does, from one to all. */
+  /** What keeping so many does, from one to all: those that are advised first, then the best of the others. */
   steps: GainStep[];
-  /** The most gain for each mean kinship; shares are of the candidates in the order of `steps`, best first. */
+  /** The most gain for each mean kinship; shares are of the candidates, best first by their index. */
   frontier: FrontierPoint[];
 };
 
@@ -238,10 +238,11 @@ export function* rankedWorth(input: WorthInput): Generator<{ done: number; of: n
   const traits = ready.map(
     ({ trait, scale }, t): DrawnTrait => ({ aim: trait.aim, spread: scale, values: values[t]! }),
   );
+  const advice = adviceOf(input, worths, index, kinship);
   return {
     worths,
-    choice: choiceOf(input, worths, index, traits, kinship),
-    advice: adviceOf(input, worths, index, kinship),
+    choice: choiceOf(input, worths, index, traits, kinship, advice.keep),
+    advice,
     found: ready.map(foundOf),
   };
 }
@@ -258,6 +259,7 @@ function choiceOf(
   index: Float64Array,
   traits: DrawnTrait[],
   kinship: number[][],
+  keep: number[],
 ): Choice {
   const { draws, parentalControl, pedigree, records, candidates } = input;
   const order = bestFirst(worths);
@@ -265,7 +267,7 @@ function choiceOf(
   const middle = mean(worths.map(({ index: of }) => of));
   return {
     steps: gainSteps({
-      order,
+      order: [...keep, ...order.filter((c) => !keep.includes(c))],
       draws,
       index,
       traits,
