@@ -87,6 +87,7 @@ test("sixty plants are scored with sixty keys, one is taken back, the best are k
 
   // The best by the aim are kept by one press, and planned to cross.
   const better = page.getByRole("region", { name: "Who is really better" });
+  await better.getByLabel("How many are kept").fill("5");
   await expect(better.getByRole("listitem").first()).toContainText(/in the best 5: \d+ in \d+/);
   await better.getByRole("button", { name: "Keep these 5" }).click();
   await expect(page.getByText("60 plants standing, 5 kept")).toBeVisible();

@@ -186,10 +186,11 @@ export function forebears(db: Db, parents: ParentId[], open: OpenPollen): Indivi
   const seedOf = (lot: SeedParents, stand: StandParents): Omit<Individual, "id"> => {
     const { id, kind, motherStandId, motherPlantId, fatherStandId, fatherPlantId, mixedCrossId } = lot;
     if (kind === "received") return founder(stand);
-    if (!motherStandId) {
+    const parts = partsOf.get(id) ?? [];
+    // Seed of several mothers of one stand that was put together knows them still.
+    if (!motherStandId || (!motherPlantId && parts.length > 1)) {
       const many = (of: string, seed: SeedParents) => pollen(`seed ${of}`, seedOf(seed, stand));
       const mothers = severalOf("mother", id);
-      const parts = partsOf.get(id) ?? [];
       const several =
         mothers.length > 0
           ? mothers.map(({ standId, plantId, share }) => {

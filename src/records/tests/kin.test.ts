@@ -186,6 +186,37 @@ test("whoever names an F1 of a kind that is often male-sterile is told so", () =
   expect(add("tomato", "cross-and-fix")).toEqual([]);
 });
 
+test("seed of several mothers of one stand that is put together knows them still", () => {
+  const lineId = line("carrot", "open-pollinated");
+  garden.on("2030-05-01");
+  const told = { lineId, sown: "2030-05-01", sowedSeeds: 12, plants: 12, family: 1 };
+  const standId = garden.done("stand.add", told).id;
+  garden.on("2030-09-20");
+  const saved = { standId, kind: "open", gathered: "2030-09-20", seeds: 60 };
+  const lots = garden
+    .plants(standId)
+    .slice(0, 3)
+    .map((plantId) => garden.done("lot.save", { ...saved, plantIds: [plantId] }).ids[0]!);
+  const bulk = garden.done("lot.bulk", { lots: lots.map((lotId) => ({ lotId, seeds: 20 })) }).id;
+  garden.on("2031-05-01");
+  const sown = (lotId: Id) =>
+    garden.done("stand.add", { lineId, lotId, sown: "2031-05-01", sowedSeeds: 4, plants: 4, family: 1 }).id;
+  const plants = [...lots, bulk].map((lotId) => {
+    const id = sown(lotId);
+    return garden
+      .plants(id)
+      .slice(0, 2)
+      .map((plantId) => ({ standId: id, plantId }));
+  });
+  const of = kinshipsOf(forebears(garden.db, plants.flat(), { fathers: () => ({ own: 1, kin: {} }) }));
+  const between = (a: number, b: number) =>
+    of(individualOf(plants[a]![0]!), individualOf(plants[b]![a === b ? 1 : 0]!));
+  // Two seeds are of one mother in a third of cases: as two plants of one row; else as plants of two rows.
+  const [own, other] = [between(0, 0), (between(0, 1) + between(0, 2) + between(1, 2)) / 3];
+  expect(between(3, 3)).toBeCloseTo(own / 3 + (2 * other) / 3, 9);
+  expect(between(3, 3)).toBeGreaterThan(other + 0.02);
+});
+
 describe("ten rows of six in one block, each sown from the seed of one plant of the row before", () => {
   const ROWS = 10;
   const EACH = 6;
