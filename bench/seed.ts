@@ -3,7 +3,7 @@ import { shareBelow } from "@/core/numbers/probit";
 import { FRESH, type SeedFacts } from "@/core/seed/ageing";
 import { germinationAfter, learn } from "@/core/seed/alive";
 import { drying, usualDays } from "@/core/seed/drying";
-import { dryingRun } from "@/core/tests/dryingRun";
+import { dryingRun, LEFT } from "@/core/tests/dryingRun";
 
 const CASES = 2000;
 
@@ -43,19 +43,6 @@ function lives(lots: number, seeds: number, tests: number[], at: number): Fit {
   return fit;
 }
 
-/** How much is still to go of what a share is lost of each hour, and of water that must come out of a sphere (Crank 1956). */
-const SHAPES: Record<string, (t: number) => number> = {
-  even: (t) => Math.exp(-t),
-  sphere: (t) =>
-    t < 0.1
-      ? 1 - 6 * Math.sqrt(t / Math.PI) + 3 * t
-      : (6 / Math.PI ** 2) *
-        Array.from({ length: 12 }, (_, k) => Math.exp(-((k + 1) ** 2) * Math.PI ** 2 * t) / (k + 1) ** 2).reduce(
-          (sum, x) => sum + x,
-          0,
-        ),
-};
-
 /** When a share is left. */
 function timeOf(left: (t: number) => number, share: number): number {
   let [low, high] = [0, 20];
@@ -67,7 +54,7 @@ function timeOf(left: (t: number) => number, share: number): number {
   return high;
 }
 
-type Drying = { wet: boolean; perGram: number; shape: string; weighed: number; by: "day" | "to half-time" };
+type Drying = { wet: boolean; perGram: number; shape: keyof typeof LEFT; weighed: number; by: "day" | "to half-time" };
 
 /** Dryings whose course is known, weighed once a day or at even times until half of the time is gone; the day that is foretold. */
 function dryings({ wet, perGram, shape, weighed, by }: Drying): Fit {
@@ -76,7 +63,7 @@ function dryings({ wet, perGram, shape, weighed, by }: Drying): Fit {
   const fit = { inside: 0, off: 0, cases: CASES };
   const days = usualDays(perGram);
   const loss = wet ? { mean: 0.38, deviation: 0.12 } : { mean: 0.08, deviation: 0.05 };
-  const left = SHAPES[shape]!;
+  const left = LEFT[shape];
   // The usual one, which loses what is usual, is dry in the middle of the usual days.
   const usual = timeOf(left, (0.01 * (1 - loss.mean)) / loss.mean) / (24 * Math.sqrt(days.low * days.high));
   for (let i = 0; i < CASES; i++) {
@@ -106,7 +93,7 @@ export function benchSeed(): void {
   timed("life, one lot, one test of 20 seeds", () => lives(1, 20, [0.6], 1.5));
   timed("life, three lots, one test of 50 seeds each", () => lives(3, 50, [0.8], 1.8));
   timed("life, five lots, three tests of 30 seeds each", () => lives(5, 30, [0.3, 0.8, 1.3], 2));
-  for (const shape of ["even", "sphere"])
+  for (const shape of ["even", "sphere"] as const)
     for (const [name, perGram, wet] of [
       ["squash", 7, true],
       ["bean", 2, false],

@@ -1,3 +1,4 @@
+import { ended } from "@/core/lists/ended";
 import { normalFrom, seeded } from "@/core/numbers/chance";
 import { sampledPedigree } from "@/core/pedigree/pedigree";
 import { atKinship, frontierOf } from "@/core/selection/contributions";
@@ -6,7 +7,7 @@ import { hiddenSelection } from "@/core/selection/hidden";
 import { selectionIntensity } from "@/core/selection/intensity";
 import { selectionResponse } from "@/core/selection/response";
 import { rankedWorth, type Trait } from "@/core/selection/worth";
-import { AIM, ended, F2 } from "@/core/tests/selection";
+import { AIM, F2 } from "@/core/tests/selection";
 
 const say = (name: string, ...figures: string[]) => console.log(`${name.padEnd(62)} ${figures.join("   ")}`);
 const percent = (share: number) => `${(100 * share).toFixed(1)} %`;

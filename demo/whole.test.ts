@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
+import { ended } from "@/core/lists/ended";
 import { brief } from "@/core/tests/brief";
-import { ended } from "@/core/tests/selection";
 import { standByCode } from "@/records/stand/queries";
 import { calendarView } from "@/views/calendar";
 import { cardView } from "@/views/card";

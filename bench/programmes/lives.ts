@@ -33,7 +33,7 @@ export type Life = {
 };
 
 /** How far a programme is lived, and whether the grower said in words how much of each trait is inherited. */
-export type Lived = { seasons: number | null; words: boolean };
+export type Terms = { seasons: number | null; words: boolean };
 
 const best = (values: number[], count: number): number[] =>
   [...values.keys()].sort((a, b) => values[b]! - values[a]!).slice(0, count);
@@ -66,7 +66,7 @@ function notebook(seen: Seen[], count: number): number[] {
 }
 
 /** Lives a programme in a world of its own. */
-export function live(kind: Kind, way: Way, seed: number, { seasons, words }: Lived): Life {
+export function live(kind: Kind, way: Way, seed: number, { seasons, words }: Terms): Life {
   const world = new World(kind, seed);
   const records = way === "program" ? new Records(kind, words) : null;
   const lastSeason = seasons ?? SEASONS[kind];

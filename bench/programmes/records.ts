@@ -1,4 +1,5 @@
 import type { Id } from "@/core/custody/id";
+import { ended } from "@/core/lists/ended";
 import { kinshipsOf } from "@/core/pedigree/pedigree";
 import { plot } from "@/records/tests/plot";
 import { kinOf } from "@/views/kin";
@@ -13,13 +14,6 @@ const HERITABILITIES = [0.15, 0.4, 0.65];
 const GENES = ["Colour", "Leaf"];
 /** Figures as a grower reads them off: around ten, two places. */
 const read = (value: number) => (10 + value).toFixed(2);
-
-function ended<R>(going: Generator<unknown, R>): R {
-  for (;;) {
-    const { done, value } = going.next();
-    if (done) return value;
-  }
-}
 
 /** A plant as the records know it, by its place among the season's. */
 type Numbered = { standId: Id; plantId: Id };

@@ -5,6 +5,7 @@ import { sunOn } from "./climate/sun";
 import { heterozygosity } from "./inheritance/heterozygosity";
 import { alleleRetention, effectiveSize, inbreedingGrowth } from "./inheritance/smallPopulation";
 import { contamination } from "./isolation/contamination";
+import { ended } from "./lists/ended";
 import { plantsNeeded } from "./numbers/plantsNeeded";
 import { germinationInterval } from "./seed/germination";
 import { moistureTarget } from "./seed/moisture";
@@ -279,9 +280,5 @@ export function* computing(computation: Computation, input: unknown): Generator<
  * @example compute(COMPUTATIONS[0], { latitude: 91, longitude: 0, date: "2027-07-09" }).ok // false
  */
 export function compute(computation: Computation, input: unknown): Computed {
-  const going = computing(computation, input);
-  for (;;) {
-    const { done, value } = going.next();
-    if (done) return value;
-  }
+  return ended(computing(computation, input));
 }

@@ -2,6 +2,7 @@ import { speciesById } from "@/catalogue/catalogue";
 import { cautionsAt } from "@/catalogue/hazards";
 import { usualYardsticks } from "@/catalogue/yardsticks";
 import type { Day } from "@/core/calendar/day";
+import { goesOnSelfed } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { counted } from "@/core/lists/counted";
 import { groupBy } from "@/core/lists/groupBy";
@@ -94,7 +95,7 @@ export type Family = {
 /** What crosses among itself narrows; what is selfed still divides, until it is fixed. */
 function parentsOf({ species, school, generation }: StandRow): Pick<Family, "parentsWanted" | "parentsToKeep"> {
   const { breeding, plants } = speciesById(species);
-  const selfed = (breeding === "selfing" || school === "cross-and-fix") && school !== "let-it-mix";
+  const selfed = goesOnSelfed(breeding, school) && school !== "let-it-mix";
   const count = parentsToKeep(selfed, generation, plants["keep going"].low);
   return {
     parentsWanted: !selfed ? "many" : generation === null || count === 1 ? "one" : "several",

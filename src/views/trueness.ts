@@ -1,6 +1,6 @@
 import { speciesById } from "@/catalogue/catalogue";
 import type { Species } from "@/catalogue/types";
-import { madeOf } from "@/core/custody/generation";
+import { goesOnSelfed, madeOf } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { EVEN } from "@/core/purity/evenness";
@@ -65,7 +65,7 @@ export type OffTypesSeen = { seen: SeasonSeen; upper: number };
 function judgedAs({ school, status, cloned }: Line, { breeding }: Species): JudgedAs {
   if (cloned) return "clone";
   if (school === "let-it-mix" || status === "mix") return "mix";
-  return breeding === "selfing" || school === "cross-and-fix" ? "selfed" : "crossed";
+  return goesOnSelfed(breeding, school) ? "selfed" : "crossed";
 }
 
 /** Removed by what a trial put the plants through: no off-types, whatever line it is. */

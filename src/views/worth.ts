@@ -1,4 +1,5 @@
 import { speciesById } from "@/catalogue/catalogue";
+import { goesOnSelfed } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { seeded } from "@/core/numbers/chance";
@@ -99,6 +100,7 @@ export const guessOf = ({ kind, inherited }: Pick<Yardstick, "kind" | "inherited
 /** What is known of a family and its kin, gathered once. */
 type Known = {
   stand: StandRow;
+  selfed: boolean;
   /** The stands whose plants are chosen from. */
   standIds: ReadonlySet<Id>;
   looks: LookRow[];
@@ -144,11 +146,11 @@ function known(db: Db, stand: StandRow, looks: LookRow[], shown: Known["shown"],
   const all = [...plants.values()];
   const own = all.filter(({ checkOfId }) => checkOfId === null);
   const kin = kinOf(db, own);
-  const selfs = speciesById(stand.species).breeding === "selfing" || stand.school === "cross-and-fix";
+  const selfed = goesOnSelfed(speciesById(stand.species).breeding, stand.school);
   const { tree, of } = withChecks(
     kin.tree,
     all.filter(({ checkOfId }) => checkOfId !== null),
-    selfs,
+    selfed,
   );
   const positions = new Map(tree.map(({ id }, i) => [id, i]));
   const places = placesOf(db);
@@ -166,6 +168,7 @@ function known(db: Db, stand: StandRow, looks: LookRow[], shown: Known["shown"],
   });
   return {
     stand,
+    selfed,
     standIds: new Set(standing.map((plant) => plant.standId)),
     looks,
     shown,
@@ -264,7 +267,7 @@ export function* familyWorth(db: Db, { standId, best, open, across }: WorthAsked
   const pedigree = sampledPedigree(of.tree);
   const places = candidates.map(({ id }) => of.at.get(id)!);
   const individuals = places.map((record) => of.records[record]!.individual);
-  const selfed = speciesById(stand.species).breeding === "selfing" || stand.school === "cross-and-fix";
+  const { selfed } = of;
   const alone = singles(of.tree);
   const names = candidates.map(({ id: plantId, standId: own }) => individualOf({ standId: own, plantId }));
   const chances = genes.map((gene) => geneChances(alone, gene, names));

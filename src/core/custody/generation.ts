@@ -15,6 +15,13 @@ export const isSelfed = (kind: SeedKind | null, breeding: "selfing" | "mixed" | 
   kind === "self" || (kind === "open" && breeding === "selfing");
 
 /**
+ * Whether a line goes on by plants that are selfed, each by itself, and not by crossing among themselves.
+ * @example goesOnSelfed("outcrossing", "cross-and-fix") // true
+ */
+export const goesOnSelfed = (breeding: "selfing" | "mixed" | "outcrossing", school: string): boolean =>
+  breeding === "selfing" || school === "cross-and-fix";
+
+/**
  * The generation of new seed: a cross of two lines gives an F1; seed of plants of one line, selfed or crossed among
  * themselves, is one on from the younger parent. A line that was never crossed is not counted.
  * @param mother and father generations, null for lines that are not segregating

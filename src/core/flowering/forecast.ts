@@ -64,6 +64,7 @@ function heldByTheWindow(
   facts: FloweringFacts,
   climate: Climate,
 ): string[] {
+  if (from >= out) return [];
   const [lit] = daysOfHeat(from, out, facts.heat, climate, [heat], true);
   if (lit == null || likely - lit < HELD) return [];
   return [`Short days by a window hold it back: under a lamp it flowers about ${likely - lit} days sooner.`];

@@ -18,11 +18,15 @@ const BY_A_WINDOW = { none: 8, full: 12 };
 export const lightInside = (hours: number): number =>
   Math.min(1, Math.max(0, (hours - BY_A_WINDOW.none) / (BY_A_WINDOW.full - BY_A_WINDOW.none)));
 
+/** The temperature it stands in: under cover until it goes out. */
+const temperatureAt = (day: number, out: number, climate: Climate): Temperature | null =>
+  day < out ? UNDER_COVER : temperatureOn(climate, day);
+
 /** The heat of a day that brings flowers on; null where no temperature is known. */
 function heatAt(day: number, out: number, { base, ceiling }: FloweringFacts["heat"], climate: Climate, lamp: boolean) {
-  if (day < out) return heatOf(UNDER_COVER, base, ceiling) * (lamp ? 1 : lightInside(hoursOn(climate, day)));
-  const temperature = temperatureOn(climate, day);
-  return temperature && heatOf(temperature, base, ceiling);
+  const temperature = temperatureAt(day, out, climate);
+  const light = lamp || day >= out ? 1 : lightInside(hoursOn(climate, day));
+  return temperature && heatOf(temperature, base, ceiling) * light;
 }
 
 /**
@@ -139,7 +143,7 @@ export function ripeBy(
   let left = days;
   for (let day = from; day < last; day++) {
     if (left <= 0) return { day, ripens: true };
-    const temperature = day < out ? UNDER_COVER : temperatureOn(climate, day);
+    const temperature = temperatureAt(day, out, climate);
     if (!temperature) return { day: from + days, ripens: true };
     left -= ripeningPace(temperature, heat);
   }

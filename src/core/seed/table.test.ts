@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { seeded } from "../numbers/chance";
-import { dryingRun } from "../tests/dryingRun";
+import { dryingRun, LEFT } from "../tests/dryingRun";
 import { drying, massAt, storageMoisture, usualDays } from "./drying";
 import { mergedShares, originsOf } from "./lineage";
 import { countByWeight } from "./seedCount";
@@ -206,14 +206,9 @@ describe("drying", () => {
     expect(still.early).toBeLessThan(48);
   });
 
-  // What is still to go of an even share lost each hour, and of water that must come out of a sphere (Crank 1956).
-  const sphere = (t: number) =>
-    t < 0.1
-      ? 1 - 6 * Math.sqrt(t / Math.PI) + 3 * t
-      : (6 / Math.PI ** 2) * [1, 2, 3, 4].reduce((sum, k) => sum + Math.exp(-((k * Math.PI) ** 2) * t) / k ** 2, 0);
   test.each([
-    ["an even share", (t: number) => Math.exp(-t), 4.8],
-    ["as solids do", sphere, 0.4],
+    ["an even share", LEFT.even, 4.8],
+    ["as solids do", LEFT.sphere, 0.4],
   ])("nine tenths of made-up dryings end in the range, losing %s", (_, left, usual) => {
     const luck = seeded(77);
     let inside = 0;

@@ -1,8 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { ended } from "../lists/ended";
 import { normalFrom, seeded } from "../numbers/chance";
 import { type Individual, kinshipsOf, sampledPedigree } from "../pedigree/pedigree";
-import { ended } from "../tests/selection";
+import { seenAt } from "../tests/selection";
 import { type Bedded, bedModel } from "./bedModel";
 import type { Seen } from "./classes";
 import { drawnValues, goTogether } from "./drawn";
@@ -35,20 +36,11 @@ const anyPedigree = fc
     }),
   );
 
-const at = (individual: number, more: Partial<Bedded> = {}): Bedded => ({
-  individual,
-  environment: 0,
-  row: null,
-  x: null,
-  y: null,
-  ...more,
-});
-
 describe("what plants share", () => {
   test("genes that are shared and those that are each one's own make up the kinship", () => {
     fc.assert(
       fc.property(anyPedigree, fc.array(fc.nat(), { minLength: 1, maxLength: 10 }), (individuals, picked) => {
-        const records = picked.map((i) => at(i % individuals.length));
+        const records = picked.map((i) => seenAt(i % individuals.length));
         const model = bedModel(sampledPedigree(individuals), records);
         const kinship = kinshipsOf(individuals);
         const share = (i: number, column: number) => {
@@ -72,17 +64,17 @@ describe("what plants share", () => {
   test("rows are shared by bed; a smooth place needs eight plants and has variance 1 on the mean", () => {
     const founders: Individual[] = Array.from({ length: 12 }, (_, i) => ({ id: `${i}` }));
     const pedigree = sampledPedigree(founders);
-    const rows = founders.map((_, i) => at(i, { environment: i % 2, row: "a" }));
+    const rows = founders.map((_, i) => seenAt(i, { environment: i % 2, row: "a" }));
     expect(bedModel(pedigree, rows).columns.filter(({ kind }) => kind === "row")).toHaveLength(2);
     expect(
       bedModel(
         pedigree,
-        founders.slice(0, 7).map((_, i) => at(i, { x: i, y: 0 })),
+        founders.slice(0, 7).map((_, i) => seenAt(i, { x: i, y: 0 })),
       ).columns,
     ).toHaveLength(1);
     const placed = bedModel(
       pedigree,
-      founders.map((_, i) => at(i, { x: i % 4, y: Math.floor(i / 4) })),
+      founders.map((_, i) => seenAt(i, { x: i % 4, y: Math.floor(i / 4) })),
     );
     const whole = founders.map((_, i) =>
       placed.at[i]!.reduce((sum, c, k) => {
@@ -94,7 +86,7 @@ describe("what plants share", () => {
     // Along one row there are waves along it alone.
     const line = bedModel(
       pedigree,
-      founders.map((_, i) => at(i, { x: i, y: 0 })),
+      founders.map((_, i) => seenAt(i, { x: i, y: 0 })),
     );
     expect(line.columns.filter(({ kind }) => kind === "place")).toHaveLength(3);
   });
@@ -136,11 +128,11 @@ const CASE = (() => {
     ...Array.from({ length: 10 }, (_, i) => ({ id: `p${i}`, mother: i < 5 ? "m" : "n", father: i < 5 ? "m" : "n" })),
   ];
   const records = [
-    at(3, { environment: 1 }),
-    at(4, { environment: 1 }),
-    at(0),
-    at(0),
-    ...Array.from({ length: 10 }, (_, i) => at(5 + i, { row: i % 2 ? "one" : "two" })),
+    seenAt(3, { environment: 1 }),
+    seenAt(4, { environment: 1 }),
+    seenAt(0),
+    seenAt(0),
+    ...Array.from({ length: 10 }, (_, i) => seenAt(5 + i, { row: i % 2 ? "one" : "two" })),
   ];
   const random = seeded(4);
   const seen: Seen = {
@@ -234,7 +226,7 @@ describe("variances and values", () => {
     const founders: Individual[] = Array.from({ length: 60 }, (_, i) => ({ id: `${i}` }));
     const model = bedModel(
       sampledPedigree(founders),
-      founders.map((_, i) => at(i)),
+      founders.map((_, i) => seenAt(i)),
     );
     const random = seeded(12);
     const one = founders.map(() => normalFrom(random(), random()));

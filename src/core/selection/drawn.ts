@@ -3,7 +3,7 @@ import { backward, cholesky, forward } from "../numbers/cholesky";
 import type { BedModel } from "./bedModel";
 import { classesOf, type PlantClass, type Seen } from "./classes";
 import { AMONG_SIBS } from "./heritability";
-import type { Likely, Variances } from "./likely";
+import { inheritedIn, type Likely, scaled, type Variances } from "./likely";
 
 /** One trait as it is drawn: what was seen, and which variances that makes likely. */
 export type DrawnOf = { seen: Seen; likely: Likely[] };
@@ -24,10 +24,6 @@ const FEW = 12;
 const MOST = 0.95;
 
 type Chance = () => number;
-
-/** How much of what single looks at sibs differ by is inherited. */
-const inheritedIn = ({ genes, plant, look }: Variances): number =>
-  (AMONG_SIBS * genes) / (AMONG_SIBS * genes + plant + look);
 
 /** Places of so many sets among all that is likely: one in each of as many even parts, in any order. */
 function evenly(sets: number, random: Chance): number[] {
@@ -50,8 +46,7 @@ function drawnVariances(likely: Likely[], from: number, normal: Chance): Varianc
   // χ² of that freedom over its freedom (Wilson and Hilferty 1931).
   const third = 2 / (9 * one.freedom);
   const by = 1 / Math.max(0.05, 1 - third + normal() * Math.sqrt(third)) ** 3;
-  const { genes, plant, look, row, place } = one.variances;
-  return { genes: genes * by, plant: plant * by, look: look * by, row: row * by, place: place * by };
+  return scaled(one.variances, by);
 }
 
 /**

@@ -61,6 +61,12 @@ export function variancesOf(inherited: number, repeated: number, row: number, pl
   };
 }
 
+/** What single looks at sibs differ by. @example withinSibs({ genes: 0.6, plant: 0.2, look: 0.5, row: 9, place: 9 }) // 1 */
+export const withinSibs = ({ genes, plant, look }: Variances): number => AMONG_SIBS * genes + plant + look;
+
+/** How much of that is inherited. @example inheritedIn({ genes: 0.6, plant: 0.2, look: 0.5, row: 0, place: 0 }) // 0.3 */
+export const inheritedIn = (variances: Variances): number => (AMONG_SIBS * variances.genes) / withinSibs(variances);
+
 const spreadOf = (variances: Variances, kind: ColumnKind): number =>
   kind === "genes" ? variances.genes : kind === "row" ? variances.row : kind === "place" ? variances.place : 1;
 
@@ -116,12 +122,7 @@ function likelihood(
  * @param repeated how much of it stays with a plant from look to look
  * @example likelyVariances({ plants: 0, columns: [], at: [], much: [], own: new Float64Array(0) }, { values: new Float64Array(0), looks: new Float64Array(0) }, [{ share: 0.3, chance: 1 }], 1).length // 1
  */
-export function likelyVariances(
-  model: BedModel,
-  seen: Seen,
-  inherited: { share: number; chance: number }[],
-  repeated: number,
-): Likely[] {
+export function likelyVariances(model: BedModel, seen: Seen, inherited: Guess[], repeated: number): Likely[] {
   const size = model.columns.length;
   const has = (kind: ColumnKind) => model.columns.some((one) => one.kind === kind);
   const few = size > VERY_MANY ? 3 : size > MANY ? 5 : 7;
@@ -158,7 +159,7 @@ export const scaled = ({ genes, plant, look, row, place }: Variances, by: number
 });
 
 /** A grid of shares as so many, each with the chance of those around it. */
-function thinned(grid: { share: number; chance: number }[], most: number): { share: number; chance: number }[] {
+function thinned(grid: Guess[], most: number): Guess[] {
   if (grid.length <= most) return grid.filter(({ chance }) => chance > 0);
   const bins = Array.from({ length: most }, () => ({ share: 0, chance: 0 }));
   const all = grid.reduce((sum, { chance }) => sum + chance, 0);

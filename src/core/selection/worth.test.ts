@@ -1,21 +1,14 @@
 import { describe, expect, test } from "vitest";
+import { ended } from "../lists/ended";
 import { normalFrom, seeded } from "../numbers/chance";
 import { type Individual, sampledPedigree } from "../pedigree/pedigree";
-import { AIM, ended, F2 } from "../tests/selection";
+import { AIM, F2, seenAt } from "../tests/selection";
 import type { Bedded } from "./bedModel";
 import { geneChances, handicaps } from "./genes";
 import { heritabilityFrom } from "./heritability";
 import type { Aim } from "./ranking";
 import { type Ranked, rankedWorth, type Trait, type WorthInput } from "./worth";
 
-const at = (individual: number, more: Partial<Bedded> = {}): Bedded => ({
-  individual,
-  environment: 0,
-  row: null,
-  x: null,
-  y: null,
-  ...more,
-});
 const known = (share: number) => [{ share, chance: 1 }];
 const trait = (values: number[], more: Partial<Trait> = {}): Trait => ({
   aim: AIM,
@@ -28,7 +21,7 @@ function run(plants: number, traits: Trait[], more: Partial<WorthInput> = {}): R
   return ended(
     rankedWorth({
       pedigree: sampledPedigree(F2(plants)),
-      records: Array.from({ length: plants }, (_, i) => at(i + 3)),
+      records: Array.from({ length: plants }, (_, i) => seenAt(i + 3)),
       candidates: Array.from({ length: plants }, (_, i) => i),
       traits,
       best: 3,
@@ -93,7 +86,7 @@ describe("what plants are worth as parents", () => {
       { id: "l", inbreeding: 1 },
       ...[0, 1, 2, 3].map((i) => ({ id: `p${i}`, mother: "l", father: "l" })),
     ]);
-    const records = [1, 2, 3, 4].map((i) => at(i));
+    const records = [1, 2, 3, 4].map((i) => seenAt(i));
     const pure = run(4, [trait([1, 9, 3, 5])], { pedigree, records, best: 1 });
     for (const chance of among(pure)) expect(Math.abs(chance - 0.25)).toBeLessThan(0.08);
     for (const { traits } of pure.worths) expect(traits.t!.reliability).toBe(0);
@@ -109,7 +102,7 @@ describe("what plants are worth as parents", () => {
     ];
     const { worths } = run(8, [trait(EIGHT, { inherited: known(0.3) })], {
       pedigree: sampledPedigree(fixed),
-      records: EIGHT.map((_, i) => at(i + 4)),
+      records: EIGHT.map((_, i) => seenAt(i + 4)),
     });
     // Of F5 parents 1/16 is not fixed: their sibs have 1/32 of the base's variance, an F2's ½; 0.03125 / 1.198 of a gap of 7.
     const gap = worths[7]!.traits.t!.value - worths[0]!.traits.t!.value;
@@ -130,8 +123,8 @@ describe("what plants are worth as parents", () => {
     const own = Array.from({ length: 16 }, (_, i) => ({ record: i, value: (i % 4) + (i < 8 ? 0 : 3) }));
     const checks = Array.from({ length: 16 }, (_, i) => ({ record: 16 + i, value: (i % 4) + (i < 8 ? 0 : 3) }));
     const records = [
-      ...own.map((_, i) => at(i + 5, { row: i < 8 ? "one" : "two" })),
-      ...checks.map((_, i) => at(0, { row: i < 8 ? "one" : "two" })),
+      ...own.map((_, i) => seenAt(i + 5, { row: i < 8 ? "one" : "two" })),
+      ...checks.map((_, i) => seenAt(0, { row: i < 8 ? "one" : "two" })),
     ];
     const gap = (looks: Trait["looks"], of: Bedded[]) => {
       const { worths } = run(16, [trait([], { looks, inherited: known(0.4) })], {
@@ -208,7 +201,7 @@ describe("whom to keep", () => {
   ];
   const values = Array.from({ length: 24 }, (_, i) => [0.4, 0.3, 0.2, 0][i % 4]! + ((i * 7) % 6) / 3);
   const pedigree = sampledPedigree(families);
-  const records = values.map((_, i) => at(i + 7));
+  const records = values.map((_, i) => seenAt(i + 7));
 
   test("families are held apart where nobody can say which is best, and it is said that plants can't be told apart", () => {
     const { advice } = run(24, [trait(values)], { pedigree, records, best: 4 });

@@ -8,7 +8,7 @@ import { drawnValues } from "./drawn";
 import { type DrawnTrait, type GainStep, gainSteps } from "./gain";
 import type { Heritability } from "./heritability";
 import { baseKinship, kinshipAmong, type SampledPedigree } from "./kinship";
-import { type Likely, likelyVariances } from "./likely";
+import { inheritedIn, type Likely, likelyVariances, withinSibs } from "./likely";
 import { type Ranged, ranged } from "./ranged";
 import { type Aim, goodness } from "./ranking";
 
@@ -163,9 +163,14 @@ function prepared(model: BedModel, input: WorthInput): Prepared[] {
 /** What came out of one trait's variances, in what single looks at sibs differ by. */
 function foundOf({ likely }: Prepared): Found {
   const shares = likely
-    .map(({ variances: { genes, plant, look, row, place }, chance }) => {
-      const within = genes / 2 + plant + look;
-      return { inherited: genes / 2 / within, row: row / within, place: place / within, chance };
+    .map(({ variances, chance }) => {
+      const within = withinSibs(variances);
+      return {
+        inherited: inheritedIn(variances),
+        row: variances.row / within,
+        place: variances.place / within,
+        chance,
+      };
     })
     .sort((a, b) => a.inherited - b.inherited);
   const sum = (of: (one: (typeof shares)[number]) => number) =>
@@ -379,17 +384,20 @@ const KIN_COSTS = 3;
 
 function broadest(from: number[], value: number[], kinship: number[][], best: number): number[] {
   const keep: number[] = [];
-  while (keep.length < best) {
+  const left = new Set(from);
+  // Sums over those kept, and of each one's kinship to them.
+  let [worth, kin] = [0, 0];
+  const toKept = new Float64Array(value.length);
+  while (keep.length < best && left.size > 0) {
     const size = keep.length + 1;
-    const worthIn = (c: number) => {
-      const all = [...keep, c];
-      const gain = all.reduce((sum, a) => sum + value[a]!, 0) / size;
-      const kin = all.reduce((sum, a) => sum + all.reduce((s, b) => s + kinship[a]![b]!, 0), 0) / size ** 2;
-      return gain - KIN_COSTS * kin;
-    };
-    const left = from.filter((c) => !keep.includes(c));
-    if (left.length === 0) break;
-    keep.push(left.reduce((most, c) => (worthIn(c) > worthIn(most) ? c : most)));
+    const joined = (c: number) => kin + 2 * toKept[c]! + kinship[c]![c]!;
+    const worthWith = (c: number) => (worth + value[c]!) / size - (KIN_COSTS * joined(c)) / size ** 2;
+    const next = [...left].reduce((most, c) => (worthWith(c) > worthWith(most) ? c : most));
+    kin = joined(next);
+    worth += value[next]!;
+    for (const c of left) toKept[c]! += kinship[c]![next]!;
+    left.delete(next);
+    keep.push(next);
   }
   return keep;
 }

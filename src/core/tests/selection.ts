@@ -1,4 +1,5 @@
 import type { Individual } from "../pedigree/pedigree";
+import type { Bedded } from "../selection/bedModel";
 import type { Aim } from "../selection/ranking";
 
 /** More of a yardstick is better, and nothing puts a plant out. */
@@ -23,10 +24,12 @@ export const F2 = (plants: number): Individual[] => [
   ...Array.from({ length: plants }, (_, i) => ({ id: `p${i}`, mother: "f1", father: "f1" })),
 ];
 
-/** What a long piece of work comes to. */
-export function ended<R>(going: Generator<unknown, R>): R {
-  for (;;) {
-    const { done, value } = going.next();
-    if (done) return value as R;
-  }
-}
+/** A plant that was seen, in one environment and with no place, unless more is said of it. */
+export const seenAt = (individual: number, more: Partial<Bedded> = {}): Bedded => ({
+  individual,
+  environment: 0,
+  row: null,
+  x: null,
+  y: null,
+  ...more,
+});

@@ -4,6 +4,7 @@ import fc from "fast-check";
 import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
 import { readCode } from "@/core/custody/code";
 import type { Id } from "@/core/custody/id";
+import { ended } from "@/core/lists/ended";
 import { newId } from "@/db/ids";
 import { type Db, openDb } from "@/db/open";
 import { replay } from "@/db/replay";
@@ -54,11 +55,7 @@ const whole = (db: Db) =>
   Object.fromEntries(RECORDS.map(({ table }) => [table, db.prepare(`SELECT * FROM "${table}" ORDER BY id`).all()]));
 
 function run(ours: Db, theirs: Db, answers: Record<string, Side> = {}, press: { id?: Id } = {}, dry = false) {
-  const work = merge(ours, theirs, answers, press, dry);
-  for (;;) {
-    const { done, value } = work.next();
-    if (done) return value;
-  }
+  return ended(merge(ours, theirs, answers, press, dry));
 }
 /** Brings together and expects that it is done. */
 function merged(ours: Db, theirs: Db, answers: Record<string, Side> = {}): { entry: Id; report: MergeReport } {

@@ -1,8 +1,8 @@
 import { afterEach, beforeEach, expect, test } from "vitest";
 import { nameWithGeneration } from "@/core/custody/generation";
-import { ended } from "@/core/tests/selection";
+import { ended } from "@/core/lists/ended";
 import { VIEW_JOBS } from "@/views/jobs";
-import { type LaidOutPlans, plansOf, plansView } from "@/views/plans";
+import { plansOf, plansView } from "@/views/plans";
 import { todayView } from "@/views/today";
 import { standsOfSeason } from "../stand/queries";
 import { family, NOBODY, type Plot, plot } from "./plot";
@@ -136,9 +136,7 @@ test("each way for a crop with what it takes of ground and years, and why it is 
     }).id;
     expect(VIEW_JOBS.get("lines.plans")!.schema.validate({ lineId, ...asked }).error).toBeUndefined();
     const job = plansOf(garden.db, { lineId, ...asked });
-    let next = job.next();
-    while (!next.done) next = job.next();
-    return new Map((next.value as LaidOutPlans).plans.map((plan) => [plan.scheme, plan]));
+    return new Map(ended(job).plans.map((plan) => [plan.scheme, plan]));
   };
   const lettuce = laid("lettuce");
   expect(

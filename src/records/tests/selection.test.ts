@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
-import { ended } from "@/core/tests/selection";
+import { ended } from "@/core/lists/ended";
 import { compareView } from "@/views/compare";
 import { familyView } from "@/views/family";
 import { lineView } from "@/views/lines";

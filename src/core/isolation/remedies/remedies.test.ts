@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { addDays, daysBetween } from "../../calendar/day";
+import { ended } from "../../lists/ended";
 import { bed, scene, source, stand } from "../../tests/place";
 import { type ArrangeTask, arrange, changesOf, judge, optionsOf, type Plan } from "../arrange";
 import { airOver, arrivalAt } from "../arrival";
@@ -120,13 +121,7 @@ function bruteForce(task: ArrangeTask): number {
   return plans.reduce((best, plan) => Math.min(best, judgePlan(plan).score), Number.POSITIVE_INFINITY);
 }
 
-const finish = (task: ArrangeTask, seed = 1) => {
-  const run = arrange(task, seed, 3, 500);
-  for (;;) {
-    const step = run.next();
-    if (step.done) return step.value;
-  }
-};
+const finish = (task: ArrangeTask, seed = 1) => ended(arrange(task, seed, 3, 500));
 
 const task = (of: Scene, more: Partial<ArrangeTask> = {}): ArrangeTask => ({
   scene: of,
