@@ -1,7 +1,9 @@
+import { KINDS, LEASED } from "@/core/custody/code";
 import { type Id, isId } from "@/core/custody/id";
+import { readClock } from "./clock";
 import { SCHEMA } from "./migrate";
 import type { Db } from "./open";
-import { Refusal, type StoredChange, type StoredOp } from "./ops";
+import { headOf, Refusal, type StoredChange, type StoredOp } from "./ops";
 import { insertRow } from "./rows";
 import type { Kind } from "./threeWay";
 import { undoneOps } from "./undo";
@@ -54,14 +56,18 @@ export function refuseStrange(ours: Db, theirs: Db): void {
   if (schemaIn(ours) !== schemaIn(theirs)) throw new Refusal(`${STRANGE}: its tables are others. Nothing was written.`);
 }
 
-function refuseStrangeOp(op: StoredOp): void {
-  const good =
-    isId(op.id) &&
-    isId(op.device) &&
-    /^\d{15}-\d{6}-[\da-f-]{36}$/.test(op.clock) &&
-    op.schema <= SCHEMA &&
-    op.schema > 0;
-  if (!good) throw new Refusal(`${STRANGE}: an entry of its history can't be read. Nothing was written.`);
+/** Refuses an entry that no copy writes, or after which none of this garden could be written. */
+function refuseStrangeOp(op: StoredOp, clockOf: (id: Id) => string | undefined, now: number): void {
+  const clock = readClock(op.clock, now);
+  if (!isId(op.id) || !isId(op.device) || clock === "unreadable" || op.schema > SCHEMA || op.schema <= 0)
+    throw new Refusal(`${STRANGE}: an entry of its history can't be read. Nothing was written.`);
+  if (clock === "ahead")
+    throw new Refusal(
+      "That copy's clock is months or years ahead of this device's, so later records would not count. Nothing was saved. Correct the clock that is wrong, then merge again.",
+    );
+  // Of two that took each other back neither would end.
+  if (op.undoes !== null && !((clockOf(op.undoes) ?? op.clock) < op.clock))
+    throw new Refusal(`${STRANGE}: a press takes back one that came later. Nothing was written.`);
 }
 
 const isValue = (value: unknown) => value === null || typeof value === "string" || typeof value === "number";
@@ -86,13 +92,17 @@ export function* takeOver(
   const has = ours.prepare("SELECT 1 FROM op WHERE id = ?");
   const changes = theirs.prepare("SELECT * FROM opChange WHERE op = ? ORDER BY seq");
   const bring = ours.prepare("INSERT INTO brought (op, merge) VALUES (?, ?)");
+  // In the order of their clocks: what is taken back is here before what takes it back.
+  const clockOf = ours.prepare("SELECT clock FROM op WHERE id = ?").pluck();
+  // A garden whose own clock was once ahead goes on from there.
+  const now = Math.max(Date.now(), Number((headOf(ours) ?? "0").slice(0, 15)));
   let taken = 0;
   for (const op of theirs.prepare("SELECT * FROM op ORDER BY clock").iterate() as IterableIterator<StoredOp>) {
     if (!lacking.has(op.id)) continue;
     bring.run(op.id, merge);
     yield ++taken;
     if (has.get(op.id)) continue;
-    refuseStrangeOp(op);
+    refuseStrangeOp(op, (id) => clockOf.get(id) as string | undefined, now);
     insertRow(ours, "op", op);
     for (const change of changes.all(op.id) as StoredChange[]) {
       refuseStrangeChange(change, kinds);
@@ -101,12 +111,33 @@ export function* takeOver(
   }
 }
 
-/** Numbers that either copy has given stay given. */
+type Lease = { kind: string; year: number; low: number; high: number };
+
+const LETTERS: string[] = ["home", ...Object.values(KINDS)];
+/** No garden counts further. */
+const MOST = 1e9;
+
+const isLease = ({ kind, year, low, high }: Lease) =>
+  LETTERS.includes(kind) &&
+  [year, low, high].every(Number.isSafeInteger) &&
+  year >= 0 &&
+  year < 100 &&
+  low >= 1 &&
+  high < low + LEASED &&
+  high <= MOST;
+
+/**
+ * Numbers that either copy has given stay given.
+ * @throws Refusal when the other gives them out in steps that would leave none
+ */
 export function uniteLeases(ours: Db, theirs: Db): void {
   const add = ours.prepare(
     `INSERT INTO lease (kind, year, low, high, device, last) VALUES (:kind, :year, :low, :high, :device, :last)
      ON CONFLICT (kind, year, low) DO UPDATE SET high = max(high, excluded.high), last = max(last, excluded.last),
        device = min(device, excluded.device)`,
   );
-  for (const lease of theirs.prepare("SELECT * FROM lease").all()) add.run(lease);
+  for (const lease of theirs.prepare("SELECT * FROM lease").all() as Lease[]) {
+    if (!isLease(lease)) throw new Refusal(`${STRANGE}: it gives out numbers as no garden does. Nothing was written.`);
+    add.run(lease);
+  }
 }

@@ -29,7 +29,9 @@ export type Merging = {
   op: Id;
   kinds: Kind[];
   answers: Record<string, Side>;
-  /** Holds a row against what its record may hold and against its rule book. */
+  /** Columns that hold what their record refuses, each with a sentence. */
+  refused: (table: string, next: Row) => Record<string, string>;
+  /** Holds a row against its rule book. */
   judge: (table: string, next: Row, base: Row | null) => void;
 };
 

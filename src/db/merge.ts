@@ -68,8 +68,23 @@ function* write(writer: Writer, list: Meeting[], answers: Merging["answers"]): G
   }
 }
 
+/**
+ * What columns hold that their record refuses; null where all is well.
+ * @throws Refusal when that is not what this garden holds itself: a page could not be drawn, or nothing written any more
+ */
+function unfit({ kind, id, row, versions }: Meeting, refused: Merging["refused"]): string | null {
+  const wrong = Object.entries(refused(kind.table, { ...row!, id }));
+  const theirs = wrong.find(([column]) => row![column] !== versions.ours.row?.[column]);
+  if (theirs)
+    throw new Refusal(
+      `That copy holds what this program does not know: ${theirs[1]} Nothing was saved. Bring both to the newest version, then merge again.`,
+    );
+  return wrong[0]?.[1] ?? null;
+}
+
 /** Holds what was written against the rule books; a row of both copies that breaks its own is taken whole from one. */
-function* hold(writer: Writer, list: Meeting[], { judge, answers }: Merging): Generator<Progress, Merged["look"]> {
+function* hold(writer: Writer, list: Meeting[], merging: Merging): Generator<Progress, Merged["look"]> {
+  const { judge, answers } = merging;
   const look: Merged["look"] = [];
   const written = list.filter(({ row, versions }) => row && versions.theirs.row);
   for (const [i, one] of written.entries()) {
@@ -84,10 +99,10 @@ function* hold(writer: Writer, list: Meeting[], { judge, answers }: Merging): Ge
         return failure.message;
       }
     };
-    let message = broken();
+    let message = unfit(one, merging.refused) ?? broken();
     if (message && one.mixed) {
       takeWhole(writer, list, one, answers);
-      message = broken();
+      message = unfit(one, merging.refused) ?? broken();
     }
     if (message) look.push({ table: kind.table, id, message });
   }

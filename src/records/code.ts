@@ -1,11 +1,9 @@
-import { KINDS, makeCode } from "@/core/custody/code";
+import { KINDS, LEASED, makeCode } from "@/core/custody/code";
 import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
 import type { Context } from "./command";
 
-/** Numbers in one lease. */
-const LEASED = 100;
 /** Where the ranges of copies begin and how many there are, in leases: a copy knows nothing of the others' ranges. */
 const COPIES_FROM = 10;
 const COPIES = 90;

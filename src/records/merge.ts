@@ -103,11 +103,11 @@ export function* merge(
       op: press.id,
       kinds: MEETING,
       answers,
-      judge: (table, next, base) => {
+      refused: (table, next) => {
         const fit = check(FIELDS.get(table)!, SCHEMAS.get(table)!, columnsOf(next));
-        if (!fit.ok) throw new Refusal(Object.values(fit.fields)[0]!);
-        judgeOf(facts, table, next, base);
+        return fit.ok ? {} : fit.fields;
       },
+      judge: (table, next, base) => judgeOf(facts, table, next, base),
     });
     const report = reportOf(ours, theirs, merged);
     const open = report.questions.filter(({ id }) => !answers[id]);

@@ -3,6 +3,9 @@ export const KINDS = { line: "L", stand: "S", family: "F", plant: "P", cross: "X
 /** What has a code of its own; a flower's is its cross's with its number. */
 export type Kind = keyof typeof KINDS | "flower";
 
+/** Running numbers that a device is given at once, to give to new things. */
+export const LEASED = 100;
+
 // 31 characters, a prime: digits and the letters that cannot be taken for a digit or each other in a wet hand.
 const ALPHABET = "0123456789ABCDEFGHJKLMNPRSTWXYZ";
 const PRIME = 31;

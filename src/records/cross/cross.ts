@@ -1,5 +1,8 @@
+import { PROTOCOLS } from "@/catalogue/catalogue";
 import { STORAGES } from "@/core/pollination/storedPollen";
 import { choice, count, day, flag, type Row, real, record, ref, text, whole } from "../record";
+
+const METHODS: string[] = PROTOCOLS.map(({ id }) => id);
 
 const rate = (label: string) => real(label, { least: 0.01, most: 1 });
 
@@ -23,7 +26,7 @@ export const cross = record(
     setHigh: rate("Highest set rate"),
     confidence: real("How sure", { least: 0.5, most: 0.999 }),
     /** The protocol chosen; null for those of before there was a choice. */
-    method: text("Method", 60).optional(),
+    method: choice("Method", METHODS).optional(),
     perEvening: count("Flowers in one evening", 500).or(6),
     /** Pollen that is gathered and kept until the mother flowers: how, and since when once it is done. */
     storage: choice("Pollen kept", STORAGES).optional(),

@@ -390,6 +390,98 @@ describe("bringing together", () => {
   });
 });
 
+describe("a copy that would stop the garden", () => {
+  /** A copy with a press of its own that is then written over by other hands. */
+  const doctored = (rows: (db: Db, op: Id) => void) => {
+    const there = carried(garden.db);
+    const op = does(there, "bed.add", bed("there")).entry;
+    const triggers = there.prepare("SELECT name, sql FROM sqlite_master WHERE type = 'trigger'").all();
+    for (const { name } of triggers as { name: string }[]) there.exec(`DROP TRIGGER "${name}"`);
+    there.pragma("foreign_keys = OFF");
+    rows(there, op);
+    for (const { sql } of triggers as { sql: string }[]) there.exec(sql);
+    return there;
+  };
+  /** Changes a row and what the journal says of it alike. */
+  const rewritten = (table: string, column: string, value: string) =>
+    doctored((db, op) => {
+      const { id } = db.prepare(`SELECT id FROM "${table}"`).get() as Row;
+      db.prepare(`UPDATE "${table}" SET "${column}" = ? WHERE id = ?`).run(value, id);
+      const after = JSON.stringify({ [column]: value });
+      const add = "INSERT INTO opChange (op, seq, tableName, rowId, before, after) VALUES (?, 9, ?, ?, '{}', ?)";
+      db.prepare(add).run(op, table, id, after);
+    });
+
+  test("by a clock more than half a year ahead is refused, one a few days ahead is not", () => {
+    const ahead = (ms: number) =>
+      doctored((db, op) => {
+        const clock = `${String(ms).padStart(15, "0")}-999999-${newId()}`;
+        db.prepare("UPDATE op SET clock = ? WHERE id = ?").run(clock, op);
+      });
+    expect(refused(garden.db, ahead(999_999_999_999_999))).toBe(
+      "That copy's clock is months or years ahead of this device's, so later records would not count. Nothing was saved. Correct the clock that is wrong, then merge again.",
+    );
+    expect(refused(garden.db, ahead(Date.now() + 190 * 86_400_000))).toContain("months or years ahead");
+    const days = Date.now() + 3 * 86_400_000;
+    merged(garden.db, ahead(days));
+    // The count was at its end: the merge came a moment later, and the next press counts on.
+    does(garden.db, "bed.add", bed("after"));
+    const last = garden.db.prepare("SELECT max(clock) FROM op").pluck().get() as string;
+    expect(last.slice(0, 22)).toBe(`${String(days + 1).padStart(15, "0")}-000001`);
+  });
+
+  test.each([
+    ["L", 27, 1, 2 ** 53, 5],
+    ["L", 27, 1, 101, 5],
+    ["L", 27, 0, 99, 5],
+    ["L", 27, 2 ** 53 - 1, 2 ** 53, 2 ** 53],
+    ["L", 100, 1, 100, 5],
+    ["L", -1, 1, 100, 5],
+    ["?", 27, 1, 100, 5],
+  ])("by numbers given out as no garden gives them is refused: %s %d %d %d %d", (kind, year, low, high, last) => {
+    const there = doctored((db) =>
+      db
+        .prepare("INSERT INTO lease (kind, year, low, high, device, last) VALUES (?, ?, ?, ?, ?, ?)")
+        .run(kind, year, low, high, newId(), last),
+    );
+    expect(refused(garden.db, there)).toBe(
+      "That file is not as this program writes it: it gives out numbers as no garden does. Nothing was written.",
+    );
+  });
+
+  test("by presses that take each other back is refused", () => {
+    const there = doctored((db, op) => {
+      const other = does(db, "bed.add", bed("more")).entry;
+      db.prepare("UPDATE op SET undoes = ? WHERE id = ?").run(other, op);
+      db.prepare("UPDATE op SET undoes = ? WHERE id = ?").run(op, other);
+    });
+    expect(refused(garden.db, there)).toContain("a press takes back one that came later");
+    const nowhere = doctored((db, op) => db.prepare("UPDATE op SET undoes = ? WHERE id = ?").run(newId(), op));
+    expect(refused(garden.db, nowhere)).toContain("a press takes back one that came later");
+  });
+
+  test.each([
+    ["garden", "timezone", "Mars/Olympus", "Time zone is not known. Write it as Europe/Zurich."],
+    ["line", "species", "triffid", "Species is not one of the choices."],
+    ["cross", "method", "by-bee", "Method is not one of the choices."],
+  ])("by a %s whose %s this program does not know is refused", (table, column, value, message) => {
+    const { plan } = twoMelons(garden);
+    garden.done("cross.plan", plan);
+    expect(refused(garden.db, rewritten(table, column, value))).toBe(
+      `That copy holds what this program does not know: ${message} Nothing was saved. Bring both to the newest version, then merge again.`,
+    );
+  });
+
+  test("but what this garden itself holds from of old stops no merge", () => {
+    const id = garden.line("Good", "melon");
+    garden.db.prepare("UPDATE line SET description = ? WHERE id = ?").run("x".repeat(4001), id);
+    const there = carried(garden.db);
+    does(there, "line.change", { id, name: "Better" });
+    const { report } = merged(garden.db, there);
+    expect(report.look).toMatchObject([{ message: "Description is longer than 4000 characters." }]);
+  });
+});
+
 const press = fc.record({
   side: fc.constantFrom<Side>("ours", "theirs"),
   command: fc.constantFrom(
