@@ -180,22 +180,31 @@ test("outside pollen by distance and bearing, with what is wrong said beside its
   await page.close();
 });
 
-test("a grower's own readings come in from a file; a broken one says its line", async ({ browser, demo }) => {
+test("a grower's own readings come in from a file, looked at first; a broken one says its line", async ({
+  browser,
+  demo,
+}) => {
   const page = await browser.newPage({ baseURL: demo.url });
   await page.goto("/shed");
-  await page.getByRole("button", { name: "Take in readings" }).click();
+  await page.getByRole("button", { name: "Import readings" }).click();
   const pick = sheet(page).getByLabel("CSV file");
   await pick.setInputFiles(upload("bad.csv", "date,min,max\n2027-03-01,2,9\n2027-03-02,12,4\n"));
-  await sheet(page).getByRole("button", { name: "Take in 2 lines" }).click();
-  await expect(sheet(page).getByText("Line 3: min 12 lies above max 4. Nothing was taken in.")).toBeVisible();
+  await expect(sheet(page).getByText("Line 3: min 12 lies above max 4. Nothing was saved.")).toBeVisible();
   await pick.setInputFiles(upload("big.csv", "x".repeat(1_100_000)));
   await expect(sheet(page).getByText("The file holds 1.1 megabytes")).toBeVisible();
+  // A January in °F whose days could be read in two ways.
+  await pick.setInputFiles(upload("us.csv", "date,min,max\n1/2/2027,28,41\n1/3/2027,27,40\n"));
+  await sheet(page).getByRole("button", { name: "Month first: 12/31" }).click();
+  await sheet(page).getByRole("button", { name: "°F" }).click();
+  await expect(
+    sheet(page).getByText("To import: 2 days, 2 Jan 2027 to 3 Jan 2027 (month first, from °F)."),
+  ).toBeVisible();
   await pick.setInputFiles(upload("good.csv", "date,min,max\n2027-03-01,2,9\n2027-03-05,1,8\n"));
-  await sheet(page).getByRole("button", { name: "Take in 2 lines" }).click();
-  await expect(toast(page, "2 days of readings taken in")).toBeVisible();
-  await expect(toast(page, "3 days are missing in 1 gap")).toBeVisible();
+  await expect(sheet(page).getByText("3 days are missing in 1 gap")).toBeVisible();
+  await sheet(page).getByRole("button", { name: "Import these readings" }).click();
+  await expect(toast(page, "Readings imported: 2 days")).toBeVisible();
   await expect(page.getByText("2 days of your own readings")).toBeVisible();
-  await undo(page, "2 days of readings");
+  await undo(page, "Readings imported: 2 days");
   await page.close();
 });
 

@@ -1,7 +1,7 @@
 import { CsvError, parse } from "csv-parse/sync";
 import { stringify } from "csv-stringify/sync";
 import type { Day } from "@/core/calendar/day";
-import { readDay } from "@/core/writing/days";
+import { type DayOrder, dayOrderOf, readDay } from "@/core/writing/days";
 import { refuse } from "@/db/ops";
 
 /**
@@ -64,9 +64,33 @@ export function readCsv(text: string, most: number): { heads: string[]; lines: C
   }
 }
 
-/** A cell's day, written as it may be; what can't be read, or in two ways, stays as it is, to be refused by its line. */
-export function dayInCell(text: string, today: Day): string {
-  const read = readDay(text, today);
+export const DAY_ORDERS = ["day-first", "month-first"] as const;
+/** Which figure of a day comes first, where a person says so. */
+export type OrderTold = { order?: DayOrder | null };
+
+/**
+ * In which order all days of a file are read. @throws Refusal where the file does not show it and nobody said it, or where
+ * what was said is not so
+ */
+export function orderOf(days: string[], { order }: OrderTold): DayOrder {
+  const shown = dayOrderOf(days);
+  if (shown === "mixed")
+    refuse("text", "Some days begin with the day and some with the month. Write them all as 2027-07-09.");
+  if (shown === "plain") return order ?? "day-first";
+  if (shown === "unclear")
+    return order ?? refuse("order", "Say which comes first in this file's days: the day or the month.");
+  if (order && order !== shown)
+    refuse("order", `This file's days begin with the ${shown === "day-first" ? "day" : "month"}.`);
+  return shown;
+}
+
+/** The year that a day of eight figures begins with. */
+const TOGETHER = /^(\d{4})(\d{2})(\d{2})$/;
+
+/** A cell's day, written as it may be; what can't be read stays as it is, to be refused by its line. */
+export function dayInCell(text: string, today: Day, order: DayOrder): string {
+  const plain = text.replace(TOGETHER, "$1-$2-$3");
+  const read = readDay(plain, today, order === "month-first" ? "en-US" : "en-GB");
   return read.kind === "read" ? read.value : text;
 }
 

@@ -9,7 +9,7 @@ export type Spec =
   | { kind: "text"; most: number }
   | { kind: "name"; most: number }
   | { kind: "whole" | "real"; least?: number; most?: number; above?: number; below?: number }
-  | { kind: "day" | "day-of-year" | "hour" | "flag" | "yes-no" | "species" | "version" | "time-zone" }
+  | { kind: "day" | "day-of-year" | "hour" | "flag" | "yes-no" | "species" | "protocol" | "version" | "time-zone" }
   | { kind: "choice"; of: readonly (string | number)[] }
   | { kind: "ref"; table: string }
   | { kind: "json" }
@@ -86,6 +86,7 @@ export const hour = (label: string) => new Field<string>({ kind: "hour" }, label
 export const flag = (label: string) => new Field<0 | 1>({ kind: "flag" }, label).or(0);
 export const yesNo = (label: string) => new Field<boolean>({ kind: "yes-no" }, label).or(false);
 export const species = (label = "Species") => new Field<string>({ kind: "species" }, label);
+export const protocol = (label: string) => new Field<string>({ kind: "protocol" }, label);
 export const timeZone = (label: string) => new Field<string>({ kind: "time-zone" }, label);
 export const choice = <const T extends string>(label: string, of: readonly T[]) =>
   new Field<T>({ kind: "choice", of }, label);

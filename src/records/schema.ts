@@ -1,11 +1,11 @@
 import Joi from "joi";
-import { SPECIES } from "@/catalogue/catalogue";
+import { PROTOCOLS, SPECIES } from "@/catalogue/catalogue";
 import { isDay, isRecordable } from "@/core/calendar/day";
 import { isDayOfYear } from "@/core/climate/season";
 import { isTimezone } from "@/core/climate/sun";
 import { isId } from "@/core/custody/id";
 import { readNumber } from "@/core/writing/numbers";
-import type { AnyField, Fields, Spec } from "./record";
+import { type AnyField, type Fields, given, type Spec } from "./record";
 
 /** Sentences for what Joi finds, with the field's label. */
 const MESSAGES: Record<string, string> = {
@@ -15,6 +15,7 @@ const MESSAGES: Record<string, string> = {
   "string.empty": "{{#label}} is needed.",
   "string.max": "{{#label}} is longer than {{#limit}} characters.",
   "string.pattern.base": "{{#label}} is not written as it should be.",
+  "text.letters": "Some letters of this file can't be read. Save it as UTF-8, then choose it again.",
   "text.signs": "{{#label}} holds signs that can't be kept.",
   "number.base": "{{#label}} must be a number.",
   "number.integer": "{{#label}} must be a whole number.",
@@ -45,6 +46,12 @@ const checked = (schema: Joi.StringSchema, code: string, good: (value: string) =
 
 /** Text as people write it, without what no file or screen can hold. */
 export const words = (most: number) => checked(Joi.string().trim().max(most), "text.signs", writable);
+/** A text file, as a screen read its letters: one whose letters were lost on the way is refused. */
+export const fileText = (label: string, most: number, tooLarge: string) =>
+  given<string>(
+    label,
+    checked(Joi.string().max(most), "text.letters", (value) => !value.includes("\uFFFD")),
+  ).saying({ "string.max": tooLarge });
 export const idOf = () => checked(Joi.string(), "id.unknown", isId);
 
 /** A list of ids, each once. */
@@ -85,6 +92,7 @@ function numberOf(spec: Spec & { kind: "whole" | "real" }): Joi.NumberSchema {
 }
 
 const SPECIES_IDS = SPECIES.map((s) => s.id);
+const PROTOCOL_IDS = PROTOCOLS.map((p) => p.id);
 
 /** A flag as a box is ticked, as a list chooses it, and as it is kept. */
 const FLAGS = new Map([
@@ -116,6 +124,8 @@ function valueSchema(spec: Spec): Joi.Schema {
       return Joi.boolean();
     case "species":
       return Joi.string().valid(...SPECIES_IDS);
+    case "protocol":
+      return Joi.string().valid(...PROTOCOL_IDS);
     case "choice":
       return Joi.any().valid(...spec.of);
     case "ref":

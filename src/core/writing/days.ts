@@ -54,6 +54,26 @@ const NUMBERS = /^(\d{1,2})([./-]) ?(\d{1,2})(?:\.|\2 ?(\d{4}|\d{2}))?$/;
 const DAY_MONTH = /^(\d{1,2})(?:\.|st|nd|rd|th|er)? ?(?:of |de )?([\p{L}]+\.?),? ?(\d{4}|\d{2})?$/u;
 const MONTH_DAY = /^([\p{L}]+\.?) ?(\d{1,2})(?:\.|st|nd|rd|th)?(?:,? (\d{4}|\d{2}))?$/u;
 
+/** Which of two figures of a day comes first. */
+export type DayOrder = "day-first" | "month-first";
+
+/**
+ * In which order a file writes its days in figures, by all of them together: the order that any of them shows; "plain" where
+ * each reads the same either way, "unclear" where none shows it, "mixed" where they contradict each other.
+ * @example dayOrderOf(["3/4/2027", "3/14/2027"]) // "month-first"
+ */
+export function dayOrderOf(days: string[]): DayOrder | "plain" | "unclear" | "mixed" {
+  const pairs = days.flatMap((text): [number, number][] => {
+    const [, a, sign, b] = NUMBERS.exec(plainly(text)) ?? [];
+    return a && b && sign !== "." ? [[Number(a), Number(b)]] : [];
+  });
+  const dayFirst = pairs.some(([a]) => a > 12);
+  const monthFirst = pairs.some(([, b]) => b > 12);
+  if (dayFirst && monthFirst) return "mixed";
+  if (dayFirst || monthFirst) return dayFirst ? "day-first" : "month-first";
+  return pairs.some(([a, b]) => a !== b) ? "unclear" : "plain";
+}
+
 const fits = ({ day, month, year }: Parts) =>
   month >= 1 && month <= 12 && isDay(`${year ?? 2028}-${two(month)}-${two(day)}`);
 

@@ -4,6 +4,7 @@ import { dayInWords, dayOf } from "../calendar/day";
 import { readAmount } from "./amounts";
 import { dayOfYearTyped, dayTyped, readDay, readDayOfYear } from "./days";
 import { hourInWords } from "./hours";
+import { foreignWords, lettersOf } from "./letters";
 import { LOCALES, type Locale, writeAs } from "./locale";
 import { figure, numberTyped, readNumber } from "./numbers";
 import {
@@ -322,4 +323,22 @@ test("hours are said by twelve where that is usual, and never past midnight or n
   expect(said("en-US")).toEqual(["12:05 AM", "7:10 AM", "12:00 PM", "11:59 PM"]);
   for (const locale of ["en-GB", "de", "fr", "pl"] as const)
     expect(said(locale)).toEqual(["00:05", "07:10", "12:00", "23:59"]);
+});
+
+test("a file's letters are read as it was written: UTF-8, UTF-16 by its mark, else as old spreadsheets write", () => {
+  const words = "name;Żółw, Tante Käthe";
+  const utf16 = (little: boolean) =>
+    Uint8Array.from(
+      [...`\uFEFF${words}`].flatMap((c) => {
+        const code = c.charCodeAt(0);
+        return little ? [code & 255, code >> 8] : [code >> 8, code & 255];
+      }),
+    );
+  expect(lettersOf(new TextEncoder().encode(words))).toEqual({ text: words, from: "utf-8" });
+  expect(lettersOf(utf16(true))).toEqual({ text: words, from: "utf-16" });
+  expect(lettersOf(utf16(false))).toEqual({ text: words, from: "utf-16" });
+  const old = Uint8Array.from([...'"Käthe, Zoë"'].map((c) => c.charCodeAt(0)));
+  const read = lettersOf(old);
+  expect(read).toEqual({ text: '"Käthe, Zoë"', from: "windows-1252" });
+  expect(foreignWords(`${read.text} Käthe Ann`, 9)).toEqual(["Käthe", "Zoë"]);
 });

@@ -1,14 +1,14 @@
-import Joi from "joi";
-import { type Day, dayInWords, dayNumber, dayOf, isDay } from "@/core/calendar/day";
+import { type Day, dayInWords, dayNumber, dayOf } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
-import { figure } from "@/core/writing/numbers";
-import { refuse } from "@/db/ops";
+import { Refusal, refuse } from "@/db/ops";
 import { command } from "../command";
-import { dayInCell, readCsv } from "../csvFile";
+import { DAY_ORDERS } from "../csvFile";
 import { normal } from "../normal/normal";
 import { reading } from "../reading/reading";
-import { type Field, given, seen } from "../record";
-import { monthsKept, type Reading, readingsKept } from "./queries";
+import { choice, type Field, seen, yesNo } from "../record";
+import { fileText } from "../schema";
+import { monthsKept, normals, readingsKept } from "./queries";
+import { type ReadingsFile, readReadings, SCALES } from "./readingsFile";
 
 const MONTHS = Array.from({ length: 12 }, (_, i) => i + 1);
 type MonthKey = `${"min" | "max"}${number}`;
@@ -38,40 +38,6 @@ const setNormals = command(
   },
 );
 
-const MOST_READINGS = 12_000;
-
-/** A number as a station writes it, comma or point. */
-const number = (text: string | undefined) => (text?.trim() ? Number(text.trim().replace(",", ".")) : Number.NaN);
-
-function readingsOf(text: string, today: Day): Reading[] {
-  const { heads, lines: rows } = readCsv(text, MOST_READINGS);
-  if (["date", "min", "max"].some((name) => !heads.includes(name)))
-    refuse(
-      "text",
-      `The first line must name the columns date, min and max; it names ${heads.slice(0, 8).join(", ") || "nothing"}.`,
-    );
-  if (rows.length === 0) refuse("text", "The file holds no readings.");
-  if (rows.length > MOST_READINGS)
-    refuse("text", `At most ${figure(MOST_READINGS)} days at once; this file holds more. Split it by years.`);
-  const lines = new Map<Day, number>();
-  return rows.map(({ line, cells: { date, min, max } }) => {
-    const day = dayInCell(date ?? "", today);
-    if (!isDay(day)) refuse("text", `Line ${line}: “${day}” is not a day written 2027-07-09. Nothing was taken in.`);
-    const [low, high] = [number(min), number(max)];
-    for (const [name, value] of [
-      ["min", low],
-      ["max", high],
-    ] as const)
-      if (!(value >= -60 && value <= 50))
-        refuse("text", `Line ${line}: ${name} must be a temperature in °C, −60 to 50. Nothing was taken in.`);
-    if (low > high) refuse("text", `Line ${line}: min ${low} lies above max ${high}. Nothing was taken in.`);
-    const before = lines.get(day);
-    if (before) refuse("text", `Line ${line}: ${day} stands on line ${before} already. Nothing was taken in.`);
-    lines.set(day, line);
-    return { id: day, min: low, max: high };
-  });
-}
-
 /** Days missing between the first and the last reading, as stretches. */
 function gapsIn(days: Day[]): { from: number; days: number }[] {
   const sorted = days.map(dayNumber).sort((a, b) => a - b);
@@ -91,28 +57,46 @@ function gapWarning(read: Day[]): string[] {
   ];
 }
 
-/** Takes in a CSV file of daily readings, all or nothing; a day that is there already takes the file's figures. */
+/** What comes in, and how it was read. */
+function summaryOf({ readings, order, unit }: ReadingsFile): string {
+  const days = readings.map(({ id }) => id).sort();
+  const from = dayInWords(days[0]!, "day");
+  const stretch = days.length === 1 ? from : `${from} to ${dayInWords(days.at(-1)!, "day")}`;
+  const how = [order && "month first", unit === "fahrenheit" && "from °F"].filter(Boolean);
+  return `${plural(days.length, "day")}, ${stretch}${how.length > 0 ? ` (${how.join(", ")})` : ""}`;
+}
+
+/** Imports a CSV file of daily readings, all or nothing; a day that is there already takes the file's figures. */
 const importReadings = command(
   "climate.import",
   {
-    text: given<string>("File", Joi.string().max(1_000_000)).saying({
-      "string.max": "The file is larger than a megabyte. Split it by years.",
-    }),
+    text: fileText("File", 1_000_000, "The file is larger than a megabyte. Split it by years."),
+    order: choice("In days, first comes", DAY_ORDERS).optional(),
+    unit: choice("Temperatures are in", SCALES).optional(),
+    dryRun: yesNo("Only look"),
   },
-  ({ db, write, today }, { text }) => {
-    const read = readingsOf(text, today);
+  ({ db, write, today, garden }, { text, dryRun, ...told }) => {
+    const place = { normals: normals(db), imperial: garden.units === "imperial" };
+    const file = readReadings(text, today, place, told);
+    const { readings } = file;
     const kept = new Set(readingsKept(db).map(({ id }) => id));
-    for (const { id, min, max } of read) {
+    const replaced = readings.filter(({ id }) => kept.has(id)).length;
+    const over = replaced ? `, ${replaced} of them over earlier ones` : "";
+    const warnings = gapWarning(readings.map((r) => r.id));
+    const summary = `${summaryOf(file)}${over}`;
+    if (dryRun)
+      throw new Refusal(
+        `To import: ${summary}.`,
+        Object.fromEntries(warnings.map((words, i) => [`warning ${i + 1}`, words])),
+        "dry-run",
+      );
+    for (const { id, min, max } of readings) {
       if (kept.has(id)) write.update(reading, id, { min, max });
       else write.insert(reading, { id, min, max });
     }
-    const replaced = read.filter(({ id }) => kept.has(id)).length;
-    return {
-      message: `${read.length} days of readings taken in${replaced ? `, ${replaced} of them over earlier ones` : ""}`,
-      warnings: gapWarning(read.map((r) => r.id)),
-    };
+    return { message: `Readings imported: ${summary}`, warnings };
   },
-  ["reading"],
+  ["reading", "normal", "garden"],
 );
 
 export const climateCommands = [setNormals, importReadings] as const;

@@ -3,7 +3,7 @@ import type { Id } from "@/core/custody/id";
 import type { Db } from "@/db/open";
 import { refuse } from "@/db/ops";
 import { prepared } from "@/db/rows";
-import { dayInCell, hourInCell, readCsv, toCsv, unescaped } from "../csvFile";
+import { dayInCell, hourInCell, type OrderTold, orderOf, readCsv, toCsv, unescaped } from "../csvFile";
 import { crossPedigrees } from "../line/pedigree";
 
 /** The columns of the cross book's file: a line for each flower, or one for a cross without any. */
@@ -87,12 +87,17 @@ function lineOf(line: number, record: Record<string, unknown>): BookLine {
 const NAMED = new Map(COLUMNS.map((name) => [name.toLowerCase(), name]));
 const DAYS: ReadonlySet<string> = new Set(["covered", "gathered", "pollinated", "lastPass", "uncovered", "checked"]);
 
-function csvLines(text: string, today: Day): BookLine[] {
+function csvLines(text: string, today: Day, told: OrderTold): BookLine[] {
   const { lines } = readCsv(text, MOST_LINES);
+  const isDays = (head: string) => DAYS.has(NAMED.get(head) ?? head);
+  const days = lines.flatMap(({ cells }) =>
+    Object.entries(cells).flatMap(([head, value]) => (isDays(head) ? [value] : [])),
+  );
+  const order = orderOf(days, told);
   return lines.map(({ line, cells }) => {
     const named = Object.entries(cells).map(([head, value]) => {
       const name = NAMED.get(head) ?? head;
-      const read = DAYS.has(name) ? dayInCell(value, today) : name === "at" ? hourInCell(value) : value;
+      const read = DAYS.has(name) ? dayInCell(value, today, order) : name === "at" ? hourInCell(value) : value;
       return [name, read] as const;
     });
     return lineOf(line, Object.fromEntries(named));
@@ -118,8 +123,8 @@ function jsonLines(text: string): BookLine[] {
  * The lines of a cross book's file, CSV or JSON by its first character. @throws Refusal for one that can't be read, has
  * no column of ours, or one that nobody knows
  */
-export function readBook(text: string, today: Day): { lines: BookLine[]; ignored: string[] } {
-  const lines = text.trimStart().startsWith("{") ? jsonLines(text) : csvLines(text, today);
+export function readBook(text: string, today: Day, told: OrderTold): { lines: BookLine[]; ignored: string[] } {
+  const lines = text.trimStart().startsWith("{") ? jsonLines(text) : csvLines(text, today, told);
   if (lines.length === 0) refuse("text", "The file holds no line.");
   if (lines.length > MOST_LINES)
     refuse(

@@ -1,8 +1,9 @@
-import Joi from "joi";
 import { groupBy } from "@/core/lists/groupBy";
 import { Refusal } from "@/db/ops";
 import { command } from "../command";
-import { given, yesNo } from "../record";
+import { DAY_ORDERS } from "../csvFile";
+import { choice, yesNo } from "../record";
+import { fileText } from "../schema";
 import { allStands } from "../stand/queries";
 import { readBook } from "./bookFile";
 import { Intake } from "./intake";
@@ -17,13 +18,12 @@ const TOLD = 200;
 export const importBook = command(
   "cross.import",
   {
-    text: given<string>("File", Joi.string().max(2_500_000)).saying({
-      "string.max": "The file is larger than two and a half megabytes.",
-    }),
+    text: fileText("File", 2_500_000, "The file is larger than two and a half megabytes."),
+    order: choice("In days, first comes", DAY_ORDERS).optional(),
     dryRun: yesNo("Only look"),
   },
-  (context, { text, dryRun }) => {
-    const { lines, ignored } = readBook(text, context.today);
+  (context, { text, order, dryRun }) => {
+    const { lines, ignored } = readBook(text, context.today, { order });
     const stands = allStands(context.db);
     const season = Math.max(
       0,

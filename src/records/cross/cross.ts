@@ -1,8 +1,5 @@
-import { PROTOCOLS } from "@/catalogue/catalogue";
 import { STORAGES } from "@/core/pollination/storedPollen";
-import { choice, count, day, flag, type Row, real, record, ref, text, whole } from "../record";
-
-const METHODS: string[] = PROTOCOLS.map(({ id }) => id);
+import { choice, count, day, flag, protocol, type Row, real, record, ref, text, whole } from "../record";
 
 const rate = (label: string) => real(label, { least: 0.01, most: 1 });
 
@@ -26,7 +23,7 @@ export const cross = record(
     setHigh: rate("Highest set rate"),
     confidence: real("How sure", { least: 0.5, most: 0.999 }),
     /** The protocol chosen; null for those of before there was a choice. */
-    method: choice("Method", METHODS).optional(),
+    method: protocol("Method").optional(),
     perEvening: count("Flowers in one evening", 500).or(6),
     /** Pollen that is gathered and kept until the mother flowers: how, and since when once it is done. */
     storage: choice("Pollen kept", STORAGES).optional(),

@@ -25,6 +25,11 @@ import { cross as crossRecord } from "./cross";
 import { planOne, usualPlan } from "./plan";
 import { type CrossRow, crossByCode, crossById } from "./queries";
 
+/** Cells that tell of a flower. */
+const OF_FLOWER = (Object.keys(FLOWER) as (keyof typeof FLOWER)[]).filter(
+  (name) => name !== "flower" && name !== "state",
+);
+
 /** Carries a file's lines out on the records, line by line; troubles are gathered. */
 export class Intake {
   readonly changes: string[] = [];
@@ -45,6 +50,9 @@ export class Intake {
   take({ line, cells }: BookLine): void {
     try {
       const own = cellsOf(CROSS, SCHEMAS.cross, cells);
+      const nameless = OF_FLOWER.find((name) => cells[name] !== undefined);
+      if (cells.flower === undefined && cells.state === undefined && nameless)
+        throw new LineTrouble(`“${nameless}” tells of a flower: number it under “flower”, and say its “state”`);
       const crossId = this.crossOf(cells.cross, own);
       if (cells.flower !== undefined || cells.state !== undefined) this.flower(crossId, cells);
     } catch (failure) {
@@ -131,6 +139,10 @@ export class Intake {
   private newCross(own: Cells<typeof CROSS>): Id {
     const { mother, father } = this.named(own);
     const { db } = this.context;
+    if (own.season !== null && own.season !== mother.season)
+      throw new LineTrouble(
+        `“season” is ${own.season}, but ${mother.code} grows in ${mother.season}; give a planting of ${own.season} as mother`,
+      );
     const numbered = (stand: StandRow, number: number | null, role: string): Id | null => {
       if (number === null) return null;
       const plant = plantsOfStand(db, stand.id).find((p) => p.number === number);

@@ -10,6 +10,7 @@ import { barrier } from "../barrier/barrier";
 import { bed } from "../bed/bed";
 import { type Context, command } from "../command";
 import { choice, given, metres, type Patch, real, ref, seen, yesNo } from "../record";
+import { fileText } from "../schema";
 import { source } from "../source/source";
 import { namedTwice } from "../twice";
 import { readGround } from "./geojson";
@@ -179,9 +180,7 @@ function onlyOfName({ db }: Context, table: keyof typeof TABLES, name: string): 
 const importGround = command(
   "ground.import",
   {
-    text: given<string>("File", Joi.string().max(1_000_000)).saying({
-      "string.max": "The file is larger than a megabyte.",
-    }),
+    text: fileText("File", 1_000_000, "The file is larger than a megabyte."),
     species: source.columns.species.optional(),
     plants: source.columns.plants.optional(),
     presence: source.columns.presence.optional(),

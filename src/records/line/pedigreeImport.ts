@@ -1,4 +1,3 @@
-import Joi from "joi";
 import { yearOf } from "@/core/calendar/day";
 import { orderedKin, type ToldKin, type Trouble } from "@/core/pedigree/intake";
 import { type PedigreeTree, readPedigree, writePedigree } from "@/core/pedigree/notation";
@@ -7,7 +6,8 @@ import { Refusal, refuse } from "@/db/ops";
 import { nextCode } from "../code";
 import { type Context, command } from "../command";
 import { readCsv } from "../csvFile";
-import { given, species, yesNo } from "../record";
+import { species, yesNo } from "../record";
+import { fileText } from "../schema";
 import { line } from "./line";
 import { linesOfSpecies } from "./queries";
 
@@ -142,9 +142,7 @@ export const importPedigree = command(
   "line.pedigree",
   {
     species: species(),
-    text: given<string>("Pedigree", Joi.string().trim().max(1_000_000)).saying({
-      "string.max": "The pedigree is larger than a megabyte.",
-    }),
+    text: fileText("Pedigree", 1_000_000, "The pedigree is larger than a megabyte."),
     dryRun: yesNo("Only look"),
   },
   (context, { species: of, text, dryRun }) => {

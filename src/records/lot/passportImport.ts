@@ -1,4 +1,3 @@
-import Joi from "joi";
 import { SPECIES } from "@/catalogue/catalogue";
 import { seasonOf } from "@/core/climate/season";
 import { type Descriptor, PASSPORT, passportDay, statusOf } from "@/core/sharing/passport";
@@ -9,7 +8,8 @@ import { type Context, command } from "../command";
 import { readCsv } from "../csvFile";
 import { line } from "../line/line";
 import { lineOfName } from "../line/queries";
-import { count, given, yesNo } from "../record";
+import { count, yesNo } from "../record";
+import { fileText } from "../schema";
 import { lot } from "./lot";
 
 /** Rows of one file. */
@@ -98,9 +98,7 @@ function take(context: Context, passport: Passport, of: Exclude<ReturnType<typeo
 const importPassports = command(
   "passport.import",
   {
-    text: given<string>("File", Joi.string().max(1_000_000)).saying({
-      "string.max": "The file is larger than a megabyte.",
-    }),
+    text: fileText("File", 1_000_000, "The file is larger than a megabyte."),
     seedsEach: count("Seeds of each, where the file says none", 1_000_000).optional(),
     dryRun: yesNo("Only look"),
   },

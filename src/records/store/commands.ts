@@ -6,8 +6,8 @@ import { refuse } from "@/db/ops";
 import { prepared } from "@/db/rows";
 import { type Context, command } from "../command";
 import { lotById } from "../lot/queries";
-import { day, given, ref, seen, text } from "../record";
-import { idList } from "../schema";
+import { day, given, ref, seen } from "../record";
+import { fileText, idList } from "../schema";
 import { airOf, stays, storeById } from "./queries";
 import { air, type Store, stay, store } from "./store";
 
@@ -89,7 +89,7 @@ const putAway = command(
 /** A logger's file, as it is: days that were read before are put right. */
 const readAir = command(
   "air.read",
-  { storeId: ref("store", "Place"), text: text("File", 2_000_000).needed() },
+  { storeId: ref("store", "Place"), text: fileText("File", 2_000_000, "The file is larger than two megabytes.") },
   (context, input) => {
     const { db, write, latest } = context;
     const { name } = existing(context, input.storeId, "storeId");

@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
-import { dayInCell, hourInCell, readCsv, toCsv } from "../csvFile";
+import type { Refusal } from "@/db/ops";
+import { dayInCell, hourInCell, orderOf, readCsv, toCsv } from "../csvFile";
 
 const cells = (text: string) => readCsv(text, 100).lines.map((line) => line.cells);
 
@@ -42,11 +43,42 @@ test.each([
   ["9.7.2027", "2027-07-09"],
   ["25/10/2027", "2027-10-25"],
   ["9 July 2027", "2027-07-09"],
+  ["20270709", "2027-07-09"],
+  ["20271309", "20271309"],
   // British order is the garden's here; what is no day stays, to be refused by its line.
   ["31/02/2027", "31/02/2027"],
   ["soon", "soon"],
 ])("the day %s in a cell", (text, day) => {
-  expect(dayInCell(text, "2027-07-09")).toBe(day);
+  expect(dayInCell(text, "2027-07-09", "day-first")).toBe(day);
+});
+
+describe("the order of a file's days", () => {
+  test("is one for the whole file, as any of its days shows it", () => {
+    expect(orderOf(["3/4/2027", "3/13/2027"], {})).toBe("month-first");
+    expect(dayInCell("3/4/2027", "2027-07-09", "month-first")).toBe("2027-03-04");
+    expect(orderOf(["3-4-2027", "13-4-2027"], {})).toBe("day-first");
+    // Points, names and years first can be read in one way only, as can two figures that are alike.
+    expect(orderOf(["3.4.2027", "4 March", "2027-03-04", "5/5/2027"], {})).toBe("day-first");
+    expect(orderOf([], {})).toBe("day-first");
+  });
+
+  test("is asked where none shows it, and what was said must be so", () => {
+    const unclear = ["3/4/2027", "12/12/2027"];
+    const asked = (days: string[], told: object) => {
+      try {
+        return orderOf(days, told);
+      } catch (failure) {
+        return (failure as Refusal).fields;
+      }
+    };
+    expect(asked(unclear, {})).toEqual({ order: "Say which comes first in this file's days: the day or the month." });
+    expect(asked(unclear, { order: "month-first" })).toBe("month-first");
+    expect(asked(["3/13/2027"], { order: "day-first" })).toEqual({ order: "This file's days begin with the month." });
+    expect(asked(["13/3/2027"], { order: "month-first" })).toEqual({ order: "This file's days begin with the day." });
+    expect(asked(["3/13/2027", "13/3/2027"], { order: "month-first" })).toEqual({
+      text: "Some days begin with the day and some with the month. Write them all as 2027-07-09.",
+    });
+  });
 });
 
 test.each([

@@ -321,6 +321,28 @@ describe("the book's file", () => {
     expect(bad("Ashlar Gold/Nobody")).toContain("no stand Nobody");
   });
 
+  test("flowers without a number, and a season in which the mother does not grow, are refused by their line", () => {
+    twoMelons(garden);
+    const { fields } = garden.refused(
+      "cross.import",
+      take("season,mother,father,covered\n,Ashlar Gold,Nettle Moon,2027-07-08\n2024,Ashlar Gold,Nettle Moon,"),
+    );
+    expect(fields).toEqual({
+      "line 2": "“covered” tells of a flower: number it under “flower”, and say its “state”",
+      "line 3": "“season” is 2024, but S27-001-1 grows in 2027; give a planting of 2024 as mother",
+    });
+  });
+
+  test("days in figures are read in one order, which is asked where the file does not show it", () => {
+    const { crossId } = pollinated(1);
+    const text = `cross,flower,covered,state\n${code()},2,07/08/2027,covered`;
+    expect(garden.refused("cross.import", take(text, true)).fields).toEqual({
+      order: "Say which comes first in this file's days: the day or the month.",
+    });
+    garden.done("cross.import", { ...take(text), order: "month-first" });
+    expect(flowers(crossId)[1]).toMatchObject({ coveredOn: "2027-07-08" });
+  });
+
   test("a file that is none, or has a column nobody knows, is refused whole", () => {
     for (const text of ["", "{nonsense", '{"a":1}', "cross,colour\nx,red", 'cross\n"open'])
       expect(garden.refused("cross.import", take(text)).message).toMatch(/\S/);

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { addDays } from "@/core/calendar/day";
 import { beds } from "../bed/queries";
-import { climateOf } from "../climate/queries";
+import { climateOf, readingStretch, readingsKept } from "../climate/queries";
 import { garden as readGarden } from "../garden/queries";
 import { writeGround } from "../ground/geojson";
 import { barriers, sources } from "../ground/queries";
@@ -409,16 +409,67 @@ describe("barriers and outside pollen", () => {
 const days = (from: string, count: number) =>
   Array.from({ length: count }, (_, i) => `${addDays(from, i)},${(i % 7) - 2},${(i % 7) + 9}`);
 
+const normals = (low: (m: number) => number) =>
+  Object.fromEntries(
+    Array.from({ length: 12 }, (_, i) => [
+      [`min${i + 1}`, low(i)],
+      [`max${i + 1}`, low(i) + 10],
+    ]).flat(),
+  );
+const winter = (month: number) => 5 - 9 * Math.cos(((month + 0.5) / 6) * Math.PI);
+
 describe("readings", () => {
   const file = (...lines: string[]) => ["date,min,max", ...lines].join("\n");
 
   test("come in from a file, replace earlier ones, and rule over the normals", () => {
     const { message } = garden.done("climate.import", { text: file(...days("2026-01-01", 500)) });
-    expect(message).toBe("500 days of readings taken in");
+    expect(message).toBe("Readings imported: 500 days, 1 Jan 2026 to 15 May 2027");
     const again = garden.done("climate.import", { text: `Date;Max;Min\r\n2026-01-01;12,5;-1,5\r\n` });
     expect(again.message).toContain("1 of them over earlier ones");
     expect(climateOf(garden.db, garden.sky().today).measured.get(20_454)).toEqual({ min: -1.5, max: 12.5 });
     expect(climateOf(garden.db, garden.sky().today).measured.size).toBe(500);
+  });
+
+  test("are looked at first, days in one order and temperatures in one unit", () => {
+    const american = ["Date,Tmin (°C),Tmax (°C)", ...["1/25/2026,−3,2", "3/4/2026,1,9", "12/1/2026,0,4"]].join("\n");
+    expect(garden.refused("climate.import", { text: american, dryRun: true }).message).toBe(
+      "To import: 3 days, 25 Jan 2026 to 1 Dec 2026 (month first).",
+    );
+    expect(readingStretch(garden.db).count).toBe(0);
+    garden.done("climate.import", { text: american });
+    expect(readingsKept(garden.db)).toEqual([
+      { id: "2026-01-25", min: -3, max: 2 },
+      { id: "2026-03-04", min: 1, max: 9 },
+      { id: "2026-12-01", min: 0, max: 4 },
+    ]);
+    const unclear = file("3/4/2026,1,9");
+    expect(garden.refused("climate.import", { text: unclear }).fields).toEqual({
+      order: "Say which comes first in this file's days: the day or the month.",
+    });
+    garden.done("climate.import", { text: unclear, order: "day-first" });
+    expect(readingsKept(garden.db).map(({ id }) => id)).toContain("2026-04-03");
+  });
+
+  test("in °F are changed to °C, by the file's heads or once it was said", () => {
+    const january = "20260108,28,41";
+    garden.done("climate.import", { text: `date,min_f,max_f\n${january}` });
+    expect(readingsKept(garden.db)).toEqual([{ id: "2026-01-08", min: -2.22, max: 5 }]);
+    // January is usually −4 to 6 °C here.
+    garden.done("climate.normals", normals(winter));
+    const asked = { unit: "Say if these temperatures are in °C or °F." };
+    expect(garden.refused("climate.import", { text: file(january) }).fields).toEqual(asked);
+    const { message } = garden.done("climate.import", { text: file(january), unit: "fahrenheit" });
+    expect(message).toBe("Readings imported: 1 day, 8 Jan 2026 (from °F), 1 of them over earlier ones");
+    garden.done("climate.import", { text: file("20260108,-2,4") });
+    expect(garden.refused("climate.import", { text: file("20260708,60,88") }).fields).toEqual(asked);
+    const both = "date,min (°C),max (°F)\n20260108,1,41";
+    expect(garden.refused("climate.import", { text: both }).message).toBe(
+      "One column is in °C and the other in °F. Write both in one.",
+    );
+    const other = { text: "date,min °C,max °C\n20260108,1,4", unit: "fahrenheit" };
+    expect(garden.refused("climate.import", other).fields.unit).toBe(
+      "The first line of the file names the other unit.",
+    );
   });
 
   test("gaps are named and the normals stand in", () => {
@@ -441,6 +492,9 @@ describe("readings", () => {
     ["a word for a number", file("2026-02-01,1,2", "2026-02-02,cold,2"), "Line 3: min must be a temperature"],
     ["an empty cell", file("2026-02-01,1,"), "Line 2: max must be a temperature"],
     ["the wrong way round", file("2026-02-01,9,2"), "Line 2: min 9 lies above max 2"],
+    ["a day still to come", file("2027-07-10,1,2"), "Line 2: 10 Jul 2027 is still to come"],
+    ["two columns of one name", "date,min,tmin,max\n2026-02-01,1,2,3", "Two columns are named min. Leave one out."],
+    ["lost letters", file("2026-02-01,1,2\uFFFD"), "Save it as UTF-8"],
     ["a day twice", file("2026-02-01,1,2", "2026-02-01,1,2"), "stands on line 2 already"],
     ["a broken quote", file('2026-02-01,"1,2'), "can't be read as CSV"],
     ["more days than a life of gardening", file(...days("1990-01-01", 12_001)), "At most 12,000 days"],
@@ -459,15 +513,6 @@ describe("readings", () => {
 });
 
 describe("normals and frost", () => {
-  const normals = (low: (m: number) => number) =>
-    Object.fromEntries(
-      Array.from({ length: 12 }, (_, i) => [
-        [`min${i + 1}`, low(i)],
-        [`max${i + 1}`, low(i) + 10],
-      ]).flat(),
-    );
-  const winter = (month: number) => 5 - 9 * Math.cos(((month + 0.5) / 6) * Math.PI);
-
   test("stated frost days rule until five seasons of readings are there; then the readings do", () => {
     garden.done("climate.normals", normals(winter));
     expect(climateOf(garden.db, garden.sky().today).frosts).toMatchObject({ from: "stated", last: { day: "05-20" } });

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
-import { SPECIES } from "@/catalogue/catalogue";
+import { PROTOCOLS, SPECIES } from "@/catalogue/catalogue";
 import { perform } from "../command";
 import { COMMANDS } from "../commands";
 import type { AnyField, Fields, Spec } from "../record";
@@ -81,6 +81,8 @@ function fitting({ spec }: AnyField): fc.Arbitrary<unknown> {
       return fc.constantFrom(...spec.of);
     case "species":
       return fc.constantFrom(...SPECIES.map((s) => s.id));
+    case "protocol":
+      return fc.constantFrom(...PROTOCOLS.map((p) => p.id));
     case "time-zone":
       return fc.constantFrom("UTC", "Europe/Zurich", "Pacific/Auckland");
     case "ref":

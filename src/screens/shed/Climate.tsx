@@ -6,10 +6,13 @@ import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { fixed } from "@/core/writing/numbers";
 import { FilePick } from "@/ui/FilePick";
+import { newPress } from "@/ui/press";
 import { Sheet } from "@/ui/Sheet";
+import { type Answer, send } from "@/ui/send";
 import { Table } from "@/ui/Table";
 import type { Shed } from "@/views/shed";
-import { CommandForm, OwnField } from "../common/command";
+import { CommandForm, OwnField, useCommand } from "../common/command";
+import { type FileTold, ImportQuestion } from "../common/ImportQuestion";
 
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 const FROM = {
@@ -118,32 +121,56 @@ function NormalsSheet({ normals, version }: { normals: Shed["climate"]["normals"
 }
 
 function ReadingsSheet() {
-  const [text, setText] = useState("");
   return (
-    <Sheet trigger="Take in readings" title="Your own readings" at="readings">
-      {(close) => (
-        <>
-          <p className="mb-3 text-sm text-soft">
-            A CSV file whose first line names the columns date, min and max: one line a day, 2027-07-09, temperatures in
-            °C. All of it comes in, or nothing.
-          </p>
-          <FilePick label="CSV file" accept=".csv,text/csv,text/plain" onText={setText} />
-          {text && (
-            <div className="mt-4">
-              <CommandForm
-                command="climate.import"
-                draft="readings"
-                values={{}}
-                hidden={{ text }}
-                submit={`Take in ${plural(Math.max(0, text.trim().split("\n").length - 1), "line")}`}
-                onDone={close}
-              >
-                {null}
-              </CommandForm>
-            </div>
-          )}
-        </>
-      )}
+    <Sheet trigger="Import readings" title="Your own readings" at="readings" plain>
+      {(close) => <ReadingsImport onDone={close} />}
     </Sheet>
+  );
+}
+
+/** A file of readings is looked at first: which days, in which order and unit. */
+function ReadingsImport({ onDone }: { onDone: () => void }) {
+  const { runAloud, busy } = useCommand();
+  const [file, setFile] = useState<{ text: string; told: FileTold } | null>(null);
+  const [answer, setAnswer] = useState<Answer | null>(null);
+  const look = async (text: string, told: FileTold) => {
+    setFile({ text, told });
+    setAnswer(await send("/api/commands/climate.import", { text, ...told, dryRun: true }, newPress()));
+  };
+  const bringIn = async () => {
+    const done = await runAloud("climate.import", { text: file!.text, ...file!.told });
+    if (done?.ok) onDone();
+    else if (done) setAnswer(done);
+  };
+  const good = answer?.kind === "dry-run";
+  const asked = Boolean(answer?.fields?.order ?? answer?.fields?.unit);
+  return (
+    <div className="grid gap-4">
+      <p className="max-w-prose text-sm text-soft">
+        A CSV file whose first line names the columns date, min and max, one line a day. All of it is imported, or
+        nothing.
+      </p>
+      <FilePick label="CSV file" accept=".csv,text/csv,text/plain" onText={(text) => look(text, {})} />
+      {answer && (
+        <div role="status">
+          {asked ? (
+            <ImportQuestion answer={answer} onSay={(told) => void look(file!.text, { ...file!.told, ...told })} />
+          ) : (
+            <p className={good ? "font-semibold" : "font-semibold text-rust"}>{answer.message}</p>
+          )}
+          {good && Object.values(answer.fields ?? {}).map((words) => <p key={words}>{words}</p>)}
+        </div>
+      )}
+      {good && (
+        <button
+          type="button"
+          className="leaf leaf-strong justify-self-start"
+          disabled={busy}
+          onClick={() => void bringIn()}
+        >
+          Import these readings
+        </button>
+      )}
+    </div>
   );
 }

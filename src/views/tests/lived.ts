@@ -66,9 +66,8 @@ export function lived() {
   const field = { name: "field", kind: "field", species: "melon", plants: 900, presence: 0.6 };
   done("source.add", { ...field, distance: 150, bearing: 90, flowersFrom: "06-25", flowersTo: "07-20" });
 
-  // The leeks go under a cage; a hot day is measured.
+  // The leeks go under a cage.
   done("stand.change", { id: leeks, version: 1, flowers: "covered", cover: "cage" });
-  done("climate.import", { text: "date;min;max\n2028-07-09;15;36\n" });
 
   // What the family is like, and its parents.
   on("2028-07-01");
@@ -106,6 +105,7 @@ export function lived() {
     fruitsWanted: 3,
   }).id;
   on("2028-07-09");
+  done("climate.import", { text: "date;min;max\n2028-07-09;15;36\n" });
   const under = done("flower.cover", { crossId: back, flowers: 4, on: "2028-07-06", plantId: family.plants[2] });
   record(back, "2028-07-07", ["pollinated", "pollinated", "limp"], under.ids, { at: "05:40" });
   done("flower.cover", { crossId: back, flowers: 2, on: "2028-07-08" });
