@@ -539,3 +539,99 @@ test("practice asks, explains, and brings back what was wrong, on this device", 
   await expect(page.getByText("1 answer so far")).toBeVisible();
   await page.close();
 });
+
+/** From now on the server refuses whatever is pressed. */
+const REFUSED = "The gate is shut today.";
+async function refusing(page: Page) {
+  const message = { ok: false, kind: "refused", message: REFUSED, fields: {} };
+  await page.route("**/api/commands/**", (route) => route.fulfill({ status: 422, json: message }));
+}
+const isSaid = (page: Page) => expect(page.getByText(REFUSED).locator("visible=true").first()).toBeVisible();
+
+test("phone: a flower whose morning was missed leads with limp, and yesterday can still be recorded", async ({
+  browser,
+}) => {
+  await dayIs("2027-07-07");
+  const melon = await stand("melon", "Late Melon", "2027-05-01", "2027-06-28");
+  const father = await stand("melon", "Late Father", "2027-05-01", "2027-06-28");
+  const cross = await onlyCross(melon, father);
+  await write("flower.cover", { crossId: cross, flowers: 2, on: "2027-07-07" });
+  await dayIs("2027-07-09");
+  const page = await phone(browser);
+  await page.goto("/round");
+  await toStop(page, /^Limp$/);
+  await expect(page.getByText("1 day past its time")).toBeVisible();
+  const presses = page.getByRole("button", { name: /^(Limp|Pollinated|Found open|Torn bag)$/ });
+  await expect(presses.first()).toHaveText("Limp");
+  // What the server refuses is said at the flower, and stays.
+  await page.getByRole("button", { name: "Pollinated", exact: true }).click();
+  const why = page.getByRole("main").getByRole("alert").filter({ hasText: /\S/ });
+  await expect(why).toBeVisible();
+  await expect(page.getByRole("button", { name: "Limp", exact: true })).toBeEnabled();
+  await expect(why).toBeVisible();
+  await page
+    .getByRole("radio", { name: /^Yesterday/ })
+    .or(page.getByRole("button", { name: /^Yesterday/ }))
+    .first()
+    .click();
+  await page.getByRole("button", { name: "Pollinated", exact: true }).click();
+  await expect
+    .poll(async () => (await flowersOf(cross))[0])
+    .toMatchObject({
+      state: "pollinated",
+      pollinatedOn: "2027-07-08",
+      pollinatedAt: null,
+    });
+  await page.context().close();
+});
+
+test("whatever is refused on the round and on Today says why where it was pressed", async ({ browser }) => {
+  test.slow();
+  await dayIs("2027-07-09");
+  const page = await phone(browser);
+  await page.goto("/round");
+  await refusing(page);
+  const next = page.getByRole("button", { name: "Next →" });
+  await next.waitFor();
+  let stops = 0;
+  for (const part of await page.getByRole("navigation", { name: "Part of the day" }).getByRole("button").all()) {
+    await part.click();
+    const [count] = /\d+$/.exec(await part.innerText())!;
+    for (let i = 0; i < Math.min(2, Number(count)); i++) {
+      const press = page.getByRole("main").locator(".leaf-strong").last();
+      await expect(press).toBeEnabled();
+      await press.click();
+      await isSaid(page);
+      stops++;
+      // A toast is put away, so that the next one is seen to come.
+      await page.reload();
+      await part.click();
+      for (let k = 0; k <= i; k++) if (await next.isEnabled()) await next.click();
+    }
+  }
+  expect(stops).toBeGreaterThan(3);
+  await page.goto("/");
+  const rows = page.getByRole("main").getByRole("listitem").getByRole("button");
+  await rows.first().waitFor();
+  const total = Math.min(8, await rows.count());
+  let pressed = 0;
+  for (let i = 0; i < total; i++) {
+    await page.goto("/");
+    await rows.nth(i).click();
+    const opened = sheet(page).getByRole("heading").first();
+    await expect(opened.or(page.getByText(REFUSED).first()).first()).toBeVisible();
+    if (await opened.isVisible()) {
+      const strong = sheet(page).locator(".leaf-strong:visible").last();
+      await expect(strong).toBeEnabled();
+      await strong.click();
+      // A form that wants something first says so beside its field.
+      const said = sheet(page).getByRole("alert").or(page.getByText(REFUSED)).locator("visible=true").first();
+      await expect(said).toBeVisible();
+      if ((await page.getByText(REFUSED).count()) === 0) continue;
+    }
+    await isSaid(page);
+    pressed++;
+  }
+  expect(pressed).toBeGreaterThan(4);
+  await page.context().close();
+});

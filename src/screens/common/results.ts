@@ -1,7 +1,9 @@
 import type { StepAction } from "@/core/pollination/protocol";
 
+type Choices = readonly (readonly [string, string])[];
+
 /** What can be found at a step, the usual first; `later` records nothing. */
-export const RESULT_CHOICES: Partial<Record<StepAction, readonly (readonly [string, string])[]>> = {
+export const RESULT_CHOICES: Partial<Record<StepAction, Choices>> = {
   gather: [
     ["gathered", "Bagged"],
     ["torn-bag", "Ear bag torn"],
@@ -33,6 +35,10 @@ export const MALES_WORDS: Record<string, string> = {
   plant: "males that shed pollen",
   group: "father's heads in the cage",
 };
+
+/** What can be found at a step past its time: a flower that nobody came to is limp before it is anything else. */
+export const choicesPast = (action: StepAction): Choices =>
+  [...RESULT_CHOICES[action]!].sort(([a], [b]) => Number(b === "limp") - Number(a === "limp"));
 
 /** Why a flower or fruit was lost. */
 export const LOST_WHYS = ["dropped", "eaten", "broken", "rotted", "frost"] as const;

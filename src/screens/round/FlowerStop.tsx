@@ -1,9 +1,10 @@
 "use client";
 import clsx from "clsx";
 import { useEffect, useState } from "react";
-import { dayInWords } from "@/core/calendar/day";
+import { addDays, dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import type { Stage } from "@/core/pollination/protocol";
+import { plural } from "@/core/units/plural";
 import type { Units } from "@/core/units/units";
 import { hourInWords } from "@/core/writing/hours";
 import type { Result } from "@/records/flower/commands";
@@ -17,8 +18,8 @@ import { CommandButton, useCommand } from "../common/command";
 import { parentsInWords, STORAGE_WORDS } from "../common/crossWords";
 import { FlowerStage, StageRow } from "../common/drawings/FlowerStage";
 import { RecordStep } from "../common/RecordStep";
-import { Trouble } from "../common/recordParts";
-import { hourNow, MALES_WORDS, RESULT_CHOICES } from "../common/results";
+import { Trouble, WhichDay } from "../common/recordParts";
+import { choicesPast, hourNow, MALES_WORDS, RESULT_CHOICES } from "../common/results";
 import { Tag } from "../common/Tag";
 import type { Stop } from "./stops";
 
@@ -52,12 +53,15 @@ export function FlowerStop(props: Props) {
   if (stop.task.kind === "father") return <AtFather task={stop.task} day={day} onDone={onDone} />;
   const { step, daysLeft } = stop.task;
   const urgent = daysLeft <= 0 || (step.action === "cover" && daysLeft <= 2);
+  const past = daysLeft < 0;
   return (
     <section className="mt-4" aria-label={stop.flower ? `Flower ${stop.flower.number} of ${cross.code}` : cross.code}>
       <div className="flex flex-wrap items-center justify-between gap-2">
         {stop.flower ? <Tag kind="flower" code={stop.flower.code} /> : <Tag kind="cross" code={cross.code} />}
         <span className={clsx("font-bold", urgent ? "text-rust" : "text-soft")}>
-          {urgent ? "Last chance" : ""} {hourInWords(stop.task.from)} to {hourInWords(stop.task.to)}
+          {past
+            ? `${plural(-daysLeft, "day")} past its time`
+            : `${urgent ? "Last chance " : ""}${hourInWords(stop.task.from)} to ${hourInWords(stop.task.to)}`}
         </span>
       </div>
       <p className="mt-2 text-lg">{parentsInWords(cross)}</p>
@@ -113,16 +117,20 @@ function One({ stop, list, day, onDone }: OneProps) {
   const there = useThere();
   const [bud, setBud] = useState<Stage>("right");
   const [opened, setOpened] = useState(false);
+  // What is past was perhaps done in time, and not written down.
+  const past = stop.task.daysLeft < 0;
+  const [ago, setAgo] = useState(0);
+  const [dayAsked, setDayAsked] = useState(past);
   const [trouble, setTrouble] = useState<string | null>(null);
   const ready = useSeen();
   const { from, to } = stop.task;
-  useEffect(() => setAt(hourNow(from, to)), [from, to]);
+  useEffect(() => setAt(ago === 0 ? hourNow(from, to) : ""), [from, to, ago]);
   // Also those that this device alone knows to be so far.
   const alike = list.filter(
     ({ flower: other, task }) =>
       other && task.kind === "cross" && task.step.action === step.action && task.state.cross.id === cross.id,
   );
-  const choices = RESULT_CHOICES[step.action]!;
+  const choices = past && ago === 0 ? choicesPast(step.action) : RESULT_CHOICES[step.action]!;
   const told = step.action === "pollinate" ? { bud } : {};
   const timed = step.action === "pollinate" ? { males, ...(at ? { at } : {}) } : {};
   const record = async (result: string, label: string, ids: Id[]) => {
@@ -132,13 +140,16 @@ function One({ stop, list, day, onDone }: OneProps) {
     const words = `${ids.length > 1 ? `${ids.length} flowers` : one} of ${cross.code}: ${label.toLowerCase()}`;
     const input = {
       crossId: cross.id,
-      on: dayNow(),
+      on: addDays(dayNow(), -ago),
       ...timed,
       results: ids.map((id) => ({ id, result: result as Result, ...told })),
     };
     const answer = await runKept("flower.record", input, words);
     if (!answer) return;
-    if (!answer.ok) return setTrouble(answer.message);
+    if (!answer.ok) {
+      setTrouble(answer.message);
+      return setDayAsked(true);
+    }
     onDone();
   };
   return (
@@ -163,6 +174,15 @@ function One({ stop, list, day, onDone }: OneProps) {
           >
             {opened ? "Less" : "Too early, too late?"}
           </button>
+          {!dayAsked && (
+            <button
+              type="button"
+              className="ml-4 mt-1 min-h-11 font-semibold text-damson underline"
+              onClick={() => setDayAsked(true)}
+            >
+              Another day?
+            </button>
+          )}
         </div>
       </div>
       {opened && (
@@ -172,6 +192,11 @@ function One({ stop, list, day, onDone }: OneProps) {
           )}
           <p className="mt-2">{step.look}</p>
           <p className="mt-1 font-bold text-rust">{step.tooLate}</p>
+        </div>
+      )}
+      {dayAsked && (
+        <div className="mt-3">
+          <WhichDay day={day} ago={ago} onChange={setAgo} />
         </div>
       )}
       {step.action === "pollinate" && (

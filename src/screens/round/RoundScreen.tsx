@@ -9,10 +9,11 @@ import type { DayPart } from "@/core/pollination/protocol";
 import { hourInWords } from "@/core/writing/hours";
 import { DawnSwitch } from "@/ui/DawnSwitch";
 import Link from "@/ui/Link";
+import type { Kept } from "@/ui/outbox";
 import { dayNow } from "@/ui/press";
 import { StandsOn } from "@/ui/StandsOn";
 import { useKept } from "@/ui/useKept";
-import { useOutbox } from "@/ui/useOutbox";
+import { useUnanswered } from "@/ui/useOutbox";
 import type { Round } from "@/views/round";
 import { Cautions } from "../common/Cautions";
 import { Scan } from "../common/Scan";
@@ -33,12 +34,11 @@ const NONE: ReadonlySet<string> = new Set();
 /** How far a thumb must travel to turn the page, pixels. */
 const SWIPE = 70;
 
-/** What lies in the outbox is done as far as the round goes. */
-function useDone(): Set<string> {
-  const { waiting } = useOutbox();
+/** What is kept on this device until a server answers is done as far as the round goes. */
+function useDone(kept: Kept[]): Set<string> {
   return useMemo(() => {
     const done = new Set<string>();
-    for (const { name, input } of waiting) {
+    for (const { name, input } of kept) {
       const { crossId, results } = input as { crossId?: Id; results?: { id: Id; result: string }[] };
       if (name === "cross.males") done.add(`father ${(input as { step: string }).step} ${crossId}`);
       if (name === "flower.cover") done.add(`cover ${crossId}`);
@@ -47,19 +47,19 @@ function useDone(): Set<string> {
       if (results?.some(({ result }) => result === "gathered")) done.add(`gather ${crossId}`);
     }
     return done;
-  }, [waiting]);
+  }, [kept]);
 }
 
 /** The day's flowers, one a screen, in the order of the walk. */
 export function RoundScreen(view: Round) {
   const { garden, day, sun, heat, walk, pinned, look } = view;
   const { tasks, ahead } = useMemo(() => unpacked(view), [view]);
-  const done = useDone();
-  const { waiting } = useOutbox();
+  const kept = useUnanswered();
+  const done = useDone(kept);
   const [today, setToday] = useState(day);
   // The page may have been drawn on an earlier day and kept.
   useEffect(() => setToday(dayNow()), []);
-  const further = useMemo(() => tasksAhead(view, ahead, waiting, today), [view, ahead, waiting, today]);
+  const further = useMemo(() => tasksAhead(view, ahead, kept, today), [view, ahead, kept, today]);
   const stops = [...stopsOf(tasks, done), ...stopsOf(further, NONE)];
   const parts = partsOf(stops);
   const [wanted, setPart] = useKept<DayPart | null>(`round-part-${day}`, null);
