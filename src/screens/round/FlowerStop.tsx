@@ -199,7 +199,7 @@ function One({ stop, list, day, onDone }: OneProps) {
           <WhichDay day={day} ago={ago} onChange={setAgo} />
         </div>
       )}
-      {step.action === "pollinate" && (
+      {step.action === "pollinate" && !(past && ago === 0) && (
         <div className="mt-3 grid gap-3">
           <Stepper label={MALES_WORDS[method.unit]!} value={males} min={1} max={200} onChange={setMales} />
           <label className="flex items-center gap-3">
