@@ -128,7 +128,11 @@ const year = () =>
     MONTHS.map((day) => {
       const { tasks, late, over, missed, early, next, open, regrow, heat, walk } = todayView(sky(day));
       const works = (list: typeof early) =>
-        list.map(({ act, stand, from, best, last }) => words(act, stand.code, from, best, last)).join("; ");
+        list
+          .map(({ works: all, best, last }) =>
+            words(all[0]!.act, ...all.map(({ stand }) => stand.code), all[0]!.from, best, last),
+          )
+          .join("; ");
       const told = {
         tasks: tasks
           .map((task) =>
@@ -136,7 +140,7 @@ const year = () =>
               task.kind,
               task.part,
               task.daysLeft,
-              "work" in task && `${task.work.act} ${task.work.stand.code}`,
+              "group" in task && words(task.group.works[0]!.act, ...task.group.works.map(({ stand }) => stand.code)),
               "state" in task && task.state.cross.code,
               "step" in task && `${task.step.action} ${task.from} ${task.to}`,
               "flowers" in task && task.flowers.length,

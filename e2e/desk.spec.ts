@@ -12,6 +12,7 @@ test("a first flower seen from Today replaces the forecast, and a day to come is
   const page = await browser.newPage({ baseURL: demo.url });
   await page.goto("/");
   const row = page.getByRole("listitem").filter({ hasText: "First flower: Ashlar Gold" });
+  await page.getByRole("button", { name: /more tasks can wait/ }).click();
   await row.getByRole("button", { name: "Seen" }).click();
   await sheet(page).getByLabel("First open flower").fill("2027-07-20");
   await sheet(page).getByRole("button", { name: "Keep" }).click();
@@ -28,7 +29,7 @@ test("a first flower seen from Today replaces the forecast, and a day to come is
 test("a task of one's own is written down, done, comes again, and can be taken back", async ({ browser, demo }) => {
   const page = await browser.newPage({ baseURL: demo.url });
   await page.goto("/");
-  const own = page.getByRole("region", { name: "Your own" });
+  const own = page.getByRole("region", { name: "Later" });
   const due = page.getByRole("region", { name: "Any hour" });
   await own.getByRole("button", { name: "Write down a task" }).click();
   await sheet(page).getByRole("button", { name: "Keep the task" }).click();
@@ -38,6 +39,7 @@ test("a task of one's own is written down, done, comes again, and can be taken b
   await sheet(page).getByRole("button", { name: "Keep the task" }).click();
   const done = due.getByRole("button", { name: "Done: Water the seed trays" });
   await done.click();
+  await own.getByRole("button", { name: /of your own from/ }).click();
   await expect(own.getByText("Sun 11 July 2027: Water the seed trays")).toBeVisible();
   await expect(done).toBeHidden();
   await toast(page, "Water the seed trays: done, again on 11 Jul").getByRole("button", { name: "Undo" }).click();

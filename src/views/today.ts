@@ -6,12 +6,12 @@ import { firstInsects } from "@/core/climate/dayTemperature";
 import { killedBy } from "@/core/climate/killing";
 import { clockTime, sunOn } from "@/core/climate/sun";
 import type { Id } from "@/core/custody/id";
-import { cornersOf, middleOf } from "@/core/ground/shape";
+import { cornersOf, middleOf, type Point } from "@/core/ground/shape";
 import { walkThrough } from "@/core/ground/walk";
 import type { Ahead } from "@/core/pollination/ahead";
 import { bedOf } from "@/core/pollination/fathers";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
-import type { Standing } from "@/core/work/work";
+import { isPressing, NO_HURRY, type Standing } from "@/core/work/work";
 import type { Bed } from "@/records/bed/bed";
 import { beds } from "@/records/bed/queries";
 import { mixedFathersOfSeason } from "@/records/candidate/queries";
@@ -30,17 +30,20 @@ import type { Outlook } from "./outlook";
 import { type CrossState, crossesIn, hand, onDay } from "./pollination";
 import { type Regrow, regrowView } from "./regrow";
 import { type SeedTask, seedTasks } from "./seedCalls";
-import { openWork, type StandWork } from "./work";
+import { type BedWork, byBed, openWork } from "./work";
 
 export type RogueTask = { kind: "rogue"; part: DayPart; out: OutWaiting; firstFlower: Day; daysLeft: number };
-/** A piece of work on a stand. */
-export type StandTask = { kind: "stand"; part: DayPart; work: StandWork; daysLeft: number };
+/** Work on plantings, of one act in one bed. */
+export type StandTask = { kind: "stand"; part: DayPart; group: BedWork; daysLeft: number };
 /** A task that the grower wrote down. */
 export type OwnWork = { kind: "own"; part: DayPart; task: OwnTask; daysLeft: number };
 export type Task = OnCross | RogueTask | StandTask | OwnWork;
 
 /** A neighbour who is to be asked to do without, and when he was. */
 export type Asking = { id: Id; version: Id; name: string; season: number; askedOn: Day | null };
+
+/** A bed on Today's map; where something is to be done today, which stop of the walk it is. */
+export type TodayBed = { id: Id; name: string; outline: Point[]; stop: number | null };
 
 export type Today = {
   garden: Garden;
@@ -71,12 +74,14 @@ export type Today = {
   tastings: OpenTasting[];
   /** Metres between the beds of the walk, and in what order they come. */
   walk: { order: string[]; metres: number } | null;
+  /** The beds as they lie, with the stops of the day's whole walk. */
+  map: TodayBed[];
   open: CrossState[];
   /** Work whose last chance has passed: asked once, whether it was done. */
-  missed: StandWork[];
+  missed: BedWork[];
   /** Work that can be done before its best day, and what comes next with the day from which it can be done. */
-  early: StandWork[];
-  next: StandWork[];
+  early: BedWork[];
+  next: BedWork[];
   /** Own tasks that are due later, the soonest first. */
   later: OwnTask[];
   ahead: Ahead;
@@ -88,6 +93,22 @@ export type Today = {
 function walkOf(places: Bed[]): { order: string[]; metres: number } {
   const { order, length } = walkThrough(places.map((bed) => middleOf(cornersOf(bed))));
   return { order: order.map((i) => places[i]!.name), metres: Math.round(length) };
+}
+
+/** In which bed a task is done; null where it is in none. */
+function bedOfTask(task: Task): string | null {
+  if (task.kind === "stand") return task.group.place;
+  return "state" in task ? bedOf(task) : task.kind === "rogue" ? task.out.bedName : null;
+}
+
+/** The beds with the stops of a walk through all that is to be done today. */
+function mapOf(places: Bed[], tasks: Task[]): TodayBed[] {
+  const toDo = new Set(tasks.filter(isPressing).map(bedOfTask));
+  const { order } = walkOf(places.filter(({ name }) => toDo.has(name)));
+  return places.map((bed) => {
+    const at = order.indexOf(bed.name);
+    return { id: bed.id, name: bed.name, outline: cornersOf(bed), stop: at < 0 ? null : at + 1 };
+  });
 }
 
 const TIMED: ReadonlySet<DayPart> = new Set(["dawn", "morning", "noon", "evening"]);
@@ -108,8 +129,6 @@ function inOrder(tasks: Task[], walk: string[]): Task[] {
 /** So many days a cross that is over is told of. */
 const SAID = 14;
 
-/** Days left of what never comes too late. */
-const NO_HURRY = 1000;
 /** The warmest hour, and whose pollen it harms. */
 function heatOf({ climate, garden, today }: Outlook, tasks: Task[], crosses: Map<Id, CrossRow>): Today["heat"] {
   const temperature = temperatureOn(climate, dayNumber(today));
@@ -130,6 +149,14 @@ const COMING = 5;
 
 /** No species ripens its seed in fewer days than this. */
 const QUICKEST = Math.min(...SPECIES.map((s) => s.daysToRipe.low));
+
+/** What Today has to do in one bed. */
+export function todayIn(view: Today, bed: string): Today {
+  const here = (groups: BedWork[]) => groups.filter(({ place }) => place === bed);
+  const { missed, early, next } = view;
+  const tasks = view.tasks.filter((task) => bedOfTask(task) === bed);
+  return { ...view, tasks, missed: here(missed), early: here(early), next: here(next) };
+}
 
 /** What is to be done on the as-of day, by band of the day, each band in the order of a short walk. */
 export const todayView = (sky: Outlook): Today => sky.once("today", () => worked(sky));
@@ -190,9 +217,9 @@ function worked(sky: Outlook): Today {
   }
   const works = openWork(sky);
   const standing = (of: Standing) => works.filter((work) => work.standing === of);
-  for (const work of standing("due")) {
-    const daysLeft = work.last === null ? NO_HURRY : daysBetween(day, work.last);
-    tasks.push({ kind: "stand", part: work.part, work, daysLeft });
+  for (const group of byBed(standing("due"))) {
+    const daysLeft = group.last === null ? NO_HURRY : daysBetween(day, group.last);
+    tasks.push({ kind: "stand", part: group.works[0]!.part, group, daysLeft });
   }
   const own = openTasks(db);
   for (const task of own.filter(({ due }) => due <= day))
@@ -234,12 +261,12 @@ function worked(sky: Outlook): Today {
     })),
     tastings: openTastings(db, day),
     walk: walk.order.length > 1 ? walk : null,
+    map: mapOf(places, toDo),
     open,
-    missed: standing("missed"),
-    early: standing("early"),
-    next: standing("ahead")
-      .filter(({ waits }) => !waits)
-      .sort((a, b) => a.from.localeCompare(b.from))
+    missed: byBed(standing("missed")),
+    early: byBed(standing("early")),
+    next: byBed(standing("ahead").filter(({ waits }) => !waits))
+      .sort((a, b) => a.works[0]!.from.localeCompare(b.works[0]!.from))
       .slice(0, COMING),
     later: own.filter(({ due }) => due > day),
     ahead,

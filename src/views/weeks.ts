@@ -1,5 +1,6 @@
 import type { Day } from "@/core/calendar/day";
 import { addressOfStand } from "@/core/custody/address";
+import type { Id } from "@/core/custody/id";
 import { laidOut, quieterDay } from "@/core/work/weeks";
 import type { Garden } from "@/records/garden/garden";
 import { openTasks } from "@/records/task/queries";
@@ -20,7 +21,7 @@ export type WeekWork = {
   href: string;
   /** A quieter day it can be put off to, where its own is crowded. */
   quieter: Day | null;
-  of: (Pick<StandWork, "act"> & { standId: string }) | null;
+  of: (Pick<StandWork, "act"> & { standIds: Id[] }) | null;
 };
 export type Weeks = {
   garden: Garden;
@@ -56,7 +57,7 @@ function ahead(sky: Outlook): Weeks {
     last,
     standing,
     href: addressOfStand(stand),
-    of: { act, standId: stand.id },
+    of: { act, standIds: [stand.id] },
   }));
   const all = [...works, ...own];
   const days = laidOut(all, today, WEEKS * 7);

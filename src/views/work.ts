@@ -7,6 +7,7 @@ import { groupBy } from "@/core/lists/groupBy";
 import type { RaisingStages } from "@/core/seed/sowing";
 import { lengthInWords } from "@/core/units/units";
 import { actsOf } from "@/core/work/acts";
+import { inPlaces, type WorkGroup } from "@/core/work/groups";
 import type { LivingStand } from "@/core/work/living";
 import { memoryOf } from "@/core/work/memory";
 import { nextScoring } from "@/core/work/score";
@@ -15,7 +16,7 @@ import { weatherAhead } from "@/records/climate/queries";
 import { mothersOfSeason } from "@/records/cross/queries";
 import { type DeedOf, deedsOfSeason } from "@/records/deed/queries";
 import { standsWithFlowers } from "@/records/flower/queries";
-import { lotsToSow, standsWithSeed } from "@/records/lot/queries";
+import { lotsToSow, mothersSownFrom, standsWithSeed } from "@/records/lot/queries";
 import { type OpenScore, openScores } from "@/records/score/queries";
 import { inCells } from "@/records/stand/stand";
 import type { ForecastStand, Outlook } from "./outlook";
@@ -30,9 +31,16 @@ export type WorkStand = Pick<
   oneSex: boolean;
   /** Its seed ripens dry, and may be cut on its stalk. */
   dry: boolean;
+  /** The number of the one plant whose seed it is; null where it is of several, or not known. */
+  mother: number | null;
 };
 /** `waits` where something must be done before it. */
 export type StandWork = Omit<Work, "waitsFor"> & { standing: Standing; waits: boolean; stand: WorkStand };
+/** Work of one act in one bed, or in trays. */
+export type BedWork = WorkGroup<StandWork>;
+
+/** Work by act and bed. */
+export const byBed = (works: StandWork[]): BedWork[] => inPlaces(works, ({ stand }) => stand.bedName);
 
 /** Past its last chance a piece of work is asked about for so long; then it leaves by itself. */
 const ASKED = 14;
@@ -106,10 +114,10 @@ const isOfOneSex = (stand: ForecastStand) => ONE_SEX.has(speciesById(stand.speci
 
 const isDry = (stand: ForecastStand) => speciesById(stand.species).extraction === "dry";
 
-const standOf = (stand: ForecastStand): WorkStand => {
+const standOf = (stand: ForecastStand, mother: number | null): WorkStand => {
   const { id, family, code, lineName, bedName, generation, backcrosses, season } = stand;
   const named = { id, family, code, lineName, bedName, generation, backcrosses, season };
-  return { ...named, oneSex: isOfOneSex(stand), dry: isDry(stand) };
+  return { ...named, oneSex: isOfOneSex(stand), dry: isDry(stand), mother };
 };
 
 /** What gets through each stage of raising what is still to be sown, of its lot where it has one. */
@@ -144,6 +152,7 @@ export const workOfSeason = (sky: Outlook, season: number): StandWork[] =>
       stagesOf: stagesOfPlanned(sky),
       toScore: groupBy(openScores(db, season), ({ standId }) => standId),
     };
+    const mothers = mothersSownFrom(db, season);
     return stands
       .flatMap((stand) => {
         const works = actsOf(living(stand, sky, known));
@@ -152,7 +161,7 @@ export const workOfSeason = (sky: Outlook, season: number): StandWork[] =>
           ...work,
           standing: standingOn({ ...work, waitsFor }, today, open),
           waits: waitsFor.some((key) => open.has(key)),
-          stand: standOf(stand),
+          stand: standOf(stand, mothers.get(stand.id) ?? null),
         }));
       })
       .filter(({ standing, last }) => standing !== "missed" || last! >= addDays(today, -ASKED))

@@ -134,6 +134,9 @@ const MINUTES: Record<Act, { once: number; each: number }> = {
   keep: { once: 15, each: 0 },
 };
 
+/** Minutes that an act takes before the first plant is reached, once a walk. @example onceOf("stake") // 15 */
+export const onceOf = (act: Act): number => MINUTES[act].once;
+
 /**
  * A piece of work on a stand; its best day is not before its first one, its last chance not before
  * its best day.

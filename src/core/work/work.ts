@@ -76,8 +76,17 @@ export function standingOn(work: Work, day: Day, open: ReadonlySet<string>): Sta
   return "early";
 }
 
+/** Days left of what never comes too late: more than any real ones. */
+export const NO_HURRY = 1000;
 /** So near to its last chance, days, nothing is early any more. */
 const LAST_DAYS = 2;
+
+/**
+ * What is done at its hour, must be within a few days, or has no last day that would bring it up: it is never folded away.
+ * @example isPressing({ part: "any-hour", daysLeft: 3 }) // false
+ */
+export const isPressing = ({ part, daysLeft }: { part: DayPart; daysLeft: number }): boolean =>
+  part !== "any-hour" || daysLeft <= LAST_DAYS || daysLeft >= NO_HURRY;
 
 type Ordered = Pick<Work, "key" | "best" | "last">;
 

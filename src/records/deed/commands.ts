@@ -7,7 +7,7 @@ import { ACTS, type Act } from "@/core/work/work";
 import { Refusal, refuse } from "@/db/ops";
 import { type Context, command } from "../command";
 import { choice, day, given, type Patch, ref, text } from "../record";
-import { idOf } from "../schema";
+import { idList, idOf } from "../schema";
 import { changeStand, existingStand } from "../stand/commands";
 import type { StandRow } from "../stand/queries";
 import { standRule } from "../stand/rules";
@@ -209,20 +209,58 @@ const doIt = command(
   },
 );
 
-const putOff = command("deed.put-off", { ...which, until: day("Until") }, (context, { standId, act, until }) => {
-  const { code, lineName } = livingStand(context, standId);
-  const id = context.write.insert(deed, { standId, act, how: "put-off", on: context.today, until });
-  return { message: `${code} ${lineName}: put off to ${dayInWords(until)}`, id };
+/** Pieces of work of one act at once. */
+const MOST = 200;
+
+/** One act in one place, done with several plantings on one walk: each with its count, where they are counted. */
+const doTogether = command(
+  "deed.done-together",
+  {
+    act: choice("What", ACTS),
+    on: day("Done on").optional(),
+    works: given<{ standId: Id; counted?: number | null }[]>(
+      "Plantings",
+      Joi.array()
+        .items(
+          Joi.object({
+            standId: idOf().required(),
+            counted: Joi.number().integer().min(0).max(1_000_000).allow(null).label("How many"),
+          }),
+        )
+        .unique("standId")
+        .min(1)
+        .max(MOST),
+    ),
+  },
+  (context, { act, on, works }) => {
+    const day = on ?? context.today;
+    const ids = works.map(({ standId, counted }) => carryOut(context, standId, act, day, counted ?? null));
+    return { message: `${plural(works.length, "planting")}: ${DONE_WORDS[act]} ${dayInWords(day)}`, ids };
+  },
+);
+
+const several = { standIds: given<Id[]>("Plantings", idList(MOST).min(1)), act: choice("What", ACTS) };
+
+/** What a message is about: a planting by its code and line, or how many. */
+const namesOf = (stands: StandRow[]): string =>
+  stands.length === 1 ? `${stands[0]!.code} ${stands[0]!.lineName}` : plural(stands.length, "planting");
+
+const putOff = command("deed.put-off", { ...several, until: day("Until") }, (context, { standIds, act, until }) => {
+  const stands = standIds.map((standId) => livingStand(context, standId));
+  const ids = standIds.map((standId) =>
+    context.write.insert(deed, { standId, act, how: "put-off", on: context.today, until }),
+  );
+  return { message: `${namesOf(stands)}: put off to ${dayInWords(until)}`, ids };
 });
 
-/** Not done: this time, or never with this stand, and why. */
+/** Not done: this time, or never with these plantings, and why. */
 const leave = command(
   "deed.leave",
-  { ...which, how: choice("How", ["cannot", "never"]), why: text("Why", 300) },
-  (context, { standId, act, how, why }) => {
-    const { code, lineName } = livingStand(context, standId);
-    const id = context.write.insert(deed, { standId, act, how, on: context.today, why });
-    return { message: `${code} ${lineName}: ${how === "never" ? "not asked again" : "left this time"}`, id };
+  { ...several, how: choice("How", ["cannot", "never"]), why: text("Why", 300) },
+  (context, { standIds, act, how, why }) => {
+    const stands = standIds.map((standId) => livingStand(context, standId));
+    const ids = standIds.map((standId) => context.write.insert(deed, { standId, act, how, on: context.today, why }));
+    return { message: `${namesOf(stands)}: ${how === "never" ? "not asked again" : "left this time"}`, ids };
   },
 );
 
@@ -242,7 +280,7 @@ const missed = command(
           }),
         )
         .min(1)
-        .max(200),
+        .max(MOST),
     ),
   },
   (context, { works }) => {
@@ -254,4 +292,4 @@ const missed = command(
   },
 );
 
-export const deedCommands = [doIt, putOff, leave, missed] as const;
+export const deedCommands = [doIt, doTogether, putOff, leave, missed] as const;

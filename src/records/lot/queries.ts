@@ -71,6 +71,18 @@ export const lotsIn = (db: Db, vesselId: Id): Pick<Lot, "id" | "code">[] =>
     "id" | "code"
   >[];
 
+/** The numbers of the plants that plantings of a season were sown from, by planting. */
+export const mothersSownFrom = (db: Db, season: number): Map<Id, number> =>
+  new Map(
+    prepared(
+      db,
+      `SELECT s.id, p.number FROM stand s JOIN lot k ON k.id = s.lotId JOIN plant p ON p.id = k.motherPlantId
+         WHERE s.season = ?`,
+    )
+      .raw()
+      .all(season) as [Id, number][],
+  );
+
 /** Lots of a stand's plants that lie in the drawer, each with its mother's number. */
 export const lotsOfMothers = (db: Db, standId: Id): LotRow[] =>
   prepared(

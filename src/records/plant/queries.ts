@@ -62,6 +62,7 @@ export type OutWaiting = {
   standId: Id;
   code: string;
   lineName: string;
+  bedName: string | null;
   plants: string;
   count: number;
 };
@@ -70,8 +71,8 @@ export type OutWaiting = {
 export function plantsMarkedOut(db: Db, season: number, today: string): OutWaiting[] {
   return prepared(
     db,
-    `SELECT s.id standId, s.code, s.family, l.name lineName, group_concat(p.id) ids, group_concat(p.number, ', ') plants, count(*) count
-       FROM stand s JOIN line l ON l.id = s.lineId
+    `SELECT s.id standId, s.code, s.family, l.name lineName, b.name bedName, group_concat(p.id) ids, group_concat(p.number, ', ') plants, count(*) count
+       FROM stand s JOIN line l ON l.id = s.lineId LEFT JOIN bed b ON b.id = s.bedId
        JOIN plant p ON p.standId = s.id AND p.mark = 'out' AND p.removedOn IS NULL
        WHERE s.season = ? AND s.sown <= ? GROUP BY s.id ORDER BY s.code`,
   ).all(season, today) as OutWaiting[];

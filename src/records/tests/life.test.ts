@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
-import { openWork } from "@/views/work";
+import { byBed, openWork } from "@/views/work";
 import { storeLooks } from "../deed/queries";
 import { type Plot, plot, twoMelons } from "./plot";
 
@@ -102,15 +102,15 @@ describe("put off, left and missed", () => {
     const { mother } = twoMelons(garden);
     garden.on("2027-06-20");
     expect(acts(mother)).toContain("rogue due");
-    expect(garden.refused("deed.put-off", { standId: mother, act: "rogue", until: "2027-06-20" }).fields.until).toBe(
+    expect(garden.refused("deed.put-off", { standIds: [mother], act: "rogue", until: "2027-06-20" }).fields.until).toBe(
       "Put it off to a day that is still to come.",
     );
-    garden.done("deed.put-off", { standId: mother, act: "rogue", until: "2027-06-23" });
+    garden.done("deed.put-off", { standIds: [mother], act: "rogue", until: "2027-06-23" });
     expect(acts(mother)).toContain("rogue ahead");
     garden.on("2027-06-23");
     expect(acts(mother)).toContain("rogue due");
     const { entry } = garden.done("deed.leave", {
-      standId: mother,
+      standIds: [mother],
       act: "rogue",
       how: "never",
       why: "two plants only",
@@ -118,6 +118,42 @@ describe("put off, left and missed", () => {
     expect(acts(mother).join()).not.toContain("rogue");
     garden.undone(entry);
     expect(acts(mother)).toContain("rogue due");
+  });
+
+  test("a bed's rows are one walk: some of them are counted under one press, and one undo takes them back", () => {
+    const lineId = garden.line("Kiln", "tomato");
+    const rows = Array.from(
+      { length: 6 },
+      () => garden.done("stand.add", { lineId, bedId: 1, sown: "2027-03-20", wanted: 8, sowedSeeds: 10 }).id,
+    );
+    garden.on("2027-05-25");
+    const out = () => byBed(openWork(garden.sky())).filter(({ works }) => works[0]!.act === "plant-out");
+    // A quarter of an hour once, and a minute a plant: 8 are meant in each.
+    expect(out()).toMatchObject([{ place: "A", works: { length: 6 }, count: 48, minutes: 15 + 48 }]);
+    const told = rows.slice(0, 5).map((standId, i) => ({ standId, counted: i }));
+    const { entry, message, ids } = garden.done("deed.done-together", { act: "plant-out", works: told });
+    expect(message).toBe("5 plantings: planted out 25 May");
+    expect(ids).toHaveLength(5);
+    const planted = () =>
+      rows.map((id) => garden.db.prepare("SELECT plantedOut, plants FROM stand WHERE id = ?").raw().get(id));
+    expect(planted()).toEqual([...[0, 1, 2, 3, 4].map((plants) => ["2027-05-25", plants]), [null, null]]);
+    expect(out()).toMatchObject([{ works: [{ stand: { id: rows[5] } }] }]);
+    garden.undone(entry);
+    expect(planted()).toEqual(rows.map(() => [null, null]));
+    // What is refused of one is refused of all, under the field that says it.
+    const over = [
+      { standId: rows[0]!, counted: 8 },
+      { standId: rows[1]!, counted: 11 },
+    ];
+    expect(garden.refused("deed.done-together", { act: "plant-out", works: over }).fields).toEqual({
+      counted: "11 plants can't stand from 10 seeds.",
+    });
+    expect(planted()).toEqual(rows.map(() => [null, null]));
+    expect(garden.refused("deed.done-together", { act: "stake", works: [] }).message).toBe("Choose at least one.");
+    const twice = [{ standId: rows[0]! }, { standId: rows[0]! }];
+    expect(garden.refused("deed.done-together", { act: "stake", works: twice }).kind).toBe("invalid");
+    garden.done("deed.put-off", { standIds: rows, act: "plant-out", until: "2027-05-28" });
+    expect(out()[0]!.works.map(({ standing }) => standing)).toEqual(rows.map(() => "ahead"));
   });
 
   test("what was missed is asked about for a fortnight, all together", () => {

@@ -16,8 +16,7 @@ export function AskRow({ asking: { id, version, name, season, askedOn } }: { ask
       title={<>Ask about {name}</>}
       said={
         <>
-          {askedOn ? `Asked on ${dayInWords(askedOn)}. ` : ""}Another variety, flowers taken off, or a year without, for{" "}
-          {season}.{" "}
+          {askedOn ? `Asked on ${dayInWords(askedOn)}. ` : ""}To do without it in {season}:{" "}
           <a className="font-semibold text-damson underline" href={`/api/letters/${id}`}>
             A letter to take along
           </a>

@@ -4,7 +4,8 @@ import { plural } from "@/core/units/plural";
 import type { Task } from "@/records/task/task";
 import { Sheet } from "@/ui/Sheet";
 import { CommandButton, CommandForm, Field } from "../common/command";
-import { Part } from "../common/Part";
+import { Folded } from "./Folded";
+import { ownInWords } from "./words";
 
 /** What a task of the grower's own says of itself, beside its title. */
 export const repeats = ({ every }: Task): string => (every ? `Again ${plural(every, "day")} after it is done.` : "");
@@ -77,28 +78,27 @@ export function ChangeTask({ task, day }: { task: Task; day: string }) {
   );
 }
 
-/** So many tasks that are due later are listed. */
-const SHOWN = 6;
-
-/** Own tasks that are due later, and the way to write down another. */
+/** Own tasks that are due later, folded away, and the way to write down another. */
 export function OwnTasks({ later, day }: { later: Task[]; day: string }) {
-  return (
-    <Part title="Your own" when="to come">
-      {later.slice(0, SHOWN).map((task) => (
-        <li key={task.id} className="flex items-center justify-between gap-3 py-2">
-          <span>
-            {dayInWords(task.due, "long")}: <span className="font-semibold">{task.title}</span>
-            <span className="block text-sm text-soft">
-              {repeats(task)} {task.note}
-            </span>
-          </span>
-          <ChangeTask task={task} day={day} />
-        </li>
-      ))}
-      {later.length > SHOWN && <li className="py-2 text-soft">and {later.length - SHOWN} more</li>}
-      <li className="py-2">
-        <AddTask day={day} />
-      </li>
-    </Part>
+  const [next] = later;
+  const rows = later.map((task) => (
+    <li key={task.id} className="flex items-center justify-between gap-3 py-2">
+      <span>
+        {dayInWords(task.due, "long")}: <span className="font-semibold">{task.title}</span>
+        <span className="block text-sm text-soft">
+          {repeats(task)} {task.note}
+        </span>
+      </span>
+      <ChangeTask task={task} day={day} />
+    </li>
+  ));
+  return next ? (
+    <Folded said={ownInWords(later.length, next.due)} beside={<AddTask day={day} />}>
+      {rows}
+    </Folded>
+  ) : (
+    <li className="py-1">
+      <AddTask day={day} />
+    </li>
   );
 }

@@ -1,28 +1,18 @@
 import { dayInWords } from "@/core/calendar/day";
-import Link from "@/ui/Link";
 import type { SeedTask } from "@/views/seedCalls";
-import { Row } from "../common/Part";
 import { Tag } from "../common/Tag";
 
-/** What the table or the drawer calls for; it is done on Seed. */
+/** What the table or the seed store calls for, in a line; it is done on Seed. */
 export function SeedRow({ task: { code, title, until, late } }: { task: SeedTask }) {
   return (
-    <Row
-      tag={code ? <Tag kind="lot" code={code} href={`/seed/${code}`} /> : "Place"}
-      title={title}
-      said={
-        until ? (
-          <span className={late ? "font-bold text-rust" : ""}>
-            {late ? "It may be too late since" : "Until"} {dayInWords(until)}.
-          </span>
-        ) : (
-          "When you come by."
-        )
-      }
-    >
-      <Link className="leaf" href="/seed">
-        To the table
-      </Link>
-    </Row>
+    <li className="flex flex-wrap items-center gap-x-4 py-1">
+      <span className="sm:w-34">{code ? <Tag kind="lot" code={code} href={`/seed/${code}`} small /> : "Place"}</span>
+      <span className="font-semibold">{title}</span>
+      {until && (
+        <span className={late ? "text-sm font-bold text-rust" : "text-sm text-soft"}>
+          {late ? "perhaps too late since" : "by"} {dayInWords(until)}
+        </span>
+      )}
+    </li>
   );
 }

@@ -1,66 +1,103 @@
 "use client";
-import { addDays, type Day, dayInWords } from "@/core/calendar/day";
+import { useState } from "react";
+import { type Day, dayInWords } from "@/core/calendar/day";
 import { addressOfStand } from "@/core/custody/address";
-import { bedInWords } from "@/core/ground/bedInWords";
-import { minutesInWords } from "@/core/units/minutes";
 import type { Units } from "@/core/units/units";
-import type { StandWork } from "@/views/work";
+import type { BedWork, StandWork } from "@/views/work";
 import { CommandButton } from "../common/command";
 import { Row } from "../common/Part";
 import { Tag } from "../common/Tag";
 import { sentence } from "../common/words";
-import { Done, nameOf, Otherwise } from "./WorkPresses";
+import { DoneTogether, NotNow } from "./GroupPresses";
+import { Done } from "./WorkPresses";
+import { lastInWords, nameOf, rowInWords, titleOf, whereAndHowLong } from "./words";
 
-/** What hurries, or what comes of it otherwise. */
-function urgencyOf({ last, otherwise, standing }: StandWork, day: Day): { words: string; urgent: boolean } {
-  if (!last) return { words: "", urgent: false };
-  const why = otherwise ? `: ${otherwise}` : "";
-  if (standing === "missed") return { words: `Its last chance was ${dayInWords(last)}${why}.`, urgent: true };
-  if (last <= addDays(day, 2))
-    return { words: `Last chance ${last === day ? "today" : dayInWords(last)}${why}.`, urgent: true };
-  return { words: `Until ${dayInWords(last)}; after that ${otherwise ?? "it is too late"}.`, urgent: false };
+type Props = { group: BedWork; day: Day; units: Units };
+
+const TagOf = ({ work: { stand } }: { work: StandWork }) => (
+  <Tag kind={stand.family ? "family" : "stand"} code={stand.code} href={addressOfStand(stand)} />
+);
+
+/** Where, how long, until when; how; and what is lost otherwise. */
+function Said({ group, day }: Omit<Props, "units">) {
+  const [work] = group.works as [StandWork, ...StandWork[]];
+  const last = lastInWords(group, day);
+  const { standing, how, otherwise, from, best } = work;
+  return (
+    <>
+      {sentence(whereAndHowLong(group).join(" · "))}
+      {standing === "ahead" && ` · from ${dayInWords(from)}`}
+      {standing === "early" && best > day && ` · best from ${dayInWords(best)}`}
+      {last && (
+        <>
+          {" · "}
+          <span className={last.urgent ? "font-bold text-rust" : ""}>{last.words}</span>
+        </>
+      )}
+      {". "}
+      {how} {last && otherwise ? `Later, ${otherwise}.` : ""}
+    </>
+  );
 }
 
-type Props = { work: StandWork; day: Day; units: Units };
-
-/** A piece of work on a stand: what, where, until when, and a press that it is done. */
-export function StandRow({ work, day, units }: Props) {
-  const { stand, what, minutes, best, from, standing } = work;
-  const urgency = urgencyOf(work, day);
+/** Work of one act in one bed: a row, which opens to its plantings where they are several. */
+export function WorkRow({ group, day, units }: Props) {
+  const { works } = group;
+  const [first] = works as [StandWork, ...StandWork[]];
+  const [opened, setOpened] = useState(false);
+  const open = first.standing !== "ahead";
+  const presses = open && (
+    <span className="flex flex-wrap items-center justify-end gap-2 max-sm:col-span-2 max-sm:justify-start">
+      <NotNow group={group} day={day} units={units} />
+      {works.length > 1 ? <DoneTogether group={group} day={day} /> : <Done work={first} day={day} units={units} />}
+    </span>
+  );
+  if (works.length === 1)
+    return (
+      <Row tag={<TagOf work={first} />} title={titleOf(group)} said={<Said group={group} day={day} />}>
+        {presses}
+      </Row>
+    );
   return (
-    <Row
-      tag={<Tag kind={stand.family ? "family" : "stand"} code={stand.code} href={addressOfStand(stand)} />}
-      title={
-        <>
-          {what}: {nameOf(work)}
-        </>
-      }
-      said={
-        <>
-          {stand.bedName ? `${sentence(bedInWords(stand.bedName))}. ` : "In trays. "}
-          {work.how} {standing === "early" && best > day ? `Best from ${dayInWords(best)}. ` : ""}
-          {standing === "ahead" ? `From ${dayInWords(from)}. ` : ""}
-          {standing === "missed" ? "" : `About ${minutesInWords(minutes)}. `}
-          <span className={urgency.urgent ? "font-bold text-rust" : ""}>{urgency.words}</span>
-        </>
-      }
-    >
-      {standing !== "ahead" && (
-        <span className="flex flex-wrap items-center justify-end gap-2 max-sm:col-span-2 max-sm:justify-start">
-          <Otherwise work={work} day={day} units={units} />
-          <Done work={work} day={day} units={units} />
-        </span>
+    <>
+      <Row
+        tag={
+          <button
+            type="button"
+            aria-expanded={opened}
+            className="min-h-11 text-left font-semibold text-damson underline"
+            onClick={() => setOpened(!opened)}
+          >
+            {opened ? "Close" : `Show the ${works.length}`}
+            <span className="sr-only">: {titleOf(group)}</span>
+          </button>
+        }
+        title={titleOf(group)}
+        said={<Said group={group} day={day} />}
+      >
+        {presses}
+      </Row>
+      {opened && (
+        <li className="pb-3 sm:pl-6">
+          <ul className="rows">
+            {works.map((work) => (
+              <Row key={work.key} tag={<TagOf work={work} />} title={nameOf(work)} said={rowInWords(work)}>
+                {open && <Done work={work} day={day} units={units} />}
+              </Row>
+            ))}
+          </ul>
+        </li>
       )}
-    </Row>
+    </>
   );
 }
 
 /** What is past is asked once, all together. */
-export function NoneDone({ works }: { works: StandWork[] }) {
-  const list = works.map(({ act, stand }) => ({ standId: stand.id, act }));
+export function NoneDone({ groups }: { groups: BedWork[] }) {
+  const works = groups.flatMap((group) => group.works.map(({ act, stand }) => ({ standId: stand.id, act })));
   return (
-    <CommandButton command="deed.missed" input={{ works: list }}>
-      {works.length === 1 ? "It was not done" : `None of these ${works.length} was done`}
+    <CommandButton command="deed.missed" input={{ works }}>
+      {works.length === 1 ? "It was not done" : `Mark all ${works.length} as not done`}
     </CommandButton>
   );
 }

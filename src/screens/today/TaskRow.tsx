@@ -15,7 +15,7 @@ import { Row } from "../common/Part";
 import { AtFather, RecordStep } from "../common/recordLater";
 import { Tag } from "../common/Tag";
 import { ChangeTask, repeats } from "./OwnTasks";
-import { StandRow } from "./StandWork";
+import { WorkRow } from "./StandWork";
 
 type Of<T> = { task: T; day: string; units: Units };
 
@@ -30,7 +30,7 @@ function keyOf(task: Task): string {
     case "rogue":
       return `rogue ${task.out.standId}`;
     case "stand":
-      return task.work.key;
+      return task.group.key;
     case "own":
       return `own ${task.task.id}`;
   }
@@ -49,7 +49,7 @@ function TaskRow({ task, day, units }: Of<Task>) {
   if (task.kind === "father") return <FatherRow task={task} day={day} />;
   if (task.kind === "store") return <StoreRow task={task} day={day} />;
   if (task.kind === "own") return <OwnRow task={task} day={day} />;
-  return task.kind === "rogue" ? <RogueRow task={task} /> : <StandRow work={task.work} day={day} units={units} />;
+  return task.kind === "rogue" ? <RogueRow task={task} /> : <WorkRow group={task.group} day={day} units={units} />;
 }
 
 function OwnRow({ task: { task, daysLeft }, day }: Omit<Of<OwnWork>, "units">) {
@@ -134,7 +134,7 @@ function CrossRow({ task, day, units }: Of<CrossTask>) {
 }
 
 function FatherRow({ task, day }: { task: FatherTask; day: string }) {
-  const { state, step, count, ready, fathers, from, to } = task;
+  const { state, step, count, fathers, from, to } = task;
   const { cross } = state;
   return (
     <Row
@@ -148,8 +148,6 @@ function FatherRow({ task, day }: { task: FatherTask; day: string }) {
         <>
           {fathers.length > 1 ? "The fathers" : "The father"}, {fathersInWords(fathers)}.{" "}
           {task.part !== "any-hour" && `${from} to ${to}. `}
-          {ready !== null && "Made ready the evening before. "}
-          {step.father.look}
         </>
       }
     >

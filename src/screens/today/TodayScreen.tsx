@@ -1,6 +1,8 @@
-import { dayInWords } from "@/core/calendar/day";
+import { addDays, dayInWords } from "@/core/calendar/day";
+import { bedInWords } from "@/core/ground/bedInWords";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
-import { lengthInWords as metres } from "@/core/units/units";
+import { plural } from "@/core/units/plural";
+import { isPressing } from "@/core/work/work";
 import { hourInWords } from "@/core/writing/hours";
 import Link from "@/ui/Link";
 import type { Today } from "@/views/today";
@@ -11,6 +13,7 @@ import { Part } from "../common/Part";
 import { insectsInWords } from "../common/words";
 import { AskRow } from "./AskRow";
 import { ChosenCross } from "./ChosenCross";
+import { Folded } from "./Folded";
 import { AllMissed, OverRow } from "./OverRow";
 import { OwnTasks } from "./OwnTasks";
 import { RegrowRow } from "./RegrowRow";
@@ -18,8 +21,19 @@ import { SeedRow } from "./SeedRow";
 import { NoneDone } from "./StandWork";
 import { TaskRows } from "./TaskRow";
 import { TastingRow } from "./TastingRow";
+import { TodayMap } from "./TodayMap";
 import { TodayTabs } from "./TodayTabs";
-import { LISTED, WorkList } from "./WorkList";
+import { WorkList } from "./WorkList";
+import {
+  dayInOneSentence,
+  earlyInWords,
+  lateInWords,
+  nextInWords,
+  overdueInWords,
+  seedInWords,
+  titleOf,
+  waitingInWords,
+} from "./words";
 
 const bandWords = (sun: Today["sun"]): Record<DayPart, { title: string; when: string }> => ({
   dawn: {
@@ -31,24 +45,32 @@ const bandWords = (sun: Today["sun"]): Record<DayPart, { title: string; when: st
   morning: { title: "Morning", when: "while pollen is fresh" },
   noon: { title: "Noon", when: "before the heat" },
   "any-hour": { title: "Any hour", when: "in daylight" },
-  evening: { title: "Tonight", when: sun.dusk ? `until dark at ${hourInWords(sun.dusk)}` : "no dusk tonight" },
+  evening: {
+    title: "Tonight",
+    when: `${sun.dusk ? `until dark at ${hourInWords(sun.dusk)}` : "no dusk tonight"}${sun.tomorrow ? `; sun up tomorrow at ${hourInWords(sun.tomorrow)}` : ""}`,
+  },
 });
 
 const HEAT_FROM = { station: "weather station", readings: "your readings", normal: "usual for the day" } as const;
 
-/** So many rows of a band can be read; on the busiest days the rest is on the round, and in the weeks ahead. */
-const SHOWN = 24;
+/** So many rows of a part of the day can be read. */
+const SHOWN = 12;
 
-/** So many calls of the table stand on Today. */
-const SHOWN_SEED = 5;
+/** So many lines to renew are named. */
+const SHOWN_LINES = 3;
 
-export function TodayScreen(view: Today & { asked: string | null }) {
+/** So many calls of the table stand on Today, and those that must be seen to within so many days. */
+const SHOWN_SEED = 8;
+const SEED_DAYS = 2;
+
+export function TodayScreen(view: Today & { asked: string | null; bed: string | null }) {
   const {
     garden,
     day,
     sun,
     heat,
-    walk,
+    map,
+    bed,
     tasks,
     late,
     over,
@@ -78,16 +100,24 @@ export function TodayScreen(view: Today & { asked: string | null }) {
       </Page>
     );
   const words = bandWords(sun);
+  const soon = seed.filter(({ until }) => until !== null && until <= addDays(day, SEED_DAYS)).slice(0, SHOWN_SEED);
+  const rest = seed.filter((task) => !soon.includes(task));
   const parts = DAY_PARTS.map((id) => ({
     id,
     ...words[id],
-    tasks: tasks.filter((t) => t.part === id),
+    pressing: tasks.filter((task) => task.part === id && isPressing(task)),
+    waiting: tasks.filter((task) => task.part === id && !isPressing(task)),
   }));
   return (
     <Page
       title="Today"
       band={band}
-      beside={open.length > 0 ? <ChosenCross open={open} asked={view.asked} /> : <NextThing empty={empty} />}
+      beside={
+        <>
+          <TodayMap map={map} chosen={bed} />
+          {open.length > 0 ? <ChosenCross open={open} asked={view.asked} /> : <NextThing empty={empty} />}
+        </>
+      }
     >
       <TodayTabs at="/" />
       <p className="mb-5 sm:hidden">
@@ -97,69 +127,83 @@ export function TodayScreen(view: Today & { asked: string | null }) {
           {sun.sunset ? hourInWords(sun.sunset) : "–"}
         </span>
       </p>
+      {bed === null && <h2 className="mb-3 max-w-prose text-xl">{dayInOneSentence(view)}</h2>}
+      {bed !== null && (
+        <div className="mb-4 flex flex-wrap items-baseline gap-x-4">
+          <h2 className="text-xl">Only {bedInWords(bed)}</h2>
+          <Link href="/" className="font-semibold underline">
+            Show the whole day
+          </Link>
+        </div>
+      )}
       {tasks.some((t) => t.kind === "cross") && (
-        <div className="mb-6 flex flex-wrap items-center gap-x-5 gap-y-3">
+        <div className="mb-4 flex flex-wrap items-center gap-x-5 gap-y-2">
           <Link href="/round" className="leaf leaf-strong max-sm:min-h-14 max-sm:w-full max-sm:text-xl">
             Walk the round
           </Link>
-          <p className="text-sm text-soft">
-            {walk && `Beds ${walk.order.join(", ")}: ${metres(walk.metres, garden.units)} between them. `}
-            {heat && (
+          {heat && (
+            <p className="text-sm text-soft">
               <span className={heat.spoils.length > 0 ? "font-bold text-rust" : ""}>
-                {heat.max} °C at the warmest today ({HEAT_FROM[heat.from]})
-                {heat.spoils.length > 0 &&
-                  `: pollen of ${heat.spoils.join(" and ")} may be dead by noon, a rule of thumb`}
-                .
+                {heat.max} °C at the warmest ({HEAT_FROM[heat.from]})
+                {heat.spoils.length > 0 && `: pollen of ${heat.spoils.join(" and ")} may die by noon`}.
               </span>
-            )}
-          </p>
+            </p>
+          )}
         </div>
       )}
       {tasks.length === 0 && (
-        <div className="mb-6">
-          <h2>Nothing is due on this day</h2>
-          <p className="mt-2 max-w-prose text-soft">
-            {next[0]
-              ? `The next is from ${dayInWords(next[0].from)}: ${next[0].what.toLowerCase()}, ${next[0].stand.lineName}. `
-              : "Sowing, planting, covering, roguing and gathering come here by themselves once stands are sown or planned. "}
-            {early.length > 0 && "What can be done early stands below."}
-          </p>
-        </div>
+        <p className="mb-6 max-w-prose text-soft">
+          {next[0]
+            ? `Next, from ${dayInWords(next[0].works[0]!.from)}: ${titleOf(next[0])}.`
+            : "Sowing, planting, covering, roguing and gathering come here by themselves once plantings are sown or planned."}
+        </p>
       )}
       {parts
-        .filter((b) => b.tasks.length > 0)
+        .filter((b) => b.pressing.length + b.waiting.length > 0)
         .map((b) => (
           <Part key={b.id} title={b.title} when={b.when}>
-            <TaskRows tasks={b.tasks.slice(0, SHOWN)} day={day} units={garden.units} />
-            {b.tasks.length > SHOWN && (
-              <li className="py-3 text-soft">
-                and {b.tasks.length - SHOWN} more; <Link href="/round">the round</Link> walks through the flowers,{" "}
-                <Link href="/weeks">the weeks ahead</Link> list the rest.
-              </li>
+            <TaskRows tasks={b.pressing.slice(0, SHOWN)} day={day} units={garden.units} />
+            {b.pressing.length > SHOWN && (
+              <Folded said={plural(b.pressing.length - SHOWN, "more task")}>
+                <TaskRows tasks={b.pressing.slice(SHOWN)} day={day} units={garden.units} />
+              </Folded>
+            )}
+            {b.waiting.length > 0 && (
+              <Folded said={waitingInWords(b.waiting, b.pressing.length, day)}>
+                <TaskRows tasks={b.waiting} day={day} units={garden.units} />
+              </Folded>
             )}
           </Part>
         ))}
       {seed.length > 0 && (
-        <Part title="Seed" when="on the table and in the drawer">
-          {seed.slice(0, SHOWN_SEED).map((task) => (
+        <Part
+          title="Seed"
+          when={
+            <Link
+              href="/seed"
+              className="inline-flex min-h-11 items-center font-semibold text-damson underline sm:min-h-0"
+            >
+              To the table
+            </Link>
+          }
+        >
+          {soon.map((task) => (
             <SeedRow key={task.key} task={task} />
           ))}
-          {seed.length > SHOWN_SEED && (
-            <li className="py-3 text-soft">
-              and {seed.length - SHOWN_SEED} more on <Link href="/seed">Seed</Link>.
-            </li>
+          {rest.length > 0 && (
+            <Folded said={seedInWords(rest.length, soon.length, rest[0]!.until)}>
+              {rest.map((task) => (
+                <SeedRow key={task.key} task={task} />
+              ))}
+            </Folded>
           )}
         </Part>
       )}
-      <WorkList title="Too late?" when="its last chance is past" works={missed} day={day} units={garden.units}>
-        {missed.length > 0 && <NoneDone works={missed} />}
-      </WorkList>
       {late.length > 0 && (
         <Part title="Flowers" when="past their time: what became of them?" label="Flowers not seen to">
-          <TaskRows tasks={late} day={day} units={garden.units} />
-          <li className="py-3">
-            <AllMissed late={late} />
-          </li>
+          <Folded said={lateInWords(late)} beside={<AllMissed late={late} />}>
+            <TaskRows tasks={late} day={day} units={garden.units} />
+          </Folded>
         </Part>
       )}
       {over.length > 0 && (
@@ -171,12 +215,12 @@ export function TodayScreen(view: Today & { asked: string | null }) {
       )}
       {regrow.length > 0 && (
         <Part title="Regrow" when="nothing of them is sown or planned" label="Lines to regrow">
-          {regrow.slice(0, LISTED).map((line) => (
+          {regrow.slice(0, SHOWN_LINES).map((line) => (
             <RegrowRow key={line.code} line={line} />
           ))}
-          {regrow.length > LISTED && (
+          {regrow.length > SHOWN_LINES && (
             <li className="py-3 text-soft">
-              and {regrow.length - LISTED} more, as <Link href="/seed">the drawer</Link> says.
+              and {regrow.length - SHOWN_LINES} more, as <Link href="/seed">the drawer</Link> says.
             </li>
           )}
         </Part>
@@ -195,14 +239,18 @@ export function TodayScreen(view: Today & { asked: string | null }) {
           ))}
         </Part>
       )}
-      <WorkList title="Early" when="can be done before its best day" works={early} day={day} units={garden.units} />
-      <WorkList title="Next" when="to come" works={next} day={day} units={garden.units} />
-      <OwnTasks later={later} day={day} />
-      {sun.tomorrow && tasks.some((t) => t.part === "evening") && (
-        <p className="text-soft">
-          Tomorrow the sun is up at {sun.tomorrow}: flowers covered tonight wait for that morning.
-        </p>
-      )}
+      <Part title="Later" when="not today">
+        <WorkList
+          said={overdueInWords(missed)}
+          groups={missed}
+          day={day}
+          units={garden.units}
+          beside={<NoneDone groups={missed} />}
+        />
+        <WorkList said={earlyInWords(early)} groups={early} day={day} units={garden.units} />
+        <WorkList said={nextInWords(next)} groups={next} day={day} units={garden.units} />
+        <OwnTasks later={later} day={day} />
+      </Part>
       <Cautions hazards={hazards} />
     </Page>
   );

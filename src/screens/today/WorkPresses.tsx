@@ -1,6 +1,5 @@
 "use client";
-import { addDays, type Day } from "@/core/calendar/day";
-import { nameWithGeneration } from "@/core/custody/generation";
+import type { Day } from "@/core/calendar/day";
 import { massTyped, type Units } from "@/core/units/units";
 import type { Act } from "@/core/work/work";
 import Link from "@/ui/Link";
@@ -8,11 +7,12 @@ import { Sheet } from "@/ui/Sheet";
 import type { StandWork } from "@/views/work";
 import { CommandButton, CommandForm, Field } from "../common/command";
 import { AmountFields, PollenField } from "../common/fields";
+import { nameOf } from "./words";
 
 type Props = { work: StandWork; day: Day; units: Units };
 
 /** What is counted when an act is done; the others are one press. */
-const COUNTED: Partial<Record<Act, string>> = {
+export const COUNTED: Partial<Record<Act, string>> = {
   sow: "Seeds sown",
   "look-up": "Came up",
   thin: "Plants that stay",
@@ -24,7 +24,7 @@ const COUNTED: Partial<Record<Act, string>> = {
 };
 
 /** What is asked of an act beside its day and count: it opens a form, where the others are one press. */
-const ASKED: ReadonlySet<Act> = new Set(["first-flower", "sexes", "gather"]);
+export const ASKED: ReadonlySet<Act> = new Set(["first-flower", "sexes", "gather"]);
 
 /** Ripe seed is gathered as a whole, in passes, or cut to ripen on. */
 const GATHERED = [
@@ -37,9 +37,6 @@ const SEXES = [
   { value: "male", label: "A male one" },
   { value: "female", label: "A female one" },
 ];
-
-/** What a piece of work is done with, by name. */
-export const nameOf = ({ stand }: StandWork) => nameWithGeneration(stand);
 
 /** Done today: one press, or a count where something is counted, or a lot where seed is put away. */
 export function Done({ work, day, units }: Props) {
@@ -73,7 +70,7 @@ export function Done({ work, day, units }: Props) {
   );
 }
 
-function DoneForm({ work, day, close }: Omit<Props, "units"> & { close: () => void }) {
+export function DoneForm({ work, day, close }: Omit<Props, "units"> & { close: () => void }) {
   const { act, stand, count } = work;
   const counted = COUNTED[act];
   return (
@@ -160,69 +157,6 @@ function MakeLot({ work, day, units }: Props) {
           <AmountFields units={units} />
           <Field name="note" label="Note" />
         </CommandForm>
-      )}
-    </Sheet>
-  );
-}
-
-/** Done on another day, put off, or left, and why. */
-export function Otherwise({ work, day }: Props) {
-  const { act, stand, what } = work;
-  const { id: standId } = stand;
-  return (
-    <Sheet
-      trigger={
-        <>
-          Not now <span className="sr-only">: {what}</span>
-        </>
-      }
-      title={`${what}: ${nameOf(work)}`}
-      plain
-    >
-      {(close) => (
-        <div className="grid gap-8">
-          {act !== "keep" && (
-            <section>
-              <h3 className="mb-2">It was done already</h3>
-              <DoneForm work={work} day={addDays(day, -1)} close={close} />
-            </section>
-          )}
-          <section>
-            <h3 className="mb-2">Put it off</h3>
-            <CommandForm
-              command="deed.put-off"
-              draft={`put-off-${act}-${standId}`}
-              values={{ until: addDays(day, 7) }}
-              hidden={{ standId, act }}
-              submit="Put off"
-              onDone={close}
-            >
-              <Field name="until" label="Until" type="date" />
-            </CommandForm>
-          </section>
-          <section>
-            <h3 className="mb-2">Leave it</h3>
-            <CommandForm
-              command="deed.leave"
-              draft={`leave-${act}-${standId}`}
-              values={{ how: "cannot", why: null }}
-              hidden={{ standId, act }}
-              submit="Leave it"
-              onDone={close}
-            >
-              <Field
-                name="how"
-                label="For how long"
-                type="select"
-                choices={[
-                  { value: "cannot", label: "It can't be done this time" },
-                  { value: "never", label: "Never with this stand" },
-                ]}
-              />
-              <Field name="why" label="Why" hint="As: too wet, no netting. It is read again next year." />
-            </CommandForm>
-          </section>
-        </div>
       )}
     </Sheet>
   );

@@ -60,7 +60,7 @@ describe("Today", () => {
     const { mother } = twoMelons(garden);
     const looks = () =>
       todayView(garden.sky()).tasks.flatMap((t) =>
-        t.kind === "stand" && t.work.act === "first-flower" ? [t.work.stand.id] : [],
+        t.kind === "stand" ? t.group.works.flatMap(({ act, stand }) => (act === "first-flower" ? [stand.id] : [])) : [],
       );
     expect(looks()).toContain(mother);
     garden.done("stand.first-flower", { id: mother, firstFlower: "2027-07-08" });

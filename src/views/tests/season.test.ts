@@ -179,7 +179,7 @@ describe("the weeks ahead", () => {
     const days = () => weeksView(garden.sky()).weeks.flatMap((week) => week.days);
     const crowded = days().find(({ day }) => day === "2028-03-20")!;
     expect(crowded.works.map(({ of }) => of)).toEqual(
-      expect.arrayContaining([one, two].map((standId) => ({ act: "sow", standId }))),
+      expect.arrayContaining([one, two].map((standId) => ({ act: "sow", standIds: [standId] }))),
     );
     expect(crowded.minutes).toBe(crowded.works.reduce((sum, { minutes }) => sum + minutes, 0));
     expect(crowded.minutes).toBeGreaterThan(120);

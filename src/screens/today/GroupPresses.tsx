@@ -1,0 +1,193 @@
+"use client";
+import { useState } from "react";
+import { addDays, type Day } from "@/core/calendar/day";
+import type { Units } from "@/core/units/units";
+import { readNumber } from "@/core/writing/numbers";
+import Link from "@/ui/Link";
+import { Sheet } from "@/ui/Sheet";
+import { useKept } from "@/ui/useKept";
+import type { BedWork, StandWork } from "@/views/work";
+import { CommandButton, CommandForm, Field, useCommand } from "../common/command";
+import { Trouble, WhichDay, wide } from "../common/recordParts";
+import { ASKED, COUNTED, DoneForm } from "./WorkPresses";
+import { nameOf, titleOf } from "./words";
+
+type Props = { group: BedWork; day: Day };
+
+/** What can't be told of several plantings at once: each is told by itself, where the row opens. */
+const EACH: ReadonlySet<string> = new Set(["keep", "first-flower", "sexes"]);
+
+/** Done with all of them today in one press, or counted, or only some, in one sheet. */
+export function DoneTogether({ group, day }: Props) {
+  const { act, stand } = group.works[0]!;
+  const works = group.works.map((work) => ({ standId: work.stand.id }));
+  if (act === "score")
+    return (
+      <Link href={`/nursery/${stand.code}`} className="leaf leaf-strong">
+        Score<span className="sr-only"> {stand.code}</span>
+      </Link>
+    );
+  if (EACH.has(act)) return null;
+  if (act in COUNTED || ASKED.has(act))
+    return (
+      <Sheet trigger={<DoneWords group={group} />} title={titleOf(group)}>
+        {(close) => <SomeDone group={group} day={day} onDone={close} />}
+      </Sheet>
+    );
+  return (
+    <CommandButton command="deed.done-together" input={{ act, on: day, works }} label={`Done: ${titleOf(group)}`}>
+      All {works.length} done
+    </CommandButton>
+  );
+}
+
+const DoneWords = ({ group }: { group: BedWork }) => (
+  <>
+    Done<span className="sr-only">: {titleOf(group)}</span>
+  </>
+);
+
+/** A planting by name, and by its mother where rows are of several. */
+const rowName = (work: StandWork): string =>
+  work.stand.mother === null ? `${nameOf(work)}, ${work.stand.code}` : `Seed of plant ${work.stand.mother}`;
+
+type Told = { done: boolean; counted: string };
+
+/** Which of several plantings an act was done with, how many each, and when: one press keeps all. */
+function SomeDone({ group, day, onDone }: Props & { onDone: () => void }) {
+  const { works } = group;
+  const { act } = works[0]!;
+  const counted = COUNTED[act];
+  const { run, busy } = useCommand();
+  const usual = (work: StandWork): Told => ({
+    done: true,
+    counted: counted && act !== "look-up" && work.count !== null ? String(work.count) : "",
+  });
+  const [told, setTold, clear] = useKept<Record<string, Told>>(`together-${group.key}`, {});
+  const [ago, setAgo] = useState(0);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const of = (work: StandWork) => told[work.stand.id] ?? usual(work);
+  const chosen = works.filter((work) => of(work).done);
+  const save = async () => {
+    const read = chosen.map((work) => {
+      const number = readNumber(of(work).counted);
+      return { standId: work.stand.id, counted: number.kind === "read" ? number.value : null, number };
+    });
+    const unread = read.findIndex(({ number }) => number.kind === "unread" || number.kind === "asked");
+    if (unread >= 0) return setTrouble(`${rowName(chosen[unread]!)}: write the count in figures.`);
+    const input = { act, on: addDays(day, -ago), works: read.map(({ number: _, ...work }) => work) };
+    const answer = await run("deed.done-together", input);
+    if (!answer) return;
+    if (!answer.ok) return setTrouble(answer.message);
+    clear();
+    onDone();
+  };
+  return (
+    <div>
+      <WhichDay day={day} ago={ago} onChange={setAgo} />
+      <ul className="rows border-t border-ink">
+        {works.map((work) => (
+          <li key={work.key} className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-3 py-2">
+            <label className="flex min-h-12 items-center gap-3">
+              <input
+                type="checkbox"
+                className="size-6"
+                checked={of(work).done}
+                onChange={({ target }) => setTold({ ...told, [work.stand.id]: { ...of(work), done: target.checked } })}
+              />
+              <span className="font-semibold">{rowName(work)}</span>
+            </label>
+            {counted && (
+              <input
+                inputMode="numeric"
+                className="min-h-12 w-24 text-lg"
+                aria-label={`${counted}: ${rowName(work)}`}
+                value={of(work).counted}
+                disabled={!of(work).done}
+                onFocus={({ target }) => target.select()}
+                onChange={({ target }) => setTold({ ...told, [work.stand.id]: { ...of(work), counted: target.value } })}
+              />
+            )}
+          </li>
+        ))}
+      </ul>
+      {counted && <p className="mt-2 text-sm text-soft">{counted}. A field left empty is not counted.</p>}
+      <Trouble message={trouble} />
+      <button type="button" className={wide} disabled={busy || chosen.length === 0} onClick={() => void save()}>
+        Save {chosen.length === works.length ? `all ${works.length}` : `${chosen.length} of ${works.length}`}
+      </button>
+    </div>
+  );
+}
+
+/** Done on another day or with some, put off, or left, and why. */
+export function NotNow({ group, day, units: _ }: Props & { units: Units }) {
+  const { works, key } = group;
+  const [first] = works as [StandWork, ...StandWork[]];
+  const { act } = first;
+  const standIds = works.map(({ stand }) => stand.id);
+  const title = titleOf(group);
+  return (
+    <Sheet
+      trigger={
+        <>
+          Not now <span className="sr-only">: {title}</span>
+        </>
+      }
+      title={title}
+      plain
+    >
+      {(close) => (
+        <div className="grid gap-8">
+          {works.length === 1 && act !== "keep" && (
+            <section>
+              <h3 className="mb-2">It was done already</h3>
+              <DoneForm work={first} day={addDays(day, -1)} close={close} />
+            </section>
+          )}
+          {works.length > 1 && !EACH.has(act) && act !== "score" && (
+            <section>
+              <h3 className="mb-2">Some were done, or on another day</h3>
+              <SomeDone group={group} day={day} onDone={close} />
+            </section>
+          )}
+          <section>
+            <h3 className="mb-2">Put off</h3>
+            <CommandForm
+              command="deed.put-off"
+              draft={`put-off-${key}`}
+              values={{ until: addDays(day, 7) }}
+              hidden={{ standIds, act }}
+              submit="Put off"
+              onDone={close}
+            >
+              <Field name="until" label="Until" type="date" />
+            </CommandForm>
+          </section>
+          <section>
+            <h3 className="mb-2">Leave it</h3>
+            <CommandForm
+              command="deed.leave"
+              draft={`leave-${key}`}
+              values={{ how: "cannot", why: null }}
+              hidden={{ standIds, act }}
+              submit="Leave it"
+              onDone={close}
+            >
+              <Field
+                name="how"
+                label="For how long"
+                type="select"
+                choices={[
+                  { value: "cannot", label: "It can't be done this time" },
+                  { value: "never", label: works.length === 1 ? "Never with this planting" : "Never with these" },
+                ]}
+              />
+              <Field name="why" label="Why" hint="As: too wet, no netting. It is read again next year." />
+            </CommandForm>
+          </section>
+        </div>
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,68 @@
+import { describe, expect, test } from "vitest";
+import type { Task, TodayBed } from "@/views/today";
+import type { BedWork, StandWork } from "@/views/work";
+import { dayInOneSentence, lastInWords, listInWords, rowInWords, titleOf, waitingInWords } from "./words";
+
+const work = (lineName: string, more: object = {}, stand: object = {}) =>
+  ({
+    ...{ act: "sow", what: "Sow 10 seeds", standing: "due", ...more },
+    stand: { lineName, generation: 3, backcrosses: 0, family: 1, mother: null, ...stand },
+  }) as unknown as StandWork;
+const group = (works: StandWork[], more: object = {}) => ({ works, count: 60, last: null, ...more }) as BedWork;
+
+describe("a piece of work", () => {
+  test("is named by its rows, by two plantings, or by how many", () => {
+    const rows = Array.from({ length: 6 }, () => work("Lantern"));
+    expect(titleOf(group(rows))).toBe("Sow: Lantern F3, 6 rows, 60 seeds");
+    expect(titleOf(group([work("Lantern")]))).toBe("Sow 10 seeds: Lantern F3");
+    const stakes = ["Kiln", "Thimble", "Tooth"].map((name) =>
+      work(name, { act: "stake", what: "Stake" }, { generation: null }),
+    );
+    expect(titleOf(group(stakes.slice(0, 2)))).toBe("Stake: Kiln and Thimble");
+    expect(titleOf(group(stakes))).toBe("Stake: 3 plantings");
+    expect(rowInWords(work("Lantern", {}, { mother: 14 }))).toBe("Sow 10 seeds · seed of plant 14");
+    expect(rowInWords(stakes[0]!)).toBe("");
+  });
+
+  test("says its last day, and hurries within two days of it", () => {
+    const last = (day: string | null, standing = "due") =>
+      lastInWords(group([work("A", { standing })], { last: day }), "2027-07-09");
+    expect(last(null)).toBeNull();
+    expect(last("2027-07-09")).toEqual({ words: "today at the latest", urgent: true });
+    expect(last("2027-07-11")).toEqual({ words: "by 11 Jul", urgent: true });
+    expect(last("2027-07-12")).toEqual({ words: "by 12 Jul", urgent: false });
+    expect(last("2027-07-08", "missed")).toEqual({ words: "its last day was 8 Jul", urgent: true });
+  });
+});
+
+describe("the day in one sentence", () => {
+  const flowers = (part: string, count: number) =>
+    ({
+      kind: "cross",
+      part,
+      daysLeft: 0,
+      step: { action: "pollinate" },
+      flowers: Array(count).fill({}),
+    }) as unknown as Task;
+  const map = (...stops: (number | null)[]) => stops.map((stop, i) => ({ name: "ABCD"[i]!, stop })) as TodayBed[];
+  test.each<[string, Task[], TodayBed[]]>([
+    ["7 flowers at dawn; the walk goes to beds B and A.", [flowers("dawn", 5), flowers("dawn", 2)], map(2, 1, null)],
+    [
+      "1 flower at dawn and 3 flowers tonight.",
+      [flowers("dawn", 1), flowers("noon", 4), flowers("evening", 3)],
+      map(null),
+    ],
+    ["No flowers today; work in bed C.", [], map(null, null, 1)],
+    ["1 task, none of them in a bed.", [{ kind: "own", part: "any-hour", daysLeft: 0 } as Task], map()],
+    ["Nothing has to be done today.", [{ kind: "own", part: "any-hour", daysLeft: 9 } as Task], map()],
+  ])("%s", (said, tasks, beds) => {
+    expect(dayInOneSentence({ tasks, map: beds })).toBe(said);
+  });
+});
+
+test("what is folded away says how many, and until when", () => {
+  const waiting = (daysLeft: number) => ({ daysLeft }) as Task;
+  expect(waitingInWords([waiting(9), waiting(3)], 0, "2027-07-09")).toBe("2 tasks can wait, the first until 12 Jul");
+  expect(waitingInWords([waiting(1000)], 4, "2027-07-09")).toBe("1 more task, without a last day");
+  expect(listInWords(["A"])).toBe("A");
+});

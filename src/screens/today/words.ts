@@ -1,0 +1,185 @@
+import { addDays, type Day, dayInWords } from "@/core/calendar/day";
+import { nameWithGeneration } from "@/core/custody/generation";
+import { bedInWords, placeInWords } from "@/core/ground/bedInWords";
+import type { DayPart } from "@/core/pollination/protocol";
+import { minutesInWords } from "@/core/units/minutes";
+import { plural } from "@/core/units/plural";
+import { type Act, isPressing, NO_HURRY } from "@/core/work/work";
+import type { CrossTask } from "@/views/crossTasks";
+import type { Task, Today } from "@/views/today";
+import type { BedWork, StandWork } from "@/views/work";
+
+/** What an act is called where it is done with several plantings at once. */
+const ACT_WORDS: Record<Act, string> = {
+  sow: "Sow",
+  "look-up": "Count what came up",
+  thin: "Thin",
+  stake: "Stake",
+  "prick-out": "Prick out",
+  harden: "Harden off",
+  "plant-out": "Plant out",
+  mulch: "Mulch",
+  lift: "Lift and store",
+  "look-store": "Check the stored roots",
+  replant: "Replant",
+  "look-around": "Check what flowers around",
+  rogue: "Rogue",
+  cover: "Cover",
+  "first-flower": "Watch for the first flower",
+  sexes: "Count males and females",
+  "males-out": "Remove males",
+  score: "Score",
+  bolters: "Check for bolters",
+  self: "Plan the next generation",
+  "flowers-off": "Take the flowers off",
+  cage: "See to the cage",
+  uncover: "Uncover",
+  taste: "Taste",
+  cut: "Cut",
+  pick: "Pick a pass",
+  "bring-in": "Bring in",
+  gather: "Gather ripe seed",
+  keep: "Put the seed away",
+};
+
+/** What is counted of an act over several plantings. */
+const COUNTED: Partial<Record<Act, string>> = { sow: "seed" };
+
+/** Several by name, the last after an "and". @example listInWords(["A", "B", "C"]) // "A, B and C" */
+export const listInWords = (names: string[]): string =>
+  names.length < 2 ? (names[0] ?? "") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
+
+/** So many names stand in a title. */
+const NAMED = 2;
+
+/** What a piece of work is done with, by name. */
+export const nameOf = ({ stand }: StandWork): string => nameWithGeneration(stand);
+
+/** "Lantern melon F5, 4 rows", or names of plantings, or how many. */
+function namesOf(works: StandWork[]): string {
+  const names = [...new Set(works.map(nameOf))];
+  if (names.length === 1 && works.length > 1) return `${names[0]}, ${plural(works.length, "row")}`;
+  return names.length <= NAMED && names.length === works.length ? listInWords(names) : plural(works.length, "planting");
+}
+
+/** "Sow: Lantern melon F5, 6 rows, 60 seeds". */
+export function titleOf({ works, count }: BedWork): string {
+  const [first] = works as [StandWork, ...StandWork[]];
+  if (works.length === 1) return `${first.what}: ${nameOf(first)}`;
+  const unit = COUNTED[first.act];
+  return `${ACT_WORDS[first.act]}: ${namesOf(works)}${unit && count ? `, ${plural(count, unit)}` : ""}`;
+}
+
+/** What one planting of several adds: its own count, and whose seed it is. */
+export const rowInWords = ({ act, what, stand }: StandWork): string =>
+  [
+    ...(what === ACT_WORDS[act] ? [] : [what]),
+    ...(stand.mother === null ? [] : [`seed of plant ${stand.mother}`]),
+  ].join(" · ");
+
+/** The last day of work, in words, and whether it hurries. */
+export function lastInWords({ last, works }: BedWork, day: Day): { words: string; urgent: boolean } | null {
+  if (!last) return null;
+  if (works[0]!.standing === "missed") return { words: `its last day was ${dayInWords(last)}`, urgent: true };
+  if (last === day) return { words: "today at the latest", urgent: true };
+  return { words: `by ${dayInWords(last)}`, urgent: last <= addDays(day, 2) };
+}
+
+/** "Bed C · 25 min", as a row begins. */
+export const whereAndHowLong = ({ place, minutes, works }: BedWork): string[] => [
+  placeInWords(place),
+  ...(works[0]!.standing === "missed" ? [] : [minutesInWords(minutes)]),
+];
+
+const PART_WORDS: Record<DayPart, string> = {
+  dawn: "at dawn",
+  morning: "in the morning",
+  noon: "at noon",
+  "any-hour": "in daylight",
+  evening: "tonight",
+};
+
+/** Flowers that are seen to at their hour; fruit is no flower any more. */
+const flowersOf = (task: Task): number =>
+  task.kind !== "cross" || task.part === "any-hour"
+    ? 0
+    : task.step.action === "cover"
+      ? (task.state.evenings?.tonight ?? 1)
+      : task.flowers.length;
+
+/** The day in one sentence: its flowers, then its beds. "7 flowers at dawn, then beds B and H." */
+export function dayInOneSentence({ tasks, map }: Pick<Today, "tasks" | "map">): string {
+  const timed = (Object.keys(PART_WORDS) as DayPart[])
+    .map((part) => ({
+      part,
+      flowers: tasks.filter((task) => task.part === part).reduce((sum, task) => sum + flowersOf(task), 0),
+    }))
+    .filter(({ flowers }) => flowers > 0);
+  const stops = map
+    .filter(({ stop }) => stop !== null)
+    .sort((a, b) => a.stop! - b.stop!)
+    .map(({ name }) => name);
+  const beds = stops.length === 1 ? bedInWords(stops[0]!) : `beds ${listInWords(stops)}`;
+  // One figure or two: the first of the day, and the evening.
+  const told = timed.filter(({ part }, i) => i === 0 || part === "evening");
+  const flowers = listInWords(told.map((one) => `${plural(one.flowers, "flower")} ${PART_WORDS[one.part]}`));
+  if (flowers) return stops.length > 0 ? `${flowers}; the walk goes to ${beds}.` : `${flowers}.`;
+  if (stops.length > 0) return `No flowers today; work in ${beds}.`;
+  const pressing = tasks.filter(isPressing).length;
+  return pressing > 0 ? `${plural(pressing, "task")}, none of them in a bed.` : "Nothing has to be done today.";
+}
+
+/** What is folded away: how many tasks, and the first last day among them. */
+export function waitingInWords(tasks: Task[], shown: number, day: Day): string {
+  const soonest = Math.min(...tasks.map(({ daysLeft }) => daysLeft));
+  const what = plural(tasks.length, shown > 0 ? "more task" : "task");
+  return soonest >= NO_HURRY
+    ? `${what}, without a last day`
+    : `${what} can wait, the first until ${dayInWords(addDays(day, soonest))}`;
+}
+
+const soonestOf = (groups: BedWork[], of: (group: BedWork) => Day | null): Day | undefined =>
+  groups.flatMap((group) => of(group) ?? []).sort()[0];
+
+const since = (count: number, noun: string, words: string, day: Day | undefined): string =>
+  `${plural(count, noun)} ${words}${day ? ` ${dayInWords(day)}` : ""}`;
+
+const countOf = (groups: BedWork[]) => groups.reduce((sum, { works }) => sum + works.length, 0);
+
+/** What is past its last day, can be done early, or comes next, in a line each. */
+export const overdueInWords = (groups: BedWork[]): string =>
+  since(
+    countOf(groups),
+    "overdue task",
+    "since",
+    soonestOf(groups, ({ last }) => last),
+  );
+export const earlyInWords = (groups: BedWork[]): string =>
+  since(
+    countOf(groups),
+    "task",
+    "can be done early, the first by",
+    soonestOf(groups, ({ last }) => last),
+  );
+export const nextInWords = (groups: BedWork[]): string =>
+  since(
+    countOf(groups),
+    "next task",
+    "from",
+    soonestOf(groups, ({ works }) => works[0]!.from),
+  );
+export const ownInWords = (count: number, due: Day): string => since(count, "task", "of your own from", due);
+
+/** Calls of the table and the seed store that are folded away. */
+export const seedInWords = (count: number, shown: number, until: Day | null): string =>
+  since(count, shown > 0 ? "more task" : "task", until ? "can wait, the first until" : "can wait", until ?? undefined);
+
+/** Flowers and fruits that nobody came to in time. */
+export function lateInWords(late: CrossTask[]): string {
+  const count = (of: boolean) =>
+    late
+      .filter(({ step }) => (step.action === "gather" || step.action === "pollinate") === of)
+      .reduce((sum, { flowers }) => sum + flowers.length, 0);
+  const [flowers, fruits] = [count(true), count(false)];
+  return listInWords([...(flowers ? [plural(flowers, "flower")] : []), ...(fruits ? [plural(fruits, "fruit")] : [])]);
+}
