@@ -596,7 +596,7 @@ test("whatever is refused on the round and on Today says why where it was presse
   let stops = 0;
   for (const part of await page.getByRole("navigation", { name: "Part of the day" }).getByRole("button").all()) {
     await part.click();
-    const [count] = /\d+$/.exec(await part.innerText())!;
+    const [count] = /\d+$/.exec((await part.textContent())!)!;
     for (let i = 0; i < Math.min(2, Number(count)); i++) {
       const press = page.getByRole("main").locator(".leaf-strong").last();
       await expect(press).toBeEnabled();

@@ -10,7 +10,7 @@ import type { ScoreValue } from "@/core/selection/yardsticks";
 import { headOf } from "@/db/ops";
 import { lineNames, looksOnYardsticks, yardsticks } from "@/records/line/queries";
 import type { Photo } from "@/records/photo/photo";
-import { photosOfStand } from "@/records/photo/queries";
+import { photosOfStands } from "@/records/photo/queries";
 import { plantsOfStand } from "@/records/plant/queries";
 import { type StandRow, sistersOf, standByCode, standsOfLine } from "@/records/stand/queries";
 import { isMeasured } from "@/records/yardstick/rules";
@@ -150,7 +150,7 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
   const side = plants.filter(({ id, number, removedOn }) =>
     asked.plants.length > 0 ? asked.plants.includes(number) : removedOn === null && kept.has(id),
   );
-  const photos = groupBy(photosOfStand(db, stand.id), ({ plantId }) => plantId!);
+  const photos = groupBy(photosOfStands(db, [stand.id]), ({ plantId }) => plantId!);
   const chosen = side.map(({ id, number, mark }) => ({
     number,
     mark,

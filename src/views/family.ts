@@ -18,12 +18,12 @@ import { type BedChoice, bedChoices } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
 import { type LookRow, lineNames, looksOnYardsticks, yardsticks } from "@/records/line/queries";
 import { amountOf, takenFrom } from "@/records/lot/left";
-import { type LotRow, lotById, lotsOfMothers } from "@/records/lot/queries";
+import { type LotRow, lotById, lotsOfMothers, mothersSownFrom } from "@/records/lot/queries";
 import type { Photo } from "@/records/photo/photo";
-import { photosOfStand } from "@/records/photo/queries";
+import { photosOfStands } from "@/records/photo/queries";
 import type { Plant } from "@/records/plant/plant";
-import { type ChosenPlant, chosenPlants, plantsOfStand, reasonsOf } from "@/records/plant/queries";
-import { type PlantScore, scoresOfStand } from "@/records/score/queries";
+import { type ChosenPlant, chosenPlants, plantsOfStands, reasonsOf } from "@/records/plant/queries";
+import { type PlantScore, scoresOfStands } from "@/records/score/queries";
 import { type StandRow, sistersOf, standByCode } from "@/records/stand/queries";
 import { type TrialOf, trialsOf } from "@/records/trial/queries";
 import { isMeasured } from "@/records/yardstick/rules";
@@ -51,13 +51,19 @@ export type YardstickView = Yardstick & {
 /** What a plant shows on a yardstick, of however many looks; of several the last one is what a correction goes to. */
 export type ScoreView = ScoreValue & { last?: ScoreValue; looks: number; version: Id };
 
+/** A plant of the bench, with the code of its family. */
+export type BenchPlant = Plant & { code: string };
+/** A family's rows on the bench, by the number of the plant whose seed they are where it is of one. */
+export type BenchPart = { code: string; mother: number | null; perRow: number; plants: BenchPlant[] };
+
 export type Family = {
   garden: Garden;
   band: Band;
   stand: LivedStand;
   raised: Raised;
   plants: Plant[];
-  perRow: number;
+  /** Its rows and those of its sisters in the same bed: one walk. */
+  bench: BenchPart[];
   /** What the family is to be scored on now, by name. */
   due: string[];
   /** Why plants of the line went out, the last one first. */
@@ -177,15 +183,37 @@ export function familyView(sky: Outlook, code: string): Family | null {
   const { id } = row;
   const { garden: place } = sky;
   const stand = sky.forecast(row);
-  const plants = plantsOfStand(db, id);
+  const sisterStands = sistersOf(db, row);
+  // All of one bed are walked and scored together, in the order of their codes.
+  const walked = [row, ...sisterStands.filter(({ bedId }) => bedId !== null && bedId === row.bedId)].sort((a, b) =>
+    a.code.localeCompare(b.code),
+  );
+  const walkedIds = walked.map((one) => one.id);
+  const byStand = groupBy(plantsOfStands(db, walkedIds), ({ standId }) => standId);
+  const seedOf = mothersSownFrom(db, row.season);
+  const bench = walked.flatMap((one): BenchPart[] => {
+    const all = byStand.get(one.id) ?? [];
+    if (all.length === 0) return [];
+    const { code, rowCount } = one;
+    return [
+      {
+        code,
+        mother: seedOf.get(one.id) ?? null,
+        perRow: plantsInRow(all.at(-1)!.number, rowCount),
+        plants: all.map((plant) => ({ ...plant, code })),
+      },
+    ];
+  });
+  // The same objects, so that they go to the browser once.
+  const plants = bench.find(({ code: of }) => of === row.code)?.plants ?? [];
   const all = yardsticks(db, row.lineId);
   const marks = all.filter(({ retiredOn }) => retiredOn === null);
-  const scores = scoreViews(scoresOfStand(db, id), all);
+  const scores = scoreViews(scoresOfStands(db, walkedIds), all);
   const standing = plants.filter((p) => p.removedOn === null && p.checkOfId === null);
   const lineId = marks[0]?.lineId ?? row.lineId;
   const looks = groupBy(looksOnYardsticks(db, lineId), (look) => look.yardstickId);
   const names = lineNames(db);
-  const sisters = new Set(sistersOf(db, row).map((one) => one.id));
+  const sisters = new Set(sisterStands.map((one) => one.id));
   const has = new Set(all.map(({ name }) => name));
   return {
     garden: place,
@@ -193,7 +221,7 @@ export function familyView(sky: Outlook, code: string): Family | null {
     stand: livedStand(stand, sky),
     raised: raisedOf(sky, stand),
     plants,
-    perRow: plantsInRow(plants.at(-1)?.number ?? 0, stand.rowCount),
+    bench,
     due: dueNames(
       { ...stand, raising: speciesById(row.species).raise },
       marks.map(({ stage, name, id: yardstickId }) => ({
@@ -234,7 +262,7 @@ export function familyView(sky: Outlook, code: string): Family | null {
       .map(({ name }) => name)
       .filter((name) => !has.has(name)),
     scores,
-    photos: Object.fromEntries(groupBy(photosOfStand(db, id), ({ plantId }) => plantId!)),
+    photos: Object.fromEntries(groupBy(photosOfStands(db, walkedIds), ({ plantId }) => plantId!)),
     trials: trialsOf(db, [id, ...sisters]).map((one) => ({ ...one, through: cameThrough(one.stood, one.lost) })),
     passing: passing(
       standing.map((one) => ({ id: one.id, scores: scores[one.id] ?? {} })),

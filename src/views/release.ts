@@ -11,7 +11,7 @@ import { linePedigree } from "@/records/line/pedigree";
 import { backcrossesOf, lineByCode, namedAlike } from "@/records/line/queries";
 import { offkindsOf } from "@/records/offkind/queries";
 import type { Photo } from "@/records/photo/photo";
-import { photosOfStand } from "@/records/photo/queries";
+import { photosOfStands } from "@/records/photo/queries";
 import { numbersOfPlants } from "@/records/plant/queries";
 import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
@@ -95,7 +95,7 @@ function typicalPlant({ db }: Outlook, marks: Yardstick[], plants: ShownPlant[])
   );
   const found = id && numbersOfPlants(db, [id]).get(id);
   if (!found) return null;
-  const photo = photosOfStand(db, found.standId).findLast(({ plantId }) => plantId === id) ?? null;
+  const photo = photosOfStands(db, [found.standId]).findLast(({ plantId }) => plantId === id) ?? null;
   return {
     code: found.code,
     number: found.number,

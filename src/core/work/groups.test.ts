@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { inPlaces } from "./groups";
-import { type Act, isPressing, NO_HURRY } from "./work";
+import { type Act, isPressing, NO_HURRY, unfolded } from "./work";
 
 const of = (key: string, act: Act, place: string | null, more: object = {}) => ({
   ...{ key, act, place, count: null as number | null, minutes: 20, from: "2027-05-01", best: "2027-05-10" },
@@ -53,4 +53,20 @@ test("what has its hour, or two days left, is never folded away", () => {
   expect(isPressing({ part: "any-hour", daysLeft: 3 })).toBe(false);
   expect(isPressing({ part: "dawn", daysLeft: 30 })).toBe(true);
   expect(isPressing({ part: "any-hour", daysLeft: NO_HURRY })).toBe(true);
+});
+
+test("what is pressing is always shown; of the rest the soonest impossible as far as there is room", () => {
+  const days = (list: number[], rows: number) => {
+    const { shown, waiting } = unfolded(
+      list.map((daysLeft) => ({ part: "any-hour" as const, daysLeft })),
+      rows,
+    );
+    return [shown, waiting].map((some) => some.map(({ daysLeft }) => daysLeft));
+  };
+  expect(days([30, 1, 9, 0, 4], 4)).toEqual([[1, 9, 0, 4], [30]]);
+  expect(days([30, 1, 9, 0, 4], 1)).toEqual([
+    [1, 0],
+    [4, 9, 30],
+  ]);
+  expect(days([30, 1, 9], 9)).toEqual([[30, 1, 9], []]);
 });

@@ -88,6 +88,18 @@ const LAST_DAYS = 2;
 export const isPressing = ({ part, daysLeft }: { part: DayPart; daysLeft: number }): boolean =>
   part !== "any-hour" || daysLeft <= LAST_DAYS || daysLeft >= NO_HURRY;
 
+/**
+ * What of a day's work is shown: all that is pressing, and of the rest what is soonest impossible as far as there is room.
+ * @param rows how many there is room for
+ * @example unfolded([9, 0, 4].map((daysLeft) => ({ part: "any-hour", daysLeft })), 2).waiting // [{ part: "any-hour", daysLeft: 9 }]
+ */
+export function unfolded<T extends { part: DayPart; daysLeft: number }>(tasks: T[], rows: number) {
+  const rest = tasks.filter((task) => !isPressing(task)).sort((a, b) => a.daysLeft - b.daysLeft);
+  const waiting = rest.slice(Math.max(0, rows - (tasks.length - rest.length)));
+  const folded = new Set(waiting);
+  return { shown: tasks.filter((task) => !folded.has(task)), waiting };
+}
+
 type Ordered = Pick<Work, "key" | "best" | "last">;
 
 /**

@@ -3,12 +3,13 @@ import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
 import type { Photo } from "./photo";
 
-/** Pictures of a stand's plants, by plant and day. */
-export const photosOfStand = (db: Db, standId: Id): Photo[] =>
+/** Pictures of the plants of some plantings, by plant and day. */
+export const photosOfStands = (db: Db, standIds: Id[]): Photo[] =>
   prepared(
     db,
-    `SELECT f.* FROM photo f JOIN plant p ON p.id = f.plantId WHERE p.standId = ? ORDER BY p.number, f.takenOn, f.id`,
-  ).all(standId) as Photo[];
+    `SELECT f.* FROM photo f JOIN plant p ON p.id = f.plantId WHERE p.standId IN (SELECT value FROM json_each(?))
+       ORDER BY p.number, f.takenOn, f.id`,
+  ).all(JSON.stringify(standIds)) as Photo[];
 
 /** Pictures of one off-type. */
 export const photosOfOffkind = (db: Db, offkindId: Id): Photo[] =>

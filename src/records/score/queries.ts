@@ -32,11 +32,12 @@ export const openScores = (db: Db, season: number): OpenScore[] =>
 
 export type PlantScore = Pick<Score, "plantId" | "yardstickId" | "number" | "word" | "scoredOn" | "version">;
 
-/** Every look at the plants of a stand, in their order. */
-export function scoresOfStand(db: Db, standId: Id): PlantScore[] {
+/** Every look at the plants of some plantings, in their order. */
+export function scoresOfStands(db: Db, standIds: Id[]): PlantScore[] {
   return prepared(
     db,
     `SELECT c.plantId, c.yardstickId, c.number, c.word, c.scoredOn, c.version
-       FROM plant p JOIN score c ON c.plantId = p.id WHERE p.standId = ? ORDER BY c.scoredOn, c.look`,
-  ).all(standId) as PlantScore[];
+       FROM plant p JOIN score c ON c.plantId = p.id
+       WHERE p.standId IN (SELECT value FROM json_each(?)) ORDER BY c.scoredOn, c.look`,
+  ).all(JSON.stringify(standIds)) as PlantScore[];
 }

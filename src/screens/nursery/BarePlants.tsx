@@ -1,35 +1,38 @@
 "use client";
 import clsx from "clsx";
+import type { Id } from "@/core/custody/id";
 import { Meanwhile } from "@/ui/Meanwhile";
-import type { Family } from "@/views/family";
+import type { BenchPlant, Family } from "@/views/family";
 import { PlantSheet } from "./lazySheet";
 import { useScoring } from "./useScoring";
 
 /** Plants without yardsticks can still be opened and marked. */
 export function BarePlants({
   view,
+  plants,
   open,
   onOpen,
 }: {
   view: Family;
-  open: number | null;
-  onOpen: (number: number | null) => void;
+  plants: BenchPlant[];
+  open: Id | null;
+  onOpen: (id: Id | null) => void;
 }) {
   const scoring = useScoring(view);
-  const opened = view.plants.find(({ number }) => number === open);
+  const opened = plants.find(({ id }) => id === open);
   return (
     <>
       <p className="mb-3 max-w-prose">
         Nothing to score on yet: choose a few yardsticks on the right. Plants can be opened and marked all the same.
       </p>
       <div className="grid grid-cols-[repeat(auto-fill,minmax(3.1rem,1fr))] gap-1.5">
-        {view.plants.map(({ id, number, mark }) => (
+        {plants.map(({ id, number, code, mark }) => (
           <button
             key={id}
             type="button"
             className={clsx("leaf min-h-12 px-1", mark === "out" && "text-rust")}
-            aria-label={`Plant ${number}${mark === "none" ? "" : `, ${mark}`}`}
-            onClick={() => onOpen(number)}
+            aria-label={`Plant ${number}${code === view.stand.code ? "" : ` of ${code}`}${mark === "none" ? "" : `, ${mark}`}`}
+            onClick={() => onOpen(id)}
           >
             {number}
           </button>
@@ -37,7 +40,7 @@ export function BarePlants({
       </div>
       {opened && (
         <Meanwhile>
-          <PlantSheet plant={opened} view={view} scoring={scoring} onGo={onOpen} />
+          <PlantSheet plant={opened} plants={plants} view={view} scoring={scoring} onGo={onOpen} />
         </Meanwhile>
       )}
     </>

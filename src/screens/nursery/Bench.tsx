@@ -1,10 +1,10 @@
 "use client";
 import clsx from "clsx";
 import { type KeyboardEvent, type MouseEvent, useEffect, useMemo, useRef, useState } from "react";
+import type { Id } from "@/core/custody/id";
 import { keyScore, scoreShown, typesOn } from "@/core/selection/typing";
-import type { Plant } from "@/records/plant/plant";
 import { Meanwhile } from "@/ui/Meanwhile";
-import type { Family } from "@/views/family";
+import type { BenchPlant, Family } from "@/views/family";
 import { useCommand } from "../common/command";
 import { BarePlants } from "./BarePlants";
 import { BenchCell } from "./BenchCell";
@@ -23,42 +23,46 @@ type Props = { view: Family & { chosen: number | null } };
 
 /** The family as it is planted: walked with the arrow keys, scored with digits, one yardstick down or one plant across. */
 export function Bench({ view }: Props) {
-  const { plants, yardsticks, perRow } = view;
+  const { yardsticks, bench, stand } = view;
+  const plants = useMemo(() => bench.flatMap((part) => part.plants), [bench]);
+  /** One of the family that the page is of, by its number. */
+  const own = (number: number | null) =>
+    plants.find((one) => one.code === stand.code && one.number === number)?.id ?? null;
   const scored = yardsticks.filter(({ kind }) => kind !== "ratio");
   const [chosen, setChosen] = useState(firstOf(view.due, scored));
   const yardstick = yardsticks.find(({ id }) => id === chosen) ?? yardsticks[0];
   const [across, setAcross] = useState(false);
   const [again, setAgain] = useState(false);
-  const [at, setAt] = useState(plants[0]?.number ?? 0);
+  const [at, setAt] = useState<Id | null>(plants.find(({ code }) => code === stand.code)?.id ?? null);
   const [typing, setTyping] = useState<string | null>(null);
-  const [open, setOpen] = useState<number | null>(view.chosen);
+  const [open, setOpen] = useState<Id | null>(own(view.chosen));
   const grid = useRef<HTMLDivElement>(null);
   const scoring = useScoring(view);
   const { run } = useCommand();
-  const rows = useMemo(() => rowsOf(plants, perRow), [plants, perRow]);
+  const rows = useMemo(() => rowsOf(bench), [bench]);
   const standing = useMemo(() => plants.filter(({ removedOn }) => removedOn === null), [plants]);
-  const opened = plants.find(({ number }) => number === open);
+  const opened = plants.find(({ id }) => id === open);
 
-  const go = (number: number | undefined) => {
-    if (number === undefined) return;
+  const go = (id: Id | undefined) => {
+    if (id === undefined) return;
     setTyping(null);
-    setAt(number);
+    setAt(id);
     // The cell that is gone to has the focus, so that a reader says it.
-    grid.current?.querySelector<HTMLElement>(`[data-plant="${number}"]`)?.focus();
+    grid.current?.querySelector<HTMLElement>(`[data-plant="${id}"]`)?.focus();
   };
   useEffect(() => {
-    if (plants.length > 0 && !plants.some(({ number }) => number === at)) setAt(plants[0]!.number);
+    if (plants.length > 0 && !plants.some(({ id }) => id === at)) setAt(plants[0]!.id);
   }, [plants, at]);
-  if (!yardstick) return <BarePlants view={view} open={open} onOpen={setOpen} />;
+  if (!yardstick) return <BarePlants view={view} plants={plants} open={open} onOpen={setOpen} />;
 
-  const plant = plants.find(({ number }) => number === at);
-  const next = (from: number) => standing.find(({ number }) => number > from)?.number;
+  const place = plants.findIndex(({ id }) => id === at);
+  const plant = plants[place];
+  const next = () => plants.find(({ removedOn }, i) => i > place && removedOn === null)?.id;
   const goOn = () => {
-    if (!across) return go(next(at));
-    const place = scored.findIndex(({ id }) => id === yardstick.id);
-    const following = scored[place + 1];
+    if (!across) return go(next());
+    const following = scored[scored.findIndex(({ id }) => id === yardstick.id) + 1];
     setChosen(following?.id ?? scored[0]!.id);
-    go(following ? at : next(at));
+    go(following ? plant?.id : next());
   };
   const give = (typed: string) => {
     if (!plant) return;
@@ -66,16 +70,17 @@ export function Bench({ view }: Props) {
     goOn();
   };
   const unscored = () => {
-    const open = ({ id }: Plant) => {
+    const open = ({ id }: BenchPlant) => {
       const { value, looks, fresh } = scoring.shown(id, yardstick.id);
       return again ? looks < 2 && !fresh : value === null;
     };
     const waits = standing.filter(open);
-    go((waits.find(({ number }) => number > at) ?? waits[0])?.number);
+    const after = new Set(plants.slice(place + 1).map(({ id }) => id));
+    go((waits.find(({ id }) => after.has(id)) ?? waits[0])?.id);
   };
   const turn = (by: 1 | -1) => {
-    const place = scored.findIndex(({ id }) => id === yardstick.id);
-    setChosen(scored[(place + by + scored.length) % scored.length]!.id);
+    const now = scored.findIndex(({ id }) => id === yardstick.id);
+    setChosen(scored[(now + by + scored.length) % scored.length]!.id);
     setTyping(null);
   };
   /** What is typed is kept by going on, whichever way. */
@@ -84,21 +89,20 @@ export function Bench({ view }: Props) {
     setTyping(null);
   };
 
-  const walk = (key: string): number | undefined => {
-    const place = plants.findIndex(({ number }) => number === at);
+  const walk = (key: string): Id | undefined => {
     switch (key) {
       case "ArrowRight":
-        return plants[place + 1]?.number;
+        return plants[place + 1]?.id;
       case "ArrowLeft":
-        return plants[place - 1]?.number;
+        return plants[place - 1]?.id;
       case "Home":
-        return plants[0]?.number;
+        return plants[0]?.id;
       case "End":
-        return plants.at(-1)?.number;
+        return plants.at(-1)?.id;
       default: {
         const cell = grid.current?.querySelector<HTMLElement>(`[data-plant="${at}"]`);
         const found = cell && beside(grid.current!, cell, key === "ArrowDown");
-        return found ? Number(found.dataset.plant) : undefined;
+        return found?.dataset.plant;
       }
     }
   };
@@ -156,11 +160,11 @@ export function Bench({ view }: Props) {
   const onClick = (event: MouseEvent) => {
     const cell = (event.target as HTMLElement).closest<HTMLElement>("[data-plant]");
     if (!cell) return;
-    const number = Number(cell.dataset.plant);
+    const id = cell.dataset.plant!;
     commit();
-    setAt(number);
+    setAt(id);
     // By finger a plant is opened; with a mouse it is gone to, and opened by a second click.
-    if (matchMedia("(pointer: coarse)").matches || event.detail > 1) setOpen(number);
+    if (matchMedia("(pointer: coarse)").matches || event.detail > 1) setOpen(id);
   };
   const reach = reachOf(yardstick);
   return (
@@ -182,24 +186,29 @@ export function Bench({ view }: Props) {
         onKeyDown={onKey}
         onClick={onClick}
         onFocus={(event) => {
-          const number = Number((event.target as HTMLElement).dataset.plant);
-          if (number && number !== at) setAt(number);
+          const id = (event.target as HTMLElement).dataset.plant;
+          if (id && id !== at) setAt(id);
         }}
         onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && commit()}
       >
-        {rows.map((row, i) => (
+        {rows.map(({ name, heading, plants: row }, i) => (
           // biome-ignore lint/a11y/useFocusableInteractive: its cells take the focus
           <div
             key={row[0]!.id}
             role="row"
-            aria-label={`Row ${i + 1}`}
+            aria-label={heading ?? name}
             className={clsx(
               "grid grid-cols-[repeat(auto-fill,minmax(3.1rem,1fr))] gap-1.5 px-1 py-1.5",
               i > 0 && "border-t border-rule",
               i >= SEEN && "[contain-intrinsic-size:auto_64px] [content-visibility:auto]",
             )}
           >
-            {row.map(({ id, number, mark, removedOn, checkOfId }) => {
+            {heading && (
+              <span aria-hidden className="col-span-full pt-1 text-sm font-semibold">
+                {heading}
+              </span>
+            )}
+            {row.map(({ id, number, code, mark, removedOn, checkOfId }) => {
               const { value, looks, trouble, fresh } = scoring.shown(id, yardstick.id);
               // A second look is blind: what was seen before is hidden, and only said to be there.
               const hidden = again && looks > 0 && !fresh;
@@ -208,18 +217,20 @@ export function Bench({ view }: Props) {
               return (
                 <BenchCell
                   key={id}
+                  id={id}
+                  name={code === stand.code ? `Plant ${number}` : `Plant ${number} of ${code}`}
                   number={number}
                   mark={mark}
                   gone={removedOn !== null}
                   shown={hidden ? (looks > 1 ? "✓" : "") : shown}
-                  typing={number === at ? typing : null}
+                  typing={id === at ? typing : null}
                   much={much}
                   looks={looks}
                   check={checkOfId !== null}
                   pictures={view.photos[id]?.length ?? 0}
                   trouble={trouble !== null}
                   yardstick={yardstick.name}
-                  current={number === at}
+                  current={id === at}
                 />
               );
             })}
@@ -229,7 +240,7 @@ export function Bench({ view }: Props) {
       <LastScoreLine last={scoring.last} onUndo={() => void scoring.takeBack()} />
       {opened && (
         <Meanwhile>
-          <PlantSheet plant={opened} view={view} scoring={scoring} onGo={setOpen} />
+          <PlantSheet plant={opened} plants={plants} view={view} scoring={scoring} onGo={setOpen} />
         </Meanwhile>
       )}
     </section>

@@ -1,11 +1,15 @@
 "use client";
 import clsx from "clsx";
 import { memo } from "react";
+import type { Id } from "@/core/custody/id";
 import { plural } from "@/core/units/plural";
 import type { Mark } from "@/records/plant/plant";
 import { MARKS } from "../common/standNames";
 
 type Props = {
+  id: Id;
+  /** What it is called: its number, and its family where it is of another. */
+  name: string;
   number: number;
   mark: Mark;
   gone: boolean;
@@ -32,9 +36,9 @@ const TONES: Record<Mark, string> = {
 };
 const SIGNS: Record<Mark, string> = { none: "", keep: "k", "seed-parent": "s", watch: "w", out: "o" };
 
-function words({ number, mark, gone, shown, looks, yardstick, trouble, pictures, check }: Props): string {
+function words({ name, mark, gone, shown, looks, yardstick, trouble, pictures, check }: Props): string {
   const parts = [
-    `Plant ${number}`,
+    name,
     shown ? `${yardstick} ${shown}${looks > 1 ? ` of ${looks} looks` : ""}` : `${yardstick} not scored`,
     gone ? "taken out" : mark === "none" ? "" : MARKS[mark].toLowerCase(),
     check ? "check" : "",
@@ -46,13 +50,13 @@ function words({ number, mark, gone, shown, looks, yardstick, trouble, pictures,
 
 /** One plant where it stands: its number, what it shows on the yardstick, and its mark. */
 export const BenchCell = memo(function BenchCell(props: Props) {
-  const { number, mark, gone, shown, typing, much, looks, pictures, check, trouble, current } = props;
+  const { id, number, mark, gone, shown, typing, much, looks, pictures, check, trouble, current } = props;
   return (
     <button
       type="button"
       role="gridcell"
       tabIndex={current ? 0 : -1}
-      data-plant={number}
+      data-plant={id}
       aria-label={words(props)}
       aria-invalid={trouble || undefined}
       className={clsx(

@@ -3,13 +3,14 @@ import { ChevronLeft, ChevronRight, X } from "lucide-react";
 import { Dialog, ToggleGroup } from "radix-ui";
 import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
 import { fixed } from "@/core/writing/numbers";
 import type { Mark, Plant } from "@/records/plant/plant";
 import Link from "@/ui/Link";
 import { Over } from "@/ui/Over";
 import { SHEET } from "@/ui/SheetPanel";
 import { useKept } from "@/ui/useKept";
-import type { Family } from "@/views/family";
+import type { BenchPlant, Family } from "@/views/family";
 import { useCommand } from "../common/command";
 import { Notes } from "../common/Notes";
 import { Pictures } from "../common/Pictures";
@@ -19,25 +20,36 @@ import { LastScoreLine } from "./LastScoreLine";
 import { ScoreField } from "./ScoreField";
 import type { Scoring } from "./useScoring";
 
-type Props = { plant: Plant; view: Family; scoring: Scoring; onGo: (number: number | null) => void };
+type Props = {
+  plant: BenchPlant;
+  /** All that are walked, in their order. */
+  plants: BenchPlant[];
+  view: Family;
+  scoring: Scoring;
+  onGo: (id: Id | null) => void;
+};
 
 /** One plant on a sheet, by thumb: its scores, its mark with a reason, out; and on to the next. */
-export function PlantSheet({ plant, view, scoring, onGo }: Props) {
+export function PlantSheet(props: Props) {
+  const { plant, onGo } = props;
   return (
     <Over title={`Plant ${plant.number}`} onClose={() => onGo(null)} className={SHEET}>
-      <PlantBody key={plant.id} plant={plant} view={view} scoring={scoring} onGo={onGo} />
+      <PlantBody key={plant.id} {...props} />
     </Over>
   );
 }
 
-function PlantBody({ plant, view, scoring, onGo }: Props) {
-  const { plants, yardsticks } = view;
+function PlantBody({ plant, plants, view, scoring, onGo }: Props) {
+  const { yardsticks } = view;
   const at = plants.findIndex((p) => p.id === plant.id);
-  const neighbour = (by: number) => plants[at + by]?.number ?? null;
+  const neighbour = (by: number) => plants[at + by]?.id ?? null;
   return (
     <>
       <div className="flex items-center justify-between">
-        <Dialog.Title className="text-3xl">Plant {plant.number}</Dialog.Title>
+        <Dialog.Title className="text-3xl">
+          Plant {plant.number}
+          {plant.code !== view.stand.code && <span className="block text-base font-normal">{plant.code}</span>}
+        </Dialog.Title>
         <div className="flex gap-2">
           <button
             type="button"
@@ -84,14 +96,14 @@ function PlantBody({ plant, view, scoring, onGo }: Props) {
         ))}
       </div>
       <LastScoreLine last={scoring.last} onUndo={() => void scoring.takeBack()} />
-      <Marks key={plant.version} plant={plant} code={view.stand.code} />
+      <Marks key={plant.version} plant={plant} code={plant.code} />
       <Pictures
         of={{ plantId: plant.id }}
         photos={view.photos[plant.id] ?? []}
-        name={`${view.stand.code} plant ${plant.number}`}
+        name={`${plant.code} plant ${plant.number}`}
       />
       <div className="mt-6 flex flex-wrap gap-x-4">
-        <Link href={`/nursery/${view.stand.code}/surprise?plant=${plant.number}`} className="leaf leaf-plain">
+        <Link href={`/nursery/${plant.code}/surprise?plant=${plant.number}`} className="leaf leaf-plain">
           Odd? Trace it
         </Link>
         <Notes of="plantId" id={plant.id} name={`plant ${plant.number}`} />

@@ -2,11 +2,10 @@
 import { ToggleGroup } from "radix-ui";
 import { type ReactNode, useEffect, useState } from "react";
 import { scoreShown } from "@/core/selection/typing";
-import type { Plant } from "@/records/plant/plant";
-import type { YardstickView } from "@/views/family";
+import type { BenchPlant, YardstickView } from "@/views/family";
 import type { Scoring } from "./useScoring";
 
-type Props = { plant: Plant; yardstick: YardstickView; scoring: Scoring };
+type Props = { plant: BenchPlant; yardstick: YardstickView; scoring: Scoring };
 
 /** One yardstick of one plant by thumb: steps, words, yes or no are buttons; anything else is typed. */
 export function ScoreField({ plant, yardstick, scoring }: Props) {

@@ -1,16 +1,25 @@
 import { placeOf } from "@/core/selection/bench";
-import type { Plant } from "@/records/plant/plant";
-import type { YardstickView } from "@/views/family";
+import type { BenchPart, BenchPlant, YardstickView } from "@/views/family";
+
+/** A row as it was planted, and what it is called: a family's first row names it, where several stand in the bed. */
+export type BenchRow = { name: string; heading: string | null; plants: BenchPlant[] };
 
 /** Rows as they were planted; a plant that has no number any more leaves its place. */
-export function rowsOf(plants: Plant[], perRow: number): Plant[][] {
-  const rows: Plant[][] = [];
-  for (const plant of plants) {
-    const { row } = placeOf(plant.number, perRow);
-    rows[row] ??= [];
-    rows[row].push(plant);
-  }
-  return rows.filter(Boolean);
+export function rowsOf(bench: BenchPart[]): BenchRow[] {
+  return bench.flatMap(({ code, mother, perRow, plants }) => {
+    const rows: BenchPlant[][] = [];
+    for (const plant of plants) {
+      const { row } = placeOf(plant.number, perRow);
+      rows[row] ??= [];
+      rows[row].push(plant);
+    }
+    const several = bench.length > 1;
+    return rows.filter(Boolean).map((row, i) => ({
+      name: several ? `${code}, row ${i + 1}` : `Row ${i + 1}`,
+      heading: several && i === 0 ? `${code}${mother === null ? "" : `, seed of plant ${mother}`}` : null,
+      plants: row,
+    }));
+  });
 }
 
 /** The cell that lies nearest above or below another on the screen, however the rows are wrapped. */

@@ -7,7 +7,7 @@ import type { ScoreValue } from "@/core/selection/yardsticks";
 import { readNumber } from "@/core/writing/numbers";
 import { outbox, post } from "@/ui/outbox";
 import { newPress } from "@/ui/press";
-import type { Family, ScoreView, YardstickView } from "@/views/family";
+import type { BenchPlant, Family, ScoreView, YardstickView } from "@/views/family";
 import { useCommand } from "../common/command";
 
 /** A score as it was just given, until the page is drawn anew with it. */
@@ -46,8 +46,7 @@ function meant({ kind }: YardstickView, typed: string): ScoreValue | null {
  * Scores given one after the other without waiting for each: shown at once, kept on the device until the server has them, in
  * order; a refused one stays as it was typed, with the reason.
  */
-export function useScoring(view: Pick<Family, "scores" | "stand">) {
-  const { scores, stand } = view;
+export function useScoring({ scores }: Pick<Family, "scores">) {
   const router = useRouter();
   const { undo } = useCommand();
   const [given, setGiven] = useState<ReadonlyMap<string, Given>>(new Map());
@@ -86,12 +85,17 @@ export function useScoring(view: Pick<Family, "scores" | "stand">) {
   );
 
   const score = useCallback(
-    async (plant: { id: Id; number: number }, yardstick: YardstickView, typed: string, again: boolean) => {
+    async (
+      plant: Pick<BenchPlant, "id" | "number" | "code">,
+      yardstick: YardstickView,
+      typed: string,
+      again: boolean,
+    ) => {
       const key = keyOf(plant.id, yardstick.id);
       const kept: ScoreView | undefined = scores[plant.id]?.[yardstick.id];
       const before = latest.current.get(key);
       const version = before && before.trouble === null ? before.version : kept?.version;
-      const words = `${stand.code} plant ${plant.number}: ${yardstick.name} ${typed || "cleared"}`;
+      const words = `${plant.code} plant ${plant.number}: ${yardstick.name} ${typed || "cleared"}`;
       const press = newPress();
       put(key, {
         value: meant(yardstick, typed),
@@ -118,7 +122,7 @@ export function useScoring(view: Pick<Family, "scores" | "stand">) {
       if (quiet.current) clearTimeout(quiet.current);
       quiet.current = setTimeout(() => underWay.current === 0 && router.refresh(), QUIET);
     },
-    [scores, stand.code, put, router],
+    [scores, put, router],
   );
 
   const takeBack = useCallback(async () => {

@@ -1,8 +1,7 @@
 import { addDays, dayInWords } from "@/core/calendar/day";
 import { bedInWords } from "@/core/ground/bedInWords";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
-import { plural } from "@/core/units/plural";
-import { isPressing } from "@/core/work/work";
+import { unfolded } from "@/core/work/work";
 import { hourInWords } from "@/core/writing/hours";
 import Link from "@/ui/Link";
 import type { Today } from "@/views/today";
@@ -53,8 +52,8 @@ const bandWords = (sun: Today["sun"]): Record<DayPart, { title: string; when: st
 
 const HEAT_FROM = { station: "weather station", readings: "your readings", normal: "usual for the day" } as const;
 
-/** So many rows of a part of the day can be read. */
-const SHOWN = 12;
+/** So many rows of a day can be read and done; what can wait is folded away beyond them. */
+const ROWS = 20;
 
 /** So many lines to renew are named. */
 const SHOWN_LINES = 3;
@@ -102,12 +101,8 @@ export function TodayScreen(view: Today & { asked: string | null; bed: string | 
   const words = bandWords(sun);
   const soon = seed.filter(({ until }) => until !== null && until <= addDays(day, SEED_DAYS)).slice(0, SHOWN_SEED);
   const rest = seed.filter((task) => !soon.includes(task));
-  const parts = DAY_PARTS.map((id) => ({
-    id,
-    ...words[id],
-    pressing: tasks.filter((task) => task.part === id && isPressing(task)),
-    waiting: tasks.filter((task) => task.part === id && !isPressing(task)),
-  }));
+  const { shown, waiting } = unfolded(tasks, ROWS);
+  const parts = DAY_PARTS.map((id) => ({ id, ...words[id], tasks: shown.filter((task) => task.part === id) }));
   return (
     <Page
       title="Today"
@@ -159,20 +154,10 @@ export function TodayScreen(view: Today & { asked: string | null; bed: string | 
         </p>
       )}
       {parts
-        .filter((b) => b.pressing.length + b.waiting.length > 0)
+        .filter((b) => b.tasks.length > 0)
         .map((b) => (
           <Part key={b.id} title={b.title} when={b.when}>
-            <TaskRows tasks={b.pressing.slice(0, SHOWN)} day={day} units={garden.units} />
-            {b.pressing.length > SHOWN && (
-              <Folded said={plural(b.pressing.length - SHOWN, "more task")}>
-                <TaskRows tasks={b.pressing.slice(SHOWN)} day={day} units={garden.units} />
-              </Folded>
-            )}
-            {b.waiting.length > 0 && (
-              <Folded said={waitingInWords(b.waiting, b.pressing.length, day)}>
-                <TaskRows tasks={b.waiting} day={day} units={garden.units} />
-              </Folded>
-            )}
+            <TaskRows tasks={b.tasks} day={day} units={garden.units} />
           </Part>
         ))}
       {seed.length > 0 && (
@@ -247,6 +232,11 @@ export function TodayScreen(view: Today & { asked: string | null; bed: string | 
           units={garden.units}
           beside={<NoneDone groups={missed} />}
         />
+        {waiting.length > 0 && (
+          <Folded said={waitingInWords(waiting, day)}>
+            <TaskRows tasks={waiting} day={day} units={garden.units} />
+          </Folded>
+        )}
         <WorkList said={earlyInWords(early)} groups={early} day={day} units={garden.units} />
         <WorkList said={nextInWords(next)} groups={next} day={day} units={garden.units} />
         <OwnTasks later={later} day={day} />

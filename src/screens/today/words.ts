@@ -4,7 +4,7 @@ import { bedInWords, placeInWords } from "@/core/ground/bedInWords";
 import type { DayPart } from "@/core/pollination/protocol";
 import { minutesInWords } from "@/core/units/minutes";
 import { plural } from "@/core/units/plural";
-import { type Act, isPressing, NO_HURRY } from "@/core/work/work";
+import { type Act, isPressing } from "@/core/work/work";
 import type { CrossTask } from "@/views/crossTasks";
 import type { Task, Today } from "@/views/today";
 import type { BedWork, StandWork } from "@/views/work";
@@ -129,14 +129,9 @@ export function dayInOneSentence({ tasks, map }: Pick<Today, "tasks" | "map">): 
   return pressing > 0 ? `${plural(pressing, "task")}, none of them in a bed.` : "Nothing has to be done today.";
 }
 
-/** What is folded away: how many tasks, and the first last day among them. */
-export function waitingInWords(tasks: Task[], shown: number, day: Day): string {
-  const soonest = Math.min(...tasks.map(({ daysLeft }) => daysLeft));
-  const what = plural(tasks.length, shown > 0 ? "more task" : "task");
-  return soonest >= NO_HURRY
-    ? `${what}, without a last day`
-    : `${what} can wait, the first until ${dayInWords(addDays(day, soonest))}`;
-}
+/** What can wait: how many tasks, and the first last day among them. */
+export const waitingInWords = (tasks: Task[], day: Day): string =>
+  `${plural(tasks.length, "task")} can wait, the first until ${dayInWords(addDays(day, Math.min(...tasks.map(({ daysLeft }) => daysLeft))))}`;
 
 const soonestOf = (groups: BedWork[], of: (group: BedWork) => Day | null): Day | undefined =>
   groups.flatMap((group) => of(group) ?? []).sort()[0];

@@ -319,6 +319,40 @@ describe("Nursery, Seed and Lines", () => {
     expect(nurseryView(garden.sky()).list.items.map((f) => f.id)).toEqual([stand]);
   });
 
+  test("families of one line in one bed are walked together, each named by its mother; those elsewhere are not", () => {
+    const { lineId, stand, plants } = family(garden, 3);
+    garden.on("2028-10-01");
+    const told = { standId: stand, plantIds: plants.slice(1), kind: "self", gathered: "2028-09-20", seeds: 30 };
+    const [first, second] = garden.done("lot.save", told).ids as [string, string];
+    garden.on("2029-05-10");
+    const row = (lotId: string, bedId: number) => {
+      const sown = { lineId, lotId, bedId, sown: "2029-05-10", sowedSeeds: 4, plants: 2, family: 1 };
+      return garden.code("stand", garden.done("stand.add", sown).id);
+    };
+    const [one, two, far] = [row(first, 1), row(second, 1), row(first, 2)];
+    const benchOf = (code: string) =>
+      familyView(garden.sky(), code)!.bench.map((part) => [
+        part.code,
+        part.mother,
+        part.plants.map(({ number }) => number),
+      ]);
+    expect(benchOf(one)).toEqual([
+      [one, 2, [1, 2]],
+      [two, 3, [1, 2]],
+    ]);
+    expect(benchOf(two)).toEqual(benchOf(one));
+    expect(benchOf(far)).toEqual([[far, 2, [1, 2]]]);
+    // Scores of all that are walked are there; what is said of the family is its own.
+    const yardstickId = garden.done("yardstick.add", { lineId, name: "Sweet", kind: "number", wanted: "high" }).id;
+    const [mine, theirs] = familyView(garden.sky(), one)!.bench.map((part) => part.plants[0]!.id);
+    garden.done("score.set", { plantId: mine, yardstickId, value: "9" });
+    garden.done("score.set", { plantId: theirs, yardstickId, value: "15" });
+    const { scores, yardsticks, plants: own } = familyView(garden.sky(), one)!;
+    expect([mine, theirs].map((id) => scores[id!]![yardstickId]!.number)).toEqual([9, 15]);
+    expect(yardsticks[0]).toMatchObject({ family: { mean: 9, count: 1 }, unscored: 1 });
+    expect(own).toHaveLength(2);
+  });
+
   test("what is left of a lot is what was not sown; by mass it is a range", () => {
     const { lot, lineId } = family(garden);
     expect(lotPage(garden.sky(), garden.code("lot", lot))!.lot).toMatchObject({
