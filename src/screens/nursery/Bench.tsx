@@ -41,6 +41,8 @@ export function Bench({ view }: Props) {
   const { run } = useCommand();
   const rows = useMemo(() => rowsOf(bench), [bench]);
   const standing = useMemo(() => plants.filter(({ removedOn }) => removedOn === null), [plants]);
+  // Known lines among them measure the place; they are scored, and not counted.
+  const judged = standing.filter(({ checkOfId }) => checkOfId === null);
   const opened = plants.find(({ id }) => id === open);
 
   const go = (id: Id | undefined) => {
@@ -172,7 +174,8 @@ export function Bench({ view }: Props) {
       <YardstickChoice
         yardsticks={yardsticks}
         chosen={yardstick.id}
-        standing={standing.length}
+        standing={judged.length}
+        scored={(id) => judged.filter((one) => scoring.shown(one.id, id).value !== null).length}
         due={view.due}
         onChoose={setChosen}
       />

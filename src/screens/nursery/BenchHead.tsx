@@ -8,28 +8,36 @@ import { wantedInWords } from "./yardstickWords";
 type Choice = {
   yardsticks: YardstickView[];
   chosen: Id;
+  /** Plants that stand on the bench, and how many of them are scored on a yardstick. */
   standing: number;
+  scored: (yardstickId: Id) => number;
   /** Names of those to be scored now. */
   due: string[];
   onChoose: (id: Id) => void;
 };
 
+function scoredInWords({ id, kind }: YardstickView, standing: number, scored: Choice["scored"]): string {
+  if (kind === "ratio") return "reckoned";
+  const count = scored(id);
+  return count === standing ? "all" : `${count} of ${standing}`;
+}
+
 /** The yardsticks of the family, each with how many plants are scored on it. */
-export function YardstickChoice({ yardsticks, chosen, standing, due, onChoose }: Choice) {
+export function YardstickChoice({ yardsticks, chosen, standing, scored, due, onChoose }: Choice) {
   return (
     <div className="mb-2 flex flex-wrap gap-2" role="group" aria-label="Yardstick">
-      {yardsticks.map(({ id, name, kind, unscored }) => (
+      {yardsticks.map((yardstick) => (
         <button
-          key={id}
+          key={yardstick.id}
           type="button"
-          aria-pressed={id === chosen}
-          onClick={() => onChoose(id)}
-          className={clsx("leaf min-h-11 max-w-full text-left", id === chosen && "leaf-strong")}
+          aria-pressed={yardstick.id === chosen}
+          onClick={() => onChoose(yardstick.id)}
+          className={clsx("leaf min-h-11 max-w-full text-left", yardstick.id === chosen && "leaf-strong")}
         >
-          <span className="break-words">{name}</span>{" "}
+          <span className="break-words">{yardstick.name}</span>{" "}
           <span className="whitespace-nowrap text-sm font-normal">
-            {kind === "ratio" ? "reckoned" : unscored === 0 ? "all" : `${standing - unscored} of ${standing}`}
-            {due.includes(name) && ", now"}
+            {scoredInWords(yardstick, standing, scored)}
+            {due.includes(yardstick.name) && ", now"}
           </span>
         </button>
       ))}

@@ -1,10 +1,12 @@
 import { addDays, dayInWords } from "@/core/calendar/day";
+import { addressOfStand } from "@/core/custody/address";
 import { bedInWords } from "@/core/ground/bedInWords";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
 import { unfolded } from "@/core/work/work";
 import { hourInWords } from "@/core/writing/hours";
 import Link from "@/ui/Link";
-import type { Today } from "@/views/today";
+import type { Task, Today } from "@/views/today";
+import type { BedWork } from "@/views/work";
 import { Cautions } from "../common/Cautions";
 import { GardenForm } from "../common/GardenForm";
 import { Page } from "../common/Page";
@@ -242,7 +244,24 @@ export function TodayScreen(view: Today & { asked: string | null; bed: string | 
         <OwnTasks later={later} day={day} />
       </Part>
       <Cautions hazards={hazards} />
+      <FoldedFamilies groups={[...groupsOf(waiting), ...missed, ...early, ...next]} />
     </Page>
+  );
+}
+
+const groupsOf = (tasks: Task[]): BedWork[] => tasks.flatMap((task) => (task.kind === "stand" ? task.group : []));
+
+/** Families whose work is folded away, by their addresses: the device keeps their pages for the far bed, as those that are seen. */
+function FoldedFamilies({ groups }: { groups: BedWork[] }) {
+  const stands = groups.flatMap(({ works }) => works.map(({ stand }) => stand)).filter(({ family }) => family === 1);
+  return (
+    <div hidden>
+      {[...new Set(stands.map(addressOfStand))].map((href) => (
+        <a key={href} href={href}>
+          {href}
+        </a>
+      ))}
+    </div>
   );
 }
 
