@@ -338,6 +338,9 @@ test("a file's letters are read as it was written: UTF-8, UTF-16 by its mark, el
   expect(lettersOf(utf16(true))).toEqual({ text: words, from: "utf-16" });
   expect(lettersOf(utf16(false))).toEqual({ text: words, from: "utf-16" });
   const old = Uint8Array.from([...'"Käthe, Zoë"'].map((c) => c.charCodeAt(0)));
+  // Only both bytes together are the mark.
+  expect(lettersOf(Uint8Array.of(0xff, 0x41))).toEqual({ text: "ÿA", from: "windows-1252" });
+  expect(lettersOf(Uint8Array.of(0x41, 0xfe))).toEqual({ text: "Aþ", from: "windows-1252" });
   const read = lettersOf(old);
   expect(read).toEqual({ text: '"Käthe, Zoë"', from: "windows-1252" });
   expect(foreignWords(`${read.text} Käthe Ann`, 9)).toEqual(["Käthe", "Zoë"]);

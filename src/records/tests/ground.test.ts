@@ -454,6 +454,10 @@ describe("readings", () => {
     const january = "20260108,28,41";
     garden.done("climate.import", { text: `date,min_f,max_f\n${january}` });
     expect(readingsKept(garden.db)).toEqual([{ id: "2026-01-08", min: -2.22, max: 5 }]);
+    // Hotter than any day: asked also where nothing is known of the place.
+    for (const hot of ["20260708,41,60", "20260708,41,50.5"])
+      expect(garden.refused("climate.import", { text: file(hot) }).fields).toHaveProperty("unit");
+    expect(garden.refused("climate.import", { text: file("20260708,41,50"), dryRun: true }).kind).toBe("dry-run");
     // January is usually −4 to 6 °C here.
     garden.done("climate.normals", normals(winter));
     const asked = { unit: "Say if these temperatures are in °C or °F." };
