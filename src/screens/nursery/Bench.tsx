@@ -175,7 +175,7 @@ export function Bench({ view }: Props) {
         yardsticks={yardsticks}
         chosen={yardstick.id}
         standing={judged.length}
-        scored={(id) => judged.filter((one) => scoring.shown(one.id, id).value !== null).length}
+        scored={(id) => judged.filter((one) => view.scores[one.id]?.[id]).length}
         due={view.due}
         onChoose={setChosen}
       />

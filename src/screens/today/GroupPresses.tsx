@@ -1,9 +1,9 @@
 "use client";
 import { useState } from "react";
 import { addDays, type Day } from "@/core/calendar/day";
-import type { Units } from "@/core/units/units";
 import { readNumber } from "@/core/writing/numbers";
 import Link from "@/ui/Link";
+import { dayNow } from "@/ui/press";
 import { Sheet } from "@/ui/Sheet";
 import { useKept } from "@/ui/useKept";
 import type { BedWork, StandWork } from "@/views/work";
@@ -75,7 +75,7 @@ function SomeDone({ group, day, onDone }: Props & { onDone: () => void }) {
     });
     const unread = read.findIndex(({ number }) => number.kind === "unread" || number.kind === "asked");
     if (unread >= 0) return setTrouble(`${rowName(chosen[unread]!)}: write the count in figures.`);
-    const input = { act, on: addDays(day, -ago), works: read.map(({ number: _, ...work }) => work) };
+    const input = { act, on: addDays(dayNow(), -ago), works: read.map(({ number: _, ...work }) => work) };
     const answer = await run("deed.done-together", input);
     if (!answer) return;
     if (!answer.ok) return setTrouble(answer.message);
@@ -121,7 +121,7 @@ function SomeDone({ group, day, onDone }: Props & { onDone: () => void }) {
 }
 
 /** Done on another day or with some, put off, or left, and why. */
-export function NotNow({ group, day, units: _ }: Props & { units: Units }) {
+export function NotNow({ group, day }: Props) {
   const { works, key } = group;
   const [first] = works as [StandWork, ...StandWork[]];
   const { act } = first;

@@ -48,7 +48,7 @@ export function WorkRow({ group, day, units }: Props) {
   const open = first.standing !== "ahead";
   const presses = open && (
     <span className="flex flex-wrap items-center justify-end gap-2 max-sm:col-span-2 max-sm:justify-start">
-      <NotNow group={group} day={day} units={units} />
+      <NotNow group={group} day={day} />
       {works.length > 1 ? <DoneTogether group={group} day={day} /> : <Done work={first} day={day} units={units} />}
     </span>
   );
