@@ -17,8 +17,11 @@ export function tick(latest: string | null, now: number, device: string): string
   return `${String(at).padStart(MS_DIGITS, "0")}-${String(n).padStart(COUNT_DIGITS, "0")}-${device}`;
 }
 
+/** The wall clock's part of an op's clock, ms. */
+export const msOf = (clock: string): number => Number(clock.slice(0, MS_DIGITS));
+
 /** Whether an op's clock can be believed: it is written as this program writes it, and not far ahead of the wall clock. */
 export function readClock(clock: string, now: number): "good" | "ahead" | "unreadable" {
   if (!/^\d{15}-\d{6}-[\da-f-]{36}$/.test(clock)) return "unreadable";
-  return Number(clock.slice(0, MS_DIGITS)) - now > AHEAD_MS ? "ahead" : "good";
+  return msOf(clock) - now > AHEAD_MS ? "ahead" : "good";
 }

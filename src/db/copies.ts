@@ -1,6 +1,6 @@
 import { KINDS, LEASED } from "@/core/custody/code";
 import { type Id, isId } from "@/core/custody/id";
-import { readClock } from "./clock";
+import { msOf, readClock } from "./clock";
 import { SCHEMA } from "./migrate";
 import type { Db } from "./open";
 import { headOf, Refusal, type StoredChange, type StoredOp } from "./ops";
@@ -89,20 +89,20 @@ export function* takeOver(
   merge: Id,
   kinds: Map<string, Kind>,
 ): Generator<number> {
-  const has = ours.prepare("SELECT 1 FROM op WHERE id = ?");
   const changes = theirs.prepare("SELECT * FROM opChange WHERE op = ? ORDER BY seq");
   const bring = ours.prepare("INSERT INTO brought (op, merge) VALUES (?, ?)");
   // In the order of their clocks: what is taken back is here before what takes it back.
-  const clockOf = ours.prepare("SELECT clock FROM op WHERE id = ?").pluck();
+  const clock = ours.prepare("SELECT clock FROM op WHERE id = ?").pluck();
+  const clockOf = (id: Id) => clock.get(id) as string | undefined;
   // A garden whose own clock was once ahead goes on from there.
-  const now = Math.max(Date.now(), Number((headOf(ours) ?? "0").slice(0, 15)));
+  const now = Math.max(Date.now(), msOf(headOf(ours) ?? "0"));
   let taken = 0;
   for (const op of theirs.prepare("SELECT * FROM op ORDER BY clock").iterate() as IterableIterator<StoredOp>) {
     if (!lacking.has(op.id)) continue;
     bring.run(op.id, merge);
     yield ++taken;
-    if (has.get(op.id)) continue;
-    refuseStrangeOp(op, (id) => clockOf.get(id) as string | undefined, now);
+    if (clockOf(op.id) !== undefined) continue;
+    refuseStrangeOp(op, clockOf, now);
     insertRow(ours, "op", op);
     for (const change of changes.all(op.id) as StoredChange[]) {
       refuseStrangeChange(change, kinds);

@@ -99,10 +99,11 @@ function* hold(writer: Writer, list: Meeting[], merging: Merging): Generator<Pro
         return failure.message;
       }
     };
-    let message = unfit(one, merging.refused) ?? broken();
+    const wrong = () => unfit(one, merging.refused) ?? broken();
+    let message = wrong();
     if (message && one.mixed) {
       takeWhole(writer, list, one, answers);
-      message = unfit(one, merging.refused) ?? broken();
+      message = wrong();
     }
     if (message) look.push({ table: kind.table, id, message });
   }

@@ -10,7 +10,7 @@ import { cornersOf, middleOf, type Point } from "@/core/ground/shape";
 import { walkThrough } from "@/core/ground/walk";
 import type { Ahead } from "@/core/pollination/ahead";
 import { bedOf } from "@/core/pollination/fathers";
-import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
+import { DAY_PARTS, type DayPart, isTimed } from "@/core/pollination/protocol";
 import { isPressing, NO_HURRY, type Standing } from "@/core/work/work";
 import type { Bed } from "@/records/bed/bed";
 import { beds } from "@/records/bed/queries";
@@ -111,12 +111,10 @@ function mapOf(places: Bed[], tasks: Task[]): TodayBed[] {
   });
 }
 
-const TIMED: ReadonlySet<DayPart> = new Set(["dawn", "morning", "noon", "evening"]);
-
 /** By band of the day; within a timed one along the walk, otherwise the soonest impossible first. */
 function inOrder(tasks: Task[], walk: string[]): Task[] {
   const stop = (task: Task) => {
-    if (!TIMED.has(task.part) || !("state" in task)) return 0;
+    if (!isTimed(task.part) || !("state" in task)) return 0;
     const at = walk.indexOf(bedOf(task) ?? "");
     // Pollen is fetched before it is wanted.
     return (at < 0 ? walk.length : at) + (isFetched(task) ? 0 : walk.length + 1);

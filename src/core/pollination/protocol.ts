@@ -7,6 +7,9 @@ export type Anchor = "dusk" | "sunrise" | "noon" | "day";
 export const DAY_PARTS = ["dawn", "morning", "noon", "any-hour", "evening"] as const;
 export type DayPart = (typeof DAY_PARTS)[number];
 
+/** Whether what is done in a part of the day has its hour. @example isTimed("dawn") // true */
+export const isTimed = (part: DayPart): boolean => part !== "any-hour";
+
 /** Steps that flowers can go through, in the order in which they come; a protocol has those it needs. */
 export const ACTIONS = ["cover", "gather", "pollinate", "uncover", "check", "harvest"] as const;
 export type StepAction = (typeof ACTIONS)[number];

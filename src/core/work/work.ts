@@ -1,5 +1,5 @@
 import { type Day, daysBetween } from "../calendar/day";
-import type { DayPart } from "../pollination/protocol";
+import { type DayPart, isTimed } from "../pollination/protocol";
 
 /** What is done with a stand, from sowing to seed; some of it again and again. */
 export const ACTS = [
@@ -79,14 +79,14 @@ export function standingOn(work: Work, day: Day, open: ReadonlySet<string>): Sta
 /** Days left of what never comes too late: more than any real ones. */
 export const NO_HURRY = 1000;
 /** So near to its last chance, days, nothing is early any more. */
-const LAST_DAYS = 2;
+export const LAST_DAYS = 2;
 
 /**
  * What is done at its hour, must be within a few days, or has no last day that would bring it up: it is never folded away.
  * @example isPressing({ part: "any-hour", daysLeft: 3 }) // false
  */
 export const isPressing = ({ part, daysLeft }: { part: DayPart; daysLeft: number }): boolean =>
-  part !== "any-hour" || daysLeft <= LAST_DAYS || daysLeft >= NO_HURRY;
+  isTimed(part) || daysLeft <= LAST_DAYS || daysLeft >= NO_HURRY;
 
 /**
  * What of a day's work is shown: all that is pressing, and of the rest what is soonest impossible as far as there is room.

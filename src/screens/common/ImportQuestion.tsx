@@ -14,9 +14,13 @@ const QUESTIONS = {
 
 export type FileTold = { [Q in keyof typeof QUESTIONS]?: (typeof QUESTIONS)[Q][number][0] };
 
+/** What is asked of a file, if anything. */
+export const askedOf = ({ fields }: Answer) =>
+  (Object.keys(QUESTIONS) as (keyof typeof QUESTIONS)[]).find((name) => fields?.[name]);
+
 /** What an import asks of a file before it can read it, each answer a press. */
 export function ImportQuestion({ answer, onSay }: { answer: Answer; onSay: (told: FileTold) => void }) {
-  const asked = (Object.keys(QUESTIONS) as (keyof typeof QUESTIONS)[]).find((name) => answer.fields?.[name]);
+  const asked = askedOf(answer);
   if (!asked) return null;
   return (
     <fieldset className="mt-3">

@@ -5,7 +5,7 @@ import { newPress } from "@/ui/press";
 import type { Answer } from "@/ui/send";
 import { send } from "@/ui/send";
 import { useCommand } from "../common/command";
-import { type FileTold, ImportQuestion } from "../common/ImportQuestion";
+import { askedOf, type FileTold, ImportQuestion } from "../common/ImportQuestion";
 
 /** The book as a file, out and in; in only after it was shown what would change. */
 export function BookFile() {
@@ -25,7 +25,7 @@ export function BookFile() {
     setAnswer(null);
   };
   const changes = answer?.kind === "dry-run";
-  const asked = Boolean(answer?.fields?.order);
+  const asked = answer !== null && askedOf(answer) !== undefined;
   const lines = asked ? [] : Object.entries(answer?.fields ?? {});
   return (
     <section className="mt-6 border-t border-rule pt-4">

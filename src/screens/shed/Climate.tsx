@@ -12,7 +12,7 @@ import { type Answer, send } from "@/ui/send";
 import { Table } from "@/ui/Table";
 import type { Shed } from "@/views/shed";
 import { CommandForm, OwnField, useCommand } from "../common/command";
-import { type FileTold, ImportQuestion } from "../common/ImportQuestion";
+import { askedOf, type FileTold, ImportQuestion } from "../common/ImportQuestion";
 
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 const FROM = {
@@ -143,7 +143,7 @@ function ReadingsImport({ onDone }: { onDone: () => void }) {
     else if (done) setAnswer(done);
   };
   const good = answer?.kind === "dry-run";
-  const asked = Boolean(answer?.fields?.order ?? answer?.fields?.unit);
+  const asked = answer !== null && askedOf(answer) !== undefined;
   return (
     <div className="grid gap-4">
       <p className="max-w-prose text-sm text-soft">

@@ -2,31 +2,25 @@
 import { useState } from "react";
 import { addDays, type Day } from "@/core/calendar/day";
 import { readNumber } from "@/core/writing/numbers";
-import Link from "@/ui/Link";
 import { dayNow } from "@/ui/press";
 import { Sheet } from "@/ui/Sheet";
 import { useKept } from "@/ui/useKept";
 import type { BedWork, StandWork } from "@/views/work";
 import { CommandButton, CommandForm, Field, useCommand } from "../common/command";
 import { Trouble, WhichDay, wide } from "../common/recordParts";
-import { ASKED, COUNTED, DoneForm } from "./WorkPresses";
+import { ASKED, COUNTED, DoneForm, ScoreLink } from "./WorkPresses";
 import { nameOf, titleOf } from "./words";
 
 type Props = { group: BedWork; day: Day };
 
 /** What can't be told of several plantings at once: each is told by itself, where the row opens. */
-const EACH: ReadonlySet<string> = new Set(["keep", "first-flower", "sexes"]);
+const EACH: ReadonlySet<string> = new Set(["keep", "first-flower", "sexes", "score"]);
 
 /** Done with all of them today in one press, or counted, or only some, in one sheet. */
 export function DoneTogether({ group, day }: Props) {
   const { act, stand } = group.works[0]!;
   const works = group.works.map((work) => ({ standId: work.stand.id }));
-  if (act === "score")
-    return (
-      <Link href={`/nursery/${stand.code}`} className="leaf leaf-strong">
-        Score<span className="sr-only"> {stand.code}</span>
-      </Link>
-    );
+  if (act === "score") return <ScoreLink code={stand.code} />;
   if (EACH.has(act)) return null;
   if (act in COUNTED || ASKED.has(act))
     return (
@@ -145,7 +139,7 @@ export function NotNow({ group, day }: Props) {
               <DoneForm work={first} day={addDays(day, -1)} close={close} />
             </section>
           )}
-          {works.length > 1 && !EACH.has(act) && act !== "score" && (
+          {works.length > 1 && !EACH.has(act) && (
             <section>
               <h3 className="mb-2">Some were done, or on another day</h3>
               <SomeDone group={group} day={day} onDone={close} />

@@ -1,4 +1,5 @@
 import { dayInWords } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
 import { plural } from "@/core/units/plural";
 import type { CrossTask } from "@/views/crossTasks";
 import type { CrossState } from "@/views/pollination";
@@ -6,6 +7,7 @@ import { CommandButton } from "../common/command";
 import { parentsInWords } from "../common/crossWords";
 import { Row } from "../common/Part";
 import { Tag } from "../common/Tag";
+import { missedOf } from "./words";
 
 /** A cross whose flowering is over: what came of it, and one press that puts it away. */
 export function OverRow({ state, day }: { state: CrossState; day: string }) {
@@ -49,15 +51,10 @@ export function OverRow({ state, day }: { state: CrossState; day: string }) {
   );
 }
 
-const BEFORE_POLLEN: ReadonlySet<string> = new Set(["gather", "pollinate"]);
-
 /** What is past is asked once, all together: flowers that nobody pollinated, and fruits that nobody looked after. */
 export function AllMissed({ late }: { late: CrossTask[] }) {
-  const flowers = late.filter(({ step }) => BEFORE_POLLEN.has(step.action));
-  const fruits = late.filter(({ step }) => !BEFORE_POLLEN.has(step.action));
-  const idsOf = (tasks: CrossTask[]) => tasks.flatMap((task) => task.flowers.map(({ id }) => id));
-  const press = (tasks: CrossTask[], one: string, many: (count: number) => string) => {
-    const flowerIds = idsOf(tasks);
+  const { flowers, fruits } = missedOf(late);
+  const press = (flowerIds: Id[], one: string, many: (count: number) => string) => {
     if (flowerIds.length === 0) return null;
     return (
       <CommandButton command="flower.missed" input={{ flowerIds: flowerIds.slice(0, MOST) }}>

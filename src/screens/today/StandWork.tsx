@@ -46,38 +46,36 @@ export function WorkRow({ group, day, units }: Props) {
   const [first] = works as [StandWork, ...StandWork[]];
   const [opened, setOpened] = useState(false);
   const open = first.standing !== "ahead";
-  const presses = open && (
-    <span className="flex flex-wrap items-center justify-end gap-2 max-sm:col-span-2 max-sm:justify-start">
-      <NotNow group={group} day={day} />
-      {works.length > 1 ? <DoneTogether group={group} day={day} /> : <Done work={first} day={day} units={units} />}
-    </span>
-  );
-  if (works.length === 1)
-    return (
-      <Row tag={<TagOf work={first} />} title={titleOf(group)} said={<Said group={group} day={day} />}>
-        {presses}
-      </Row>
-    );
+  const several = works.length > 1;
   return (
     <>
       <Row
         tag={
-          <button
-            type="button"
-            aria-expanded={opened}
-            className="min-h-11 text-left font-semibold text-damson underline"
-            onClick={() => setOpened(!opened)}
-          >
-            {opened ? "Close" : `Show the ${works.length}`}
-            <span className="sr-only">: {titleOf(group)}</span>
-          </button>
+          several ? (
+            <button
+              type="button"
+              aria-expanded={opened}
+              className="min-h-11 text-left font-semibold text-damson underline"
+              onClick={() => setOpened(!opened)}
+            >
+              {opened ? "Close" : `Show the ${works.length}`}
+              <span className="sr-only">: {titleOf(group)}</span>
+            </button>
+          ) : (
+            <TagOf work={first} />
+          )
         }
         title={titleOf(group)}
         said={<Said group={group} day={day} />}
       >
-        {presses}
+        {open && (
+          <span className="flex flex-wrap items-center justify-end gap-2 max-sm:col-span-2 max-sm:justify-start">
+            <NotNow group={group} day={day} />
+            {several ? <DoneTogether group={group} day={day} /> : <Done work={first} day={day} units={units} />}
+          </span>
+        )}
       </Row>
-      {opened && (
+      {opened && several && (
         <li className="pb-3 sm:pl-6">
           <ul className="rows">
             {works.map((work) => (

@@ -1,7 +1,8 @@
 import { bedInWords } from "@/core/ground/bedInWords";
-import type { Point } from "@/core/ground/shape";
+import { middleOf, type Point } from "@/core/ground/shape";
 import Link from "@/ui/Link";
 import type { TodayBed } from "@/views/today";
+import { stopsOf } from "./words";
 
 /** The drawing's size, and its margin, in its own units. */
 const SIZE = { width: 360, height: 190, margin: 26 };
@@ -27,19 +28,17 @@ function fitted(stops: TodayBed[]): (point: Point) => Point {
 
 /** The beds as they lie, the day's stops numbered in the order of the walk; a press on one shows its work. */
 export function TodayMap({ map, chosen }: { map: TodayBed[]; chosen: string | null }) {
-  const stops = map.filter(({ stop }) => stop !== null);
+  const stops = stopsOf(map);
   if (stops.length === 0) return null;
   const at = fitted(stops);
+  const hrefOf = (name: string) => (name === chosen ? "/" : `/?bed=${encodeURIComponent(name)}`);
   return (
     <nav aria-label="Beds with work today" className="mb-6">
       <svg viewBox={`0 0 ${SIZE.width} ${SIZE.height}`} className="w-full border border-rule bg-leaf">
         <title>The garden's beds, today's stops numbered</title>
         {map.map(({ id, name, outline, stop }) => {
           const corners = outline.map(at);
-          const middle = {
-            x: corners.reduce((sum, { x }) => sum + x, 0) / corners.length,
-            y: corners.reduce((sum, { y }) => sum + y, 0) / corners.length,
-          };
+          const middle = middleOf(corners);
           const shape = (
             <polygon
               points={corners.map(({ x, y }) => `${x.toFixed(1)},${y.toFixed(1)}`).join(" ")}
@@ -54,11 +53,7 @@ export function TodayMap({ map, chosen }: { map: TodayBed[]; chosen: string | nu
           );
           if (stop === null) return <g key={id}>{shape}</g>;
           return (
-            <Link
-              key={id}
-              href={name === chosen ? "/" : `/?bed=${encodeURIComponent(name)}`}
-              aria-label={`Stop ${stop}: ${bedInWords(name)}`}
-            >
+            <Link key={id} href={hrefOf(name)} aria-label={`Stop ${stop}: ${bedInWords(name)}`}>
               {shape}
               <circle cx={middle.x} cy={middle.y} r="11" className="fill-damson" />
               <text
@@ -74,19 +69,17 @@ export function TodayMap({ map, chosen }: { map: TodayBed[]; chosen: string | nu
         })}
       </svg>
       <ol className="mt-2 flex flex-wrap gap-x-4 gap-y-1">
-        {stops
-          .sort((a, b) => a.stop! - b.stop!)
-          .map(({ id, name, stop }) => (
-            <li key={id}>
-              <Link
-                href={name === chosen ? "/" : `/?bed=${encodeURIComponent(name)}`}
-                aria-current={name === chosen ? "true" : undefined}
-                className="inline-flex min-h-11 items-center font-semibold underline aria-[current]:no-underline"
-              >
-                {stop} {bedInWords(name)}
-              </Link>
-            </li>
-          ))}
+        {stops.map(({ id, name, stop }) => (
+          <li key={id}>
+            <Link
+              href={hrefOf(name)}
+              aria-current={name === chosen ? "true" : undefined}
+              className="inline-flex min-h-11 items-center font-semibold underline aria-[current]:no-underline"
+            >
+              {stop} {bedInWords(name)}
+            </Link>
+          </li>
+        ))}
       </ol>
     </nav>
   );

@@ -2,7 +2,7 @@ import { addDays, dayInWords } from "@/core/calendar/day";
 import { addressOfStand } from "@/core/custody/address";
 import { bedInWords } from "@/core/ground/bedInWords";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
-import { unfolded } from "@/core/work/work";
+import { LAST_DAYS, unfolded } from "@/core/work/work";
 import { hourInWords } from "@/core/writing/hours";
 import Link from "@/ui/Link";
 import type { Task, Today } from "@/views/today";
@@ -60,9 +60,8 @@ const ROWS = 20;
 /** So many lines to renew are named. */
 const SHOWN_LINES = 3;
 
-/** So many calls of the table stand on Today, and those that must be seen to within so many days. */
+/** So many calls of the table stand on Today. */
 const SHOWN_SEED = 8;
-const SEED_DAYS = 2;
 
 export function TodayScreen(view: Today & { asked: string | null; bed: string | null }) {
   const {
@@ -101,7 +100,7 @@ export function TodayScreen(view: Today & { asked: string | null; bed: string | 
       </Page>
     );
   const words = bandWords(sun);
-  const soon = seed.filter(({ until }) => until !== null && until <= addDays(day, SEED_DAYS)).slice(0, SHOWN_SEED);
+  const soon = seed.filter(({ until }) => until !== null && until <= addDays(day, LAST_DAYS)).slice(0, SHOWN_SEED);
   const rest = seed.filter((task) => !soon.includes(task));
   const { shown, waiting } = unfolded(tasks, ROWS);
   const parts = DAY_PARTS.map((id) => ({ id, ...words[id], tasks: shown.filter((task) => task.part === id) }));

@@ -38,17 +38,19 @@ const SEXES = [
   { value: "female", label: "A female one" },
 ];
 
+/** To the bench, which has all rows of a bed. */
+export const ScoreLink = ({ code }: { code: string }) => (
+  <Link href={`/nursery/${code}`} className="leaf leaf-strong">
+    Score<span className="sr-only"> {code}</span>
+  </Link>
+);
+
 /** Done today: one press, or a count where something is counted, or a lot where seed is put away. */
 export function Done({ work, day, units }: Props) {
   const { act, stand } = work;
   const { id: standId } = stand;
   // What is scored is done by being scored; a family is rogued plant by plant.
-  if (act === "score")
-    return (
-      <Link href={`/nursery/${stand.code}`} className="leaf leaf-strong">
-        Score<span className="sr-only"> {stand.code}</span>
-      </Link>
-    );
+  if (act === "score") return <ScoreLink code={stand.code} />;
   if (act === "keep") return <MakeLot work={work} day={day} units={units} />;
   if (act in COUNTED || ASKED.has(act))
     return (

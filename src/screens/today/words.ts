@@ -1,12 +1,13 @@
 import { addDays, type Day, dayInWords } from "@/core/calendar/day";
 import { nameWithGeneration } from "@/core/custody/generation";
+import type { Id } from "@/core/custody/id";
 import { bedInWords, placeInWords } from "@/core/ground/bedInWords";
-import type { DayPart } from "@/core/pollination/protocol";
+import { DAY_PARTS, type DayPart, isTimed } from "@/core/pollination/protocol";
 import { minutesInWords } from "@/core/units/minutes";
 import { plural } from "@/core/units/plural";
-import { type Act, isPressing } from "@/core/work/work";
+import { type Act, isPressing, LAST_DAYS } from "@/core/work/work";
 import type { CrossTask } from "@/views/crossTasks";
-import type { Task, Today } from "@/views/today";
+import type { Task, Today, TodayBed } from "@/views/today";
 import type { BedWork, StandWork } from "@/views/work";
 
 /** What an act is called where it is done with several plantings at once. */
@@ -82,7 +83,7 @@ export function lastInWords({ last, works }: BedWork, day: Day): { words: string
   if (!last) return null;
   if (works[0]!.standing === "missed") return { words: `its last day was ${dayInWords(last)}`, urgent: true };
   if (last === day) return { words: "today at the latest", urgent: true };
-  return { words: `by ${dayInWords(last)}`, urgent: last <= addDays(day, 2) };
+  return { words: `by ${dayInWords(last)}`, urgent: last <= addDays(day, LAST_DAYS) };
 }
 
 /** "Bed C · 25 min", as a row begins. */
@@ -101,24 +102,23 @@ const PART_WORDS: Record<DayPart, string> = {
 
 /** Flowers that are seen to at their hour; fruit is no flower any more. */
 const flowersOf = (task: Task): number =>
-  task.kind !== "cross" || task.part === "any-hour"
+  task.kind !== "cross" || !isTimed(task.part)
     ? 0
     : task.step.action === "cover"
       ? (task.state.evenings?.tonight ?? 1)
       : task.flowers.length;
 
+/** The beds where something is to be done, in the order of the walk. */
+export const stopsOf = (map: TodayBed[]): (TodayBed & { stop: number })[] =>
+  map.flatMap((bed) => (bed.stop === null ? [] : { ...bed, stop: bed.stop })).sort((a, b) => a.stop - b.stop);
+
 /** The day in one sentence: its flowers, then its beds. "7 flowers at dawn, then beds B and H." */
 export function dayInOneSentence({ tasks, map }: Pick<Today, "tasks" | "map">): string {
-  const timed = (Object.keys(PART_WORDS) as DayPart[])
-    .map((part) => ({
-      part,
-      flowers: tasks.filter((task) => task.part === part).reduce((sum, task) => sum + flowersOf(task), 0),
-    }))
-    .filter(({ flowers }) => flowers > 0);
-  const stops = map
-    .filter(({ stop }) => stop !== null)
-    .sort((a, b) => a.stop! - b.stop!)
-    .map(({ name }) => name);
+  const timed = DAY_PARTS.map((part) => ({
+    part,
+    flowers: tasks.filter((task) => task.part === part).reduce((sum, task) => sum + flowersOf(task), 0),
+  })).filter(({ flowers }) => flowers > 0);
+  const stops = stopsOf(map).map(({ name }) => name);
   const beds = stops.length === 1 ? bedInWords(stops[0]!) : `beds ${listInWords(stops)}`;
   // One figure or two: the first of the day, and the evening.
   const told = timed.filter(({ part }, i) => i === 0 || part === "evening");
@@ -131,7 +131,12 @@ export function dayInOneSentence({ tasks, map }: Pick<Today, "tasks" | "map">): 
 
 /** What can wait: how many tasks, and the first last day among them. */
 export const waitingInWords = (tasks: Task[], day: Day): string =>
-  `${plural(tasks.length, "task")} can wait, the first until ${dayInWords(addDays(day, Math.min(...tasks.map(({ daysLeft }) => daysLeft))))}`;
+  since(
+    tasks.length,
+    "task",
+    "can wait, the first until",
+    addDays(day, Math.min(...tasks.map(({ daysLeft }) => daysLeft))),
+  );
 
 const soonestOf = (groups: BedWork[], of: (group: BedWork) => Day | null): Day | undefined =>
   groups.flatMap((group) => of(group) ?? []).sort()[0];
@@ -169,12 +174,21 @@ export const ownInWords = (count: number, due: Day): string => since(count, "tas
 export const seedInWords = (count: number, shown: number, until: Day | null): string =>
   since(count, shown > 0 ? "more task" : "task", until ? "can wait, the first until" : "can wait", until ?? undefined);
 
-/** Flowers and fruits that nobody came to in time. */
-export function lateInWords(late: CrossTask[]): string {
-  const count = (of: boolean) =>
+const BEFORE_POLLEN: ReadonlySet<string> = new Set(["gather", "pollinate"]);
+
+/** Flowers, and fruits, that nobody came to in time. */
+export function missedOf(late: CrossTask[]): { flowers: Id[]; fruits: Id[] } {
+  const idsOf = (before: boolean) =>
     late
-      .filter(({ step }) => (step.action === "gather" || step.action === "pollinate") === of)
-      .reduce((sum, { flowers }) => sum + flowers.length, 0);
-  const [flowers, fruits] = [count(true), count(false)];
-  return listInWords([...(flowers ? [plural(flowers, "flower")] : []), ...(fruits ? [plural(fruits, "fruit")] : [])]);
+      .filter(({ step }) => BEFORE_POLLEN.has(step.action) === before)
+      .flatMap((task) => task.flowers.map(({ id }) => id));
+  return { flowers: idsOf(true), fruits: idsOf(false) };
+}
+
+export function lateInWords(late: CrossTask[]): string {
+  const { flowers, fruits } = missedOf(late);
+  return listInWords([
+    ...(flowers.length > 0 ? [plural(flowers.length, "flower")] : []),
+    ...(fruits.length > 0 ? [plural(fruits.length, "fruit")] : []),
+  ]);
 }
