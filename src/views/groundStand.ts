@@ -14,7 +14,8 @@ export type GroundStand = LivedStand & {
   speciesName: string;
   vector: string;
   isolation: { low: number; high: number };
-  enough: EnoughInput;
+  /** Whether it is enough parents; null where nobody said how many plants it is, or will be. */
+  enough: EnoughInput | null;
   /** Rows as planted, and the block that would fit best; null without plants or bed. */
   planting: { now: Planting | null; block: Planting; spacing: number } | null;
   needsWinter: boolean;
@@ -52,23 +53,26 @@ export function groundStand(stand: ForecastStand, sky: Outlook): GroundStand {
   const spacing = stand.spacing ?? (plantSpacing.low + plantSpacing.high) / 2;
   const bed = stand.width !== null && stand.length !== null ? { width: stand.width, length: stand.length } : null;
   const sexes = sexesOf(stand);
-  const plants = sexes ? sexes.males + sexes.females : (stand.plants ?? 0);
+  const plants = sexes ? sexes.males + sexes.females : (stand.plants ?? stand.wanted ?? 0);
   const correction = sky.correction(stand.lineId);
   return {
     ...livedStand(stand, sky),
     speciesName: species.name,
     vector: species.vector,
     isolation: species.isolation[sky.garden.care],
-    enough: {
-      plants,
-      thumbs: species.plants,
-      selfer: species.breeding === "selfing",
-      selfingRate: 1 - (outcrossing.low + outcrossing.high) / 2,
-      rogued: ROGUED,
-      mishap: MISHAP,
-      males: species.flowerType === "separate-sex plants" ? (sexes ? sexes.males / plants : 0.5) : null,
-      ...AIMS[stand.school],
-    },
+    enough:
+      plants > 0
+        ? {
+            plants,
+            thumbs: species.plants,
+            selfer: species.breeding === "selfing",
+            selfingRate: 1 - (outcrossing.low + outcrossing.high) / 2,
+            rogued: ROGUED,
+            mishap: MISHAP,
+            males: species.flowerType === "separate-sex plants" ? (sexes ? sexes.males / plants : 0.5) : null,
+            ...AIMS[stand.school],
+          }
+        : null,
     planting:
       bed && plants > 0
         ? {

@@ -12,9 +12,11 @@ import { inOrder } from "@/core/lists/order";
 import { type Cut, page } from "@/core/lists/page";
 import { below } from "@/core/numbers/normal";
 import { crossesOfSeason } from "@/records/cross/queries";
+import { deedsOfSeason } from "@/records/deed/queries";
 import { flowersUnderWay } from "@/records/flower/queries";
 import type { Garden } from "@/records/garden/garden";
 import { lineDescriptions } from "@/records/line/queries";
+import { standsWithSeed } from "@/records/lot/queries";
 import { markedPlants, type PickRow, picksOfSeason } from "@/records/pick/queries";
 import { chosenPlants } from "@/records/plant/queries";
 import { standByCode } from "@/records/stand/queries";
@@ -46,8 +48,8 @@ export type HarvestStand = {
   setAside: { fruits: number; why: string }[];
   lots: string[];
   chosen: { id: Id; number: number }[];
-  /** How near ripe it is: picked now, soon, later, or past its latest. */
-  when: "now" | "soon" | "later" | "past";
+  /** How near ripe it is: picked now, soon, later, or past its latest; or its seed is in. */
+  when: "now" | "soon" | "later" | "past" | "in";
 };
 
 /** Hand-pollinated fruit of a cross that hangs: how many, when ripe, and whether frost may catch it. */
@@ -74,15 +76,16 @@ const CROSSES = 12;
 /** Ripe so soon is soon. */
 const SOON = 21;
 
-function whenOf(today: Day, early: Day, late: Day): HarvestStand["when"] {
+function whenOf(today: Day, early: Day, late: Day, isIn: boolean): HarvestStand["when"] {
+  if (isIn) return "in";
   if (today > addDays(late, SOON)) return "past";
   if (today >= early) return "now";
   return addDays(today, SOON) >= early ? "soon" : "later";
 }
 
-type Beside = { picks: PickRow[]; chosen: HarvestStand["chosen"]; description: string; today: Day };
+type Beside = { picks: PickRow[]; chosen: HarvestStand["chosen"]; description: string; today: Day; isIn: boolean };
 
-function standOf(stand: ForecastStand, { picks, chosen, description, today }: Beside): HarvestStand {
+function standOf(stand: ForecastStand, { picks, chosen, description, today, isIn }: Beside): HarvestStand {
   const species = speciesById(stand.species);
   const { ripe, ripeEarliest, ripeLatest } = stand.window;
   const { chance, frost } = stand.ripening;
@@ -110,7 +113,7 @@ function standOf(stand: ForecastStand, { picks, chosen, description, today }: Be
     setAside: picks.flatMap(({ verdict, fruits, why }) => (verdict === "set-aside" ? [{ fruits, why }] : [])),
     lots: [...new Set(picks.flatMap(({ lotCode }) => (lotCode ? [lotCode] : [])))],
     chosen,
-    when: whenOf(today, ripeEarliest, ripeLatest),
+    when: whenOf(today, ripeEarliest, ripeLatest, isIn),
   };
 }
 
@@ -148,7 +151,15 @@ function hanging(sky: Outlook): HarvestCross[] {
   });
 }
 
-const ORDER = { now: 0, past: 1, soon: 2, later: 3 } as const;
+/** Whether a stand's seed was gathered, or lies in the drawer already. */
+function seedIsIn({ db, season, today }: Outlook): (standId: Id) => boolean {
+  const lots = standsWithSeed(db, season);
+  const deeds = deedsOfSeason(db, season);
+  return (id) =>
+    lots.has(id) || (deeds.get(id) ?? []).some(({ act, how, on }) => act === "gather" && how === "done" && on <= today);
+}
+
+const ORDER = { now: 0, past: 1, soon: 2, later: 3, in: 4 } as const;
 
 /** Stands and hand-pollinated fruit grown for seed in this season, what is ripe first. */
 export function harvestView(sky: Outlook, from: number | null = null): Harvest {
@@ -162,7 +173,7 @@ export function harvestView(sky: Outlook, from: number | null = null): Harvest {
     today: sky.today,
     stands: items,
     cut,
-    ripe: stands.filter(({ when }) => when === "now").length,
+    ripe: stands.filter(({ when, releasedOn }) => when === "now" && !releasedOn).length,
     next: stands.find(({ when }) => when === "soon" || when === "later")?.name ?? null,
     crosses,
     moreCrosses: hanging.length - crosses.length,
@@ -174,6 +185,7 @@ function ripening(sky: Outlook): Pick<Harvest, "band" | "stands"> {
   const picks = groupBy(picksOfSeason(db, season), ({ standId }) => standId);
   const chosen = groupBy(chosenPlants(db, season), ({ standId }) => standId);
   const described = lineDescriptions(db);
+  const isIn = seedIsIn(sky);
   const stands = sky
     .standsOf(season)
     .filter((s) => s.seedWanted === 1 && !s.outside && !s.endedOn && !(s.planned === 1) && s.sown <= today)
@@ -187,6 +199,7 @@ function ripening(sky: Outlook): Pick<Harvest, "band" | "stands"> {
           chosen: (chosen.get(s.id) ?? []).map(({ id, number }) => ({ id, number })),
           description: described.get(s.lineId) ?? "",
           today,
+          isIn: isIn(s.id),
         }),
       )
       .sort((a, b) => ORDER[a.when] - ORDER[b.when] || inOrder(a.ripe.likely, b.ripe.likely)),

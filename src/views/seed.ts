@@ -42,10 +42,10 @@ export type Seed = {
 
 /** Stands whose earliest ripe day is past, and the one that is next. */
 function ripeNow(sky: Outlook): Seed["ripe"] {
-  const { stands } = harvestView(sky);
+  const { stands, ripe } = harvestView(sky);
   const next = stands.find(({ when }) => when === "soon" || when === "later");
   return {
-    now: stands.filter(({ when, releasedOn }) => when === "now" && !releasedOn).length,
+    now: ripe,
     next: next ? { name: next.name, on: next.ripe.likely } : null,
   };
 }

@@ -5,6 +5,9 @@ import { plantsNeeded } from "../numbers/plantsNeeded";
 import type { SetRate } from "./setRate";
 import type { Tally } from "./tally";
 
+/** Flowers done, as far as they say how many more it takes. */
+export type FlowersDone = Omit<Tally, "harvested">;
+
 export type FlowersToDo = {
   /** More flowers to cover and pollinate, the set rate's own doubt counted in; fewer at its high, more at its low end. */
   likely: number;
@@ -45,7 +48,7 @@ export const certain = (rate: number): SetRate => ({
  * @param confidence 0–1, the chance of having them
  * @example flowersToDo(2, { set: 0, covered: 0, waiting: 0 }, certain(0.5), 0.9).likely // 7
  */
-export function flowersToDo(wanted: number, done: Tally, rate: SetRate, confidence: number): FlowersToDo {
+export function flowersToDo(wanted: number, done: FlowersDone, rate: SetRate, confidence: number): FlowersToDo {
   const missing = wanted - done.set;
   const pending = done.covered + done.waiting;
   if (missing <= 0) return { likely: 0, fewest: 0, most: 0, chanceNow: 1 };

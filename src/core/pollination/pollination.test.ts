@@ -87,7 +87,7 @@ describe("flowers to do", () => {
         flower("pollinated", "torn-bag"),
         flower("failed", "torn-bag"),
       ]),
-    ).toEqual({ covered: 2, waiting: 2, set: 2, lost: 4, doubtful: 2 });
+    ).toEqual({ covered: 2, waiting: 2, set: 2, harvested: 1, lost: 4, doubtful: 2 });
   });
 
   test("what waits and what is still to do together reach the wanted chance", () => {

@@ -25,6 +25,8 @@ export type Tally = {
   waiting: number;
   /** Set fruit that is the cross without doubt. */
   set: number;
+  /** Of those, fruit that was brought in. */
+  harvested: number;
   lost: number;
   /** Set or waiting with a fault: never counted as the cross. */
   doubtful: number;
@@ -43,16 +45,19 @@ export const DEAD: ReadonlySet<FlowerState> = new Set(["failed", "lost", "unusab
  * Counts flowers by what they stand for; a harvested fruit is a set one, one with a fault never is.
  * @param flowers one by one, or `count` of a kind at once
  * @example tally([{ state: "set", fault: null, count: 3 }, { state: "set", fault: "limp" }]) // { covered: 0, waiting:
- *   0, set: 3, lost: 0, doubtful: 1 }
+ *   0, set: 3, harvested: 0, lost: 0, doubtful: 1 }
  */
 export function tally(flowers: { state: FlowerState; fault: Fault | boolean | null; count?: number }[]): Tally {
-  const done = { covered: 0, waiting: 0, set: 0, lost: 0, doubtful: 0 };
+  const done = { covered: 0, waiting: 0, set: 0, harvested: 0, lost: 0, doubtful: 0 };
   for (const { state, fault, count = 1 } of flowers) {
     if (DEAD.has(state)) done.lost += count;
     else if (fault) done.doubtful += count;
     else if (BEFORE_POLLEN.has(state)) done.covered += count;
     else if (state === "pollinated" || state === "uncovered") done.waiting += count;
-    else done.set += count;
+    else {
+      done.set += count;
+      if (state === "harvested") done.harvested += count;
+    }
   }
   return done;
 }

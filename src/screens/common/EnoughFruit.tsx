@@ -28,6 +28,13 @@ function Evenings({ evenings, state }: { evenings: CrossState["evenings"]; state
   );
 }
 
+/** What is to be done with fruit that is enough: what is in needs nothing more here. */
+function fruitInWords({ set, harvested }: CrossState["tally"]): string {
+  if (harvested === 0) return "Enough have set. Bring them in ripe.";
+  if (harvested === set) return "Enough have set, and all are in.";
+  return `Enough have set: ${harvested} are in, ${set - harvested} still to bring in ripe.`;
+}
+
 const chance = (share: number) => `${Math.round(share * 100)} chances in 100`;
 
 /** How a cross's flowers stand against what is wanted, with the gap in words and the ways to close it. */
@@ -44,7 +51,7 @@ export function EnoughFruit({ state }: { state: CrossState }) {
         </strong>{" "}
         {tally.doubtful > 0 && `${tally.doubtful} in doubt are not counted. `}
         {reached ? (
-          "Enough have set. Bring them in ripe."
+          fruitInWords(tally)
         ) : toDo.likely === 0 ? (
           <>What waits should do: {chance(toDo.chanceNow)}. </>
         ) : last && last.daysLeft >= 0 ? (

@@ -11,10 +11,10 @@ import { useKept } from "@/ui/useKept";
 import { BudChoice } from "./BudChoice";
 import { useCommand } from "./command";
 import { StageRow } from "./drawings/FlowerStage";
-
+import { Males } from "./Males";
 import { Harvest } from "./RecordHarvest";
 import { type Flower, type Props, Trouble, WhichDay, wide } from "./recordParts";
-import { MALES_WORDS, RESULT_CHOICES } from "./results";
+import { RESULT_CHOICES } from "./results";
 
 /** One step of a protocol, recorded by thumb: what to look for, what was found, one press. */
 export function RecordStep(props: Props) {
@@ -157,7 +157,7 @@ function Results({ crossId, code, unit, day, step, flowers, males: offered = 2, 
       )}
       {action === "pollinate" && (
         <div className="grid gap-4 border-t border-rule py-3">
-          <Stepper label={MALES_WORDS[unit]!} value={males} min={1} max={200} onChange={setMales} />
+          <Males unit={unit} step={step} value={males} onChange={setMales} />
           <label className="flex items-center gap-3">
             <span className="font-semibold">At</span>
             <input type="time" className="w-36" value={at} onChange={(event) => setAt(event.target.value)} />

@@ -1,4 +1,4 @@
-import type { StepAction } from "@/core/pollination/protocol";
+import type { ProtocolStep, StepAction } from "@/core/pollination/protocol";
 
 type Choices = readonly (readonly [string, string])[];
 
@@ -29,12 +29,25 @@ export const RESULT_CHOICES: Partial<Record<StepAction, Choices>> = {
 
 /** Whether male flowers are counted at a step: flowers rubbed, tassels mixed, males that shed. */
 export const MALES_WORDS: Record<string, string> = {
-  flower: "male flowers on each; one is often too few",
+  flower: "male flowers on each",
   ear: "tassels mixed",
   head: "heads of the father",
   plant: "males that shed pollen",
   group: "father's heads in the cage",
 };
+
+/**
+ * What is said of fewer males on a flower than the way of pollinating wants; null where they are enough, or are not
+ * counted flower by flower.
+ */
+export const fewMalesInWords = (
+  unit: string,
+  { father }: Pick<ProtocolStep, "father">,
+  males: number,
+): string | null =>
+  unit === "flower" && father && males < father.each
+    ? `${father.each} are surer: one is often found empty or too early.`
+    : null;
 
 /** What can be found at a step past its time: a flower that nobody came to is limp before it is anything else. */
 export const choicesPast = (action: StepAction): Choices =>

@@ -1,13 +1,12 @@
 import { addDays, dayInWords, daysBetween } from "@/core/calendar/day";
 import { mixedByGeneration } from "@/core/inheritance/heterozygosity";
-import { certain, flowersToDo } from "@/core/pollination/flowersToDo";
+import { certain, type FlowersDone, flowersToDo } from "@/core/pollination/flowersToDo";
 import type { SetRate } from "@/core/pollination/setRate";
-import type { Tally } from "@/core/pollination/tally";
 import { plural } from "@/core/units/plural";
 import type { WorkingParts } from "@/ui/OpenWorking";
 import { inHundred } from "./words";
 
-export type FlowersAsked = { wanted: number; done: Tally; rate: SetRate; confidence: number };
+export type FlowersAsked = { wanted: number; done: FlowersDone; rate: SetRate; confidence: number };
 export type MixedAsked = { generation: number; shares: number[]; ploidy: number };
 export type RipeAsked = {
   from: string;

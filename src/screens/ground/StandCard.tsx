@@ -114,7 +114,13 @@ export function StandCard({ stand, beds, units, season, today }: Props & { today
       <PlantingAdvice stand={stand} units={units} />
       {stand.seedWanted === 1 && !family && stand.outside !== 1 && (
         <div className="mt-4">
-          <PlantsEnough input={stand.enough} />
+          {stand.enough ? (
+            <PlantsEnough input={stand.enough} />
+          ) : (
+            <p className="text-sm text-soft">
+              Count its plants, or say how many are wanted, to see whether they are enough.
+            </p>
+          )}
         </div>
       )}
       <div className="mt-4 flex flex-wrap gap-3">

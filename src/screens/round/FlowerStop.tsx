@@ -9,7 +9,6 @@ import type { Units } from "@/core/units/units";
 import { hourInWords } from "@/core/writing/hours";
 import type { Result } from "@/records/flower/commands";
 import { dayNow } from "@/ui/press";
-import { Stepper } from "@/ui/Stepper";
 import { useKept } from "@/ui/useKept";
 import { useThere } from "@/ui/useThere";
 import { AtFather } from "../common/AtFather";
@@ -17,9 +16,10 @@ import { BudChoice } from "../common/BudChoice";
 import { CommandButton, useCommand } from "../common/command";
 import { parentsInWords, STORAGE_WORDS } from "../common/crossWords";
 import { FlowerStage, StageRow } from "../common/drawings/FlowerStage";
+import { Males } from "../common/Males";
 import { RecordStep } from "../common/RecordStep";
 import { Trouble, WhichDay } from "../common/recordParts";
-import { choicesPast, hourNow, MALES_WORDS, RESULT_CHOICES } from "../common/results";
+import { choicesPast, hourNow, RESULT_CHOICES } from "../common/results";
 import { Tag } from "../common/Tag";
 import type { Stop } from "./stops";
 
@@ -201,7 +201,7 @@ function One({ stop, list, day, onDone }: OneProps) {
       )}
       {step.action === "pollinate" && !(past && ago === 0) && (
         <div className="mt-3 grid gap-3">
-          <Stepper label={MALES_WORDS[method.unit]!} value={males} min={1} max={200} onChange={setMales} />
+          <Males unit={method.unit} step={step} value={males} onChange={setMales} />
           <label className="flex items-center gap-3">
             <span className="font-semibold">At</span>
             <input

@@ -16,11 +16,15 @@ const PARTS: { when: HarvestStand["when"]; title: string; said: string }[] = [
   { when: "past", title: "Past it", said: "gather what is left, or let it go" },
   { when: "soon", title: "Soon", said: "within three weeks" },
   { when: "later", title: "Later", said: "by the forecast" },
+  { when: "in", title: "In", said: "gathered; what ripens after can still be picked" },
 ];
 
-function headline({ ripe, next }: Harvest): string {
+function headline({ ripe, next, stands }: Harvest): string {
   if (ripe > 0) return `${plural(ripe, "stand")} may be ripe for seed`;
-  return next ? `Nothing is ripe for seed yet; ${next} is next` : "Nothing ripens for seed this season";
+  if (next) return `Nothing is ripe for seed yet; ${next} is next`;
+  return stands.some(({ when }) => when === "in")
+    ? "The seed of this season is in"
+    : "Nothing ripens for seed this season";
 }
 
 /** The race with the frost, said only where it is not won. */

@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { addDays } from "@/core/calendar/day";
+import { undo } from "@/records/command";
 import type { LotRow } from "@/records/lot/queries";
 import { family, fruited, type Plot, plot, twoMelons } from "@/records/tests/plot";
 import type { Yardstick } from "@/records/yardstick/yardstick";
@@ -34,6 +35,20 @@ test("a stand is picked soon for three weeks, now from its earliest day to three
       (day) => on(day).when,
     ),
   ).toEqual(["later", "soon", "now", "now", "now", "past"]);
+});
+
+test("what was gathered may no more be ripe, is not counted as such, and can still be picked; undone it may again", () => {
+  twoMelons(garden);
+  const gold = () => harvestView(garden.sky()).stands.find(({ name }) => name === "Ashlar Gold")!;
+  garden.on(gold().ripe.late);
+  const before = harvestView(garden.sky()).ripe;
+  const done = garden.done("deed.done", { standId: gold().id, act: "gather", on: gold().ripe.late });
+  const after = harvestView(garden.sky());
+  expect([gold().when, after.ripe, after.stands.at(-1)!.name]).toEqual(["in", before - 1, "Ashlar Gold"]);
+  undo(garden.db, done.entry!);
+  expect(gold().when).toBe("now");
+  garden.done("lot.save", { standId: gold().id, kind: "open", gathered: gold().ripe.late, seeds: 40 });
+  expect([gold().when, gold().id]).toEqual(["in", after.stands.at(-1)!.id]);
 });
 
 test("what works is told of the species with most flowers first", () => {

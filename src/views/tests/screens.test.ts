@@ -204,10 +204,19 @@ describe("Ground", () => {
     });
   });
 
+  test("whether plants are enough goes by those counted, else by those wanted, and is not said of neither", () => {
+    const beans = { lineId: line("Kiln bean", { species: "common-bean" }), bedId: 1, sown: "2027-05-10", sowedSeeds: 40 };
+    const enough = (told: object) => {
+      const { id } = garden.done("stand.add", { ...beans, ...told });
+      return groundView(garden.sky(), 2027, garden.code("stand", id)).stand!.enough?.plants ?? null;
+    };
+    expect([enough({}), enough({ wanted: 24 }), enough({ wanted: 24, plants: 7 })]).toEqual([null, 24, 7]);
+  });
+
   test("of plants that are male or female, those counted tell how many father seed; half until then", () => {
     const spinach = line("Fenleaf", { species: "spinach" });
     const { id } = garden.done("stand.add", { lineId: spinach, bedId: 1, sown: "2027-04-10", plants: 30 });
-    const males = () => groundView(garden.sky(), 2027, garden.code("stand", id)).stand!.enough.males;
+    const males = () => groundView(garden.sky(), 2027, garden.code("stand", id)).stand!.enough!.males;
     expect(males()).toBe(0.5);
     garden.db.prepare("UPDATE stand SET males = 6, females = 18 WHERE id = ?").run(id);
     expect(males()).toBe(0.25);
