@@ -21,6 +21,19 @@ export type Absent = { is: "needed" | "empty" | "kept" | "kept-or-empty" } | { i
 /** How two versions of a column are brought together when two copies of a garden went apart. */
 export type Merge = "later" | "ask";
 
+/** What a form says of a field beside its label. */
+export type Drawn = {
+  /** What it is counted or measured in, as it is kept. */
+  unit?: string;
+  /** What it measures, where a garden's units or a percentage show it otherwise than it is kept: metres, grams, 0–1. */
+  measure?: "length" | "mass" | "share";
+  hint?: string;
+  /** What nothing chosen or typed means. */
+  none?: string;
+  /** Several lines of it are usual. */
+  long?: true;
+};
+
 /** One field. `Out` is what a command gets, `Sent` what a caller may send. */
 export class Field<Out, Sent = Out> {
   declare readonly out: Out;
@@ -32,11 +45,12 @@ export class Field<Out, Sent = Out> {
     readonly merge: Merge = "later",
     /** Sentences of its own, by the rule that was broken. */
     readonly said: Record<string, string> = {},
+    readonly drawn: Drawn = {},
   ) {}
 
-  private with<O, S>(change: Partial<Pick<Field<Out, Sent>, "label" | "absent" | "merge" | "said">>): Field<O, S> {
-    const { spec, label, absent, merge, said } = { ...this, ...change };
-    return new Field<O, S>(spec, label, absent, merge, said);
+  private with<O, S>(change: Partial<Omit<Field<Out, Sent>, "spec" | "out" | "sent">>): Field<O, S> {
+    const { spec, label, absent, merge, said, drawn } = { ...this, ...change };
+    return new Field<O, S>(spec, label, absent, merge, said, drawn);
   }
 
   /** The column may be empty. */
@@ -65,6 +79,10 @@ export class Field<Out, Sent = Out> {
   saying(said: Record<string, string>): Field<Out, Sent> {
     return this.with({ said });
   }
+  /** How a form draws it. */
+  draws(drawn: Drawn): Field<Out, Sent> {
+    return this.with({ drawn: { ...this.drawn, ...drawn } });
+  }
 }
 
 // biome-ignore lint/suspicious/noExplicitAny: a field of whatever kind, as lists of fields hold it
@@ -78,8 +96,8 @@ export const whole = (label: string, least: number, most: number) =>
 export const count = (label: string, most = 1_000_000) => whole(label, 1, most);
 export const real = (label: string, limits: { least?: number; most?: number; above?: number; below?: number }) =>
   new Field<number>({ kind: "real", ...limits }, label);
-export const metres = (label: string) => real(label, { least: -100_000, most: 100_000 });
-export const grams = (label: string) => real(label, { above: 0, most: 100_000 });
+export const metres = (label: string) => real(label, { least: -100_000, most: 100_000 }).draws({ measure: "length" });
+export const grams = (label: string) => real(label, { above: 0, most: 100_000 }).draws({ measure: "mass" });
 export const day = (label: string) => new Field<string>({ kind: "day" }, label);
 export const dayOfYear = (label: string) => new Field<string>({ kind: "day-of-year" }, label);
 export const hour = (label: string) => new Field<string>({ kind: "hour" }, label);

@@ -24,9 +24,9 @@ export const cross = record(
     confidence: real("How sure", { least: 0.5, most: 0.999 }),
     /** The protocol chosen; null for those of before there was a choice. */
     method: protocol("Method").optional(),
-    perEvening: count("Flowers in one evening", 500).or(6),
+    perEvening: count("Flowers you can do in one evening", 500).or(6),
     /** Pollen that is gathered and kept until the mother flowers: how, and since when once it is done. */
-    storage: choice("Pollen kept", STORAGES).optional(),
+    storage: choice("Father's pollen", STORAGES).optional().draws({ none: "Fresh" }),
     storedOn: day("Pollen gathered on").optional(),
     /** Males tied, or tassels bagged, at the father: how many, on which day, and when they were cut. */
     males: count("Males made ready", 1000).optional(),
@@ -36,7 +36,7 @@ export const cross = record(
     overOn: day("No more flowers since").optional(),
     plannedOn: day("Planned on"),
     closed: flag("Closed"),
-    note: text("Note", 4000),
+    note: text("Note", 4000).draws({ long: true }),
   },
   { apart: ["code"], together: ["males", "malesOn", "fetchedOn"] },
 );

@@ -17,13 +17,15 @@ export const lot = record(
     motherPlantId: ref("plant", "Plant").optional(),
     gathered: day("Gathered on"),
     fruits: count("Fruits", 10_000).optional(),
-    seeds: count("Seeds", 10_000_000).optional().asked(),
-    mass: grams("Mass").optional().asked(),
+    seeds: count("Seeds, counted", 10_000_000).optional().asked(),
+    mass: grams("Or weighed").optional().asked().draws({ hint: "Mass is turned into a range of seeds." }),
     /** What is doubtful about its father, where its flowers had a fault. */
     doubt: text("Doubt", 200).optional(),
-    note: text("Note"),
+    note: text("Note").draws({ long: true }),
     /** Seeds that stay, whatever is sown. */
-    reserve: count("Reserve, seeds", 10_000_000).optional(),
+    reserve: count("Reserve", 10_000_000)
+      .optional()
+      .draws({ unit: "seeds", hint: "They stay, whatever is sown, tested or given." }),
     endedOn: day("Ended on").optional(),
     ending: choice("Ended as", ["used-up", "dead", "lost", "given", "parted"]).optional(),
     /** It is on its way from fruit to packet. */

@@ -6,16 +6,16 @@ export const stand = record(
     code: text("Code", 40),
     lineId: ref("line", "Line"),
     lotId: ref("lot", "Lot").optional(),
-    bedId: ref("bed", "Bed").optional(),
+    bedId: ref("bed", "Bed").optional().draws({ none: "In trays for now" }),
     /** The season in which it is expected to flower. */
     season: whole("Season", 1900, 2200),
     generation: whole("Generation", 1, 40).optional(),
     /** Whether its plants carry numbers of their own. */
     family: flag("Number the plants"),
-    sown: day("Sown on"),
+    sown: day("Sown on").draws({ hint: "A day to come plans it." }),
     sowedSeeds: count("Seeds sown").optional(),
     cameUp: whole("Came up", 0, 1_000_000).optional(),
-    sownIn: choice("Sown in", ["ground", "tray", "cells", "pots"]).optional(),
+    sownIn: choice("Sown in", ["ground", "tray", "cells", "pots"]).optional().draws({ none: "As usual" }),
     /** Trays, or pots with several seeds in each. */
     trays: count("Trays", 500).optional(),
     perCell: count("Seeds in each cell", 20).optional(),
@@ -26,24 +26,26 @@ export const stand = record(
     spare: whole("To spare", 0, 1_000_000).optional(),
     plants: whole("Plants", 0, 100_000).optional(),
     plantedOut: day("Planted out").optional(),
-    overwinter: choice("Over winter", ["lifted", "left", "late-sown"]).optional(),
-    spacing: real("Between plants", { least: 0.01, most: 20 }).optional(),
+    overwinter: choice("Over winter", ["lifted", "left", "late-sown"]).optional().draws({ none: "Not said yet" }),
+    spacing: real("Between plants", { least: 0.01, most: 20 }).optional().draws({ measure: "length" }),
     rowCount: count("Rows", 1000).optional(),
-    firstFlower: day("First flower").optional(),
+    firstFlower: day("First flower").optional().draws({ hint: "As seen; it replaces the forecast." }),
     /** Of which sex that flower was. */
     firstSex: choice("Which opened first", ["male", "female"]).optional(),
     males: whole("Males", 0, 100_000).optional(),
     females: whole("Females", 0, 100_000).optional(),
     cutBack: day("Cut back on").optional(),
     flowers: choice("Flowers", ["open", "covered", "hand", "removed"]).or("open"),
-    cover: choice("Covered with", ["bags", "cage", "alternate-cages"]).optional(),
+    cover: choice("Covered with", ["bags", "cage", "alternate-cages"]).optional().draws({ none: "Nothing" }),
     /** What a cage is hung with: net holds insects, cloth the pollen that wind carries. */
-    mesh: choice("Hung with", ["net", "cloth"]).optional(),
+    mesh: choice("A cage hung with", ["net", "cloth"])
+      .optional()
+      .draws({ none: "Not known: taken as net", hint: "Net holds insects; pollen on the wind goes through it." }),
     /** Days between walks that take its flowers off. */
-    removeEvery: whole("Flowers off every", 1, 30).optional(),
+    removeEvery: whole("Flowers off every", 1, 30).optional().draws({ unit: "days" }),
     /** Seed is saved only from so many plants, those farthest from the strongest source. */
-    saveFrom: count("Seed only from", 100_000).optional(),
-    seedWanted: flag("Grown for seed").or(1),
+    saveFrom: count("Seed only from", 100_000).optional().draws({ unit: "plants farthest off" }),
+    seedWanted: flag("Grown for").or(1),
     /** Its sowing is not done yet, whatever day was meant for it. */
     planned: flag("Only planned"),
     wanted: count("Plants wanted", 100_000).optional(),

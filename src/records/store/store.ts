@@ -2,11 +2,14 @@ import { day, name, type Row, real, record, ref, text, whole } from "../record";
 
 /** A place where seed lies: a drawer, a jar, a fridge; with the air around the seed there. */
 export const store = record("store", {
-  name: name("Name"),
-  temperature: real("Usually, °C", { least: -40, most: 50 }),
-  humidity: real("Air around the seed, % humidity", { least: 1, most: 100 }),
+  name: name("Name").draws({ hint: "The blue tin, the fridge door." }),
+  temperature: real("Usually", { least: -40, most: 50 }).draws({ unit: "°C" }),
+  humidity: real("Air around the seed", { least: 1, most: 100 }).draws({
+    unit: "% humidity",
+    hint: "A dry room 50; closed with fresh desiccant 15 to 30.",
+  }),
   desiccantOn: day("Desiccant last changed").optional(),
-  desiccantEvery: whole("Change it every", 7, 1500).optional(),
+  desiccantEvery: whole("Change it every", 7, 1500).optional().draws({ unit: "days" }),
   note: text("Note", 500),
   endedOn: day("Given up on").optional(),
 });

@@ -2,7 +2,7 @@
 import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { Sheet } from "@/ui/Sheet";
-import { CommandForm, Field } from "./command";
+import { CommandForm } from "./command";
 
 type Props = {
   command: "stand.end" | "line.end";
@@ -27,9 +27,13 @@ export function EndSheet({ command, of: { id, version }, name, today, endings, h
           submit="Keep"
           onDone={close}
         >
-          <Field name="ending" label="How" type="select" choices={endings} />
-          <Field name="on" label="On" type="date" />
-          <Field name="why" label="Why" hint={hint} />
+          {(Field) => (
+            <>
+              <Field name="ending" label="How" type="select" choices={endings} />
+              <Field name="on" label="On" type="date" />
+              <Field name="why" label="Why" hint={hint} />
+            </>
+          )}
         </CommandForm>
       )}
     </Sheet>

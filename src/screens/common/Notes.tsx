@@ -6,7 +6,7 @@ import type { Noted } from "@/records/note/note";
 import { Sheet } from "@/ui/Sheet";
 import { useAsked } from "@/ui/useAsked";
 import type { NoteLine } from "@/views/notes";
-import { CommandButton, CommandForm, Field } from "./command";
+import { CommandButton, CommandForm } from "./command";
 
 type Props = { of: Noted; id: Id; name: string };
 
@@ -49,7 +49,7 @@ export function Notes({ of, id, name }: Props) {
             submit="Note it"
             onDone={again}
           >
-            <Field name="words" label="What you saw, did or mean to do" type="textarea" />
+            {(Field) => <Field name="words" label="What you saw, did or mean to do" type="textarea" />}
           </CommandForm>
         </>
       )}

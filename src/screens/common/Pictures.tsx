@@ -11,7 +11,7 @@ import { smallPicture } from "@/ui/picture";
 import { newPress } from "@/ui/press";
 import { Sheet } from "@/ui/Sheet";
 import { useOutbox } from "@/ui/useOutbox";
-import { CommandButton, CommandForm, Field } from "./command";
+import { CommandButton, CommandForm } from "./command";
 
 type Of = { plantId: Id } | { offkindId: Id };
 type Props = {
@@ -90,8 +90,12 @@ function Whole({ photo, name, close }: { photo: Photo; name: string; close: () =
         submit="Keep"
         onDone={close}
       >
-        <Field name="words" label="What it shows" />
-        <Field name="takenOn" label="Taken on" type="date" />
+        {(Field) => (
+          <>
+            <Field name="words" label="What it shows" />
+            <Field name="takenOn" label="Taken on" type="date" />
+          </>
+        )}
       </CommandForm>
       <div className="mt-8 border-t border-rule pt-4">
         <CommandButton command="photo.remove" input={{ id, version }} onDone={close}>

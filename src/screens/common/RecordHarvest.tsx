@@ -2,13 +2,13 @@
 import { useState } from "react";
 import { plural } from "@/core/units/plural";
 import { massTyped, massUnit } from "@/core/units/units";
-import { CommandForm, Field } from "./command";
+import { CommandForm, type FieldOf } from "./command";
 import type { Props } from "./recordParts";
 
 /** Fruit brought in: by the tags of its flowers, or so many of the oldest; its seed may be counted later. */
 export function Harvest({ crossId, day, flowers, doubtful = 0, units, onDone }: Props) {
   const [chosen, setChosen] = useState<string[]>([]);
-  const amount = (
+  const amount = (Field: FieldOf<"on" | "seeds" | "mass">) => (
     <>
       <Field name="on" label="Day" type="date" />
       <Field
@@ -50,15 +50,19 @@ export function Harvest({ crossId, day, flowers, doubtful = 0, units, onDone }: 
             submit={chosen.length > 0 ? `Make the lot of ${plural(chosen.length, "fruit")}` : "Make the lot"}
             onDone={onDone}
           >
-            {chosen.length === 0 && (
-              <Field
-                name="fruits"
-                label="Or so many of the oldest"
-                type="number"
-                hint="None of them named by its tag."
-              />
+            {(Field) => (
+              <>
+                {chosen.length === 0 && (
+                  <Field
+                    name="fruits"
+                    label="Or so many of the oldest"
+                    type="number"
+                    hint="None of them named by its tag."
+                  />
+                )}
+                {amount(Field)}
+              </>
             )}
-            {amount}
           </CommandForm>
         </>
       )}
@@ -78,8 +82,12 @@ export function Harvest({ crossId, day, flowers, doubtful = 0, units, onDone }: 
             submit="Make a lot in doubt"
             onDone={onDone}
           >
-            <Field name="fruits" label="Fruits brought in" type="number" />
-            {amount}
+            {(Field) => (
+              <>
+                <Field name="fruits" label="Fruits brought in" type="number" />
+                {amount(Field)}
+              </>
+            )}
           </CommandForm>
         </section>
       )}

@@ -2,7 +2,7 @@
 import { type Bred, nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { useGo } from "@/ui/useGo";
-import { CommandForm, Field } from "./command";
+import { CommandForm } from "./command";
 import { PlantsField } from "./PlantsField";
 import { SOWN_IN } from "./standNames";
 import { choicesOf } from "./words";
@@ -43,31 +43,35 @@ export function SowLot({ lots, beds, today, left, so }: Props) {
       submit="Sow the family"
       onDone={(answer) => go(`/nursery/${answer.code}`)}
     >
-      <Field
-        name="lotId"
-        label="Lot"
-        type="select"
-        none="Choose a lot"
-        choices={lots.map((l) => ({
-          value: l.id,
-          label: `${l.code} ${nameWithGeneration(l)}`,
-        }))}
-      />
-      <div className="grid grid-cols-2 gap-4">
-        <Field name="sowedSeeds" label="Seeds sown" type="number" hint={left} />
-        <Field name="sown" label="Sown on" type="date" hint="A day to come plans it." />
-        <PlantsField name="wanted" label="Plants wanted" of="lotId" choices={lots} />
-        <Field name="sownIn" label="Sown in" type="select" none="As usual" choices={choicesOf(SOWN_IN)} />
-        <Field name="trays" label="Trays" type="number" hint="Each gets a tag." />
-        <Field name="perCell" label="Seeds in each cell" type="number" />
-      </div>
-      <Field
-        name="bedId"
-        label="Bed"
-        type="select"
-        none="In trays for now"
-        choices={beds.map((b) => ({ value: b.id, label: b.name }))}
-      />
+      {(Field) => (
+        <>
+          <Field
+            name="lotId"
+            label="Lot"
+            type="select"
+            none="Choose a lot"
+            choices={lots.map((l) => ({
+              value: l.id,
+              label: `${l.code} ${nameWithGeneration(l)}`,
+            }))}
+          />
+          <div className="grid grid-cols-2 gap-4">
+            <Field name="sowedSeeds" label="Seeds sown" type="number" hint={left} />
+            <Field name="sown" label="Sown on" type="date" hint="A day to come plans it." />
+            <PlantsField Field={Field} name="wanted" label="Plants wanted" of="lotId" choices={lots} />
+            <Field name="sownIn" label="Sown in" type="select" none="As usual" choices={choicesOf(SOWN_IN)} />
+            <Field name="trays" label="Trays" type="number" hint="Each gets a tag." />
+            <Field name="perCell" label="Seeds in each cell" type="number" />
+          </div>
+          <Field
+            name="bedId"
+            label="Bed"
+            type="select"
+            none="In trays for now"
+            choices={beds.map((b) => ({ value: b.id, label: b.name }))}
+          />
+        </>
+      )}
     </CommandForm>
   );
 }

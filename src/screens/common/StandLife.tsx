@@ -4,7 +4,7 @@ import { STEP_WORDS, type Stage, type Step } from "@/core/work/life";
 import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
 import type { LivedStand } from "@/views/lived";
-import { CommandButton, CommandForm, Field } from "./command";
+import { CommandButton, CommandForm } from "./command";
 import { EndSheet } from "./EndSheet";
 import { sentence } from "./words";
 
@@ -95,16 +95,18 @@ function GoOn({ stand: { id, version, code, lineName } }: Pick<Props, "stand">) 
           submit="Go on next season"
           onDone={close}
         >
-          <Field
-            name="wintering"
-            label="Over the winter"
-            type="select"
-            choices={[
-              { value: "house", label: "In the house: taken in, looked after, put out again" },
-              { value: "outside", label: "Where it stands: mulched" },
-            ]}
-            hint="The plants that stand go on as a stand of the next season, under the same numbers. What is to be done comes on Today."
-          />
+          {(Field) => (
+            <Field
+              name="wintering"
+              label="Over the winter"
+              type="select"
+              choices={[
+                { value: "house", label: "In the house: taken in, looked after, put out again" },
+                { value: "outside", label: "Where it stands: mulched" },
+              ]}
+              hint="The plants that stand go on as a stand of the next season, under the same numbers. What is to be done comes on Today."
+            />
+          )}
         </CommandForm>
       )}
     </Sheet>

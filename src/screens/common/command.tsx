@@ -34,32 +34,39 @@ const PlainField = later(async () => (await import("@/ui/CommandForm")).Field);
 
 type FormProps = ComponentProps<typeof FormPiece>;
 type Shown = FormProps["values"][string];
-type OfCommand<N extends Name> = Omit<FormProps, "command" | "values" | "hidden" | "factors" | "shape"> & {
+export type FieldProps = ComponentProps<typeof FieldPiece>;
+
+/** A field of a form that holds these names; another does not compile. */
+export type FieldOf<K extends string> = (props: Omit<FieldProps, "name"> & { name: K }) => ReactNode;
+
+/** The fields that a command takes; of several commands, what any of them takes. */
+export type FieldName<N extends Name> = N extends Name ? keyof Commands[N] & string : never;
+
+type OfCommand<N extends Name, V> = Omit<
+  FormProps,
+  "command" | "values" | "hidden" | "factors" | "shape" | "children"
+> & {
   command: N;
   hidden?: Partial<Commands[N]>;
+  factors?: { [K in keyof V]?: number };
+  children: ReactNode | ((Field: FieldOf<keyof V & string>) => ReactNode);
 };
-type AsItIs<N extends Name> = {
-  shape?: undefined;
-  values: { [K in keyof Commands[N]]?: Shown };
-  factors?: { [K in keyof Commands[N]]?: number };
-};
+type AsItIs<N extends Name, V> = { shape?: undefined; values: V & { [K in Exclude<keyof V, FieldName<N>>]: never } };
 /** A form whose fields are not the command's own says how they become it. */
-type Shaped = {
-  shape: NonNullable<FormProps["shape"]>;
-  values: Record<string, Shown>;
-  factors?: Record<string, number>;
-};
+type Shaped<V> = { shape: NonNullable<FormProps["shape"]>; values: V };
+
+const Field = PlainField as unknown as FieldOf<string>;
 
 /** A form comes with its first field: most pages are read before one is opened. */
-export const CommandForm = ((props: FormProps) => (
+export const CommandForm = (({
+  children,
+  ...props
+}: Omit<FormProps, "children"> & {
+  children: ReactNode | ((of: FieldOf<string>) => ReactNode);
+}) => (
   <Meanwhile fallback={<Fetching />}>
-    <Form {...props} />
+    <Form {...props}>{typeof children === "function" ? children(Field) : children}</Form>
   </Meanwhile>
-)) as <N extends Name>(props: OfCommand<N> & (AsItIs<N> | Shaped)) => ReactNode;
-
-type FieldProps = ComponentProps<typeof FieldPiece>;
-/** The fields of whatever command. */
-export type AnyFieldName = { [N in Name]: keyof Commands[N] }[Name] & string;
-export const Field = PlainField as unknown as (props: Omit<FieldProps, "name"> & { name: AnyFieldName }) => ReactNode;
-/** A field that its form gives a shape of its own. */
-export const OwnField = PlainField as unknown as (props: FieldProps) => ReactNode;
+)) as unknown as <N extends Name, const V extends Record<string, Shown>>(
+  props: OfCommand<N, V> & (AsItIs<N, V> | Shaped<V>),
+) => ReactNode;

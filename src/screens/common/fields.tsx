@@ -3,7 +3,7 @@ import { massUnit, type Units } from "@/core/units/units";
 import { later } from "@/ui/later";
 import { Meanwhile } from "@/ui/Meanwhile";
 import { Choices } from "./Choices";
-import { Field } from "./command";
+import type { FieldOf } from "./command";
 
 const PickField = later(async () => (await import("@/ui/PickField")).PickField);
 
@@ -24,8 +24,10 @@ export const SpeciesField = ({ kin = false, none = "Type any of its names" }: { 
   </Choices>
 );
 
+type LineProps = { Field: FieldOf<"lineId">; lines: { id: Id; name: string; species: string }[] };
+
 /** The line of a stand or a lot. */
-export const LineField = ({ lines }: { lines: { id: Id; name: string; species: string }[] }) => (
+export const LineField = ({ Field, lines }: LineProps) => (
   <Field
     name="lineId"
     label="Line"
@@ -41,10 +43,13 @@ const POLLEN = [
 ];
 
 /** Whose pollen made the seed. */
-export const PollenField = () => <Field name="kind" label="Pollen" type="select" choices={POLLEN} />;
+export const PollenField = ({ Field }: { Field: FieldOf<"kind"> }) => (
+  <Field name="kind" label="Pollen" type="select" choices={POLLEN} />
+);
 
 /** Seed by count or by mass; `each` where it is meant for every plant by itself. */
-export const AmountFields = ({ units, each = false }: { units: Units; each?: boolean }) => (
+type AmountProps = { Field: FieldOf<"seeds" | "mass">; units: Units; each?: boolean };
+export const AmountFields = ({ Field, units, each = false }: AmountProps) => (
   <div className="grid grid-cols-2 gap-4">
     <Field name="seeds" label={each ? "Seeds of each" : "Seeds, counted"} type="number" />
     <Field

@@ -41,6 +41,8 @@ export const SOWN_IN = {
   ground: "Its place in the ground",
 } as const;
 
+export const GROWN_FOR = { 1: "Seed", 0: "Eating only" } as const;
+
 export const WINTERS = {
   lifted: "Lifted, stored cool, replanted",
   left: "Left in the ground, thickly mulched",

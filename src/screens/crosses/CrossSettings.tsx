@@ -1,9 +1,9 @@
 "use client";
+import { cross as crossRecord } from "@/records/cross/cross";
 import { Sheet } from "@/ui/Sheet";
 import type { CrossView } from "@/views/crosses";
-import { CommandForm, Field } from "../common/command";
 import { STORAGE_WORDS } from "../common/crossWords";
-import { choicesOf } from "../common/words";
+import { RecordForm } from "../common/RecordForm";
 
 /** How many are wanted, how many an evening allows, by which way, with which pollen, and a note. */
 export function CrossSettings({ view }: { view: CrossView }) {
@@ -11,49 +11,24 @@ export function CrossSettings({ view }: { view: CrossView }) {
   return (
     <Sheet trigger="Change or note" title={`${cross.code}: how it is done`} plain>
       {(close) => (
-        <CommandForm
+        <RecordForm
+          of={crossRecord}
           command="cross.adjust"
+          row={{ ...cross, method: method.id, note: view.note }}
           draft={`adjust-${cross.id}`}
-          values={{
-            fruitsWanted: cross.fruitsWanted,
-            perEvening: cross.perEvening,
-            method: method.id,
-            storage: cross.storage,
-            storedOn: cross.storedOn,
-            note: view.note,
-          }}
-          hidden={{ id: cross.id, version: cross.version }}
-          patch
+          units="metric"
+          fields={["fruitsWanted", "perEvening", "method", "storage", "storedOn", "note"]}
+          words={{ storage: STORAGE_WORDS }}
+          about={{ method: { choices: view.methods.map(({ id, name }) => ({ value: id, label: name })) } }}
+          // Fresh pollen was gathered on no day.
           shape={({ storage, storedOn, ...typed }) => ({
             ...typed,
             storage: storage || null,
             storedOn: storage ? storedOn || null : null,
           })}
-          submit="Keep"
+          submit="Save"
           onDone={close}
-        >
-          <div className="grid grid-cols-2 gap-4">
-            <Field name="fruitsWanted" label="Fruits wanted" type="number" />
-            <Field name="perEvening" label="Flowers you can do in one evening" type="number" />
-          </div>
-          <Field
-            name="method"
-            label="Method"
-            type="select"
-            choices={view.methods.map((m) => ({ value: m.id, label: m.name }))}
-          />
-          <div className="grid grid-cols-2 gap-4">
-            <Field
-              name="storage"
-              label="Father's pollen"
-              type="select"
-              none="Fresh"
-              choices={choicesOf(STORAGE_WORDS)}
-            />
-            <Field name="storedOn" label="Gathered on" type="date" />
-          </div>
-          <Field name="note" label="Note" type="textarea" />
-        </CommandForm>
+        />
       )}
     </Sheet>
   );

@@ -6,7 +6,7 @@ import { UNDER_WAY } from "@/core/pollination/tally";
 import { hourInWords } from "@/core/writing/hours";
 import { SheetPanel } from "@/ui/Sheet";
 import type { CrossView, FlowerRow } from "@/views/crosses";
-import { CommandForm, Field, OwnField } from "../common/command";
+import { CommandForm } from "../common/command";
 import { FAULTS, STATES } from "../common/crossWords";
 import { Pager } from "../common/Pager";
 import { LOST_WHYS } from "../common/results";
@@ -123,26 +123,30 @@ function FlowerSheet({ flower, view, onClose }: SheetProps) {
           submit="Keep it"
           onDone={onClose}
         >
-          <OwnField
-            name="result"
-            label="What was found"
-            type="select"
-            none="Choose"
-            choices={[...choicesOf(faults), { value: "lost", label: "Lost" }]}
-            hint={
-              pollinated
-                ? "A fault stays on the flower: its fruit is never counted as the cross, and is brought in apart."
-                : "Before it is pollinated a flower with a fault is given up."
-            }
-          />
-          <OwnField
-            name="why"
-            label="If lost, why"
-            type="select"
-            none="–"
-            choices={LOST_WHYS.map((value) => ({ value, label: value }))}
-          />
-          <Field name="note" label="Note" type="textarea" />
+          {(Field) => (
+            <>
+              <Field
+                name="result"
+                label="What was found"
+                type="select"
+                none="Choose"
+                choices={[...choicesOf(faults), { value: "lost", label: "Lost" }]}
+                hint={
+                  pollinated
+                    ? "A fault stays on the flower: its fruit is never counted as the cross, and is brought in apart."
+                    : "Before it is pollinated a flower with a fault is given up."
+                }
+              />
+              <Field
+                name="why"
+                label="If lost, why"
+                type="select"
+                none="–"
+                choices={LOST_WHYS.map((value) => ({ value, label: value }))}
+              />
+              <Field name="note" label="Note" type="textarea" />
+            </>
+          )}
         </CommandForm>
       )}
       {pollinated && (
@@ -162,12 +166,14 @@ function FlowerSheet({ flower, view, onClose }: SheetProps) {
             submit="Keep the shares"
             onDone={onClose}
           >
-            <OwnField
-              name="share"
-              label={`Share thought to be ${cross.fatherName}'s`}
-              type="number"
-              hint="Between 0 and 1; the rest is a stranger's. It goes with the fruit into its lot."
-            />
+            {(Field) => (
+              <Field
+                name="share"
+                label={`Share thought to be ${cross.fatherName}'s`}
+                type="number"
+                hint="Between 0 and 1; the rest is a stranger's. It goes with the fruit into its lot."
+              />
+            )}
           </CommandForm>
         </section>
       )}

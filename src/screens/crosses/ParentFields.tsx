@@ -3,14 +3,14 @@ import type { Id } from "@/core/custody/id";
 import { meeting } from "@/core/pollination/steps";
 import { useFormHere } from "@/ui/formHere";
 import type { ParentChoice } from "@/views/choices";
-import { Field } from "../common/command";
+import type { FieldOf } from "../common/command";
 import { spanInWords } from "../common/words";
 
 export type Pair = Record<"mother" | "father", { id: Id }>;
 
-type MoreProps = { parents: ParentChoice[]; mother: ParentChoice; father: ParentChoice };
+type MoreProps = { Field: FieldOf<"reciprocal">; parents: ParentChoice[]; mother: ParentChoice; father: ParentChoice };
 
-export function MoreParents({ parents, mother, father }: MoreProps) {
+export function MoreParents({ Field, parents, mother, father }: MoreProps) {
   const { register } = useFormHere();
   const mates = parents.filter((p) => p.group === mother.group);
   const list = (name: string, legend: string, hint: string, without: ParentChoice) => (
@@ -36,15 +36,17 @@ export function MoreParents({ parents, mother, father }: MoreProps) {
   );
 }
 
+type Side = "mother" | "father";
 type ParentProps = {
-  name: "mother" | "father";
+  Field: FieldOf<`${Side}StandId` | `${Side}PlantId`>;
+  name: Side;
   label: string;
   choices: { value: Id; label: string }[];
   plants: { value: Id; label: string }[];
   chosen: ParentChoice | undefined;
 };
 
-export function Parent({ name, label, choices, plants, chosen }: ParentProps) {
+export function Parent({ Field, name, label, choices, plants, chosen }: ParentProps) {
   return (
     <div className="grid gap-2">
       <Field

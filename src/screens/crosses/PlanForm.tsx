@@ -3,10 +3,30 @@ import { useEffect, useState } from "react";
 import { useFormHeard } from "@/ui/formHere";
 import { useGo } from "@/ui/useGo";
 import type { PlanChoices } from "@/views/choices";
-import { CommandForm, Field } from "../common/command";
+import { CommandForm, type FieldOf } from "../common/command";
 import { FlowersOfPlan } from "./FlowersOfPlan";
 import { Meets, MoreParents, type Pair, Parent } from "./ParentFields";
 import { completed } from "./planTyped";
+
+/** What the plan holds at first. */
+const BEGUN = {
+  motherStandId: null,
+  motherPlantId: null,
+  fatherStandId: null,
+  fatherPlantId: null,
+  lineName: null,
+  method: null,
+  fruitsWanted: 4,
+  perEvening: 6,
+  seedsWanted: null,
+  seedsPerFruit: null,
+  setLow: null,
+  setHigh: null,
+  confidence: 0.9,
+  reciprocal: false,
+  moreFathers: "",
+  moreMothers: "",
+};
 
 type FormProps = { choices: PlanChoices; chosen: Pair | null };
 
@@ -16,34 +36,19 @@ export function PlanForm({ choices, chosen }: FormProps) {
     <CommandForm
       command="cross.plan"
       draft="cross"
-      values={{
-        motherStandId: null,
-        motherPlantId: null,
-        fatherStandId: null,
-        fatherPlantId: null,
-        lineName: null,
-        method: null,
-        fruitsWanted: 4,
-        perEvening: 6,
-        seedsWanted: null,
-        seedsPerFruit: null,
-        setLow: null,
-        setHigh: null,
-        confidence: 0.9,
-        reciprocal: false,
-        moreFathers: "",
-        moreMothers: "",
-      }}
+      values={BEGUN}
       shape={(typed) => completed(typed, choices.parents)}
       submit="Plan it"
       onDone={(answer) => go(`/crosses/${answer.code}`)}
     >
-      <PlanFields choices={choices} chosen={chosen} />
+      {(Field) => <PlanFields Field={Field} choices={choices} chosen={chosen} />}
     </CommandForm>
   );
 }
 
-function PlanFields({ choices: { parents, chosen: marked, knownPairs }, chosen }: FormProps) {
+type FieldsProps = FormProps & { Field: FieldOf<keyof typeof BEGUN> };
+
+function PlanFields({ Field, choices: { parents, chosen: marked, knownPairs }, chosen }: FieldsProps) {
   const { setValue, getValues } = useFormHeard("values");
   const [more, setMore] = useState(false);
   useEffect(() => {
@@ -70,8 +75,22 @@ function PlanFields({ choices: { parents, chosen: marked, knownPairs }, chosen }
   const ways = mother ? (self ? mother.methods.self : mother.methods.cross) : [];
   return (
     <>
-      <Parent name="mother" label="Mother" choices={choices} plants={plants(typed.motherStandId)} chosen={mother} />
-      <Parent name="father" label="Father" choices={choices} plants={plants(typed.fatherStandId)} chosen={father} />
+      <Parent
+        Field={Field}
+        name="mother"
+        label="Mother"
+        choices={choices}
+        plants={plants(typed.motherStandId)}
+        chosen={mother}
+      />
+      <Parent
+        Field={Field}
+        name="father"
+        label="Father"
+        choices={choices}
+        plants={plants(typed.fatherStandId)}
+        chosen={father}
+      />
       {mother && father && <Meets mother={mother} father={father} />}
       {newLine && <Field name="lineName" label="Working name of the new line" />}
       {mother && (
@@ -107,7 +126,7 @@ function PlanFields({ choices: { parents, chosen: marked, knownPairs }, chosen }
           >
             Several fathers, several mothers, the other way round
           </button>
-          {more && <MoreParents parents={parents} mother={mother} father={father} />}
+          {more && <MoreParents Field={Field} parents={parents} mother={mother} father={father} />}
         </>
       )}
       <fieldset>

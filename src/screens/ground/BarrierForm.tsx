@@ -3,7 +3,7 @@ import { pointsFromLines, pointsToLines } from "@/core/ground/pointsText";
 import type { Point } from "@/core/ground/shape";
 import { BARRIER_FACTORS, type BarrierKind } from "@/core/isolation/barrier";
 import type { BarrierRow } from "@/records/ground/queries";
-import { CommandButton, CommandForm, Field } from "../common/command";
+import { CommandButton, CommandForm } from "../common/command";
 import { choicesOf } from "../common/words";
 
 const KINDS: Record<BarrierKind, string> = {
@@ -32,23 +32,27 @@ export function BarrierForm({ barrier, path, onDone }: { barrier?: BarrierRow; p
         submit={barrier ? "Keep" : "Draw it"}
         onDone={onDone}
       >
-        <Field name="name" label="Name" hint="As the household calls it: the beech hedge." />
-        <Field name="kind" label="What it is" type="select" choices={choicesOf(KINDS)} />
-        <Field
-          name="factor"
-          label="Share of pollen that passes"
-          type="number"
-          hint={`From 0 to 1. Empty takes a working value: ${Object.entries(BARRIER_FACTORS)
-            .map(([kind, factor]) => `${kind} ${factor}`)
-            .join(", ")}.`}
-        />
-        <Field
-          name="path"
-          label="Its line"
-          type="textarea"
-          unit="metres from the garden's corner"
-          hint="One point a line, east and north with a comma between, as 12.5, 3."
-        />
+        {(Field) => (
+          <>
+            <Field name="name" label="Name" hint="As the household calls it: the beech hedge." />
+            <Field name="kind" label="What it is" type="select" choices={choicesOf(KINDS)} />
+            <Field
+              name="factor"
+              label="Share of pollen that passes"
+              type="number"
+              hint={`From 0 to 1. Empty takes a working value: ${Object.entries(BARRIER_FACTORS)
+                .map(([kind, factor]) => `${kind} ${factor}`)
+                .join(", ")}.`}
+            />
+            <Field
+              name="path"
+              label="Its line"
+              type="textarea"
+              unit="metres from the garden's corner"
+              hint="One point a line, east and north with a comma between, as 12.5, 3."
+            />
+          </>
+        )}
       </CommandForm>
       {barrier && (
         <p className="mt-6">

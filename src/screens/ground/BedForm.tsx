@@ -8,13 +8,15 @@ import { readNumber } from "@/core/writing/numbers";
 import type { Bed } from "@/records/bed/bed";
 import { useFormHeard } from "@/ui/formHere";
 import { Sheet } from "@/ui/Sheet";
-import { CommandButton, CommandForm, Field } from "../common/command";
+import { CommandButton, CommandForm, type FieldOf } from "../common/command";
 import { Notes } from "../common/Notes";
 
 /** Metres between two beds, where nothing else is said. */
 const PATH = 0.5;
 
-function PlaceFields({ unit }: { unit: string }) {
+type PlaceProps = { Field: FieldOf<"width" | "length" | "x" | "y" | "turn">; unit: string };
+
+function PlaceFields({ Field, unit }: PlaceProps) {
   return (
     <>
       <div className="grid grid-cols-2 gap-4">
@@ -86,17 +88,21 @@ export function NewBeds({ beds, units, like, place, onDone }: New) {
       submit="Add"
       onDone={onDone}
     >
-      <div className="grid grid-cols-2 gap-4">
-        <Field name="name" label="Name" hint="Short, as on its board: C, far bed." />
-        <Field name="count" label="How many" type="number" hint="Several are named on from the first." />
-      </div>
-      <Names taken={taken} />
-      <PlaceFields unit={unit} />
-      <div className="grid grid-cols-2 gap-4">
-        <Field name="perRow" label="Side by side" type="number" hint="Blank: all in one row, eastward." />
-        <Field name="path" label="Path between them" type="number" unit={unit} />
-      </div>
-      <Field name="note" label="Note" type="textarea" hint="Its soil, its sun, what grew badly there." />
+      {(Field) => (
+        <>
+          <div className="grid grid-cols-2 gap-4">
+            <Field name="name" label="Name" hint="Short, as on its board: C, far bed." />
+            <Field name="count" label="How many" type="number" hint="Several are named on from the first." />
+          </div>
+          <Names taken={taken} />
+          <PlaceFields Field={Field} unit={unit} />
+          <div className="grid grid-cols-2 gap-4">
+            <Field name="perRow" label="Side by side" type="number" hint="Blank: all in one row, eastward." />
+            <Field name="path" label="Path between them" type="number" unit={unit} />
+          </div>
+          <Field name="note" label="Note" type="textarea" hint="Its soil, its sun, what grew badly there." />
+        </>
+      )}
     </CommandForm>
   );
 }
@@ -133,19 +139,23 @@ export function BedSheet({ bed, beds, units, onDone }: { bed: Bed; beds: Bed[]; 
         submit="Keep"
         onDone={onDone}
       >
-        <Field name="name" label="Name" hint="Short, as on its board: C, far bed." />
-        <PlaceFields unit={unit} />
-        <Field name="note" label="Note" type="textarea" hint="Its soil, its sun, what grew badly there." />
-        {bed.outside === 1 && (
-          <Field
-            name="outside"
-            label="Whose"
-            type="select"
-            choices={[
-              { value: 0, label: "In my garden" },
-              { value: 1, label: "Beyond the fence" },
-            ]}
-          />
+        {(Field) => (
+          <>
+            <Field name="name" label="Name" hint="Short, as on its board: C, far bed." />
+            <PlaceFields Field={Field} unit={unit} />
+            <Field name="note" label="Note" type="textarea" hint="Its soil, its sun, what grew badly there." />
+            {bed.outside === 1 && (
+              <Field
+                name="outside"
+                label="Whose"
+                type="select"
+                choices={[
+                  { value: 0, label: "In my garden" },
+                  { value: 1, label: "Beyond the fence" },
+                ]}
+              />
+            )}
+          </>
         )}
       </CommandForm>
       <p className="mt-6 flex flex-wrap gap-3">

@@ -4,7 +4,7 @@ import { FilePick } from "@/ui/FilePick";
 import { newPress } from "@/ui/press";
 import { Sheet } from "@/ui/Sheet";
 import { send } from "@/ui/send";
-import { CommandForm, Field } from "../common/command";
+import { CommandForm } from "../common/command";
 import { SpeciesField } from "../common/fields";
 
 /** GeoJSON in, with a dry run first, and out. */
@@ -46,11 +46,15 @@ export function GroundFile() {
               submit="Take it in"
               onDone={close}
             >
-              <p className="text-sm text-soft">For pollen whose file does not say:</p>
-              <div className="grid grid-cols-2 gap-4">
-                <SpeciesField none="As the file says" />
-                <Field name="plants" label="Plants" type="number" />
-              </div>
+              {(Field) => (
+                <>
+                  <p className="text-sm text-soft">For pollen whose file does not say:</p>
+                  <div className="grid grid-cols-2 gap-4">
+                    <SpeciesField none="As the file says" />
+                    <Field name="plants" label="Plants" type="number" />
+                  </div>
+                </>
+              )}
             </CommandForm>
           )}
         </>

@@ -4,7 +4,7 @@ import type { Point } from "@/core/ground/shape";
 import { kindAsChoice, kindOfChoice } from "@/core/isolation/crossing";
 import { lengthTyped, lengthUnit, type Units } from "@/core/units/units";
 import type { SourceRow } from "@/records/ground/queries";
-import { CommandButton, CommandForm, Field } from "../common/command";
+import { CommandButton, CommandForm } from "../common/command";
 import { SpeciesField } from "../common/fields";
 import { HARMS, SOURCE_KINDS } from "../common/standNames";
 import { choicesOf } from "../common/words";
@@ -60,33 +60,42 @@ export function SourceForm({ source, at, units, season, onDone }: Props) {
         submit={source ? "Keep" : "Put it on the map"}
         onDone={onDone}
       >
-        <Field name="name" label="Name" hint="As you speak of it: the neighbour's beans." />
-        <div className="grid grid-cols-2 gap-4">
-          <Field name="kind" label="What it is" type="select" choices={choicesOf(SOURCE_KINDS)} />
-          <SpeciesField kin />
-          <Field name="plants" label="Plants" type="number" hint="A guess will do: it is an order of magnitude." />
-          <Field name="presence" label="How sure are you?" type="select" choices={SURE} />
-        </div>
-        {outline ? (
-          <Field
-            name="outline"
-            label="Where it is"
-            type="textarea"
-            unit="metres from the garden's corner"
-            hint="One point, or its corners in order; east and north with a comma between."
-          />
-        ) : (
-          <div className="grid grid-cols-3 gap-4">
-            <Field name="distance" label="Distance" type="number" unit={unit} />
-            <Field name="bearing" label="Bearing" type="bearing" hint="As NE or 45." />
-            <Field name="across" label="Across" type="number" unit={unit} hint="Of a field." />
-          </div>
+        {(Field) => (
+          <>
+            <Field name="name" label="Name" hint="As you speak of it: the neighbour's beans." />
+            <div className="grid grid-cols-2 gap-4">
+              <Field name="kind" label="What it is" type="select" choices={choicesOf(SOURCE_KINDS)} />
+              <SpeciesField kin />
+              <Field name="plants" label="Plants" type="number" hint="A guess will do: it is an order of magnitude." />
+              <Field name="presence" label="How sure are you?" type="select" choices={SURE} />
+            </div>
+            {outline ? (
+              <Field
+                name="outline"
+                label="Where it is"
+                type="textarea"
+                unit="metres from the garden's corner"
+                hint="One point, or its corners in order; east and north with a comma between."
+              />
+            ) : (
+              <div className="grid grid-cols-3 gap-4">
+                <Field name="distance" label="Distance" type="number" unit={unit} />
+                <Field name="bearing" label="Bearing" type="bearing" hint="As NE or 45." />
+                <Field name="across" label="Across" type="number" unit={unit} hint="Of a field." />
+              </div>
+            )}
+            <div className="grid grid-cols-2 gap-4">
+              <Field name="flowersFrom" label="Flowers from" type="day-of-year" hint="If you know: 20 June." />
+              <Field name="flowersTo" label="Flowers to" type="day-of-year" hint="Empty: reckoned from the climate." />
+            </div>
+            <Field
+              name="harm"
+              label="Would its pollen do harm, even in a mix?"
+              type="select"
+              choices={choicesOf(HARMS)}
+            />
+          </>
         )}
-        <div className="grid grid-cols-2 gap-4">
-          <Field name="flowersFrom" label="Flowers from" type="day-of-year" hint="If you know: 20 June." />
-          <Field name="flowersTo" label="Flowers to" type="day-of-year" hint="Empty: reckoned from the climate." />
-        </div>
-        <Field name="harm" label="Would its pollen do harm, even in a mix?" type="select" choices={choicesOf(HARMS)} />
       </CommandForm>
       {source && (
         <p className="mt-6 flex flex-wrap gap-3">

@@ -5,7 +5,7 @@ import { toggled } from "@/core/lists/toggled";
 import { Sheet } from "@/ui/Sheet";
 import { useGo } from "@/ui/useGo";
 import type { LineView } from "@/views/lines";
-import { CommandForm, Field } from "../common/command";
+import { CommandForm } from "../common/command";
 
 /** Some of a line's seed goes on as a part of it, so that what it does by itself is seen. */
 export function PartOff({ view: { line, lots } }: { view: LineView }) {
@@ -30,27 +30,31 @@ function Parting({ line, unsown }: { line: LineView["line"]; unsown: LineView["l
       submit="Keep it apart"
       onDone={(answer) => go(`/lines/${answer.code}`)}
     >
-      <p className="text-soft">
-        What is mixed teaches nothing. A colour, a mother or a sowing that is grown by itself shows what it is; its
-        yardsticks are those of {line.name}, and its seed may be put together with the rest again.
-      </p>
-      <Field name="name" label="Name" hint={`As ${line.name}, pale.`} />
-      <Field name="description" label="What sets it apart" type="textarea" />
-      <fieldset>
-        <legend className="mb-1 font-semibold">Its seed</legend>
-        {unsown.map(({ id, code, motherCode, motherNumber, note }) => (
-          <label key={id} className="flex min-h-11 items-center gap-2">
-            <input type="checkbox" checked={chosen.has(id)} onChange={() => setChosen(toggled(chosen, id))} />
-            <span>
-              {code}
-              <span className="text-sm text-soft">
-                {motherCode && `, mother ${motherCode}${motherNumber ? ` plant ${motherNumber}` : ""}`}
-                {note && `, ${note}`}
-              </span>
-            </span>
-          </label>
-        ))}
-      </fieldset>
+      {(Field) => (
+        <>
+          <p className="text-soft">
+            What is mixed teaches nothing. A colour, a mother or a sowing that is grown by itself shows what it is; its
+            yardsticks are those of {line.name}, and its seed may be put together with the rest again.
+          </p>
+          <Field name="name" label="Name" hint={`As ${line.name}, pale.`} />
+          <Field name="description" label="What sets it apart" type="textarea" />
+          <fieldset>
+            <legend className="mb-1 font-semibold">Its seed</legend>
+            {unsown.map(({ id, code, motherCode, motherNumber, note }) => (
+              <label key={id} className="flex min-h-11 items-center gap-2">
+                <input type="checkbox" checked={chosen.has(id)} onChange={() => setChosen(toggled(chosen, id))} />
+                <span>
+                  {code}
+                  <span className="text-sm text-soft">
+                    {motherCode && `, mother ${motherCode}${motherNumber ? ` plant ${motherNumber}` : ""}`}
+                    {note && `, ${note}`}
+                  </span>
+                </span>
+              </label>
+            ))}
+          </fieldset>
+        </>
+      )}
     </CommandForm>
   );
 }

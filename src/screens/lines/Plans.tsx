@@ -8,7 +8,7 @@ import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
 import { useJobResult } from "@/ui/useJob";
 import type { LaidOut, LaidOutPlans, PlansPage, TakenInherited } from "@/views/plans";
-import { CommandForm, Field } from "../common/command";
+import { CommandForm } from "../common/command";
 import { inHundred } from "../common/words";
 import { ACTS_OF_PLANS, SCHEME_WORDS } from "./planWords";
 
@@ -218,35 +218,42 @@ function Adopt({ plan, page, onDone }: RowProps & { onDone: () => void }) {
             submit={`Plan ${plural(left.length, "season")} of it`}
             onDone={onDone}
           >
-            <Field
-              name="sown"
-              label="First sown on"
-              type="date"
-              hint={
-                plan.years > plan.steps.length
-                  ? "A sowing every other year from then on; crosses as planned crosses, what else is to be done on Today as it flowers."
-                  : "A sowing a year from then on; crosses as planned crosses, what else is to be done on Today as it flowers."
-              }
-            />
-            {begins && (
-              <Field
-                name="otherId"
-                label="Crossed with"
-                type="select"
-                none="Choose a line"
-                choices={others.map(({ id, name }) => ({ value: id, label: name }))}
-              />
-            )}
-            {goesBack && (
-              <Field
-                name="back"
-                label="Recurrent parent"
-                type="select"
-                choices={[
-                  { value: "mother", label: (begins ? line.name : parents.mother) ?? "its mother" },
-                  { value: "father", label: (begins ? "the line it is crossed with" : parents.father) ?? "its father" },
-                ]}
-              />
+            {(Field) => (
+              <>
+                <Field
+                  name="sown"
+                  label="First sown on"
+                  type="date"
+                  hint={
+                    plan.years > plan.steps.length
+                      ? "A sowing every other year from then on; crosses as planned crosses, what else is to be done on Today as it flowers."
+                      : "A sowing a year from then on; crosses as planned crosses, what else is to be done on Today as it flowers."
+                  }
+                />
+                {begins && (
+                  <Field
+                    name="otherId"
+                    label="Crossed with"
+                    type="select"
+                    none="Choose a line"
+                    choices={others.map(({ id, name }) => ({ value: id, label: name }))}
+                  />
+                )}
+                {goesBack && (
+                  <Field
+                    name="back"
+                    label="Recurrent parent"
+                    type="select"
+                    choices={[
+                      { value: "mother", label: (begins ? line.name : parents.mother) ?? "its mother" },
+                      {
+                        value: "father",
+                        label: (begins ? "the line it is crossed with" : parents.father) ?? "its father",
+                      },
+                    ]}
+                  />
+                )}
+              </>
             )}
           </CommandForm>
         </div>

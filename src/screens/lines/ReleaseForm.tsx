@@ -1,7 +1,7 @@
 "use client";
 import { Sheet } from "@/ui/Sheet";
 import type { Release } from "@/views/release";
-import { CommandForm, Field } from "../common/command";
+import { CommandForm } from "../common/command";
 
 type Props = Pick<Release, "line" | "alike">;
 
@@ -18,17 +18,21 @@ export function ReleaseForm({ line, alike }: Props) {
           submit="It goes by this name"
           onDone={close}
         >
-          {alike.length > 0 && (
-            <p className="border-l-4 border-quince pl-3">
-              Like the name of {alike.map(({ name, code }) => `${name} (${code})`).join(", ")}.
-            </p>
+          {(Field) => (
+            <>
+              {alike.length > 0 && (
+                <p className="border-l-4 border-quince pl-3">
+                  Like the name of {alike.map(({ name, code }) => `${name} (${code})`).join(", ")}.
+                </p>
+              )}
+              <Field
+                name="name"
+                label="Name"
+                hint="Held against your own lines only. Whether it is free elsewhere, a register where you live can say."
+              />
+              <Field name="description" label="Description" type="textarea" hint="What it looks like true to type." />
+            </>
           )}
-          <Field
-            name="name"
-            label="Name"
-            hint="Held against your own lines only. Whether it is free elsewhere, a register where you live can say."
-          />
-          <Field name="description" label="Description" type="textarea" hint="What it looks like true to type." />
         </CommandForm>
       )}
     </Sheet>

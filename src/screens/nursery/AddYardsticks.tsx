@@ -6,7 +6,7 @@ import { useFormHeard } from "@/ui/formHere";
 import { Sheet } from "@/ui/Sheet";
 import type { Family, YardstickView } from "@/views/family";
 import { Choices } from "../common/Choices";
-import { CommandForm, Field, useCommand } from "../common/command";
+import { CommandForm, type FieldOf, useCommand } from "../common/command";
 import { AimFields, DescriptionFields } from "./AimSheet";
 import { KINDS } from "./yardstickWords";
 
@@ -99,45 +99,50 @@ const Tick = ({ label, on, onChange }: { label: string; on: boolean; onChange: (
   </label>
 );
 
+/** What a new one holds at first. */
+const BEGUN = {
+  name: null,
+  kind: "number",
+  unit: null,
+  lowEnd: null,
+  highEnd: null,
+  drawn: null,
+  categories: null,
+  stage: "any",
+  often: "once",
+  ofId: null,
+  byId: null,
+  wanted: "high",
+  target: null,
+  targetWord: null,
+  low: null,
+  high: null,
+  floor: null,
+  ceiling: null,
+  must: false,
+  weight: 1,
+  inherited: null,
+};
+
 function AddYardstick({ lineId, yardsticks, close }: { lineId: Id; yardsticks: YardstickView[]; close: () => void }) {
   return (
     <CommandForm
       command="yardstick.add"
       draft={`yardstick-${lineId}`}
-      values={{
-        name: null,
-        kind: "number",
-        unit: null,
-        lowEnd: null,
-        highEnd: null,
-        drawn: null,
-        categories: null,
-        stage: "any",
-        often: "once",
-        ofId: null,
-        byId: null,
-        wanted: "high",
-        target: null,
-        targetWord: null,
-        low: null,
-        high: null,
-        floor: null,
-        ceiling: null,
-        must: false,
-        weight: 1,
-        inherited: null,
-      }}
+      values={BEGUN}
       hidden={{ lineId }}
       shape={({ must, ...typed }) => ({ ...typed, must: must ? 1 : 0 })}
       submit="Add it"
       onDone={close}
     >
-      <YardstickFields yardsticks={yardsticks} />
+      {(Field) => <YardstickFields Field={Field} yardsticks={yardsticks} />}
     </CommandForm>
   );
 }
 
-function YardstickFields({ yardsticks }: { yardsticks: YardstickView[] }) {
+type FieldsProps = { Field: FieldOf<keyof typeof BEGUN>; yardsticks: YardstickView[] };
+
+function YardstickFields({ Field, yardsticks }: FieldsProps) {
   const kind = useFormHeard("values").getValues("kind") as string;
   const parts = yardsticks
     .filter((y) => ["number", "count", "scale", "date"].includes(y.kind))
@@ -157,8 +162,8 @@ function YardstickFields({ yardsticks }: { yardsticks: YardstickView[] }) {
           <Field name="byId" label="Divided by" type="select" none="Choose" choices={parts} />
         </div>
       )}
-      <DescriptionFields kind={kind} />
-      <AimFields kind={kind} words={[]} />
+      <DescriptionFields Field={Field} kind={kind} />
+      <AimFields Field={Field} kind={kind} words={[]} />
     </>
   );
 }

@@ -2,7 +2,7 @@
 import { useFormHeard } from "@/ui/formHere";
 import { Sheet } from "@/ui/Sheet";
 import type { YardstickView } from "@/views/family";
-import { CommandButton, CommandForm, Field } from "../common/command";
+import { CommandButton, CommandForm, type FieldOf } from "../common/command";
 import { DRAWINGS, OFTEN, STAGES } from "./yardstickWords";
 
 type Props = { yardstick: YardstickView; yardsticks: YardstickView[]; share: number };
@@ -29,7 +29,7 @@ export function AimSheet({ yardstick, share }: Props) {
             submit="Keep"
             onDone={close}
           >
-            <AimFields kind={yardstick.kind} words={yardstick.words} />
+            {(Field) => <AimFields Field={Field} kind={yardstick.kind} words={yardstick.words} />}
           </CommandForm>
           <section className="mt-8 border-t border-rule pt-4">
             <h3 className="mb-2">How it is described</h3>
@@ -80,7 +80,8 @@ const heritabilities = (told: unknown) =>
 const isWord = (kind: string): boolean => kind === "category" || kind === "yes-no";
 
 /** What is wanted, how much it counts, and what alone puts a plant out. */
-export function AimFields({ kind, words }: { kind: string; words: string[] }) {
+type Aim = "wanted" | "target" | "low" | "high" | "targetWord" | "weight" | "floor" | "ceiling" | "must" | "inherited";
+export function AimFields({ Field, kind, words }: { Field: FieldOf<Aim>; kind: string; words: string[] }) {
   const { getValues } = useFormHeard("values");
   const wanted = getValues("wanted") as string;
   const inherited = getValues("inherited") as unknown;
@@ -151,12 +152,16 @@ function Description({ yardstick, close }: { yardstick: YardstickView; close: ()
       submit="Change"
       onDone={close}
     >
-      <Field name="name" label="Name" />
-      <DescriptionFields kind={kind} />
-      <p className="text-sm text-soft">
-        Another unit, other ends or words begin a new version once it was scored on; what was scored before keeps its
-        meaning.
-      </p>
+      {(Field) => (
+        <>
+          <Field name="name" label="Name" />
+          <DescriptionFields Field={Field} kind={kind} />
+          <p className="text-sm text-soft">
+            Another unit, other ends or words begin a new version once it was scored on; what was scored before keeps
+            its meaning.
+          </p>
+        </>
+      )}
     </CommandForm>
   );
 }
@@ -164,7 +169,8 @@ function Description({ yardstick, close }: { yardstick: YardstickView; close: ()
 const choices = (of: Record<string, string>) => Object.entries(of).map(([value, label]) => ({ value, label }));
 
 /** How it is looked at: unit or ends or words, when, and how often. */
-export function DescriptionFields({ kind }: { kind: string }) {
+type Description = "unit" | "lowEnd" | "highEnd" | "drawn" | "categories" | "stage" | "often";
+export function DescriptionFields({ Field, kind }: { Field: FieldOf<Description>; kind: string }) {
   return (
     <>
       {(kind === "number" || kind === "ratio") && <Field name="unit" label="Unit" />}

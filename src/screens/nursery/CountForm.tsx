@@ -1,7 +1,7 @@
 "use client";
 import { Sheet } from "@/ui/Sheet";
 import type { Family } from "@/views/family";
-import { CommandForm, Field } from "../common/command";
+import { CommandForm } from "../common/command";
 
 export function CountForm({ stand, beds }: Pick<Family, "stand" | "beds">) {
   const { id, version, bedId, sown, sowedSeeds, cameUp, potted, plants, spare, trays, crates, firstFlower } = stand;
@@ -17,33 +17,37 @@ export function CountForm({ stand, beds }: Pick<Family, "stand" | "beds">) {
           submit="Keep"
           onDone={close}
         >
-          <div className="grid grid-cols-3 gap-4">
-            <Field name="sowedSeeds" label="Seeds sown" type="number" />
-            <Field name="cameUp" label="Came up" type="number" />
-            <Field name="potted" label="Pricked out" type="number" />
-            <Field name="plants" label="Planted" type="number" />
-            <Field name="spare" label="To spare" type="number" />
-            <Field name="trays" label="Trays" type="number" />
-            <Field name="crates" label="Crates" type="number" />
-          </div>
-          <p className="text-sm text-soft">
-            To spare are sound seedlings that were not needed: thinned out, given away. Without them nobody can tell
-            what was lost. Each tray, and later each crate, gets a tag.
-          </p>
-          <Field
-            name="bedId"
-            label="Bed"
-            type="select"
-            none="In trays for now"
-            choices={beds.map((b) => ({ value: b.id, label: b.name }))}
-          />
-          <Field name="sown" label="Sown on" type="date" />
-          <Field
-            name="firstFlower"
-            label="First flower, as seen"
-            type="date"
-            hint="Plants taken out after it are flagged as late."
-          />
+          {(Field) => (
+            <>
+              <div className="grid grid-cols-3 gap-4">
+                <Field name="sowedSeeds" label="Seeds sown" type="number" />
+                <Field name="cameUp" label="Came up" type="number" />
+                <Field name="potted" label="Pricked out" type="number" />
+                <Field name="plants" label="Planted" type="number" />
+                <Field name="spare" label="To spare" type="number" />
+                <Field name="trays" label="Trays" type="number" />
+                <Field name="crates" label="Crates" type="number" />
+              </div>
+              <p className="text-sm text-soft">
+                To spare are sound seedlings that were not needed: thinned out, given away. Without them nobody can tell
+                what was lost. Each tray, and later each crate, gets a tag.
+              </p>
+              <Field
+                name="bedId"
+                label="Bed"
+                type="select"
+                none="In trays for now"
+                choices={beds.map((b) => ({ value: b.id, label: b.name }))}
+              />
+              <Field name="sown" label="Sown on" type="date" />
+              <Field
+                name="firstFlower"
+                label="First flower, as seen"
+                type="date"
+                hint="Plants taken out after it are flagged as late."
+              />
+            </>
+          )}
         </CommandForm>
       )}
     </Sheet>

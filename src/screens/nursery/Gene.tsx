@@ -12,7 +12,7 @@ import { Table } from "@/ui/Table";
 import { useJobResult } from "@/ui/useJob";
 import type { GenotypesView, PlantGenotype } from "@/views/genotypes";
 import type { InheritanceView } from "@/views/inheritance";
-import { CommandButton, CommandForm, OwnField } from "../common/command";
+import { CommandButton, CommandForm } from "../common/command";
 import { sentence } from "../common/words";
 
 type GeneView = InheritanceView["genes"][number];
@@ -87,13 +87,17 @@ function Define({
     ...(likely?.classes.map(({ word }) => word) ?? []),
     ...words.filter((word) => !likely?.classes.some((one) => one.word === word)),
   ];
-  const values = Object.fromEntries(Array.from({ length: classes }, (_, i) => [`word${i}`, said?.[i] ?? often[i]]));
+  const values: Record<"recombination" | "error" | `word${number}`, string | number | undefined> = {
+    ...Object.fromEntries(Array.from({ length: classes }, (_, i) => [`word${i}`, said?.[i] ?? often[i]])),
+    recombination: (locus?.recombination ?? 0.5) * 100,
+    error: (locus?.error ?? 0.02) * 100,
+  };
   return (
     <CommandForm
       key={way}
       command="locus.define"
       draft={`locus-${id}-${way}`}
-      values={{ ...values, recombination: (locus?.recombination ?? 0.5) * 100, error: (locus?.error ?? 0.02) * 100 }}
+      values={values}
       factors={{ recombination: 0.01, error: 0.01 }}
       shape={({ recombination, error, ...told }) => ({
         yardstickId: id,
@@ -105,41 +109,45 @@ function Define({
       submit="Keep"
       onDone={onDone}
     >
-      <label className="grid gap-1 font-semibold">
-        Inherited by
-        <select value={way} onChange={({ target }) => setWay(target.value as WayKey)}>
-          {possible.map(({ key, name }) => (
-            <option key={key} value={key}>
-              {sentence(name)}
-            </option>
+      {(Field) => (
+        <>
+          <label className="grid gap-1 font-semibold">
+            Inherited by
+            <select value={way} onChange={({ target }) => setWay(target.value as WayKey)}>
+              {possible.map(({ key, name }) => (
+                <option key={key} value={key}>
+                  {sentence(name)}
+                </option>
+              ))}
+            </select>
+          </label>
+          {CLASSES[way].map((label, i) => (
+            <Field
+              key={label}
+              name={`word${i}`}
+              label={label}
+              type="select"
+              choices={words.map((word) => ({ value: word, label: word }))}
+            />
           ))}
-        </select>
-      </label>
-      {CLASSES[way].map((label, i) => (
-        <OwnField
-          key={label}
-          name={`word${i}`}
-          label={label}
-          type="select"
-          choices={words.map((word) => ({ value: word, label: word }))}
-        />
-      ))}
-      {loci === 2 && (
-        <OwnField
-          name="recombination"
-          label="Parted when passed on"
-          type="number"
-          unit="%"
-          hint="50 where the two genes lie apart; less where they are linked."
-        />
+          {loci === 2 && (
+            <Field
+              name="recombination"
+              label="Parted when passed on"
+              type="number"
+              unit="%"
+              hint="50 where the two genes lie apart; less where they are linked."
+            />
+          )}
+          <Field
+            name="error"
+            label="Put down wrongly"
+            type="number"
+            unit="%"
+            hint="How many plants of a hundred are written down as what they are not."
+          />
+        </>
       )}
-      <OwnField
-        name="error"
-        label="Put down wrongly"
-        type="number"
-        unit="%"
-        hint="How many plants of a hundred are written down as what they are not."
-      />
     </CommandForm>
   );
 }

@@ -6,7 +6,7 @@ import { plural } from "@/core/units/plural";
 import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
 import type { Lifting as LiftingView, Roguing } from "@/views/roguing";
-import { CommandForm, Field } from "../common/command";
+import { CommandForm, type FieldOf } from "../common/command";
 import { percent } from "../common/words";
 
 type Props = { view: Roguing; lifting: LiftingView };
@@ -37,7 +37,7 @@ export function Lifting({ view: { stand }, lifting }: Props) {
                 submit="Keep the counts"
                 onDone={close}
               >
-                <Counts />
+                {(Field) => <Counts Field={Field} />}
               </CommandForm>
             )}
           </Sheet>
@@ -89,7 +89,7 @@ function storeInWords({ now: { lift, replant }, wanted, store, out, winters }: L
   return `Store ${plural(store, "sound root")} so that ${wanted} are there at replanting, nine times in ten; ${rests}. Too small ones are useless, the largest are eaten; never only a few: take from the middle.`;
 }
 
-function Counts() {
+function Counts({ Field }: { Field: FieldOf<"fit" | (typeof SORTED)[number] | "bands" | "sortedOn"> }) {
   return (
     <>
       <Field name="fit" label="Sound, true, of the right size" type="number" />
@@ -105,21 +105,20 @@ function Counts() {
 }
 
 function SetRight({ one }: { one: Sorted }) {
-  const { id, version, bands, sortedOn } = one;
-  const values = Object.fromEntries((["fit", ...SORTED] as const).map((why) => [why, one[why]]));
+  const { id, version, fit, small, large, split, odd, bolted, rotten, bands, sortedOn } = one;
   return (
     <Sheet trigger="Change" title={`${one.code}, ${WORDS[one.moment].toLowerCase()}`} plain>
       {(close) => (
         <CommandForm
           command="sorting.change"
           draft={`sorting-${id}`}
-          values={{ ...values, bands, sortedOn }}
+          values={{ fit, small, large, split, odd, bolted, rotten, bands, sortedOn }}
           hidden={{ id, version }}
           patch
           submit="Keep"
           onDone={close}
         >
-          <Counts />
+          {(Field) => <Counts Field={Field} />}
         </CommandForm>
       )}
     </Sheet>

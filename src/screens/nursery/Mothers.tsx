@@ -7,7 +7,7 @@ import { fixed } from "@/core/writing/numbers";
 import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
 import type { Family } from "@/views/family";
-import { CommandButton, CommandForm, Field } from "../common/command";
+import { CommandButton, CommandForm } from "../common/command";
 import { allOf, PlantBoxes } from "./ChoosePlants";
 
 type Mother = Family["mothers"][number];
@@ -76,29 +76,36 @@ function Rows({ view, mothers, close }: Props & { mothers: Mother[]; close: () =
       submit={`Sow ${plural(chosen.length, "row")}`}
       onDone={close}
     >
-      <p className="text-soft">
-        Equal seed of each, so that none counts for more than another; of ears the middle kernels. Each row is a family
-        of its own, beside its sisters: whole rows are compared first, then plants within the best.
-      </p>
-      <Choose mothers={mothers} taken={lots} onChange={setLots} />
-      <Field name="each" label="Seeds of each" type="number" hint={chosen.length > 0 ? `At most ${most}.` : ""} />
-      <Field name="sown" label="Sown on" type="date" />
-      <Field
-        name="bedId"
-        label="Bed"
-        type="select"
-        choices={[{ value: "", label: "not said" }, ...view.beds.map(({ id, name }) => ({ value: id, label: name }))]}
-      />
-      <Field
-        name="sownIn"
-        label="Sown in"
-        type="select"
-        choices={[
-          { value: "", label: "not said" },
-          { value: "tray", label: "Trays" },
-          { value: "ground", label: "Where they stay" },
-        ]}
-      />
+      {(Field) => (
+        <>
+          <p className="text-soft">
+            Equal seed of each, so that none counts for more than another; of ears the middle kernels. Each row is a
+            family of its own, beside its sisters: whole rows are compared first, then plants within the best.
+          </p>
+          <Choose mothers={mothers} taken={lots} onChange={setLots} />
+          <Field name="each" label="Seeds of each" type="number" hint={chosen.length > 0 ? `At most ${most}.` : ""} />
+          <Field name="sown" label="Sown on" type="date" />
+          <Field
+            name="bedId"
+            label="Bed"
+            type="select"
+            choices={[
+              { value: "", label: "not said" },
+              ...view.beds.map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+          />
+          <Field
+            name="sownIn"
+            label="Sown in"
+            type="select"
+            choices={[
+              { value: "", label: "not said" },
+              { value: "tray", label: "Trays" },
+              { value: "ground", label: "Where they stay" },
+            ]}
+          />
+        </>
+      )}
     </CommandForm>
   );
 }

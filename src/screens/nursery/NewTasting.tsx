@@ -6,7 +6,7 @@ import { plural } from "@/core/units/plural";
 import { Sheet } from "@/ui/Sheet";
 import { useGo } from "@/ui/useGo";
 import type { Tastings } from "@/views/tasting";
-import { CommandForm, Field } from "../common/command";
+import { CommandForm } from "../common/command";
 import { PlantGrid } from "./ChoosePlants";
 
 /** More at one sitting dull the tongue. */
@@ -37,29 +37,33 @@ function Setting({ view, path }: { view: Tastings; path: string }) {
       submit={chosen.size < 2 ? "Set it up" : `Serve ${plural(chosen.size, "plant")}`}
       onDone={(answer) => go(`${path}?of=${answer.id}`)}
     >
-      <PlantGrid
-        legend="Which plants?"
-        plants={plants.map(({ id, number, code, mark }) => ({
-          id,
-          number,
-          said: code === stand.code ? "" : ` of ${code}`,
-          under: code === stand.code ? isKept(mark) && "kept" : code,
-        }))}
-        chosen={chosen}
-        onChange={setChosen}
-      />
-      {chosen.size > SITTING && (
-        <p className="mt-1 text-sm text-quince">More than {SITTING} at one sitting dull the tongue.</p>
+      {(Field) => (
+        <>
+          <PlantGrid
+            legend="Which plants?"
+            plants={plants.map(({ id, number, code, mark }) => ({
+              id,
+              number,
+              said: code === stand.code ? "" : ` of ${code}`,
+              under: code === stand.code ? isKept(mark) && "kept" : code,
+            }))}
+            chosen={chosen}
+            onChange={setChosen}
+          />
+          {chosen.size > SITTING && (
+            <p className="mt-1 text-sm text-quince">More than {SITTING} at one sitting dull the tongue.</p>
+          )}
+          <Field
+            name="yardstickId"
+            label="Tasted on"
+            type="select"
+            choices={scales.map(({ id, name }) => ({ value: id, label: name }))}
+          />
+          <Field name="tasters" label="How many taste" type="number" />
+          <Field name="heldOn" label="Day" type="date" hint="Empty: today." />
+          <Field name="note" label="How it is served" hint="As cut in wedges, at room warmth, peeled." />
+        </>
       )}
-      <Field
-        name="yardstickId"
-        label="Tasted on"
-        type="select"
-        choices={scales.map(({ id, name }) => ({ value: id, label: name }))}
-      />
-      <Field name="tasters" label="How many taste" type="number" />
-      <Field name="heldOn" label="Day" type="date" hint="Empty: today." />
-      <Field name="note" label="How it is served" hint="As cut in wedges, at room warmth, peeled." />
     </CommandForm>
   );
 }

@@ -6,7 +6,7 @@ import type { Plant } from "@/records/plant/plant";
 import { Sheet } from "@/ui/Sheet";
 import { useGo } from "@/ui/useGo";
 import type { Family } from "@/views/family";
-import { CommandForm, Field } from "../common/command";
+import { CommandForm } from "../common/command";
 import { AmountFields, PollenField } from "../common/fields";
 import { allOf, PlantBoxes } from "./ChoosePlants";
 import { MatingPlan } from "./MatingPlan";
@@ -76,18 +76,22 @@ function ByHand({ stand, plants }: Omit<Props, "units">) {
       submit="Plan it"
       onDone={() => go(`/crosses?season=${stand.season}`)}
     >
-      <PlantBoxes legend="Plants" plants={boxesOf(plants)} chosen={chosen} onChange={setChosen} />
-      <Field
-        name="how"
-        label="How"
-        type="select"
-        choices={[
-          { value: "self", label: "Self each: fixes fastest, families stay apart" },
-          { value: "intercross", label: "Cross them in a ring: mixes the best again" },
-        ]}
-        hint="Selfing halves what is still mixed. Crossing the kept ones brings it back up, and keeps the line from weakening."
-      />
-      <Field name="fruitsEach" label="Fruits wanted of each" type="number" />
+      {(Field) => (
+        <>
+          <PlantBoxes legend="Plants" plants={boxesOf(plants)} chosen={chosen} onChange={setChosen} />
+          <Field
+            name="how"
+            label="How"
+            type="select"
+            choices={[
+              { value: "self", label: "Self each: fixes fastest, families stay apart" },
+              { value: "intercross", label: "Cross them in a ring: mixes the best again" },
+            ]}
+            hint="Selfing halves what is still mixed. Crossing the kept ones brings it back up, and keeps the line from weakening."
+          />
+          <Field name="fruitsEach" label="Fruits wanted of each" type="number" />
+        </>
+      )}
     </CommandForm>
   );
 }
@@ -104,11 +108,15 @@ function SaveEach({ stand, plants, units, close }: Props & { close: () => void }
       submit="Make the lots"
       onDone={close}
     >
-      <PlantBoxes legend="Plants" plants={boxesOf(plants)} chosen={chosen} onChange={setChosen} />
-      <PollenField />
-      <Field name="gathered" label="Gathered on" type="date" />
-      <AmountFields units={units} each />
-      <Field name="note" label="Note" />
+      {(Field) => (
+        <>
+          <PlantBoxes legend="Plants" plants={boxesOf(plants)} chosen={chosen} onChange={setChosen} />
+          <PollenField Field={Field} />
+          <Field name="gathered" label="Gathered on" type="date" />
+          <AmountFields Field={Field} units={units} each />
+          <Field name="note" label="Note" />
+        </>
+      )}
     </CommandForm>
   );
 }

@@ -1,7 +1,7 @@
 "use client";
 import { Sheet } from "@/ui/Sheet";
 import type { Roguing } from "@/views/roguing";
-import { CommandButton, CommandForm, Field } from "../common/command";
+import { CommandButton, CommandForm, type FieldOf } from "../common/command";
 import { PictureRow, Pictures } from "../common/Pictures";
 
 const INHERITED = {
@@ -27,7 +27,7 @@ export function Offkinds({ view: { kinds, other, stand } }: { view: Roguing }) {
               submit="Add it"
               onDone={close}
             >
-              <OffkindFields />
+              {(Field) => <OffkindFields Field={Field} />}
             </CommandForm>
           )}
         </Sheet>
@@ -58,7 +58,7 @@ export function Offkinds({ view: { kinds, other, stand } }: { view: Roguing }) {
                     submit="Keep"
                     onDone={close}
                   >
-                    <OffkindFields />
+                    {(Field) => <OffkindFields Field={Field} />}
                   </CommandForm>
                   <Pictures of={{ offkindId: id }} photos={photos} name={name} />
                   <div className="mt-8 border-t border-rule pt-4">
@@ -79,7 +79,7 @@ export function Offkinds({ view: { kinds, other, stand } }: { view: Roguing }) {
   );
 }
 
-const OffkindFields = () => (
+const OffkindFields = ({ Field }: { Field: FieldOf<"name" | "look" | "inheritance"> }) => (
   <>
     <Field name="name" label="Name" hint="As scarlet flower, split bulb, early bolter." />
     <Field name="look" label="How it looks" type="textarea" hint="And when it can first be told." />

@@ -6,7 +6,7 @@ import { HARDSHIPS, type Hardship } from "@/core/selection/hardships";
 import { plural } from "@/core/units/plural";
 import { Sheet } from "@/ui/Sheet";
 import type { Family } from "@/views/family";
-import { CommandButton, CommandForm, Field } from "../common/command";
+import { CommandButton, CommandForm } from "../common/command";
 import { percent } from "../common/words";
 import { PlantGrid } from "./ChoosePlants";
 
@@ -103,18 +103,22 @@ function Adding({ view, close }: Props & { close: () => void }) {
       submit={plants.length === 0 ? "Keep it" : `${standing.length - lost.size} of ${standing.length} came through`}
       onDone={close}
     >
-      <Field
-        name="what"
-        label="What it was"
-        type="select"
-        choices={HARDSHIPS.map((value) => ({ value, label: WORDS[value] }))}
-      />
-      <Field name="words" label="How hard it was" hint="As three nights of −4 °C, or five weeks without rain." />
-      <Field name="endedOn" label="When it was over" type="date" hint="Empty: today." />
-      {plants.length === 0 ? (
-        <Field name="lost" label="Plants lost to it" type="number" />
-      ) : (
-        <PlantGrid legend="Lost to it" plants={standing} chosen={lost} onChange={setLost} />
+      {(Field) => (
+        <>
+          <Field
+            name="what"
+            label="What it was"
+            type="select"
+            choices={HARDSHIPS.map((value) => ({ value, label: WORDS[value] }))}
+          />
+          <Field name="words" label="How hard it was" hint="As three nights of −4 °C, or five weeks without rain." />
+          <Field name="endedOn" label="When it was over" type="date" hint="Empty: today." />
+          {plants.length === 0 ? (
+            <Field name="lost" label="Plants lost to it" type="number" />
+          ) : (
+            <PlantGrid legend="Lost to it" plants={standing} chosen={lost} onChange={setLost} />
+          )}
+        </>
       )}
     </CommandForm>
   );

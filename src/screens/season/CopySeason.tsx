@@ -8,7 +8,7 @@ import { plural } from "@/core/units/plural";
 import { Sheet } from "@/ui/Sheet";
 import type { CopyChoice } from "@/views/choices";
 import { Choices } from "../common/Choices";
-import { CommandForm, Field } from "../common/command";
+import { CommandForm } from "../common/command";
 
 type Props = { season: number; latitude: number; head: string | null };
 
@@ -71,16 +71,18 @@ function Chosen({ stands, season, close }: { stands: CopyChoice[]; season: numbe
         submit={`Plan ${plural(chosen.size, "stand")}`}
         onDone={close}
       >
-        <Field
-          name="turn"
-          label="Give those that come back too soon a bed where their family has waited"
-          type="checkbox"
-          hint={
-            warned > 0
-              ? `${plural(warned, "stand")} would; where no bed is free it stays, with its warning.`
-              : undefined
-          }
-        />
+        {(Field) => (
+          <Field
+            name="turn"
+            label="Give those that come back too soon a bed where their family has waited"
+            type="checkbox"
+            hint={
+              warned > 0
+                ? `${plural(warned, "stand")} would; where no bed is free it stays, with its warning.`
+                : undefined
+            }
+          />
+        )}
       </CommandForm>
     </>
   );

@@ -4,7 +4,7 @@ import { oneIn, rangeInWords } from "@/core/isolation/verdict";
 import { plural } from "@/core/units/plural";
 import { Sheet } from "@/ui/Sheet";
 import type { LotPage } from "@/views/lot";
-import { CommandButton, CommandForm, Field } from "../common/command";
+import { CommandButton, CommandForm } from "../common/command";
 
 /** Of open seed: how many of its plants had a strange father, beside what was foreseen, and what that teaches. */
 export function CameTrue({ view: { lot, strangers } }: { view: LotPage }) {
@@ -24,14 +24,18 @@ export function CameTrue({ view: { lot, strangers } }: { view: LotPage }) {
               submit="Write it down"
               onDone={done}
             >
-              <Field name="plants" label="Plants looked at" type="number" hint="All that could have shown it." />
-              <Field
-                name="strange"
-                label="Of a strange father"
-                type="number"
-                hint="Those that a stranger's pollen explains; none is an answer too."
-              />
-              <Field name="on" label="Counted on" type="date" hint="Empty: today." />
+              {(Field) => (
+                <>
+                  <Field name="plants" label="Plants looked at" type="number" hint="All that could have shown it." />
+                  <Field
+                    name="strange"
+                    label="Of a strange father"
+                    type="number"
+                    hint="Those that a stranger's pollen explains; none is an answer too."
+                  />
+                  <Field name="on" label="Counted on" type="date" hint="Empty: today." />
+                </>
+              )}
             </CommandForm>
           )}
         </Sheet>

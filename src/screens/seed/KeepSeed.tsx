@@ -2,7 +2,7 @@
 import { massTyped, type Units } from "@/core/units/units";
 import { Sheet } from "@/ui/Sheet";
 import { Choices } from "../common/Choices";
-import { CommandForm, Field } from "../common/command";
+import { CommandForm } from "../common/command";
 import { AmountFields, LineField, PollenField } from "../common/fields";
 
 type Props = { today: string; units: Units };
@@ -28,17 +28,25 @@ export function KeepSeed({ units, today }: Props) {
                     submit="Make the lot"
                     onDone={close}
                   >
-                    <Field
-                      name="standId"
-                      label="Stand"
-                      type="select"
-                      none="Choose a stand"
-                      choices={stands.map(({ id, label }) => ({ value: id, label }))}
-                    />
-                    <PollenField />
-                    <Field name="gathered" label="Gathered on" type="date" />
-                    <AmountFields units={units} />
-                    <Field name="note" label="Note" hint="As: berries found between two plants, mother uncertain." />
+                    {(Field) => (
+                      <>
+                        <Field
+                          name="standId"
+                          label="Stand"
+                          type="select"
+                          none="Choose a stand"
+                          choices={stands.map(({ id, label }) => ({ value: id, label }))}
+                        />
+                        <PollenField Field={Field} />
+                        <Field name="gathered" label="Gathered on" type="date" />
+                        <AmountFields Field={Field} units={units} />
+                        <Field
+                          name="note"
+                          label="Note"
+                          hint="As: berries found between two plants, mother uncertain."
+                        />
+                      </>
+                    )}
                   </CommandForm>
                 )
               }
@@ -70,27 +78,31 @@ export function KeepSeed({ units, today }: Props) {
                     submit="Put it in the drawer"
                     onDone={close}
                   >
-                    <LineField lines={lines} />
-                    <Field
-                      name="gathered"
-                      label="Gathered on"
-                      type="date"
-                      hint="Its harvest, as far as known: age counts from here."
-                    />
-                    <Field
-                      name="generation"
-                      label="Generation"
-                      type="number"
-                      hint="2 for an F2. Empty for a variety that breeds true."
-                    />
-                    <AmountFields units={units} />
-                    <Field
-                      name="fruits"
-                      label="Or fruits"
-                      type="number"
-                      hint="Whose seed is still in them: they go to the table."
-                    />
-                    <Field name="note" label="Note" hint="Treated seed is never eaten: write it here." />
+                    {(Field) => (
+                      <>
+                        <LineField Field={Field} lines={lines} />
+                        <Field
+                          name="gathered"
+                          label="Gathered on"
+                          type="date"
+                          hint="Its harvest, as far as known: age counts from here."
+                        />
+                        <Field
+                          name="generation"
+                          label="Generation"
+                          type="number"
+                          hint="2 for an F2. Empty for a variety that breeds true."
+                        />
+                        <AmountFields Field={Field} units={units} />
+                        <Field
+                          name="fruits"
+                          label="Or fruits"
+                          type="number"
+                          hint="Whose seed is still in them: they go to the table."
+                        />
+                        <Field name="note" label="Note" hint="Treated seed is never eaten: write it here." />
+                      </>
+                    )}
                   </CommandForm>
                 )
               }

@@ -4,7 +4,7 @@ import { fixed } from "@/core/writing/numbers";
 import { useFormHere } from "@/ui/formHere";
 import { Sheet } from "@/ui/Sheet";
 import type { LotPage } from "@/views/lot";
-import { CommandButton, CommandForm, Field } from "../common/command";
+import { CommandButton, CommandForm, type FieldOf } from "../common/command";
 import { Scale } from "./Scale";
 
 /** Seeds counted by weight: samples that were counted out, and what they come to. */
@@ -26,19 +26,30 @@ export function LotCount({ view: { lot, samples, counted, garden } }: { view: Lo
               submit="Keep the sample"
               onDone={close}
             >
-              <p>
-                Count a hundred seeds out as they come, small and large, and weigh them. A second sample narrows the
-                range.
-              </p>
-              <Field name="seeds" label="Seeds counted out" type="number" />
-              <Weighed name="mass" label="They weigh" units={units} pretend={100 / perGramOf(counted)} />
-              <Weighed
-                name="whole"
-                label="The whole lot weighs"
-                units={units}
-                pretend={lot.mass ?? 12.5}
-                hint="Empty where it was weighed already."
-              />
+              {(Field) => (
+                <>
+                  <p>
+                    Count a hundred seeds out as they come, small and large, and weigh them. A second sample narrows the
+                    range.
+                  </p>
+                  <Field name="seeds" label="Seeds counted out" type="number" />
+                  <Weighed
+                    Field={Field}
+                    name="mass"
+                    label="They weigh"
+                    units={units}
+                    pretend={100 / perGramOf(counted)}
+                  />
+                  <Weighed
+                    Field={Field}
+                    name="whole"
+                    label="The whole lot weighs"
+                    units={units}
+                    pretend={lot.mass ?? 12.5}
+                    hint="Empty where it was weighed already."
+                  />
+                </>
+              )}
             </CommandForm>
           )}
         </Sheet>
@@ -79,13 +90,20 @@ export function LotCount({ view: { lot, samples, counted, garden } }: { view: Lo
 
 const perGramOf = (counted: LotPage["counted"]) => counted?.perGram.likely ?? 200;
 
-type WeighedProps = { name: "mass" | "whole"; label: string; units: Units; pretend: number; hint?: string };
+type WeighedProps<K extends string> = {
+  Field: FieldOf<K>;
+  name: K;
+  label: string;
+  units: Units;
+  pretend: number;
+  hint?: string;
+};
 
 /** A weight, typed or taken from the scale. */
-function Weighed({ name, label, units, pretend, hint }: WeighedProps) {
+function Weighed<const K extends string>({ Field, name, label, units, pretend, hint }: WeighedProps<K>) {
   const { setValue } = useFormHere();
   const take = (grams: number) =>
-    setValue(name, Number((grams / massTyped(1, units)).toFixed(2)), { shouldDirty: true });
+    setValue(name as string, Number((grams / massTyped(1, units)).toFixed(2)), { shouldDirty: true });
   return (
     <div className="grid gap-2">
       <Field name={name} label={label} type="number" unit={massUnit(units)} hint={hint} />

@@ -3,7 +3,7 @@ import { dayInWords } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
 import { Sheet } from "@/ui/Sheet";
 import type { LotPage } from "@/views/lot";
-import { CommandForm, Field } from "../common/command";
+import { CommandForm } from "../common/command";
 import { PackForm } from "./PackForm";
 
 /** The packets of a lot: which are reserves, which went to whom. */
@@ -47,12 +47,16 @@ export function LotPackets({ view: { lot, packets, garden, stores } }: { view: L
                     submit="It is given"
                     onDone={close}
                   >
-                    <p>
-                      Swapping and selling seed have their own rules from place to place: seed marketing, plant variety
-                      rights, plant health. The local ones come first.
-                    </p>
-                    <Field name="to" label="To" hint="Initials or a number are enough." />
-                    <Field name="on" label="On" type="date" hint="Empty for today." />
+                    {(Field) => (
+                      <>
+                        <p>
+                          Swapping and selling seed have their own rules from place to place: seed marketing, plant
+                          variety rights, plant health. The local ones come first.
+                        </p>
+                        <Field name="to" label="To" hint="Initials or a number are enough." />
+                        <Field name="on" label="On" type="date" hint="Empty for today." />
+                      </>
+                    )}
                   </CommandForm>
                 )}
               </Sheet>

@@ -2,7 +2,7 @@
 import type { Id } from "@/core/custody/id";
 import { massTyped, type Units } from "@/core/units/units";
 import { Choices } from "../common/Choices";
-import { CommandForm, Field } from "../common/command";
+import { CommandForm } from "../common/command";
 import { AmountFields } from "../common/fields";
 
 type Props = { lot: { id: Id; code: string; broken: boolean; brokenWhy: string }; units: Units; onDone: () => void };
@@ -29,25 +29,29 @@ export function PackForm({ lot, units, onDone }: Props) {
           submit="Into packets"
           onDone={onDone}
         >
-          {lot.broken && (
-            <p className="border-l-4 border-rust pl-3">
-              <strong>The chain of this lot is broken:</strong> {lot.brokenWhy} Every label will say so.
-            </p>
+          {(Field) => (
+            <>
+              {lot.broken && (
+                <p className="border-l-4 border-rust pl-3">
+                  <strong>The chain of this lot is broken:</strong> {lot.brokenWhy} Every label will say so.
+                </p>
+              )}
+              <AmountFields Field={Field} units={units} />
+              <div className="grid grid-cols-3 gap-4">
+                <Field name="packets" label="Packets" type="number" />
+                <Field name="each" label="Seeds in each" type="number" />
+                <Field name="reserves" label="Reserves" type="number" hint="The last ones." />
+              </div>
+              <Field
+                name="storeId"
+                label="Into which place"
+                type="select"
+                none="Nowhere yet"
+                choices={stores.map(({ id, name }) => ({ value: id, label: name }))}
+              />
+              <Field name="on" label="On" type="date" hint="Empty for today." />
+            </>
           )}
-          <AmountFields units={units} />
-          <div className="grid grid-cols-3 gap-4">
-            <Field name="packets" label="Packets" type="number" />
-            <Field name="each" label="Seeds in each" type="number" />
-            <Field name="reserves" label="Reserves" type="number" hint="The last ones." />
-          </div>
-          <Field
-            name="storeId"
-            label="Into which place"
-            type="select"
-            none="Nowhere yet"
-            choices={stores.map(({ id, name }) => ({ value: id, label: name }))}
-          />
-          <Field name="on" label="On" type="date" hint="Empty for today." />
         </CommandForm>
       )}
     </Choices>

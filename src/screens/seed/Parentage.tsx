@@ -1,7 +1,7 @@
 "use client";
 import { Sheet } from "@/ui/Sheet";
 import type { LotPage } from "@/views/lot";
-import { CommandForm, Field, OwnField } from "../common/command";
+import { CommandForm } from "../common/command";
 import { percent } from "../common/words";
 
 type Props = Pick<LotPage, "lot" | "candidates" | "possible">;
@@ -49,15 +49,19 @@ export function Parentage({ lot, candidates, possible }: Props) {
               submit="Keep the shares"
               onDone={close}
             >
-              <Field
-                name="role"
-                label="Which parent"
-                type="select"
-                choices={["mother", "father"].map((value) => ({ value, label: value }))}
-              />
-              <OwnField name="first" label="Perhaps" type="select" none="A stranger" choices={choices} />
-              <OwnField name="share" label="Share thought to be its own" type="number" hint="Between 0 and 1." />
-              <OwnField name="second" label="The rest" type="select" none="A stranger" choices={choices} />
+              {(Field) => (
+                <>
+                  <Field
+                    name="role"
+                    label="Which parent"
+                    type="select"
+                    choices={["mother", "father"].map((value) => ({ value, label: value }))}
+                  />
+                  <Field name="first" label="Perhaps" type="select" none="A stranger" choices={choices} />
+                  <Field name="share" label="Share thought to be its own" type="number" hint="Between 0 and 1." />
+                  <Field name="second" label="The rest" type="select" none="A stranger" choices={choices} />
+                </>
+              )}
             </CommandForm>
           )}
         </Sheet>

@@ -4,7 +4,7 @@ import { useFormHeard } from "@/ui/formHere";
 import { Sheet } from "@/ui/Sheet";
 import type { HarvestStand } from "@/views/harvest";
 import { Choices } from "../common/Choices";
-import { CommandButton, CommandForm, Field, OwnField } from "../common/command";
+import { CommandButton, CommandForm, type FieldOf } from "../common/command";
 import { choicesOf } from "../common/words";
 
 const STATES = {
@@ -56,29 +56,33 @@ export function PickForm({ id, version, code, name, chosen, description, passesW
             submit="Picked"
             onDone={close}
           >
-            {description && (
-              <p className="border-l-4 border-moss pl-3">
-                <strong>It should be:</strong> {description}
-              </p>
+            {(Field) => (
+              <>
+                {description && (
+                  <p className="border-l-4 border-moss pl-3">
+                    <strong>It should be:</strong> {description}
+                  </p>
+                )}
+                <Field name="verdict" label="The fruit is" type="select" choices={choicesOf(VERDICTS)} />
+                <Why Field={Field} standId={id} />
+                <div className="grid grid-cols-2 gap-4">
+                  <Field
+                    name="fruits"
+                    label={chosen.length > 0 ? "Fruits of each plant" : "Fruits or heads"}
+                    type="number"
+                  />
+                  <Field name="state" label="State" type="select" choices={choicesOf(STATES)} />
+                </div>
+                {chosen.length > 0 && (
+                  <Field
+                    name="plants"
+                    label="Of plants"
+                    hint={`Chosen: ${chosen.map(({ number }) => number).join(", ")}. A lot for each; empty for all together.`}
+                  />
+                )}
+                <Field name="on" label="On" type="date" hint="Empty for today." />
+              </>
             )}
-            <Field name="verdict" label="The fruit is" type="select" choices={choicesOf(VERDICTS)} />
-            <Why standId={id} />
-            <div className="grid grid-cols-2 gap-4">
-              <Field
-                name="fruits"
-                label={chosen.length > 0 ? "Fruits of each plant" : "Fruits or heads"}
-                type="number"
-              />
-              <Field name="state" label="State" type="select" choices={choicesOf(STATES)} />
-            </div>
-            {chosen.length > 0 && (
-              <OwnField
-                name="plants"
-                label="Of plants"
-                hint={`Chosen: ${chosen.map(({ number }) => number).join(", ")}. A lot for each; empty for all together.`}
-              />
-            )}
-            <Field name="on" label="On" type="date" hint="Empty for today." />
           </CommandForm>
           <CommandForm
             command="pick.passes"
@@ -88,12 +92,14 @@ export function PickForm({ id, version, code, name, chosen, description, passesW
             submit="Keep"
             onDone={close}
           >
-            <Field
-              name="passesWanted"
-              label="Passes for seed"
-              type="number"
-              hint="After so many the rest may be eaten. Empty: as it comes."
-            />
+            {(Field) => (
+              <Field
+                name="passesWanted"
+                label="Passes for seed"
+                type="number"
+                hint="After so many the rest may be eaten. Empty: as it comes."
+              />
+            )}
           </CommandForm>
           {passes > 0 && (
             <CommandButton command="pick.release" input={{ id, version, released: 1 }} onDone={close}>
@@ -107,7 +113,7 @@ export function PickForm({ id, version, code, name, chosen, description, passesW
 }
 
 /** What the verdict asks for beside it. */
-function Why({ standId }: { standId: Id }) {
+function Why({ Field, standId }: { Field: FieldOf<"why" | "otherStandId">; standId: Id }) {
   const verdict = useFormHeard("values").getValues("verdict") as string;
   if (verdict === "set-aside")
     return (

@@ -1,31 +1,27 @@
 "use client";
 import { addDays, dayInWords } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
+import { store as place } from "@/records/store/store";
 import { Sheet } from "@/ui/Sheet";
 import type { DrawerPage } from "@/views/seed";
-import { CommandButton, CommandForm, Field } from "../common/command";
+import { CommandButton, CommandForm } from "../common/command";
+import { RecordForm } from "../common/RecordForm";
 import { Logger } from "./Logger";
 
-const FIELDS = ["name", "temperature", "humidity", "desiccantOn", "desiccantEvery", "note"] as const;
-
-function StoreFields() {
+/** A place's form: a new one, or one that is changed. */
+function PlaceForm({ store, close }: { store?: DrawerPage["stores"][number]; close: () => void }) {
   return (
-    <>
-      <Field name="name" label="Name" hint="The blue tin, the fridge door." />
-      <div className="grid grid-cols-2 gap-4">
-        <Field name="temperature" label="Usually" type="number" unit="°C" />
-        <Field
-          name="humidity"
-          label="Air around the seed"
-          type="number"
-          unit="% humidity"
-          hint="A dry room 50; closed with fresh desiccant 15 to 30."
-        />
-        <Field name="desiccantOn" label="Desiccant last changed" type="date" />
-        <Field name="desiccantEvery" label="Change it every" type="number" unit="days" />
-      </div>
-      <Field name="note" label="Note" />
-    </>
+    <RecordForm
+      of={place}
+      command={store ? "store.change" : "store.add"}
+      row={store}
+      values={{ temperature: 15, humidity: 50 }}
+      draft={store ? `store-${store.id}` : "store"}
+      units="metric"
+      fields={["name", "temperature", "humidity", "desiccantOn", "desiccantEvery", "note"]}
+      submit="Save"
+      onDone={close}
+    />
   );
 }
 
@@ -61,19 +57,7 @@ export function Places({ stores, today, lots }: Props) {
               </span>
               <span className="flex flex-wrap gap-2">
                 <Sheet trigger="Change" title={store.name} plain>
-                  {(close) => (
-                    <CommandForm
-                      command="store.change"
-                      draft={`store-${store.id}`}
-                      values={Object.fromEntries(FIELDS.map((field) => [field, store[field]]))}
-                      hidden={{ id: store.id, version: store.version }}
-                      submit="Keep the place"
-                      patch
-                      onDone={close}
-                    >
-                      <StoreFields />
-                    </CommandForm>
-                  )}
+                  {(close) => <PlaceForm store={store} close={close} />}
                 </Sheet>
                 {due && (
                   <CommandButton command="store.desiccant" input={{ id: store.id, version: store.version }} plain>
@@ -93,24 +77,7 @@ export function Places({ stores, today, lots }: Props) {
       </ul>
       <p className="mt-3 flex flex-wrap gap-3">
         <Sheet trigger="A place for seed" title="A place for seed" strong={stores.length === 0}>
-          {(close) => (
-            <CommandForm
-              command="store.add"
-              draft="store"
-              values={{
-                name: null,
-                temperature: 15,
-                humidity: 50,
-                desiccantOn: null,
-                desiccantEvery: null,
-                note: null,
-              }}
-              submit="Keep the place"
-              onDone={close}
-            >
-              <StoreFields />
-            </CommandForm>
-          )}
+          {(close) => <PlaceForm close={close} />}
         </Sheet>
         {stores.length > 0 && lots.length > 0 && (
           <Sheet trigger="Put lots away" title={`Put ${plural(lots.length, "lot")} away`}>
@@ -123,21 +90,25 @@ export function Places({ stores, today, lots }: Props) {
                 submit="They lie there"
                 onDone={close}
               >
-                <p>
-                  All that this page of the list shows:{" "}
-                  {lots
-                    .slice(0, 4)
-                    .map(({ name }) => name)
-                    .join(", ")}
-                  {lots.length > 4 && ` and ${lots.length - 4} more`}. One alone is put away on its own page.
-                </p>
-                <Field
-                  name="storeId"
-                  label="Into"
-                  type="select"
-                  choices={stores.map(({ id, name }) => ({ value: id, label: name }))}
-                />
-                <Field name="since" label="Since" type="date" hint="Empty for today." />
+                {(Field) => (
+                  <>
+                    <p>
+                      All that this page of the list shows:{" "}
+                      {lots
+                        .slice(0, 4)
+                        .map(({ name }) => name)
+                        .join(", ")}
+                      {lots.length > 4 && ` and ${lots.length - 4} more`}. One alone is put away on its own page.
+                    </p>
+                    <Field
+                      name="storeId"
+                      label="Into"
+                      type="select"
+                      choices={stores.map(({ id, name }) => ({ value: id, label: name }))}
+                    />
+                    <Field name="since" label="Since" type="date" hint="Empty for today." />
+                  </>
+                )}
               </CommandForm>
             )}
           </Sheet>

@@ -2,7 +2,7 @@
 import { dayInWords } from "@/core/calendar/day";
 import { Sheet } from "@/ui/Sheet";
 import type { LotPage } from "@/views/lot";
-import { CommandButton, CommandForm, Field } from "../common/command";
+import { CommandButton, CommandForm } from "../common/command";
 import { choicesOf } from "../common/words";
 
 const ENDINGS = { "used-up": "Used up", dead: "Dead: nothing comes up", lost: "Lost", given: "Given away" };
@@ -38,14 +38,18 @@ export function PutAway({ lot, stores, stays }: Props) {
                 submit="It lies there"
                 onDone={close}
               >
-                <Field
-                  name="storeId"
-                  label="In"
-                  type="select"
-                  none="Choose a place"
-                  choices={stores.map(({ id, name }) => ({ value: id, label: name }))}
-                />
-                <Field name="since" label="Since" type="date" hint="Empty for today." />
+                {(Field) => (
+                  <>
+                    <Field
+                      name="storeId"
+                      label="In"
+                      type="select"
+                      none="Choose a place"
+                      choices={stores.map(({ id, name }) => ({ value: id, label: name }))}
+                    />
+                    <Field name="since" label="Since" type="date" hint="Empty for today." />
+                  </>
+                )}
               </CommandForm>
             )}
           </Sheet>
@@ -72,8 +76,12 @@ export function PutAway({ lot, stores, stays }: Props) {
                 submit="Keep it"
                 onDone={close}
               >
-                <Field name="ending" label="It is" type="select" choices={choicesOf(ENDINGS)} />
-                <Field name="on" label="Since" type="date" hint="Empty for today." />
+                {(Field) => (
+                  <>
+                    <Field name="ending" label="It is" type="select" choices={choicesOf(ENDINGS)} />
+                    <Field name="on" label="Since" type="date" hint="Empty for today." />
+                  </>
+                )}
               </CommandForm>
             )}
           </Sheet>

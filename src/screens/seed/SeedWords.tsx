@@ -4,7 +4,7 @@ import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
 import type { LotPage } from "@/views/lot";
 import type { SeedWords as Shown } from "@/views/seedWords";
-import { CommandForm, OwnField } from "../common/command";
+import { CommandForm } from "../common/command";
 import { RatioWords } from "../common/RatioWords";
 
 type Mark = Shown["marks"][number];
@@ -82,10 +82,14 @@ function OfMark({ mark, lot }: { mark: Mark; lot: LotPage["lot"] }) {
             submit="Keep the counts"
             onDone={close}
           >
-            <p>Count all of an ear, or the seeds of a sample as they come. Leave empty what none shows.</p>
-            {words.map((word, i) => (
-              <OwnField key={word} name={`seeds${i}`} label={word} type="number" />
-            ))}
+            {(Field) => (
+              <>
+                <p>Count all of an ear, or the seeds of a sample as they come. Leave empty what none shows.</p>
+                {words.map((word, i) => (
+                  <Field key={word} name={`seeds${i}`} label={word} type="number" />
+                ))}
+              </>
+            )}
           </CommandForm>
         )}
       </Sheet>

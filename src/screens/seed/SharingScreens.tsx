@@ -6,7 +6,7 @@ import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
 import type { SharingList, SharingPage } from "@/views/sharing";
-import { CommandButton, CommandForm, Field } from "../common/command";
+import { CommandButton, CommandForm } from "../common/command";
 import { Page } from "../common/Page";
 import { Tag } from "../common/Tag";
 import { PassportFile } from "./PassportFile";
@@ -33,7 +33,7 @@ function Members({ members }: { members: SharingList["members"] }) {
       <Sheet trigger="Add a member" title="A member">
         {(close) => (
           <CommandForm command="member.add" draft="member" values={{ name: null }} submit="Add" onDone={close}>
-            <Field name="name" label="Initials or number" />
+            {(Field) => <Field name="name" label="Initials or number" />}
           </CommandForm>
         )}
       </Sheet>
@@ -86,9 +86,13 @@ export function SharingListScreen({ band, days, members, today }: SharingList) {
             submit="Set it down"
             onDone={close}
           >
-            <Field name="name" label="Name" />
-            <Field name="on" label="Day" type="date" />
-            <Field name="mostEach" label="Packets for each member, at the most" type="number" />
+            {(Field) => (
+              <>
+                <Field name="name" label="Name" />
+                <Field name="on" label="Day" type="date" />
+                <Field name="mostEach" label="Packets for each member, at the most" type="number" />
+              </>
+            )}
           </CommandForm>
         )}
       </Sheet>
@@ -107,17 +111,24 @@ function OfferForm({ view, close }: { view: SharingPage; close: () => void }) {
       submit="Offer it"
       onDone={close}
     >
-      <Field
-        name="lotId"
-        label="Lot"
-        type="select"
-        none="Choose a lot"
-        choices={view.offerable.map(({ id, label, free }) => ({ value: id, label: `${label}, ${free} seeds free` }))}
-      />
-      <div className="grid grid-cols-2 gap-4">
-        <Field name="packets" label="Packets" type="number" />
-        <Field name="each" label="Seeds in each" type="number" />
-      </div>
+      {(Field) => (
+        <>
+          <Field
+            name="lotId"
+            label="Lot"
+            type="select"
+            none="Choose a lot"
+            choices={view.offerable.map(({ id, label, free }) => ({
+              value: id,
+              label: `${label}, ${free} seeds free`,
+            }))}
+          />
+          <div className="grid grid-cols-2 gap-4">
+            <Field name="packets" label="Packets" type="number" />
+            <Field name="each" label="Seeds in each" type="number" />
+          </div>
+        </>
+      )}
     </CommandForm>
   );
 }
@@ -255,9 +266,13 @@ export function SharingScreen(view: SharingPage) {
                         submit="Keep it"
                         onDone={close}
                       >
-                        <p>Put it into the drawer as received seed, too: it is a lot of its own.</p>
-                        <Field name="seeds" label="Seeds" type="number" />
-                        <Field name="on" label="On" type="date" hint="Empty for today." />
+                        {(Field) => (
+                          <>
+                            <p>Put it into the drawer as received seed, too: it is a lot of its own.</p>
+                            <Field name="seeds" label="Seeds" type="number" />
+                            <Field name="on" label="On" type="date" hint="Empty for today." />
+                          </>
+                        )}
                       </CommandForm>
                     )}
                   </Sheet>

@@ -6,7 +6,7 @@ import type { Units } from "@/core/units/units";
 import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
 import type { Moment, SeedTable, TableLotView, VesselView } from "@/views/seedTable";
-import { CommandForm, Field, OwnField } from "../common/command";
+import { CommandForm } from "../common/command";
 import { FRACTION_WORDS, VESSEL_WORDS } from "../common/seedNames";
 import { Tag } from "../common/Tag";
 import { choicesOf } from "../common/words";
@@ -131,11 +131,15 @@ function VesselSpot({ vessel, lot, lots, vessels, now, units }: SpotProps) {
               submit="Sign it clean"
               onDone={close}
             >
-              <p>
-                It held lot {vessel.soiledCode}. Look for seed left in seams, mesh and corners; wash it out; then sign.
-                Until then no other lot goes in.
-              </p>
-              <Field name="by" label="Signed by" hint="Initials, where several work at the table." />
+              {(Field) => (
+                <>
+                  <p>
+                    It held lot {vessel.soiledCode}. Look for seed left in seams, mesh and corners; wash it out; then
+                    sign. Until then no other lot goes in.
+                  </p>
+                  <Field name="by" label="Signed by" hint="Initials, where several work at the table." />
+                </>
+              )}
             </CommandForm>
           ) : (
             <p>It is clean and empty.</p>
@@ -190,13 +194,15 @@ function LotSheet({ lot, lots, vessels, now, units, trigger }: LotSheetProps) {
             submit="Move it"
             onDone={close}
           >
-            <Field
-              name="vesselId"
-              label="Into another vessel"
-              type="select"
-              none="Choose one"
-              choices={vesselChoices(vessels, lot.id)}
-            />
+            {(Field) => (
+              <Field
+                name="vesselId"
+                label="Into another vessel"
+                type="select"
+                none="Choose one"
+                choices={vesselChoices(vessels, lot.id)}
+              />
+            )}
           </CommandForm>
           <CommandForm
             command="table.split"
@@ -209,16 +215,20 @@ function LotSheet({ lot, lots, vessels, now, units, trigger }: LotSheetProps) {
             submit="Keep it apart"
             onDone={close}
           >
-            <h3>Keep a fraction apart</h3>
-            <OwnField name="fraction" label="Which" type="select" choices={choicesOf(FRACTION_WORDS)} />
-            <OwnField name="share" label="Share of the lot" type="number" unit="%" />
-            <Field
-              name="vesselId"
-              label="Into"
-              type="select"
-              none="No vessel yet"
-              choices={vesselChoices(vessels, lot.id)}
-            />
+            {(Field) => (
+              <>
+                <h3>Keep a fraction apart</h3>
+                <Field name="fraction" label="Which" type="select" choices={choicesOf(FRACTION_WORDS)} />
+                <Field name="share" label="Share of the lot" type="number" unit="%" />
+                <Field
+                  name="vesselId"
+                  label="Into"
+                  type="select"
+                  none="No vessel yet"
+                  choices={vesselChoices(vessels, lot.id)}
+                />
+              </>
+            )}
           </CommandForm>
           {kin.length > 0 && (
             <CommandForm
@@ -229,24 +239,28 @@ function LotSheet({ lot, lots, vessels, now, units, trigger }: LotSheetProps) {
               submit="Put them together"
               onDone={close}
             >
-              <h3>Put it together with another of its line</h3>
-              <OwnField
-                name="other"
-                label="With"
-                type="select"
-                choices={kin.map(({ id, code, fraction }) => ({
-                  value: id,
-                  label: `${code}${fraction ? `, ${FRACTION_WORDS[fraction]}` : ""}`,
-                }))}
-              />
-              <Field
-                name="vesselId"
-                label="Into"
-                type="select"
-                none="Where this one lies"
-                choices={vesselChoices(vessels, lot.id)}
-              />
-              <p className="text-sm text-soft">Their shares stay on record, by mass where both were weighed.</p>
+              {(Field) => (
+                <>
+                  <h3>Put it together with another of its line</h3>
+                  <Field
+                    name="other"
+                    label="With"
+                    type="select"
+                    choices={kin.map(({ id, code, fraction }) => ({
+                      value: id,
+                      label: `${code}${fraction ? `, ${FRACTION_WORDS[fraction]}` : ""}`,
+                    }))}
+                  />
+                  <Field
+                    name="vesselId"
+                    label="Into"
+                    type="select"
+                    none="Where this one lies"
+                    choices={vesselChoices(vessels, lot.id)}
+                  />
+                  <p className="text-sm text-soft">Their shares stay on record, by mass where both were weighed.</p>
+                </>
+              )}
             </CommandForm>
           )}
           {!lot.broken && (
@@ -258,12 +272,16 @@ function LotSheet({ lot, lots, vessels, now, units, trigger }: LotSheetProps) {
               submit="The chain is broken"
               onDone={close}
             >
-              <h3>Not sure any more whose seed it is?</h3>
-              <Field
-                name="why"
-                label="What happened"
-                hint="A label lost, two cups taken for one another. It stays on its label for ever."
-              />
+              {(Field) => (
+                <>
+                  <h3>Not sure any more whose seed it is?</h3>
+                  <Field
+                    name="why"
+                    label="What happened"
+                    hint="A label lost, two cups taken for one another. It stays on its label for ever."
+                  />
+                </>
+              )}
             </CommandForm>
           )}
         </div>
@@ -283,8 +301,12 @@ function AddVessel() {
           submit="Give it a tag"
           onDone={close}
         >
-          <Field name="kind" label="Kind" type="select" choices={choicesOf(VESSEL_WORDS)} />
-          <Field name="name" label="Name" hint="As it is called at the table: cup 4, the fine strainer." />
+          {(Field) => (
+            <>
+              <Field name="kind" label="Kind" type="select" choices={choicesOf(VESSEL_WORDS)} />
+              <Field name="name" label="Name" hint="As it is called at the table: cup 4, the fine strainer." />
+            </>
+          )}
         </CommandForm>
       )}
     </Sheet>

@@ -2,7 +2,7 @@
 import { massTyped, type Units } from "@/core/units/units";
 import { Sheet } from "@/ui/Sheet";
 import type { SeedTable, TableLotView, TimedCall } from "@/views/seedTable";
-import { CommandButton, CommandForm, Field } from "../common/command";
+import { CommandButton, CommandForm, type FieldOf } from "../common/command";
 import { VESSEL_WORDS } from "../common/seedNames";
 import { PackForm } from "./PackForm";
 
@@ -19,7 +19,9 @@ export function vesselChoices(vessels: Vessels, lotId: string, kind: string | nu
     }));
 }
 
-function Into({ vessels, lotId, kind }: { vessels: Vessels; lotId: string; kind: string | null }) {
+type IntoProps = { Field: FieldOf<"vesselId">; vessels: Vessels; lotId: string; kind: string | null };
+
+function Into({ Field, vessels, lotId, kind }: IntoProps) {
   return (
     <Field
       name="vesselId"
@@ -55,16 +57,20 @@ export function CallPress({ lot, call, vessels, units, strong = call.standing !=
             submit="Begin"
             onDone={close}
           >
-            <Field name="way" label="How" type="select" choices={lot.ways} />
-            <Field
-              name="warmth"
-              label="Warmth of the room"
-              type="number"
-              unit="°C"
-              hint="A ferment takes half as long for ten degrees more."
-            />
-            <Field name="starter" label="With a little of a finished ferment" type="checkbox" />
-            <Into vessels={vessels} lotId={lot.id} kind={null} />
+            {(Field) => (
+              <>
+                <Field name="way" label="How" type="select" choices={lot.ways} />
+                <Field
+                  name="warmth"
+                  label="Warmth of the room"
+                  type="number"
+                  unit="°C"
+                  hint="A ferment takes half as long for ten degrees more."
+                />
+                <Field name="starter" label="With a little of a finished ferment" type="checkbox" />
+                <Into Field={Field} vessels={vessels} lotId={lot.id} kind={null} />
+              </>
+            )}
           </CommandForm>
         )}
       </Sheet>
@@ -113,10 +119,14 @@ export function CallPress({ lot, call, vessels, units, strong = call.standing !=
           submit={DOING[act] ?? "Done"}
           onDone={close}
         >
-          <p className="max-w-prose">{call.how}</p>
-          <Into vessels={vessels} lotId={lot.id} kind={into} />
-          {act === "rinse" && <Field name="value" label="How many times" type="number" />}
-          <Field name="note" label="Note" />
+          {(Field) => (
+            <>
+              <p className="max-w-prose">{call.how}</p>
+              <Into Field={Field} vessels={vessels} lotId={lot.id} kind={into} />
+              {act === "rinse" && <Field name="value" label="How many times" type="number" />}
+              <Field name="note" label="Note" />
+            </>
+          )}
         </CommandForm>
       )}
     </Sheet>
@@ -145,13 +155,15 @@ export function WeighIn({ lotId, code, units }: { lotId: string; code: string; u
           submit="Keep the weight"
           onDone={close}
         >
-          <Field
-            name="value"
-            label="Seed without its plate"
-            type="number"
-            unit={units === "metric" ? "g" : "oz"}
-            hint="Two or three weigh-ins a day apart tell when it will be dry."
-          />
+          {(Field) => (
+            <Field
+              name="value"
+              label="Seed without its plate"
+              type="number"
+              unit={units === "metric" ? "g" : "oz"}
+              hint="Two or three weigh-ins a day apart tell when it will be dry."
+            />
+          )}
         </CommandForm>
       )}
     </Sheet>

@@ -1,7 +1,7 @@
 "use client";
 import type { Id } from "@/core/custody/id";
 import { Sheet } from "@/ui/Sheet";
-import { CommandForm, Field } from "../common/command";
+import { CommandForm } from "../common/command";
 
 type SetProps = { lotId: Id; code: string; seeds: number; wake: string | null; strong?: boolean };
 
@@ -18,14 +18,18 @@ export function SetTest({ lotId, code, seeds, wake, strong }: SetProps) {
           submit="Set it"
           onDone={close}
         >
-          <p className="max-w-prose">
-            Count the seeds out, lay them on damp paper, close it in so that it does not dry. {wake}
-          </p>
-          <Field name="sown" label="Seeds tested" type="number" hint="They are taken from the lot." />
-          <Field name="warmth" label="Warmth" type="number" unit="°C" hint="As far as you know it." />
-          {wake && <Field name="woken" label="Woken first, as its kind wants it" type="checkbox" />}
-          <Field name="on" label="Set on" type="date" hint="Empty for today." />
-          <Field name="note" label="Note" />
+          {(Field) => (
+            <>
+              <p className="max-w-prose">
+                Count the seeds out, lay them on damp paper, close it in so that it does not dry. {wake}
+              </p>
+              <Field name="sown" label="Seeds tested" type="number" hint="They are taken from the lot." />
+              <Field name="warmth" label="Warmth" type="number" unit="°C" hint="As far as you know it." />
+              {wake && <Field name="woken" label="Woken first, as its kind wants it" type="checkbox" />}
+              <Field name="on" label="Set on" type="date" hint="Empty for today." />
+              <Field name="note" label="Note" />
+            </>
+          )}
         </CommandForm>
       )}
     </Sheet>
@@ -47,10 +51,14 @@ export function CountTest({ testId, code, sown, up, over }: CountProps) {
           submit="Keep the count"
           onDone={close}
         >
-          <p>Lot {code}. Count all that came up so far, those you took away too.</p>
-          <Field name="up" label="Up so far" type="number" />
-          <Field name="on" label="Counted on" type="date" hint="Empty for today." />
-          <Field name="last" label="This was the last count: the rest will not come" type="checkbox" />
+          {(Field) => (
+            <>
+              <p>Lot {code}. Count all that came up so far, those you took away too.</p>
+              <Field name="up" label="Up so far" type="number" />
+              <Field name="on" label="Counted on" type="date" hint="Empty for today." />
+              <Field name="last" label="This was the last count: the rest will not come" type="checkbox" />
+            </>
+          )}
         </CommandForm>
       )}
     </Sheet>

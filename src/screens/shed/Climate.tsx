@@ -5,13 +5,14 @@ import type { Id } from "@/core/custody/id";
 import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { fixed } from "@/core/writing/numbers";
+import type { Commands } from "@/records/commands";
 import { FilePick } from "@/ui/FilePick";
 import { newPress } from "@/ui/press";
 import { Sheet } from "@/ui/Sheet";
 import { type Answer, send } from "@/ui/send";
 import { Table } from "@/ui/Table";
 import type { Shed } from "@/views/shed";
-import { CommandForm, OwnField, useCommand } from "../common/command";
+import { CommandForm, useCommand } from "../common/command";
 import { askedOf, type FileTold, ImportQuestion } from "../common/ImportQuestion";
 
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
@@ -87,13 +88,16 @@ export function Climate({ climate }: { climate: Shed["climate"] }) {
   );
 }
 
+type MonthField = Exclude<keyof Commands["climate.normals"], "version">;
+const fieldOf = (of: "min" | "max", month: number) => `${of}${month + 1}` as MonthField;
+
 function NormalsSheet({ normals, version }: { normals: Shed["climate"]["normals"]; version: Id | null }) {
   const values = Object.fromEntries(
     MONTHS.flatMap((_, i) => [
-      [`min${i + 1}`, normals?.min[i] ?? null],
-      [`max${i + 1}`, normals?.max[i] ?? null],
+      [fieldOf("min", i), normals?.min[i] ?? null],
+      [fieldOf("max", i), normals?.max[i] ?? null],
     ]),
-  );
+  ) as Record<MonthField, number | null>;
   return (
     <Sheet trigger={normals ? "Change the normals" : "Give the monthly normals"} title="Monthly normals">
       {(close) => (
@@ -105,15 +109,20 @@ function NormalsSheet({ normals, version }: { normals: Shed["climate"]["normals"
           submit="Keep the normals"
           onDone={close}
         >
-          <p className="text-sm text-soft">
-            Mean daily lowest and highest of each month, °C, as weather services publish them for the nearest station.
-          </p>
-          {MONTHS.map((month, i) => (
-            <div key={month} className="grid grid-cols-2 gap-4">
-              <OwnField name={`min${i + 1}`} label={`${month}, lowest`} type="number" unit="°C" />
-              <OwnField name={`max${i + 1}`} label={`${month}, highest`} type="number" unit="°C" />
-            </div>
-          ))}
+          {(Field) => (
+            <>
+              <p className="text-sm text-soft">
+                Mean daily lowest and highest of each month, °C, as weather services publish them for the nearest
+                station.
+              </p>
+              {MONTHS.map((month, i) => (
+                <div key={month} className="grid grid-cols-2 gap-4">
+                  <Field name={fieldOf("min", i)} label={`${month}, lowest`} type="number" unit="°C" />
+                  <Field name={fieldOf("max", i)} label={`${month}, highest`} type="number" unit="°C" />
+                </div>
+              ))}
+            </>
+          )}
         </CommandForm>
       )}
     </Sheet>

@@ -6,7 +6,7 @@ import { dayNow } from "@/ui/press";
 import { Sheet } from "@/ui/Sheet";
 import { useKept } from "@/ui/useKept";
 import type { BedWork, StandWork } from "@/views/work";
-import { CommandButton, CommandForm, Field, useCommand } from "../common/command";
+import { CommandButton, CommandForm, useCommand } from "../common/command";
 import { Trouble, WhichDay, wide } from "../common/recordParts";
 import { ASKED, COUNTED, DoneForm, ScoreLink } from "./WorkPresses";
 import { nameOf, titleOf } from "./words";
@@ -155,7 +155,7 @@ export function NotNow({ group, day }: Props) {
               submit="Put off"
               onDone={close}
             >
-              <Field name="until" label="Until" type="date" />
+              {(Field) => <Field name="until" label="Until" type="date" />}
             </CommandForm>
           </section>
           <section>
@@ -168,16 +168,20 @@ export function NotNow({ group, day }: Props) {
               submit="Leave it"
               onDone={close}
             >
-              <Field
-                name="how"
-                label="For how long"
-                type="select"
-                choices={[
-                  { value: "cannot", label: "It can't be done this time" },
-                  { value: "never", label: works.length === 1 ? "Never with this planting" : "Never with these" },
-                ]}
-              />
-              <Field name="why" label="Why" hint="As: too wet, no netting. It is read again next year." />
+              {(Field) => (
+                <>
+                  <Field
+                    name="how"
+                    label="For how long"
+                    type="select"
+                    choices={[
+                      { value: "cannot", label: "It can't be done this time" },
+                      { value: "never", label: works.length === 1 ? "Never with this planting" : "Never with these" },
+                    ]}
+                  />
+                  <Field name="why" label="Why" hint="As: too wet, no netting. It is read again next year." />
+                </>
+              )}
             </CommandForm>
           </section>
         </div>

@@ -1,25 +1,30 @@
 "use client";
 import { addDays, dayInWords } from "@/core/calendar/day";
 import { plural } from "@/core/units/plural";
-import type { Task } from "@/records/task/task";
+import { type Task, task } from "@/records/task/task";
 import { Sheet } from "@/ui/Sheet";
-import { CommandButton, CommandForm, Field } from "../common/command";
+import { CommandButton } from "../common/command";
+import { RecordForm } from "../common/RecordForm";
 import { Folded } from "./Folded";
 import { ownInWords } from "./words";
 
 /** What a task of the grower's own says of itself, beside its title. */
 export const repeats = ({ every }: Task): string => (every ? `Again ${plural(every, "day")} after it is done.` : "");
 
-function TaskFields() {
+/** A task's form: a new one, or one that is changed. */
+function TaskForm({ own, day, close }: { own?: Task; day: string; close: () => void }) {
   return (
-    <>
-      <Field name="title" label="What to do" hint="Short, as: empty the traps." />
-      <div className="grid grid-cols-2 gap-4">
-        <Field name="due" label="Due on" type="date" />
-        <Field name="every" label="Again after" type="number" unit="days" hint="Empty for once only." />
-      </div>
-      <Field name="note" label="Note" type="textarea" />
-    </>
+    <RecordForm
+      of={task}
+      command={own ? "task.change" : "task.add"}
+      row={own}
+      values={{ due: day }}
+      draft={own ? `task-${own.id}` : "task"}
+      units="metric"
+      fields={["title", "due", "every", "note"]}
+      submit="Save"
+      onDone={close}
+    />
   );
 }
 
@@ -27,18 +32,14 @@ function TaskFields() {
 function AddTask({ day }: { day: string }) {
   return (
     <Sheet trigger="Write down a task" title="A task of your own" plain at="task">
-      {(close) => (
-        <CommandForm command="task.add" draft="task" values={{ due: day }} submit="Keep the task" onDone={close}>
-          <TaskFields />
-        </CommandForm>
-      )}
+      {(close) => <TaskForm day={day} close={close} />}
     </Sheet>
   );
 }
 
 /** Changes a task, puts it off, or takes it off the list. */
-export function ChangeTask({ task, day }: { task: Task; day: string }) {
-  const { id, version, title, due, every, note } = task;
+export function ChangeTask({ task: own, day }: { task: Task; day: string }) {
+  const { id, version, title, due } = own;
   return (
     <Sheet
       trigger={
@@ -51,17 +52,7 @@ export function ChangeTask({ task, day }: { task: Task; day: string }) {
     >
       {(close) => (
         <>
-          <CommandForm
-            command="task.change"
-            draft={`task-${id}`}
-            values={{ title, due, every, note }}
-            patch
-            hidden={{ id, version }}
-            submit="Keep"
-            onDone={close}
-          >
-            <TaskFields />
-          </CommandForm>
+          <TaskForm own={own} day={day} close={close} />
           <p className="mt-6 flex flex-wrap gap-3">
             {due <= day && (
               <CommandButton command="task.put-off" input={{ id, version, due: addDays(day, 1) }} plain>

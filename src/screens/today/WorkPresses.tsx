@@ -5,7 +5,7 @@ import type { Act } from "@/core/work/work";
 import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
 import type { StandWork } from "@/views/work";
-import { CommandButton, CommandForm, Field } from "../common/command";
+import { CommandButton, CommandForm } from "../common/command";
 import { AmountFields, PollenField } from "../common/fields";
 import { nameOf } from "./words";
 
@@ -87,47 +87,52 @@ export function DoneForm({ work, day, close }: Omit<Props, "units"> & { close: (
         ...(act === "sexes" ? { males: null, females: null } : {}),
         ...(act === "prick-out" ? { crates: null } : {}),
         ...(act === "plant-out" ? { spare: null } : {}),
+        ...(act === "lift" ? { storedIn: null } : {}),
       }}
       hidden={{ standId: stand.id, ...(act === "gather" ? {} : { act }) }}
       submit="Keep"
       onDone={close}
     >
-      {counted && <Field name="counted" label={counted} type="number" hint="Left empty, it is not counted." />}
-      {act === "gather" && (
-        <Field
-          name="act"
-          label="What was gathered"
-          type="select"
-          choices={GATHERED.filter(({ value }) => stand.dry || value !== "cut")}
-        />
-      )}
-      {act === "first-flower" && stand.oneSex && (
-        <Field name="sex" label="Which opened first" type="select" choices={SEXES} />
-      )}
-      {act === "sexes" && (
+      {(Field) => (
         <>
-          <Field name="males" label="Males that stay" type="number" />
-          <Field name="females" label="Females" type="number" />
+          {counted && <Field name="counted" label={counted} type="number" hint="Left empty, it is not counted." />}
+          {act === "gather" && (
+            <Field
+              name="act"
+              label="What was gathered"
+              type="select"
+              choices={GATHERED.filter(({ value }) => stand.dry || value !== "cut")}
+            />
+          )}
+          {act === "first-flower" && stand.oneSex && (
+            <Field name="sex" label="Which opened first" type="select" choices={SEXES} />
+          )}
+          {act === "sexes" && (
+            <>
+              <Field name="males" label="Males that stay" type="number" />
+              <Field name="females" label="Females" type="number" />
+            </>
+          )}
+          {act === "prick-out" && (
+            <Field name="crates" label="Crates they stand in" type="number" hint="Each gets a tag." />
+          )}
+          {act === "plant-out" && (
+            <Field
+              name="spare"
+              label="Sound ones to spare"
+              type="number"
+              hint="Not needed, given away: they were not lost."
+            />
+          )}
+          {act === "lift" && <Field name="storedIn" label="Stored in" hint="As: cellar, third crate." />}
+          <Field
+            name="on"
+            label={act === "first-flower" ? "First open flower" : "Done on"}
+            type="date"
+            hint={act === "first-flower" ? "It replaces the forecast." : undefined}
+          />
         </>
       )}
-      {act === "prick-out" && (
-        <Field name="crates" label="Crates they stand in" type="number" hint="Each gets a tag." />
-      )}
-      {act === "plant-out" && (
-        <Field
-          name="spare"
-          label="Sound ones to spare"
-          type="number"
-          hint="Not needed, given away: they were not lost."
-        />
-      )}
-      {act === "lift" && <Field name="storedIn" label="Stored in" hint="As: cellar, third crate." />}
-      <Field
-        name="on"
-        label={act === "first-flower" ? "First open flower" : "Done on"}
-        type="date"
-        hint={act === "first-flower" ? "It replaces the forecast." : undefined}
-      />
     </CommandForm>
   );
 }
@@ -154,10 +159,14 @@ function MakeLot({ work, day, units }: Props) {
           submit="Make the lot"
           onDone={close}
         >
-          <PollenField />
-          <Field name="gathered" label="Gathered on" type="date" />
-          <AmountFields units={units} />
-          <Field name="note" label="Note" />
+          {(Field) => (
+            <>
+              <PollenField Field={Field} />
+              <Field name="gathered" label="Gathered on" type="date" />
+              <AmountFields Field={Field} units={units} />
+              <Field name="note" label="Note" />
+            </>
+          )}
         </CommandForm>
       )}
     </Sheet>

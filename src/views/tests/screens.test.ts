@@ -205,7 +205,12 @@ describe("Ground", () => {
   });
 
   test("whether plants are enough goes by those counted, else by those wanted, and is not said of neither", () => {
-    const beans = { lineId: line("Kiln bean", { species: "common-bean" }), bedId: 1, sown: "2027-05-10", sowedSeeds: 40 };
+    const beans = {
+      lineId: line("Kiln bean", { species: "common-bean" }),
+      bedId: 1,
+      sown: "2027-05-10",
+      sowedSeeds: 40,
+    };
     const enough = (told: object) => {
       const { id } = garden.done("stand.add", { ...beans, ...told });
       return groundView(garden.sky(), 2027, garden.code("stand", id)).stand!.enough?.plants ?? null;
