@@ -15,10 +15,10 @@ test("a first flower seen from Today replaces the forecast, and a day to come is
   await page.getByRole("button", { name: /tasks can wait/ }).click();
   await row.getByRole("button", { name: "Seen" }).click();
   await sheet(page).getByLabel("First open flower").fill("2027-07-20");
-  await sheet(page).getByRole("button", { name: "Keep" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   await expect(sheet(page).getByText("That day is still to come.")).toBeVisible();
   await sheet(page).getByLabel("First open flower").fill("2027-07-07");
-  await sheet(page).getByRole("button", { name: "Keep" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   await expect(toast(page, "in flower 7 Jul")).toBeVisible();
   await expect(row).toHaveCount(0);
   await page.goto("/season");
@@ -32,11 +32,11 @@ test("a task of one's own is written down, done, comes again, and can be taken b
   const own = page.getByRole("region", { name: "Later" });
   const due = page.getByRole("region", { name: "Any hour" });
   await own.getByRole("button", { name: "Write down a task" }).click();
-  await sheet(page).getByRole("button", { name: "Keep the task" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   await expect(sheet(page).getByText("What to do is needed.")).toBeVisible();
   await sheet(page).getByLabel("What to do").fill("Water the seed trays");
   await sheet(page).getByLabel("Again after").fill("2");
-  await sheet(page).getByRole("button", { name: "Keep the task" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   const done = due.getByRole("button", { name: "Done: Water the seed trays" });
   await done.click();
   await own.getByRole("button", { name: /of your own from/ }).click();
@@ -59,18 +59,18 @@ test("a stand is changed on the Ground: sowing after flowering and too many plan
     .first()
     .click();
   await expect(page.getByRole("heading", { name: "Brindle Lamp" })).toBeVisible();
-  await page.getByRole("button", { name: "Change the stand" }).click();
+  await page.getByRole("button", { name: "Change the planting" }).click();
   await sheet(page).getByLabel("First flower, as seen").fill("2027-05-01");
-  await sheet(page).getByRole("button", { name: "Keep" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   await expect(sheet(page).getByText("A stand can't flower before it was sown.")).toBeVisible();
   await sheet(page).getByLabel("First flower, as seen").fill("");
   await sheet(page).getByLabel("Came up", { exact: true }).fill("4");
-  await sheet(page).getByRole("button", { name: "Keep" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   await expect(sheet(page).getByText("5 can't be planted: only 4 came up.")).toBeVisible();
   await expect(sheet(page).getByLabel("Came up", { exact: true })).toHaveValue("4");
   await sheet(page).getByLabel("Came up", { exact: true }).fill("9");
   await sheet(page).getByLabel("Flowers").selectOption({ label: "Covered" });
-  await sheet(page).getByRole("button", { name: "Keep" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("Flowers: covered.")).toBeVisible();
   await toast(page, "Brindle Lamp changed").getByRole("button", { name: "Undo" }).click();
   await expect(page.getByText("Flowers: uncovered.")).toBeVisible();
@@ -151,10 +151,10 @@ test("the second of two tabs may load the newer version instead of its own", asy
     await page.getByRole("button", { name: "Change the line" }).click();
   }
   await one.getByLabel("Year").fill("1999");
-  await one.getByRole("button", { name: "Keep", exact: true }).click();
+  await one.getByRole("button", { name: "Save", exact: true }).click();
   await expect(toast(one, "Line Tallow Root changed")).toBeVisible();
   await two.getByLabel("Year").fill("2001");
-  await two.getByRole("button", { name: "Keep", exact: true }).click();
+  await two.getByRole("button", { name: "Save", exact: true }).click();
   await expect(two.getByText("year is now “1999”")).toBeVisible();
   await expect(two.getByText(/, 1999\./)).toBeAttached();
   await two.getByRole("button", { name: "Load the newer version" }).click();

@@ -423,10 +423,10 @@ test("desk: of one flower it is said how sure its father is, and taken back", as
   await page.goto(`${list}?flower=2`);
   const share = sheet(page).getByLabel(/Share thought to be Lantern melon's/);
   await share.fill("1.7");
-  await sheet(page).getByRole("button", { name: "Keep the shares" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   await expect(sheet(page).getByText("Share must be at most 1.").first()).toBeVisible();
   await share.fill("0.7");
-  await sheet(page).getByRole("button", { name: "Keep the shares" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("father perhaps Lantern melon 70 %, a stranger 30 %")).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).first().click();
   await expect(page.getByText("father perhaps")).toHaveCount(0);

@@ -69,7 +69,7 @@ test("Back closes a sheet and stays on its page; what was in hand has the focus 
   await open.click();
   await dialog(page).getByLabel("Name").fill("Back and forth");
   await dialog(page).getByRole("combobox", { name: "Species" }).fill("courgette");
-  await dialog(page).getByRole("button", { name: "Add the line" }).click();
+  await dialog(page).getByRole("button", { name: "Save" }).click();
   await expect(dialog(page)).toHaveCount(0);
   await expect(page.getByText("Back and forth").first()).toBeVisible();
   await page.goBack();
@@ -129,7 +129,7 @@ test("any record is found in six keys and Enter; acts and screens by what they a
   await find("solanum mel", /\/guide\/aubergine$/);
   await find("drawer", /\/seed\/drawer$/);
   await find("sow a", /\/ground$/);
-  await expect(dialog(page).getByText("Sow a stand").first()).toBeVisible();
+  await expect(dialog(page).getByText("Sow a planting").first()).toBeVisible();
   await page.keyboard.press("Escape");
   await page.goto("/guide");
   await awake(page);
@@ -313,7 +313,7 @@ test("the locale decides how days and numbers are written and read", async ({ br
     await page.getByRole("button", { name: "Change the garden" }).click();
     await page.locator("form[data-ready=true]").first().waitFor();
     await page.getByLabel("Days and numbers").selectOption(locale);
-    await page.getByRole("button", { name: "Keep the garden" }).click();
+    await page.getByRole("button", { name: "Save" }).click();
   };
   await choose("de");
   await expect(page.getByText(/Garden Tarnholt kept/)).toBeVisible();

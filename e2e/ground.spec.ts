@@ -59,12 +59,12 @@ test("a barrier typed by keyboard alone, with a point that is none, is said besi
   await sheet(page)
     .getByLabel(/^Its line/)
     .fill("0, 3\nover there");
-  await sheet(page).getByRole("button", { name: "Keep" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   await expect(sheet(page).getByText("one point a line")).toHaveCount(2);
   await sheet(page)
     .getByLabel(/^Its line/)
     .fill("-4, -3\n46, -3.5");
-  await sheet(page).getByRole("button", { name: "Keep" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   await expect(toast(page, "hornbeam hedge changed")).toBeVisible();
   await undo(page, "hornbeam hedge changed");
   await page.close();

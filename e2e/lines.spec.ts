@@ -176,10 +176,10 @@ test("seeds that show their father are counted on their lot, and tell of the pla
   const sheet = page.getByRole("dialog");
   await sheet.getByLabel("yellow").fill("31");
   await sheet.getByLabel("green").fill("10");
-  await sheet.getByRole("button", { name: "Keep the counts" }).click();
+  await sheet.getByRole("button", { name: "Save" }).click();
   await expect(sheet.getByText(/That makes 41 seeds; lot .* has 40/)).toBeVisible();
   await sheet.getByLabel("yellow").fill("30");
-  await sheet.getByRole("button", { name: "Keep the counts" }).click();
+  await sheet.getByRole("button", { name: "Save" }).click();
   await expect(shown.getByRole("heading", { name: "Seed leaf: 30 yellow, 10 green" })).toBeVisible();
   await expect(shown.getByText("3 : 1 (yellow : green)")).toBeVisible();
   await page.goto(`/nursery/${family.code}/compare`);
@@ -187,7 +187,7 @@ test("seeds that show their father are counted on their lot, and tell of the pla
   await inherited.getByRole("button", { name: "Define the gene of seed leaf" }).click();
   await sheet.getByLabel("One copy is enough for").selectOption("yellow");
   await sheet.getByLabel("Only with two copies").selectOption("green");
-  await sheet.getByRole("button", { name: "Keep" }).click();
+  await sheet.getByRole("button", { name: "Save" }).click();
   await expect(inherited.getByText("From 0 looks and 40 counted seeds")).toBeVisible();
   await expect(inherited.getByRole("row", { name: /^3 not looked at/ })).toContainText("> 0.99");
   await page.close();
@@ -233,7 +233,7 @@ test("what each plant carries follows from its kin, and records that can't all b
   await sheet.getByLabel("One of each").selectOption("white");
   await sheet.getByLabel("Two copies of the other").selectOption("pale");
   await sheet.getByLabel("Put down wrongly").fill("0");
-  await sheet.getByRole("button", { name: "Keep" }).click();
+  await sheet.getByRole("button", { name: "Save" }).click();
   await expect(inherited.getByRole("alert")).toContainText("These can’t all be so");
   await page.getByRole("button", { name: "Undo" }).first().click();
   await expect(inherited.getByRole("heading", { name: /^Breeds true for orange: 12 plants/ })).toBeVisible();

@@ -29,7 +29,7 @@ test("feet and ounces are typed and shown, metres are kept", async ({ browser, d
   await page.goto("/shed");
   await page.getByRole("button", { name: "Change the garden" }).click();
   await page.getByLabel("Units").selectOption({ label: "Feet and ounces" });
-  await page.getByRole("button", { name: "Keep the garden" }).click();
+  await page.getByRole("button", { name: "Save" }).click();
   await expect(toast(page, "Garden Tarnholt kept")).toBeVisible();
   await page.goto("/ground");
   await page.getByRole("button", { name: "Add beds" }).click();
@@ -55,7 +55,7 @@ test("feet and ounces are typed and shown, metres are kept", async ({ browser, d
   await page.getByRole("link", { name: "Duskwing" }).first().click();
   await page.getByRole("button", { name: /^Change bed/ }).click();
   await sheet(page).getByLabel("Name").fill("Bean bed");
-  await sheet(page).getByRole("button", { name: "Keep" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   expect(Object.keys((await named).postDataJSON() as object).sort()).toEqual(["id", "name", "version"]);
   await expect(toast(page, "Bean bed changed")).toBeVisible();
   await page.request.post("/api/undo", { data: { entry: await lastEntry(page, "Bed Bean bed changed") } });
@@ -73,11 +73,11 @@ test("while the server is away nothing typed is lost, and it is sent once when i
   await sheet(page).getByLabel("Name").fill("Kept through the outage");
   await sheet(page).getByRole("combobox", { name: "Species" }).fill("Tomato");
   await page.context().setOffline(true);
-  await sheet(page).getByRole("button", { name: "Add the line" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   await expect(sheet(page).getByText("The server did not answer. Nothing was lost here; try again.")).toBeVisible();
   await expect(sheet(page).getByLabel("Name")).toHaveValue("Kept through the outage");
   await page.context().setOffline(false);
-  await sheet(page).getByRole("button", { name: "Add the line" }).dblclick();
+  await sheet(page).getByRole("button", { name: "Save" }).dblclick();
   await expect(toast(page, "Line Kept through the outage added")).toBeVisible();
   await page.goto("/lines");
   await expect(page.getByText("Kept through the outage")).toHaveCount(1);

@@ -9,12 +9,12 @@ async function addLine(page: Page, name: string) {
   await page.getByRole("button", { name: "Add a line" }).click();
   await sheet(page).getByLabel("Name").fill(name);
   await sheet(page).getByRole("combobox", { name: "Species" }).fill("Melon");
-  await sheet(page).getByRole("button", { name: "Add the line" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   await said(page, `Line ${name} added`);
 }
 
 async function sow(page: Page, line: string, bed: string, sown: string) {
-  await page.getByRole("button", { name: "Sow a stand" }).click();
+  await page.getByRole("button", { name: "Sow a planting" }).click();
   await sheet(page)
     .getByLabel("Line")
     .selectOption({ label: `${line}, melon` });
@@ -71,11 +71,11 @@ test.describe
       await expect(page.getByLabel("First frost")).toHaveValue("28 Sept");
       await page.getByLabel("Last frost").fill("");
       await page.getByLabel("First frost").fill("");
-      await page.getByRole("button", { name: "Keep the garden" }).click();
+      await page.getByRole("button", { name: "Save" }).click();
       await expect(page.getByText("This takes both frost days away")).toBeVisible();
       await page.getByLabel("Last frost").fill("11-20");
       await page.getByLabel("First frost").fill("04-10");
-      await page.getByRole("button", { name: "Keep the garden" }).click();
+      await page.getByRole("button", { name: "Save" }).click();
       await expect(page.getByText("The last frost at 48.6° north can hardly be in that month.")).toBeVisible();
       await page.goto("/shed");
       await change.click();
@@ -83,14 +83,14 @@ test.describe
       await expect(page.getByLabel("Last frost")).toHaveValue("20 Nov");
       await page.getByLabel("Last frost").fill("05-21");
       await page.getByLabel("First frost").fill("09-28");
-      await page.getByRole("button", { name: "Keep the garden" }).click();
+      await page.getByRole("button", { name: "Save" }).click();
       await said(page, "Garden Tarnholt kept");
       await page.reload();
       await expect(page.getByText("usually last 21 May, first 28 Sept")).toBeVisible();
       await change.click();
       await expect(page.getByLabel("Last frost")).toHaveValue("21 May");
       await page.getByLabel("Last frost").fill("05-20");
-      await page.getByRole("button", { name: "Keep the garden" }).click();
+      await page.getByRole("button", { name: "Save" }).click();
       await expect(page.getByText("usually last 20 May, first 28 Sept")).toBeVisible();
     });
 
@@ -130,7 +130,7 @@ test.describe
       await sheet(page).getByLabel("Status").selectOption({ label: "Bought F1 hybrid" });
       await expect(sheet(page).getByText("does not come true")).toBeVisible();
       await sheet(page).getByLabel("Status").selectOption({ label: "Open-pollinated" });
-      await sheet(page).getByRole("button", { name: "Add the line" }).click();
+      await sheet(page).getByRole("button", { name: "Save" }).click();
       await said(page, "Line Nettle Moon added");
       await page.goto("/ground");
       await sow(page, "Ashlar Gold", "A", "2027-04-24");
@@ -224,10 +224,10 @@ test.describe
       await page.getByRole("button", { name: "Count", exact: true }).click();
       await sheet(page).getByLabel("Came up").fill("4");
       await sheet(page).getByLabel("Planted").fill("5");
-      await sheet(page).getByRole("button", { name: "Keep" }).click();
+      await sheet(page).getByRole("button", { name: "Save" }).click();
       await expect(sheet(page).getByText("only 4 came up")).toBeVisible();
       await sheet(page).getByLabel("Planted").fill("4");
-      await sheet(page).getByRole("button", { name: "Keep" }).click();
+      await sheet(page).getByRole("button", { name: "Save" }).click();
       await expect(page.getByRole("button", { name: "Plant 4" })).toBeVisible();
       await page.getByRole("button", { name: "Add a yardstick" }).click();
       await sheet(page).getByLabel("Name").fill("Mass");

@@ -112,14 +112,14 @@ test("two tabs change one line: the second is told, keeps its words, and may put
     await page.getByRole("button", { name: "Change the line" }).click();
   }
   await one.getByLabel("Origin").fill("first tab");
-  await one.getByRole("button", { name: "Keep", exact: true }).click();
+  await one.getByRole("button", { name: "Save", exact: true }).click();
   await expect(one.getByText("From first tab.")).toBeVisible();
   await two.getByLabel("Origin").fill("second tab");
-  await two.getByRole("button", { name: "Keep", exact: true }).click();
+  await two.getByRole("button", { name: "Save", exact: true }).click();
   await expect(two.getByText("changed elsewhere since you opened it")).toBeVisible();
   await expect(two.getByLabel("Origin")).toHaveValue("second tab");
   await expect(two.getByText("From first tab.")).toBeAttached();
-  await two.getByRole("button", { name: "Keep", exact: true }).click();
+  await two.getByRole("button", { name: "Save", exact: true }).click();
   await expect(two.getByText("From second tab.")).toBeVisible();
   await one.close();
   await two.close();

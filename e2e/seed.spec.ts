@@ -102,12 +102,12 @@ test("seed goes from pods over table, freezer and packet to a test and a tray, b
   await expect(page.getByText(/Dry \d+ \w+, nine chances in ten/)).toBeVisible();
   await page.getByRole("button", { name: "Weigh it" }).click();
   await sheet(page).getByLabel("Seed without its plate").fill("0");
-  await sheet(page).getByRole("button", { name: "Keep the weight" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   await expect(sheet(page).getByText("Say what it weighs.")).toBeVisible();
   // Out of the server's reach it is kept on the device, and sent when it answers again.
   await page.context().setOffline(true);
   await sheet(page).getByLabel("Seed without its plate").fill("96.5");
-  await sheet(page).getByRole("button", { name: "Keep the weight" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   const kept = page.getByRole("region", { name: "Kept on this device" });
   await expect(kept.getByText("1 kept on this device.")).toBeVisible();
   await expect(sheet(page)).toBeHidden();
@@ -144,13 +144,13 @@ test("seed goes from pods over table, freezer and packet to a test and a tray, b
   await dayIs(page, addDays(day, 56));
   await page.getByRole("button", { name: "Count", exact: true }).click();
   await sheet(page).getByLabel("Up so far").fill("11");
-  await sheet(page).getByRole("button", { name: "Keep the count" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   await expect(sheet(page).getByText("Only 10 seeds were tested.")).toBeVisible();
   await sheet(page).getByLabel("Up so far").fill("9");
   await sheet(page)
     .getByLabel(/This was the last count/)
     .check();
-  await sheet(page).getByRole("button", { name: "Keep the count" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("90 in 100, nine chances in ten from 65 to 98")).toBeVisible();
 
   // Beans are sown in their place: one way, by the seed; what is chosen stands in the form.
@@ -296,7 +296,7 @@ test("a logger's bad days are told with what they cost; the simulated scale's we
     await take.click({ timeout: 5000 });
     await expect(sheet(page).getByLabel("They weigh")).toHaveValue(/^0\.\d+$/, { timeout: 500 });
   }).toPass({ timeout: 60_000 });
-  await sheet(page).getByRole("button", { name: "Keep the sample" }).click();
+  await sheet(page).getByRole("button", { name: "Save" }).click();
   await expect(said(page, "seeds a gram")).toBeVisible();
   await page.close();
 });

@@ -19,6 +19,12 @@ const FORBIDDEN = [
     'export { todayView } from "../../views/today";',
     "screens-take-only-types-from-the-server",
   ],
+  // A record's definition may be imported, what is done with it not.
+  [
+    "src/screens/today/plantedCommands.ts",
+    'export { standCommands } from "../../records/stand/commands";',
+    "screens-take-only-types-from-the-server",
+  ],
   ["src/screens/today/plantedBed.ts", 'export { BedForm } from "../ground/BedForm";', "a-screen-needs-no-other-screen"],
 ] as const;
 

@@ -4,20 +4,20 @@ export const stand = record(
   "stand",
   {
     code: text("Code", 40),
-    lineId: ref("line", "Line"),
-    lotId: ref("lot", "Lot").optional(),
+    lineId: ref("line", "Line").draws({ none: "Choose a line" }),
+    lotId: ref("lot", "Seed lot").optional().draws({ none: "Not from a kept lot" }),
     bedId: ref("bed", "Bed").optional().draws({ none: "In trays for now" }),
     /** The season in which it is expected to flower. */
     season: whole("Season", 1900, 2200),
     generation: whole("Generation", 1, 40).optional(),
     /** Whether its plants carry numbers of their own. */
-    family: flag("Number the plants"),
+    family: flag("Number the plants").draws({ hint: "To score and choose them one by one." }),
     sown: day("Sown on").draws({ hint: "A day to come plans it." }),
     sowedSeeds: count("Seeds sown").optional(),
     cameUp: whole("Came up", 0, 1_000_000).optional(),
     sownIn: choice("Sown in", ["ground", "tray", "cells", "pots"]).optional().draws({ none: "As usual" }),
     /** Trays, or pots with several seeds in each. */
-    trays: count("Trays", 500).optional(),
+    trays: count("Trays", 500).optional().draws({ hint: "Each gets a tag." }),
     perCell: count("Seeds in each cell", 20).optional(),
     /** Pricked out, and the crates their pots stand in. */
     potted: whole("Pricked out", 0, 1_000_000).optional(),

@@ -24,7 +24,7 @@ export function EndSheet({ command, of: { id, version }, name, today, endings, h
           draft={`end-${id}`}
           values={{ ending: endings[0].value, on: today, why: null }}
           hidden={{ id, version }}
-          submit="Keep"
+          submit="Save"
           onDone={close}
         >
           {(Field) => (

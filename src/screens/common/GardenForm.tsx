@@ -2,6 +2,7 @@
 import { LOCALES } from "@/core/writing/locale";
 import type { Garden } from "@/records/garden/garden";
 import { useFormHeard } from "@/ui/formHere";
+import { More } from "@/ui/More";
 import { CommandForm, type FieldOf } from "./command";
 import { CARE, localeInWords, RIPE, STATIONS, UNITS_WORDS } from "./gardenWords";
 import { choicesOf } from "./words";
@@ -61,7 +62,7 @@ export function GardenForm({ garden, onDone }: { garden: Garden; onDone?: () => 
       }}
       hidden={kept ? { version: garden.version } : undefined}
       onDone={onDone}
-      submit={kept ? "Keep the garden" : "Begin with this garden"}
+      submit={kept ? "Save" : "Begin with this garden"}
     >
       {(Field) => (
         <>
@@ -82,7 +83,6 @@ export function GardenForm({ garden, onDone }: { garden: Garden; onDone?: () => 
             />
             <Field name="firstFrost" label="First frost, usually" type="day-of-year" hint="As 25 September." />
             <FrostsMeant Field={Field} />
-            <Field name="timezone" label="Time zone" hint="As Europe/Zurich." />
             <Field name="units" label="Units" type="select" choices={choicesOf(UNITS_WORDS)} />
             <Field
               name="locale"
@@ -92,31 +92,36 @@ export function GardenForm({ garden, onDone }: { garden: Garden; onDone?: () => 
               choices={LOCALES.map((of) => ({ value: of, label: localeInWords(of) }))}
             />
           </div>
-          {kept && (
+          <More of={kept ? "Time zone, level of care, wind and weather" : "Time zone and level of care"}>
             <div className="grid gap-4 sm:grid-cols-2">
+              <Field name="timezone" label="Time zone" hint="As Europe/Zurich." />
               <Field
-                name="windFrom"
-                label="Wind mostly from"
-                type="bearing"
-                hint="As W, south-west or 225. Empty where it comes from everywhere."
-              />
-              <Field name="station" label="Weather station" type="select" choices={choicesOf(STATIONS)} />
-              <Field
-                name="ripeWanted"
-                label="How sure seed must ripen before frost"
+                name="care"
+                label="Level of care in isolation"
                 type="select"
-                hint="For sowings that the program proposes."
-                choices={RIPE.map(([value, label]) => ({ value, label }))}
+                hint="Which rule-of-thumb distance clashes are judged by."
+                choices={choicesOf(CARE)}
               />
+              {kept && (
+                <>
+                  <Field
+                    name="windFrom"
+                    label="Wind mostly from"
+                    type="bearing"
+                    hint="As W, south-west or 225. Empty where it comes from everywhere."
+                  />
+                  <Field name="station" label="Weather station" type="select" choices={choicesOf(STATIONS)} />
+                  <Field
+                    name="ripeWanted"
+                    label="How sure seed must ripen before frost"
+                    type="select"
+                    hint="For sowings that the program proposes."
+                    choices={RIPE.map(([value, label]) => ({ value, label }))}
+                  />
+                </>
+              )}
             </div>
-          )}
-          <Field
-            name="care"
-            label="Level of care in isolation"
-            type="select"
-            hint="Which rule-of-thumb distance clashes are judged by."
-            choices={choicesOf(CARE)}
-          />
+          </More>
         </>
       )}
     </CommandForm>

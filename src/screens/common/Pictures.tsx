@@ -87,7 +87,7 @@ function Whole({ photo, name, close }: { photo: Photo; name: string; close: () =
         values={{ words, takenOn }}
         hidden={{ id, version }}
         patch
-        submit="Keep"
+        submit="Save"
         onDone={close}
       >
         {(Field) => (

@@ -33,7 +33,7 @@ type Props<N extends Name, R extends AnyRecord, K extends keyof Row<R> & string>
   values?: { [C in K]?: Row<R>[C] };
   units: Units;
   /** Says of a column what its record can't: the choices of a reference, a hint for this place, a piece of its own. */
-  about?: { [C in K]?: Partial<Omit<FieldProps, "name">> | ReactNode };
+  about?: { [C in K]?: Partial<Omit<FieldProps, "name">> | ((Field: FieldOf<K>) => ReactNode) };
   hidden?: Partial<Commands[N]>;
   draft: string;
   submit: string;
@@ -42,9 +42,6 @@ type Props<N extends Name, R extends AnyRecord, K extends keyof Row<R> & string>
   /** What is said between the fields and the press. */
   children?: ReactNode;
 } & (Coded<R, K> extends never ? { words?: WordsOf<R, K> } : { words: WordsOf<R, K> });
-
-const isPiece = (about: unknown): about is ReactNode =>
-  typeof about === "object" && about !== null && "$$typeof" in about;
 
 /** Long texts and ticks take a line of their own. */
 const WIDE: ReadonlySet<FieldProps["type"]> = new Set(["textarea", "checkbox"]);
@@ -66,8 +63,8 @@ export function RecordForm<const N extends Name, const R extends AnyRecord, cons
     <div className="grid items-start gap-4 sm:grid-cols-2">
       {list.map((name) => {
         const own = about?.[name as K];
-        if (isPiece(own)) return <div key={name}>{own}</div>;
-        const drawn = { ...fieldOf(columns[name]!, units, words[name]), ...(own as Partial<FieldProps> | undefined) };
+        if (typeof own === "function") return <div key={name}>{own(Field as FieldOf<K>)}</div>;
+        const drawn = { ...fieldOf(columns[name]!, units, words[name]), ...own };
         return (
           <Field key={name} name={name} {...drawn} className={WIDE.has(drawn.type) ? "sm:col-span-2" : undefined} />
         );

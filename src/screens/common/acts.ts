@@ -2,7 +2,7 @@ import type { Act } from "@/ui/Finder";
 
 /** Pages and pieces of work that are found by words, beside the screens themselves. */
 export const ACTS: Act[] = [
-  { label: "Sow a stand", words: "sowing plant seed bed", href: "/ground#sow" },
+  { label: "Sow a planting", words: "sowing stand plant seed bed", href: "/ground#sow" },
   { label: "Add beds", words: "draw new plot", href: "/ground#bed" },
   { label: "Add outside pollen", words: "neighbour field wild source", href: "/ground#source" },
   { label: "Add a line", words: "new variety name", href: "/lines#line" },

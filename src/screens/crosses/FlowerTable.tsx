@@ -120,7 +120,7 @@ function FlowerSheet({ flower, view, onClose }: SheetProps) {
             on: view.today,
             results: [{ id: flower.id, result, ...(result === "lost" ? { why } : {}), ...(note ? { note } : {}) }],
           })}
-          submit="Keep it"
+          submit="Save"
           onDone={onClose}
         >
           {(Field) => (
@@ -163,7 +163,7 @@ function FlowerSheet({ flower, view, onClose }: SheetProps) {
                 ...(Number(share) < 1 ? [{ share: 1 - Number(share) }] : []),
               ],
             })}
-            submit="Keep the shares"
+            submit="Save"
             onDone={onClose}
           >
             {(Field) => (

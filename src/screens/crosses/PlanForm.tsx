@@ -1,6 +1,7 @@
 "use client";
 import { useEffect, useState } from "react";
 import { useFormHeard } from "@/ui/formHere";
+import { More } from "@/ui/More";
 import { useGo } from "@/ui/useGo";
 import type { PlanChoices } from "@/views/choices";
 import { CommandForm, type FieldOf } from "../common/command";
@@ -104,16 +105,6 @@ function PlanFields({ Field, choices: { parents, chosen: marked, knownPairs }, c
       )}
       <div className="grid grid-cols-2 gap-4">
         <Field name="fruitsWanted" label="Fruits wanted" type="number" />
-        <Field name="confidence" label="How sure" type="number" hint="0.9 is nine times in ten." />
-        <Field name="seedsWanted" label="or seeds wanted" type="number" />
-        <Field
-          name="seedsPerFruit"
-          label="Seeds in a fruit"
-          type="number"
-          hint={
-            mother?.seedsPerFruit ? `catalogue ${mother.seedsPerFruit.low}–${mother.seedsPerFruit.high}` : undefined
-          }
-        />
         <Field name="perEvening" label="Flowers in one evening" type="number" hint="The most you can do." />
       </div>
       {mother && father && (
@@ -129,17 +120,32 @@ function PlanFields({ Field, choices: { parents, chosen: marked, knownPairs }, c
           {more && <MoreParents Field={Field} parents={parents} mother={mother} father={father} />}
         </>
       )}
-      <fieldset>
-        <legend className="font-semibold">Share of flowers that set</legend>
-        <p className="mb-2 text-sm text-soft">
-          Left empty, the catalogue&apos;s working value
-          {mother ? ` (${mother.handSet.low}–${mother.handSet.high})` : ""} is taken; your own flowers correct it.
-        </p>
-        <div className="grid grid-cols-2 gap-3">
-          <Field name="setLow" label="low" type="number" />
-          <Field name="setHigh" label="high" type="number" />
+      <More of="Seeds wanted, and how many flowers set">
+        <div className="grid grid-cols-2 gap-4">
+          <Field name="seedsWanted" label="Seeds wanted, instead of fruits" type="number" />
+          <Field
+            name="seedsPerFruit"
+            label="Seeds in a fruit"
+            type="number"
+            hint={
+              mother?.seedsPerFruit ? `catalogue ${mother.seedsPerFruit.low}–${mother.seedsPerFruit.high}` : undefined
+            }
+          />
+          <Field
+            name="setLow"
+            label="Fruit set, low"
+            type="number"
+            hint="Empty: the catalogue's, and your own flowers."
+          />
+          <Field
+            name="setHigh"
+            label="Fruit set, high"
+            type="number"
+            hint={mother && `catalogue ${mother.handSet.low}–${mother.handSet.high}`}
+          />
+          <Field name="confidence" label="How sure" type="number" hint="0.9 is nine times in ten." />
         </div>
-      </fieldset>
+      </More>
       {mother && <FlowersOfPlan typed={typed} parents={parents} />}
     </>
   );

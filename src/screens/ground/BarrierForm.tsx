@@ -29,7 +29,7 @@ export function BarrierForm({ barrier, path, onDone }: { barrier?: BarrierRow; p
         shape={(typed) => ({ ...typed, path: pointsFromLines(String(typed.path)) ?? typed.path })}
         patch={barrier !== undefined}
         hidden={barrier && { id: barrier.id, version: barrier.version }}
-        submit={barrier ? "Keep" : "Draw it"}
+        submit={barrier ? "Save" : "Draw it"}
         onDone={onDone}
       >
         {(Field) => (

@@ -5,30 +5,16 @@ import { besideBed, namesFrom } from "@/core/ground/rows";
 import type { Plot } from "@/core/ground/shape";
 import { lengthShown, lengthTyped, lengthUnit, type Units } from "@/core/units/units";
 import { readNumber } from "@/core/writing/numbers";
-import type { Bed } from "@/records/bed/bed";
+import { type Bed, bed as bedRecord } from "@/records/bed/bed";
 import { useFormHeard } from "@/ui/formHere";
+import { More } from "@/ui/More";
 import { Sheet } from "@/ui/Sheet";
-import { CommandButton, CommandForm, type FieldOf } from "../common/command";
+import { CommandButton, CommandForm } from "../common/command";
 import { Notes } from "../common/Notes";
+import { RecordForm } from "../common/RecordForm";
 
 /** Metres between two beds, where nothing else is said. */
 const PATH = 0.5;
-
-type PlaceProps = { Field: FieldOf<"width" | "length" | "x" | "y" | "turn">; unit: string };
-
-function PlaceFields({ Field, unit }: PlaceProps) {
-  return (
-    <>
-      <div className="grid grid-cols-2 gap-4">
-        <Field name="width" label="Width, east–west" type="number" unit={unit} />
-        <Field name="length" label="Length, north–south" type="number" unit={unit} />
-        <Field name="x" label="East" type="number" unit={unit} hint="Of its south-west corner, before turning." />
-        <Field name="y" label="North" type="number" unit={unit} />
-      </div>
-      <Field name="turn" label="Turned" type="number" unit="degrees clockwise" />
-    </>
-  );
-}
 
 const inUnits = (units: Units) => {
   const factor = lengthTyped(1, units);
@@ -95,12 +81,24 @@ export function NewBeds({ beds, units, like, place, onDone }: New) {
             <Field name="count" label="How many" type="number" hint="Several are named on from the first." />
           </div>
           <Names taken={taken} />
-          <PlaceFields Field={Field} unit={unit} />
           <div className="grid grid-cols-2 gap-4">
-            <Field name="perRow" label="Side by side" type="number" hint="Blank: all in one row, eastward." />
-            <Field name="path" label="Path between them" type="number" unit={unit} />
+            <Field name="width" label="Width, east–west" type="number" unit={unit} />
+            <Field name="length" label="Length, north–south" type="number" unit={unit} />
           </div>
           <Field name="note" label="Note" type="textarea" hint="Its soil, its sun, what grew badly there." />
+          <More of="Where it lies">
+            <div className="grid grid-cols-2 gap-4">
+              <Field name="x" label="East" type="number" unit={unit} hint="Of its south-west corner, before turning." />
+              <Field name="y" label="North" type="number" unit={unit} />
+              <Field name="turn" label="Turned" type="number" unit="degrees clockwise" />
+            </div>
+          </More>
+          <More of="Several in rows">
+            <div className="grid grid-cols-2 gap-4">
+              <Field name="perRow" label="Side by side" type="number" hint="Blank: all in one row, eastward." />
+              <Field name="path" label="Path between them" type="number" unit={unit} />
+            </div>
+          </More>
         </>
       )}
     </CommandForm>
@@ -110,7 +108,6 @@ export function NewBeds({ beds, units, like, place, onDone }: New) {
 /** What can be done with a bed: changed, copied, noted, taken off the ground. */
 export function BedSheet({ bed, beds, units, onDone }: { bed: Bed; beds: Bed[]; units: Units; onDone: () => void }) {
   const [copying, setCopying] = useState(false);
-  const { unit, factors, shown } = inUnits(units);
   if (copying)
     return (
       <>
@@ -120,44 +117,20 @@ export function BedSheet({ bed, beds, units, onDone }: { bed: Bed; beds: Bed[]; 
     );
   return (
     <>
-      <CommandForm
+      <RecordForm
+        of={bedRecord}
         command="bed.change"
+        row={bed}
         draft={`bed-${bed.id}`}
-        values={{
-          name: bed.name,
-          x: shown(bed.x) ?? 0,
-          y: shown(bed.y) ?? 0,
-          width: shown(bed.width),
-          length: shown(bed.length),
-          turn: bed.turn,
-          outside: bed.outside,
-          note: bed.note,
+        units={units}
+        fields={["name", "width", "length", "note"]}
+        more={{
+          "Where it lies": bed.outside === 1 ? ["x", "y", "turn", "outside"] : ["x", "y", "turn"],
         }}
-        factors={factors}
-        patch
-        hidden={{ id: bed.id, version: bed.version }}
-        submit="Keep"
+        words={{ outside: { 0: "In my garden", 1: "Beyond the fence" } }}
+        submit="Save"
         onDone={onDone}
-      >
-        {(Field) => (
-          <>
-            <Field name="name" label="Name" hint="Short, as on its board: C, far bed." />
-            <PlaceFields Field={Field} unit={unit} />
-            <Field name="note" label="Note" type="textarea" hint="Its soil, its sun, what grew badly there." />
-            {bed.outside === 1 && (
-              <Field
-                name="outside"
-                label="Whose"
-                type="select"
-                choices={[
-                  { value: 0, label: "In my garden" },
-                  { value: 1, label: "Beyond the fence" },
-                ]}
-              />
-            )}
-          </>
-        )}
-      </CommandForm>
+      />
       <p className="mt-6 flex flex-wrap gap-3">
         <button type="button" className="leaf" onClick={() => setCopying(true)}>
           Copy it

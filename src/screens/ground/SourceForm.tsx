@@ -4,6 +4,7 @@ import type { Point } from "@/core/ground/shape";
 import { kindAsChoice, kindOfChoice } from "@/core/isolation/crossing";
 import { lengthTyped, lengthUnit, type Units } from "@/core/units/units";
 import type { SourceRow } from "@/records/ground/queries";
+import { More } from "@/ui/More";
 import { CommandButton, CommandForm } from "../common/command";
 import { SpeciesField } from "../common/fields";
 import { HARMS, SOURCE_KINDS } from "../common/standNames";
@@ -57,7 +58,7 @@ export function SourceForm({ source, at, units, season, onDone }: Props) {
         })}
         patch={source !== undefined}
         hidden={source && { id: source.id, version: source.version }}
-        submit={source ? "Keep" : "Put it on the map"}
+        submit={source ? "Save" : "Put it on the map"}
         onDone={onDone}
       >
         {(Field) => (
@@ -84,16 +85,25 @@ export function SourceForm({ source, at, units, season, onDone }: Props) {
                 <Field name="across" label="Across" type="number" unit={unit} hint="Of a field." />
               </div>
             )}
-            <div className="grid grid-cols-2 gap-4">
-              <Field name="flowersFrom" label="Flowers from" type="day-of-year" hint="If you know: 20 June." />
-              <Field name="flowersTo" label="Flowers to" type="day-of-year" hint="Empty: reckoned from the climate." />
-            </div>
-            <Field
-              name="harm"
-              label="Would its pollen do harm, even in a mix?"
-              type="select"
-              choices={choicesOf(HARMS)}
-            />
+            <More of="When it flowers, and whether it harms">
+              <div className="grid gap-4">
+                <div className="grid grid-cols-2 gap-4">
+                  <Field name="flowersFrom" label="Flowers from" type="day-of-year" hint="If you know: 20 June." />
+                  <Field
+                    name="flowersTo"
+                    label="Flowers to"
+                    type="day-of-year"
+                    hint="Empty: reckoned from the climate."
+                  />
+                </div>
+                <Field
+                  name="harm"
+                  label="Would its pollen do harm, even in a mix?"
+                  type="select"
+                  choices={choicesOf(HARMS)}
+                />
+              </div>
+            </More>
           </>
         )}
       </CommandForm>

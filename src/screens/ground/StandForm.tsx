@@ -1,85 +1,64 @@
 "use client";
 import type { Id } from "@/core/custody/id";
+import { stand as planting } from "@/records/stand/stand";
 import { Sheet } from "@/ui/Sheet";
 import { Choices } from "../common/Choices";
-import { CommandForm } from "../common/command";
 import { LineField } from "../common/fields";
 import { PlantsField } from "../common/PlantsField";
+import { RecordForm } from "../common/RecordForm";
+import { GROWN_FOR, SOWN_IN } from "../common/standNames";
 
 type Props = {
   beds: { id: Id; name: string }[];
   today: string;
 };
 
+/** Sows a line: what, of which seed, where and in what, and how many. */
 export function StandForm({ beds, today }: Props) {
   return (
-    <Sheet trigger="Sow a stand" title="Sow a stand" strong at="sow">
+    <Sheet trigger="Sow a planting" title="Sow a planting" strong at="sow">
       {(close) => (
         <Choices of="sowing">
           {({ lines, lots }) =>
             lines.length === 0 ? (
               <p>
-                Name a line first, on <a href="/lines">Lines</a>.
+                Name a line first, on{" "}
+                <a href="/lines" className="font-semibold text-damson underline">
+                  Lines
+                </a>
+                .
               </p>
             ) : (
-              <CommandForm
+              <RecordForm
+                of={planting}
                 command="stand.add"
+                values={{ sown: today, seedWanted: 1 }}
                 draft="stand"
-                values={{
-                  lineId: null,
-                  lotId: null,
-                  bedId: null,
-                  sown: today,
-                  plants: null,
-                  sowedSeeds: null,
-                  seedWanted: 1,
-                  family: false,
+                units="metric"
+                fields={["lineId", "lotId", "sowedSeeds", "sown", "bedId", "sownIn", "plants"]}
+                more={{ "What it is grown for": ["wanted", "seedWanted", "family"] }}
+                words={{ sownIn: SOWN_IN, seedWanted: GROWN_FOR }}
+                about={{
+                  lineId: (Field) => <LineField Field={Field} lines={lines} />,
+                  lotId: {
+                    choices: lots.map(({ id, code, lineName }) => ({ value: id, label: `${code} ${lineName}` })),
+                  },
+                  bedId: { choices: beds.map(({ id, name }) => ({ value: id, label: name })) },
+                  sownIn: { hint: "What is sown in its place is not planted out." },
+                  plants: (Field) => (
+                    <PlantsField
+                      Field={Field}
+                      name="plants"
+                      label="Plants"
+                      hint="If they stand already."
+                      of="lineId"
+                      choices={lines}
+                    />
+                  ),
                 }}
                 submit="Sow it"
                 onDone={close}
-              >
-                {(Field) => (
-                  <>
-                    <LineField Field={Field} lines={lines} />
-                    <Field
-                      name="bedId"
-                      label="Bed"
-                      type="select"
-                      none="In trays for now"
-                      choices={beds.map((b) => ({ value: b.id, label: b.name }))}
-                    />
-                    <Field name="sown" label="Sown on" type="date" hint="The flowering forecast counts from here." />
-                    <div className="grid grid-cols-2 gap-4">
-                      <PlantsField
-                        Field={Field}
-                        name="plants"
-                        label="Plants"
-                        hint="If they stand already."
-                        of="lineId"
-                        choices={lines}
-                      />
-                      <Field name="sowedSeeds" label="Seeds sown" type="number" />
-                    </div>
-                    <Field
-                      name="lotId"
-                      label="Seed lot"
-                      type="select"
-                      none="Not from a kept lot"
-                      choices={lots.map((l) => ({ value: l.id, label: `${l.code} ${l.lineName}` }))}
-                    />
-                    <Field
-                      name="seedWanted"
-                      label="Grown for"
-                      type="select"
-                      choices={[
-                        { value: 1, label: "Seed" },
-                        { value: 0, label: "Eating only" },
-                      ]}
-                    />
-                    <Field name="family" label="Number the plants, to score them one by one" type="checkbox" />
-                  </>
-                )}
-              </CommandForm>
+              />
             )
           }
         </Choices>

@@ -32,7 +32,7 @@ export function LineForm({ line }: { line?: Line }) {
           }}
           words={{ school: SCHOOLS, status: STATUSES, harm: LINE_HARMS, anthers: ANTHERS }}
           about={{
-            species: <SpeciesField />,
+            species: () => <SpeciesField />,
             anthers: { hint: "Only for melons, cucumbers and their like: it decides whether buds are emasculated." },
           }}
           submit="Save"

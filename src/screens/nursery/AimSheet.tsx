@@ -1,5 +1,6 @@
 "use client";
 import { useFormHeard } from "@/ui/formHere";
+import { More } from "@/ui/More";
 import { Sheet } from "@/ui/Sheet";
 import type { YardstickView } from "@/views/family";
 import { CommandButton, CommandForm, type FieldOf } from "../common/command";
@@ -26,7 +27,7 @@ export function AimSheet({ yardstick, share }: Props) {
             hidden={{ id, version }}
             shape={({ must: told, ...typed }) => ({ ...typed, must: told ? 1 : 0 })}
             patch
-            submit="Keep"
+            submit="Save"
             onDone={close}
           >
             {(Field) => <AimFields Field={Field} kind={yardstick.kind} words={yardstick.words} />}
@@ -117,24 +118,30 @@ export function AimFields({ Field, kind, words }: { Field: FieldOf<Aim>; kind: s
           hint="0 to 10, against the other yardsticks. 0 leaves it out of the rank."
         />
       )}
-      {!isWord(kind) && (
-        <div className="grid grid-cols-2 gap-4">
-          <Field name="floor" label="Out below" type="number" hint="Alone puts a plant out." />
-          <Field name="ceiling" label="Out above" type="number" />
-        </div>
-      )}
-      {isWord(kind) && wanted !== "none" && (
-        <Field name="must" label="Any other is out, whatever else is good" type="checkbox" />
-      )}
-      {!isWord(kind) && (
-        <Field
-          name="inherited"
-          label="Heritability"
-          type="select"
-          none="Not known"
-          choices={heritabilities(inherited)}
-          hint="How much of what sister plants differ by goes on to their seed. A right guess finds better plants sooner; what your plants show corrects it."
-        />
+      {(!isWord(kind) || wanted !== "none") && (
+        <More of={isWord(kind) ? "What puts a plant out" : "What puts a plant out, and how much is inherited"}>
+          <div className="grid gap-4">
+            {!isWord(kind) && (
+              <div className="grid grid-cols-2 gap-4">
+                <Field name="floor" label="Out below" type="number" hint="Alone puts a plant out." />
+                <Field name="ceiling" label="Out above" type="number" />
+              </div>
+            )}
+            {isWord(kind) && wanted !== "none" && (
+              <Field name="must" label="Any other is out, whatever else is good" type="checkbox" />
+            )}
+            {!isWord(kind) && (
+              <Field
+                name="inherited"
+                label="Heritability"
+                type="select"
+                none="Not known"
+                choices={heritabilities(inherited)}
+                hint="How much of what sister plants differ by goes on to their seed. A right guess finds better plants sooner; what your plants show corrects it."
+              />
+            )}
+          </div>
+        </More>
       )}
     </>
   );
@@ -184,15 +191,19 @@ export function DescriptionFields({ Field, kind }: { Field: FieldOf<Description>
         </>
       )}
       {kind === "category" && <Field name="categories" label="Words" hint="With commas between." />}
-      <Field name="stage" label="When it is looked at" type="select" choices={choices(STAGES)} />
-      {kind !== "ratio" && !isWord(kind) && kind !== "date" && (
-        <Field
-          name="often"
-          label="How often"
-          type="select"
-          choices={choices(kind === "scale" ? { once: OFTEN.once, again: OFTEN.again } : OFTEN)}
-        />
-      )}
+      <More of="When it is looked at">
+        <div className="grid gap-4">
+          <Field name="stage" label="When" type="select" choices={choices(STAGES)} />
+          {kind !== "ratio" && !isWord(kind) && kind !== "date" && (
+            <Field
+              name="often"
+              label="How often"
+              type="select"
+              choices={choices(kind === "scale" ? { once: OFTEN.once, again: OFTEN.again } : OFTEN)}
+            />
+          )}
+        </div>
+      </More>
     </>
   );
 }

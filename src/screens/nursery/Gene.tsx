@@ -106,7 +106,7 @@ function Define({
         recombination: loci === 2 ? recombination : 0.5,
         error,
       })}
-      submit="Keep"
+      submit="Save"
       onDone={onDone}
     >
       {(Field) => (

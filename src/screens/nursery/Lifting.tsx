@@ -34,7 +34,7 @@ export function Lifting({ view: { stand }, lifting }: Props) {
                 draft={`sorting-${stand.id}-${next}`}
                 values={{ ...NOTHING, bands: null, sortedOn: null }}
                 hidden={{ standId: stand.id, moment: next }}
-                submit="Keep the counts"
+                submit="Save"
                 onDone={close}
               >
                 {(Field) => <Counts Field={Field} />}
@@ -115,7 +115,7 @@ function SetRight({ one }: { one: Sorted }) {
           values={{ fit, small, large, split, odd, bolted, rotten, bands, sortedOn }}
           hidden={{ id, version }}
           patch
-          submit="Keep"
+          submit="Save"
           onDone={close}
         >
           {(Field) => <Counts Field={Field} />}

@@ -55,7 +55,7 @@ export function Offkinds({ view: { kinds, other, stand } }: { view: Roguing }) {
                     values={{ name, look, inheritance }}
                     hidden={{ id, version }}
                     patch
-                    submit="Keep"
+                    submit="Save"
                     onDone={close}
                   >
                     {(Field) => <OffkindFields Field={Field} />}

@@ -100,7 +100,7 @@ function Adding({ view, close }: Props & { close: () => void }) {
       draft={`trial-${stand.id}`}
       values={{ what: "frost", endedOn: null, words: null, ...(plants.length === 0 ? { lost: null } : {}) }}
       hidden={{ standId: stand.id, lostIds: standing.filter(({ id }) => lost.has(id)).map(({ id }) => id) }}
-      submit={plants.length === 0 ? "Keep it" : `${standing.length - lost.size} of ${standing.length} came through`}
+      submit={plants.length === 0 ? "Save" : `${standing.length - lost.size} of ${standing.length} came through`}
       onDone={close}
     >
       {(Field) => (

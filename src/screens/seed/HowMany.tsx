@@ -6,6 +6,7 @@ import { sowingDays } from "@/core/seed/sowDays";
 import { type RaisingStages, SURE_OF_PLANTS } from "@/core/seed/sowing";
 import { plural } from "@/core/units/plural";
 import { seedsToSow } from "@/core/work/raise";
+import type { Stand } from "@/records/stand/stand";
 import type { LotPage } from "@/views/lot";
 import { SowLot } from "../common/SowLot";
 import { inHundred, reckonedPercent, spanInWords } from "../common/words";
@@ -14,7 +15,7 @@ import { inHundred, reckonedPercent, spanInWords } from "../common/words";
 type Way = {
   key: string;
   words: string;
-  sownIn: string | null;
+  sownIn: Stand["sownIn"];
   perCell: number | null;
   cells: number | null;
   seeds: number;
@@ -40,7 +41,7 @@ function waysFor(target: number, stages: RaisingStages, inPlace: boolean): Way[]
   const cells = (surplus: Surplus) =>
     numberOf(() => cellNumber({ target, confidence: SURE_OF_PLANTS, ...stages, perCell: 2, surplus }));
   const [thinned, filled] = inPlace ? [null, null] : [cells("thinned"), cells("fills-gaps")];
-  const twos = { sownIn: "cells", perCell: 2 };
+  const twos = { sownIn: "cells", perCell: 2 } as const;
   return [
     {
       key: "loose",

@@ -23,7 +23,7 @@ export function LotCount({ view: { lot, samples, counted, garden } }: { view: Lo
               values={{ seeds: 100, mass: null, whole: null }}
               factors={{ mass: massTyped(1, units), whole: massTyped(1, units) }}
               hidden={{ lotId: lot.id }}
-              submit="Keep the sample"
+              submit="Save"
               onDone={close}
             >
               {(Field) => (

@@ -46,7 +46,7 @@ export function Parentage({ lot, candidates, possible }: Props) {
                   ...(Number(share) < 1 ? [{ standId: second ? String(second) : null, share: 1 - Number(share) }] : []),
                 ],
               })}
-              submit="Keep the shares"
+              submit="Save"
               onDone={close}
             >
               {(Field) => (

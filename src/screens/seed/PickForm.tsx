@@ -89,7 +89,7 @@ export function PickForm({ id, version, code, name, chosen, description, passesW
             draft={`passes-${id}`}
             values={{ passesWanted }}
             hidden={{ id, version }}
-            submit="Keep"
+            submit="Save"
             onDone={close}
           >
             {(Field) => (

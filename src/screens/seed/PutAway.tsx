@@ -73,7 +73,7 @@ export function PutAway({ lot, stores, stays }: Props) {
                 draft={`end-lot-${lot.id}`}
                 values={{ ending: "used-up", on: null }}
                 hidden={{ id: lot.id, version: lot.version }}
-                submit="Keep it"
+                submit="Save"
                 onDone={close}
               >
                 {(Field) => (

@@ -79,7 +79,7 @@ function OfMark({ mark, lot }: { mark: Mark; lot: LotPage["lot"] }) {
               yardstickId: id,
               counts: words.map((word, i) => ({ word, seeds: typed[`seeds${i}`] ?? 0 })),
             })}
-            submit="Keep the counts"
+            submit="Save"
             onDone={close}
           >
             {(Field) => (

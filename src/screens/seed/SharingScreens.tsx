@@ -263,7 +263,7 @@ export function SharingScreen(view: SharingPage) {
                         draft={`back-${id}`}
                         values={{ seeds: null, on: null }}
                         hidden={{ id, version }}
-                        submit="Keep it"
+                        submit="Save"
                         onDone={close}
                       >
                         {(Field) => (

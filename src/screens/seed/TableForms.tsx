@@ -152,7 +152,7 @@ export function WeighIn({ lotId, code, units }: { lotId: string; code: string; u
           factors={{ value: massTyped(1, units) }}
           hidden={{ lotId, act: "weigh" }}
           kept={`Weight of lot ${code}`}
-          submit="Keep the weight"
+          submit="Save"
           onDone={close}
         >
           {(Field) => (

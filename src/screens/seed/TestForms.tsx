@@ -48,7 +48,7 @@ export function CountTest({ testId, code, sown, up, over }: CountProps) {
           draft={`count-${testId}`}
           values={{ up, on: null, last: over }}
           hidden={{ testId }}
-          submit="Keep the count"
+          submit="Save"
           onDone={close}
         >
           {(Field) => (

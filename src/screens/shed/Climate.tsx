@@ -106,7 +106,7 @@ function NormalsSheet({ normals, version }: { normals: Shed["climate"]["normals"
           draft="normals"
           values={values}
           hidden={{ version }}
-          submit="Keep the normals"
+          submit="Save"
           onDone={close}
         >
           {(Field) => (

@@ -90,7 +90,7 @@ export function DoneForm({ work, day, close }: Omit<Props, "units"> & { close: (
         ...(act === "lift" ? { storedIn: null } : {}),
       }}
       hidden={{ standId: stand.id, ...(act === "gather" ? {} : { act }) }}
-      submit="Keep"
+      submit="Save"
       onDone={close}
     >
       {(Field) => (
