@@ -102,6 +102,7 @@ test.describe
       ] as const) {
         await page.getByRole("button", { name: "Add beds" }).click();
         await sheet(page).getByLabel("Name").fill(name);
+        await sheet(page).getByRole("button", { name: "Where it lies" }).click();
         await sheet(page).getByRole("textbox", { name: /^East/ }).fill(east);
         await sheet(page)
           .getByRole("textbox", { name: /^Width/ })
@@ -223,10 +224,10 @@ test.describe
     test("counted, scored by keyboard, ranked, rogued", async () => {
       await page.getByRole("button", { name: "Count", exact: true }).click();
       await sheet(page).getByLabel("Came up").fill("4");
-      await sheet(page).getByLabel("Planted").fill("5");
+      await sheet(page).getByLabel("Plants", { exact: true }).fill("5");
       await sheet(page).getByRole("button", { name: "Save" }).click();
       await expect(sheet(page).getByText("only 4 came up")).toBeVisible();
-      await sheet(page).getByLabel("Planted").fill("4");
+      await sheet(page).getByLabel("Plants", { exact: true }).fill("4");
       await sheet(page).getByRole("button", { name: "Save" }).click();
       await expect(page.getByRole("button", { name: "Plant 4" })).toBeVisible();
       await page.getByRole("button", { name: "Add a yardstick" }).click();

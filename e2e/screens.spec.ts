@@ -110,6 +110,7 @@ test("two tabs change one line: the second is told, keeps its words, and may put
       .first()
       .click();
     await page.getByRole("button", { name: "Change the line" }).click();
+    await page.getByRole("button", { name: "Where it comes from" }).click();
   }
   await one.getByLabel("Origin").fill("first tab");
   await one.getByRole("button", { name: "Save", exact: true }).click();

@@ -161,6 +161,7 @@ test("seed goes from pods over table, freezer and packet to a test and a tray, b
   expect(Number(seeds)).toBeGreaterThan(20);
   await way.getByRole("button", { name: /^Sow so/ }).click();
   await expect(page.getByLabel("Seeds sown")).toHaveValue(seeds);
+  await page.getByRole("button", { name: "Trays and cells" }).click();
   await page.getByLabel("Trays").fill("2");
   await page.getByRole("button", { name: "Sow the family" }).click();
   await expect(page.getByText("It is sown in the ground; no tray stands there.")).toBeVisible();

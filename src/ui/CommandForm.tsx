@@ -279,12 +279,12 @@ export function Field({ name, label, hint, type = "text", unit, choices, none, c
         plain()
       )}
       {message && (
-        <p id={`${id}-error`} className="col-span-2 mt-1 text-sm font-semibold text-rust">
+        <p id={`${id}-error`} className="order-3 col-span-2 mt-1 text-sm font-semibold text-rust">
           {message}
         </p>
       )}
       {hint && (
-        <p id={`${id}-hint`} className="col-span-2 mt-1 text-sm text-soft">
+        <p id={`${id}-hint`} className="order-3 col-span-2 mt-1 text-sm text-soft">
           {hint}
         </p>
       )}

@@ -43,6 +43,8 @@ export function Finder({ places, acts, badge, typedAhead, onGo, onClose }: Finde
     of: "",
     found: [],
   });
+  /** Another row than the first was chosen, by arrows or the pointer. */
+  const [moved, setMoved] = useState(false);
   /** Enter that was pressed before the answer came goes where the answer leads. */
   const [waits, setWaits] = useState(false);
   const asked = words.trim();
@@ -67,8 +69,8 @@ export function Finder({ places, acts, badge, typedAhead, onGo, onClose }: Finde
   const screens: Act[] = places.map(({ label, href, key }) => ({ label, href, words: `g ${key}` }));
   const { first, later } = asked ? actsFor(asked, [...screens, ...acts]) : { first: [], later: [] };
   const answered = of === asked;
+  const best = first[0]?.href ?? hits[0]?.href ?? later[0]?.href;
   useEffect(() => {
-    const best = first[0]?.href ?? hits[0]?.href ?? later[0]?.href;
     if (waits && answered && best) onGo(best);
   });
   return (
@@ -82,7 +84,9 @@ export function Finder({ places, acts, badge, typedAhead, onGo, onClose }: Finde
         shouldFilter={false}
         label="Find"
         onKeyDown={(event) => {
-          if (event.key !== "Enter" || answered || !asked) return;
+          if (/^(Arrow|Home$|End$|Page)/.test(event.key)) setMoved(true);
+          // The list marks its first row a moment after it is drawn: until one is chosen, Enter means what was asked for.
+          if (event.key !== "Enter" || moved || !asked) return;
           event.preventDefault();
           event.stopPropagation();
           setWaits(true);
@@ -93,11 +97,12 @@ export function Finder({ places, acts, badge, typedAhead, onGo, onClose }: Finde
           onValueChange={(typed) => {
             setWords(typed);
             setWaits(false);
+            setMoved(false);
           }}
           placeholder="Code, name, plant 17, a note, or what to do"
           className="border-0 border-b text-lg"
         />
-        <Command.List className="max-h-[60vh] overflow-y-auto p-2">
+        <Command.List className="max-h-[60vh] overflow-y-auto p-2" onPointerMove={() => setMoved(true)}>
           {asked && (
             <Command.Empty className="p-3 text-soft">{slip ?? "Nothing has that code, name or word."}</Command.Empty>
           )}

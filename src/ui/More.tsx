@@ -11,9 +11,9 @@ type Props = {
 /** What a form is seldom asked for, opened by a press, and by itself where something in it was refused. */
 export function More({ of, children }: Props) {
   const [open, setOpen] = useState(false);
-  const { formState } = useFormHeard("errors");
+  const form = useFormHeard("errors");
   const inside = useRef<HTMLDivElement>(null);
-  const { errors } = formState;
+  const { errors } = form.formState;
   // biome-ignore lint/correctness/useExhaustiveDependencies: whenever what is refused changes
   useEffect(() => {
     const wrong = inside.current?.querySelector<HTMLElement>("[aria-invalid=true]");
@@ -22,6 +22,15 @@ export function More({ of, children }: Props) {
     // Once it is shown.
     setTimeout(() => wrong.focus());
   }, [errors]);
+  // What was typed before a reload is not put out of sight.
+  useEffect(() => {
+    const look = () => {
+      const fields = inside.current?.querySelectorAll<HTMLInputElement>("[name]") ?? [];
+      if ([...fields].some(({ name }) => form.getFieldState(name).isDirty)) setOpen(true);
+    };
+    const timer = setTimeout(look);
+    return () => clearTimeout(timer);
+  }, [form]);
   return (
     <div>
       <button

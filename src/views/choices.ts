@@ -78,9 +78,12 @@ function parentChoice(s: ForecastStand): ParentChoice {
   };
 }
 
-/** How many plants a line's kind wants, said before a number is typed. */
-type Wanting = { enough: string };
-const enoughFor = (species: string): string => thumbsInWords(speciesById(species).plants);
+/** What is said of a line's kind before it is sown: how many plants it wants, and how it is usually raised. */
+type Wanting = { enough: string; raised: Species["raise"]["how"] };
+const wantingOf = (species: string): Wanting => {
+  const { plants, raise } = speciesById(species);
+  return { enough: thumbsInWords(plants), raised: raise.how };
+};
 
 /** Lines, with their species as it is called. */
 const linesOf = ({ db }: Outlook): (LineChoice & Wanting)[] =>
@@ -88,7 +91,7 @@ const linesOf = ({ db }: Outlook): (LineChoice & Wanting)[] =>
     id,
     name,
     species: speciesById(species).name,
-    enough: enoughFor(species),
+    ...wantingOf(species),
   }));
 
 /** A form lets choose among so many of the newest lots. */
@@ -151,8 +154,7 @@ export const CHOICES = {
   }),
   lines: linesOf,
   species: () => SPECIES_CHOICES,
-  lots: (sky: Outlook): (LotChoice & Wanting)[] =>
-    lotsOf(sky).map((lot) => ({ ...lot, enough: enoughFor(lot.species) })),
+  lots: (sky: Outlook): (LotChoice & Wanting)[] => lotsOf(sky).map((lot) => ({ ...lot, ...wantingOf(lot.species) })),
   stores: ({ db }: Outlook) => stores(db).map(({ id, name }) => ({ id, name })),
   /** Yardsticks in use in the garden, to be taken over by another line. */
   yardsticks: ({ db }: Outlook): { id: Id; name: string; lineId: Id; lineName: string }[] =>

@@ -6,7 +6,7 @@ export const line = record(
     code: text("Code", 40),
     name: name("Name"),
     species: species(),
-    school: choice("School", ["keep-pure", "cross-and-fix", "let-it-mix"]).draws({
+    school: choice("Approach", ["keep-pure", "cross-and-fix", "let-it-mix"]).draws({
       hint: "How isolation, numbers and off-types are judged for it.",
     }),
     status: choice("Status", ["open-pollinated", "f1-hybrid", "breeding-line", "mix", "wild"]),

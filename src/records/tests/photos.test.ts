@@ -170,6 +170,17 @@ describe("the archive", () => {
 describe("what a picture is of", () => {
   const photos = () => familyView(garden.sky(), garden.code("stand", made.stand))!.photos;
 
+  test("history says of what a picture is: of a plant by its number, of a kind of off-type by its name", () => {
+    const [one] = made.plants;
+    const code = garden.code("stand", made.stand);
+    const { id, message } = garden.done("photo.add", { plantId: one });
+    expect(message).toBe(`Picture of ${code} plant 1 kept`);
+    const { version } = photos()[one!]![0]!;
+    expect(garden.done("photo.change", { id, version, words: "ripe" }).message).toBe(
+      `Picture of ${code} plant 1: its words changed`,
+    );
+  });
+
   test("a plant's pictures stand with it, the oldest first, and with the kept plants side by side", () => {
     const [one, two] = made.plants;
     garden.on("2028-07-20");

@@ -3,8 +3,8 @@ import { type Bred, nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { stand as planting, type Stand } from "@/records/stand/stand";
 import { useGo } from "@/ui/useGo";
-import { PlantsField } from "./PlantsField";
 import { RecordForm } from "./RecordForm";
+import { PlantsField, SownInField } from "./sowingFields";
 import { SOWN_IN } from "./standNames";
 
 type LotChoice = Bred & {
@@ -14,10 +14,14 @@ type LotChoice = Bred & {
   lineName: string;
   /** How many plants its kind wants. */
   enough?: string;
+  /** How its kind is usually raised. */
+  raised?: "tray" | "ground";
 };
 /** A sowing as it was reckoned. */
 type So = Pick<Stand, "sowedSeeds" | "wanted" | "sownIn" | "perCell" | "sown">;
 type Props = { lots: LotChoice[]; beds: { id: Id; name: string }[]; today: string; left?: string; so?: So };
+
+const ASKED = ["sowedSeeds", "sown", "wanted", "sownIn", "bedId"] as const;
 
 /** Sows a lot as a family: in trays of its own, numbered plants once they are planted. */
 export function SowLot({ lots, beds, today, left, so }: Props) {
@@ -28,11 +32,14 @@ export function SowLot({ lots, beds, today, left, so }: Props) {
       of={planting}
       command="stand.add"
       draft={`sow-${only?.id ?? "any"}${so ? `-${so.sownIn}-${so.perCell}-${so.sowedSeeds}-${so.sown}` : ""}`}
-      values={{ lotId: only?.id, sown: today, ...so }}
+      values={{ sown: today, ...so }}
       units="metric"
-      shape={(typed) => ({ ...typed, lineId: lots.find(({ id }) => id === typed.lotId)?.lineId ?? "" })}
+      shape={(typed) => {
+        const lot = only ?? lots.find(({ id }) => id === typed.lotId);
+        return { ...typed, lotId: lot?.id ?? "", lineId: lot?.lineId ?? "" };
+      }}
       hidden={{ family: 1 }}
-      fields={["lotId", "sowedSeeds", "sown", "wanted", "sownIn", "bedId"]}
+      fields={only ? ASKED : ["lotId", ...ASKED]}
       more={{ "Trays and cells": ["trays", "perCell"] }}
       words={{ sownIn: SOWN_IN }}
       about={{
@@ -41,6 +48,7 @@ export function SowLot({ lots, beds, today, left, so }: Props) {
           choices: lots.map((lot) => ({ value: lot.id, label: `${lot.code} ${nameWithGeneration(lot)}` })),
         },
         sowedSeeds: { hint: left },
+        sownIn: (Field) => <SownInField Field={Field} of="lotId" choices={lots} />,
         wanted: (Field) => <PlantsField Field={Field} name="wanted" label="Plants wanted" of="lotId" choices={lots} />,
         bedId: { choices: beds.map(({ id, name }) => ({ value: id, label: name })) },
       }}

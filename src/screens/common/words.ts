@@ -34,6 +34,10 @@ export function yearInWords(day: Day, today: Day): string {
   return Number(day.slice(0, 4)) > most ? `beyond ${most}` : day.slice(0, 4);
 }
 
+/** How much rests on a line. */
+export const linesFromIt = (lines: number): string =>
+  lines === 1 ? "1 line comes from it." : `${lines} lines come from it.`;
+
 /** A share with its range of nine tenths. */
 export function rangeInHundred({ low, likely, high }: { low: number; likely: number; high: number }): string {
   const [from, to] = [low, high].map((share) => Math.round(Math.min(0.99, share) * 100));

@@ -9,7 +9,7 @@ import { type Bed, bed as bedRecord } from "@/records/bed/bed";
 import { useFormHeard } from "@/ui/formHere";
 import { More } from "@/ui/More";
 import { Sheet } from "@/ui/Sheet";
-import { CommandButton, CommandForm } from "../common/command";
+import { CommandButton, CommandForm, type FieldOf } from "../common/command";
 import { Notes } from "../common/Notes";
 import { RecordForm } from "../common/RecordForm";
 
@@ -25,14 +25,24 @@ const inUnits = (units: Units) => {
   };
 };
 
-/** How the beds will be called, as it is typed. */
-function Names({ taken }: { taken: string[] }) {
+type RowsProps = { Field: FieldOf<"perRow" | "path">; taken: string[]; unit: string };
+
+/** Of several beds how they will be called, as it is typed, and how they lie. */
+function Several({ Field, taken, unit }: RowsProps) {
   const [name, count] = useFormHeard("values").getValues(["name", "count"]) as unknown[];
   const many = readNumber(String(count ?? ""));
   if (!name || many.kind !== "read" || !(many.value >= 2 && many.value <= 100)) return null;
   const names = namesFrom(String(name), Math.floor(many.value), new Set(taken));
   const shown = names.length > 8 ? [...names.slice(0, 7), "…", names.at(-1)!] : names;
-  return <p className="-mt-2 mb-4 text-sm text-soft">They are called {shown.join(", ")}.</p>;
+  return (
+    <>
+      <p className="-mt-2 text-sm text-soft">They are called {shown.join(", ")}.</p>
+      <div className="grid grid-cols-2 gap-4">
+        <Field name="perRow" label="Side by side" type="number" hint="Blank: all in one row, eastward." />
+        <Field name="path" label="Path between them" type="number" unit={unit} />
+      </div>
+    </>
+  );
 }
 
 type New = {
@@ -80,7 +90,7 @@ export function NewBeds({ beds, units, like, place, onDone }: New) {
             <Field name="name" label="Name" hint="Short, as on its board: C, far bed." />
             <Field name="count" label="How many" type="number" hint="Several are named on from the first." />
           </div>
-          <Names taken={taken} />
+          <Several Field={Field} taken={taken} unit={unit} />
           <div className="grid grid-cols-2 gap-4">
             <Field name="width" label="Width, east–west" type="number" unit={unit} />
             <Field name="length" label="Length, north–south" type="number" unit={unit} />
@@ -91,12 +101,6 @@ export function NewBeds({ beds, units, like, place, onDone }: New) {
               <Field name="x" label="East" type="number" unit={unit} hint="Of its south-west corner, before turning." />
               <Field name="y" label="North" type="number" unit={unit} />
               <Field name="turn" label="Turned" type="number" unit="degrees clockwise" />
-            </div>
-          </More>
-          <More of="Several in rows">
-            <div className="grid grid-cols-2 gap-4">
-              <Field name="perRow" label="Side by side" type="number" hint="Blank: all in one row, eastward." />
-              <Field name="path" label="Path between them" type="number" unit={unit} />
             </div>
           </More>
         </>

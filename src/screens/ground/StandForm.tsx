@@ -4,8 +4,8 @@ import { stand as planting } from "@/records/stand/stand";
 import { Sheet } from "@/ui/Sheet";
 import { Choices } from "../common/Choices";
 import { LineField } from "../common/fields";
-import { PlantsField } from "../common/PlantsField";
 import { RecordForm } from "../common/RecordForm";
+import { PlantsField, SownInField } from "../common/sowingFields";
 import { GROWN_FOR, SOWN_IN } from "../common/standNames";
 
 type Props = {
@@ -44,7 +44,7 @@ export function StandForm({ beds, today }: Props) {
                     choices: lots.map(({ id, code, lineName }) => ({ value: id, label: `${code} ${lineName}` })),
                   },
                   bedId: { choices: beds.map(({ id, name }) => ({ value: id, label: name })) },
-                  sownIn: { hint: "What is sown in its place is not planted out." },
+                  sownIn: (Field) => <SownInField Field={Field} of="lineId" choices={lines} />,
                   plants: (Field) => (
                     <PlantsField
                       Field={Field}

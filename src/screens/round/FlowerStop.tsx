@@ -229,22 +229,25 @@ function One({ stop, list, day, onDone }: OneProps) {
           </button>
         ))}
       </div>
-      {alike.length > 1 && (
-        <button
-          type="button"
-          disabled={busy || !ready}
-          className="leaf mt-3 min-h-14 w-full text-lg"
-          onClick={() =>
-            void record(
-              choices[0]![0],
-              choices[0]![1],
-              alike.map((s) => s.flower!.id),
-            )
-          }
-        >
-          All {alike.length} of {cross.code}: {choices[0]![1].toLowerCase()}
-        </button>
-      )}
+      {alike.length > 1 &&
+        // Most flowers of a bean cross fail: of what is looked after both can be said at once.
+        choices.slice(0, step.action === "check" ? 2 : 1).map(([value, label]) => (
+          <button
+            key={value}
+            type="button"
+            disabled={busy || !ready}
+            className="leaf mt-3 min-h-14 w-full text-lg"
+            onClick={() =>
+              void record(
+                value,
+                label,
+                alike.map((s) => s.flower!.id),
+              )
+            }
+          >
+            All {alike.length} of {cross.code}: {label.toLowerCase()}
+          </button>
+        ))}
     </>
   );
 }

@@ -104,7 +104,7 @@ export function SeasonBoard(view: Season) {
           onChange={(bed) => setShow({ ...show, bed })}
         />
         <Choose
-          label="School"
+          label="Approach"
           value={show.school}
           choices={Object.keys(SCHOOLS)}
           words={SCHOOLS}

@@ -8,7 +8,7 @@ import type { Regrow } from "@/views/regrow";
 import type { Seed } from "@/views/seed";
 import { CommandButton } from "../common/command";
 import { LIFE_TONES } from "../common/seedNames";
-import { inHundred, rangeInHundred } from "../common/words";
+import { inHundred, linesFromIt, rangeInHundred } from "../common/words";
 import { LifeLine } from "./LifeLine";
 import { SetTest } from "./TestForms";
 
@@ -27,7 +27,7 @@ function stakeInWords({ stake, rests, plants }: Regrow): string {
   const from = timesInTen(stake.now);
   const to = timesInTen(stake.later);
   const cost = from === to ? `${from} either way` : `${from} this year, ${to} the next`;
-  return `${plural(plants, "plant")} come of it ${cost}.${rests > 0 ? ` ${plural(rests, "line")} come from it.` : ""}`;
+  return `${plural(plants, "plant")} come of it ${cost}.${rests > 0 ? ` ${linesFromIt(rests)}` : ""}`;
 }
 
 function Dying({ lot, regrow, limit }: { lot: DyingLot; regrow: Regrow; limit: number }) {

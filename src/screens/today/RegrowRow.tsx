@@ -4,7 +4,7 @@ import Link from "@/ui/Link";
 import type { Regrow } from "@/views/regrow";
 import { Row } from "../common/Part";
 import { Tag } from "../common/Tag";
-import { rangeInHundred } from "../common/words";
+import { linesFromIt, rangeInHundred } from "../common/words";
 
 /** A line whose seed grows old and that nothing is sown of: what is lost, and where it is sown. */
 export function RegrowRow({ line }: { line: Regrow }) {
@@ -19,7 +19,7 @@ export function RegrowRow({ line }: { line: Regrow }) {
           {why === "old" && (
             <>
               {plural(plants, "plant")} come of it {timesInTen(stake.now)} this year, {timesInTen(stake.later)} the
-              next.{rests > 0 && ` ${plural(rests, "line")} come from it.`}{" "}
+              next.{rests > 0 && ` ${linesFromIt(rests)}`}{" "}
             </>
           )}
           {(state === "failing" || state === "dead") && <span className="font-bold text-rust">Under your limit.</span>}
