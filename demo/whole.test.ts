@@ -30,10 +30,11 @@ import { roguingView } from "@/views/roguing";
 import { roundView } from "@/views/round";
 import { seasonView } from "@/views/season";
 import { drawerPage, seedView } from "@/views/seed";
-import { seedTasks, spells, testsToSet } from "@/views/seedCalls";
+import { spells, testsToSet } from "@/views/seedCalls";
 import { seedTable } from "@/views/seedTable";
 import { sharingList, sharingPage } from "@/views/sharing";
 import { surpriseView } from "@/views/surprise";
+import { seedTasks } from "@/views/tasks/seed";
 import { tastingView } from "@/views/tasting";
 import { told } from "@/views/tests/told";
 import { todayView } from "@/views/today";
@@ -126,7 +127,7 @@ const words = (...parts: unknown[]) => parts.filter((part) => part !== false && 
 const year = () =>
   Object.fromEntries(
     MONTHS.map((day) => {
-      const { tasks, late, over, missed, early, next, open, regrow, heat, walk } = todayView(sky(day));
+      const { tasks, late, over, missed, early, next, open, heat, walk } = todayView(sky(day));
       const works = (list: typeof early) =>
         list
           .map(({ works: all, best, last }) =>
@@ -135,6 +136,7 @@ const year = () =>
           .join("; ");
       const told = {
         tasks: tasks
+          .filter(({ kind }) => kind !== "regrow")
           .map((task) =>
             words(
               task.kind,
@@ -155,7 +157,7 @@ const year = () =>
         missed: works(missed),
         early: works(early),
         next: works(next),
-        regrow: regrow.map(({ lot }) => lot).join(" "),
+        regrow: tasks.flatMap((task) => (task.kind === "regrow" ? [task.line.lot] : [])).join(" "),
         heat: heat && words(heat.max, heat.from, ...heat.spoils),
         walk: walk && words(...walk.order, walk.metres),
       };

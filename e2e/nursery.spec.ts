@@ -182,6 +182,7 @@ test("what is wanted is said, weighed by pairs, and what is changed in meaning b
   await sheet(page).getByRole("button", { name: "Save", exact: true }).click();
   await expect(sheet(page).getByText("A range goes up: more than 30.")).toBeVisible();
   await sheet(page).getByLabel("From").fill("15");
+  await sheet(page).getByRole("button", { name: "What puts a plant out" }).click();
   await sheet(page).getByLabel("Out above").fill("40");
   await sheet(page).getByRole("button", { name: "Save", exact: true }).click();
   await expect(marks).toContainText("from 15 to 20 cm; above 40 cm is out");
@@ -296,7 +297,7 @@ test("a family that was opened is there by its link with the server gone; a pict
   await take.setInputFiles({ name: "plant.jpg", mimeType: "image/jpeg", buffer });
   await expect(pictures.getByRole("img", { name: /kept on this device/ })).toBeVisible();
   await expect(pictures.getByRole("alert")).toHaveCount(0);
-  await sheet(page).getByRole("radio", { name: "Save" }).tap();
+  await sheet(page).getByRole("radio", { name: "Keep" }).tap();
   // It outlives the page.
   await page.goto(`/nursery/${code}`);
   await plant(page, 2).tap();

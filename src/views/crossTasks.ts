@@ -1,4 +1,4 @@
-import { speciesById } from "@/catalogue/catalogue";
+import { SPECIES, speciesById } from "@/catalogue/catalogue";
 import { type Day, daysBetween } from "@/core/calendar/day";
 import { flowerCode } from "@/core/custody/code";
 import { fatherInWords, parentName } from "@/core/custody/parents";
@@ -11,6 +11,9 @@ import { protocolOfCross } from "@/records/flower/commands";
 import type { Flower } from "@/records/flower/flower";
 import type { FlowerUnderWay } from "@/records/flower/queries";
 import { type CrossState, type CrossSummary, type Hand, onDay, type Parents } from "./pollination";
+
+/** No species ripens its seed in fewer days than this. */
+export const QUICKEST = Math.min(...SPECIES.map((s) => s.daysToRipe.low));
 
 export type TaskFlower = Pick<Flower, "id" | "number"> & { code: string };
 

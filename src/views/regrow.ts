@@ -42,7 +42,7 @@ export type Regrow = {
 };
 
 /** Sowings of a season are decided on in its first months, days. */
-const DECIDED = 150;
+export const DECIDED = 150;
 
 const leftOf = (sky: Outlook, lot: DrawerLot): LotLeft => ({
   known: livesOf(sky)(lot).known,

@@ -6,8 +6,8 @@ import { groupBy } from "@/core/lists/groupBy";
 import { type Excursion, excursions, ROOM } from "@/core/seed/ageing";
 import { germinationAfter } from "@/core/seed/alive";
 import { FEWEST_TESTED, testPlan } from "@/core/seed/germination";
-import { within } from "@/core/units/within";
 import { airMeasured, stores } from "@/records/store/queries";
+import type { Store } from "@/records/store/store";
 import type { TestOfLot } from "@/records/test/queries";
 import { allTests, livesOf } from "./alive";
 import { type DrawerLot, drawer } from "./drawer";
@@ -41,30 +41,40 @@ export type SeedCall = TableCallOn | CountCall | DesiccantCall;
 /** A spell of bad air in a place, with what it cost the seed there that minds most. */
 export type Spell = { id: Id; name: string; species: string; spell: Excursion };
 
-/** Tests that run, and are to be counted today. */
-function counts(sky: Outlook): CountCall[] {
-  const { today } = sky;
-  return allTests(sky).flatMap((test): CountCall[] => {
-    if (test.endedOn) return [];
+/** Tests that run, with the day from which their seed is to be counted: once more on another day, until it is over. */
+export const testsToCount = (sky: Outlook): { test: TestOfLot; from: Day; last: Day }[] =>
+  allTests(sky).flatMap((test) => {
+    const { endedOn, on, countedOn, up, sown } = test;
     const { low, high } = speciesById(test.species).seed.counts;
-    const last = addDays(test.on, high);
-    const due = today >= addDays(test.on, low) && test.countedOn !== today;
+    const [first, last] = [addDays(on, low), addDays(on, high)];
     // Once its last day was counted it is over by itself.
-    if (!due || (test.countedOn !== null && test.countedOn >= last) || test.up === test.sown) return [];
-    const { id, lotId, lotCode, lineName, sown, up, on, countedOn } = test;
-    return [
-      { kind: "count", test: { id, lotId, lotCode, lineName, sown, up, on, countedOn }, last, late: today > last },
-    ];
+    if (endedOn || up === sown || (countedOn !== null && countedOn >= last)) return [];
+    return [{ test, from: countedOn !== null && countedOn >= first ? addDays(countedOn, 1) : first, last }];
   });
-}
 
-function desiccants({ db, today }: Outlook): DesiccantCall[] {
-  return stores(db).flatMap(({ id, version, name, desiccantOn, desiccantEvery }) => {
-    if (!desiccantOn || !desiccantEvery) return [];
-    const due = addDays(desiccantOn, desiccantEvery);
-    return due <= today ? [{ kind: "desiccant", id, version, name, due }] : [];
-  });
-}
+/** Places with the day on which their desiccant is to be changed. */
+export const desiccantsToChange = ({ db }: Outlook): (Pick<Store, "id" | "version" | "name"> & { due: Day })[] =>
+  stores(db).flatMap(({ id, version, name, desiccantOn, desiccantEvery }) =>
+    desiccantOn && desiccantEvery ? [{ id, version, name, due: addDays(desiccantOn, desiccantEvery) }] : [],
+  );
+
+const counts = (sky: Outlook): CountCall[] =>
+  testsToCount(sky)
+    .filter(({ from }) => from <= sky.today)
+    .map(({ test, last }) => {
+      const { id, lotId, lotCode, lineName, sown, up, on, countedOn } = test;
+      return {
+        kind: "count",
+        test: { id, lotId, lotCode, lineName, sown, up, on, countedOn },
+        last,
+        late: sky.today > last,
+      };
+    });
+
+const desiccants = (sky: Outlook): DesiccantCall[] =>
+  desiccantsToChange(sky)
+    .filter(({ due }) => due <= sky.today)
+    .map((place) => ({ kind: "desiccant", ...place }));
 
 /** Everything that seed calls for today, the soonest impossible first. */
 export const seedCalls = (sky: Outlook): SeedCall[] => {
@@ -80,26 +90,6 @@ export const seedCalls = (sky: Outlook): SeedCall[] => {
     return [...table, ...counts(sky), ...desiccants(sky)];
   });
 };
-
-/** A call of the table or the drawer as Today lists it. */
-export type SeedTask = { key: string; code: string | null; title: string; until: Day | null; late: boolean };
-
-/** What seed calls for, as Today lists it. */
-export const seedTasks = (sky: Outlook): SeedTask[] => seedCalls(sky).map(seedTaskOf);
-
-export function seedTaskOf(one: SeedCall): SeedTask {
-  if (one.kind === "table") {
-    const { lot, call } = one;
-    const title = `${lot.name}: ${within(call.title)}`;
-    const late = call.standing === "late";
-    return { key: `${lot.id} ${call.act}`, code: lot.code, title, until: call.last?.day ?? null, late };
-  }
-  if (one.kind === "count") {
-    const { test, last, late } = one;
-    return { key: test.id, code: test.lotCode, title: `Count the test of ${test.lineName}`, until: last, late };
-  }
-  return { key: one.id, code: null, title: `Fresh desiccant for ${one.name}`, until: null, late: false };
-}
 
 /** Lots that a test is asked for now, those nearest their limit first. */
 export const testsToSet = (sky: Outlook, shown: number): { first: TestCall[]; more: number } =>

@@ -1,4 +1,4 @@
-import { SPECIES, speciesById } from "@/catalogue/catalogue";
+import { speciesById } from "@/catalogue/catalogue";
 import { type Caution, cautionsAt } from "@/catalogue/hazards";
 import { addDays, type Day, dayNumber, daysBetween } from "@/core/calendar/day";
 import { temperatureOn } from "@/core/climate/climate";
@@ -25,11 +25,12 @@ import { openTasks } from "@/records/task/queries";
 import type { Task as OwnTask } from "@/records/task/task";
 import { type OpenTasting, openTastings } from "@/records/tasting/queries";
 import { type Band, band } from "./band";
-import { brief, type CrossTask, crossTasks, isFetched, isLate, type OnCross } from "./crossTasks";
+import { brief, type CrossTask, crossTasks, isFetched, isLate, type OnCross, QUICKEST } from "./crossTasks";
 import type { Outlook } from "./outlook";
 import { type CrossState, crossesIn, hand, onDay } from "./pollination";
 import { type Regrow, regrowView } from "./regrow";
-import { type SeedTask, seedTasks } from "./seedCalls";
+import { tasksElsewhere } from "./tasks";
+import type { LinkedTask } from "./tasks/task";
 import { type BedWork, byBed, openWork } from "./work";
 
 export type RogueTask = { kind: "rogue"; part: DayPart; out: OutWaiting; firstFlower: Day; daysLeft: number };
@@ -37,7 +38,15 @@ export type RogueTask = { kind: "rogue"; part: DayPart; out: OutWaiting; firstFl
 export type StandTask = { kind: "stand"; part: DayPart; group: BedWork; daysLeft: number };
 /** A task that the grower wrote down. */
 export type OwnWork = { kind: "own"; part: DayPart; task: OwnTask; daysLeft: number };
-export type Task = OnCross | RogueTask | StandTask | OwnWork;
+/** A line that should be sown again. */
+export type RegrowTask = { kind: "regrow"; part: DayPart; line: Regrow; daysLeft: number };
+/** A neighbour who is to be asked. */
+export type AskTask = { kind: "ask"; part: DayPart; asking: Asking; daysLeft: number };
+/** A tasting that was begun. */
+export type TasteTask = { kind: "tasting"; part: DayPart; tasting: OpenTasting; daysLeft: number };
+/** What is done on a page of its own: a call of the table, a test, a place, a sharing day. */
+export type LinkTask = { kind: "link"; part: DayPart; task: LinkedTask; daysLeft: number };
+export type Task = OnCross | RogueTask | StandTask | OwnWork | RegrowTask | AskTask | TasteTask | LinkTask;
 
 /** A neighbour who is to be asked to do without, and when he was. */
 export type Asking = { id: Id; version: Id; name: string; season: number; askedOn: Day | null };
@@ -64,14 +73,6 @@ export type Today = {
   late: CrossTask[];
   /** Crosses whose flowering is over: said once, then they leave Today. */
   over: CrossState[];
-  /** Lines whose seed grows old, to be grown again this season. */
-  regrow: Regrow[];
-  /** What the table and the drawer call for. */
-  seed: SeedTask[];
-  /** Neighbours who are to be asked. */
-  ask: Asking[];
-  /** Tastings that are open. */
-  tastings: OpenTasting[];
   /** Metres between the beds of the walk, and in what order they come. */
   walk: { order: string[]; metres: number } | null;
   /** The beds as they lie, with the stops of the day's whole walk. */
@@ -139,14 +140,33 @@ function heatOf({ climate, garden, today }: Outlook, tasks: Task[], crosses: Map
   };
 }
 
+/** Days left until a task's last; many where it never comes too late. */
+const daysLeftOf = ({ last }: { last: Day | null }, day: Day): number =>
+  last === null ? NO_HURRY : daysBetween(day, last);
+
+/** What is to be done with no planting, cross or task of one's own: lines, neighbours, tastings, and what has its own page. */
+function elsewhere(sky: Outlook): Task[] {
+  const { db, today } = sky;
+  const lines = new Map(regrowView(sky).map((line) => [line.lineId, line]));
+  const sources = new Map(sourcesToAsk(db).map((source) => [source.id, source]));
+  const tastings = new Map(openTastings(db, today).map((tasting) => [tasting.id, tasting]));
+  return tasksElsewhere(sky)
+    .filter(({ of, standing }) => standing !== "ahead" && !(of === "lot" && standing === "early"))
+    .map((task): Task => {
+      const base = { part: task.part, daysLeft: daysLeftOf(task, today) };
+      if (task.of === "line") return { kind: "regrow", ...base, line: lines.get(task.id)! };
+      if (task.of === "tasting") return { kind: "tasting", ...base, tasting: tastings.get(task.id)! };
+      if (task.of !== "neighbour") return { kind: "link", ...base, task };
+      const { id, version, name, askSeason, askedOn } = sources.get(task.id)!;
+      return { kind: "ask", ...base, asking: { id, version, name, season: askSeason!, askedOn } };
+    });
+}
+
 /** Flowers whose time is past, that are asked about. */
 const isPast = (task: Task): boolean => task.kind === "cross" && isLate(task);
 
 /** So much of what comes next is told. */
 const COMING = 5;
-
-/** No species ripens its seed in fewer days than this. */
-const QUICKEST = Math.min(...SPECIES.map((s) => s.daysToRipe.low));
 
 /** What Today has to do in one bed. */
 export function todayIn(view: Today, bed: string): Today {
@@ -216,12 +236,12 @@ function worked(sky: Outlook): Today {
   const works = openWork(sky);
   const standing = (of: Standing) => works.filter((work) => work.standing === of);
   for (const group of byBed(standing("due"))) {
-    const daysLeft = group.last === null ? NO_HURRY : daysBetween(day, group.last);
-    tasks.push({ kind: "stand", part: group.works[0]!.part, group, daysLeft });
+    tasks.push({ kind: "stand", part: group.works[0]!.part, group, daysLeft: daysLeftOf(group, day) });
   }
   const own = openTasks(db);
   for (const task of own.filter(({ due }) => due <= day))
     tasks.push({ kind: "own", part: "any-hour", task, daysLeft: daysBetween(day, task.due) });
+  tasks.push(...elsewhere(sky));
   const places = beds(db);
   const toDo = tasks.filter((task) => !isPast(task));
   const visited = new Set(toDo.flatMap((t) => ("state" in t ? [bedOf(t)] : [])));
@@ -248,16 +268,6 @@ function worked(sky: Outlook): Today {
     tasks: inOrder(toDo, walk.order),
     late: tasks.filter((task) => task.kind === "cross").filter(isLate),
     over,
-    regrow: regrowView(sky),
-    seed: seedTasks(sky),
-    ask: sourcesToAsk(db).map(({ id, version, name, askSeason, askedOn }) => ({
-      id,
-      version,
-      name,
-      season: askSeason!,
-      askedOn,
-    })),
-    tastings: openTastings(db, day),
     walk: walk.order.length > 1 ? walk : null,
     map: mapOf(places, toDo),
     open,

@@ -1,27 +1,22 @@
 import type { Day } from "@/core/calendar/day";
-import { addressOfStand } from "@/core/custody/address";
-import type { Id } from "@/core/custody/id";
 import { laidOut, quieterDay } from "@/core/work/weeks";
 import type { Garden } from "@/records/garden/garden";
-import { openTasks } from "@/records/task/queries";
 import { type Band, seasonBand } from "./band";
 import type { Outlook } from "./outlook";
-import { openWork, type StandWork } from "./work";
+import { allTasks } from "./tasks";
+import { type PutOffInput, putOffOf } from "./tasks/task";
 
 /** So many weeks are looked ahead. */
 const WEEKS = 5;
-/** A task of the grower's own takes about so long, minutes. */
-const OWN = 15;
-
 export type WeekWork = {
   key: string;
   title: string;
   minutes: number;
   last: Day | null;
   href: string;
-  /** A quieter day it can be put off to, where its own is crowded. */
+  /** A quieter day it can be put off to, where its own is crowded, and how that is said of it. */
   quieter: Day | null;
-  of: (Pick<StandWork, "act"> & { standIds: Id[] }) | null;
+  putOff: PutOffInput | null;
 };
 export type Weeks = {
   garden: Garden;
@@ -36,37 +31,17 @@ export type Weeks = {
 export const weeksView = (sky: Outlook): Weeks => sky.once("weeks", () => ahead(sky));
 
 function ahead(sky: Outlook): Weeks {
-  const { db, garden, today } = sky;
-  const own = openTasks(db).map(({ id, title, due }) => ({
-    key: `own ${id}`,
-    title,
-    minutes: OWN,
-    from: due,
-    best: due,
-    last: null,
-    standing: "due" as const,
-    href: "/",
-    of: null,
-  }));
-  const works = openWork(sky).map(({ key, act, what, stand, minutes, from, best, last, standing }) => ({
-    key,
-    title: `${what}: ${stand.lineName}`,
-    minutes,
-    from,
-    best,
-    last,
-    standing,
-    href: addressOfStand(stand),
-    of: { act, standIds: [stand.id] },
-  }));
-  const all = [...works, ...own];
+  const { garden, today } = sky;
+  const all = allTasks(sky);
   const days = laidOut(all, today, WEEKS * 7);
   const told = days.map(({ day, minutes, works }) => ({
     day,
     minutes,
-    works: works.map((work): WeekWork => {
-      const { key, title, minutes, last, href, of } = work;
-      return { key, title, minutes, last, href, of, quieter: of && quieterDay(work, day, days) };
+    works: works.map((task): WeekWork => {
+      const { key, what, name, minutes, last, href } = task;
+      const putOff = putOffOf(task);
+      const title = name ? `${what}: ${name}` : what;
+      return { key, title, minutes, last, href, putOff, quieter: putOff && quieterDay(task, day, days) };
     }),
   }));
   return {

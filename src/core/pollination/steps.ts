@@ -146,6 +146,38 @@ export function dueSteps(
   return [...due.values()].sort((a, b) => a.daysLeft - b.daysLeft);
 }
 
+/** A step that flowers come to, with the first and the last day on which it is done. */
+export type ComingStep = { step: ProtocolStep; flowers: FlowerOnDay[]; from: Day; last: Day };
+
+/**
+ * What a cross's flowers wait for from a day on, together where it is one step in the same days, the first day first. What
+ * is past on that day is left out.
+ * @param ripeDays days from pollination to ripe seed, for the harvest step
+ * @example comingSteps({ steps: [{ action: "cover", anchor: "day" }, { action: "pollinate", anchor: "day", after: { low:
+ *   1, high: 2 } }] }, [{ id: "a", state: "covered", on: { cover: "2027-07-09" } }], "2027-07-09", { low: 40, high: 50 },
+ *   (day) => ({ sunrise: new Date(day), sunset: new Date(day + "T18:00Z") })).map(({ from, last }) => [from, last]) // [["2027-07-10", "2027-07-11"]]
+ */
+export function comingSteps(
+  protocol: Protocol,
+  flowers: FlowerOnDay[],
+  day: Day,
+  ripeDays: Range,
+  marks: Marks,
+): ComingStep[] {
+  const coming = new Map<string, ComingStep>();
+  for (const flower of flowers) {
+    const next = waitingFor(protocol, flower, ripeDays, marks)
+      .map(({ step, since, after }) => ({ step, from: addDays(since, after.low), last: addDays(since, after.high) }))
+      .find(({ last }) => last >= day);
+    if (!next) continue;
+    const key = `${next.step.action} ${next.from} ${next.last}`;
+    const known = coming.get(key);
+    if (known) known.flowers.push(flower);
+    else coming.set(key, { ...next, flowers: [flower] });
+  }
+  return [...coming.values()].sort((a, b) => a.from.localeCompare(b.from) || a.last.localeCompare(b.last));
+}
+
 /**
  * Why a step can't be recorded for a flower on a day, as a sentence's end, and whether the day is at fault; null when
  * it can.

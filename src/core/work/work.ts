@@ -70,10 +70,18 @@ export type Standing = "missed" | "due" | "early" | "ahead";
  * @example standingOn(piece("sow", { from: "2027-04-01", best: "2027-04-20" }), "2027-04-09", new Set()) // "early"
  */
 export function standingOn(work: Work, day: Day, open: ReadonlySet<string>): Standing {
-  if (work.last !== null && day > work.last) return "missed";
-  if (day < work.from || work.waitsFor.some((key) => open.has(key))) return "ahead";
-  if (day >= work.best || (work.last !== null && daysBetween(day, work.last) <= LAST_DAYS)) return "due";
-  return "early";
+  const standing = standingBy(work, day);
+  return standing !== "missed" && work.waitsFor.some((key) => open.has(key)) ? "ahead" : standing;
+}
+
+/**
+ * How what waits for nothing stands on a day, by its own days alone.
+ * @example standingBy({ from: "2027-04-01", best: "2027-04-10", last: null }, "2027-04-05") // "early"
+ */
+export function standingBy({ from, best, last }: Pick<Work, "from" | "best" | "last">, day: Day): Standing {
+  if (last !== null && day > last) return "missed";
+  if (day < from) return "ahead";
+  return day >= best || (last !== null && daysBetween(day, last) <= LAST_DAYS) ? "due" : "early";
 }
 
 /** Days left of what never comes too late: more than any real ones. */

@@ -6,13 +6,17 @@ import { STEP_WORDS } from "@/core/work/life";
 import { ACTS, type Act } from "@/core/work/work";
 import { Refusal, refuse } from "@/db/ops";
 import { type Context, command } from "../command";
-import { choice, day, given, type Patch, ref, text } from "../record";
+import { line } from "../line/line";
+import { choice, day, given, type Patch, ref, type Told as ToldFields, text } from "../record";
 import { idList, idOf } from "../schema";
+import { source } from "../source/source";
 import { changeStand, existingStand } from "../stand/commands";
 import type { StandRow } from "../stand/queries";
 import { standRule } from "../stand/rules";
 import { inCells, stand } from "../stand/stand";
-import { deed, type Found, found } from "./deed";
+import { store } from "../store/store";
+import { test } from "../test/test";
+import { type Deed, deed, type Found, found, OF_ELSE } from "./deed";
 
 /** What each act is called once it is done. */
 const DONE_WORDS: Record<Act, string> = {
@@ -239,28 +243,54 @@ const doTogether = command(
   },
 );
 
-const several = { standIds: given<Id[]>("Plantings", idList(MOST).min(1)), act: choice("What", ACTS) };
+/** What a task is of: an act on plantings, or something else that is asked. */
+const tasks = {
+  standIds: given<Id[]>("Plantings", idList(MOST)).or([]),
+  ...deed.adding(...OF_ELSE),
+  act: deed.columns.act,
+};
 
-/** What a message is about: a planting by its code and line, or how many. */
-const namesOf = (stands: StandRow[]): string =>
-  stands.length === 1 ? `${stands[0]!.code} ${stands[0]!.lineName}` : plural(stands.length, "planting");
+/** What is asked of that is no planting, by its name. */
+const ELSE: Record<(typeof OF_ELSE)[number], (context: Context, id: Id) => string | undefined> = {
+  lineId: ({ write }, id) => write.read(line, id)?.name,
+  sourceId: ({ write }, id) => write.read(source, id)?.name,
+  storeId: ({ write }, id) => write.read(store, id)?.name,
+  testId: ({ write }, id) => write.read(test, id) && "The test",
+};
 
-const putOff = command("deed.put-off", { ...several, until: day("Until") }, (context, { standIds, act, until }) => {
+type Sought = ToldFields<typeof tasks>;
+type Of = Partial<Pick<Deed, "standId" | (typeof OF_ELSE)[number]>>;
+
+/** Of what a deed is written down, each, and what a message calls them. */
+function taskOf(context: Context, { standIds, act: _, ...others }: Sought): { each: Of[]; called: string } {
   const stands = standIds.map((standId) => livingStand(context, standId));
-  const ids = standIds.map((standId) =>
-    context.write.insert(deed, { standId, act, how: "put-off", on: context.today, until }),
+  const other = OF_ELSE.find((column) => others[column]);
+  if (stands.length > 0 || !other) {
+    if (stands.length === 0) refuse("standIds", "Say what it is of.");
+    const [first] = stands as [StandRow, ...StandRow[]];
+    const called = stands.length === 1 ? `${first.code} ${first.lineName}` : plural(stands.length, "planting");
+    return { each: stands.map(({ id }) => ({ standId: id })), called };
+  }
+  const called = ELSE[other](context, others[other]!) ?? refuse(other, "That is not there any more.");
+  return { each: [{ [other]: others[other]! }], called };
+}
+
+const putOff = command("deed.put-off", { ...tasks, until: day("Until") }, (context, { until, ...task }) => {
+  const { each, called } = taskOf(context, task);
+  const ids = each.map((of) =>
+    context.write.insert(deed, { ...of, act: task.act, how: "put-off", on: context.today, until }),
   );
-  return { message: `${namesOf(stands)}: put off to ${dayInWords(until)}`, ids };
+  return { message: `${called}: put off to ${dayInWords(until)}`, ids };
 });
 
-/** Not done: this time, or never with these plantings, and why. */
+/** Not done: this time, or never, and why. */
 const leave = command(
   "deed.leave",
-  { ...several, how: choice("How", ["cannot", "never"]), why: text("Why", 300) },
-  (context, { standIds, act, how, why }) => {
-    const stands = standIds.map((standId) => livingStand(context, standId));
-    const ids = standIds.map((standId) => context.write.insert(deed, { standId, act, how, on: context.today, why }));
-    return { message: `${namesOf(stands)}: ${how === "never" ? "not asked again" : "left this time"}`, ids };
+  { ...tasks, how: choice("How", ["cannot", "never"]), why: text("Why", 300) },
+  (context, { how, why, ...task }) => {
+    const { each, called } = taskOf(context, task);
+    const ids = each.map((of) => context.write.insert(deed, { ...of, act: task.act, how, on: context.today, why }));
+    return { message: `${called}: ${how === "never" ? "not asked again" : "left this time"}`, ids };
   },
 );
 

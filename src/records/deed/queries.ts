@@ -1,10 +1,12 @@
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
+import type { Asked, PutOff } from "@/core/work/task";
+import type { Act } from "@/core/work/work";
 import type { Db } from "@/db/open";
 import { prepared } from "@/db/rows";
-import type { Deed } from "./deed";
+import { type Deed, OF_ELSE } from "./deed";
 
-export type DeedOf = Pick<Deed, "standId" | "act" | "how" | "on" | "until">;
+export type DeedOf = Pick<Deed, "how" | "on" | "until"> & { standId: Id; act: Act };
 
 /** What was done with the stands of a season, or put off, by stand, in the order of days. */
 export function deedsOfSeason(db: Db, season: number): Map<Id, DeedOf[]> {
@@ -30,4 +32,13 @@ export function storeLooks(db: Db, standId: Id): Pick<Deed, "on" | "counted">[] 
     db,
     `SELECT "on", counted FROM deed WHERE standId = ? AND act IN ('lift', 'look-store') AND how = 'done' ORDER BY "on", id`,
   ).all(standId) as Pick<Deed, "on" | "counted">[];
+}
+
+/** What was put off or left of what is asked beside plantings, the last of each: by the act and of what it is asked. */
+export function putOffElse(db: Db): Map<string, PutOff> {
+  const rows = prepared(
+    db,
+    `SELECT coalesce(${OF_ELSE.join(", ")}) "of", act, how, "on", until FROM deed WHERE standId IS NULL ORDER BY "on", id`,
+  ).all() as (PutOff & { of: Id; act: Asked })[];
+  return new Map(rows.map(({ of, act, ...putOff }) => [`${act} ${of}`, putOff]));
 }

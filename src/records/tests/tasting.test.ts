@@ -53,7 +53,7 @@ const scores = (plant: number) => {
 
 describe("a tasting", () => {
   test("stands on Today until it is closed, with how much of it was tasted", () => {
-    const open = () => todayView(garden.sky()).tastings;
+    const open = () => todayView(garden.sky()).tasks.flatMap((task) => (task.kind === "tasting" ? [task.tasting] : []));
     expect(open()).toEqual([]);
     const id = setUp();
     bite(id, 1, 1, { number: 8 });

@@ -1,10 +1,13 @@
-import { dayInWords } from "@/core/calendar/day";
+import { type Day, dayInWords } from "@/core/calendar/day";
 import type { Asking } from "@/views/today";
 import { CommandButton } from "../common/command";
 import { Row } from "../common/Part";
+import { InAWeek } from "./LinkRow";
 
-/** A neighbour who is to be asked: his letter, and what he said. */
-export function AskRow({ asking: { id, version, name, season, askedOn } }: { asking: Asking }) {
+type Props = { asking: Asking; day: Day };
+
+/** A neighbour who is to be asked: the letter to take along, and the answer. */
+export function AskRow({ asking: { id, version, name, season, askedOn }, day }: Props) {
   const said = (answer: "asked" | "agreed" | "refused", words: string) => (
     <CommandButton command="source.ask" input={{ id, version, answer }} label={`${words}: ${name}`}>
       {words}
@@ -25,6 +28,7 @@ export function AskRow({ asking: { id, version, name, season, askedOn } }: { ask
     >
       <span className="flex flex-wrap justify-end gap-2 max-sm:col-span-2 max-sm:justify-start">
         {!askedOn && said("asked", "Asked")}
+        <InAWeek of={{ sourceId: id }} act="ask" day={day} name={name} />
         {said("refused", "No")}
         {said("agreed", "Agreed")}
       </span>

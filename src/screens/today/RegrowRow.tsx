@@ -2,13 +2,14 @@ import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import Link from "@/ui/Link";
 import type { Regrow } from "@/views/regrow";
+import { CommandButton } from "../common/command";
 import { Row } from "../common/Part";
 import { Tag } from "../common/Tag";
 import { linesFromIt, rangeInHundred } from "../common/words";
 
 /** A line whose seed grows old and that nothing is sown of: what is lost, and where it is sown. */
 export function RegrowRow({ line }: { line: Regrow }) {
-  const { code, name, lot, why, gathered, germination, state, stake, plants, rests } = line;
+  const { lineId, code, name, lot, why, gathered, germination, state, stake, plants, rests } = line;
   return (
     <Row
       tag={<Tag kind="line" code={code} href={`/lines/${code}`} />}
@@ -26,9 +27,19 @@ export function RegrowRow({ line }: { line: Regrow }) {
         </>
       }
     >
-      <Link className="leaf" href={`/seed/${lot}`}>
-        To its seed
-      </Link>
+      <span className="flex flex-wrap justify-end gap-2">
+        <Link className="leaf" href={`/seed/${lot}`}>
+          To its seed
+        </Link>
+        <CommandButton
+          command="deed.leave"
+          input={{ lineId, act: "regrow", how: "cannot" }}
+          plain
+          label={`Not this season: ${name}`}
+        >
+          Not this season
+        </CommandButton>
+      </span>
     </Row>
   );
 }

@@ -14,8 +14,12 @@ import { fathersInWords, parentsInWords, STORAGE_WORDS } from "../common/crossWo
 import { Row } from "../common/Part";
 import { AtFather, RecordStep } from "../common/recordLater";
 import { Tag } from "../common/Tag";
+import { AskRow } from "./AskRow";
+import { LinkRow } from "./LinkRow";
 import { ChangeTask, repeats } from "./OwnTasks";
+import { RegrowRow } from "./RegrowRow";
 import { WorkRow } from "./StandWork";
+import { TastingRow } from "./TastingRow";
 
 type Of<T> = { task: T; day: string; units: Units };
 
@@ -33,6 +37,14 @@ function keyOf(task: Task): string {
       return task.group.key;
     case "own":
       return `own ${task.task.id}`;
+    case "regrow":
+      return `regrow ${task.line.lineId}`;
+    case "ask":
+      return `ask ${task.asking.id}`;
+    case "tasting":
+      return `tasting ${task.tasting.id}`;
+    case "link":
+      return task.task.key;
   }
 }
 
@@ -45,11 +57,28 @@ export function TaskRows({ tasks, day, units }: { tasks: Task[]; day: string; un
 }
 
 function TaskRow({ task, day, units }: Of<Task>) {
-  if (task.kind === "cross") return <CrossRow task={task} day={day} units={units} />;
-  if (task.kind === "father") return <FatherRow task={task} day={day} />;
-  if (task.kind === "store") return <StoreRow task={task} day={day} />;
-  if (task.kind === "own") return <OwnRow task={task} day={day} />;
-  return task.kind === "rogue" ? <RogueRow task={task} /> : <WorkRow group={task.group} day={day} units={units} />;
+  switch (task.kind) {
+    case "cross":
+      return <CrossRow task={task} day={day} units={units} />;
+    case "father":
+      return <FatherRow task={task} day={day} />;
+    case "store":
+      return <StoreRow task={task} day={day} />;
+    case "own":
+      return <OwnRow task={task} day={day} />;
+    case "rogue":
+      return <RogueRow task={task} />;
+    case "stand":
+      return <WorkRow group={task.group} day={day} units={units} />;
+    case "regrow":
+      return <RegrowRow line={task.line} />;
+    case "ask":
+      return <AskRow asking={task.asking} day={day} />;
+    case "tasting":
+      return <TastingRow tasting={task.tasting} />;
+    case "link":
+      return <LinkRow task={task} day={day} />;
+  }
 }
 
 function OwnRow({ task: { task, daysLeft }, day }: Omit<Of<OwnWork>, "units">) {

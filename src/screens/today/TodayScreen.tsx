@@ -1,8 +1,8 @@
-import { addDays, dayInWords } from "@/core/calendar/day";
+import { dayInWords } from "@/core/calendar/day";
 import { addressOfStand } from "@/core/custody/address";
 import { bedInWords } from "@/core/ground/bedInWords";
 import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
-import { LAST_DAYS, unfolded } from "@/core/work/work";
+import { unfolded } from "@/core/work/work";
 import { hourInWords } from "@/core/writing/hours";
 import Link from "@/ui/Link";
 import type { Task, Today } from "@/views/today";
@@ -12,16 +12,12 @@ import { GardenForm } from "../common/GardenForm";
 import { Page } from "../common/Page";
 import { Part } from "../common/Part";
 import { insectsInWords } from "../common/words";
-import { AskRow } from "./AskRow";
 import { ChosenCross } from "./ChosenCross";
 import { Folded } from "./Folded";
 import { AllMissed, OverRow } from "./OverRow";
 import { OwnTasks } from "./OwnTasks";
-import { RegrowRow } from "./RegrowRow";
-import { SeedRow } from "./SeedRow";
 import { NoneDone } from "./StandWork";
 import { TaskRows } from "./TaskRow";
-import { TastingRow } from "./TastingRow";
 import { TodayMap } from "./TodayMap";
 import { TodayTabs } from "./TodayTabs";
 import { WorkList } from "./WorkList";
@@ -31,7 +27,6 @@ import {
   lateInWords,
   nextInWords,
   overdueInWords,
-  seedInWords,
   titleOf,
   waitingInWords,
 } from "./words";
@@ -57,12 +52,6 @@ const HEAT_FROM = { station: "weather station", readings: "your readings", norma
 /** So many rows of a day can be read and done; what can wait is folded away beyond them. */
 const ROWS = 20;
 
-/** So many lines to renew are named. */
-const SHOWN_LINES = 3;
-
-/** So many calls of the table stand on Today. */
-const SHOWN_SEED = 8;
-
 export function TodayScreen(view: Today & { asked: string | null; bed: string | null }) {
   const {
     garden,
@@ -74,10 +63,6 @@ export function TodayScreen(view: Today & { asked: string | null; bed: string | 
     tasks,
     late,
     over,
-    regrow,
-    tastings,
-    seed,
-    ask,
     missed,
     early,
     next,
@@ -100,8 +85,6 @@ export function TodayScreen(view: Today & { asked: string | null; bed: string | 
       </Page>
     );
   const words = bandWords(sun);
-  const soon = seed.filter(({ until }) => until !== null && until <= addDays(day, LAST_DAYS)).slice(0, SHOWN_SEED);
-  const rest = seed.filter((task) => !soon.includes(task));
   const { shown, waiting } = unfolded(tasks, ROWS);
   const parts = DAY_PARTS.map((id) => ({ id, ...words[id], tasks: shown.filter((task) => task.part === id) }));
   return (
@@ -161,30 +144,6 @@ export function TodayScreen(view: Today & { asked: string | null; bed: string | 
             <TaskRows tasks={b.tasks} day={day} units={garden.units} />
           </Part>
         ))}
-      {seed.length > 0 && (
-        <Part
-          title="Seed"
-          when={
-            <Link
-              href="/seed"
-              className="inline-flex min-h-11 items-center font-semibold text-damson underline sm:min-h-0"
-            >
-              To the table
-            </Link>
-          }
-        >
-          {soon.map((task) => (
-            <SeedRow key={task.key} task={task} />
-          ))}
-          {rest.length > 0 && (
-            <Folded said={seedInWords(rest.length, soon.length, rest[0]!.until)}>
-              {rest.map((task) => (
-                <SeedRow key={task.key} task={task} />
-              ))}
-            </Folded>
-          )}
-        </Part>
-      )}
       {late.length > 0 && (
         <Part title="Flowers" when="past their time: what became of them?" label="Flowers not seen to">
           <Folded said={lateInWords(late)} beside={<AllMissed late={late} />}>
@@ -196,32 +155,6 @@ export function TodayScreen(view: Today & { asked: string | null; bed: string | 
         <Part title="Over" when="no more of their flowers this year" label="Crosses that are over">
           {over.map((state) => (
             <OverRow key={state.cross.id} state={state} day={day} />
-          ))}
-        </Part>
-      )}
-      {regrow.length > 0 && (
-        <Part title="Regrow" when="nothing of them is sown or planned" label="Lines to regrow">
-          {regrow.slice(0, SHOWN_LINES).map((line) => (
-            <RegrowRow key={line.code} line={line} />
-          ))}
-          {regrow.length > SHOWN_LINES && (
-            <li className="py-3 text-soft">
-              and {regrow.length - SHOWN_LINES} more, as <Link href="/seed">the drawer</Link> says.
-            </li>
-          )}
-        </Part>
-      )}
-      {tastings.length > 0 && (
-        <Part title="Taste" when="begun and not closed" label="Open tastings">
-          {tastings.map((tasting) => (
-            <TastingRow key={tasting.id} tasting={tasting} />
-          ))}
-        </Part>
-      )}
-      {ask.length > 0 && (
-        <Part title="Ask" when="before his flowers open" label="Neighbours to ask">
-          {ask.map((asking) => (
-            <AskRow key={asking.id} asking={asking} />
           ))}
         </Part>
       )}

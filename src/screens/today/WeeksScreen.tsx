@@ -31,8 +31,8 @@ export function WeeksScreen(view: Weeks) {
       <TodayTabs at="/weeks" />
       <h2 className="mb-2 text-2xl">{headline(view)}</h2>
       <p className="mb-6 max-w-prose text-sm text-soft">
-        Each piece of work on its best day, with about how long it takes; flowers to cover and pollinate come on their
-        evening and are not counted here. Minutes are working values.
+        Each task on its best day, with about how long it takes: plantings, flowers, seed on the table, tests and your
+        own. Minutes are working values.
       </p>
       {!some && <p className="max-w-prose">Sow or plan stands on the Ground, and their work comes here by itself.</p>}
       {weeks
@@ -73,7 +73,7 @@ export function WeeksScreen(view: Weeks) {
   );
 }
 
-function Row({ work: { title, minutes, last, href, quieter, of } }: { work: WeekWork }) {
+function Row({ work: { title, minutes, last, href, quieter, putOff } }: { work: WeekWork }) {
   return (
     <li className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 py-1">
       <span>
@@ -83,8 +83,8 @@ function Row({ work: { title, minutes, last, href, quieter, of } }: { work: Week
           {last && `, until ${dayInWords(last)}`}
         </span>
       </span>
-      {quieter && of && (
-        <CommandButton command="deed.put-off" input={{ ...of, until: quieter }} plain label={`Put ${title} off`}>
+      {quieter && putOff && (
+        <CommandButton command="deed.put-off" input={{ ...putOff, until: quieter }} plain label={`Put ${title} off`}>
           Rather {dayInWords(quieter)}
         </CommandButton>
       )}

@@ -170,10 +170,6 @@ export const nextInWords = (groups: BedWork[]): string =>
   );
 export const ownInWords = (count: number, due: Day): string => since(count, "task", "of your own from", due);
 
-/** Calls of the table and the seed store that are folded away. */
-export const seedInWords = (count: number, shown: number, until: Day | null): string =>
-  since(count, shown > 0 ? "more task" : "task", until ? "can wait, the first until" : "can wait", until ?? undefined);
-
 const BEFORE_POLLEN: ReadonlySet<string> = new Set(["gather", "pollinate"]);
 
 /** Flowers, and fruits, that nobody came to in time. */

@@ -15,6 +15,8 @@ beforeEach(() => {
 afterEach(() => garden.close());
 
 const today = () => todayView(garden.sky());
+const asked = () => today().tasks.flatMap((task) => (task.kind === "ask" ? [task.asking] : []));
+const toRegrow = () => today().tasks.flatMap((task) => (task.kind === "regrow" ? [task.line] : []));
 const fathers = () =>
   today().tasks.flatMap((t) =>
     t.kind === "father" ? [{ at: t.step.action, part: t.part, count: t.count, ready: t.ready }] : [],
@@ -226,9 +228,9 @@ describe("a neighbour who is to be asked", () => {
       bearing: 0,
     };
     const { id } = garden.done("source.add", source);
-    expect(today().ask).toEqual([]);
+    expect(asked()).toEqual([]);
     garden.done("stand.remedy", { season: 2027, changes: [{ kind: "agree", sourceId: id }] });
-    expect(today().ask).toMatchObject([{ name: "the long field", season: 2027, askedOn: null }]);
+    expect(asked()).toMatchObject([{ name: "the long field", season: 2027, askedOn: null }]);
     const letter = letterView(garden.sky(), id)!;
     expect(letter).toContain("In 2027 I grow for seed:");
     expect(letter).toMatch(/- Ashlar Gold \(Melon\), about \d+ m from yours, in flower \d+ Jun to \d+ Aug/);
@@ -248,7 +250,7 @@ describe("a neighbour who is to be asked", () => {
     sow("Seventh");
     expect(named().at(-1)).toBe("- and 1 more");
     garden.done("source.ask", { id, version: garden.version("source", id), answer: "agreed" });
-    expect(today().ask).toEqual([]);
+    expect(asked()).toEqual([]);
   });
 });
 
@@ -272,7 +274,7 @@ describe("lines whose seed grows old", () => {
     seed(melon, "2026-09-01");
     const names = (day: string) => {
       garden.on(day);
-      return today().regrow.map(({ name, gathered }) => [name, gathered.slice(0, 4)]);
+      return toRegrow().map(({ name, gathered }) => [name, gathered.slice(0, 4)]);
     };
     // The newest leek seed is over three years old, of 2 to 3; the pea over seven, of 3 to 5, and fewer would come of it.
     expect(names("2028-01-10")).toEqual([
@@ -293,7 +295,7 @@ describe("lines whose seed grows old", () => {
     garden.on("2027-12-01");
     garden.done("lot.receive", { lineId: cross.id, gathered: "2027-12-01", seeds: 9, generation: 1 });
     garden.on("2028-02-01");
-    expect(today().regrow.map(({ name, why }) => [name, why])).toEqual([
+    expect(toRegrow().map(({ name, why }) => [name, why])).toEqual([
       ["Rook F1", "next"],
       ["Slatefoot", "old"],
     ]);

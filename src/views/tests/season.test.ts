@@ -161,8 +161,8 @@ describe("seed in the calendar", () => {
     }
     for (const id of [waiting, rotten])
       expect(of(id)).toEqual([expect.objectContaining({ id: `begin-${id}`, start: "2027-07-01", end: "2027-07-01" })]);
-    expect(events.find(({ title }) => title.startsWith("Fresh desiccant"))).toMatchObject({
-      title: "Fresh desiccant for Tin",
+    expect(events.find(({ title }) => title.startsWith("Change the desiccant"))).toMatchObject({
+      title: "Change the desiccant: Tin",
       start: "2027-07-01",
     });
     expect(calendarView(garden.sky(), 2026).events).toEqual([]);
@@ -178,14 +178,14 @@ describe("the weeks ahead", () => {
     const [one, two] = [sow("2028-03-20", 200), sow("2028-03-20", 200)];
     const days = () => weeksView(garden.sky()).weeks.flatMap((week) => week.days);
     const crowded = days().find(({ day }) => day === "2028-03-20")!;
-    expect(crowded.works.map(({ of }) => of)).toEqual(
+    expect(crowded.works.map(({ putOff }) => putOff)).toEqual(
       expect.arrayContaining([one, two].map((standId) => ({ act: "sow", standIds: [standId] }))),
     );
     expect(crowded.minutes).toBe(crowded.works.reduce((sum, { minutes }) => sum + minutes, 0));
     expect(crowded.minutes).toBeGreaterThan(120);
     const [first] = crowded.works;
     expect(first!.quieter! > "2028-03-20" && first!.quieter! <= first!.last!).toBe(true);
-    garden.done("deed.put-off", { ...first!.of!, until: first!.quieter });
+    garden.done("deed.put-off", { ...first!.putOff!, until: first!.quieter });
     const eased = days().find(({ day }) => day === "2028-03-20")!;
     expect(eased.minutes).toBe(crowded.minutes - first!.minutes);
     expect(eased.works.every(({ quieter }) => quieter === null)).toBe(true);

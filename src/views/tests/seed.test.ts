@@ -2,15 +2,17 @@ import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { addDays } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { weatherAhead } from "@/records/climate/queries";
+import { undo } from "@/records/command";
 import { type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { familyView } from "../family";
 import { harvestView } from "../harvest";
 import { lotPage } from "../lot";
 import { regrowList } from "../regrow";
 import { drawerPage, seedView } from "../seed";
-import { seedTasks, testsToSet } from "../seedCalls";
+import { testsToSet } from "../seedCalls";
 import { seedTable } from "../seedTable";
 import { todayView } from "../today";
+import { weeksView } from "../weeks";
 
 let garden: Plot;
 let leek: Id;
@@ -216,14 +218,9 @@ describe("the table's view", () => {
       gathered: "2027-06-01",
       fruits: 5,
     }).id;
-    expect(todayView(garden.sky()).seed).toEqual([
-      {
-        key: `${lot} begin`,
-        code: garden.code("lot", lot),
-        title: "Kiln: begin to clean it",
-        until: "2027-06-22",
-        late: true,
-      },
+    const onToday = () => todayView(garden.sky()).tasks.flatMap((task) => (task.kind === "link" ? [task] : []));
+    expect(onToday().map(({ task, daysLeft }) => [task.code, task.name, task.what, task.last, daysLeft])).toEqual([
+      [garden.code("lot", lot), "Kiln", "Begin to clean it", "2027-06-22", -17],
     ]);
     const tin = garden.done("store.add", {
       name: "Tin",
@@ -234,13 +231,26 @@ describe("the table's view", () => {
     });
     const old = seed(leek, "2026-09-01");
     garden.done("test.set", { lotId: old, sown: 10, on: "2027-06-20" });
-    expect(seedTasks(garden.sky()).map(({ title, until }) => [title, until])).toEqual([
-      ["Kiln: begin to clean it", "2027-06-22"],
-      ["Count the test of Slatefoot", "2027-07-04"],
-      ["Fresh desiccant for Tin", null],
+    const called = () => onToday().map(({ task: { what, name, last } }) => [`${what}: ${name}`, last]);
+    expect(called()).toEqual([
+      ["Begin to clean it: Kiln", "2027-06-22"],
+      ["Count the germination test: Slatefoot", "2027-07-04"],
+      ["Change the desiccant: Tin", null],
     ]);
+    // Put off it comes on its day, on the weeks ahead until then; done it is no more.
+    const off = garden.done("deed.put-off", { storeId: tin.id, act: "desiccant", until: "2027-07-16" });
+    expect(called()).toHaveLength(2);
+    const inWeeks = () =>
+      weeksView(garden.sky()).weeks.flatMap(({ days }) =>
+        days.flatMap(({ day, works }) => works.filter(({ title }) => title.endsWith("Tin")).map(() => day)),
+      );
+    expect(inWeeks()).toEqual(["2027-07-16"]);
+    garden.on("2027-07-16");
+    expect(called().map(([words]) => words)).toContain("Change the desiccant: Tin");
+    garden.on("2027-07-09");
+    undo(garden.db, off.entry!);
     garden.done("store.desiccant", { id: tin.id, version: garden.version("store", tin.id) });
-    expect(seedTasks(garden.sky())).toHaveLength(2);
+    expect(called()).toHaveLength(2);
   });
 
   test("what is soonest too late stands first, and what is ahead is no call", () => {

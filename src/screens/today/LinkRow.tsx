@@ -1,0 +1,49 @@
+import { addDays, type Day, dayInWords } from "@/core/calendar/day";
+import { within } from "@/core/units/within";
+import Link from "@/ui/Link";
+import type { LinkTask } from "@/views/today";
+import { CommandButton } from "../common/command";
+import { Tag } from "../common/Tag";
+
+/** So many days something is put off by a press. */
+const A_WEEK = 7;
+
+type PutOffProps = {
+  of: { sourceId: string } | { storeId: string } | { testId: string } | { lineId: string };
+  act: "ask" | "desiccant" | "count" | "regrow";
+  day: Day;
+  name: string;
+};
+
+/** Not now: asked again in a week. */
+export const InAWeek = ({ of, act, day, name }: PutOffProps) => (
+  <CommandButton
+    command="deed.put-off"
+    input={{ ...of, act, until: addDays(day, A_WEEK) }}
+    plain
+    label={`In a week: ${name}`}
+  >
+    In a week
+  </CommandButton>
+);
+
+/** What is done on a page of its own, in a line: a call of the table, a test to count, a place, a sharing day. */
+export function LinkRow({ task: { task }, day }: { task: LinkTask; day: Day }) {
+  const { of, id, code, name, what, href, last } = task;
+  const late = last !== null && last < day;
+  return (
+    <li className="flex flex-wrap items-center gap-x-4 py-1">
+      <span className="sm:w-34">{code ? <Tag kind="lot" code={code} href={href} small /> : "Seed"}</span>
+      <Link href={href} className="font-semibold">
+        {name}: {within(what)}
+      </Link>
+      {last && (
+        <span className={late ? "text-sm font-bold text-rust" : "text-sm text-soft"}>
+          {late ? "perhaps too late since" : "by"} {dayInWords(last)}
+        </span>
+      )}
+      {of === "place" && <InAWeek of={{ storeId: id }} act="desiccant" day={day} name={name} />}
+      {of === "test" && <InAWeek of={{ testId: id }} act="count" day={day} name={name} />}
+    </li>
+  );
+}
