@@ -15,7 +15,7 @@ import {
   type StepAction,
 } from "./protocol";
 import { learn, setRate } from "./setRate";
-import { dueOf, dueSteps, type FlowerOnDay, lastDayToCover, meeting, refusalOf } from "./steps";
+import { comingSteps, dueOf, dueSteps, type FlowerOnDay, lastDayToCover, meeting, refusalOf } from "./steps";
 import { type FlowerState, tally } from "./tally";
 import { asWaiting } from "./waiting";
 
@@ -68,6 +68,58 @@ const EARS = protocol(
 const NONE = { covered: 0, waiting: 0, set: 0, lost: 0, doubtful: 0 };
 const RATE = setRate({ a: 10, b: 15 });
 const marks = marksOf(48.6, 9.3);
+
+describe("what flowers come to", () => {
+  const flower = (id: string, more: Partial<FlowerOnDay>): FlowerOnDay => ({
+    id,
+    number: 1,
+    state: "covered",
+    on: { cover: "2027-07-09" },
+    pollinatedAt: null,
+    passes: 0,
+    lastPass: null,
+    ...more,
+  });
+  const coming = (of: Protocol, day: Day, ...flowers: FlowerOnDay[]) =>
+    comingSteps(of, flowers, day, { low: 40, high: 50 }, marks).map(
+      ({ step: { action }, flowers: these, from, last }) => [action, these.map(({ id }) => id).join(), from, last],
+    );
+  const pollinated = (on: Day) => ({ state: "pollinated" as const, on: { cover: addDays(on, -1), pollinate: on } });
+
+  test("is told by its days, flowers of the same days together, the first first; seed ripens from when it was pollinated", () => {
+    expect(
+      coming(
+        DAWN,
+        "2027-07-09",
+        flower("a", {}),
+        flower("b", pollinated("2027-07-05")),
+        flower("c", {}),
+        flower("d", { state: "set", on: { ...pollinated("2027-07-01").on, check: "2027-07-09" } }),
+      ),
+    ).toEqual([
+      ["pollinate", "a,c", "2027-07-10", "2027-07-10"],
+      ["check", "b", "2027-07-12", "2027-07-15"],
+      ["harvest", "d", "2027-08-10", "2027-08-20"],
+    ]);
+  });
+
+  test("is not what is past, nor anything of a flower that is over", () => {
+    expect(coming(DAWN, "2027-07-10", flower("a", {}))).toHaveLength(1);
+    expect(coming(DAWN, "2027-07-11", flower("a", {}))).toEqual([]);
+    expect(coming(DAWN, "2027-07-09", flower("a", { state: "lost" }))).toEqual([]);
+  });
+
+  test("is one more pass of what is done over as long as its days last, then the next step", () => {
+    const twice = protocol(
+      step("cover", "day", 0, 0),
+      step("pollinate", "day", 1, 1, { again: { times: 2, every: { low: 1, high: 2 } } }),
+      step("check", "day", 7, 10),
+    );
+    const once = flower("a", { ...pollinated("2027-07-10"), passes: 1, lastPass: "2027-07-10" });
+    expect(coming(twice, "2027-07-12", once)).toEqual([["pollinate", "a", "2027-07-11", "2027-07-12"]]);
+    expect(coming(twice, "2027-07-13", once)).toEqual([["check", "a", "2027-07-17", "2027-07-20"]]);
+  });
+});
 
 describe("flowers to do", () => {
   test("a harvested fruit has set, a fault is never counted as the cross, nor is what is lost", () => {

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { addDays } from "@/core/calendar/day";
 import { dayAt } from "@/core/climate/sun";
+import { undo } from "@/records/command";
 import { family, type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { crossView } from "../crosses";
 import type { CrossTask, FatherTask } from "../crossTasks";
@@ -258,6 +259,47 @@ test("own tasks that are due today are today's, not later", () => {
   garden.done("task.add", { title: "Empty the traps", due: "2027-07-09" });
   garden.done("task.add", { title: "Order fleece", due: "2027-07-10" });
   expect(today().later.map(({ title }) => title)).toEqual(["Order fleece"]);
+});
+
+describe("what is asked of no planting", () => {
+  const leek = () => {
+    const lineId = garden.line("Slatefoot", "leek");
+    garden.done("lot.receive", { lineId, gathered: "2025-09-01", seeds: 50 });
+    garden.on("2028-01-10");
+    return lineId;
+  };
+  const regrown = (day: string) => {
+    garden.on(day);
+    return toRegrow().length;
+  };
+
+  test("left, it is asked again in the next season; put off, from its day on; never, not any more", () => {
+    const lineId = leek();
+    const asked = { lineId, act: "regrow" };
+    const left = garden.done("deed.leave", { ...asked, how: "cannot" });
+    expect([regrown("2028-01-10"), regrown("2028-03-01"), regrown("2029-01-10")]).toEqual([0, 0, 1]);
+    garden.on("2028-01-10");
+    undo(garden.db, left.entry!);
+    const off = garden.done("deed.put-off", { ...asked, until: "2028-02-01" });
+    expect([regrown("2028-01-31"), regrown("2028-02-01")]).toEqual([0, 1]);
+    garden.on("2028-01-10");
+    undo(garden.db, off.entry!);
+    garden.done("deed.leave", { ...asked, how: "never" });
+    expect([regrown("2028-01-10"), regrown("2029-01-10")]).toEqual([0, 0]);
+  });
+
+  test("is put off of one thing, that is there, and only for what is asked of it", () => {
+    const lineId = leek();
+    const refused = (input: object) =>
+      Object.keys(garden.refused("deed.put-off", { until: "2028-02-01", ...input }).fields);
+    expect(refused({ act: "regrow" })).toEqual(["standIds"]);
+    expect(refused({ lineId: "0".repeat(32), act: "regrow" })).toEqual(["lineId"]);
+    // Of a line nothing is staked, of a planting nothing is regrown.
+    expect(refused({ lineId, act: "stake" })).toEqual(["act"]);
+    const standId = garden.done("stand.add", { lineId, bedId: 1, sown: "2028-01-05", plants: 5 }).id;
+    expect(refused({ standIds: [standId], act: "regrow" })).toEqual(["act"]);
+    expect(refused({ lineId, act: "regrow", until: "2028-01-10" })).toEqual(["until"]);
+  });
 });
 
 describe("lines whose seed grows old", () => {
