@@ -76,6 +76,10 @@ export const brief = ({ cross, method, petals, evenings, last }: CrossState): Ta
   last,
 });
 
+/** Where the males are: on the father; of a plant that is selfed, on that plant. */
+const fatherOf = (cross: CrossRow): string =>
+  cross.kind === "self" ? parentName(cross.motherName, cross.motherNumber) : fatherInWords(cross);
+
 /** The tasks of one cross on a day. */
 export function crossTasks(
   cross: CrossRow,
@@ -115,7 +119,7 @@ export function crossTasks(
   const fathers =
     mixed.length > 0
       ? mixed.map(({ name, number, bed }) => ({ name: parentName(name, number), bed }))
-      : [{ name: fatherInWords(cross), bed: cross.fatherBed }];
+      : [{ name: fatherOf(cross), bed: cross.fatherBed }];
   for (const stop of cross.storage ? [] : atFather(protocol, cross.kind === "self", females, cross, today)) {
     const { step } = stop;
     const clock = onTheClock({ step, daysLeft: 0, ...windowOn(step, today, marks) }, garden.timezone);

@@ -32,8 +32,8 @@ export function LinkRow({ task: { task }, day }: { task: LinkTask; day: Day }) {
   const { of, id, code, name, what, href, last } = task;
   const late = last !== null && last < day;
   return (
-    <li className="flex flex-wrap items-center gap-x-4 py-1">
-      <span className="sm:w-34">{code ? <Tag kind="lot" code={code} href={href} small /> : "Seed"}</span>
+    <li className="flex flex-wrap items-center gap-x-3 py-1">
+      <span className="sm:w-[8.25rem]">{code ? <Tag kind="lot" code={code} href={href} small /> : "Seed"}</span>
       <Link href={href} className="font-semibold">
         {name}: {within(what)}
       </Link>

@@ -1,6 +1,9 @@
 "use client";
+import clsx from "clsx";
+import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { bedInWords } from "@/core/ground/bedInWords";
+import { bedOf } from "@/core/pollination/fathers";
 import { plural } from "@/core/units/plural";
 import type { Units } from "@/core/units/units";
 import { hourInWords } from "@/core/writing/hours";
@@ -14,12 +17,14 @@ import { fathersInWords, parentsInWords, STORAGE_WORDS } from "../common/crossWo
 import { Row } from "../common/Part";
 import { AtFather, RecordStep } from "../common/recordLater";
 import { Tag } from "../common/Tag";
+import { sentence } from "../common/words";
 import { AskRow } from "./AskRow";
 import { LinkRow } from "./LinkRow";
 import { ChangeTask, repeats } from "./OwnTasks";
 import { RegrowRow } from "./RegrowRow";
 import { WorkRow } from "./StandWork";
 import { TastingRow } from "./TastingRow";
+import { isStepOf, type StepTask, stepIn, stepsInBeds, titleOfCross, titleOfStep } from "./words";
 
 type Of<T> = { task: T; day: string; units: Units };
 
@@ -53,7 +58,61 @@ const AT_FIRST = 5;
 
 /** The rows of a band; those below the first screen are drawn when the page is there. */
 export function TaskRows({ tasks, day, units }: { tasks: Task[]; day: string; units: Units }) {
-  return useGrowing(tasks, AT_FIRST).map((task) => <TaskRow key={keyOf(task)} task={task} day={day} units={units} />);
+  return useGrowing(stepsInBeds(tasks), AT_FIRST).map((together) => {
+    const [first] = together as [Task, ...Task[]];
+    return isStepOf(together) ? (
+      <StepRow key={stepIn(together[0]!)} tasks={together} day={day} units={units} />
+    ) : (
+      <TaskRow key={keyOf(first)} task={first} day={day} units={units} />
+    );
+  });
+}
+
+/** One step of several crosses in one bed: a row that opens to each. */
+function StepRow({ tasks, day, units }: { tasks: StepTask[]; day: string; units: Units }) {
+  const [opened, setOpened] = useState(false);
+  const title = titleOfStep(tasks);
+  const urgent = Math.min(...tasks.map(({ daysLeft }) => daysLeft)) <= 0;
+  const [first] = tasks as [StepTask, ...StepTask[]];
+  const bed = bedOf(first);
+  return (
+    <>
+      <Row
+        tag={
+          <button
+            type="button"
+            aria-expanded={opened}
+            className="min-h-11 text-left font-semibold text-damson underline"
+            onClick={() => setOpened(!opened)}
+          >
+            {opened ? "Close" : `Show the ${tasks.length}`}
+            <span className="sr-only">: {title}</span>
+          </button>
+        }
+        title={title}
+        said={
+          <>
+            {bed && `${sentence(bedInWords(bed))}. `}
+            {first.part !== "any-hour" && `${hourInWords(first.from)} to ${hourInWords(first.to)}. `}
+            {urgent && <span className="font-bold text-rust">Last chance for some of them.</span>}
+          </>
+        }
+      >
+        <Link href="/round" className={clsx("leaf", urgent && "leaf-strong")}>
+          Walk <span className="sr-only">: {title}</span>
+        </Link>
+      </Row>
+      {opened && (
+        <li className="pb-3 sm:pl-6">
+          <ul className="rows">
+            {tasks.map((task) => (
+              <TaskRow key={keyOf(task)} task={task} day={day} units={units} />
+            ))}
+          </ul>
+        </li>
+      )}
+    </>
+  );
 }
 
 function TaskRow({ task, day, units }: Of<Task>) {
@@ -104,13 +163,6 @@ function OwnRow({ task: { task, daysLeft }, day }: Omit<Of<OwnWork>, "units">) {
   );
 }
 
-function titleOf({ step, flowers, state }: CrossTask): string {
-  const { unit } = state.method;
-  if (step.action === "cover")
-    return `${step.title}: ${plural(state.evenings?.tonight ?? 1, unit === "flower" ? "mother flower" : unit)}`;
-  return `${step.title}: ${plural(flowers.length, step.action === "check" || step.action === "harvest" ? "fruit" : unit)}`;
-}
-
 function urgencyOf({ step, daysLeft, state }: CrossTask): { words: string; urgent: boolean } {
   if (step.action === "cover") {
     const { last } = state;
@@ -131,7 +183,7 @@ function CrossRow({ task, day, units }: Of<CrossTask>) {
   return (
     <Row
       tag={<Tag kind="cross" code={cross.code} href={`/crosses/${cross.code}`} />}
-      title={titleOf(task)}
+      title={titleOfCross(task)}
       said={
         <>
           {parentsInWords(cross)}
@@ -163,20 +215,16 @@ function CrossRow({ task, day, units }: Of<CrossTask>) {
 }
 
 function FatherRow({ task, day }: { task: FatherTask; day: string }) {
-  const { state, step, count, fathers, from, to } = task;
+  const { state, step, fathers, from, to } = task;
   const { cross } = state;
   return (
     <Row
       tag={<Tag kind="cross" code={cross.code} href={`/crosses/${cross.code}`} />}
-      title={
-        <>
-          {step.father.title}: {plural(count, step.father.unit)}
-        </>
-      }
+      title={titleOfCross(task)}
       said={
         <>
-          {fathers.length > 1 ? "The fathers" : "The father"}, {fathersInWords(fathers)}.{" "}
-          {task.part !== "any-hour" && `${from} to ${to}. `}
+          {cross.kind === "self" ? "Selfed" : fathers.length > 1 ? "The fathers" : "The father"},{" "}
+          {fathersInWords(fathers)}. {task.part !== "any-hour" && `${from} to ${to}. `}
         </>
       }
     >

@@ -1,7 +1,19 @@
 import { describe, expect, test } from "vitest";
 import type { Task, TodayBed } from "@/views/today";
 import type { BedWork, StandWork } from "@/views/work";
-import { dayInOneSentence, lastInWords, listInWords, rowInWords, titleOf, waitingInWords } from "./words";
+import {
+  dayInOneSentence,
+  isStepOf,
+  lastInWords,
+  listInWords,
+  rowInWords,
+  type StepTask,
+  stepsInBeds,
+  titleOf,
+  titleOfCross,
+  titleOfStep,
+  waitingInWords,
+} from "./words";
 
 const work = (lineName: string, more: object = {}, stand: object = {}) =>
   ({
@@ -64,4 +76,38 @@ test("what is folded away says how many, and until when", () => {
   const waiting = (daysLeft: number) => ({ daysLeft }) as Task;
   expect(waitingInWords([waiting(9), waiting(3)], "2027-07-09")).toBe("2 tasks can wait, the first until 12 Jul");
   expect(listInWords(["A"])).toBe("A");
+});
+
+describe("steps of several crosses", () => {
+  const step = (code: string, action: string, kind: string, motherBed: string, more: object = {}) =>
+    ({
+      kind: "cross",
+      part: "dawn",
+      step: { action, title: action === "cover" ? "Bag buds" : "Pollinate" },
+      state: { cross: { code, kind, motherBed, fatherBed: "Z" }, method: { unit: "flower" }, evenings: { tonight: 2 } },
+      flowers: [{}, {}, {}],
+      ...more,
+    }) as unknown as Task;
+  const [a, b] = [step("X1", "cover", "self", "C"), step("X2", "cover", "self", "C")];
+  const own = { kind: "own", part: "any-hour", task: { id: "1" } } as unknown as Task;
+  const codes = (tasks: Task[]) =>
+    stepsInBeds(tasks).map((together) => together.map((task) => ("state" in task ? task.state.cross.code : task.kind)));
+
+  test("are one where the same is done in the same bed at the same part of the day, at the place of the first", () => {
+    const elsewhere = step("X3", "cover", "self", "D");
+    const later = step("X4", "pollinate", "self", "C");
+    const atDusk = step("X5", "cover", "self", "C", { part: "evening" });
+    expect(codes([a, own, elsewhere, b, later, atDusk])).toEqual([["X1", "X2"], ["own"], ["X3"], ["X4"], ["X5"]]);
+    expect([isStepOf([a]), isStepOf([a, b]), isStepOf([own, own])]).toEqual([false, true, false]);
+  });
+
+  test("say their flowers together, and how many are selfed or crossed; one by itself says its own", () => {
+    expect(titleOfStep([a, b] as StepTask[])).toBe("Bag buds: 4 mother flowers, 2 selfings");
+    const crossed = [a, step("X6", "cover", "cross", "C")] as StepTask[];
+    expect(titleOfStep(crossed)).toBe("Bag buds: 4 mother flowers, 2 crosses");
+    expect(titleOfCross(step("X4", "pollinate", "self", "C") as StepTask)).toBe("Pollinate: 3 flowers");
+    expect(titleOfCross(step("X4", "check", "self", "C") as StepTask)).toBe("Pollinate: 3 fruits");
+    const males = { kind: "father", count: 8, step: { action: "cover", father: { title: "Tie buds", unit: "male" } } };
+    expect(titleOfCross(step("X4", "cover", "self", "C", males) as StepTask)).toBe("Tie buds: 8 males");
+  });
 });

@@ -2,11 +2,12 @@ import { addDays, type Day, dayInWords } from "@/core/calendar/day";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { bedInWords, placeInWords } from "@/core/ground/bedInWords";
+import { bedOf } from "@/core/pollination/fathers";
 import { DAY_PARTS, type DayPart, isTimed } from "@/core/pollination/protocol";
 import { minutesInWords } from "@/core/units/minutes";
 import { plural } from "@/core/units/plural";
 import { type Act, isPressing, LAST_DAYS } from "@/core/work/work";
-import type { CrossTask } from "@/views/crossTasks";
+import type { CrossTask, FatherTask } from "@/views/crossTasks";
 import type { Task, Today, TodayBed } from "@/views/today";
 import type { BedWork, StandWork } from "@/views/work";
 
@@ -107,6 +108,59 @@ const flowersOf = (task: Task): number =>
     : task.step.action === "cover"
       ? (task.state.evenings?.tonight ?? 1)
       : task.flowers.length;
+
+/** A step of a cross's flowers, or of the males they want. */
+export type StepTask = CrossTask | FatherTask;
+
+const isStep = (task: Task): task is StepTask => task.kind === "cross" || task.kind === "father";
+export const isStepOf = (tasks: Task[]): tasks is StepTask[] => tasks.length > 1 && tasks.every(isStep);
+
+/** What makes steps of several crosses one: the same is done in the same bed at the same part of the day. */
+export const stepIn = (task: StepTask): string => `${task.kind} ${task.part} ${nameOfStep(task)} ${bedOf(task)}`;
+const nameOfStep = (task: StepTask): string => (task.kind === "cross" ? task.step.title : task.step.father.title);
+
+/** The tasks of a day, the steps of several crosses in one bed together where the first of them stands. */
+export function stepsInBeds(tasks: Task[]): Task[][] {
+  const found = new Map<string, Task[]>();
+  return tasks.flatMap((task) => {
+    if (!isStep(task)) return [[task]];
+    const known = found.get(stepIn(task));
+    if (known) {
+      known.push(task);
+      return [];
+    }
+    const together: Task[] = [task];
+    found.set(stepIn(task), together);
+    return [together];
+  });
+}
+
+const FRUIT: ReadonlySet<string> = new Set(["check", "harvest"]);
+
+/** How many a step is for, and of what: flowers of the mother, fruits, males. */
+function countOfStep(task: StepTask): { count: number; one: string } {
+  if (task.kind === "father") return { count: task.count, one: task.step.father.unit };
+  const { step, flowers, state } = task;
+  const { unit } = state.method;
+  if (step.action === "cover")
+    return { count: state.evenings?.tonight ?? 1, one: unit === "flower" ? "mother flower" : unit };
+  return { count: flowers.length, one: FRUIT.has(step.action) ? "fruit" : unit };
+}
+
+/** "Bag buds before they open: 2 mother flowers". */
+export function titleOfCross(task: StepTask): string {
+  const { count, one } = countOfStep(task);
+  return `${nameOfStep(task)}: ${plural(count, one)}`;
+}
+
+/** "Bag buds before they open: 12 mother flowers, 6 crosses". */
+export function titleOfStep(tasks: StepTask[]): string {
+  const counts = tasks.map(countOfStep);
+  const flowers = counts.reduce((sum, { count }) => sum + count, 0);
+  const selfed = tasks.every(({ state }) => state.cross.kind === "self");
+  const crosses = selfed ? plural(tasks.length, "selfing") : plural(tasks.length, "cross", "crosses");
+  return `${nameOfStep(tasks[0]!)}: ${plural(flowers, counts[0]!.one)}, ${crosses}`;
+}
 
 /** The beds where something is to be done, in the order of the walk. */
 export const stopsOf = (map: TodayBed[]): (TodayBed & { stop: number })[] =>
