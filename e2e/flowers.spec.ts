@@ -243,7 +243,7 @@ test("phone: ears and tassels over three days, with the server away in the middl
   await said(page, "3 pollinated");
   await dayIs("2027-07-26");
   await page.goto("/round");
-  await page.getByRole("button", { name: "All 3 of" }).click();
+  await page.getByRole("button", { name: /All 3 of .*: set/ }).click();
   await said(page, "3 set");
   await dayIs("2027-09-20");
   await page.goto("/round");
@@ -423,10 +423,10 @@ test("desk: of one flower it is said how sure its father is, and taken back", as
   await page.goto(`${list}?flower=2`);
   const share = sheet(page).getByLabel(/Share thought to be Lantern melon's/);
   await share.fill("1.7");
-  await sheet(page).getByRole("button", { name: "Save" }).click();
+  await sheet(page).getByRole("button", { name: "Save the shares" }).click();
   await expect(sheet(page).getByText("Share must be at most 1.").first()).toBeVisible();
   await share.fill("0.7");
-  await sheet(page).getByRole("button", { name: "Save" }).click();
+  await sheet(page).getByRole("button", { name: "Save the shares" }).click();
   await expect(page.getByText("father perhaps Lantern melon 70 %, a stranger 30 %")).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).first().click();
   await expect(page.getByText("father perhaps")).toHaveCount(0);

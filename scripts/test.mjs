@@ -1,7 +1,7 @@
-import { spawn } from "node:child_process";
 import { existsSync, statfsSync } from "node:fs";
 import { chromium } from "./chromium.mjs";
 import { bin, checkNode, install, isBuilt, run, stop } from "./prepare.mjs";
+import { quiet, seconds } from "./quiet.mjs";
 
 checkNode();
 install();
@@ -13,25 +13,6 @@ const ROOM = 2e9;
 if (existsSync(MEMORY)) {
   const { bavail, bsize } = statfsSync(MEMORY);
   if (bavail * bsize > ROOM) process.env.TMPDIR ??= MEMORY;
-}
-
-const seconds = (from) => `${((Date.now() - from) / 1000).toFixed(0)} s`;
-
-/** Runs programs one after another, unheard; what they said is told where one fails. */
-async function quiet(name, commands) {
-  const from = Date.now();
-  for (const [program, args] of commands) {
-    const said = [];
-    const child = spawn(bin(program), args, { stdio: ["ignore", "pipe", "pipe"] });
-    for (const stream of [child.stdout, child.stderr]) stream.on("data", (data) => said.push(data));
-    const status = await new Promise((ended) => child.on("exit", ended));
-    if (status !== 0) {
-      process.stdout.write(Buffer.concat(said));
-      return `Failed: ${name} (${program}).`;
-    }
-  }
-  console.log(`== ${name}: ${seconds(from)}`);
-  return null;
 }
 
 // What only reads the source, and then the build, run beside the unit tests.

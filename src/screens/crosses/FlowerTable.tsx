@@ -163,7 +163,7 @@ function FlowerSheet({ flower, view, onClose }: SheetProps) {
                 ...(Number(share) < 1 ? [{ share: 1 - Number(share) }] : []),
               ],
             })}
-            submit="Save"
+            submit="Save the shares"
             onDone={onClose}
           >
             {(Field) => (
