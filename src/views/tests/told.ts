@@ -15,6 +15,9 @@ const LEFT_OUT = new Set([
   "step",
 ]);
 
+/** Where in the journal something stands: no screen says it, and it moves with every press before. */
+const POSITIONS = /^(head|sequence|entry)$|[vV]ersion$/;
+
 /** Ids as the table's name and the place of the row in it. */
 function namesOf(db: Db): Map<string, string> {
   const tables = [...RECORDS.map(({ table }) => table as string), "op"];
@@ -32,8 +35,7 @@ export function told(db: Db, view: unknown): string {
   const names = namesOf(db);
   return written(
     view,
-    // The journal's head is another one at every run.
-    (key, inner) => key !== "head" && (typeof inner !== "object" || !LEFT_OUT.has(key)),
+    (key, inner) => !POSITIONS.test(key) && (typeof inner !== "object" || !LEFT_OUT.has(key)),
     (text) => text.replace(/[0-9a-f]{8}-[0-9a-f-]{27}/g, (id) => names.get(id) ?? "nobody"),
   );
 }
