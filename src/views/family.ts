@@ -11,7 +11,7 @@ import { parentsToKeep } from "@/core/selection/parents";
 import { type Summary, summarise } from "@/core/selection/ranking";
 import { type Repeatability, repeatability } from "@/core/selection/repeatability";
 import { cameThrough, type Passing, passing } from "@/core/selection/survival";
-import { type Look, type ScoreValue, withRatios } from "@/core/selection/yardsticks";
+import { isMeasured, type Look, type ScoreValue, withRatios } from "@/core/selection/yardsticks";
 import { nextScoring, stageSpan, type ToScore } from "@/core/work/score";
 import { headOf } from "@/db/ops";
 import { type BedChoice, bedChoices } from "@/records/bed/queries";
@@ -26,7 +26,6 @@ import { type ChosenPlant, chosenPlants, plantsOfStands, reasonsOf } from "@/rec
 import { type PlantScore, scoresOfStands } from "@/records/score/queries";
 import { type StandRow, sistersOf, standByCode } from "@/records/stand/queries";
 import { type TrialOf, trialsOf } from "@/records/trial/queries";
-import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";

@@ -6,13 +6,14 @@ import { locusAfter, type Making, type Ratios, ratiosOf } from "@/core/inheritan
 import { counted } from "@/core/lists/counted";
 import { plantsNeeded } from "@/core/numbers/plantsNeeded";
 import type { ScoreValue } from "@/core/selection/yardsticks";
+import { isMeasured } from "@/core/selection/yardsticks";
 import type { Db } from "@/db/open";
 import { crossById } from "@/records/cross/queries";
 import type { Locus } from "@/records/locus/locus";
 import { lociOfLine } from "@/records/locus/queries";
 import { type LotRow, lotById } from "@/records/lot/queries";
 import { type StandRow, standById } from "@/records/stand/queries";
-import { isMeasured, wordsOf } from "@/records/yardstick/rules";
+import { wordsOf } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import { wordOf } from "./shown";
 

@@ -2,12 +2,12 @@ import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { type Progress, progressOf } from "@/core/selection/progress";
 import { type Summary, summarise } from "@/core/selection/ranking";
+import { isMeasured } from "@/core/selection/yardsticks";
 import type { Db } from "@/db/open";
 import { mothersOf } from "@/records/line/judged";
 import type { Line } from "@/records/line/line";
 import type { LookRow } from "@/records/line/queries";
 import { lociOfLine } from "@/records/locus/queries";
-import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import { aimOfFigures, byLineBeside, figureOf, lineBeside, shownOn, wordOf } from "./shown";
 

@@ -10,13 +10,13 @@ import { hiddenSelection, type Leaning, type Watched } from "@/core/selection/hi
 import { isKept } from "@/core/selection/marks";
 import { goodness } from "@/core/selection/ranking";
 import type { ScoreValue } from "@/core/selection/yardsticks";
+import { isMeasured } from "@/core/selection/yardsticks";
 import type { Db } from "@/db/open";
 import type { LookRow } from "@/records/line/queries";
 import { pickedOf } from "@/records/pick/queries";
 import type { Plant } from "@/records/plant/plant";
 import { plantsThatGaveSeed } from "@/records/plant/queries";
 import type { StandRow } from "@/records/stand/queries";
-import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import { kinOf } from "./kin";
 import type { Outlook } from "./outlook";

@@ -2,11 +2,12 @@ import { speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
 import type { Making } from "@/core/inheritance/ratios";
 import { shareRange } from "@/core/numbers/betaRange";
+import { isMeasured } from "@/core/selection/yardsticks";
 import type { Db } from "@/db/open";
 import { yardsticks } from "@/records/line/queries";
 import type { LotRow } from "@/records/lot/queries";
 import { seedlooksOf } from "@/records/seedlook/queries";
-import { isMeasured, wordsOf } from "@/records/yardstick/rules";
+import { wordsOf } from "@/records/yardstick/rules";
 import { makingOf, type RatiosOfWords, ratiosOfWords } from "./inheritance";
 
 /** A word that seeds of a lot show: how many, and the share of all its seed, nine times in ten. */

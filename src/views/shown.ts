@@ -2,9 +2,8 @@ import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import type { Aim } from "@/core/selection/ranking";
-import { type Look, type ScoreValue, valueOfLooks, withRatios } from "@/core/selection/yardsticks";
+import { isMeasured, type Look, type ScoreValue, valueOfLooks, withRatios } from "@/core/selection/yardsticks";
 import type { LookRow } from "@/records/line/queries";
-import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 
 /** What a plant shows on a yardstick, of however many looks. */

@@ -19,7 +19,7 @@ import {
 } from "@/core/purity/trueTests";
 import { correlation } from "@/core/selection/correlation";
 import { HARDSHIPS } from "@/core/selection/hardships";
-import { unitOfDifference } from "@/core/selection/yardsticks";
+import { isMeasured, unitOfDifference } from "@/core/selection/yardsticks";
 import type { Db } from "@/db/open";
 import { type JudgedStand, judgedStands, markedOut, seedParents } from "@/records/line/judged";
 import type { Line } from "@/records/line/line";
@@ -29,7 +29,6 @@ import { lossesOf } from "@/records/loss/queries";
 import { lotById } from "@/records/lot/queries";
 import { offkindsOf } from "@/records/offkind/queries";
 import { offtypesOf } from "@/records/offtype/queries";
-import { isMeasured } from "@/records/yardstick/rules";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 import { plantsToGoOn } from "./drawer";
 import { foreseenOf } from "./foreseen";

@@ -70,7 +70,8 @@ export type Ranked = {
   id: Id;
   index: number;
   scored: number;
-  rank: number /** Yardsticks that put it out. */;
+  rank: number;
+  /** Yardsticks that put it out. */
   out: Id[];
 };
 

@@ -18,6 +18,23 @@ export type Drawn = (typeof DRAWN)[number];
 export const WANTED = ["high", "low", "target", "range", "category", "yes", "no", "none"] as const;
 export type Wanted = (typeof WANTED)[number];
 
+const MEASURED: readonly Wanted[] = ["high", "low", "target", "range", "none"];
+
+/** Kinds of yardstick, and what may be wanted of each. */
+export const WANTED_OF = {
+  number: MEASURED,
+  count: MEASURED,
+  scale: MEASURED,
+  date: MEASURED,
+  ratio: MEASURED,
+  category: ["category", "none"],
+  "yes-no": ["yes", "no", "none"],
+} as const satisfies Record<string, readonly Wanted[]>;
+export type YardstickKind = keyof typeof WANTED_OF;
+
+/** Whether plants are told apart on it by a number. @example isMeasured("yes-no") // false */
+export const isMeasured = (kind: YardstickKind): boolean => WANTED_OF[kind] === MEASURED;
+
 /**
  * What differences on a yardstick are said in: between days, days; between steps of a scale, steps.
  * @example unitOfDifference({ kind: "date", unit: "" }) // "days"

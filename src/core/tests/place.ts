@@ -95,8 +95,7 @@ export const bed = (id: number, x: number, more: Partial<Bed> = {}): Bed => ({
   ...more,
 });
 
-/** A stand of a line of its own in a bed of its own, 40 m from the next. */
-/** Ids of these places are small numbers as text. */
+/** A stand of a line of its own in a bed of its own, 40 m from the next; ids are small numbers as text. */
 export function stand(id: number, more: Partial<SceneStand> = {}): SceneStand {
   const sowing = more.sowing ?? { sown: "2027-05-01" };
   const species = more.species ?? SPECIES;

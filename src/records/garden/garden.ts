@@ -21,9 +21,9 @@ export const gardenRecord = record(
     /** The bearing the wind mostly blows from, degrees; null where not known. */
     windFrom: real("Wind mostly from", { least: 0, below: 360 }).optional(),
     station: choice("Weather station", ["none", "simulated"]).or("none"),
-    /** The chance of ripening before frost that a proposed sowing must have. */
     /** The share of seed that should come up; under it a lot is to be grown again. */
     aliveWanted: real("Seed that should come up", { least: 0.1, most: 0.95 }).or(0.6),
+    /** The chance of ripening before frost that a proposed sowing must have. */
     ripeWanted: real("Chance of ripening", { least: 0.5, most: 0.99 }).or(0.8),
   },
   { together: ["lastFrost", "firstFrost"] },

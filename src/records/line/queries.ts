@@ -83,7 +83,6 @@ export function lineInUse(db: Db, id: Id): boolean {
   );
 }
 
-/** `lastSeason` is the last one that was sown for; what is only planned was not grown. */
 /** How each line is described. */
 export const lineDescriptions = (db: Db): Map<Id, string> =>
   new Map(prepared(db, "SELECT id, description FROM line WHERE description <> ''").raw().all() as [Id, string][]);
@@ -105,6 +104,7 @@ export function lineDependants(db: Db): Map<Id, number> {
 export type LineSummary = Line & {
   stands: number;
   lots: number;
+  /** The last one that was sown for; what is only planned was not grown. */
   lastSeason: number | null;
   /** The soonest day on which it is to be sown. */
   planned: Day | null;

@@ -1,8 +1,9 @@
 import { classesOf, wayOf } from "@/core/inheritance/ways";
+import { isMeasured } from "@/core/selection/yardsticks";
 import { refuse } from "@/db/ops";
 import type { Rule } from "../facts";
 import { yardstickById } from "../yardstick/queries";
-import { isMeasured, wordsOf } from "../yardstick/rules";
+import { wordsOf } from "../yardstick/rules";
 import type { Locus } from "./locus";
 
 export const locusRule: Rule<Locus> = ({ db }, next) => {

@@ -1,19 +1,9 @@
-import type { Wanted } from "@/core/selection/yardsticks";
+import { isMeasured, WANTED_OF, type Wanted } from "@/core/selection/yardsticks";
 import { refuse } from "@/db/ops";
 import { type Facts, type Rule, touched } from "../facts";
 import { hasYardstick, yardstickById } from "./queries";
 import type { Yardstick } from "./yardstick";
 
-const MEASURED: Wanted[] = ["high", "low", "target", "range", "none"];
-const WANTED: Record<Yardstick["kind"], Wanted[]> = {
-  number: MEASURED,
-  count: MEASURED,
-  scale: MEASURED,
-  date: MEASURED,
-  ratio: MEASURED,
-  category: ["category", "none"],
-  "yes-no": ["yes", "no", "none"],
-};
 /** What can be looked at again and again, and what can be added up. */
 const OFTEN: Record<Yardstick["often"], Yardstick["kind"][]> = {
   once: ["number", "count", "scale", "category", "yes-no", "date", "ratio"],
@@ -25,10 +15,9 @@ const OFTEN: Record<Yardstick["often"], Yardstick["kind"][]> = {
 export const wordsOf = ({ kind, categories }: Pick<Yardstick, "kind" | "categories">): string[] =>
   kind === "category" ? (JSON.parse(categories) as string[]) : kind === "yes-no" ? ["yes", "no"] : [];
 
-export const isMeasured = (kind: Yardstick["kind"]): boolean => WANTED[kind] === MEASURED;
-
 function aim({ kind, wanted, target, targetWord, low, high, floor, ceiling, must, categories }: Yardstick): void {
-  if (!WANTED[kind].includes(wanted)) refuse("wanted", `For this kind, wanted is one of: ${WANTED[kind].join(", ")}.`);
+  const may: readonly Wanted[] = WANTED_OF[kind];
+  if (!may.includes(wanted)) refuse("wanted", `For this kind, wanted is one of: ${may.join(", ")}.`);
   if (wanted === "target" && target === null) refuse("target", "Say the target's value.");
   if (wanted === "range" && (low === null || high === null))
     refuse(low === null ? "low" : "high", "Say from where to where.");

@@ -2,6 +2,7 @@
 import { useState } from "react";
 import type { Id } from "@/core/custody/id";
 import { toggled } from "@/core/lists/toggled";
+import type { YardstickKind } from "@/core/selection/yardsticks";
 import { useFormHeard } from "@/ui/formHere";
 import { Sheet } from "@/ui/Sheet";
 import type { Family, YardstickView } from "@/views/family";
@@ -143,7 +144,7 @@ function AddYardstick({ lineId, yardsticks, close }: { lineId: Id; yardsticks: Y
 type FieldsProps = { Field: FieldOf<keyof typeof BEGUN>; yardsticks: YardstickView[] };
 
 function YardstickFields({ Field, yardsticks }: FieldsProps) {
-  const kind = useFormHeard("values").getValues("kind") as string;
+  const kind = useFormHeard("values").getValues("kind") as YardstickKind;
   const parts = yardsticks
     .filter((y) => ["number", "count", "scale", "date"].includes(y.kind))
     .map(({ id, name }) => ({ value: id, label: name }));

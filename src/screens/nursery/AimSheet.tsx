@@ -1,4 +1,5 @@
 "use client";
+import { isMeasured, WANTED_OF, type Wanted, type YardstickKind } from "@/core/selection/yardsticks";
 import { useFormHeard } from "@/ui/formHere";
 import { More } from "@/ui/More";
 import { Sheet } from "@/ui/Sheet";
@@ -49,23 +50,16 @@ export function AimSheet({ yardstick, share }: Props) {
   );
 }
 
-const MEASURED: [string, string][] = [
-  ["high", "More is better"],
-  ["low", "Less is better"],
-  ["target", "Near a value"],
-  ["range", "Within a range"],
-  ["none", "Only looked at"],
-];
-const WANTED: Record<string, [string, string][]> = {
-  category: [
-    ["category", "One of the words"],
-    ["none", "Only looked at"],
-  ],
-  "yes-no": [
-    ["yes", "Yes"],
-    ["no", "No"],
-    ["none", "Only looked at"],
-  ],
+/** What may be wanted, in words. */
+const WANTED: Record<Wanted, string> = {
+  high: "More is better",
+  low: "Less is better",
+  target: "Near a value",
+  range: "Within a range",
+  category: "One of the words",
+  yes: "Yes",
+  no: "No",
+  none: "Only looked at",
 };
 /** What a grower knows of a trait's heritability, in words; a share that was told as a number stays. */
 const HERITABILITIES = [
@@ -78,15 +72,14 @@ const heritabilities = (told: unknown) =>
     ? HERITABILITIES
     : [...HERITABILITIES, { value: `${told}`, label: `${Math.round(Number(told) * 100)} %` }];
 
-const isWord = (kind: string): boolean => kind === "category" || kind === "yes-no";
+const isWord = (kind: YardstickKind): boolean => !isMeasured(kind);
 
 /** What is wanted, how much it counts, and what alone puts a plant out. */
 type Aim = "wanted" | "target" | "low" | "high" | "targetWord" | "weight" | "floor" | "ceiling" | "must" | "inherited";
-export function AimFields({ Field, kind, words }: { Field: FieldOf<Aim>; kind: string; words: string[] }) {
+export function AimFields({ Field, kind, words }: { Field: FieldOf<Aim>; kind: YardstickKind; words: string[] }) {
   const { getValues } = useFormHeard("values");
   const wanted = getValues("wanted") as string;
   const inherited = getValues("inherited") as unknown;
-  const choices = WANTED[kind] ?? MEASURED;
   return (
     <>
       <Field
@@ -94,7 +87,7 @@ export function AimFields({ Field, kind, words }: { Field: FieldOf<Aim>; kind: s
         label="Wanted"
         type="select"
         none="Choose"
-        choices={choices.map(([value, label]) => ({ value, label }))}
+        choices={WANTED_OF[kind].map((value) => ({ value, label: WANTED[value] }))}
       />
       {wanted === "target" && <Field name="target" label="Value wanted" type="number" />}
       {wanted === "range" && (
@@ -177,7 +170,7 @@ const choices = (of: Record<string, string>) => Object.entries(of).map(([value, 
 
 /** How it is looked at: unit or ends or words, when, and how often. */
 type Description = "unit" | "lowEnd" | "highEnd" | "drawn" | "categories" | "stage" | "often";
-export function DescriptionFields({ Field, kind }: { Field: FieldOf<Description>; kind: string }) {
+export function DescriptionFields({ Field, kind }: { Field: FieldOf<Description>; kind: YardstickKind }) {
   return (
     <>
       {(kind === "number" || kind === "ratio") && <Field name="unit" label="Unit" />}

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { atKinship, type Contributions } from "@/core/selection/contributions";
 import type { GainStep } from "@/core/selection/gain";
 import type { Ranged } from "@/core/selection/ranged";
+import { isMeasured } from "@/core/selection/yardsticks";
 import { plural } from "@/core/units/plural";
 import { chanceInWords } from "@/core/writing/figures";
 import { fixed } from "@/core/writing/numbers";
@@ -35,7 +36,7 @@ export function Gain(props: Props) {
   );
 }
 
-const isShare = ({ kind }: YardstickView) => kind === "category" || kind === "yes-no";
+const isShare = ({ kind }: YardstickView) => !isMeasured(kind);
 
 /** A change of a mean with its sign, unit and range. */
 function changeInWords({ likely, low, high }: Ranged, y: YardstickView): string {

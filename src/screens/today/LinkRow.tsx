@@ -42,8 +42,12 @@ export function LinkRow({ task: { task }, day }: { task: LinkTask; day: Day }) {
           {late ? "perhaps too late since" : "by"} {dayInWords(last)}
         </span>
       )}
-      {of === "place" && <InAWeek of={{ storeId: id }} act="desiccant" day={day} name={name} />}
-      {of === "test" && <InAWeek of={{ testId: id }} act="count" day={day} name={name} />}
+      {(of === "place" || of === "test") && (
+        <span className="ml-auto">
+          {of === "place" && <InAWeek of={{ storeId: id }} act="desiccant" day={day} name={name} />}
+          {of === "test" && <InAWeek of={{ testId: id }} act="count" day={day} name={name} />}
+        </span>
+      )}
     </li>
   );
 }

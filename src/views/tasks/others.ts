@@ -28,18 +28,21 @@ export const ownTasks = (sky: Outlook): LinkedTask[] =>
 
 /** Neighbours to be asked, tastings that are open, sharing days that come. */
 export const otherTasks = (sky: Outlook): LinkedTask[] => [
-  ...sourcesToAsk(sky.db).map(({ id, name }) =>
-    taskOn(sky, {
-      of: "neighbour",
-      id,
-      key: `ask ${id}`,
-      act: "ask",
-      what: "Ask the neighbour",
-      from: sky.today,
-      name,
-      href: "/",
-    }),
-  ),
+  ...sourcesToAsk(sky.db)
+    // Whose season is over has nothing to agree to any more.
+    .filter(({ askSeason }) => askSeason! >= sky.season)
+    .map(({ id, name }) =>
+      taskOn(sky, {
+        of: "neighbour",
+        id,
+        key: `ask ${id}`,
+        act: "ask",
+        what: "Ask the neighbour",
+        from: sky.today,
+        name,
+        href: "/",
+      }),
+    ),
   ...openTastings(sky.db, sky.today).map((tasting) =>
     taskOn(sky, {
       of: "tasting",

@@ -232,6 +232,10 @@ describe("a neighbour who is to be asked", () => {
     expect(asked()).toEqual([]);
     garden.done("stand.remedy", { season: 2027, changes: [{ kind: "agree", sourceId: id }] });
     expect(asked()).toMatchObject([{ name: "the long field", season: 2027, askedOn: null }]);
+    // Of a season that is over there is nothing to agree to.
+    garden.on("2028-01-05");
+    expect(asked()).toEqual([]);
+    garden.on("2027-07-09");
     const letter = letterView(garden.sky(), id)!;
     expect(letter).toContain("In 2027 I grow for seed:");
     expect(letter).toMatch(/- Ashlar Gold \(Melon\), about \d+ m from yours, in flower \d+ Jun to \d+ Aug/);
