@@ -7,7 +7,6 @@ import { minutesOfFlowers } from "@/core/work/task";
 import { standingBy } from "@/core/work/work";
 import { protocolOfCross } from "@/records/flower/commands";
 import { flowersUnderWay } from "@/records/flower/queries";
-import { QUICKEST } from "../crossTasks";
 import type { Outlook } from "../outlook";
 import { type CrossAt, crossesIn, hand, onDay } from "../pollination";
 import type { LinkedTask } from "./task";
@@ -46,7 +45,7 @@ type Base = Pick<LinkedTask, "of" | "id" | "name" | "code" | "place" | "at" | "h
 export function crossTasksAhead(sky: Outlook): LinkedTask[] {
   const { db, season, today, garden } = sky;
   const { marks } = hand(sky);
-  const flowers = flowersUnderWay(db, season, today, addDays(today, -QUICKEST));
+  const flowers = flowersUnderWay(db, season, today, today);
   return crossesIn(sky, season)
     .filter(({ cross }) => !cross.closed && cross.plannedOn <= today)
     .flatMap((at): LinkedTask[] => {

@@ -5,7 +5,7 @@ import { newWays } from "@/core/isolation/share";
 import { tryOut } from "@/core/isolation/tryout";
 import { VALLEY } from "@/core/tests/place";
 import { stationOf } from "@/records/climate/queries";
-import { type Plot, plot, twoMelons } from "@/records/tests/plot";
+import { fruited, type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { calendarView } from "../calendar";
 import { groundView } from "../ground";
 import { harvestView } from "../harvest";
@@ -134,6 +134,25 @@ describe("the calendar", () => {
     });
     expect(next.events.map(({ id }) => id).join()).not.toContain("cross");
   });
+});
+
+test("the calendar holds the step that each flower comes to, together where they have the same days, and what is still to cover", () => {
+  const { plan } = twoMelons(garden);
+  const cross = garden.done("cross.plan", { ...plan, fruitsWanted: 9 }).id;
+  fruited(garden, cross, 2);
+  garden.done("flower.cover", { crossId: cross, flowers: 3, on: "2027-07-09" });
+  const code = garden.code("cross", cross);
+  const ofCross = calendarView(garden.sky(), null)
+    .events.filter(({ title }) => title.endsWith(`(${code})`))
+    .map(({ id, start, end, title }) => [id.split("-")[0], start, end, /\d+ (more )?\w+/.exec(title)![0]]);
+  const [cover, pollinate, harvest] = ofCross;
+  // Melon fruit ripens 40 to 60 days from the second of July, when it was pollinated.
+  expect([pollinate, harvest]).toEqual([
+    ["pollinate", "2027-07-10", "2027-07-10", "3 flowers"],
+    ["harvest", "2027-08-11", "2027-08-31", "2 fruits"],
+  ]);
+  expect(cover![0]).toBe("cross");
+  expect(cover![3]).toMatch(/more flowers$/);
 });
 
 describe("seed in the calendar", () => {
