@@ -8,6 +8,7 @@ export default defineConfig({
     globalSetup: ["./vitest.global.ts"],
     setupFiles: ["./vitest.setup.ts"],
     testTimeout: 120_000,
+    hookTimeout: 120_000,
     // Files share a process: none leaves anything behind that another could trip over.
     isolate: false,
     maxWorkers: 2,
