@@ -3,6 +3,7 @@ import { addDays } from "@/core/calendar/day";
 import { dayAt } from "@/core/climate/sun";
 import { undo } from "@/records/command";
 import { family, type Plot, plot, twoMelons } from "@/records/tests/plot";
+import { calendarView } from "../calendar";
 import { crossView } from "../crosses";
 import type { CrossTask, FatherTask } from "../crossTasks";
 import { letterView } from "../letter";
@@ -290,6 +291,14 @@ describe("what is asked of no planting", () => {
     undo(garden.db, off.entry!);
     garden.done("deed.leave", { ...asked, how: "never" });
     expect([regrown("2028-01-10"), regrown("2029-01-10")]).toEqual([0, 0]);
+  });
+
+  test("stands in the calendar from the day on which it would be sown until its season is decided", () => {
+    leek();
+    // Ninety days into a year that has a 29 February; a hundred and fifty.
+    expect(calendarView(garden.sky(), null).events.filter(({ id }) => id.startsWith("regrow-"))).toMatchObject([
+      { start: "2028-03-31", end: "2028-05-30" },
+    ]);
   });
 
   test("is put off of one thing, that is there, and only for what is asked of it", () => {
