@@ -1,5 +1,5 @@
 import { seasonSpan } from "@/core/climate/season";
-import { type Asked, isPutOff } from "@/core/work/task";
+import { isPutOff } from "@/core/work/task";
 import { standingBy } from "@/core/work/work";
 import { putOffElse } from "@/records/deed/queries";
 import type { Outlook } from "./outlook";
@@ -23,7 +23,7 @@ function putOff(sky: Outlook, tasks: LinkedTask[]): LinkedTask[] {
   const told = putOffElse(db);
   const began = seasonSpan(season, garden.latitude).start;
   return tasks.flatMap((task) => {
-    const known = told.get(`${task.act as Asked} ${task.id}`);
+    const known = told.get(`${task.act} ${task.id}`);
     if (!known || !isPutOff(known, today, began)) return [task];
     if (known.how !== "put-off") return [];
     const from = known.until!;

@@ -30,7 +30,7 @@ import type { Outlook } from "./outlook";
 import { type CrossState, crossesIn, hand, onDay } from "./pollination";
 import { type Regrow, regrowView } from "./regrow";
 import { tasksElsewhere } from "./tasks";
-import type { LinkedTask } from "./tasks/task";
+import { type LinkedTask, type PutOffInput, putOffOf } from "./tasks/task";
 import { type BedWork, byBed, openWork } from "./work";
 
 export type RogueTask = { kind: "rogue"; part: DayPart; out: OutWaiting; firstFlower: Day; daysLeft: number };
@@ -45,7 +45,13 @@ export type AskTask = { kind: "ask"; part: DayPart; asking: Asking; daysLeft: nu
 /** A tasting that was begun. */
 export type TasteTask = { kind: "tasting"; part: DayPart; tasting: OpenTasting; daysLeft: number };
 /** What is done on a page of its own: a call of the table, a test, a place, a sharing day. */
-export type LinkTask = { kind: "link"; part: DayPart; task: LinkedTask; daysLeft: number };
+export type LinkTask = {
+  kind: "link";
+  part: DayPart;
+  task: LinkedTask;
+  daysLeft: number;
+  putOff: PutOffInput | null;
+};
 export type Task = OnCross | RogueTask | StandTask | OwnWork | RegrowTask | AskTask | TasteTask | LinkTask;
 
 /** A neighbour who is to be asked to do without, and when he was. */
@@ -156,7 +162,7 @@ function elsewhere(sky: Outlook): Task[] {
       const base = { part: task.part, daysLeft: daysLeftOf(task, today) };
       if (task.of === "line") return { kind: "regrow", ...base, line: lines.get(task.id)! };
       if (task.of === "tasting") return { kind: "tasting", ...base, tasting: tastings.get(task.id)! };
-      if (task.of !== "neighbour") return { kind: "link", ...base, task };
+      if (task.of !== "neighbour") return { kind: "link", ...base, task, putOff: putOffOf(task) };
       const { id, version, name, askSeason, askedOn } = sources.get(task.id)!;
       return { kind: "ask", ...base, asking: { id, version, name, season: askSeason!, askedOn } };
     });

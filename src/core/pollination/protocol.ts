@@ -7,6 +7,9 @@ export type Anchor = "dusk" | "sunrise" | "noon" | "day";
 export const DAY_PARTS = ["dawn", "morning", "noon", "any-hour", "evening"] as const;
 export type DayPart = (typeof DAY_PARTS)[number];
 
+/** Whether a step is done on fruit, not on flowers any more. @example isOnFruit("check") // true */
+export const isOnFruit = (action: StepAction): boolean => action === "check" || action === "harvest";
+
 /** Whether what is done in a part of the day has its hour. @example isTimed("dawn") // true */
 export const isTimed = (part: DayPart): boolean => part !== "any-hour";
 

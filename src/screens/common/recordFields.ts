@@ -6,9 +6,6 @@ import { choicesOf } from "./words";
 /** Codes with the words they are chosen by. */
 export type Words = Record<string | number, string>;
 
-/** A text longer than this is written in several lines. */
-const LONG = 1000;
-
 type Type = NonNullable<FieldProps["type"]>;
 const TYPES: Record<Spec["kind"], Type> = {
   text: "text",
@@ -32,7 +29,7 @@ const TYPES: Record<Spec["kind"], Type> = {
 
 function typeOf({ spec, drawn }: AnyField, words: Words | undefined): Type {
   if (words && spec.kind === "flag") return "select";
-  return drawn.long || (spec.kind === "text" && spec.most > LONG) ? "textarea" : TYPES[spec.kind];
+  return drawn.long ? "textarea" : TYPES[spec.kind];
 }
 
 const UNITS = { length: lengthUnit, mass: massUnit, share: () => "%" };

@@ -28,7 +28,7 @@ export function AskRow({ asking: { id, version, name, season, askedOn }, day }: 
     >
       <span className="flex flex-wrap justify-end gap-2 max-sm:col-span-2 max-sm:justify-start">
         {!askedOn && said("asked", "Asked")}
-        <InAWeek of={{ sourceId: id }} act="ask" day={day} name={name} />
+        <InAWeek input={{ sourceId: id, act: "ask" }} day={day} name={name} />
         {said("refused", "No")}
         {said("agreed", "Agreed")}
       </span>

@@ -1,6 +1,7 @@
 import { addDays, type Day, dayInWords } from "@/core/calendar/day";
 import { within } from "@/core/units/within";
 import Link from "@/ui/Link";
+import type { PutOffInput } from "@/views/tasks/task";
 import type { LinkTask } from "@/views/today";
 import { CommandButton } from "../common/command";
 import { Tag } from "../common/Tag";
@@ -8,18 +9,13 @@ import { Tag } from "../common/Tag";
 /** So many days something is put off by a press. */
 const A_WEEK = 7;
 
-type PutOffProps = {
-  of: { sourceId: string } | { storeId: string } | { testId: string } | { lineId: string };
-  act: "ask" | "desiccant" | "count" | "regrow";
-  day: Day;
-  name: string;
-};
+type PutOffProps = { input: PutOffInput; day: Day; name: string };
 
 /** Not now: asked again in a week. */
-export const InAWeek = ({ of, act, day, name }: PutOffProps) => (
+export const InAWeek = ({ input, day, name }: PutOffProps) => (
   <CommandButton
     command="deed.put-off"
-    input={{ ...of, act, until: addDays(day, A_WEEK) }}
+    input={{ ...input, until: addDays(day, A_WEEK) }}
     plain
     label={`In a week: ${name}`}
   >
@@ -28,8 +24,8 @@ export const InAWeek = ({ of, act, day, name }: PutOffProps) => (
 );
 
 /** What is done on a page of its own, in a line: a call of the table, a test to count, a place, a sharing day. */
-export function LinkRow({ task: { task }, day }: { task: LinkTask; day: Day }) {
-  const { of, id, code, name, what, href, last } = task;
+export function LinkRow({ task: { task, putOff }, day }: { task: LinkTask; day: Day }) {
+  const { code, name, what, href, last } = task;
   const late = last !== null && last < day;
   return (
     <li className="flex flex-wrap items-center gap-x-3 py-1">
@@ -42,10 +38,9 @@ export function LinkRow({ task: { task }, day }: { task: LinkTask; day: Day }) {
           {late ? "perhaps too late since" : "by"} {dayInWords(last)}
         </span>
       )}
-      {(of === "place" || of === "test") && (
+      {putOff && (
         <span className="ml-auto">
-          {of === "place" && <InAWeek of={{ storeId: id }} act="desiccant" day={day} name={name} />}
-          {of === "test" && <InAWeek of={{ testId: id }} act="count" day={day} name={name} />}
+          <InAWeek input={putOff} day={day} name={name} />
         </span>
       )}
     </li>

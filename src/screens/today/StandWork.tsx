@@ -1,5 +1,4 @@
 "use client";
-import { useState } from "react";
 import { type Day, dayInWords } from "@/core/calendar/day";
 import { addressOfStand } from "@/core/custody/address";
 import type { Units } from "@/core/units/units";
@@ -9,6 +8,7 @@ import { Row } from "../common/Part";
 import { Tag } from "../common/Tag";
 import { sentence } from "../common/words";
 import { DoneTogether, NotNow } from "./GroupPresses";
+import { OpeningRow } from "./OpeningRow";
 import { Done } from "./WorkPresses";
 import { lastInWords, nameOf, rowInWords, titleOf, whereAndHowLong } from "./words";
 
@@ -44,49 +44,30 @@ function Said({ group, day }: Omit<Props, "units">) {
 export function WorkRow({ group, day, units }: Props) {
   const { works } = group;
   const [first] = works as [StandWork, ...StandWork[]];
-  const [opened, setOpened] = useState(false);
   const open = first.standing !== "ahead";
   const several = works.length > 1;
-  return (
-    <>
-      <Row
-        tag={
-          several ? (
-            <button
-              type="button"
-              aria-expanded={opened}
-              className="min-h-11 text-left font-semibold text-damson underline"
-              onClick={() => setOpened(!opened)}
-            >
-              {opened ? "Close" : `Show the ${works.length}`}
-              <span className="sr-only">: {titleOf(group)}</span>
-            </button>
-          ) : (
-            <TagOf work={first} />
-          )
-        }
-        title={titleOf(group)}
-        said={<Said group={group} day={day} />}
-      >
-        {open && (
-          <span className="flex flex-wrap items-center justify-end gap-2 max-sm:col-span-2 max-sm:justify-start">
-            <NotNow group={group} day={day} />
-            {several ? <DoneTogether group={group} day={day} /> : <Done work={first} day={day} units={units} />}
-          </span>
-        )}
+  const title = titleOf(group);
+  const said = <Said group={group} day={day} />;
+  const press = open && (
+    <span className="flex flex-wrap items-center justify-end gap-2 max-sm:col-span-2 max-sm:justify-start">
+      <NotNow group={group} day={day} />
+      {several ? <DoneTogether group={group} day={day} /> : <Done work={first} day={day} units={units} />}
+    </span>
+  );
+  if (!several)
+    return (
+      <Row tag={<TagOf work={first} />} title={title} said={said}>
+        {press}
       </Row>
-      {opened && several && (
-        <li className="pb-3 sm:pl-6">
-          <ul className="rows">
-            {works.map((work) => (
-              <Row key={work.key} tag={<TagOf work={work} />} title={nameOf(work)} said={rowInWords(work)}>
-                {open && <Done work={work} day={day} units={units} />}
-              </Row>
-            ))}
-          </ul>
-        </li>
-      )}
-    </>
+    );
+  return (
+    <OpeningRow count={works.length} title={title} said={said} press={press}>
+      {works.map((work) => (
+        <Row key={work.key} tag={<TagOf work={work} />} title={nameOf(work)} said={rowInWords(work)}>
+          {open && <Done work={work} day={day} units={units} />}
+        </Row>
+      ))}
+    </OpeningRow>
   );
 }
 

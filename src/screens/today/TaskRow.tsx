@@ -1,6 +1,5 @@
 "use client";
 import clsx from "clsx";
-import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import { bedInWords } from "@/core/ground/bedInWords";
 import { bedOf } from "@/core/pollination/fathers";
@@ -20,6 +19,7 @@ import { Tag } from "../common/Tag";
 import { sentence } from "../common/words";
 import { AskRow } from "./AskRow";
 import { LinkRow } from "./LinkRow";
+import { OpeningRow } from "./OpeningRow";
 import { ChangeTask, repeats } from "./OwnTasks";
 import { RegrowRow } from "./RegrowRow";
 import { WorkRow } from "./StandWork";
@@ -70,48 +70,31 @@ export function TaskRows({ tasks, day, units }: { tasks: Task[]; day: string; un
 
 /** One step of several crosses in one bed: a row that opens to each. */
 function StepRow({ tasks, day, units }: { tasks: StepTask[]; day: string; units: Units }) {
-  const [opened, setOpened] = useState(false);
   const title = titleOfStep(tasks);
   const urgent = Math.min(...tasks.map(({ daysLeft }) => daysLeft)) <= 0;
   const [first] = tasks as [StepTask, ...StepTask[]];
   const bed = bedOf(first);
   return (
-    <>
-      <Row
-        tag={
-          <button
-            type="button"
-            aria-expanded={opened}
-            className="min-h-11 text-left font-semibold text-damson underline"
-            onClick={() => setOpened(!opened)}
-          >
-            {opened ? "Close" : `Show the ${tasks.length}`}
-            <span className="sr-only">: {title}</span>
-          </button>
-        }
-        title={title}
-        said={
-          <>
-            {bed && `${sentence(bedInWords(bed))}. `}
-            {first.part !== "any-hour" && `${hourInWords(first.from)} to ${hourInWords(first.to)}. `}
-            {urgent && <span className="font-bold text-rust">Last chance for some of them.</span>}
-          </>
-        }
-      >
+    <OpeningRow
+      count={tasks.length}
+      title={title}
+      said={
+        <>
+          {bed && `${sentence(bedInWords(bed))}. `}
+          {first.part !== "any-hour" && `${hourInWords(first.from)} to ${hourInWords(first.to)}. `}
+          {urgent && <span className="font-bold text-rust">Last chance for some of them.</span>}
+        </>
+      }
+      press={
         <Link href="/round" className={clsx("leaf", urgent && "leaf-strong")}>
           Walk <span className="sr-only">: {title}</span>
         </Link>
-      </Row>
-      {opened && (
-        <li className="pb-3 sm:pl-6">
-          <ul className="rows">
-            {tasks.map((task) => (
-              <TaskRow key={keyOf(task)} task={task} day={day} units={units} />
-            ))}
-          </ul>
-        </li>
-      )}
-    </>
+      }
+    >
+      {tasks.map((task) => (
+        <TaskRow key={keyOf(task)} task={task} day={day} units={units} />
+      ))}
+    </OpeningRow>
   );
 }
 

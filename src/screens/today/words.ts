@@ -3,7 +3,7 @@ import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { bedInWords, placeInWords } from "@/core/ground/bedInWords";
 import { bedOf } from "@/core/pollination/fathers";
-import { DAY_PARTS, type DayPart, isTimed } from "@/core/pollination/protocol";
+import { DAY_PARTS, type DayPart, isOnFruit, isTimed } from "@/core/pollination/protocol";
 import { minutesInWords } from "@/core/units/minutes";
 import { plural } from "@/core/units/plural";
 import { type Act, isPressing, LAST_DAYS } from "@/core/work/work";
@@ -135,8 +135,6 @@ export function stepsInBeds(tasks: Task[]): Task[][] {
   });
 }
 
-const FRUIT: ReadonlySet<string> = new Set(["check", "harvest"]);
-
 /** How many a step is for, and of what: flowers of the mother, fruits, males. */
 function countOfStep(task: StepTask): { count: number; one: string } {
   if (task.kind === "father") return { count: task.count, one: task.step.father.unit };
@@ -144,7 +142,7 @@ function countOfStep(task: StepTask): { count: number; one: string } {
   const { unit } = state.method;
   if (step.action === "cover")
     return { count: state.evenings?.tonight ?? 1, one: unit === "flower" ? "mother flower" : unit };
-  return { count: flowers.length, one: FRUIT.has(step.action) ? "fruit" : unit };
+  return { count: flowers.length, one: isOnFruit(step.action) ? "fruit" : unit };
 }
 
 /** "Bag buds before they open: 2 mother flowers". */

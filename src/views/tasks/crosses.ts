@@ -1,45 +1,39 @@
 import { speciesById } from "@/catalogue/catalogue";
-import { addDays, type Day } from "@/core/calendar/day";
-import { dayPartOf, leadDays } from "@/core/pollination/protocol";
+import { addDays } from "@/core/calendar/day";
+import { dayPartOf, isOnFruit, leadDays } from "@/core/pollination/protocol";
 import { comingSteps } from "@/core/pollination/steps";
 import { plural } from "@/core/units/plural";
 import { minutesOfFlowers } from "@/core/work/task";
-import { standingBy } from "@/core/work/work";
 import { protocolOfCross } from "@/records/flower/commands";
 import { flowersUnderWay } from "@/records/flower/queries";
 import type { Outlook } from "../outlook";
 import { type CrossAt, crossesIn, hand, onDay } from "../pollination";
-import type { LinkedTask } from "./task";
+import { type LinkedTask, taskOn } from "./task";
+
+type Base = Pick<LinkedTask, "id" | "name" | "code" | "place" | "href"> & { of: "cross" };
 
 /** Flowers that a cross still wants, as long as both parents flower. */
-function toCover({ cross, parents, state }: CrossAt, today: Day, base: Base): LinkedTask[] {
+function toCover(sky: Outlook, { cross, parents, state }: CrossAt, base: Base): LinkedTask[] {
   const { toDo, last, evenings, method } = state;
   if (state.over || toDo.likely === 0 || !last || last.daysLeft < 0) return [];
   const protocol = protocolOfCross(cross);
   const { mother, father } = parents;
   const [female, male] = [mother.window.female.start, father.window.male.start];
   const from = addDays(female > male ? female : male, -leadDays(protocol));
-  const best = evenings || from < today ? today : from;
-  const what = `${plural(toDo.likely, `more ${method.unit}`)} to cover and pollinate`;
   return [
-    {
+    taskOn(sky, {
       ...base,
       key: `cross ${cross.id}`,
       act: "cover",
-      what,
+      what: `${plural(toDo.likely, `more ${method.unit}`)} to cover and pollinate`,
       how: `${method.name}. The last evening to cover is ${last.day}.`,
       minutes: minutesOfFlowers(evenings?.tonight ?? Math.min(cross.perEvening, toDo.likely)),
       part: dayPartOf(protocol.steps[0]!),
-      from: best,
-      best,
+      from: evenings || from < sky.today ? sky.today : from,
       last: last.day,
-      otherwise: null,
-      standing: standingBy({ from: best, best, last: last.day }, today),
-    },
+    }),
   ];
 }
-
-type Base = Pick<LinkedTask, "of" | "id" | "name" | "code" | "place" | "at" | "href">;
 
 /** What crosses ask for: flowers to be covered, and the steps that those under way come to, on their days. */
 export function crossTasksAhead(sky: Outlook): LinkedTask[] {
@@ -51,34 +45,27 @@ export function crossTasksAhead(sky: Outlook): LinkedTask[] {
     .flatMap((at): LinkedTask[] => {
       const { cross } = at;
       const name = cross.kind === "self" ? `${cross.motherName} selfed` : `${cross.motherName} × ${cross.fatherName}`;
-      const base: Base = {
-        of: "cross",
-        id: cross.id,
-        name,
-        code: cross.code,
-        place: cross.motherBed,
-        at: null,
-        href: `/crosses/${cross.code}`,
-      };
+      const { id, code, motherBed: place } = cross;
+      const base: Base = { of: "cross", id, name, code, place, href: `/crosses/${code}` };
       const protocol = protocolOfCross(cross);
-      const { daysToRipe } = speciesById(cross.species);
-      const known = onDay(flowers.get(cross.id) ?? [], today, garden.timezone);
-      const steps = comingSteps(protocol, known, today, daysToRipe, marks).map(
-        ({ step, flowers: these, from, last }): LinkedTask => ({
-          ...base,
-          key: `${step.action} ${cross.id} ${from}`,
-          act: step.action,
-          what: `${step.title}, ${plural(these.length, step.action === "check" || step.action === "harvest" ? "fruit" : protocol.unit)}`,
-          how: step.look,
-          minutes: minutesOfFlowers(these.length),
-          part: dayPartOf(step),
-          from,
-          best: from,
-          last,
-          otherwise: step.tooLate,
-          standing: standingBy({ from, best: from, last }, today),
-        }),
-      );
-      return [...toCover(at, today, base), ...steps];
+      const known = onDay(flowers.get(id) ?? [], today, garden.timezone);
+      const steps = comingSteps(protocol, known, today, speciesById(cross.species).daysToRipe, marks);
+      return [
+        ...toCover(sky, at, base),
+        ...steps.map(({ step, flowers: these, from, last }) =>
+          taskOn(sky, {
+            ...base,
+            key: `${step.action} ${id} ${from}`,
+            act: step.action,
+            what: `${step.title}, ${plural(these.length, isOnFruit(step.action) ? "fruit" : protocol.unit)}`,
+            how: step.look,
+            minutes: minutesOfFlowers(these.length),
+            part: dayPartOf(step),
+            from,
+            last,
+            otherwise: step.tooLate,
+          }),
+        ),
+      ];
     });
 }

@@ -6,16 +6,15 @@ import type { Outlook } from "../outlook";
 /** A task with the page where it is done. */
 export type LinkedTask = Task & { href: string };
 
-type Said = Pick<LinkedTask, "id" | "key" | "act" | "what" | "from" | "name" | "href"> & {
-  of: keyof typeof MINUTES_OF;
-};
+type Said = Pick<LinkedTask, "id" | "key" | "act" | "what" | "from" | "name" | "href"> &
+  ({ of: keyof typeof MINUTES_OF } | { of: "cross"; minutes: number });
 
 /** A task that waits for nothing and stands by its own days; what is not said of it is as is usual. */
 export function taskOn({ today }: Outlook, said: Said & Partial<LinkedTask>): LinkedTask {
   const { from, best = from, last = null } = said;
   return {
     how: "",
-    minutes: MINUTES_OF[said.of],
+    minutes: said.of === "cross" ? said.minutes : MINUTES_OF[said.of],
     part: "any-hour",
     otherwise: null,
     code: null,
