@@ -1,4 +1,4 @@
-import type { Drawn, Often, StageOfLife } from "@/core/selection/yardsticks";
+import type { Drawn, Often, StageOfLife } from "@/core/traits/trait";
 import type { Species } from "./types";
 
 /** A yardstick to begin with. What is wanted of it is the grower's to change. */

@@ -5,6 +5,7 @@ import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { thumbsInWords } from "@/core/inheritance/enoughPlants";
 import { kindAsChoice } from "@/core/isolation/crossing";
+import { kindOf } from "@/core/traits/kinds";
 import { crossedPairs, type LineChoice, lineChoices } from "@/records/line/queries";
 import { mayHoldSeed } from "@/records/lot/left";
 import { type LotInShort, openLots } from "@/records/lot/queries";
@@ -159,7 +160,7 @@ export const CHOICES = {
   /** Yardsticks in use in the garden, to be taken over by another line. */
   yardsticks: ({ db }: Outlook): { id: Id; name: string; lineId: Id; lineName: string }[] =>
     allYardsticks(db)
-      .filter(({ retiredOn, kind }) => retiredOn === null && kind !== "ratio")
+      .filter((mark) => mark.retiredOn === null && !kindOf(mark).computed)
       .map(({ id, name, lineId, lineName }) => ({ id, name, lineId, lineName })),
   sowing: (sky: Outlook) => ({ lines: linesOf(sky), lots: lotsOf(sky) }),
   /** What stood in the season before, to be planned again in this one. */

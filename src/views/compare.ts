@@ -6,8 +6,8 @@ import { groupBy } from "@/core/lists/groupBy";
 import { type Correlation, correlation } from "@/core/selection/correlation";
 import { isKept } from "@/core/selection/marks";
 import { type Summary, summarise } from "@/core/selection/ranking";
-import type { ScoreValue } from "@/core/selection/yardsticks";
-import { isMeasured } from "@/core/selection/yardsticks";
+import { isMeasured } from "@/core/traits/kinds";
+import type { ScoreValue } from "@/core/traits/trait";
 import { headOf } from "@/db/ops";
 import { lineNames, looksOnYardsticks, yardsticks } from "@/records/line/queries";
 import type { Photo } from "@/records/photo/photo";
@@ -65,8 +65,8 @@ function groupOf(
   shown: ShownPlant["values"][],
 ): Group {
   const seen = shown.flatMap((values) => values[mark.id] ?? []);
-  const values = isMeasured(mark.kind) ? seen.flatMap(({ number }) => number ?? []) : [];
-  const words = isMeasured(mark.kind) ? [] : counted(seen.map(wordOf));
+  const values = isMeasured(mark) ? seen.flatMap(({ number }) => number ?? []) : [];
+  const words = isMeasured(mark) ? [] : counted(seen.map(wordOf));
   return { kind, name, code, values, summary: summarise(values), words };
 }
 
@@ -132,7 +132,7 @@ export function compareView(sky: Outlook, code: string, asked: AskedOfComparison
       valuesOf(kin.filter(({ row }) => beforeIds.has(row.standId))),
     ),
   ];
-  const measured = marks.filter(({ kind }) => isMeasured(kind));
+  const measured = marks.filter(isMeasured);
   const pair = twoOf(measured, asked.x, asked.y);
   const plants = plantsOfStand(db, stand.id).filter(({ checkOfId }) => checkOfId === null);
   const kept = new Set(plants.filter(({ mark }) => isKept(mark)).map(({ id }) => id));

@@ -11,7 +11,8 @@ import { parentsToKeep } from "@/core/selection/parents";
 import { type Summary, summarise } from "@/core/selection/ranking";
 import { type Repeatability, repeatability } from "@/core/selection/repeatability";
 import { cameThrough, type Passing, passing } from "@/core/selection/survival";
-import { isMeasured, type Look, type ScoreValue, withRatios } from "@/core/selection/yardsticks";
+import { isMeasured, kindOf } from "@/core/traits/kinds";
+import { type Look, type ScoreValue, withRatios } from "@/core/traits/trait";
 import { nextScoring, stageSpan, type ToScore } from "@/core/work/score";
 import { headOf } from "@/db/ops";
 import { type BedChoice, bedChoices } from "@/records/bed/queries";
@@ -135,8 +136,8 @@ function parentFigures(
     return {
       line: names.get(parent) ?? "",
       season: same.length ? "this season" : "all seasons",
-      summary: isMeasured(mark.kind) ? summarise(values.flatMap(({ number }) => number ?? [])) : null,
-      words: isMeasured(mark.kind) ? null : commonest(values.map(wordOf)),
+      summary: isMeasured(mark) ? summarise(values.flatMap(({ number }) => number ?? [])) : null,
+      words: isMeasured(mark) ? null : commonest(values.map(wordOf)),
     };
   });
 }
@@ -157,7 +158,7 @@ function scoreViews(rows: PlantScore[], marks: Yardstick[]): Family["scores"] {
       version,
     };
   }
-  const ratios = marks.filter(({ kind }) => kind === "ratio");
+  const ratios = marks.filter((mark) => kindOf(mark).computed);
   if (ratios.length > 0)
     for (const own of Object.values(scores))
       for (const { id } of ratios) {
@@ -233,7 +234,7 @@ export function familyView(sky: Outlook, code: string): Family | null {
     reasons: reasonsOf(db, row.lineId).map(({ reason }) => reason),
     yardsticks: marks.map((mark): YardstickView => {
       const seen = byPlant(looks.get(mark.id) ?? []);
-      const measured = isMeasured(mark.kind);
+      const measured = isMeasured(mark);
       return {
         ...mark,
         words: JSON.parse(mark.categories) as string[],
@@ -251,7 +252,7 @@ export function familyView(sky: Outlook, code: string): Family | null {
           measured && mark.often === "once"
             ? repeatability(seen.map((plant) => plant.looks.flatMap(({ number }) => number ?? [])))
             : null,
-        unscored: mark.kind === "ratio" ? 0 : standing.filter((p) => !scores[p.id]?.[mark.id]).length,
+        unscored: kindOf(mark).computed ? 0 : standing.filter((p) => !scores[p.id]?.[mark.id]).length,
       };
     }),
     retired: all

@@ -4,6 +4,7 @@ import { partsOf } from "@/core/ground/rows";
 import { groupBy } from "@/core/lists/groupBy";
 import { adjustedForAge } from "@/core/selection/age";
 import { placeOf, plantsInRow } from "@/core/selection/bench";
+import { kindOf } from "@/core/traits/kinds";
 import type { Db } from "@/db/open";
 import { type PlantedStand, plantedStands } from "@/records/plant/queries";
 import type { Yardstick } from "@/records/yardstick/yardstick";
@@ -19,8 +20,7 @@ export const figuresOf = (shown: ShownPlant[], mark: Yardstick): Figure[] =>
   });
 
 /** What is scored on a day is older the later: days themselves, and what is added up or seen for ever, are not. */
-const grows = ({ kind, often }: Pick<Yardstick, "kind" | "often">): boolean =>
-  often === "once" && (kind === "number" || kind === "count" || kind === "scale");
+const grows = (mark: Yardstick): boolean => mark.often === "once" && kindOf(mark).often.includes("again");
 
 export type FoundAge = { explained: number; perDay: number };
 

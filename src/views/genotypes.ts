@@ -6,7 +6,8 @@ import { progenyNeeded, SURELY_PURE } from "@/core/inheritance/progeny";
 import { classesOf, type WayKey, wayOf } from "@/core/inheritance/ways";
 import { groupBy } from "@/core/lists/groupBy";
 import { singles } from "@/core/pedigree/singles";
-import type { ScoreValue } from "@/core/selection/yardsticks";
+import type { ScoreValue } from "@/core/traits/trait";
+import { categoryWanted } from "@/core/traits/trait";
 import { type Db, theDb } from "@/db/open";
 import { individualOf } from "@/records/line/pedigree";
 import { looksOnYardsticks } from "@/records/line/queries";
@@ -133,7 +134,7 @@ export function genotypesView(db: Db, { standId, yardstickId }: Told<typeof GENO
     const lots = ears.filter(({ offspring }) => found.contradicts.includes(offspring.id));
     return { kind: "contradiction", plants: said, lots: lots.map(({ code, shows }) => ({ code, shows })) };
   }
-  const wanted = mark.kind === "yes-no" ? (mark.wanted === "none" ? null : mark.wanted) : mark.targetWord;
+  const wanted = categoryWanted(mark);
   const at = Math.max(0, words.indexOf(wanted ?? words[0]!));
   const shown = new Map(seen.map(({ plantId, shows }) => [plantId, words[shows]!]));
   return {

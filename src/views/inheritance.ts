@@ -5,8 +5,8 @@ import { progenyNeeded, SURELY_PURE } from "@/core/inheritance/progeny";
 import { locusAfter, type Making, type Ratios, ratiosOf } from "@/core/inheritance/ratios";
 import { counted } from "@/core/lists/counted";
 import { plantsNeeded } from "@/core/numbers/plantsNeeded";
-import type { ScoreValue } from "@/core/selection/yardsticks";
-import { isMeasured } from "@/core/selection/yardsticks";
+import { isMeasured } from "@/core/traits/kinds";
+import type { ScoreValue } from "@/core/traits/trait";
 import type { Db } from "@/db/open";
 import { crossById } from "@/records/cross/queries";
 import type { Locus } from "@/records/locus/locus";
@@ -84,7 +84,7 @@ export function ratiosOfWords(
   classes: RatiosOfWords["classes"],
   making: Making,
 ): RatiosOfWords | null {
-  if (isMeasured(mark.kind) || classes.length < 2) return null;
+  if (isMeasured(mark) || classes.length < 2) return null;
   const counts = classes.map(({ count }) => count);
   if (counts.reduce((a, b) => a + b) < FEWEST) return null;
   const ratios = ratiosOf(counts, making);
@@ -123,7 +123,7 @@ export function inheritanceOf(
   const making = lot ? makingOf(db, lot, stand.generation, stand.species) : null;
   const loci = lociOfLine(db, stand.lineId);
   const genes = marks
-    .filter(({ kind, retiredOn }) => !isMeasured(kind) && retiredOn === null)
+    .filter((mark) => !isMeasured(mark) && mark.retiredOn === null)
     .map((mark) => ({ id: mark.id, name: mark.name, words: wordsOf(mark), locus: loci.get(mark.id) ?? null }));
   const { xenia, seedShows } = speciesById(stand.species);
   if (!making) return { making, traits: [], genes, xenia, seedShows };

@@ -2,7 +2,7 @@ import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import { type Progress, progressOf } from "@/core/selection/progress";
 import { type Summary, summarise } from "@/core/selection/ranking";
-import { isMeasured } from "@/core/selection/yardsticks";
+import { isMeasured } from "@/core/traits/kinds";
 import type { Db } from "@/db/open";
 import { mothersOf } from "@/records/line/judged";
 import type { Line } from "@/records/line/line";
@@ -79,7 +79,7 @@ function progressBy(
       };
     }),
     aimOfFigures(mark),
-    !isMeasured(mark.kind),
+    !isMeasured(mark),
   );
 }
 
@@ -104,10 +104,8 @@ export function laddersOf(
     );
     const numbers = (list: typeof all) => list.flatMap((s) => (s.number === null ? [] : [s.number]));
     const fits = (s: { word: string | null; number: number | null }) =>
-      yardstick.kind === "category"
-        ? s.word === yardstick.targetWord
-        : s.number === (yardstick.wanted === "no" ? 0 : 1);
-    const counted = yardstick.kind === "category" || yardstick.kind === "yes-no";
+      s.word === null ? s.number === (yardstick.wanted === "no" ? 0 : 1) : s.word === yardstick.targetWord;
+    const counted = !isMeasured(yardstick);
     const generations = [...own].sort(([a], [b]) => a - b);
     const seasonsOf = (list: typeof all) => [...new Set(list.map((s) => s.season))].sort().join(", ");
     return {

@@ -5,12 +5,12 @@ import { groupBy } from "@/core/lists/groupBy";
 import { seeded } from "@/core/numbers/chance";
 import { sampledPedigree } from "@/core/pedigree/pedigree";
 import { placeOf, plantsInRow } from "@/core/selection/bench";
-import { inheritedAmong } from "@/core/selection/heritability";
+import { guessOf, inheritedAmong } from "@/core/selection/heritability";
 import { hiddenSelection, type Leaning, type Watched } from "@/core/selection/hidden";
 import { isKept } from "@/core/selection/marks";
 import { goodness } from "@/core/selection/ranking";
-import type { ScoreValue } from "@/core/selection/yardsticks";
-import { isMeasured } from "@/core/selection/yardsticks";
+import { isMeasured, kindOf, TRAIT_KINDS } from "@/core/traits/kinds";
+import type { ScoreValue } from "@/core/traits/trait";
 import type { Db } from "@/db/open";
 import type { LookRow } from "@/records/line/queries";
 import { pickedOf } from "@/records/pick/queries";
@@ -21,7 +21,6 @@ import type { Yardstick } from "@/records/yardstick/yardstick";
 import { kinOf } from "./kin";
 import type { Outlook } from "./outlook";
 import { aimOfFigures, figureOf } from "./shown";
-import { guessOf } from "./worth";
 
 /** A leaning with whether it goes where the aim points, and what it does to the next generation where it is inherited. */
 export type LeaningView = Leaning & {
@@ -48,7 +47,7 @@ function towards(mark: Yardstick, { chosen, all }: Leaning): LeaningView["kind"]
 }
 
 /** How much of the days that plants differ by is inherited. */
-const DAYS = guessOf({ kind: "date", inherited: null });
+const DAYS = TRAIT_KINDS.date.heritability;
 
 /** How much of the base's variance is among some plants, by their pedigree, in the mean. */
 function amongThem(db: Db, plants: Plant[]): number {
@@ -115,7 +114,7 @@ export function leaningsOf(
       (mark): Known => ({
         name: mark.name,
         values: plants.map(({ id }) => figureOf(mark, valuesOf(id)[mark.id])),
-        unit: mark.kind === "date" ? "days" : isMeasured(mark.kind) ? mark.unit : "%",
+        unit: isMeasured(mark) ? kindOf(mark).units(mark.unit).value : "%",
         kind: (leaning) => towards(mark, leaning),
         inherited: guessOf(mark),
       }),

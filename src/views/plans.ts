@@ -5,8 +5,9 @@ import { middle } from "@/core/flowering/facts";
 import { inOrder } from "@/core/lists/order";
 import { hoursOf, type Plan, planOf } from "@/core/plans/plans";
 import { SCHEMES, type SchemeKey } from "@/core/plans/schemes";
+import { guessOf } from "@/core/selection/heritability";
 import { counts } from "@/core/selection/ranking";
-import { isMeasured } from "@/core/selection/yardsticks";
+import { isMeasured } from "@/core/traits/kinds";
 import { type Db, theDb } from "@/db/open";
 import type { Line } from "@/records/line/line";
 import { lineByCode, lineById, linesOfSpecies, yardsticks } from "@/records/line/queries";
@@ -14,7 +15,7 @@ import { real, ref, type Told, whole } from "@/records/record";
 import { standsOfLine } from "@/records/stand/queries";
 import { type Band, band } from "./band";
 import type { Outlook } from "./outlook";
-import { familyWorth, guessOf } from "./worth";
+import { familyWorth } from "./worth";
 
 /** Which line, and what is wanted of its plants and seasons. */
 export const PLANS = {
@@ -79,9 +80,7 @@ function weighed(ranges: { low: number; high: number; weight: number }[]): { low
 
 /** How much of what a line's plants differ by is inherited: the newest family that was looked at tells, else its traits' kinds. */
 function* inheritedOf(db: Db, line: Line): Generator<unknown, TakenInherited> {
-  const marks = yardsticks(db, line.id).filter(
-    (mark) => mark.retiredOn === null && counts(mark) && isMeasured(mark.kind),
-  );
+  const marks = yardsticks(db, line.id).filter((mark) => mark.retiredOn === null && counts(mark) && isMeasured(mark));
   if (marks.length === 0) return { ...ANY, of: "kinds" };
   const weightOf = new Map(marks.map(({ id, weight }) => [id, weight]));
   const families = standsOfLine(db, line.id).filter(({ family, planned }) => family === 1 && planned === 0);

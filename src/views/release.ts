@@ -5,7 +5,7 @@ import type { Range } from "@/core/flowering/facts";
 import { counted } from "@/core/lists/counted";
 import { typicalOf } from "@/core/purity/typical";
 import { type Summary, summarise } from "@/core/selection/ranking";
-import { isMeasured } from "@/core/selection/yardsticks";
+import { isMeasured } from "@/core/traits/kinds";
 import type { Units } from "@/core/units/units";
 import type { Line } from "@/records/line/line";
 import { linePedigree } from "@/records/line/pedigree";
@@ -70,15 +70,15 @@ function described(mark: Yardstick, plants: ShownPlant[]): Described | null {
   const { name, unit, kind, lowEnd, highEnd } = mark;
   const values = plants.flatMap(({ values: own }) => own[mark.id] ?? []);
   if (values.length === 0) return null;
-  const words = isMeasured(kind) ? [] : counted(values.map(wordOf));
-  const summary = isMeasured(kind) ? summarise(values.flatMap(({ number }) => number ?? [])) : null;
+  const words = isMeasured(mark) ? [] : counted(values.map(wordOf));
+  const summary = isMeasured(mark) ? summarise(values.flatMap(({ number }) => number ?? [])) : null;
   return { name, unit, kind, lowEnd, highEnd, summary, words };
 }
 
 /** The plant that is most like all of the newest season's, with a picture of it where there is one. */
 function typicalPlant({ db }: Outlook, marks: Yardstick[], plants: ShownPlant[]): Release["typical"] {
   const newest = Math.max(...plants.map(({ row }) => row.season));
-  const measured = new Set(marks.filter(({ kind }) => isMeasured(kind)).map(({ id }) => id));
+  const measured = new Set(marks.filter(isMeasured).map(({ id }) => id));
   const last = plants.filter(({ row }) => row.season === newest);
   const id = typicalOf(
     last.map(({ row, values }) => ({

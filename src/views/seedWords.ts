@@ -2,7 +2,7 @@ import { speciesById } from "@/catalogue/catalogue";
 import type { Id } from "@/core/custody/id";
 import type { Making } from "@/core/inheritance/ratios";
 import { shareRange } from "@/core/numbers/betaRange";
-import { isMeasured } from "@/core/selection/yardsticks";
+import { isMeasured } from "@/core/traits/kinds";
 import type { Db } from "@/db/open";
 import { yardsticks } from "@/records/line/queries";
 import type { LotRow } from "@/records/lot/queries";
@@ -26,7 +26,7 @@ export function seedWordsOf(db: Db, lot: LotRow): SeedWords | null {
   if (!seedShows) return null;
   const making = makingOf(db, lot, lot.generation, lot.species);
   const looks = seedlooksOf(db, lot.id);
-  const marks = yardsticks(db, lot.lineId).filter(({ kind, retiredOn }) => !isMeasured(kind) && retiredOn === null);
+  const marks = yardsticks(db, lot.lineId).filter((mark) => !isMeasured(mark) && mark.retiredOn === null);
   return {
     says: xenia ?? "",
     making,

@@ -2,13 +2,14 @@ import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import type { Aim } from "@/core/selection/ranking";
-import { isMeasured, type Look, type ScoreValue, valueOfLooks, withRatios } from "@/core/selection/yardsticks";
+import { isMeasured } from "@/core/traits/kinds";
+import { type Look, type ScoreValue, valueOfLooks, withRatios } from "@/core/traits/trait";
 import type { LookRow } from "@/records/line/queries";
 import type { Yardstick } from "@/records/yardstick/yardstick";
 
 /** What a plant shows on a yardstick, of however many looks. */
 export const shownOn = ({ often, kind }: Pick<Yardstick, "often" | "kind">, looks: Look[]): ScoreValue =>
-  valueOfLooks(looks, often, isMeasured(kind));
+  valueOfLooks(looks, often, isMeasured({ kind }));
 
 /** A plant where it stood, with what it shows on all yardsticks, ratios too. */
 export type ShownPlant = {
@@ -39,14 +40,14 @@ export function shownBy(looks: LookRow[], marks: Yardstick[]): Map<Id, ShownPlan
 export const wordOf = ({ word, number }: ScoreValue): string => word ?? (number === 1 ? "yes" : "no");
 
 /** A value as a figure: measured, or of words 1 for the wanted one and 0 for any other; null where nothing was seen. */
-export function figureOf(mark: Pick<Yardstick, "kind" | "targetWord">, value: ScoreValue | undefined): number | null {
+export function figureOf(mark: Pick<Yardstick, "targetWord">, value: ScoreValue | undefined): number | null {
   if (!value) return null;
-  return mark.kind === "category" ? Number(value.word === mark.targetWord) : value.number;
+  return value.word === null ? value.number : Number(value.word === mark.targetWord);
 }
 
 /** What is wanted of such figures: of words that there are more of the wanted one. */
-export const aimOfFigures = <A extends Aim & Pick<Yardstick, "kind">>(mark: A): A =>
-  mark.kind === "category" && mark.wanted === "category" ? { ...mark, wanted: "high" } : mark;
+export const aimOfFigures = <A extends Aim>(mark: A): A =>
+  mark.wanted === "category" ? { ...mark, wanted: "high" } : mark;
 
 /** The line that a plant beside is of. */
 export const lineBeside = ({ checkOfId, lineId }: Pick<ShownPlant["row"], "lineId" | "checkOfId">): Id =>

@@ -3,6 +3,7 @@ import { type Caution, cautionsAt, isTasted } from "@/catalogue/hazards";
 import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { servingOrder, type Tasted, type TastedSample, tasted } from "@/core/selection/tasting";
+import { hasEnds } from "@/core/traits/kinds";
 import { yardsticks } from "@/records/line/queries";
 import type { Mark } from "@/records/plant/plant";
 import { chosenPlants, plantsOfStand } from "@/records/plant/queries";
@@ -85,7 +86,7 @@ export function tastingView(sky: Outlook, code: string, asked: AskedOfTasting): 
     hazards: cautionsAt(hazards, "eat", "taste"),
     bitterPoisons: hazards.includes("cucurbit"),
     poisonous: !isTasted(hazards),
-    scales: all.filter(({ kind, retiredOn }) => kind === "scale" && retiredOn === null).map(asScale),
+    scales: all.filter((mark) => hasEnds(mark) && mark.retiredOn === null).map(asScale),
     plants: [
       ...plantsOfStand(db, stand.id).map(({ id, number, mark }) => ({ id, number, mark, code: stand.code })),
       ...chosenPlants(db, stand.season).filter(({ standId }) => sisters.has(standId)),

@@ -19,7 +19,8 @@ import {
 } from "@/core/purity/trueTests";
 import { correlation } from "@/core/selection/correlation";
 import { HARDSHIPS } from "@/core/selection/hardships";
-import { isMeasured, unitOfDifference } from "@/core/selection/yardsticks";
+import { isMeasured, kindOf } from "@/core/traits/kinds";
+import { categoryWanted } from "@/core/traits/trait";
 import type { Db } from "@/db/open";
 import { type JudgedStand, judgedStands, markedOut, seedParents } from "@/records/line/judged";
 import type { Line } from "@/records/line/line";
@@ -150,8 +151,8 @@ const isOwn = ({ row }: ShownPlant, line: Line) => row.lineId === line.id && row
 function wordCounts({ shown, line, judged }: Seen, marks: Yardstick[]): TrueInput["words"] {
   return marks.flatMap((mark) => {
     const belongs = line.school === "cross-and-fix" || mark.must === 1;
-    if (isMeasured(mark.kind) || mark.retiredOn || !belongs) return [];
-    const wanted = mark.kind === "category" ? mark.targetWord : mark.wanted === "none" ? null : mark.wanted;
+    if (isMeasured(mark) || mark.retiredOn || !belongs) return [];
+    const wanted = categoryWanted(mark);
     if (!wanted) return [];
     const own = shown.filter((plant) => isOwn(plant, line) && judged.has(plant.row.season) && plant.values[mark.id]);
     const counts = [...groupBy(own, ({ row }) => row.season)].map(([season, plants]) => ({
@@ -162,9 +163,6 @@ function wordCounts({ shown, line, judged }: Seen, marks: Yardstick[]): TrueInpu
     return [{ name: mark.name, wanted, counts }];
   });
 }
-
-/** Marks are read to whole days, counts and steps of a scale; what is measured, finer. */
-const stepOf = ({ kind }: Yardstick): number => (kind === "number" || kind === "ratio" ? 0 : 1);
 
 function measuredOn({ shown, line, judged, stands }: Seen, mark: Yardstick): Measured | null {
   const figures = shown.flatMap((plant) => {
@@ -186,8 +184,8 @@ function measuredOn({ shown, line, judged, stands }: Seen, mark: Yardstick): Mea
   ].sort(([a], [b]) => (a < b ? -1 : 1));
   return {
     name: mark.name,
-    unit: unitOfDifference(mark),
-    step: stepOf(mark),
+    unit: kindOf(mark).units(mark.unit).difference,
+    step: kindOf(mark).step,
     limit: EVEN,
     wanted: line.school === "let-it-mix" ? wantedMove(mark) : null,
     grown: bySeason.map(([season, list]) => ({
@@ -280,7 +278,7 @@ export function truenessOf(
     stands: new Map(stands.map((one) => [one.id, one])),
   };
   const as = judgedAs(line, species);
-  const measured = marks.filter((mark) => isMeasured(mark.kind) && !mark.retiredOn);
+  const measured = marks.filter((mark) => isMeasured(mark) && !mark.retiredOn);
   const counted = seasons.filter(({ season, counts }) => counts && seen.judged.has(season));
   const verdict = trueness({
     as,

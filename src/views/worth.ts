@@ -7,11 +7,12 @@ import { type Individual, sampledPedigree } from "@/core/pedigree/pedigree";
 import { singles } from "@/core/pedigree/singles";
 import type { Bedded } from "@/core/selection/bedModel";
 import { type GeneChances, type GeneWanted, geneChances, handicaps } from "@/core/selection/genes";
-import { heritabilityFrom } from "@/core/selection/heritability";
+import { guessOf, heritabilityFrom } from "@/core/selection/heritability";
 import { counts, failsAim } from "@/core/selection/ranking";
 import { type Repeatability, repeatability } from "@/core/selection/repeatability";
 import { type Choice, type Found, rankedWorth, type Trait, type TraitWorth, type Worth } from "@/core/selection/worth";
-import { isMeasured } from "@/core/selection/yardsticks";
+import { isMeasured, kindOf } from "@/core/traits/kinds";
+import { categoryWanted } from "@/core/traits/trait";
 import { type Db, theDb } from "@/db/open";
 import { individualOf } from "@/records/line/pedigree";
 import { type LookRow, looksOnYardsticks, yardsticks } from "@/records/line/queries";
@@ -74,28 +75,10 @@ const FEWEST = 60;
 /** Less than this of the base's variance is no sampling worth speaking of. */
 const PURE = 0.02;
 const STEPS_OF_DRAWS = 400_000;
-/** What is taken to be inherited of what an F2's sibs differ by, where nobody says: ranges. Working values. */
-const GUESS: Record<Yardstick["kind"], { low: number; high: number }> = {
-  date: { low: 0.2, high: 0.7 },
-  number: { low: 0.15, high: 0.6 },
-  count: { low: 0.1, high: 0.5 },
-  ratio: { low: 0.1, high: 0.5 },
-  scale: { low: 0.1, high: 0.6 },
-  category: { low: 0.3, high: 0.9 },
-  "yes-no": { low: 0.3, high: 0.9 },
-};
-/** A grower's guess is good to so much either way. Working value. */
-const EITHER_WAY = 0.2;
 /** From this generation on what is not fixed can hardly be chosen any more. Working value: an F6. */
 const LAST_TO_CHOOSE = 6;
 /** What full inbreeding takes off of what crosses among itself, in standard deviations of single looks. Working value. */
 const DEPRESSION = 1.5;
-
-/** What is taken to be inherited of a trait, of what an F2's sibs differ by, as a range. */
-export const guessOf = ({ kind, inherited }: Pick<Yardstick, "kind" | "inherited">) =>
-  inherited === null
-    ? GUESS[kind]
-    : { low: Math.max(0.01, inherited - EITHER_WAY), high: Math.min(0.97, inherited + EITHER_WAY) };
 
 /** What is known of a family and its kin, gathered once. */
 type Known = {
@@ -192,7 +175,7 @@ function traitOf(mark: Yardstick, of: Known): { trait: Trait; told: Omit<WorthOf
   );
   const numbersOf = (plantId: Id) => (looked.get(plantId) ?? []).flatMap(({ number }) => number ?? []);
   // What is added up, or a ratio of two, is one figure a plant; else each look counts, by as much as its day sets it right.
-  const single = mark.often === "pass" || mark.kind === "ratio";
+  const single = mark.often === "pass" || kindOf(mark).computed;
   const raw = new Map(figures.map(({ plantId, value }) => [plantId, value]));
   const looks = adjusted.flatMap(({ plantId, value }) => {
     const record = of.at.get(plantId)!;
@@ -215,7 +198,7 @@ function traitOf(mark: Yardstick, of: Known): { trait: Trait; told: Omit<WorthOf
 
 /** A wanted category, or yes or no, as a gene: dominant or recessive where its line's gene is described, else unknown. */
 function geneOf(db: Db, mark: Yardstick, of: Known): GeneWanted | null {
-  const wanted = mark.kind === "category" ? mark.targetWord : mark.wanted === "none" ? null : mark.wanted;
+  const wanted = categoryWanted(mark);
   if (!wanted) return null;
   const seen = [...of.shown].flatMap(([plantId, { values, row }]) =>
     values[mark.id] && row.checkOfId === null
@@ -258,9 +241,9 @@ export function* familyWorth(db: Db, { standId, best, open, across }: WorthAsked
   const out = standing.length - candidates.length;
   const of = known(db, stand, looks, shown, standing);
   const wanted = marks.filter(counts);
-  const traits = wanted.filter(({ kind }) => isMeasured(kind)).flatMap((mark) => traitOf(mark, of) ?? []);
+  const traits = wanted.filter(isMeasured).flatMap((mark) => traitOf(mark, of) ?? []);
   const genes = wanted
-    .filter(({ kind }) => !isMeasured(kind))
+    .filter((mark) => !isMeasured(mark))
     .flatMap((mark) => geneOf(db, mark, of) ?? [])
     .filter(({ seen }) => seen.length > 0);
   if (traits.length + genes.length === 0 || candidates.length === 0) return nothing(best, out);

@@ -1,6 +1,8 @@
+import type { Range } from "../flowering/facts";
 import { betaOfRange } from "../numbers/beta";
 import { betaInterval } from "../numbers/betaRange";
 import { shareBelow } from "../numbers/probit";
+import { TRAIT_KINDS, type TraitKindId } from "../traits/kinds";
 import type { Repeatability } from "./repeatability";
 
 export type Heritability = {
@@ -23,6 +25,20 @@ export const AMONG_SIBS = 0.5;
  */
 export const inheritedAmong = (share: number, among: number): number =>
   (share * among) / (share * among + AMONG_SIBS * (1 - share));
+
+/** A grower's guess is good to so much either way. Working value. */
+const EITHER_WAY = 0.2;
+
+/**
+ * What is taken to be inherited of a trait, of what an F2's sisters differ by, nine-tenths range: as the grower guesses, or as
+ * is usual for its kind.
+ * @param inherited the guess, 0–1
+ * @example guessOf({ kind: "date", inherited: 0.9 }).high // 0.97
+ */
+export const guessOf = ({ kind, inherited }: { kind: TraitKindId; inherited: number | null }): Range =>
+  inherited === null
+    ? TRAIT_KINDS[kind].heritability
+    : { low: Math.max(0.01, inherited - EITHER_WAY), high: Math.min(0.97, inherited + EITHER_WAY) };
 
 const STEPS = 99;
 

@@ -1,6 +1,6 @@
 import { mean, sampleStandardDeviation } from "simple-statistics";
 import type { Id } from "../custody/id";
-import type { ScoreValue, Wanted } from "./yardsticks";
+import type { ScoreValue, Wanted } from "../traits/trait";
 
 /** What is wanted of a yardstick. */
 export type Aim = {

@@ -1,7 +1,7 @@
 import type { Id } from "../custody/id";
 import { shareRange } from "../numbers/betaRange";
+import type { ScoreValue } from "../traits/trait";
 import { type Aim, failsAim } from "./ranking";
-import type { ScoreValue } from "./yardsticks";
 
 /**
  * The share that came through, with its nine-tenths range (Jeffreys).

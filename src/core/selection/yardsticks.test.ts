@@ -2,28 +2,9 @@ import { describe, expect, test } from "vitest";
 import { placeOf, plantsInRow } from "./bench";
 import { failsAim, goodness, rankPlants } from "./ranking";
 import { repeatability } from "./repeatability";
-import { keyScore, scoreShown, scoreTyped, typesOn } from "./typing";
 import { pairsToAsk, weightsFrom } from "./weights";
-import { type Look, valueOfLooks, withRatios } from "./yardsticks";
 
-const look = (number: number | null, word: string | null = null): Look => ({ number, word, scoredOn: "2027-07-01" });
 const number = (value: number) => ({ number: value, word: null });
-
-describe("several looks at one plant", () => {
-  test.each<[string, Look[], "once" | "again" | "pass", boolean, object]>([
-    ["numbers are their mean", [look(4), look(7)], "once", true, number(5.5)],
-    ["again and again too", [look(4), look(7), look(7)], "again", true, number(6)],
-    ["pickings add up", [look(0.4), look(0.8)], "pass", true, { number: expect.closeTo(1.2, 12), word: null }],
-    [
-      "of words the last one stands",
-      [look(null, "pale"), look(null, "orange")],
-      "once",
-      false,
-      { number: null, word: "orange" },
-    ],
-    ["of yes or no too", [look(1), look(0)], "once", false, number(0)],
-  ])("%s", (_, looks, often, counted, value) => expect(valueOfLooks(looks, often, counted)).toEqual(value));
-});
 
 describe("repeatability", () => {
   test("by hand: four plants seen twice", () => {
@@ -68,15 +49,6 @@ describe("repeatability", () => {
       ])!.share,
     ).toBe(0);
   });
-});
-
-test("a ratio is reckoned where both parts are there and the lower is something", () => {
-  const ratio = [{ id: "r", kind: "ratio", ofId: "a", byId: "b" }];
-  expect(withRatios({ a: number(6), b: number(4) }, ratio).r).toEqual(number(1.5));
-  expect(withRatios({ a: number(6) }, ratio).r).toBeUndefined();
-  expect(withRatios({ a: number(6), b: number(0) }, ratio).r).toBeUndefined();
-  expect(withRatios({ a: number(0), b: number(4) }, ratio).r).toEqual(number(0));
-  expect(withRatios({ a: number(6), b: number(4) }, [{ ...ratio[0]!, kind: "number" }]).r).toBeUndefined();
 });
 
 describe("an aim", () => {
@@ -164,49 +136,6 @@ describe("weights from pairs", () => {
         [3, 0],
       ],
     ]);
-  });
-});
-
-describe("scores by keys", () => {
-  const words = ["orange", "pale", "white"];
-  test.each([
-    ["scale", "7", "7"],
-    ["scale", "0", null],
-    ["yes-no", "y", "y"],
-    ["yes-no", "1", "y"],
-    ["yes-no", "0", "n"],
-    ["yes-no", "x", null],
-    ["category", "2", "pale"],
-    ["category", "4", null],
-    ["number", "7", null],
-    ["date", "7", null],
-  ])("on a %s %s says %s", (kind, key, score) => expect(keyScore({ kind, words }, key)).toBe(score));
-  test("of more than nine words none is said by one key", () => {
-    const many = Array.from({ length: 10 }, (_, i) => `w${i}`);
-    expect(keyScore({ kind: "category", words: many }, "1")).toBeNull();
-    expect(typesOn({ kind: "category", words: many }, "w")).toBe(true);
-    expect(typesOn({ kind: "category", words }, "w")).toBe(false);
-  });
-  test.each([
-    ["number", "5", true],
-    ["number", ",", true],
-    ["number", "k", false],
-    ["count", "5", true],
-    ["scale", "5", false],
-    ["date", "J", true],
-    ["date", "Enter", false],
-  ])("on a %s %s is typed: %s", (kind, key, typed) => expect(typesOn({ kind, words: [] }, key)).toBe(typed));
-  test("are shown rounded and typed whole", () => {
-    expect(scoreTyped("yes-no", number(0))).toBe("n");
-    expect(scoreTyped("category", { number: null, word: "pale" })).toBe("pale");
-    expect([1.2345, 12.345, 123.45, 7].map((value) => scoreShown("number", number(value)))).toEqual([
-      "1.23",
-      "12.3",
-      "123",
-      "7",
-    ]);
-    expect(scoreShown("yes-no", number(1))).toBe("y");
-    expect([100.04, 10.04, -10.04].map((value) => scoreShown("number", number(value)))).toEqual(["100", "10", "-10"]);
   });
 });
 

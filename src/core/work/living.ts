@@ -6,7 +6,7 @@ import type { Flowering, Overwintering, Range } from "../flowering/facts";
 import type { Ripening } from "../flowering/ripening";
 import type { Cover, FlowerCare } from "../isolation/scene";
 import type { RaisingStages } from "../seed/sowing";
-import type { StageOfLife } from "../selection/yardsticks";
+import type { StageOfLife } from "../traits/trait";
 import type { Act, Work } from "./work";
 
 /** How a species is raised; days count from sowing. */

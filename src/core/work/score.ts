@@ -1,6 +1,6 @@
 import { addDays, type Day } from "../calendar/day";
 import { flowersAtAll } from "../flowering/facts";
-import type { StageOfLife } from "../selection/yardsticks";
+import type { StageOfLife } from "../traits/trait";
 import { type LivingStand, type Scoring, work } from "./living";
 import type { Work } from "./work";
 

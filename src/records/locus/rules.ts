@@ -1,5 +1,5 @@
 import { classesOf, wayOf } from "@/core/inheritance/ways";
-import { isMeasured } from "@/core/selection/yardsticks";
+import { isMeasured } from "@/core/traits/kinds";
 import { refuse } from "@/db/ops";
 import type { Rule } from "../facts";
 import { yardstickById } from "../yardstick/queries";
@@ -9,7 +9,7 @@ import type { Locus } from "./locus";
 export const locusRule: Rule<Locus> = ({ db }, next) => {
   const mark = yardstickById(db, next.yardstickId);
   if (!mark) return;
-  if (isMeasured(mark.kind)) refuse("yardstickId", "Only words, and yes or no, are inherited class by class.");
+  if (isMeasured(mark)) refuse("yardstickId", "Only words, and yes or no, are inherited class by class.");
   const words = JSON.parse(next.words) as string[];
   const classes = classesOf(wayOf(next.way));
   if (words.length !== classes) refuse("words", `${classes} classes are to be told apart: say the word of each.`);

@@ -1,6 +1,6 @@
-import { dayInWords, daysBetween } from "@/core/calendar/day";
-import { isUnit, readAmount } from "@/core/writing/amounts";
-import { readDay } from "@/core/writing/days";
+import { type Day, dayInWords } from "@/core/calendar/day";
+import { kindOf } from "@/core/traits/kinds";
+import type { ScoreValue } from "@/core/traits/trait";
 import { Refusal, refuse } from "@/db/ops";
 import { command } from "../command";
 import { yardsticks } from "../line/queries";
@@ -11,59 +11,14 @@ import type { Yardstick } from "../yardstick/yardstick";
 import { lastScore } from "./queries";
 import { score } from "./score";
 
-type Value = { number: number | null; word: string | null };
-
-/** Days from sowing, typed as such or as a day. @throws Refusal for what can't be read, or read in two ways */
-function daysFromSowing(yardstick: Yardstick, text: string, sown: string, today: string): number {
-  if (/^\d{1,3}$/.test(text)) return Number(text);
-  const day = readDay(text, today);
-  if (day.kind === "read") return daysBetween(sown, day.value);
-  if (day.kind === "asked") return refuse("value", day.question);
-  return refuse("value", `${yardstick.name} takes a day as 9 July or 2027-07-09, or days from sowing.`);
-}
-
-/**
- * A typed score as it is kept. A day becomes days from sowing.
- * @throws Refusal for what can't be read, or read in two ways
- */
-function readScore(yardstick: Yardstick, typed: string, sown: string, today: string): Value {
-  const text = typed.trim();
-  const asNumber = (low: number, high: number, whole: boolean): Value => {
-    const read = readAmount(text, isUnit(yardstick.unit) ? yardstick.unit : null);
-    if (read.kind === "asked")
-      return refuse("value", `${read.question} It may be ${read.choices.map(({ words }) => words).join(" or ")}.`);
-    const number = read.kind === "read" ? read.value : Number.NaN;
-    if (!(number >= low && number <= high) || (whole && !Number.isInteger(number)))
-      return refuse("value", `${yardstick.name} takes a ${whole ? "whole number" : "number"} from ${low} to ${high}.`);
-    return { number, word: null };
-  };
-  switch (yardstick.kind) {
-    case "scale":
-      return asNumber(1, 9, true);
-    case "number":
-      return asNumber(-1_000_000, 1_000_000, false);
-    case "count":
-      return asNumber(0, 1_000_000, true);
-    case "ratio":
-      return refuse("yardstickId", `${yardstick.name} is reckoned of two others; score those.`);
-    case "yes-no":
-      if (/^(y|yes|1)$/i.test(text)) return { number: 1, word: null };
-      if (/^(n|no|0)$/i.test(text)) return { number: 0, word: null };
-      return refuse("value", `${yardstick.name} takes y or n.`);
-    case "date": {
-      const since = daysFromSowing(yardstick, text, sown, today);
-      if (since < 0 || since > daysBetween(sown, today))
-        return refuse("value", "That day is before sowing or still to come.");
-      return { number: since, word: null };
-    }
-    default: {
-      const words = JSON.parse(yardstick.categories) as string[];
-      const fits = words.filter((w) => w.toLowerCase().startsWith(text.toLowerCase()));
-      const word =
-        words.find((w) => w.toLowerCase() === text.toLowerCase()) ?? (fits.length === 1 ? fits[0] : undefined);
-      return word ? { number: null, word } : refuse("value", `${yardstick.name} takes one of: ${words.join(", ")}.`);
-    }
-  }
+/** A typed score as it is kept. @throws Refusal for what can't be read, or read in two ways */
+function readScore(yardstick: Yardstick, typed: string, sown: Day, today: Day): ScoreValue {
+  const kind = kindOf(yardstick);
+  if (kind.computed) refuse("yardstickId", `${yardstick.name} is reckoned of two others; score those.`);
+  const categories = JSON.parse(yardstick.categories) as string[];
+  const read = kind.read(typed.trim(), { unit: yardstick.unit, categories, sown, today });
+  if ("value" in read) return read.value;
+  return refuse("value", "why" in read ? read.why : `${yardstick.name} takes ${read.takes}.`);
 }
 
 const setScore = command(

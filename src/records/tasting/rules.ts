@@ -1,6 +1,7 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { isTasted } from "@/catalogue/hazards";
 import { dayInWords } from "@/core/calendar/day";
+import { hasEnds } from "@/core/traits/kinds";
 import { refuse } from "@/db/ops";
 import { notAhead, type Rule, touched } from "../facts";
 import { yardsticks } from "../line/queries";
@@ -18,7 +19,7 @@ export const tastingRule: Rule<Tasting> = (facts, next, before) => {
   const { hazards, name } = speciesById(stand.species);
   if (!isTasted(hazards)) refuse("standId", `${name} is not tasted: it is poisonous.`);
   const yardstick = yardsticks(facts.db, stand.lineId).find(({ id }) => id === next.yardstickId);
-  if (yardstick?.kind !== "scale") refuse("yardstickId", "Choose a scale of 1 to 9 of this line.");
+  if (!yardstick || !hasEnds(yardstick)) refuse("yardstickId", "Choose a scale of 1 to 9 of this line.");
 };
 
 export const biteRule: Rule<BiteRow> = ({ db }, next) => {

@@ -2,6 +2,7 @@ import Joi from "joi";
 import { speciesById } from "@/catalogue/catalogue";
 import { usualYardsticks } from "@/catalogue/yardsticks";
 import type { Id } from "@/core/custody/id";
+import { kindOf } from "@/core/traits/kinds";
 import { plural } from "@/core/units/plural";
 import { refuse } from "@/db/ops";
 import { type Context, command } from "../command";
@@ -39,7 +40,7 @@ const AIM = [
 ] as const;
 
 /** What is wanted leaves no figures behind that belong to another wish. */
-function wishOf(kind: Yardstick["kind"], aim: Patch<typeof yardstick>): Patch<typeof yardstick> {
+function wishOf(aim: Patch<typeof yardstick>): Patch<typeof yardstick> {
   const { wanted } = aim;
   if (wanted === undefined) return aim;
   return {
@@ -47,7 +48,7 @@ function wishOf(kind: Yardstick["kind"], aim: Patch<typeof yardstick>): Patch<ty
     target: wanted === "target" ? aim.target : null,
     low: wanted === "range" ? aim.low : null,
     high: wanted === "range" ? aim.high : null,
-    targetWord: kind === "category" && wanted === "category" ? aim.targetWord : null,
+    targetWord: wanted === "category" ? aim.targetWord : null,
   };
 }
 
@@ -74,7 +75,7 @@ const addYardstick = command(
     if (!lineById(db, input.lineId)) refuse("lineId", "That line does not exist.");
     const id = write.insert(yardstick, {
       ...input,
-      ...wishOf(input.kind, input),
+      ...wishOf(input),
       position: nextPosition(db, input.lineId),
       categories: JSON.stringify(words(categories)),
     } as New<typeof yardstick>);
@@ -139,7 +140,7 @@ const aimYardstick = command(
       id,
       aim.wanted === undefined
         ? aim
-        : wishOf(before.kind, {
+        : wishOf({
             ...aim,
             target: whole.target,
             targetWord: whole.targetWord,
@@ -194,7 +195,7 @@ const takeYardsticks = command(
     const copied = own.map((id) => yardstickById(db, id) ?? refuse("own", "That yardstick does not exist."));
     if (taken.length + copied.length === 0) refuse("usual", "Choose at least one.");
     for (const { id: _, version: __, lineId: from, ...columns } of copied) {
-      if (columns.kind === "ratio")
+      if (kindOf(columns).computed)
         refuse("own", `${columns.name} is reckoned of two others: take those, and make it anew.`);
       if (from === lineId) refuse("own", `${columns.name} is this line's already.`);
       add({ ...columns, formerId: null, retiredOn: null });

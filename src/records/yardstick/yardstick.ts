@@ -1,4 +1,5 @@
-import { DRAWN, OFTEN, STAGES_OF_LIFE, WANTED, WANTED_OF, type YardstickKind } from "@/core/selection/yardsticks";
+import { TRAIT_KIND_IDS } from "@/core/traits/kinds";
+import { DRAWN, OFTEN, STAGES_OF_LIFE, WANTED } from "@/core/traits/trait";
 import { choice, day, flag, json, name, type Row, real, record, ref, text, whole } from "../record";
 
 const value = (label: string) => real(label, { least: -1e9, most: 1e9 }).optional();
@@ -10,7 +11,7 @@ export const yardstick = record(
     lineId: ref("line", "Line"),
     position: whole("Position", 0, 10_000),
     name: name("Name", 60),
-    kind: choice("Kind", Object.keys(WANTED_OF) as YardstickKind[]),
+    kind: choice("Kind", TRAIT_KIND_IDS),
     unit: text("Unit", 20),
     lowEnd: text("1 means", 60),
     highEnd: text("9 means", 60),

@@ -10,6 +10,7 @@ import {
   XAxis,
   YAxis,
 } from "recharts";
+import { kindOf } from "@/core/traits/kinds";
 import { fixed } from "@/core/writing/numbers";
 import type { YardstickLadder } from "@/views/ladders";
 import { percent } from "../common/words";
@@ -22,14 +23,7 @@ export function LadderChart({ ladder, said, backcrosses }: Props) {
   const { yardstick, points, shares, parents } = ladder;
   if (points.length === 0 && shares.length === 0) return null;
   const counted = shares.length > 0;
-  const unit =
-    yardstick.kind === "date"
-      ? "days from sowing"
-      : yardstick.kind === "scale"
-        ? "1–9"
-        : counted
-          ? "share as wanted"
-          : yardstick.unit;
+  const unit = counted ? "share as wanted" : kindOf(yardstick).units(yardstick.unit).axis;
   const named = rungName(ladder, backcrosses);
   // What is said against the lines beside it is drawn against them.
   const levels = ladder.progress?.levels

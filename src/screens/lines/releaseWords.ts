@@ -1,5 +1,6 @@
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
+import { hasEnds, kindOf } from "@/core/traits/kinds";
 import { plural } from "@/core/units/plural";
 import { lengthInWords, type Units } from "@/core/units/units";
 import type { Described, Release } from "@/views/release";
@@ -19,7 +20,7 @@ function markInWords({ kind, unit, summary, words, lowEnd, highEnd }: Described)
       .map(({ word, count }) => `${word} ${percent(count / words.reduce((sum, one) => sum + one.count, 0))}`)
       .join(", ");
   const of = (value: number) => toScale(value, summary.spread || summary.mean || 1);
-  const named = kind === "date" ? "days from sowing" : kind === "scale" ? `on 1 (${lowEnd}) to 9 (${highEnd})` : unit;
+  const named = hasEnds({ kind }) ? `on 1 (${lowEnd}) to 9 (${highEnd})` : kindOf({ kind }).units(unit).axis;
   return `${of(summary.mean)} ${named}, from ${of(summary.low)} to ${of(summary.high)}; ${plural(summary.count, "plant")}`;
 }
 

@@ -4,7 +4,7 @@ import { SURE } from "@/core/purity/standing";
 import type { NextStep, Trueness } from "@/core/purity/trueness";
 import type { JudgedAs, SeedJudged, TrueTest } from "@/core/purity/trueTests";
 import type { Progress } from "@/core/selection/progress";
-import { unitOfDifference } from "@/core/selection/yardsticks";
+import { isMeasured, kindOf } from "@/core/traits/kinds";
 import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { countedInWords, percentInWords } from "@/core/writing/figures";
@@ -259,8 +259,9 @@ export const rungName = ({ by }: Pick<YardstickLadder, "by">, backcrosses: numbe
 
 const changeInWords = ({ change, from, to }: Progress, mark: YardstickLadder["yardstick"], named: Named): string => {
   const of = (value: number) => toScale(value, change.likely || 1);
-  const unit = unitOfDifference(mark);
-  const side = mark.kind === "date" ? (change.likely < 0 ? "earlier" : "later") : change.likely < 0 ? "less" : "more";
+  const { units, sides } = kindOf(mark);
+  const unit = units(mark.unit).difference;
+  const side = change.likely < 0 ? sides.less : sides.more;
   const [low, high] = [Math.abs(change.low), Math.abs(change.high)].sort((a, b) => a - b);
   const range = change.low * change.high > 0 ? `${of(low!)}–${of(high!)}` : `${of(change.low)} to ${of(change.high)}`;
   return `${of(Math.abs(change.likely))} ${unit} ${side} (${range}) from ${named(from.generation)} to ${named(to.generation)}`;
@@ -272,7 +273,7 @@ export function progressInWords(ladder: YardstickLadder, backcrosses: number): s
   const named = rungName(ladder, backcrosses);
   if (!progress) return null;
   const { nearer, spread, realised, against } = progress;
-  const words = yardstick.kind === "category" || yardstick.kind === "yes-no";
+  const words = !isMeasured(yardstick);
   const parts = [
     words
       ? `As wanted ${inHundred(progress.from.mean)} in ${named(progress.from.generation)}, ${inHundred(progress.to.mean)} in ${named(progress.to.generation)}`

@@ -2,14 +2,13 @@
 import { useState } from "react";
 import type { Id } from "@/core/custody/id";
 import { toggled } from "@/core/lists/toggled";
-import type { YardstickKind } from "@/core/selection/yardsticks";
+import { isMeasured, kindOf, TRAIT_KIND_IDS, type TraitKindId } from "@/core/traits/kinds";
 import { useFormHeard } from "@/ui/formHere";
 import { Sheet } from "@/ui/Sheet";
 import type { Family, YardstickView } from "@/views/family";
 import { Choices } from "../common/Choices";
 import { CommandForm, type FieldOf, useCommand } from "../common/command";
 import { AimFields, DescriptionFields } from "./AimSheet";
-import { KINDS } from "./yardstickWords";
 
 /** Yardsticks to begin with, from the garden's other lines, or of one's own. */
 export function AddYardsticks({ view }: { view: Family }) {
@@ -144,9 +143,9 @@ function AddYardstick({ lineId, yardsticks, close }: { lineId: Id; yardsticks: Y
 type FieldsProps = { Field: FieldOf<keyof typeof BEGUN>; yardsticks: YardstickView[] };
 
 function YardstickFields({ Field, yardsticks }: FieldsProps) {
-  const kind = useFormHeard("values").getValues("kind") as YardstickKind;
+  const kind = useFormHeard("values").getValues("kind") as TraitKindId;
   const parts = yardsticks
-    .filter((y) => ["number", "count", "scale", "date"].includes(y.kind))
+    .filter((y) => isMeasured(y) && !kindOf(y).computed)
     .map(({ id, name }) => ({ value: id, label: name }));
   return (
     <>
@@ -155,9 +154,9 @@ function YardstickFields({ Field, yardsticks }: FieldsProps) {
         name="kind"
         label="Kind"
         type="select"
-        choices={Object.entries(KINDS).map(([value, label]) => ({ value, label }))}
+        choices={TRAIT_KIND_IDS.map((value) => ({ value, label: kindOf({ kind: value }).name }))}
       />
-      {kind === "ratio" && (
+      {kindOf({ kind }).describedBy.includes("parts") && (
         <div className="grid grid-cols-2 gap-4">
           <Field name="ofId" label="Of" type="select" none="Choose" choices={parts} />
           <Field name="byId" label="Divided by" type="select" none="Choose" choices={parts} />

@@ -1,5 +1,6 @@
 "use client";
-import { isMeasured, WANTED_OF, type Wanted, type YardstickKind } from "@/core/selection/yardsticks";
+import { kindOf, type TraitKindId } from "@/core/traits/kinds";
+import type { Wanted } from "@/core/traits/trait";
 import { useFormHeard } from "@/ui/formHere";
 import { More } from "@/ui/More";
 import { Sheet } from "@/ui/Sheet";
@@ -72,14 +73,13 @@ const heritabilities = (told: unknown) =>
     ? HERITABILITIES
     : [...HERITABILITIES, { value: `${told}`, label: `${Math.round(Number(told) * 100)} %` }];
 
-const isWord = (kind: YardstickKind): boolean => !isMeasured(kind);
-
 /** What is wanted, how much it counts, and what alone puts a plant out. */
 type Aim = "wanted" | "target" | "low" | "high" | "targetWord" | "weight" | "floor" | "ceiling" | "must" | "inherited";
-export function AimFields({ Field, kind, words }: { Field: FieldOf<Aim>; kind: YardstickKind; words: string[] }) {
+export function AimFields({ Field, kind, words }: { Field: FieldOf<Aim>; kind: TraitKindId; words: string[] }) {
   const { getValues } = useFormHeard("values");
   const wanted = getValues("wanted") as string;
   const inherited = getValues("inherited") as unknown;
+  const of = kindOf({ kind });
   return (
     <>
       <Field
@@ -87,7 +87,7 @@ export function AimFields({ Field, kind, words }: { Field: FieldOf<Aim>; kind: Y
         label="Wanted"
         type="select"
         none="Choose"
-        choices={WANTED_OF[kind].map((value) => ({ value, label: WANTED[value] }))}
+        choices={of.wanted.map((value) => ({ value, label: WANTED[value] }))}
       />
       {wanted === "target" && <Field name="target" label="Value wanted" type="number" />}
       {wanted === "range" && (
@@ -96,7 +96,7 @@ export function AimFields({ Field, kind, words }: { Field: FieldOf<Aim>; kind: Y
           <Field name="high" label="To" type="number" />
         </div>
       )}
-      {kind === "category" && wanted === "category" && (
+      {wanted === "category" && (
         <Field
           name="targetWord"
           label="Wanted word"
@@ -111,19 +111,19 @@ export function AimFields({ Field, kind, words }: { Field: FieldOf<Aim>; kind: Y
           hint="0 to 10, against the other yardsticks. 0 leaves it out of the rank."
         />
       )}
-      {(!isWord(kind) || wanted !== "none") && (
-        <More of={isWord(kind) ? "What puts a plant out" : "What puts a plant out, and how much is inherited"}>
+      {(of.measured || wanted !== "none") && (
+        <More of={of.measured ? "What puts a plant out, and how much is inherited" : "What puts a plant out"}>
           <div className="grid gap-4">
-            {!isWord(kind) && (
+            {of.measured && (
               <div className="grid grid-cols-2 gap-4">
                 <Field name="floor" label="Out below" type="number" hint="Alone puts a plant out." />
                 <Field name="ceiling" label="Out above" type="number" />
               </div>
             )}
-            {isWord(kind) && wanted !== "none" && (
+            {!of.measured && wanted !== "none" && (
               <Field name="must" label="Any other is out, whatever else is good" type="checkbox" />
             )}
-            {!isWord(kind) && (
+            {of.measured && (
               <Field
                 name="inherited"
                 label="Heritability"
@@ -170,11 +170,12 @@ const choices = (of: Record<string, string>) => Object.entries(of).map(([value, 
 
 /** How it is looked at: unit or ends or words, when, and how often. */
 type Description = "unit" | "lowEnd" | "highEnd" | "drawn" | "categories" | "stage" | "often";
-export function DescriptionFields({ Field, kind }: { Field: FieldOf<Description>; kind: YardstickKind }) {
+export function DescriptionFields({ Field, kind }: { Field: FieldOf<Description>; kind: TraitKindId }) {
+  const { describedBy, often } = kindOf({ kind });
   return (
     <>
-      {(kind === "number" || kind === "ratio") && <Field name="unit" label="Unit" />}
-      {kind === "scale" && (
+      {describedBy.includes("unit") && <Field name="unit" label="Unit" />}
+      {describedBy.includes("ends") && (
         <>
           <div className="grid grid-cols-2 gap-4">
             <Field name="lowEnd" label="1 means" />
@@ -183,16 +184,16 @@ export function DescriptionFields({ Field, kind }: { Field: FieldOf<Description>
           <Field name="drawn" label="Drawn as" type="select" none="Not drawn" choices={choices(DRAWINGS)} />
         </>
       )}
-      {kind === "category" && <Field name="categories" label="Words" hint="With commas between." />}
+      {describedBy.includes("categories") && <Field name="categories" label="Words" hint="With commas between." />}
       <More of="When it is looked at">
         <div className="grid gap-4">
           <Field name="stage" label="When" type="select" choices={choices(STAGES)} />
-          {kind !== "ratio" && !isWord(kind) && kind !== "date" && (
+          {often.length > 1 && (
             <Field
               name="often"
               label="How often"
               type="select"
-              choices={choices(kind === "scale" ? { once: OFTEN.once, again: OFTEN.again } : OFTEN)}
+              choices={often.map((value) => ({ value, label: OFTEN[value] }))}
             />
           )}
         </div>

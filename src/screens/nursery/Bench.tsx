@@ -2,14 +2,14 @@
 import clsx from "clsx";
 import { type KeyboardEvent, type MouseEvent, useEffect, useMemo, useRef, useState } from "react";
 import type { Id } from "@/core/custody/id";
-import { keyScore, scoreShown, typesOn } from "@/core/selection/typing";
+import { kindOf } from "@/core/traits/kinds";
 import { Meanwhile } from "@/ui/Meanwhile";
 import type { BenchPlant, Family } from "@/views/family";
 import { useCommand } from "../common/command";
 import { BarePlants } from "./BarePlants";
 import { BenchCell } from "./BenchCell";
 import { HowToScore, YardstickChoice } from "./BenchHead";
-import { begins, beside, firstOf, reachOf, rowsOf } from "./benchWalk";
+import { beside, firstOf, reachOf, rowsOf } from "./benchWalk";
 import { LastScoreLine } from "./LastScoreLine";
 import { PlantSheet } from "./lazySheet";
 import { useScoring } from "./useScoring";
@@ -28,7 +28,7 @@ export function Bench({ view }: Props) {
   /** One of the family that the page is of, by its number. */
   const own = (number: number | null) =>
     plants.find((one) => one.code === stand.code && one.number === number)?.id ?? null;
-  const scored = yardsticks.filter(({ kind }) => kind !== "ratio");
+  const scored = yardsticks.filter((one) => !kindOf(one).computed);
   const [chosen, setChosen] = useState(firstOf(view.due, scored));
   const yardstick = yardsticks.find(({ id }) => id === chosen) ?? yardsticks[0];
   const [across, setAcross] = useState(false);
@@ -56,6 +56,8 @@ export function Bench({ view }: Props) {
     if (plants.length > 0 && !plants.some(({ id }) => id === at)) setAt(plants[0]!.id);
   }, [plants, at]);
   if (!yardstick) return <BarePlants view={view} plants={plants} open={open} onOpen={setOpen} />;
+  const kind = kindOf(yardstick);
+  const { words } = yardstick;
 
   const place = plants.findIndex(({ id }) => id === at);
   const plant = plants[place];
@@ -135,13 +137,13 @@ export function Bench({ view }: Props) {
       done();
       if (typing !== null) setTyping(typing.length > 1 ? typing.slice(0, -1) : null);
       else if (scoring.shown(plant.id, yardstick.id).value) void scoring.score(plant, yardstick, "", false);
-    } else if (typing === null && keyScore(yardstick, key) !== null) {
+    } else if (typing === null && kind.byKey(key, words) !== null) {
       done();
-      give(keyScore(yardstick, key)!);
-    } else if (typesOn(yardstick, key) && (typing !== null || begins(yardstick, key))) {
+      give(kind.byKey(key, words)!);
+    } else if (typing === null ? kind.begins(key, words) : kind.goesOn(key, words)) {
       done();
       setTyping((typing ?? "") + key);
-    } else if (key === "t" && yardstick.kind === "date") {
+    } else if (key === "t" && kind.takesToday) {
       done();
       give(view.today);
     } else if (key === "u") {
@@ -215,7 +217,7 @@ export function Bench({ view }: Props) {
               const { value, looks, trouble, fresh } = scoring.shown(id, yardstick.id);
               // A second look is blind: what was seen before is hidden, and only said to be there.
               const hidden = again && looks > 0 && !fresh;
-              const shown = value ? scoreShown(yardstick.kind, value) : "";
+              const shown = value ? kind.shown(value) : "";
               const much = value?.number != null && reach && !again ? reach(value.number) : null;
               return (
                 <BenchCell

@@ -1,5 +1,6 @@
 import clsx from "clsx";
 import type { Id } from "@/core/custody/id";
+import { hasEnds, kindOf } from "@/core/traits/kinds";
 import type { YardstickView } from "@/views/family";
 import { sentence } from "../common/words";
 import { ScaleEnds } from "./DrawnScale";
@@ -16,9 +17,9 @@ type Choice = {
   onChoose: (id: Id) => void;
 };
 
-function scoredInWords({ id, kind }: YardstickView, standing: number, scored: Choice["scored"]): string {
-  if (kind === "ratio") return "reckoned";
-  const count = scored(id);
+function scoredInWords(yardstick: YardstickView, standing: number, scored: Choice["scored"]): string {
+  if (kindOf(yardstick).computed) return "reckoned";
+  const count = scored(yardstick.id);
   return count === standing ? "all" : `${count} of ${standing}`;
 }
 
@@ -45,26 +46,6 @@ export function YardstickChoice({ yardsticks, chosen, standing, scored, due, onC
   );
 }
 
-/** What keys give on a yardstick. */
-function keysOf({ kind, words }: YardstickView): string {
-  switch (kind) {
-    case "scale":
-      return "1 to 9 scores and goes on";
-    case "yes-no":
-      return "y or n scores and goes on";
-    case "category":
-      return words.length > 9
-        ? "type the word, Enter goes on"
-        : `${words.map((word, i) => `${i + 1} ${word}`).join(", ")}: scores and goes on`;
-    case "date":
-      return "t for today, or days from sowing or a day, and Enter";
-    case "ratio":
-      return "reckoned of two others";
-    default:
-      return "type the figure, Enter goes on";
-  }
-}
-
 type Ways = {
   yardstick: YardstickView;
   across: boolean;
@@ -75,18 +56,22 @@ type Ways = {
 
 /** What its figures mean, how it is scored, and in which order. */
 export function HowToScore({ yardstick, across, again, onAcross, onAgain }: Ways) {
-  const { kind, unit, drawn, lowEnd, highEnd, often } = yardstick;
+  const { unit, drawn, lowEnd, highEnd, often, words } = yardstick;
+  const kind = kindOf(yardstick);
   return (
     <div className="mb-2 text-sm">
       <div className="flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1">
-        {kind === "scale" && <ScaleEnds drawn={drawn} lowEnd={lowEnd} highEnd={highEnd} />}
-        {kind !== "scale" && <span>{sentence(wantedInWords(yardstick))}</span>}
-        {unit && kind === "number" && <span>in {unit}</span>}
+        {hasEnds(yardstick) ? (
+          <ScaleEnds drawn={drawn} lowEnd={lowEnd} highEnd={highEnd} />
+        ) : (
+          <span>{sentence(wantedInWords(yardstick))}</span>
+        )}
+        {unit && kind.describedBy.includes("unit") && <span>in {unit}</span>}
         {often === "pass" && <span>each picking is added up</span>}
         {often === "again" && <span>the mean of all looks counts</span>}
       </div>
       <p className="text-soft max-sm:hidden print:hidden">
-        {keysOf(yardstick)}; arrows walk, u next unscored, comma and stop change the yardstick; k keep, s seed parent, w
+        {kind.keys(words)}; arrows walk, u next unscored, comma and stop change the yardstick; k keep, s seed parent, w
         watch, d undecided, Enter opens.
       </p>
       <div className="mt-1 flex flex-wrap gap-x-5 gap-y-1 print:hidden">
@@ -94,7 +79,7 @@ export function HowToScore({ yardstick, across, again, onAcross, onAgain }: Ways
           <input type="checkbox" checked={across} onChange={(event) => onAcross(event.target.checked)} />
           One plant on all yardsticks, then the next
         </label>
-        {often === "once" && kind !== "ratio" && (
+        {often === "once" && !kind.computed && (
           <label className="flex min-h-11 items-center gap-2">
             <input type="checkbox" checked={again} onChange={(event) => onAgain(event.target.checked)} />
             Second look: hides what was scored, keeps both

@@ -214,7 +214,11 @@ const AS_GOOD_AS = { lost: 0.05, fixed: 0.95 };
 /** What a plant may give of a wanted category. */
 function carriedInWords(y: YardstickView, { now, later }: PlantWorth["genes"][Id]): string {
   const name =
-    y.kind === "category" ? `${y.targetWord}` : y.wanted === "no" ? `no ${y.name.toLowerCase()}` : y.name.toLowerCase();
+    y.wanted === "category"
+      ? `${y.targetWord}`
+      : y.wanted === "no"
+        ? `no ${y.name.toLowerCase()}`
+        : y.name.toLowerCase();
   if (later < AS_GOOD_AS.lost) return `can’t give ${name}`;
   if (now > AS_GOOD_AS.fixed) return `all ${name}`;
   return later > AS_GOOD_AS.fixed ? `still gives ${name}` : `may give ${name}: ${chanceInWords(later)}`;

@@ -2,7 +2,7 @@ import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
 import type { Correlation } from "@/core/selection/correlation";
 import { failsAim } from "@/core/selection/ranking";
-import { scoreShown } from "@/core/selection/typing";
+import { kindOf } from "@/core/traits/kinds";
 import { plural } from "@/core/units/plural";
 import { fixed } from "@/core/writing/numbers";
 import Link from "@/ui/Link";
@@ -165,7 +165,7 @@ function SideBySide({ view: { chosen, compared } }: { view: Comparison }) {
               const out = value !== undefined && failsAim(y, value);
               return (
                 <td key={y.id} className={out ? "font-bold text-rust" : ""}>
-                  {value ? scoreShown(y.kind, value) : "–"}
+                  {value ? kindOf(y).shown(value) : "–"}
                   {out && " out"}
                 </td>
               );

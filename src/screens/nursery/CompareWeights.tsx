@@ -2,6 +2,7 @@
 import clsx from "clsx";
 import { useState } from "react";
 import { pairsToAsk, weightsFrom } from "@/core/selection/weights";
+import { kindOf } from "@/core/traits/kinds";
 import { numberTyped } from "@/core/writing/numbers";
 import { Sheet } from "@/ui/Sheet";
 import type { YardstickView } from "@/views/family";
@@ -21,18 +22,22 @@ export function CompareWeights({ yardsticks }: { yardsticks: YardstickView[] }) 
 
 /** A step of about one standard deviation, towards what is wanted. */
 function stepInWords(y: YardstickView): string {
-  const { name, wanted, kind } = y;
-  if (kind === "category") return `${name}: ${y.targetWord}, not another`;
-  if (kind === "yes-no") return `${name}: ${wanted}`;
-  const step = `${numberTyped(roundStep(y.family?.spread ?? (kind === "scale" ? 1 : 0)))} ${unitOf(y)}`.trim();
+  const { name, wanted } = y;
+  const { sides } = kindOf(y);
+  const step = `${numberTyped(roundStep(y.family?.spread ?? 0))} ${unitOf(y)}`.trim();
   switch (wanted) {
+    case "category":
+      return `${name}: ${y.targetWord}, not another`;
+    case "yes":
+    case "no":
+      return `${name}: ${wanted}`;
     case "target":
     case "range":
       return `${name}: ${step} nearer`;
     case "low":
-      return kind === "date" ? `${name}: ${step} earlier` : `${name}: ${step} less`;
+      return `${name}: ${step} ${sides.less}`;
     default:
-      return kind === "date" ? `${name}: ${step} later` : `${name}: ${step} more`;
+      return `${name}: ${step} ${sides.more}`;
   }
 }
 

@@ -1,4 +1,4 @@
-import type { Drawn } from "@/core/selection/yardsticks";
+import type { Drawn } from "@/core/traits/trait";
 
 /** A step of a scale, drawn: how much of it there is, 0 to 1. */
 const DRAWINGS: Record<Drawn, (much: number) => React.ReactNode> = {

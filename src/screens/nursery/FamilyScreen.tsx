@@ -1,6 +1,7 @@
 import { dayInWords } from "@/core/calendar/day";
 import { generationName } from "@/core/custody/generation";
 import { isKept } from "@/core/selection/marks";
+import { hasEnds } from "@/core/traits/kinds";
 import { plural } from "@/core/units/plural";
 import Link from "@/ui/Link";
 import type { Family } from "@/views/family";
@@ -16,7 +17,7 @@ import { CountForm } from "./CountForm";
 import { MarkSeveral } from "./MarkSeveral";
 import { Mothers } from "./Mothers";
 import { NextGeneration } from "./NextGeneration";
-import { SortBySize } from "./SortBySize";
+import { isSize, SortBySize } from "./SortBySize";
 import { Through } from "./Through";
 import { Yardsticks } from "./Yardsticks";
 
@@ -49,8 +50,9 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
       <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
         <Tag kind={stand.family ? "family" : "stand"} code={stand.code} />
         {plants.length > 0 && <MarkSeveral view={view} />}
-        {(stand.overwinter === "lifted" || stand.liftedOn) &&
-          view.yardsticks.some(({ kind, family }) => kind === "number" && family) && <SortBySize view={view} />}
+        {(stand.overwinter === "lifted" || stand.liftedOn) && view.yardsticks.some(isSize) && (
+          <SortBySize view={view} />
+        )}
         <CountForm stand={stand} beds={view.beds} />
         {plants.length > 0 && (
           <Link href={`/nursery/${stand.code}/roguing`} className="leaf leaf-plain">
@@ -62,7 +64,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
             Compare
           </Link>
         )}
-        {view.yardsticks.some(({ kind }) => kind === "scale") && (
+        {view.yardsticks.some(hasEnds) && (
           <Link href={`/nursery/${stand.code}/tasting`} className="leaf leaf-plain">
             Taste
           </Link>

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { atKinship, type Contributions } from "@/core/selection/contributions";
 import type { GainStep } from "@/core/selection/gain";
 import type { Ranged } from "@/core/selection/ranged";
-import { isMeasured } from "@/core/selection/yardsticks";
+import { isMeasured } from "@/core/traits/kinds";
 import { plural } from "@/core/units/plural";
 import { chanceInWords } from "@/core/writing/figures";
 import { fixed } from "@/core/writing/numbers";
@@ -36,7 +36,7 @@ export function Gain(props: Props) {
   );
 }
 
-const isShare = ({ kind }: YardstickView) => !isMeasured(kind);
+const isShare = (mark: YardstickView) => !isMeasured(mark);
 
 /** A change of a mean with its sign, unit and range. */
 function changeInWords({ likely, low, high }: Ranged, y: YardstickView): string {
@@ -48,7 +48,7 @@ function changeInWords({ likely, low, high }: Ranged, y: YardstickView): string 
   return `${signed(likely)}${unit ? ` ${unit}` : ""} (${signed(low)} to ${signed(high)})`;
 }
 
-const nameOf = (y: YardstickView) => (y.kind === "category" ? `${y.name} ${y.targetWord}` : y.name);
+const nameOf = (y: YardstickView) => (y.wanted === "category" ? `${y.name} ${y.targetWord}` : y.name);
 
 /** The changes that count most, by their weight. */
 function changesInWords({ traits }: GainStep, yardsticks: YardstickView[]): string {

@@ -4,6 +4,7 @@ import { Dialog, ToggleGroup } from "radix-ui";
 import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
+import { hasEnds } from "@/core/traits/kinds";
 import { fixed } from "@/core/writing/numbers";
 import type { Mark, Plant } from "@/records/plant/plant";
 import Link from "@/ui/Link";
@@ -78,7 +79,7 @@ function PlantBody({ plant, plants, view, scoring, onGo }: Props) {
         {yardsticks.map((y) => (
           <div key={y.id} className="py-3">
             <p className="font-semibold">{y.name}</p>
-            {y.kind === "scale" && (
+            {hasEnds(y) && (
               <p className="text-sm text-soft">
                 <ScaleEnds drawn={y.drawn} lowEnd={y.lowEnd} highEnd={y.highEnd} />
               </p>

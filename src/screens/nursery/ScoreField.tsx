@@ -1,7 +1,8 @@
 "use client";
 import { ToggleGroup } from "radix-ui";
-import { type ReactNode, useEffect, useState } from "react";
-import { scoreShown } from "@/core/selection/typing";
+import { useEffect, useState } from "react";
+import type { Entry } from "@/core/traits/kind";
+import { kindOf } from "@/core/traits/kinds";
 import type { BenchPlant, YardstickView } from "@/views/family";
 import type { Scoring } from "./useScoring";
 
@@ -12,15 +13,14 @@ export function ScoreField({ plant, yardstick, scoring }: Props) {
   const { value, looks, trouble } = scoring.shown(plant.id, yardstick.id);
   const give = (typed: string) => void scoring.score(plant, yardstick, typed, false);
   const typed = scoring.typedOf(plant.id, yardstick);
-  const { kind, words } = yardstick;
+  const { entry: entryOf, shown } = kindOf(yardstick);
+  const entry = entryOf(yardstick.words);
   return (
     <>
-      {kind === "ratio" ? (
-        <p className="text-lg font-bold">{value ? scoreShown(kind, value) : "not reckoned yet"}</p>
-      ) : kind === "scale" || kind === "yes-no" || (kind === "category" && words.length <= 9) ? (
-        <Buttons yardstick={yardstick} typed={typed} onGive={give} />
-      ) : (
-        <Typed plant={plant} yardstick={yardstick} typed={typed} trouble={trouble} onGive={give} />
+      {entry.by === "nothing" && <p className="text-lg font-bold">{value ? shown(value) : "not reckoned yet"}</p>}
+      {entry.by === "press" && <Buttons entry={entry} name={yardstick.name} typed={typed} onGive={give} />}
+      {entry.by === "typing" && (
+        <Typed {...{ plant, yardstick, typed, trouble }} keyboard={entry.keyboard} onGive={give} />
       )}
       {trouble && (
         <p id={`${plant.id}-${yardstick.id}`} role="alert" className="font-semibold text-rust">
@@ -29,58 +29,51 @@ export function ScoreField({ plant, yardstick, scoring }: Props) {
       )}
       {looks > 1 && value && (
         <p className="text-sm text-soft">
-          {scoreShown(kind, value)} {yardstick.often === "pass" ? "in all" : "in the mean"} of {looks} looks
+          {shown(value)} {yardstick.often === "pass" ? "in all" : "in the mean"} of {looks} looks
         </p>
       )}
     </>
   );
 }
 
-const CHOICES: Record<string, [string, string][]> = {
-  scale: Array.from({ length: 9 }, (_, i) => [String(i + 1), String(i + 1)]),
-  "yes-no": [
-    ["y", "Yes"],
-    ["n", "No"],
-  ],
+type ButtonsProps = {
+  entry: Extract<Entry, { by: "press" }>;
+  name: string;
+  typed: string;
+  onGive: (typed: string) => void;
 };
 
-function Buttons({
-  yardstick,
-  typed,
-  onGive,
-}: {
-  yardstick: YardstickView;
-  typed: string;
-  onGive: (v: string) => void;
-}) {
-  const choices = CHOICES[yardstick.kind] ?? yardstick.words.map((word): [string, string] => [word, word]);
+function Buttons({ entry, name, typed, onGive }: ButtonsProps) {
   return (
     <ToggleGroup.Root
       type="single"
-      aria-label={yardstick.name}
+      aria-label={name}
       value={typed}
       // Pressed again it is the same score, not none: a wet thumb presses twice.
       onValueChange={(next) => next && onGive(next)}
-      className={yardstick.kind === "scale" ? "mt-1 grid grid-cols-9 gap-1" : "mt-1 flex flex-wrap gap-2"}
+      className={entry.inOneRow ? "mt-1 grid grid-cols-9 gap-1" : "mt-1 flex flex-wrap gap-2"}
     >
-      {choices.map(
-        ([value, label]): ReactNode => (
-          <ToggleGroup.Item
-            key={value}
-            value={value}
-            className="leaf min-h-12 px-2 data-[state=on]:bg-damson data-[state=on]:text-on-damson"
-          >
-            {label}
-          </ToggleGroup.Item>
-        ),
-      )}
+      {entry.choices.map((choice) => (
+        <ToggleGroup.Item
+          key={choice.typed}
+          value={choice.typed}
+          className="leaf min-h-12 px-2 data-[state=on]:bg-damson data-[state=on]:text-on-damson"
+        >
+          {choice.label}
+        </ToggleGroup.Item>
+      ))}
     </ToggleGroup.Root>
   );
 }
 
-type TypedProps = Omit<Props, "scoring"> & { typed: string; trouble: string | null; onGive: (typed: string) => void };
+type TypedProps = Omit<Props, "scoring"> & {
+  typed: string;
+  trouble: string | null;
+  keyboard: "decimal" | "text";
+  onGive: (typed: string) => void;
+};
 
-function Typed({ plant, yardstick, typed, trouble, onGive }: TypedProps) {
+function Typed({ plant, yardstick, typed, trouble, keyboard, onGive }: TypedProps) {
   const [text, setText] = useState(typed);
   useEffect(() => setText(typed), [typed]);
   const keep = () => text.trim() !== typed && onGive(text.trim());
@@ -89,7 +82,7 @@ function Typed({ plant, yardstick, typed, trouble, onGive }: TypedProps) {
       aria-label={`${yardstick.name}, plant ${plant.number}`}
       aria-invalid={trouble ? true : undefined}
       aria-describedby={trouble ? `${plant.id}-${yardstick.id}` : undefined}
-      inputMode={yardstick.kind === "number" || yardstick.kind === "count" ? "decimal" : "text"}
+      inputMode={keyboard}
       autoComplete="off"
       value={text}
       onChange={(event) => setText(event.target.value)}

@@ -1,10 +1,11 @@
 "use client";
 import { useState } from "react";
 import { bandOf } from "@/core/selection/lifting";
+import { kindOf } from "@/core/traits/kinds";
 import { plural } from "@/core/units/plural";
 import { readNumber } from "@/core/writing/numbers";
 import { Sheet } from "@/ui/Sheet";
-import type { Family } from "@/views/family";
+import type { Family, YardstickView } from "@/views/family";
 import { CommandButton } from "../common/command";
 import { unitOf } from "./yardstickWords";
 
@@ -17,6 +18,12 @@ export const SortBySize = ({ view }: Props) => (
   </Sheet>
 );
 
+/** Whether plants can be sorted by it: it was measured on some, and finer than in steps. */
+export function isSize(mark: YardstickView): boolean {
+  const { step, computed } = kindOf(mark);
+  return step === 0 && !computed && mark.family !== null;
+}
+
 /** A limit as it was typed: none where nothing was, undefined where it can't be read. */
 function limitOf(typed: string): number | null | undefined {
   if (typed.trim() === "") return null;
@@ -25,7 +32,7 @@ function limitOf(typed: string): number | null | undefined {
 }
 
 function Bands({ view, close }: Props & { close: () => void }) {
-  const measured = view.yardsticks.filter(({ kind, family }) => kind === "number" && family);
+  const measured = view.yardsticks.filter(isSize);
   const [id, setId] = useState(measured[0]!.id);
   const yardstick = measured.find((one) => one.id === id)!;
   const [least, setLeast] = useState("");

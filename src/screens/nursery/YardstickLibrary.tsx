@@ -1,4 +1,5 @@
 import { dayInWords } from "@/core/calendar/day";
+import { hasEnds, kindOf } from "@/core/traits/kinds";
 import { plural } from "@/core/units/plural";
 import Link from "@/ui/Link";
 import { Table } from "@/ui/Table";
@@ -6,7 +7,7 @@ import type { LibraryEntry, YardstickLibrary, YardstickUse, YardstickVersion } f
 import { Page } from "../common/Page";
 import { ScaleEnds } from "./DrawnScale";
 import { TakeOver } from "./TakeOver";
-import { KINDS, OFTEN, STAGES } from "./yardstickWords";
+import { OFTEN, STAGES } from "./yardstickWords";
 
 /** Every yardstick of the garden: what it means, which lines use it, and what it meant before. */
 export function YardstickLibraryScreen({ band, entries }: YardstickLibrary) {
@@ -48,7 +49,7 @@ export function YardstickLibraryScreen({ band, entries }: YardstickLibrary) {
                 </span>
               </td>
               <td className="text-sm">
-                {KINDS[one.kind]}
+                {kindOf(one).name}
                 {one.unit && `, ${one.unit}`}
                 <span className="block text-soft">{STAGES[one.stage]}</span>
                 {one.often !== "once" && <span className="block text-soft">{OFTEN[one.often]}</span>}
@@ -60,7 +61,7 @@ export function YardstickLibraryScreen({ band, entries }: YardstickLibrary) {
               </td>
               <td>{one.scored}</td>
               <td>
-                {one.kind !== "ratio" && (
+                {!kindOf(one).computed && (
                   <TakeOver id={one.id} name={one.name} used={one.uses.map(({ lineId }) => lineId)} />
                 )}
               </td>
@@ -74,9 +75,8 @@ export function YardstickLibraryScreen({ band, entries }: YardstickLibrary) {
 
 function Meaning({ entry, version }: { entry: LibraryEntry; version: YardstickVersion }) {
   const { lowEnd, highEnd, categories } = version;
-  if (entry.kind === "scale") return <ScaleEnds drawn={entry.drawn} lowEnd={lowEnd} highEnd={highEnd} />;
-  if (entry.kind === "category") return (JSON.parse(categories) as string[]).join(", ");
-  return null;
+  if (hasEnds(entry)) return <ScaleEnds drawn={entry.drawn} lowEnd={lowEnd} highEnd={highEnd} />;
+  return (JSON.parse(categories) as string[]).join(", ") || null;
 }
 
 function Use({ use: { lineName, lineCode, versions }, entry }: { use: YardstickUse; entry: LibraryEntry }) {

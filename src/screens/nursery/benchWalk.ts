@@ -1,4 +1,5 @@
 import { placeOf } from "@/core/selection/bench";
+import { kindOf } from "@/core/traits/kinds";
 import type { BenchPart, BenchPlant, YardstickView } from "@/views/family";
 
 /** A row as it was planted, and what it is called: a family's first row names it, where several stand in the bed. */
@@ -37,15 +38,11 @@ export function beside(grid: HTMLElement, from: HTMLElement, down: boolean): HTM
   return best?.cell ?? null;
 }
 
-/** A figure begins with a digit or its sign, a word with a letter; other keys have other uses. */
-export const begins = ({ kind }: YardstickView, key: string): boolean =>
-  (kind === "category" ? /\p{L}/u : /[0-9-]/).test(key);
-
-/** How far along between the lowest and the highest value of the family each value lies. */
-export function reachOf({ kind, family }: YardstickView): ((value: number) => number) | null {
-  if (kind === "scale") return (value) => (value - 1) / 8;
-  if (!family || family.high === family.low) return null;
-  return (value) => Math.min(1, Math.max(0, (value - family.low) / (family.high - family.low)));
+/** How far along each value lies between the lowest and the highest there can be, or that the family has. */
+export function reachOf(mark: YardstickView): ((value: number) => number) | null {
+  const ends = kindOf(mark).within ?? mark.family;
+  if (!ends || ends.high === ends.low) return null;
+  return (value) => Math.min(1, Math.max(0, (value - ends.low) / (ends.high - ends.low)));
 }
 
 /** What is to be scored now comes first; else what somebody began with, and what nobody was scored on. */

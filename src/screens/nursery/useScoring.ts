@@ -2,9 +2,8 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Id } from "@/core/custody/id";
-import { scoreTyped } from "@/core/selection/typing";
-import type { ScoreValue } from "@/core/selection/yardsticks";
-import { readNumber } from "@/core/writing/numbers";
+import { kindOf } from "@/core/traits/kinds";
+import type { ScoreValue } from "@/core/traits/trait";
 import { outbox, post } from "@/ui/outbox";
 import { newPress } from "@/ui/press";
 import type { BenchPlant, Family, ScoreView, YardstickView } from "@/views/family";
@@ -34,13 +33,8 @@ const keyOf = (plantId: Id, yardstickId: Id) => `${plantId} ${yardstickId}`;
 const QUIET = 900;
 
 /** How a typed score looks before the server has read it. */
-function meant({ kind }: YardstickView, typed: string): ScoreValue | null {
-  if (typed === "") return null;
-  if (kind === "category") return { number: null, word: typed };
-  if (kind === "yes-no") return { number: typed === "y" ? 1 : 0, word: null };
-  const read = readNumber(typed);
-  return read.kind === "read" ? { number: read.value, word: null } : { number: null, word: typed };
-}
+const meant = (yardstick: YardstickView, typed: string): ScoreValue | null =>
+  typed === "" ? null : kindOf(yardstick).meant(typed);
 
 /**
  * Scores given one after the other without waiting for each: shown at once, kept on the device until the server has them, in
@@ -139,7 +133,7 @@ export function useScoring({ scores }: Pick<Family, "scores">) {
       const mine = given.get(keyOf(plantId, yardstick.id));
       if (mine) return mine.typed;
       const kept = scores[plantId]?.[yardstick.id];
-      return kept ? scoreTyped(yardstick.kind, kept.last ?? kept) : "";
+      return kept ? kindOf(yardstick).typed(kept.last ?? kept) : "";
     },
     [given, scores],
   );

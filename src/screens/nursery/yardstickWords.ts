@@ -1,15 +1,6 @@
+import { kindOf } from "@/core/traits/kinds";
 import { fixed, numberTyped } from "@/core/writing/numbers";
 import type { Yardstick } from "@/records/yardstick/yardstick";
-
-export const KINDS: Record<Yardstick["kind"], string> = {
-  number: "Number with a unit",
-  count: "Counted",
-  scale: "Scale 1 to 9",
-  category: "One of some words",
-  "yes-no": "Yes or no",
-  date: "Day it happened",
-  ratio: "Ratio of two others",
-};
 
 export const STAGES: Record<Yardstick["stage"], string> = {
   any: "Any time",
@@ -36,7 +27,7 @@ export const DRAWINGS: Record<NonNullable<Yardstick["drawn"]>, string> = {
   damage: "Spotted to sound",
 };
 
-export const unitOf = ({ kind, unit }: Pick<Yardstick, "kind" | "unit">): string => (kind === "date" ? "days" : unit);
+export const unitOf = ({ kind, unit }: Pick<Yardstick, "kind" | "unit">): string => kindOf({ kind }).units(unit).value;
 
 const withUnit = (value: number, of: Pick<Yardstick, "kind" | "unit">): string =>
   `${numberTyped(value)}${unitOf(of) ? ` ${unitOf(of)}` : ""}`;

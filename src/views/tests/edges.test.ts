@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { methodsOf, speciesById } from "@/catalogue/catalogue";
 import { addDays, daysBetween } from "@/core/calendar/day";
+import { guessOf } from "@/core/selection/heritability";
 import { type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { calendarView } from "../calendar";
 import { crossView } from "../crosses";
@@ -10,7 +11,6 @@ import { seasonView } from "../season";
 import { seedView } from "../seed";
 import { seedCalls } from "../seedCalls";
 import { openWork } from "../work";
-import { guessOf } from "../worth";
 
 /** What holds to the day, and not a day before or after. */
 let garden: Plot;

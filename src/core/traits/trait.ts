@@ -14,33 +14,18 @@ export type Often = (typeof OFTEN)[number];
 export const DRAWN = ["size", "length", "depth", "spread", "netting", "damage"] as const;
 export type Drawn = (typeof DRAWN)[number];
 
-/** What may be wanted of a yardstick. */
+/** What may be wanted of a trait. */
 export const WANTED = ["high", "low", "target", "range", "category", "yes", "no", "none"] as const;
 export type Wanted = (typeof WANTED)[number];
 
-const MEASURED: readonly Wanted[] = ["high", "low", "target", "range", "none"];
-
-/** Kinds of yardstick, and what may be wanted of each. */
-export const WANTED_OF = {
-  number: MEASURED,
-  count: MEASURED,
-  scale: MEASURED,
-  date: MEASURED,
-  ratio: MEASURED,
-  category: ["category", "none"],
-  "yes-no": ["yes", "no", "none"],
-} as const satisfies Record<string, readonly Wanted[]>;
-export type YardstickKind = keyof typeof WANTED_OF;
-
-/** Whether plants are told apart on it by a number. @example isMeasured("yes-no") // false */
-export const isMeasured = (kind: YardstickKind): boolean => WANTED_OF[kind] === MEASURED;
-
 /**
- * What differences on a yardstick are said in: between days, days; between steps of a scale, steps.
- * @example unitOfDifference({ kind: "date", unit: "" }) // "days"
+ * The category, or yes or no, that is wanted; null where a figure is, or nothing.
+ * @example categoryWanted({ wanted: "no", targetWord: null }) // "no"
  */
-export const unitOfDifference = ({ kind, unit }: { kind: string; unit: string }): string =>
-  kind === "date" ? "days" : kind === "scale" ? "steps" : unit;
+export function categoryWanted({ wanted, targetWord }: { wanted: Wanted; targetWord: string | null }): string | null {
+  if (wanted === "category") return targetWord;
+  return wanted === "yes" || wanted === "no" ? wanted : null;
+}
 
 export type ScoreValue = { number: number | null; word: string | null };
 /** One look at a plant. */
@@ -61,18 +46,17 @@ export function valueOfLooks(looks: Look[], often: Often, counted: boolean): Sco
   return { number: often === "pass" ? numbers.reduce((a, b) => a + b, 0) : mean(numbers), word: null };
 }
 
-/** A yardstick that is reckoned of two others. */
-export type RatioOf = { id: Id; kind: string; ofId: Id | null; byId: Id | null };
+/** A trait, and the two it is computed of where it is. */
+export type RatioOf = { id: Id; ofId: Id | null; byId: Id | null };
 
 /**
- * A plant's values with the ratios that can be reckoned of them; none where one is missing or the lower one is nothing.
- * @example withRatios({ m: { number: 6, word: null }, n: { number: 4, word: null } }, [{ id: "r", kind: "ratio", ofId: "m",
- *   byId: "n" }]).r // { number: 1.5, word: null }
+ * A plant's values with the ratios that can be computed of them; none where one is missing or the lower one is nothing.
+ * @example withRatios({ m: { number: 6, word: null }, n: { number: 4, word: null } }, [{ id: "r", ofId: "m", byId: "n"
+ *   }]).r // { number: 1.5, word: null }
  */
-export function withRatios(values: Record<Id, ScoreValue>, yardsticks: RatioOf[]): Record<Id, ScoreValue> {
+export function withRatios(values: Record<Id, ScoreValue>, traits: RatioOf[]): Record<Id, ScoreValue> {
   const all = { ...values };
-  for (const { id, kind, ofId, byId } of yardsticks) {
-    if (kind !== "ratio") continue;
+  for (const { id, ofId, byId } of traits) {
     const [of, by] = [ofId && values[ofId]?.number, byId && values[byId]?.number];
     if (typeof of === "number" && typeof by === "number" && by !== 0) all[id] = { number: of / by, word: null };
   }
