@@ -1,7 +1,7 @@
 import { addDays, type Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { hygrometerLog } from "@/core/seed/hygrometer";
-import type { VesselKind } from "@/core/seed/ways";
+import type { VesselKind } from "@/core/seed/vessels";
 import type { Grower } from "./season";
 
 const lineId = ({ db }: Grower, name: string) =>

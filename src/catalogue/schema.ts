@@ -1,8 +1,8 @@
 import Joi from "joi";
 import { DEGREES } from "@/core/isolation/crossing";
 import { KERNELS } from "@/core/isolation/kernel";
-import { ACTIONS, PETALS, type Protocol } from "@/core/pollination/protocol";
-import { WAYS } from "@/core/seed/ways";
+import { ACTIONS, doingOf, PETALS, type Protocol } from "@/core/pollination/protocol";
+import { WAY_IDS } from "@/core/seed/cleaning/ways";
 import { HAZARDS } from "./hazards";
 import { type Figure, FLOWER_TYPES, SOURCE_KINDS, type Species } from "./types";
 
@@ -139,7 +139,7 @@ export const speciesSchema = Joi.object<Species>({
     counts: positive,
     wake: text.allow(null),
     ways: Joi.array()
-      .items(Joi.string().valid(...Object.keys(WAYS)))
+      .items(Joi.string().valid(...WAY_IDS))
       .min(1)
       .unique()
       .required(),
@@ -211,7 +211,7 @@ export const protocolSchema = Joi.object<Protocol>({
     .custom((steps: Protocol["steps"], helpers) => {
       const order = steps.map((step) => ACTIONS.indexOf(step.action));
       const rising = order.every((at, i) => i === 0 || at > order[i - 1]!);
-      const whole = order[0] === 0 && steps.some((s) => s.action === "pollinate") && steps.at(-1)!.action === "harvest";
+      const whole = order[0] === 0 && steps.some((s) => doingOf(s).pollinates) && doingOf(steps.at(-1)!).ripens;
       return rising && whole ? steps : helpers.error("any.invalid");
     })
     .messages({ "any.invalid": "{{#label}} must go from cover over pollinate to harvest, in the order of actions" }),

@@ -3,8 +3,8 @@ import type { Degree } from "@/core/isolation/crossing";
 import type { Vector } from "@/core/isolation/kernel";
 import type { Petals } from "@/core/pollination/protocol";
 import type { Storage } from "@/core/pollination/storedPollen";
+import type { Way } from "@/core/seed/cleaning/ways";
 import type { ViabilityConstants } from "@/core/seed/viability";
-import type { Way } from "@/core/seed/ways";
 
 /** What a figure rests on; every figure of the catalogue names one. */
 export type SourceKind = "standard" | "guidance" | "practice" | "working";

@@ -3,7 +3,7 @@ import { type Day, daysBetween } from "@/core/calendar/day";
 import { flowerCode } from "@/core/custody/code";
 import { fatherInWords, parentName } from "@/core/custody/parents";
 import { type AtFather, atFather, malesFor } from "@/core/pollination/fathers";
-import type { DayPart, ProtocolStep, StepAction } from "@/core/pollination/protocol";
+import { type DayPart, doingOf, type ProtocolStep, type StepAction } from "@/core/pollination/protocol";
 import { dueSteps, onTheClock, windowOn } from "@/core/pollination/steps";
 import type { MixedFather } from "@/records/candidate/queries";
 import type { CrossRow } from "@/records/cross/queries";
@@ -114,7 +114,7 @@ export function crossTasks(
   const ripe = due.flatMap((task) => (task.kind === "cross" && !isLate(task) ? [task] : []));
   const females = {
     cover: Math.max(coveredTonight, state.evenings?.tonight ?? 0),
-    pollinate: ripe.find(({ step }) => step.action === "pollinate")?.flowers.length ?? 0,
+    pollinate: ripe.find(({ step }) => doingOf(step).pollinates)?.flowers.length ?? 0,
   };
   const fathers =
     mixed.length > 0
@@ -148,4 +148,4 @@ const FORGOTTEN: Record<StepAction, number> = {
 export const isLate = ({ step, daysLeft }: CrossTask): boolean => daysLeft < -FORGOTTEN[step.action];
 
 /** Pollen that is fetched before the mother's flowers want it. */
-export const isFetched = (task: OnCross): boolean => task.kind === "father" && task.step.action === "pollinate";
+export const isFetched = (task: OnCross): boolean => task.kind === "father" && doingOf(task.step).pollinates;

@@ -8,8 +8,7 @@ import { type Beta, betaOfRange } from "@/core/numbers/beta";
 import { remembered } from "@/core/numbers/remembered";
 import { type Evenings, type FlowersToDo, flowersToDo, tonight } from "@/core/pollination/flowersToDo";
 import { nextLine, type Outcomes } from "@/core/pollination/pooling";
-import type { Petals } from "@/core/pollination/protocol";
-import { leadDays, type Protocol, type Unit } from "@/core/pollination/protocol";
+import { doingOf, leadDays, type Petals, type Protocol, type Unit } from "@/core/pollination/protocol";
 import { type Lesson, learn, type Others, type SetRate } from "@/core/pollination/setRate";
 import { type FlowerOnDay, type LastDay, lastDayToCover, type Marks, windowOn } from "@/core/pollination/steps";
 import { pollenLeft } from "@/core/pollination/storedPollen";
@@ -132,7 +131,7 @@ function lessons(
   protocol: Protocol,
   { sky, marks, outcomes: known }: Hand,
 ): { own: Lesson[]; others: Others } {
-  const step = protocol.steps.find((s) => s.action === "pollinate")!;
+  const step = protocol.steps.find((step) => doingOf(step).pollinates)!;
   const { from, to } = windowOn(step, sky.today, marks);
   const middle = clockTime(new Date((from.getTime() + to.getTime()) / 2), sky.garden.timezone);
   const band = hourBand(middle.slice(0, 2));

@@ -5,10 +5,10 @@ import { clockTime } from "@/core/climate/sun";
 import { nameWithGeneration } from "@/core/custody/generation";
 import { middle } from "@/core/flowering/facts";
 import { groupBy } from "@/core/lists/groupBy";
+import { WAYS, type Way } from "@/core/seed/cleaning/ways";
 import { type Dryness, massAt, storageMoisture } from "@/core/seed/drying";
 import { airDryMoisture, moistureTarget } from "@/core/seed/moisture";
 import { clockAtHour, dayAtHour, type Handled, hoursAt, onTable, type Stage, type TableCall } from "@/core/seed/table";
-import { WAYS, type Way } from "@/core/seed/ways";
 import { handlingsOnTable } from "@/records/handling/queries";
 import { tableLot } from "@/records/handling/tableLot";
 import type { LotRow } from "@/records/lot/queries";
@@ -139,8 +139,8 @@ function viewOf(lot: LotRow, handled: Parameters<typeof tableLot>[1], now: numbe
     brokenWhy,
     name: nameWithGeneration(lot),
     stage,
-    way: lot.way && WAYS[lot.way],
-    ways: seed.ways.map((way) => ({ value: way, label: WAYS[way] })),
+    way: lot.way && WAYS[lot.way].name,
+    ways: seed.ways.map((way) => ({ value: way, label: WAYS[way].name })),
     broken: brokenOn !== null,
     dry: dryness && {
       early: moment(dryness.early),

@@ -10,7 +10,7 @@ import { cornersOf, middleOf, type Point } from "@/core/ground/shape";
 import { walkThrough } from "@/core/ground/walk";
 import type { Ahead } from "@/core/pollination/ahead";
 import { bedOf } from "@/core/pollination/fathers";
-import { DAY_PARTS, type DayPart, isTimed } from "@/core/pollination/protocol";
+import { DAY_PARTS, type DayPart, doingOf, isTimed } from "@/core/pollination/protocol";
 import { isPressing, NO_HURRY, type Standing } from "@/core/work/work";
 import type { Bed } from "@/records/bed/bed";
 import { beds } from "@/records/bed/queries";
@@ -225,8 +225,8 @@ function worked(sky: Outlook): Today {
     }
     for (const task of due) {
       if (task.kind !== "cross") continue;
-      const { action, hazards: ofStep } = task.step;
-      const ripe = action === "harvest";
+      const { hazards: ofStep } = task.step;
+      const ripe = doingOf(task.step).ripens;
       warn(cautionsAt(speciesById(cross.species).hazards, ripe ? "fruit" : "touch"));
       // What threshing brings up is told at the table.
       warn(cautionsAt(ofStep, ripe ? "fruit" : "touch"));

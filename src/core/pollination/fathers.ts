@@ -1,5 +1,5 @@
 import { type Day, daysBetween } from "../calendar/day";
-import type { FathersPart, Protocol, ProtocolStep } from "./protocol";
+import { doingOf, type FathersPart, type Protocol, type ProtocolStep } from "./protocol";
 
 /** Males made ready at the father: how many, on which day, and when they were cut or fetched. */
 export type Made = { males: number | null; malesOn: Day | null; fetchedOn: Day | null };
@@ -15,7 +15,7 @@ export type AtFather = {
 };
 
 const isWithFather = (step: ProtocolStep): step is AtFather["step"] =>
-  step.father !== null && (step.action === "cover" || step.action === "pollinate");
+  step.father !== null && (doingOf(step).begins || doingOf(step).pollinates);
 
 /** Males that were tied on the day from which this one's flowers were covered. */
 function readyFrom({ males, malesOn }: Made, { after }: ProtocolStep, day: Day): number | null {
@@ -43,9 +43,10 @@ export function atFather(
   return steps.filter(isWithFather).flatMap((step): AtFather[] => {
     const { action, father } = step;
     if (females[action] === 0) return [];
-    const isDone = action === "cover" ? made.malesOn === day : self || made.fetchedOn === day;
+    const { begins, pollinates } = doingOf(step);
+    const isDone = begins ? made.malesOn === day : self || made.fetchedOn === day;
     if (isDone) return [];
-    const ready = action === "pollinate" ? readyFrom(made, step, day) : null;
+    const ready = pollinates ? readyFrom(made, step, day) : null;
     return [{ step, count: ready ?? Math.ceil(females[action] * father.each), ready }];
   });
 }
@@ -59,7 +60,7 @@ export function atFather(
  *   "2027-07-09", fetchedOn: null }, 3) // 3
  */
 export function malesFor({ unit, steps }: Protocol, { males }: Made, flowers: number): number {
-  const part = steps.find(({ action, father }) => father && action !== "cover")?.father;
+  const part = steps.find((step) => step.father && !doingOf(step).begins)?.father;
   if (unit !== "flower") return males ?? (part ? Math.max(1, Math.ceil(flowers * part.each)) : 2);
   if (!part) return 2;
   const each = males !== null && flowers > 0 && part.each >= 1 ? Math.floor(males / flowers) : part.each;
@@ -79,6 +80,6 @@ export function bedOf(task: {
   state: { cross: Place };
 }): string | null {
   const { kind, step, state } = task;
-  const atFathers = kind !== "cross" || (step?.action === "gather" && step.father !== null);
+  const atFathers = kind !== "cross" || (step?.father != null && doingOf(step).gathers);
   return atFathers ? state.cross.fatherBed : state.cross.motherBed;
 }

@@ -7,15 +7,43 @@ export type Anchor = "dusk" | "sunrise" | "noon" | "day";
 export const DAY_PARTS = ["dawn", "morning", "noon", "any-hour", "evening"] as const;
 export type DayPart = (typeof DAY_PARTS)[number];
 
-/** Whether a step is done on fruit, not on flowers any more. @example isOnFruit("check") // true */
-export const isOnFruit = (action: StepAction): boolean => action === "check" || action === "harvest";
-
 /** Whether what is done in a part of the day has its hour. @example isTimed("dawn") // true */
 export const isTimed = (part: DayPart): boolean => part !== "any-hour";
 
+/** What a step does, wherever it stands in a protocol. */
+type Doing = {
+  /** It makes flowers of a cross: how many is told with it. */
+  begins: boolean;
+  /** Pollen is gathered for it, at the father where the father has a part. */
+  gathers: boolean;
+  /** Pollen comes on: its hour, the males and how the bud was are kept; days to ripe seed count from it. */
+  pollinates: boolean;
+  /** It is done flower by flower, each with what was found. */
+  each: boolean;
+  /** It is done on fruit, not on flowers any more. */
+  onFruit: boolean;
+  /** It waits until seed is ripe. */
+  ripens: boolean;
+};
+const doing = (is: Partial<Doing>): Doing => ({
+  ...{ begins: false, gathers: false, pollinates: false, each: false, onFruit: false, ripens: false },
+  ...is,
+});
+
 /** Steps that flowers can go through, in the order in which they come; a protocol has those it needs. */
-export const ACTIONS = ["cover", "gather", "pollinate", "uncover", "check", "harvest"] as const;
-export type StepAction = (typeof ACTIONS)[number];
+const DOINGS = {
+  cover: doing({ begins: true }),
+  gather: doing({ gathers: true, each: true }),
+  pollinate: doing({ pollinates: true, each: true }),
+  uncover: doing({ each: true }),
+  check: doing({ each: true, onFruit: true }),
+  harvest: doing({ onFruit: true, ripens: true }),
+};
+export type StepAction = keyof typeof DOINGS;
+export const ACTIONS = Object.keys(DOINGS) as StepAction[];
+
+/** What a step does. @example doingOf({ action: "check" }).onFruit // true */
+export const doingOf = ({ action }: { action: StepAction }): Doing => DOINGS[action];
 
 /** A flower too early, right, or too late for a step. */
 export const STAGES = ["early", "right", "late"] as const;
@@ -85,7 +113,7 @@ export function dayPartOf({ anchor, hours }: Pick<ProtocolStep, "anchor" | "hour
  *   "pollinate", after: { low: 2, high: 3 } }] }) // 3
  */
 export function leadDays({ steps }: Protocol): number {
-  const until = steps.findIndex((s) => s.action === "pollinate");
+  const until = steps.findIndex((s) => doingOf(s).pollinates);
   return steps.slice(1, until + 1).reduce((sum, step) => sum + step.after.low, 0);
 }
 

@@ -2,7 +2,7 @@ import { addDays, type Day, daysBetween, overlapDays, type Span, sharedSpan } fr
 import { clockTime, type SunMarks } from "../climate/sun";
 import type { Id } from "../custody/id";
 import type { Range } from "../flowering/facts";
-import { dayPartOf, type Protocol, type ProtocolStep, type StepAction } from "./protocol";
+import { dayPartOf, doingOf, type Protocol, type ProtocolStep, type StepAction } from "./protocol";
 import { type FlowerState, UNDER_WAY } from "./tally";
 
 /** What is known of a flower: the day of each step that was done, and the moment where one was kept. */
@@ -60,8 +60,8 @@ function waitingFor(protocol: Protocol, flower: FlowerOnDay, ripeDays: Range, ma
   const next = protocol.steps[index + 1];
   if (!last || !next) return [];
   const done = flower.on[last.action]!;
-  const moment = last.action === "pollinate" ? flower.pollinatedAt : null;
-  const harvest = next.action === "harvest";
+  const moment = doingOf(last).pollinates ? flower.pollinatedAt : null;
+  const harvest = doingOf(next).ripens;
   const since = harvest ? (flower.on.pollinate ?? done) : done;
   const wait: Waiting[] = [
     {
@@ -211,7 +211,7 @@ export function refusalOf(
           ? `was begun on ${since}; it is ready the morning after`
           : `had its last step on ${since}; it is ready ${step.after.low} days after`,
     };
-  if (action === "pollinate" && elapsed > step.after.high)
+  if (doingOf(step).pollinates && elapsed > step.after.high)
     return {
       byDay: true,
       words: `was ready ${elapsed - step.after.high} days before and is past it; record it as limp`,

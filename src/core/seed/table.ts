@@ -1,7 +1,10 @@
 import { type Day, dayNumber, dayOf } from "../calendar/day";
 import { within } from "../units/within";
+import type { WayStep } from "./cleaning/way";
+import { type RunFacts, stepsOf, WAYS } from "./cleaning/ways";
 import { type Dryness, drying } from "./drying";
-import { type Handling, isWet, type RunFacts, stepsOf, type VesselKind, WAYS, type WayStep } from "./ways";
+import { HANDLINGS, type Handling } from "./handlings";
+import type { VesselKind } from "./vessels";
 
 /** What was done with a lot on the table: when, in hours (`hoursAt`), and what was read off. */
 export type Handled = { act: Handling; at: number; value: number | null };
@@ -66,9 +69,11 @@ const TURN = { from: 18, best: 24, last: 72 };
  * @example isDry([{ act: "nail", at: 0, value: 0 }]) // true
  */
 export function isDry(handled: Handled[]): boolean {
-  const trial = handled.findLast(({ act }) => act === "nail" || act === "snap");
-  return trial !== undefined && (trial.act === "nail" ? trial.value === 0 : trial.value === 1);
+  const trial = lastTrial(handled);
+  return trial?.value != null && HANDLINGS[trial.act].reads!.dry!(trial.value);
 }
+
+const lastTrial = (handled: Handled[]) => handled.findLast(({ act }) => HANDLINGS[act].reads?.dry);
 
 const lastOf = (handled: Handled[], act: Handling) => handled.findLast((one) => one.act === act)?.at ?? null;
 
@@ -207,22 +212,12 @@ export function onTable(lot: TableLot): OnTable {
   const spread = lastOf(handled, "spread");
   if (spread === null) return { stage: "cleaning", calls: cleaning(run, handled, gathered), dryness: null };
   if (isDry(handled)) {
-    const found = handled.findLast(({ act }) => act === "nail" || act === "snap")!.at;
+    const found = lastTrial(handled)!.at;
     return { ...dryCalls(handled, found, larvae), dryness: null };
   }
-  const dryness = drying(weighingsOf(handled, spread), spread, perGram, isWet(run.way));
+  const dryness = drying(weighingsOf(handled, spread), spread, perGram, WAYS[run.way].wet);
   return { stage: "drying", calls: dryingCalls(spread, handled, dryness), dryness };
 }
-
-/** What an act needs before it, in words a grower is refused with. */
-const NEEDS: Partial<Record<Handling, { after: Handling; but: string }>> = {
-  stir: { after: "open", but: "Nothing was put to ferment yet." },
-  turn: { after: "spread", but: "It was not spread to dry yet." },
-  weigh: { after: "spread", but: "Weigh it once it is spread to dry." },
-  nail: { after: "spread", but: "It was not spread to dry yet." },
-  snap: { after: "spread", but: "It was not spread to dry yet." },
-  thaw: { after: "freeze", but: "It does not lie in the freezer." },
-};
 
 /**
  * Why something can't be done with a lot now.
@@ -231,14 +226,13 @@ const NEEDS: Partial<Record<Handling, { after: Handling; but: string }>> = {
  */
 export function whyNot(act: Handling, { handled, run }: Pick<TableLot, "handled" | "run">): string | null {
   if (!run) return "Say first how it is cleaned.";
-  if (["stir", "turn", "weigh", "nail", "snap", "freeze", "thaw"].includes(act)) {
-    const need = NEEDS[act];
-    if (need && !handled.some((one) => one.act === need.after)) return need.but;
-    if (act === "freeze" && !isDry(handled)) return "Only dry seed is frozen: wet seed bursts. Try a fingernail first.";
-    return null;
+  const { beside } = HANDLINGS[act];
+  if (beside) {
+    const ready = beside.after === "dry" ? isDry(handled) : handled.some((one) => one.act === beside.after);
+    return ready ? null : beside.but;
   }
   const steps = inLine(run).map((step) => step.act);
-  if (!steps.includes(act)) return `That is no step of this way: ${WAYS[run.way].toLowerCase()}.`;
+  if (!steps.includes(act)) return `That is no step of this way: ${WAYS[run.way].name.toLowerCase()}.`;
   const before = steps[steps.indexOf(act) - 1];
   if (before && !handled.some((one) => one.act === before)) {
     const { title } = inLine(run)[steps.indexOf(before)]!;

@@ -1,5 +1,5 @@
 import type { Id } from "@/core/custody/id";
-import { stepsOf, WAYS } from "@/core/seed/ways";
+import { stepsOf, WAYS } from "@/core/seed/cleaning/ways";
 import { refuse } from "@/db/ops";
 import { type Context, command } from "../command";
 import { lot } from "../lot/lot";
@@ -84,12 +84,13 @@ const begin = command(
   (context, { lotId, way, warmth, starter, on, at, ...going }) => {
     const { write } = context;
     const found = onTheTable(context, lotId);
-    if (found.way) refuse("lotId", `Lot ${found.code} is being cleaned already: ${WAYS[found.way].toLowerCase()}.`);
+    if (found.way)
+      refuse("lotId", `Lot ${found.code} is being cleaned already: ${WAYS[found.way].name.toLowerCase()}.`);
     write.update(lot, lotId, { way, warmth, starter });
     const first = stepsOf(tableLot({ ...found, way, warmth, starter }, []).run!)[0]!;
     write.insert(handling, { lotId, act: first.act, ...momentOf(context, { on, at }) });
     moveLot(context, found, { ...going, on, at });
-    return { message: `Lot ${found.code}: ${WAYS[way].toLowerCase()}`, id: lotId, code: found.code };
+    return { message: `Lot ${found.code}: ${WAYS[way].name.toLowerCase()}`, id: lotId, code: found.code };
   },
 );
 

@@ -1,10 +1,10 @@
-import { HANDLINGS } from "@/core/seed/ways";
+import { HANDLING_IDS } from "@/core/seed/handlings";
 import { choice, count, day, grams, hour, type Row, real, record, ref, text } from "../record";
 
 /** What was done with a lot on the table, and what was read off. */
 export const handling = record("handling", {
   lotId: ref("lot", "Lot"),
-  act: choice("What", HANDLINGS),
+  act: choice("What", HANDLING_IDS),
   on: day("Day"),
   at: hour("Hour").optional(),
   /** Rinses, grams, or whether a nail left a dent (1) and it snapped (1). */

@@ -1,4 +1,5 @@
 import { dayInWords } from "@/core/calendar/day";
+import { HANDLINGS } from "@/core/seed/handlings";
 import { hoursAt, whyNot } from "@/core/seed/table";
 import { refuse } from "@/db/ops";
 import { notAhead, type Rule, touched } from "../facts";
@@ -13,9 +14,8 @@ export const handlingRule: Rule<HandlingRow> = (facts, next, before) => {
   const lot = lotById(facts.db, next.lotId);
   if (!lot) return;
   if (next.on < lot.gathered) refuse("on", `It was gathered on ${dayInWords(lot.gathered)}.`);
-  if (next.act === "weigh" && !next.value) refuse("value", "Say what it weighs.");
-  if ((next.act === "nail" || next.act === "snap") && next.value !== 0 && next.value !== 1)
-    refuse("value", next.act === "nail" ? "Say whether the nail leaves a dent." : "Say whether it snaps.");
+  const { reads } = HANDLINGS[next.act];
+  if (reads && !reads.fits(next.value)) refuse("value", reads.asked);
   const at = hoursAt(next.on, next.at);
   const earlier = handlingsOf(facts.db, next.lotId).filter(
     ({ id, on, at: hour }) => id !== next.id && hoursAt(on, hour) <= at,

@@ -1,7 +1,7 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { middle } from "@/core/flowering/facts";
+import type { RunFacts } from "@/core/seed/cleaning/ways";
 import { hoursAt, type TableLot } from "@/core/seed/table";
-import type { RunFacts } from "@/core/seed/ways";
 import type { LotRow } from "../lot/queries";
 import type { HandlingRow } from "./handling";
 

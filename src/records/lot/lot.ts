@@ -1,4 +1,4 @@
-import { WAYS, type Way } from "@/core/seed/ways";
+import { WAY_IDS } from "@/core/seed/cleaning/ways";
 import { choice, count, day, flag, grams, type Row, real, record, ref, text, whole } from "../record";
 
 /** Parts of a lot that are kept apart as it is cleaned. */
@@ -31,7 +31,7 @@ export const lot = record(
     /** It is on its way from fruit to packet. */
     onTable: flag("On the table"),
     vesselId: ref("vessel", "In").optional(),
-    way: choice("Way of cleaning", Object.keys(WAYS) as Way[]).optional(),
+    way: choice("Way of cleaning", WAY_IDS).optional(),
     warmth: real("Warmth of the room, °C", { least: 0, most: 45 }).optional(),
     starter: flag("With a starter"),
     /** Which part of another lot it is. */

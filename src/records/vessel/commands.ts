@@ -1,6 +1,6 @@
 import { seasonOf } from "@/core/climate/season";
 import type { Id } from "@/core/custody/id";
-import { VESSELS } from "@/core/seed/ways";
+import { VESSEL_KINDS } from "@/core/seed/vessels";
 import { refuse } from "@/db/ops";
 import { nextCode } from "../code";
 import { type Context, command } from "../command";
@@ -17,7 +17,7 @@ function existing({ db }: Context, id: Id): VesselRow {
 /** A tag for a vessel: it keeps it, whatever is put in. */
 const addVessel = command(
   "vessel.add",
-  { kind: choice("Kind", VESSELS), name: vessel.columns.name },
+  { kind: choice("Kind", VESSEL_KINDS), name: vessel.columns.name },
   (context, input) => {
     const { write, garden, today } = context;
     const code = nextCode(context, "vessel", seasonOf(today, garden.latitude));

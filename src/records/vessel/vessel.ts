@@ -1,4 +1,4 @@
-import { VESSELS } from "@/core/seed/ways";
+import { VESSEL_KINDS } from "@/core/seed/vessels";
 import { choice, day, hour, name, type Row, record, ref, text } from "../record";
 
 /** A vessel, strainer or machine that seed passes through, with a tag. */
@@ -6,7 +6,7 @@ export const vessel = record(
   "vessel",
   {
     code: text("Code", 40),
-    kind: choice("Kind", VESSELS),
+    kind: choice("Kind", VESSEL_KINDS),
     name: name("Name"),
     endedOn: day("Given up on").optional(),
   },

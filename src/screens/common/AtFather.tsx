@@ -1,5 +1,6 @@
 "use client";
 import { useState } from "react";
+import { doingOf } from "@/core/pollination/protocol";
 import { plural } from "@/core/units/plural";
 import { dayNow } from "@/ui/press";
 import { Stepper } from "@/ui/Stepper";
@@ -18,7 +19,7 @@ export function AtFather({ task, day, onDone }: { task: FatherTask; day: string;
   const { runKept, busy } = useCommand();
   const [males, setMales] = useKept(`father-${action}-${cross.id}-${day}`, count);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const done = action === "cover" ? "ready" : "fetched";
+  const done = doingOf(step).begins ? "ready" : "fetched";
   const save = async () => {
     const words = `${cross.code}: ${plural(males, father.unit)} of the father ${done}`;
     const answer = await runKept("cross.males", { crossId: cross.id, step: action, males, on: dayNow() }, words);

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { addDays } from "@/core/calendar/day";
-import type { Stage } from "@/core/pollination/protocol";
+import { doingOf, type Stage } from "@/core/pollination/protocol";
 import { plural } from "@/core/units/plural";
 import type { Result } from "@/records/flower/commands";
 import { OneOf } from "@/ui/OneOf";
@@ -44,9 +44,9 @@ export function RecordStep(props: Props) {
         looks
       )}
       <div className="mt-6">
-        {step.action === "cover" && <Cover {...props} />}
+        {doingOf(step).begins && <Cover {...props} />}
         {RESULT_CHOICES[step.action] && <Results key={step.action} {...props} />}
-        {step.action === "harvest" && <Harvest {...props} />}
+        {doingOf(step).ripens && <Harvest {...props} />}
       </div>
     </div>
   );
@@ -86,6 +86,7 @@ function Cover({ crossId, code, unit, day, suggested, onDone }: Props) {
 function Results({ crossId, code, unit, day, step, flowers, males: offered = 2, onDone }: Props) {
   const { runKept, busy } = useCommand();
   const { action } = step;
+  const { pollinates, gathers } = doingOf(step);
   const choices = RESULT_CHOICES[action]!;
   const usual = choices[0]![0];
   const [chosen, setChosen, clear] = useKept<Record<string, string>>(`${action}-${crossId}-${day}`, {});
@@ -99,10 +100,10 @@ function Results({ crossId, code, unit, day, step, flowers, males: offered = 2, 
   const good = recorded.filter((f) => of(f) === usual).length;
   const word = choices[0]![1].toLowerCase();
   const save = async () => {
-    const told = action === "pollinate" ? { bud } : {};
+    const told = pollinates ? { bud } : {};
     const results = recorded.map((f) => ({ id: f.id, result: of(f) as Result, ...told }));
-    const counted = action === "pollinate" || (action === "gather" && step.father);
-    const timed = { ...(counted ? { males } : {}), ...(action === "pollinate" && at ? { at } : {}) };
+    const counted = pollinates || (gathers && step.father);
+    const timed = { ...(counted ? { males } : {}), ...(pollinates && at ? { at } : {}) };
     const answer = await runKept(
       "flower.record",
       { crossId, on: addDays(dayNow(), -ago), ...timed, results },
@@ -147,7 +148,7 @@ function Results({ crossId, code, unit, day, step, flowers, males: offered = 2, 
           />
         </fieldset>
       ))}
-      {action === "gather" && step.father && (
+      {gathers && step.father && (
         <div className="border-t border-rule py-3">
           <p className="mb-3">
             {step.father.look} For {plural(flowers.length, unit)}:
@@ -155,7 +156,7 @@ function Results({ crossId, code, unit, day, step, flowers, males: offered = 2, 
           <Stepper label={`${step.father.unit}s`} value={males} min={1} max={200} onChange={setMales} />
         </div>
       )}
-      {action === "pollinate" && (
+      {pollinates && (
         <div className="grid gap-4 border-t border-rule py-3">
           <Males unit={unit} step={step} value={males} onChange={setMales} />
           <label className="flex items-center gap-3">

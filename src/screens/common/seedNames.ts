@@ -21,14 +21,3 @@ export const FRACTION_WORDS = {
   "second-best": "second best, a reserve",
   ends: "ends of the ears",
 } as const;
-
-export const VESSEL_WORDS = {
-  crate: "Crate",
-  bag: "Paper bag",
-  cup: "Cup",
-  strainer: "Strainer",
-  machine: "Machine",
-  tray: "Tray",
-  plate: "Plate",
-  jar: "Jar",
-} as const;

@@ -1,5 +1,5 @@
 "use client";
-import type { StepAction } from "@/core/pollination/protocol";
+import { doingOf, type StepAction } from "@/core/pollination/protocol";
 import { asWaiting } from "@/core/pollination/waiting";
 import type { Units } from "@/core/units/units";
 import { Sheet } from "@/ui/Sheet";
@@ -23,9 +23,10 @@ export function CrossRecord({ view, units }: { view: CrossView; units: Units }) 
   return (
     <div className="mt-4 flex flex-wrap gap-3">
       {protocol.steps.map((step) => {
-        const ready = (waiting.get(step.action) ?? []).filter((f) => step.action !== "harvest" || !f.fault);
-        const apart = step.action === "harvest" ? doubtful : 0;
-        if (step.action !== "cover" && ready.length + apart === 0) return null;
+        const { begins, ripens } = doingOf(step);
+        const ready = (waiting.get(step.action) ?? []).filter((f) => !ripens || !f.fault);
+        const apart = ripens ? doubtful : 0;
+        if (!begins && ready.length + apart === 0) return null;
         return (
           <Sheet
             key={step.action}

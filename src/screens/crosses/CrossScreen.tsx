@@ -2,8 +2,7 @@ import { addDays, dayInWords } from "@/core/calendar/day";
 import { addressOfStand } from "@/core/custody/address";
 import { generationName } from "@/core/custody/generation";
 import { parentName } from "@/core/custody/parents";
-import type { Petals } from "@/core/pollination/protocol";
-import { dayPartOf, type Protocol } from "@/core/pollination/protocol";
+import { dayPartOf, doingOf, type Petals, type Protocol } from "@/core/pollination/protocol";
 import { plural } from "@/core/units/plural";
 import { fixed } from "@/core/writing/numbers";
 import Link from "@/ui/Link";
@@ -126,10 +125,11 @@ function timeline(protocol: Protocol, ripe: { low: number; high: number }, today
   let before = { from: today, to: today };
   let pollinated = before;
   return protocol.steps.map((step) => {
-    const since = step.action === "harvest" ? pollinated : before;
-    const after = step.action === "harvest" ? ripe : step.after;
+    const { ripens, pollinates } = doingOf(step);
+    const since = ripens ? pollinated : before;
+    const after = ripens ? ripe : step.after;
     before = { from: addDays(since.from, after.low), to: addDays(since.to, after.high) };
-    if (step.action === "pollinate") pollinated = before;
+    if (pollinates) pollinated = before;
     return before;
   });
 }

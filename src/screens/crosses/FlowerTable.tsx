@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
+import { doingOf } from "@/core/pollination/protocol";
 import { UNDER_WAY } from "@/core/pollination/tally";
 import { hourInWords } from "@/core/writing/hours";
 import { SheetPanel } from "@/ui/Sheet";
@@ -24,7 +25,7 @@ export function FlowerTable({ view, opened: number }: { view: CrossView; opened:
         No {protocol.unit} is covered yet. First: {protocol.steps[0]!.title.toLowerCase()}.
       </p>
     );
-  const gathers = protocol.steps.some((s) => s.action === "gather");
+  const gathers = protocol.steps.some((step) => doingOf(step).gathers);
   const heads = ["Tag", "Covered", ...(gathers ? ["Pollen bagged"] : []), "Pollinated", "Males", "Looked at", "State"];
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reached by keyboard

@@ -3,7 +3,7 @@ import clsx from "clsx";
 import { useEffect, useState } from "react";
 import { addDays, dayInWords } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
-import type { Stage } from "@/core/pollination/protocol";
+import { doingOf, type Stage } from "@/core/pollination/protocol";
 import { plural } from "@/core/units/plural";
 import type { Units } from "@/core/units/units";
 import { hourInWords } from "@/core/writing/hours";
@@ -52,7 +52,7 @@ export function FlowerStop(props: Props) {
     );
   if (stop.task.kind === "father") return <AtFather task={stop.task} day={day} onDone={onDone} />;
   const { step, daysLeft } = stop.task;
-  const urgent = daysLeft <= 0 || (step.action === "cover" && daysLeft <= 2);
+  const urgent = daysLeft <= 0 || (doingOf(step).begins && daysLeft <= 2);
   const past = daysLeft < 0;
   return (
     <section className="mt-4" aria-label={stop.flower ? `Flower ${stop.flower.number} of ${cross.code}` : cross.code}>
@@ -131,8 +131,9 @@ function One({ stop, list, day, onDone }: OneProps) {
       other && task.kind === "cross" && task.step.action === step.action && task.state.cross.id === cross.id,
   );
   const choices = past && ago === 0 ? choicesPast(step.action) : RESULT_CHOICES[step.action]!;
-  const told = step.action === "pollinate" ? { bud } : {};
-  const timed = step.action === "pollinate" ? { males, ...(at ? { at } : {}) } : {};
+  const { pollinates, onFruit } = doingOf(step);
+  const told = pollinates ? { bud } : {};
+  const timed = pollinates ? { males, ...(at ? { at } : {}) } : {};
   const record = async (result: string, label: string, ids: Id[]) => {
     if (result === "later") return onDone();
     // One that was covered here has no number yet: its code says which of the new ones it is.
@@ -199,7 +200,7 @@ function One({ stop, list, day, onDone }: OneProps) {
           <WhichDay day={day} ago={ago} onChange={setAgo} />
         </div>
       )}
-      {step.action === "pollinate" && !(past && ago === 0) && (
+      {pollinates && !(past && ago === 0) && (
         <div className="mt-3 grid gap-3">
           <Males unit={method.unit} step={step} value={males} onChange={setMales} />
           <label className="flex items-center gap-3">
@@ -231,7 +232,7 @@ function One({ stop, list, day, onDone }: OneProps) {
       </div>
       {alike.length > 1 &&
         // Most flowers of a bean cross fail: of what is looked after both can be said at once.
-        choices.slice(0, step.action === "check" ? 2 : 1).map(([value, label]) => (
+        choices.slice(0, onFruit ? 2 : 1).map(([value, label]) => (
           <button
             key={value}
             type="button"

@@ -4,7 +4,7 @@ import { flowerCode } from "@/core/custody/code";
 import { type Ahead, unpackedAhead } from "@/core/pollination/ahead";
 import { malesFor } from "@/core/pollination/fathers";
 import { type PendingPress, withPending } from "@/core/pollination/pending";
-import { DAY_PARTS, type DayPart } from "@/core/pollination/protocol";
+import { DAY_PARTS, type DayPart, doingOf } from "@/core/pollination/protocol";
 import { dueSteps, type FlowerOnDay, onTheClock } from "@/core/pollination/steps";
 import type { CrossTask, FatherTask, OnCross, StoreTask, TaskFlower } from "@/views/crossTasks";
 import type { Round, SentTask } from "@/views/round";
@@ -17,8 +17,7 @@ export type Stop = { key: string; part: DayPart } & (
 );
 
 /** Steps that are done flower by flower; the others, and what is done at the father, are one stop for the cross. */
-const EACH: ReadonlySet<string> = new Set(["gather", "pollinate", "uncover", "check"]);
-const isEach = ({ action, father }: CrossTask["step"]) => EACH.has(action) && !(action === "gather" && father);
+const isEach = (step: CrossTask["step"]) => doingOf(step).each && !(doingOf(step).gathers && step.father);
 
 /** The round as it was before it was sent. */
 export function unpacked({ tasks, ahead: text }: Pick<Round, "tasks" | "ahead">): {
@@ -81,7 +80,7 @@ export function tasksAhead(
     const byId = new Map(flowers.map((flower) => [flower.id, flower]));
     const protocol = protocols[known.protocol]!;
     return dueSteps(protocol, flowers, day, known.daysToRipe, marks)
-      .filter(({ step }) => EACH.has(step.action))
+      .filter(({ step }) => doingOf(step).each)
       .map(
         (due): CrossTask => ({
           kind: "cross",

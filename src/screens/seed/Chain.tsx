@@ -1,33 +1,14 @@
 import { dayInWords } from "@/core/calendar/day";
+import { HANDLINGS } from "@/core/seed/handlings";
 import Link from "@/ui/Link";
 import type { LotPage } from "@/views/lot";
 import { FRACTION_WORDS } from "../common/seedNames";
 import { percent } from "../common/words";
 
-const ACTS: Record<LotPage["handled"][number]["act"], string> = {
-  open: "opened",
-  thresh: "threshed",
-  stir: "stirred",
-  rinse: "rinsed",
-  float: "parted in water",
-  sieve: "sieved",
-  winnow: "winnowed",
-  spread: "spread to dry",
-  turn: "turned",
-  weigh: "weighed",
-  nail: "tried with a fingernail",
-  snap: "tried whether it snaps",
-  freeze: "into the freezer",
-  thaw: "out of the freezer",
-};
-
-/** What was read off, in words. */
-function readInWords({ act, value }: LotPage["handled"][number]): string {
-  if (value === null) return "";
-  if (act === "weigh") return `: ${value} g`;
-  if (act === "nail") return value === 0 ? ": no dent, dry" : ": a dent, not yet";
-  if (act === "snap") return value === 1 ? ": it snaps" : ": it bends";
-  return act === "rinse" ? `, ${value} times` : "";
+/** What was done, and what was read off, in words. */
+function handledInWords({ act, value }: LotPage["handled"][number]): string {
+  const { done, reads } = HANDLINGS[act];
+  return value !== null && reads ? `${done}${reads.words(value)}` : done;
 }
 
 /** A lot's way from the plant to here: vessels, what was done, what it was parted into and put together from. */
@@ -43,7 +24,7 @@ export function Chain({ view: { lot, moves, handled, madeOf, madeInto, origins }
       id: one.id,
       on: one.on,
       at: one.at,
-      words: `${ACTS[one.act]}${readInWords(one)}${one.note ? ` (${one.note})` : ""}`,
+      words: `${handledInWords(one)}${one.note ? ` (${one.note})` : ""}`,
     })),
   ].sort((a, b) => a.on.localeCompare(b.on) || (a.at ?? "").localeCompare(b.at ?? "") || a.id.localeCompare(b.id));
   if (steps.length + madeOf.length + madeInto.length === 0)

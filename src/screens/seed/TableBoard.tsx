@@ -1,13 +1,13 @@
 "use client";
 import type { ReactNode } from "react";
-import type { VesselKind } from "@/core/seed/ways";
+import { VESSEL_KINDS, VESSELS } from "@/core/seed/vessels";
 import { plural } from "@/core/units/plural";
 import type { Units } from "@/core/units/units";
 import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
 import type { Moment, SeedTable, TableLotView, VesselView } from "@/views/seedTable";
 import { CommandForm } from "../common/command";
-import { FRACTION_WORDS, VESSEL_WORDS } from "../common/seedNames";
+import { FRACTION_WORDS } from "../common/seedNames";
 import { Tag } from "../common/Tag";
 import { choicesOf } from "../common/words";
 import { callInWords, whenInWords } from "./moments";
@@ -15,11 +15,7 @@ import { CallPress, vesselChoices } from "./TableForms";
 import { VesselDrawing } from "./VesselDrawing";
 
 /** Shelves of the table: where fruit waits, where it is wet, where it dries. */
-const SHELVES: { title: string; kinds: VesselKind[] }[] = [
-  { title: "waiting", kinds: ["crate", "bag"] },
-  { title: "wet", kinds: ["cup", "strainer", "machine"] },
-  { title: "drying", kinds: ["tray", "plate", "jar"] },
-];
+const SHELVES = ["waiting", "wet", "drying"] as const;
 
 /** What a lot does now, in few words. */
 function doingInWords({ stage, calls, dry, way }: TableLotView, now: Moment): { words: string; due: boolean } {
@@ -49,12 +45,12 @@ export function TableBoard({ table, units }: Props) {
           ? "Nothing is being cleaned or dried. Fruit whose seed is still in it comes here by itself."
           : `${plural(lots.length, "lot")} on the table. Scan a vessel, then the one it goes into; or press one.`}
       </p>
-      {SHELVES.map(({ title, kinds }) => {
-        const here = vessels.filter(({ kind }) => kinds.includes(kind));
+      {SHELVES.map((shelf) => {
+        const here = vessels.filter(({ kind }) => VESSELS[kind].shelf === shelf);
         if (here.length === 0) return null;
         return (
-          <div key={title} className="mb-2 flex gap-3 bg-[color-mix(in_srgb,var(--rule)_30%,transparent)] p-2">
-            <p className="w-14 shrink-0 text-sm text-soft">{title}</p>
+          <div key={shelf} className="mb-2 flex gap-3 bg-[color-mix(in_srgb,var(--rule)_30%,transparent)] p-2">
+            <p className="w-14 shrink-0 text-sm text-soft">{shelf}</p>
             <ul className="flex flex-wrap gap-x-3 gap-y-4">
               {here.map((vessel) => (
                 <li key={vessel.id}>
@@ -109,7 +105,7 @@ function VesselSpot({ vessel, lot, lots, vessels, now, units }: SpotProps) {
     <span className="block min-h-11 w-32 text-sm">
       <VesselDrawing kind={vessel.kind} stage={lot?.stage ?? null} soiled={soiled} />
       <span className="block font-bold">{lot ? lot.code : vessel.name}</span>
-      <span className="block break-words">{lot ? lot.name : VESSEL_WORDS[vessel.kind]}</span>
+      <span className="block break-words">{lot ? lot.name : VESSELS[vessel.kind].name}</span>
       <span className={doing?.due || soiled ? "block font-bold text-rust" : "block text-soft"}>
         {doing ? doing.words : soiled ? `held ${vessel.soiledCode}: sign it clean` : "clean"}
       </span>
@@ -303,7 +299,12 @@ function AddVessel() {
         >
           {(Field) => (
             <>
-              <Field name="kind" label="Kind" type="select" choices={choicesOf(VESSEL_WORDS)} />
+              <Field
+                name="kind"
+                label="Kind"
+                type="select"
+                choices={VESSEL_KINDS.map((value) => ({ value, label: VESSELS[value].name }))}
+              />
               <Field name="name" label="Name" hint="As it is called at the table: cup 4, the fine strainer." />
             </>
           )}

@@ -1,9 +1,9 @@
 "use client";
+import { VESSELS, type VesselKind } from "@/core/seed/vessels";
 import { massTyped, type Units } from "@/core/units/units";
 import { Sheet } from "@/ui/Sheet";
 import type { SeedTable, TableLotView, TimedCall } from "@/views/seedTable";
 import { CommandButton, CommandForm, type FieldOf } from "../common/command";
-import { VESSEL_WORDS } from "../common/seedNames";
 import { PackForm } from "./PackForm";
 
 type Vessels = SeedTable["vessels"];
@@ -19,13 +19,13 @@ export function vesselChoices(vessels: Vessels, lotId: string, kind: string | nu
     }));
 }
 
-type IntoProps = { Field: FieldOf<"vesselId">; vessels: Vessels; lotId: string; kind: string | null };
+type IntoProps = { Field: FieldOf<"vesselId">; vessels: Vessels; lotId: string; kind: VesselKind | null };
 
 function Into({ Field, vessels, lotId, kind }: IntoProps) {
   return (
     <Field
       name="vesselId"
-      label={kind ? `Into which ${VESSEL_WORDS[kind as keyof typeof VESSEL_WORDS].toLowerCase()}` : "Into"}
+      label={kind ? `Into which ${VESSELS[kind].name.toLowerCase()}` : "Into"}
       type="select"
       none="It stays where it is"
       choices={vesselChoices(vessels, lotId, kind)}

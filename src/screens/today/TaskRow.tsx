@@ -3,6 +3,7 @@ import clsx from "clsx";
 import { dayInWords } from "@/core/calendar/day";
 import { bedInWords } from "@/core/ground/bedInWords";
 import { bedOf } from "@/core/pollination/fathers";
+import { doingOf } from "@/core/pollination/protocol";
 import { plural } from "@/core/units/plural";
 import type { Units } from "@/core/units/units";
 import { hourInWords } from "@/core/writing/hours";
@@ -147,16 +148,17 @@ function OwnRow({ task: { task, daysLeft }, day }: Omit<Of<OwnWork>, "units">) {
 }
 
 function urgencyOf({ step, daysLeft, state }: CrossTask): { words: string; urgent: boolean } {
-  if (step.action === "cover") {
+  const { begins, pollinates } = doingOf(step);
+  if (begins) {
     const { last } = state;
     return daysLeft <= 2
       ? { words: `Last chance: ${plural(daysLeft + 1, "evening")} of both in flower left.`, urgent: true }
       : { words: `Too late after ${dayInWords(last!.day)}.`, urgent: false };
   }
-  if (daysLeft < 0 && step.action === "pollinate") return { words: "Past its time: record it as limp.", urgent: true };
+  if (daysLeft < 0 && pollinates) return { words: "Past its time: record it as limp.", urgent: true };
   if (daysLeft < 0) return { words: `${plural(-daysLeft, "day")} past its time.`, urgent: true };
   if (daysLeft === 0)
-    return { words: step.action === "pollinate" ? "Last chance: today only." : "Today is its last day.", urgent: true };
+    return { words: pollinates ? "Last chance: today only." : "Today is its last day.", urgent: true };
   return { words: `${plural(daysLeft, "day")} left.`, urgent: false };
 }
 

@@ -3,7 +3,7 @@ import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { bedInWords, placeInWords } from "@/core/ground/bedInWords";
 import { bedOf } from "@/core/pollination/fathers";
-import { DAY_PARTS, type DayPart, isOnFruit, isTimed } from "@/core/pollination/protocol";
+import { DAY_PARTS, type DayPart, doingOf, isTimed } from "@/core/pollination/protocol";
 import { minutesInWords } from "@/core/units/minutes";
 import { plural } from "@/core/units/plural";
 import { type Act, isPressing, LAST_DAYS } from "@/core/work/work";
@@ -105,7 +105,7 @@ const PART_WORDS: Record<DayPart, string> = {
 const flowersOf = (task: Task): number =>
   task.kind !== "cross" || !isTimed(task.part)
     ? 0
-    : task.step.action === "cover"
+    : doingOf(task.step).begins
       ? (task.state.evenings?.tonight ?? 1)
       : task.flowers.length;
 
@@ -140,9 +140,9 @@ function countOfStep(task: StepTask): { count: number; one: string } {
   if (task.kind === "father") return { count: task.count, one: task.step.father.unit };
   const { step, flowers, state } = task;
   const { unit } = state.method;
-  if (step.action === "cover")
+  if (doingOf(step).begins)
     return { count: state.evenings?.tonight ?? 1, one: unit === "flower" ? "mother flower" : unit };
-  return { count: flowers.length, one: isOnFruit(step.action) ? "fruit" : unit };
+  return { count: flowers.length, one: doingOf(step).onFruit ? "fruit" : unit };
 }
 
 /** "Bag buds before they open: 2 mother flowers". */

@@ -1,6 +1,6 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { addDays } from "@/core/calendar/day";
-import { dayPartOf, isOnFruit, leadDays } from "@/core/pollination/protocol";
+import { dayPartOf, doingOf, leadDays } from "@/core/pollination/protocol";
 import { comingSteps } from "@/core/pollination/steps";
 import { plural } from "@/core/units/plural";
 import { minutesOfFlowers } from "@/core/work/task";
@@ -57,7 +57,7 @@ export function crossTasksAhead(sky: Outlook): LinkedTask[] {
             ...base,
             key: `${step.action} ${id} ${from}`,
             act: step.action,
-            what: `${step.title}, ${plural(these.length, isOnFruit(step.action) ? "fruit" : protocol.unit)}`,
+            what: `${step.title}, ${plural(these.length, doingOf(step).onFruit ? "fruit" : protocol.unit)}`,
             how: step.look,
             minutes: minutesOfFlowers(these.length),
             part: dayPartOf(step),
