@@ -36,7 +36,7 @@ export function More({ of, children }: Props) {
       <button
         type="button"
         aria-expanded={open}
-        className="flex min-h-11 w-full items-center justify-between font-semibold text-damson"
+        className="flex min-h-11 w-full items-center justify-between gap-2 text-left font-semibold text-damson"
         onClick={() => setOpen(!open)}
       >
         <span className="underline">{of}</span>

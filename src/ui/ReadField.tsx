@@ -1,10 +1,10 @@
 "use client";
-import { CalendarDays } from "lucide-react";
-import { useEffect, useLayoutEffect, useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useState } from "react";
 import { useController, useFormContext } from "react-hook-form";
 import { isDay } from "@/core/calendar/day";
 import { writtenAs } from "@/core/writing/locale";
 import { EMPTY, plainly, type Read } from "@/core/writing/read";
+import { DayPicker } from "./DayPicker";
 import type { Kind, Reader } from "./readers";
 
 type Props = {
@@ -46,7 +46,6 @@ export function ReadField({ name, kind, reader, id, described, wrong }: Props) {
   const [held, setHeld] = useState<unknown>("");
   const [as, setAs] = useState(writtenAs());
   const [left, setLeft] = useState(false);
-  const picker = useRef<HTMLInputElement>(null);
   const [early, setEarly] = useState<string | null>(null);
   // What comes from elsewhere (a draft, a scale, the server) stands in the field as it would be typed.
   if (field.value !== held || as !== writtenAs()) {
@@ -104,25 +103,7 @@ export function ReadField({ name, kind, reader, id, described, wrong }: Props) {
           }}
         />
         {kind === "date" && (
-          <>
-            <button
-              type="button"
-              aria-label="Choose a day"
-              className="leaf leaf-plain shrink-0"
-              onClick={() => picker.current?.showPicker()}
-            >
-              <CalendarDays aria-hidden size={20} />
-            </button>
-            <input
-              ref={picker}
-              type="date"
-              tabIndex={-1}
-              aria-hidden
-              value={read.kind === "read" ? String(read.value) : ""}
-              onChange={(event) => event.target.value && type(reader.typed(event.target.value))}
-              className="pointer-events-none absolute -z-10 h-0 w-0 opacity-0"
-            />
-          </>
+          <DayPicker day={read.kind === "read" ? String(read.value) : ""} onChange={(day) => type(reader.typed(day))} />
         )}
       </span>
       <span id={`${id}-read`} aria-live="polite" className="block text-sm">

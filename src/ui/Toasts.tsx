@@ -20,7 +20,7 @@ export function Toasts() {
   }, []);
   if (!any) return null;
   const plain = (
-    <div role="status" className="fixed bottom-18 left-4 z-50 max-w-sm bg-ink px-4 py-2 text-paper empty:hidden">
+    <div role="status" className="fixed bottom-18 right-4 z-50 max-w-sm bg-ink px-4 py-2 text-paper empty:hidden">
       {waiting.map(({ message }) => (
         <p key={message}>{message}</p>
       ))}

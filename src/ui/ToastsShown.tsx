@@ -1,6 +1,7 @@
 "use client";
 import { useEffect } from "react";
 import { Toaster, toast } from "sonner";
+import { useAnyOver } from "./overs";
 import { hearSaid, takeSaid } from "./say";
 
 const TONES = { error: toast.error, warning: toast.warning };
@@ -15,9 +16,11 @@ export function ToastsShown() {
     show();
     return hearSaid(show);
   }, []);
+  // Over what the page is about least: its right side, but where a sheet lies there.
+  const covered = useAnyOver();
   return (
     <Toaster
-      position="bottom-left"
+      position={covered ? "bottom-left" : "bottom-right"}
       mobileOffset={{ bottom: "4.5rem" }}
       expand
       toastOptions={{

@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useSyncExternalStore } from "react";
 
 /** What the browser's history says of a sheet that lies over its page. */
 const MARK = "over";
@@ -7,6 +7,23 @@ const marked = () => (history.state as Record<string, unknown> | null)?.[MARK];
 let opened = 0;
 /** Sheets that lie over the page, by their marks. */
 const open = new Set<number>();
+const hearing = new Set<() => void>();
+const tell = () => {
+  for (const hear of hearing) hear();
+};
+function hearOpen(hear: () => void): () => void {
+  hearing.add(hear);
+  return () => void hearing.delete(hear);
+}
+
+/** Whether something lies over the page. */
+export const useAnyOver = (): boolean =>
+  useSyncExternalStore(
+    hearOpen,
+    () => open.size > 0,
+    () => false,
+  );
+
 /** A sheet that was told to close is gone within this; one that is left open is not waited for longer, ms. */
 const PATIENCE = 400;
 /** The way back that a closed sheet is still taking. */
@@ -27,6 +44,7 @@ export function useBackCloses(close: () => void): void {
   useEffect(() => {
     const mine = ++opened;
     open.add(mine);
+    tell();
     const state = history.state as object | null;
     history.pushState({ ...state, [MARK]: mine }, "");
     const onBack = (event: PopStateEvent) => {
@@ -38,6 +56,7 @@ export function useBackCloses(close: () => void): void {
     window.addEventListener("popstate", onBack, true);
     return () => {
       open.delete(mine);
+      tell();
       window.removeEventListener("popstate", onBack, true);
       if (marked() !== mine) return;
       leaving = new Promise((done) => {

@@ -1,4 +1,4 @@
-import { isMeasured, kindOf, TRAIT_KIND_IDS, TRAIT_KINDS } from "@/core/traits/kinds";
+import { isMeasured, kindOf } from "@/core/traits/kinds";
 import { refuse } from "@/db/ops";
 import { type Facts, type Rule, touched } from "../facts";
 import { hasYardstick, yardstickById } from "./queries";
@@ -54,10 +54,7 @@ export const yardstickRule: Rule<Yardstick> = (facts, next, before) => {
   aim(next);
   if (kind.describedBy.includes("ends") && !(lowEnd && highEnd))
     refuse(lowEnd ? "highEnd" : "lowEnd", "Describe both ends of the scale, so that 1 and 9 mean the same next year.");
-  if (!kind.often.includes(often)) {
-    const may = TRAIT_KIND_IDS.filter((id) => TRAIT_KINDS[id].often.includes(often));
-    refuse("often", `What can be ${often === "pass" ? "added up" : "a mean of several"} is: ${may.join(", ")}.`);
-  }
+  if (!kind.often.includes(often)) refuse("often", `For this kind, how often is one of: ${kind.often.join(", ")}.`);
   if (touched(next, before, "ofId", "byId", "kind")) ratio(facts, next);
   // Scores of one plant on two yardsticks of one name can't be told apart on any screen.
   if (

@@ -4,6 +4,7 @@ import { addDays, dayInWords, daysBetween } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import type { Petals, ProtocolStep, Unit } from "@/core/pollination/protocol";
 import type { Units } from "@/core/units/units";
+import { DayInput } from "@/ui/DayInput";
 import { OneOf } from "@/ui/OneOf";
 import { dayNow } from "@/ui/press";
 
@@ -55,19 +56,17 @@ export function WhichDay({ day, ago, onChange }: { day: string; ago: number; onC
         choices={["0", "1"].map((days) => [days, dayOfPress(today, Number(days))] as const)}
         onChange={(days) => onChange(Number(days))}
       />
-      <label className="flex items-center gap-2">
-        <span className="whitespace-nowrap text-soft">or on</span>
-        <input
-          type="date"
-          className="min-h-11"
-          max={today}
+      <span className="flex items-center gap-2">
+        <span aria-hidden className="whitespace-nowrap text-soft">
+          or on
+        </span>
+        <DayInput
+          label="or on"
+          latest={today}
           value={addDays(today, -ago)}
-          onChange={({ target }) => {
-            const days = target.value ? daysBetween(target.value, today) : Number.NaN;
-            if (days >= 0) onChange(days);
-          }}
+          onChange={(on) => onChange(daysBetween(on, today))}
         />
-      </label>
+      </span>
     </div>
   );
 }

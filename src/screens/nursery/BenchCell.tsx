@@ -34,6 +34,12 @@ const TONES: Record<Mark, string> = {
   watch: "border-quince",
   out: "border-rust",
 };
+/** From this many letters on a figure is written so, to stand whole in the narrowest square. */
+const SIZES: [letters: number, size: string][] = [
+  [6, "text-xs"],
+  [4, "text-sm"],
+  [0, "text-lg"],
+];
 const SIGNS: Record<Mark, string> = { none: "", keep: "k", "seed-parent": "s", watch: "w", out: "o" };
 
 function words({ name, mark, gone, shown, looks, yardstick, trouble, pictures, check }: Props): string {
@@ -84,7 +90,7 @@ export const BenchCell = memo(function BenchCell(props: Props) {
       <span
         className={clsx(
           "block overflow-hidden pt-3 font-head font-bold whitespace-nowrap",
-          (typing ?? shown).length > 4 ? "text-xs" : "text-lg",
+          SIZES.find(([letters]) => (typing ?? shown).length >= letters)![1],
           trouble && "text-rust",
         )}
       >

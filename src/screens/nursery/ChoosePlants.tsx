@@ -11,24 +11,31 @@ type Props<P> = {
   onChange: (chosen: ReadonlySet<Id>) => void;
 };
 
-type GridPlant = { id: Id; number: number /** Said of it beside its number. */; said?: string; under?: ReactNode };
+type GridPlant = {
+  id: Id;
+  number: number /** Said of it beside its number. */;
+  said?: string;
+  under?: ReactNode /** Its mark, in the corner. */;
+  sign?: ReactNode;
+};
 
 /** Plants as buttons in a grid, by thumb. */
 export const PlantGrid = ({ legend, plants, chosen, onChange }: Props<GridPlant>) => (
   <fieldset>
     <legend className="mb-2 font-semibold">{legend}</legend>
     <div className="grid max-h-[40vh] grid-cols-[repeat(auto-fill,minmax(3.25rem,1fr))] gap-2 overflow-y-auto p-1">
-      {plants.map(({ id, number, said, under }) => (
+      {plants.map(({ id, number, said, under, sign }) => (
         <button
           key={id}
           type="button"
           aria-pressed={chosen.has(id)}
           aria-label={`Plant ${number}${said ?? ""}`}
           onClick={() => onChange(toggled(chosen, id))}
-          className={clsx("leaf min-h-12 flex-col px-1 leading-tight", chosen.has(id) && "leaf-strong")}
+          className={clsx("leaf relative min-h-12 flex-col gap-0 px-1 leading-tight", chosen.has(id) && "leaf-strong")}
         >
           <span className="text-lg">{number}</span>
-          {under && <span className="text-xs font-normal">{under}</span>}
+          {sign && <span className="absolute top-0.5 right-1 text-xs">{sign}</span>}
+          {under && <span className="text-sm font-normal">{under}</span>}
         </button>
       ))}
     </div>

@@ -2,6 +2,7 @@
 import clsx from "clsx";
 import { useState } from "react";
 import type { Id } from "@/core/custody/id";
+import { kindOf } from "@/core/traits/kinds";
 import { plural } from "@/core/units/plural";
 import { Sheet } from "@/ui/Sheet";
 import type { Family } from "@/views/family";
@@ -11,7 +12,7 @@ import { MARKS } from "../common/standNames";
 import { PlantGrid } from "./ChoosePlants";
 
 /** Plants of a family marked or taken out several at once, this line's usual reasons one press each, the last one first. */
-export function MarkSeveral({ view }: { view: Pick<Family, "stand" | "plants" | "reasons"> }) {
+export function MarkSeveral({ view }: { view: Marked & Pick<Family, "stand"> }) {
   const { stand } = view;
   return (
     <Sheet trigger="Mark several" title={`${stand.code}: several at once`} at="several">
@@ -20,8 +21,16 @@ export function MarkSeveral({ view }: { view: Pick<Family, "stand" | "plants" | 
   );
 }
 
-function Several({ view, close }: { view: Pick<Family, "plants" | "reasons">; close: () => void }) {
-  const { plants, reasons } = view;
+type Marked = Pick<Family, "plants" | "reasons" | "yardsticks" | "scores">;
+
+function Several({ view, close }: { view: Marked; close: () => void }) {
+  const { plants, reasons, scores } = view;
+  const scored = view.yardsticks.filter(({ id }) => plants.some((plant) => scores[plant.id]?.[id]));
+  const [trait, setTrait] = useState(scored[0]);
+  const scoreOf = (id: Id) => {
+    const value = trait && scores[id]?.[trait.id];
+    return value ? kindOf(trait).shown(value) : null;
+  };
   const standing = plants.filter(({ removedOn }) => removedOn === null);
   const [chosen, setChosen] = useState<ReadonlySet<Id>>(new Set());
   const [reason, setReason] = useState("");
@@ -36,14 +45,35 @@ function Several({ view, close }: { view: Pick<Family, "plants" | "reasons">; cl
   };
   return (
     <div className="grid grid-cols-1 gap-5">
+      {trait && (
+        <label className="flex items-center gap-2">
+          <span className="whitespace-nowrap font-semibold">Show the scores of</span>
+          <select
+            className="min-w-0"
+            value={trait.id}
+            onChange={({ target }) => setTrait(scored.find(({ id }) => id === target.value))}
+          >
+            {scored.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
       <PlantGrid
         legend="Which plants?"
-        plants={standing.map(({ id, number, mark }) => ({
-          id,
-          number,
-          said: mark === "none" ? "" : `, ${MARKS[mark].toLowerCase()}`,
-          under: mark !== "none" && !chosen.has(id) ? SIGNS[mark] : null,
-        }))}
+        plants={standing.map(({ id, number, mark }) => {
+          const score = scoreOf(id);
+          const marked = mark === "none" ? null : MARKS[mark].toLowerCase();
+          return {
+            id,
+            number,
+            said: [score && `, ${trait!.name} ${score}`, marked && `, ${marked}`].filter(Boolean).join(""),
+            sign: mark === "none" ? null : SIGNS[mark],
+            under: score,
+          };
+        })}
         chosen={chosen}
         onChange={setChosen}
       />

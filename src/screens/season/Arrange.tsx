@@ -10,6 +10,7 @@ import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { figure } from "@/core/writing/numbers";
 import type { SeenChange } from "@/records/stand/remedy";
+import { DayInput } from "@/ui/DayInput";
 import { Sheet } from "@/ui/Sheet";
 import { Table } from "@/ui/Table";
 import type { Season, SeasonStand } from "@/views/season";
@@ -93,18 +94,14 @@ function Search({ view, worker, ready, close }: Props & { ready: SeasonStand[]; 
           {ready
             .filter((s) => chosen.has(s.id))
             .map((s) => (
-              <div key={s.id} className="grid grid-cols-[1fr_9rem_9rem] items-center gap-2 py-1 text-sm">
-                <span className="truncate">{s.name}</span>
+              <div key={s.id} className="grid grid-cols-2 sm:grid-cols-[1fr_auto_auto] items-center gap-2 py-1 text-sm">
+                <span className="truncate max-sm:col-span-2">{s.name}</span>
                 {(["from", "to"] as const).map((end) => (
-                  <input
+                  <DayInput
                     key={end}
-                    type="date"
-                    aria-label={`${s.code} ${s.name}, sown ${end === "from" ? "from" : "until"}`}
+                    label={`${s.code} ${s.name}, sown ${end === "from" ? "from" : "until"}`}
                     value={windows[s.id]![end]}
-                    onChange={(event) =>
-                      event.target.value &&
-                      setWindows({ ...windows, [s.id]: { ...windows[s.id]!, [end]: event.target.value } })
-                    }
+                    onChange={(day) => setWindows({ ...windows, [s.id]: { ...windows[s.id]!, [end]: day } })}
                   />
                 ))}
               </div>

@@ -7,6 +7,7 @@ import { type RaisingStages, SURE_OF_PLANTS } from "@/core/seed/sowing";
 import { plural } from "@/core/units/plural";
 import { seedsToSow } from "@/core/work/raise";
 import type { Stand } from "@/records/stand/stand";
+import { DayInput } from "@/ui/DayInput";
 import type { LotPage } from "@/views/lot";
 import { SowLot } from "../common/SowLot";
 import { inHundred, reckonedPercent, spanInWords } from "../common/words";
@@ -111,16 +112,10 @@ export function HowMany({ view }: { view: LotPage }) {
         </p>
         {time && (
           <>
-            <label className="mt-3 flex flex-wrap items-center gap-2">
+            <p className="mt-3 flex flex-wrap items-center gap-2">
               To plant out on
-              <input
-                type="date"
-                className="!w-44"
-                aria-label="Planting-out day"
-                value={out}
-                onChange={(event) => setOut(event.target.value)}
-              />
-            </label>
+              <DayInput label="Planting-out day" value={out} onChange={setOut} />
+            </p>
             <p className="mt-1">
               {days ? (
                 <>

@@ -1,0 +1,75 @@
+"use client";
+import clsx from "clsx";
+import { useId, useState } from "react";
+import type { Day } from "@/core/calendar/day";
+import { dayTyped } from "@/core/writing/days";
+import { plainly } from "@/core/writing/read";
+import { DayPicker } from "./DayPicker";
+import { readerOf } from "./readers";
+
+type Props = {
+  label: string;
+  value: Day | "";
+  latest?: Day;
+  className?: string;
+  onChange: (day: Day) => void;
+};
+
+/**
+ * A day outside a form, typed as people write it or chosen from the calendar. What can't be read, can be read in two ways or
+ * is too late stays as it was typed, says so, and changes nothing.
+ */
+export function DayInput({ label, value, latest, className, onChange }: Props) {
+  const id = useId();
+  const reader = readerOf("date");
+  const [text, setText] = useState(value && dayTyped(value));
+  const [held, setHeld] = useState(value);
+  // What comes from elsewhere stands as it would be typed; what is being typed stays.
+  if (value !== held) {
+    setHeld(value);
+    setText(value && dayTyped(value));
+  }
+  const read = text === (value && dayTyped(value)) ? null : reader.read(text);
+  const after = read?.kind === "read" && latest !== undefined && String(read.value) > latest;
+  const type = (typed: string) => {
+    setText(typed);
+    const next = reader.read(typed);
+    if (next.kind !== "read" || (latest && String(next.value) > latest)) return;
+    setHeld(String(next.value));
+    onChange(String(next.value));
+  };
+  return (
+    <span className="grid gap-1">
+      <span className="flex items-stretch gap-1">
+        <input
+          aria-label={label}
+          aria-describedby={id}
+          aria-invalid={read?.kind === "unread" || after || undefined}
+          type="text"
+          autoComplete="off"
+          className={clsx("min-h-11 w-32", className)}
+          value={text}
+          onChange={(event) => type(event.target.value)}
+        />
+        <DayPicker day={value} latest={latest} onChange={onChange} />
+      </span>
+      <span id={id} aria-live="polite" className="block text-sm empty:hidden">
+        {after && <span className="font-semibold text-rust">That day is still to come.</span>}
+        {read?.kind === "unread" && <span className="font-semibold text-rust">{read.why}</span>}
+        {read?.kind === "read" && !after && plainly(text) !== plainly(reader.typed(read.value)) && (
+          <span className="text-soft">Read as {reader.said(read.value)}</span>
+        )}
+        {read?.kind === "asked" && (
+          <span className="flex flex-wrap items-center gap-2">
+            {read.question}
+            {read.choices.map((choice) => (
+              <button key={choice.words} type="button" className="leaf" onClick={() => onChange(String(choice.value))}>
+                {choice.words}
+              </button>
+            ))}
+          </span>
+        )}
+      </span>
+    </span>
+  );
+}
