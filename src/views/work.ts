@@ -126,14 +126,19 @@ function stagesOfPlanned(sky: Outlook): Known["stagesOf"] {
   return ({ species, lineId, lotId }) => raisingFor(sky, { species, lineId, lot: (lotId && lots.get(lotId)) || null });
 }
 
-/** Of each kind that others' pollen reaches in open flowers, the stand that flowers first: one look around serves all. */
-function firstOfKinds(stands: ForecastStand[]): Set<Id> {
+/**
+ * Of each kind that others' pollen reaches in open flowers, the stand that flowers first: one look around serves all. Where
+ * something was done about it with one of them, it stays with that one, whichever comes to flower first now.
+ */
+function firstOfKinds(stands: ForecastStand[], deeds: Known["deeds"]): Set<Id> {
   const first = new Map<string, ForecastStand>();
+  const dealt = ({ id }: ForecastStand) => deeds.get(id)?.some(({ act }) => act === "look-around") ?? false;
   for (const stand of stands) {
     const { selfs, crossingGroup } = sceneSpecies(speciesById(stand.species));
     if (selfs || stand.seedWanted === 0 || stand.flowers !== "open" || !flowersAtAll(stand.window)) continue;
     const known = first.get(crossingGroup);
-    if (!known || stand.window.start < known.window.start) first.set(crossingGroup, stand);
+    const sooner = !known || (!dealt(known) && stand.window.start < known.window.start);
+    if (sooner || (known && dealt(stand) && !dealt(known))) first.set(crossingGroup, stand);
   }
   return new Set([...first.values()].map(({ id }) => id));
 }
@@ -143,9 +148,10 @@ export const workOfSeason = (sky: Outlook, season: number): StandWork[] =>
   sky.once(`work ${season}`, () => {
     const { db, today } = sky;
     const stands = sky.standsOf(season).filter((s) => !s.outside && !s.endedOn);
+    const deeds = deedsOfSeason(db, season);
     const known: Known = {
-      around: firstOfKinds(stands),
-      deeds: deedsOfSeason(db, season),
+      around: firstOfKinds(stands, deeds),
+      deeds,
       flowered: standsWithFlowers(db, season),
       gathered: standsWithSeed(db, season),
       mothers: mothersOfSeason(db, season),

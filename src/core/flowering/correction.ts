@@ -9,7 +9,8 @@ const SEASON_TO_SEASON = 0.07;
 
 /**
  * Corrects a line's time to flower by the first flowers that were seen: on the logarithm of the ratio seen / expected,
- * a normal prior as wide as the catalogue's range, updated by each observation, and the spread from season to season.
+ * a normal prior as wide as the catalogue's range, updated by each observation, and the spread from season to season. The
+ * catalogue's range holds lines and seasons both, so that what was seen never makes it wider.
  * Source: the normal–normal conjugate update.
  * @param ratios heat (or days) until the flower that was seen, over the middle of the catalogue's range
  * @param range the catalogue's range
@@ -25,7 +26,7 @@ export function correctionFrom(ratios: number[], range: { low: number; high: num
   const mean = usable.reduce((sum, ratio) => sum + Math.log(ratio), 0) / usable.length;
   const precision = 1 / prior + usable.length / scatter;
   const posterior = ((usable.length / scatter) * mean) / precision;
-  const spread = Math.sqrt(1 / precision + scatter);
+  const spread = Math.min(Math.sqrt(1 / precision + scatter), Math.sqrt(prior));
   return {
     low: Math.exp(posterior - 2 * spread),
     likely: Math.exp(posterior),

@@ -172,6 +172,14 @@ describe("a line's own first flowers", () => {
     expect(correctionFrom([Number.NaN, 0], range)).toBeNull();
   });
 
+  test("never make the range wider than the catalogue's: of 410 to 440 days two in a hundred either side, twice", () => {
+    const { low, likely, high } = correctionFrom([0.94], { low: 410, high: 440 })!;
+    expect(high / likely).toBeCloseTo(Math.exp(0.04), 9);
+    expect(likely / low).toBeCloseTo(Math.exp(0.04), 9);
+    // Pulled by 0.0004 / (0.0004 + 0.0049) of what was seen.
+    expect(likely).toBeCloseTo(0.94 ** (0.0004 / 0.0053), 9);
+  });
+
   test("a line seen to be early is forecast earlier", () => {
     const plain = flowering({ sown: "2027-05-01" }, ANNUAL, climate());
     const early = flowering({ sown: "2027-05-01" }, ANNUAL, climate(), correctionFrom([0.8, 0.8, 0.82], range));
