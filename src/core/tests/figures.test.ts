@@ -21,7 +21,7 @@ import { seeded } from "../numbers/chance";
 import { waysToMeet } from "../pollination/meetInFlower";
 import { whatWorks } from "../pollination/whatWorks";
 import { ANNUAL, BIENNIAL, bed, climate, hedge, SPECIES, scene, source, south, stand, tropics, VALLEY } from "./place";
-import { told } from "./told";
+import { inParts, told } from "./told";
 
 const places = { valley: climate(), south: south(), tropics: tropics(), unknown: null };
 
@@ -214,6 +214,19 @@ const FIGURES: Record<string, () => unknown> = {
   },
 };
 
-test.each(Object.keys(FIGURES))("%s are what they were when they were read through", async (name) => {
-  await expect(told(FIGURES[name]!())).toMatchFileSnapshot(`expected/${name.replaceAll(" ", "-")}.txt`);
+/** Figures read through together. */
+const PAGES: Record<string, string[]> = {
+  climate: ["winters", "frosts", "station"],
+  flowering: ["flowerings", "meeting", "what works"],
+  isolation: ["arrivals", "ways out", "arranged"],
+  seed: ["enough", "tags"],
+};
+
+test.each(Object.entries(PAGES))("of %s are what they were when they were read through", async (page, names) => {
+  const parts = names.map((name): [string, string] => [name, told(FIGURES[name]!())]);
+  await expect(inParts(parts)).toMatchFileSnapshot(`expected/${page}.txt`);
+});
+
+test("each figure is read through", () => {
+  expect(Object.values(PAGES).flat().sort()).toEqual(Object.keys(FIGURES).sort());
 });

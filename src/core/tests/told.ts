@@ -29,3 +29,7 @@ export function told(
   };
   return `${write(value, "")}\n`;
 }
+
+/** What a screen says in several parts, each under its name. */
+export const inParts = (parts: [name: string, text: string][]): string =>
+  parts.map(([name, text]) => `== ${name}\n${text}`).join("\n");
