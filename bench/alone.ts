@@ -1,3 +1,4 @@
+import { benchPresses } from "./presses";
 import { benchProgrammes, liveSome } from "./programmes/programmes";
 import type { Kind } from "./programmes/world";
 import { benchVerdicts } from "./verdicts";
@@ -10,6 +11,7 @@ const word = (name: string): string | undefined => {
 };
 const number = (name: string, usual: number): number => Number(word(name) ?? usual);
 const PARTS: Record<string, () => void | Promise<void>> = {
+  presses: () => benchPresses(number("seasons", 37)),
   verdicts: () => benchVerdicts(number("lines", 400), number("gardens", 4)),
   programmes: () => {
     const asked = {

@@ -6,10 +6,11 @@ import { openDb } from "@/db/open";
 import { appendOp } from "@/db/ops";
 import { GARDEN_ID } from "@/records/garden/garden";
 
-const SEASONS = 10;
 const LINES = 300;
-const PLANTS = 20_000;
-const SCORES = 200_000;
+/** Of each season. */
+const FAMILIES = 100;
+const PLANTS = 20;
+const SCORES = 20_000;
 const CROSSES = 60;
 const FLOWERS = 5_000;
 const LOTS = 4_000;
@@ -57,7 +58,7 @@ function drawer(insert: Insert, lines: string[]): void {
     const year = 2019 + (i % 8);
     const gathered = `${year}-09-1${i % 9}`;
     const lotId = insert("lot", {
-      code: makeCode("lot", year, 2000 + i),
+      code: makeCode("lot", year, 4000 + i),
       lineId: lines[i % LINES]!,
       kind: "received",
       gathered,
@@ -72,8 +73,8 @@ function drawer(insert: Insert, lines: string[]): void {
   }
 }
 
-/** Writes ten seasons of a large garden straight into tables: 300 lines, 20,000 plants, 200,000 scores, 5,000 flowers in one season, 5,000 lots. */
-export function fillLarge(path: string): void {
+/** Writes seasons of a large garden straight into tables: 300 lines; of ten seasons 20,000 plants, 200,000 scores, 5,000 lots; 5,000 flowers in the last. */
+export function fillLarge(path: string, seasons = 10): void {
   const db = openDb(path);
   db.pragma("synchronous = OFF");
   const op = newId();
@@ -118,11 +119,10 @@ export function fillLarge(path: string): void {
         insert("yardstick", { lineId, position: i, name: `mark ${i}`, kind: "number", wanted: "high", weight: 1 }),
       ),
     );
-    const families = 1000;
-    const each = PLANTS / families;
+    const families = FAMILIES * seasons;
     let scores = 0;
     for (let i = 0; i < families; i++) {
-      const season = 2018 + (i % SEASONS);
+      const season = 2028 - seasons + (i % seasons);
       const line = i % LINES;
       const sown = `${season}-05-0${1 + (i % 9)}`;
       const lot = insert("lot", {
@@ -144,12 +144,12 @@ export function fillLarge(path: string): void {
         sown,
         sowedSeeds: 30,
         cameUp: 25,
-        plants: each,
+        plants: PLANTS,
       });
-      for (let n = 1; n <= each; n++) {
+      for (let n = 1; n <= PLANTS; n++) {
         const plant = insert("plant", { standId: stand, number: n, mark: n % 7 ? "none" : "keep" });
         for (const mark of marks[line]!) {
-          if (scores >= SCORES) break;
+          if (scores >= SCORES * seasons) break;
           insert("score", {
             plantId: plant,
             yardstickId: mark,
