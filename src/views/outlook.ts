@@ -10,7 +10,7 @@ import type { Flowering } from "@/core/flowering/facts";
 import { flowersAtAll } from "@/core/flowering/facts";
 import { indoorsInWords, type Ripening, ripensBeforeFrost } from "@/core/flowering/ripening";
 import type { Db } from "@/db/open";
-import { type Rests, rely, watched, writtenTables } from "@/db/reads";
+import { type Rests, rely, watched, written } from "@/db/reads";
 import { climateOf } from "@/records/climate/queries";
 import type { Garden } from "@/records/garden/garden";
 import { asOfDay, garden, lastRecordable } from "@/records/garden/queries";
@@ -122,10 +122,10 @@ const kept = new WeakMap<Db, LRUCache<string, Looking>>();
 export function outlookKept(db: Db, day: DeviceDay = null): Outlook {
   const all = kept.get(db) ?? new LRUCache<string, Looking>({ max: KEPT });
   kept.set(db, all);
-  const written = writtenTables(db);
-  if (written.size > 0)
+  const parts = written(db);
+  if (parts.size > 0)
     for (const { known } of all.values())
-      for (const [name, { on }] of known.entries()) if ([...on].some((table) => written.has(table))) known.delete(name);
+      for (const [name, { on }] of known.entries()) if ([...parts].some((part) => on.has(part))) known.delete(name);
   const place = garden(db);
   // A device that stands on the calendar's day sees the day change.
   const key = `${place.version} ${day} ${dayOn(place, day)} ${lastRecordable(place)}`;

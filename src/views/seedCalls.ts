@@ -78,10 +78,10 @@ const desiccants = (sky: Outlook): DesiccantCall[] =>
 
 /** Everything that seed calls for today, the soonest impossible first. */
 export const seedCalls = (sky: Outlook): SeedCall[] => {
-  const { lots, now } = seedTable(sky);
+  const { now } = seedTable(sky);
   return sky.once(`seed calls ${now.clock}`, () => {
-    const table = lots
-      .flatMap((lot) => lot.calls.map((call): TableCallOn => ({ kind: "table", lot, call })))
+    const table = seedTable(sky)
+      .lots.flatMap((lot) => lot.calls.map((call): TableCallOn => ({ kind: "table", lot, call })))
       .filter(({ call }) => call.standing === "due" || call.standing === "late")
       .sort(
         (a, b) =>
