@@ -54,8 +54,12 @@ export function DayInput({ label, value, latest, className, onChange }: Props) {
         <DayPicker day={value} latest={latest} onChange={onChange} />
       </span>
       <span id={id} aria-live="polite" className="block text-sm empty:hidden">
-        {after && <span className="font-semibold text-rust">That day is still to come.</span>}
-        {read?.kind === "unread" && <span className="font-semibold text-rust">{read.why}</span>}
+        {(after || read?.kind === "unread") && (
+          <span className="font-semibold text-rust">
+            {read?.kind === "unread" ? read.why : "That day is still to come."}
+            {value && ` It is ${reader.said(value)} still.`}
+          </span>
+        )}
         {read?.kind === "read" && !after && plainly(text) !== plainly(reader.typed(read.value)) && (
           <span className="text-soft">Read as {reader.said(read.value)}</span>
         )}

@@ -1,4 +1,5 @@
 import { SPECIES } from "@/catalogue/catalogue";
+import { type About, addressOf } from "@/core/custody/address";
 import { flowerCode } from "@/core/custody/code";
 import { type Bred, nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
@@ -37,7 +38,26 @@ export type Found = {
 };
 
 /** What was found with what it is ranked by: its season, where it has one, and whether it is over. */
-type Hit = Found & Bred & { season: number | null; ended: 0 | 1 };
+type Hit = Omit<Found, "href"> &
+  Bred & {
+    season: number | null;
+    ended: 0 | 1;
+    /** What its page is about, where that is not the thing itself. */
+    ofKind: About["kind"] | null;
+    ofCode: string | null;
+    ofSeason: number | null;
+    ofNumber: number | null;
+  };
+
+const ITS_OWN = { ofKind: null, ofCode: null, ofSeason: null, ofNumber: null };
+
+/** Kinds that have no page of their own: what they are of has one. */
+type OfAnother = "note" | "yardstick";
+
+const addressOfHit = ({ kind, id, code, season, ofKind, ofCode, ofSeason, ofNumber }: Hit): string =>
+  ofKind
+    ? addressOf({ kind: ofKind, code: ofCode, season: ofSeason, number: ofNumber })
+    : addressOf({ kind: kind as Exclude<FoundKind, OfAnother>, id, code, season });
 
 /** So many are looked at of each kind, and shown in all. */
 const OF_A_KIND = 12;
@@ -68,42 +88,42 @@ const readOf = (db: Db, ids: Id[], lines: Id[]): Hit[] =>
   prepared(
     db,
     `WITH ids AS (SELECT value id FROM json_each(:ids)), lines AS (SELECT value id FROM json_each(:lines))
-     SELECT 'line' kind, id, code, name, NULL generation, 0 backcrosses, NULL season, endedOn IS NOT NULL ended, '/lines/' || code href
+     SELECT 'line' kind, id, code, name, NULL generation, 0 backcrosses, NULL season, endedOn IS NOT NULL ended,
+         NULL ofKind, NULL ofCode, NULL ofSeason, NULL ofNumber
        FROM line WHERE id IN (SELECT id FROM ids)
      UNION ALL SELECT * FROM (SELECT CASE WHEN s.family THEN 'family' ELSE 'stand' END, s.id, s.code, l.name, s.generation, ${BACKCROSSES}, s.season,
-         s.endedOn IS NOT NULL, CASE WHEN s.family THEN '/nursery/' ELSE '/ground?season=' || s.season || '&stand=' END || s.code
+         s.endedOn IS NOT NULL, NULL, NULL, NULL, NULL
        FROM stand s JOIN line l ON l.id = s.lineId WHERE s.id IN (SELECT id FROM ids) OR s.lineId IN (SELECT id FROM lines)
        ORDER BY s.season DESC LIMIT :most)
-     UNION ALL SELECT * FROM (SELECT 'cross', x.id, x.code, l.name, x.generation, ${BACKCROSSES}, x.season, 0, '/crosses/' || x.code
+     UNION ALL SELECT * FROM (SELECT 'cross', x.id, x.code, l.name, x.generation, ${BACKCROSSES}, x.season, 0, NULL, NULL, NULL, NULL
        FROM cross x JOIN line l ON l.id = x.lineId WHERE x.id IN (SELECT id FROM ids) OR x.lineId IN (SELECT id FROM lines)
        ORDER BY x.season DESC LIMIT :most)
      UNION ALL SELECT * FROM (SELECT 'lot', k.id, k.code, l.name, k.generation, ${BACKCROSSES}, CAST(substr(k.gathered, 1, 4) AS INTEGER),
-         k.endedOn IS NOT NULL, '/seed/' || k.code
+         k.endedOn IS NOT NULL, NULL, NULL, NULL, NULL
        FROM lot k JOIN line l ON l.id = k.lineId WHERE k.id IN (SELECT id FROM ids) OR k.lineId IN (SELECT id FROM lines)
        ORDER BY k.gathered DESC LIMIT :most)
-     UNION ALL SELECT * FROM (SELECT 'vessel', id, code, name, NULL, 0, NULL, 0, '/seed' FROM vessel
+     UNION ALL SELECT * FROM (SELECT 'vessel', id, code, name, NULL, 0, NULL, 0, NULL, NULL, NULL, NULL FROM vessel
        WHERE endedOn IS NULL AND id IN (SELECT id FROM ids) ORDER BY name LIMIT :most)
-     UNION ALL SELECT * FROM (SELECT 'bed', id, NULL, name, NULL, 0, NULL, 0, '/ground' FROM bed
+     UNION ALL SELECT * FROM (SELECT 'bed', id, NULL, name, NULL, 0, NULL, 0, NULL, NULL, NULL, NULL FROM bed
        WHERE id IN (SELECT id FROM ids) ORDER BY name LIMIT :most)
-     UNION ALL SELECT * FROM (SELECT 'store', id, NULL, name, NULL, 0, NULL, 0, '/seed/drawer' FROM store
+     UNION ALL SELECT * FROM (SELECT 'store', id, NULL, name, NULL, 0, NULL, 0, NULL, NULL, NULL, NULL FROM store
        WHERE endedOn IS NULL AND id IN (SELECT id FROM ids) ORDER BY name LIMIT :most)
-     UNION ALL SELECT * FROM (SELECT 'source', id, NULL, name, NULL, 0, NULL, 0, '/ground' FROM source
+     UNION ALL SELECT * FROM (SELECT 'source', id, NULL, name, NULL, 0, NULL, 0, NULL, NULL, NULL, NULL FROM source
        WHERE id IN (SELECT id FROM ids) ORDER BY name LIMIT :most)
-     UNION ALL SELECT * FROM (SELECT 'barrier', id, NULL, name, NULL, 0, NULL, 0, '/ground' FROM barrier
+     UNION ALL SELECT * FROM (SELECT 'barrier', id, NULL, name, NULL, 0, NULL, 0, NULL, NULL, NULL, NULL FROM barrier
        WHERE id IN (SELECT id FROM ids) ORDER BY name LIMIT :most)
-     UNION ALL SELECT * FROM (SELECT 'task', id, NULL, title, NULL, 0, NULL, doneOn IS NOT NULL, '/' FROM task
+     UNION ALL SELECT * FROM (SELECT 'task', id, NULL, title, NULL, 0, NULL, doneOn IS NOT NULL, NULL, NULL, NULL, NULL FROM task
        WHERE id IN (SELECT id FROM ids) ORDER BY due DESC LIMIT :most)
-     UNION ALL SELECT * FROM (SELECT 'sharing', id, NULL, name, NULL, 0, NULL, 0, '/seed/sharing/' || id FROM sharing
+     UNION ALL SELECT * FROM (SELECT 'sharing', id, NULL, name, NULL, 0, NULL, 0, NULL, NULL, NULL, NULL FROM sharing
        WHERE id IN (SELECT id FROM ids) ORDER BY "on" DESC LIMIT :most)
      UNION ALL SELECT * FROM (SELECT 'yardstick', y.id, NULL, y.name || ' of ' || l.name, NULL, 0, NULL, y.retiredOn IS NOT NULL,
-         '/lines/' || l.code FROM yardstick y JOIN line l ON l.id = y.lineId WHERE y.id IN (SELECT id FROM ids) LIMIT :most)
+         'line', l.code, NULL, NULL FROM yardstick y JOIN line l ON l.id = y.lineId WHERE y.id IN (SELECT id FROM ids) LIMIT :most)
      UNION ALL SELECT * FROM (SELECT 'note', n.id, NULL,
          CASE WHEN length(n.words) > 90 THEN substr(n.words, 1, 89) || '…' ELSE n.words END, NULL, 0, NULL, 0,
-         CASE WHEN n.plantId IS NOT NULL THEN '/nursery/' || ps.code || '?plant=' || p.number
-           WHEN n.standId IS NOT NULL
-             THEN CASE WHEN s.family THEN '/nursery/' ELSE '/ground?season=' || s.season || '&stand=' END || s.code
-           WHEN n.lotId IS NOT NULL THEN '/seed/' || k.code WHEN n.crossId IS NOT NULL THEN '/crosses/' || x.code
-           WHEN n.lineId IS NOT NULL THEN '/lines/' || l.code ELSE '/ground' END
+         CASE WHEN n.plantId IS NOT NULL THEN 'plant' WHEN n.standId IS NOT NULL THEN iif(s.family, 'family', 'stand')
+           WHEN n.lotId IS NOT NULL THEN 'lot' WHEN n.crossId IS NOT NULL THEN 'cross' WHEN n.lineId IS NOT NULL THEN 'line'
+           ELSE 'bed' END,
+         coalesce(ps.code, s.code, k.code, x.code, l.code), s.season, p.number
        FROM note n LEFT JOIN stand s ON s.id = n.standId LEFT JOIN plant p ON p.id = n.plantId
          LEFT JOIN stand ps ON ps.id = p.standId LEFT JOIN lot k ON k.id = n.lotId LEFT JOIN cross x ON x.id = n.crossId
          LEFT JOIN line l ON l.id = n.lineId
@@ -129,7 +149,7 @@ function speciesWith(words: string[]): Hit[] {
         backcrosses: 0,
         season: null,
         ended: 0 as const,
-        href: `/guide/${id}`,
+        ...ITS_OWN,
       },
     ];
   }).slice(0, OF_A_KIND);
@@ -143,7 +163,7 @@ function plantsWith(db: Db, words: string, season: number): Hit[] {
   return prepared(
     db,
     `SELECT 'plant' kind, p.id, s.code || '.' || p.number code, l.name || ' plant ' || p.number name, NULL generation, 0 backcrosses, s.season,
-         0 ended, '/nursery/' || s.code || '?plant=' || p.number href
+         0 ended, 'plant' ofKind, s.code ofCode, NULL ofSeason, p.number ofNumber
        FROM stand s JOIN line l ON l.id = s.lineId JOIN plant p ON p.standId = s.id AND p.number = :number
        WHERE (:of = '' AND s.season = :season) OR (:of <> '' AND (s.code LIKE :like ESCAPE '\\'
          OR replace(s.code, '-', '') LIKE :like ESCAPE '\\' OR l.name LIKE :like ESCAPE '\\'))
@@ -223,7 +243,7 @@ export function find(db: Db, typed: string, season: number): Found[] {
     .map((hit) => ({ hit, worth: worth(hit, text, season) }))
     .sort((a, b) => b.worth - a.worth)
     .slice(0, SHOWN)
-    .map(({ hit }) => ({ kind: hit.kind, id: hit.id, code: hit.code, name: named(hit), href: hit.href }));
+    .map(({ hit }) => ({ kind: hit.kind, id: hit.id, code: hit.code, name: named(hit), href: addressOfHit(hit) }));
 }
 
 /** What hangs on a tag, by name; null where no tag has that code. */
@@ -248,7 +268,7 @@ export function findFlower(db: Db, crossCode: string, number: number): Found[] {
       id: cross.flowerId ?? cross.id,
       code: flowerCode(crossCode, number),
       name: `${cross.name}, flower ${number}${known ? "" : ", not covered yet"}`,
-      href: `/crosses/${crossCode}${known ? `?flower=${number}` : ""}`,
+      href: addressOf({ kind: known ? "flower" : "cross", code: crossCode, number }),
     },
   ];
 }

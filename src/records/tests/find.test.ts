@@ -12,6 +12,13 @@ afterEach(() => garden.close());
 const found = (words: string, season = 2028) => find(garden.db, words, season);
 const names = (words: string) => found(words).map(({ kind, name }) => `${kind} ${name}`);
 
+/** A family with its plants, its lot and its line. */
+function spread(of: Plot) {
+  const { stand } = family(of);
+  const { lotId, lineId } = of.row("stand", stand) as { lotId: string; lineId: string };
+  return { stand, plants: of.plants(stand), lot: lotId, line: lineId };
+}
+
 describe("anything is found by words", () => {
   test("every thing with a code by six signs of it, with hyphens or without, first", () => {
     family(garden);
@@ -39,6 +46,29 @@ describe("anything is found by words", () => {
     expect(names("solanum mel")[0]).toContain("species Aubergine");
     // Both beds by one letter, which is too short for the index of threes.
     expect(found("a").map(({ name }) => name)).toContain("A");
+  });
+
+  test("each opens on its page, what was noted or is scored on that of what it is of", () => {
+    const { stand, plants, lot, line } = spread(garden);
+    const of = (kind: string, words: string) => found(words).find((hit) => hit.kind === kind)!.href;
+    const code = (table: string, id: string) => garden.code(table, id);
+    const words = { plant: "notched", lot: "dusty", line: "sprawling", bed: "stony" };
+    for (const [on, said] of Object.entries(words)) {
+      const whose = { plant: { plantId: plants[3] }, lot: { lotId: lot }, line: { lineId: line }, bed: { bedId: 1 } }[
+        on
+      ]!;
+      garden.done("note.add", { ...whose, words: `It is ${said} there` });
+    }
+    garden.done("yardstick.add", { lineId: line, name: "Rind", kind: "number", wanted: "none" });
+    expect(of("note", "notched")).toBe(`/nursery/${code("stand", stand)}?plant=4`);
+    expect(of("note", "dusty")).toBe(`/seed/${code("lot", lot)}`);
+    expect(of("note", "sprawling")).toBe(`/lines/${code("line", line)}`);
+    expect(of("note", "stony")).toBe("/ground");
+    expect(of("yardstick", "rind")).toBe(`/lines/${code("line", line)}`);
+    expect(of("family", "lantern")).toBe(`/nursery/${code("stand", stand)}`);
+    expect(of("plant", "plant 3")).toBe(`/nursery/${code("stand", stand)}?plant=3`);
+    expect(of("lot", code("lot", lot))).toBe(`/seed/${code("lot", lot)}`);
+    expect(of("species", "aubergine")).toBe("/guide/aubergine");
   });
 
   test("what hangs on a line comes with it, this season's before others'", () => {
