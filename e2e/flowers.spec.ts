@@ -321,9 +321,9 @@ test("desk: beans emasculated in bud, recorded for yesterday, pressed twice", as
   // Written as people write it, in the garden's order; a day to come changes nothing.
   const on = sheet(page).getByLabel("or on");
   await on.fill("9 Aug");
-  await expect(sheet(page).getByText("That day is still to come. It is 9 Jul 2027 still.")).toBeVisible();
+  await expect(sheet(page).getByText("That day is still to come. It is Fri 9 July 2027 still.")).toBeVisible();
   await on.fill("8.7.");
-  await expect(sheet(page).getByText("Read as 8 Jul 2027")).toBeVisible();
+  await expect(sheet(page).getByText("Read as Thu 8 July 2027")).toBeVisible();
   await expect(sheet(page).getByRole("radio", { name: /^Yesterday/ })).toBeChecked();
   const save = sheet(page).getByRole("button", { name: /^\d flowers? covered/ });
   const count = Number((await save.textContent())!.match(/^\d+/)![0]);
