@@ -5,6 +5,7 @@ import Database from "better-sqlite3";
 import { median } from "simple-statistics";
 import { SCREENS } from "../e2e/screens";
 import { startServer } from "../e2e/server";
+import { page, pagesOfRecords, post } from "./asking";
 import { serveEmptyPage } from "./emptyPage";
 import { benchFlowers } from "./flowers";
 import { fillLarge } from "./garden";
@@ -30,12 +31,6 @@ async function timed(work: () => Promise<unknown>): Promise<number> {
   return median(times);
 }
 
-const page = (url: string) => async () => {
-  const answer = await fetch(url);
-  if (!answer.ok) throw new Error(`${url}: ${answer.status}`);
-  await answer.text();
-};
-
 benchIsolation();
 benchPublished();
 benchPooling();
@@ -56,12 +51,7 @@ console.log(
   `Ten seasons: ${["line", "stand", "plant", "score", "cross", "flower", "lot", "test", "op"].map((t) => `${count(t)} ${t}`).join(", ")}; filled in ${((performance.now() - began) / 1000).toFixed(1)} s`,
 );
 const any = (sql: string) => db.prepare(sql).pluck().get();
-const records = {
-  cross: `/crosses/${any("SELECT min(code) FROM cross")}`,
-  family: `/nursery/${any("SELECT min(code) FROM stand WHERE season = 2027")}`,
-  lot: `/seed/${any("SELECT max(code) FROM lot")}`,
-  line: `/lines/${any("SELECT l.code FROM stand s JOIN line l ON l.id = s.lineId WHERE s.season = 2027 LIMIT 1")}`,
-};
+const records = pagesOfRecords(db);
 const [plantId, yardstickId] = db.prepare("SELECT plantId, yardstickId FROM score LIMIT 1").raw().get() as string[];
 const crossId = any("SELECT id FROM cross ORDER BY code LIMIT 1");
 const [lots, tested] = [count("lot"), any("SELECT count(DISTINCT lotId) FROM test")];
@@ -76,7 +66,7 @@ async function inTurn(urls: string[]): Promise<number[]> {
   for (let run = 0; run < RUNS + 3; run++)
     for (const [i, url] of urls.entries()) {
       const from = performance.now();
-      await page(url)();
+      await page(url);
       if (run >= 3) times[i]!.push(performance.now() - from);
     }
   return times.map(median);
@@ -89,29 +79,21 @@ const tell = (at: string, [full, none, next]: number[], note = "") => {
   console.log(`${at.padEnd(18)} ${cells.join(" ")}${note}`);
 };
 for (const at of SCREENS) tell(at, await inTurn([large.url + at, empty.url + at, bare.url]));
-for (const at of Object.values(records))
+for (const at of records)
   tell(
     at,
     await inTurn([large.url + at, `${empty.url}/guide`, bare.url]),
     "  (against the guide: no such record when empty)",
   );
 bare.stop();
-await benchLight(large.url, [...SCREENS, ...Object.values(records)]);
+await benchLight(large.url, [...SCREENS, ...records]);
 let value = 0;
-const post = (server: string, path: string, body: object) => async () => {
-  const answer = await fetch(server + path, {
-    method: "POST",
-    headers: { "content-type": "application/json" },
-    body: JSON.stringify(body),
-  });
-  if (!answer.ok) throw new Error(await answer.text());
-};
 const score = await timed(() => {
   value = (value + 1) % 97;
-  return post(large.url, "/api/commands/score.set", { plantId, yardstickId, value: String(value) })();
+  return post(large.url, "/api/commands/score.set", { plantId, yardstickId, value: String(value) });
 });
-const flower = await timed(() => post(large.url, "/api/commands/flower.cover", { crossId, flowers: 1 })());
-const nothing = await timed(
+const flower = await timed(() => post(large.url, "/api/commands/flower.cover", { crossId, flowers: 1 }));
+const nothing = await timed(() =>
   post(large.url, "/api/compute/heterozygosity", { generations: 3, selfingRate: 1, initial: 0.5 }),
 );
 console.log(`\nA flower covered, in a season of 5,000: ${flower.toFixed(1)} ms`);
@@ -122,9 +104,9 @@ console.log(
 const afterPress = async (server: string) => {
   const times: number[] = [];
   for (let i = 0; i < 7; i++) {
-    await post(server, "/api/commands/task.add", { title: `task ${i}`, due: "2027-08-01" })();
+    await post(server, "/api/commands/task.add", { title: `task ${i}`, due: "2027-08-01" });
     const from = performance.now();
-    await page(`${server}/seed`)();
+    await page(`${server}/seed`);
     times.push(performance.now() - from);
   }
   return median(times);

@@ -5,6 +5,7 @@ import Database from "better-sqlite3";
 import { median } from "simple-statistics";
 import { SCREENS } from "../e2e/screens";
 import { startServer } from "../e2e/server";
+import { page, pagesOfRecords, post } from "./asking";
 import { fillLarge } from "./garden";
 
 const RUNS = 7;
@@ -16,14 +17,7 @@ async function served(folder: string, seasons: number) {
   const path = join(folder, `${seasons}.db`);
   fillLarge(path, seasons);
   const db = new Database(path, { readonly: true });
-  const any = (sql: string) => db.prepare(sql).pluck().get() as string;
-  const pages = [
-    ...SCREENS,
-    `/crosses/${any("SELECT min(code) FROM cross")}`,
-    `/nursery/${any("SELECT min(code) FROM stand WHERE season = 2027")}`,
-    `/seed/${any("SELECT max(code) FROM lot")}`,
-    `/lines/${any("SELECT l.code FROM stand s JOIN line l ON l.id = s.lineId WHERE s.season = 2027 LIMIT 1")}`,
-  ];
+  const pages = [...SCREENS, ...pagesOfRecords(db)];
   const score = db.prepare("SELECT plantId, yardstickId FROM score ORDER BY id DESC LIMIT 1").get() as object;
   db.close();
   return { pages, score, server: await startServer("demo", path) };
@@ -32,9 +26,7 @@ type Served = Awaited<ReturnType<typeof served>>;
 
 async function asked(url: string): Promise<number> {
   const from = performance.now();
-  const answer = await fetch(url);
-  await answer.text();
-  if (!answer.ok) throw new Error(`${url}: ${answer.status}`);
+  await page(url);
   return performance.now() - from;
 }
 
@@ -46,14 +38,7 @@ function pressesOn({ server, score }: Served): Record<string, (n: number) => Pro
     db.close();
     return row;
   };
-  const send = async (name: string, input: object) => {
-    const answer = await fetch(`${server.url}/api/commands/${name}`, {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify(input),
-    });
-    if (!answer.ok) throw new Error(`${name}: ${await answer.text()}`);
-  };
+  const send = (name: string, input: object) => post(server.url, `/api/commands/${name}`, input);
   return {
     bed: (n) => send("bed.change", { ...now<Row>("SELECT id, version FROM bed LIMIT 1"), length: 5 + (n % 9) / 10 }),
     planting: (n) =>

@@ -3,8 +3,8 @@ import clsx from "clsx";
 import { useId, useState } from "react";
 import type { Day } from "@/core/calendar/day";
 import { dayTyped } from "@/core/writing/days";
-import { plainly } from "@/core/writing/read";
 import { DayPicker } from "./DayPicker";
+import { ReadBack } from "./ReadBack";
 import { readerOf } from "./readers";
 
 type Props = {
@@ -51,7 +51,7 @@ export function DayInput({ label, value, latest, className, onChange }: Props) {
           value={text}
           onChange={(event) => type(event.target.value)}
         />
-        <DayPicker day={value} latest={latest} onChange={onChange} />
+        <DayPicker day={value} latest={latest} onChange={(day) => type(reader.typed(day))} />
       </span>
       <span id={id} aria-live="polite" className="block text-sm empty:hidden">
         {(after || read?.kind === "unread") && (
@@ -60,19 +60,7 @@ export function DayInput({ label, value, latest, className, onChange }: Props) {
             {value && ` It is ${reader.said(value)} still.`}
           </span>
         )}
-        {read?.kind === "read" && !after && plainly(text) !== plainly(reader.typed(read.value)) && (
-          <span className="text-soft">Read as {reader.said(read.value)}</span>
-        )}
-        {read?.kind === "asked" && (
-          <span className="flex flex-wrap items-center gap-2">
-            {read.question}
-            {read.choices.map((choice) => (
-              <button key={choice.words} type="button" className="leaf" onClick={() => onChange(String(choice.value))}>
-                {choice.words}
-              </button>
-            ))}
-          </span>
-        )}
+        {read && !after && <ReadBack read={read} text={text} reader={reader} onChoose={type} />}
       </span>
     </span>
   );

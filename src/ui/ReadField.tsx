@@ -3,8 +3,9 @@ import { useEffect, useLayoutEffect, useState } from "react";
 import { useController, useFormContext } from "react-hook-form";
 import { isDay } from "@/core/calendar/day";
 import { writtenAs } from "@/core/writing/locale";
-import { EMPTY, plainly, type Read } from "@/core/writing/read";
+import { EMPTY, type Read } from "@/core/writing/read";
 import { DayPicker } from "./DayPicker";
+import { ReadBack } from "./ReadBack";
 import type { Kind, Reader } from "./readers";
 
 type Props = {
@@ -81,7 +82,6 @@ export function ReadField({ name, kind, reader, id, described, wrong }: Props) {
   useEffect(() => {
     if (early !== null) type(early);
   }, [early]);
-  const differs = read.kind === "read" && plainly(text) !== plainly(reader.typed(read.value));
   const refused = formState.errors[name] !== undefined;
   return (
     <>
@@ -107,18 +107,8 @@ export function ReadField({ name, kind, reader, id, described, wrong }: Props) {
         )}
       </span>
       <span id={`${id}-read`} aria-live="polite" className="block text-sm">
-        {differs && <span className="text-soft">Read as {reader.said(read.value)}</span>}
         {read.kind === "unread" && left && !refused && <span className="font-semibold text-rust">{read.why}</span>}
-        {read.kind === "asked" && (
-          <span className="mt-1 flex flex-wrap items-center gap-2">
-            {read.question}
-            {read.choices.map(({ value, words }) => (
-              <button key={words} type="button" className="leaf" onClick={() => type(reader.typed(value))}>
-                {words}
-              </button>
-            ))}
-          </span>
-        )}
+        <ReadBack read={read} text={text} reader={reader} onChoose={type} />
       </span>
     </>
   );

@@ -122,10 +122,10 @@ const kept = new WeakMap<Db, LRUCache<string, Looking>>();
 export function outlookKept(db: Db, day: DeviceDay = null): Outlook {
   const all = kept.get(db) ?? new LRUCache<string, Looking>({ max: KEPT });
   kept.set(db, all);
-  const parts = written(db);
-  if (parts.size > 0)
+  const parts = [...written(db)];
+  if (parts.length > 0)
     for (const { known } of all.values())
-      for (const [name, { on }] of known.entries()) if ([...parts].some((part) => on.has(part))) known.delete(name);
+      for (const [name, { on }] of known.entries()) if (parts.some((part) => on.has(part))) known.delete(name);
   const place = garden(db);
   // A device that stands on the calendar's day sees the day change.
   const key = `${place.version} ${day} ${dayOn(place, day)} ${lastRecordable(place)}`;

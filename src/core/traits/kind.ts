@@ -67,6 +67,9 @@ export type TraitKind = {
 const MEASURED: readonly Wanted[] = ["high", "low", "target", "range", "none"];
 const NO_CATEGORIES: string[] = [];
 
+/** Of what is pressed or computed no key begins a score that is typed. */
+export const NOT_TYPED: Pick<TraitKind, "begins" | "goesOn"> = { begins: () => false, goesOn: () => false };
+
 const figure = (value: number): ScoreValue => ({ number: value, word: null });
 const typedOf = ({ number, word }: ScoreValue): string => word ?? numberTyped(number ?? 0);
 

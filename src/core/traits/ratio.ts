@@ -1,4 +1,4 @@
-import { measured } from "./kind";
+import { measured, NOT_TYPED } from "./kind";
 
 /** One measured trait of a plant divided by another of it. */
 export const ratio = measured({
@@ -9,7 +9,6 @@ export const ratio = measured({
   often: ["once"],
   entry: () => ({ by: "nothing" }),
   keys: () => "reckoned of two others",
-  begins: () => false,
-  goesOn: () => false,
+  ...NOT_TYPED,
   read: () => ({ why: "It is reckoned of two others; score those." }),
 });

@@ -1,4 +1,4 @@
-import { measured, readFigure } from "./kind";
+import { measured, NOT_TYPED, readFigure } from "./kind";
 
 const STEPS = Array.from({ length: 9 }, (_, i) => String(i + 1));
 
@@ -14,7 +14,6 @@ export const scale = measured({
   entry: () => ({ by: "press", inOneRow: true, choices: STEPS.map((step) => ({ typed: step, label: step })) }),
   keys: () => "1 to 9 scores and goes on",
   byKey: (key) => (STEPS.includes(key) ? key : null),
-  begins: () => false,
-  goesOn: () => false,
+  ...NOT_TYPED,
   read: (typed, on) => readFigure(typed, on, { low: 1, high: 9, whole: true }),
 });

@@ -1,4 +1,4 @@
-import { sorted } from "./kind";
+import { NOT_TYPED, sorted } from "./kind";
 
 const KEYS: Record<string, string> = { y: "y", "1": "y", n: "n", "0": "n" };
 
@@ -18,8 +18,7 @@ export const yesNo = sorted({
   }),
   keys: () => "y or n scores and goes on",
   byKey: (key) => KEYS[key] ?? null,
-  begins: () => false,
-  goesOn: () => false,
+  ...NOT_TYPED,
   read: (typed) => {
     if (/^(y|yes|1)$/i.test(typed)) return { value: { number: 1, word: null } };
     if (/^(n|no|0)$/i.test(typed)) return { value: { number: 0, word: null } };

@@ -5,24 +5,13 @@ import type { Id } from "@/core/custody/id";
 import { seeded } from "@/core/numbers/chance";
 import type { Act } from "@/core/work/work";
 import { byBed, openWork, type StandWork } from "@/views/work";
+import { CROPS, NORTH } from "./crops";
 import { plot } from "./plot";
 
 const PLACES = {
-  north: { latitude: 48.6, longitude: 9.3, timezone: "Europe/Zurich", lastFrost: "05-14", firstFrost: "10-06" },
+  north: NORTH,
   south: { latitude: -43.5, longitude: 172.6, timezone: "Pacific/Auckland", lastFrost: "10-20", firstFrost: "04-28" },
 };
-
-/** A crop of each way to grow one, with the days from its first sowing to the last frost. */
-const CROPS: [species: string, before: number, more?: object][] = [
-  ["tomato", 55],
-  ["melon", 25],
-  ["maize", 4],
-  ["pea", 60],
-  ["lettuce", 40],
-  ["spinach", 60],
-  ["leek", 47, { overwinter: "lifted" }],
-  ["beet", 20, { overwinter: "lifted" }],
-];
 
 /** What comes again while its time lasts. */
 const AGAIN: ReadonlySet<Act> = new Set<Act>(["look-store", "flowers-off", "cage"]);
@@ -51,12 +40,14 @@ test("any beds with rows, by any grower who puts off and leaves a row for later:
       garden.on(from);
       const stands = new Set<Id>();
       for (const [i, { crop, rows }] of beds.entries()) {
-        const [species, before, more = {}] = CROPS[crop]!;
+        const [species, before, overwinter] = CROPS[crop]!;
         const bedId = garden.done("bed.add", { name: `bed ${i}`, x: 60 * i, y: 40, width: 10, length: 4 }).id;
         const lineId = garden.line(`Own ${species}`, species);
         for (const later of rows) {
           const sown = addDays(frost, later - before);
-          stands.add(garden.done("stand.add", { lineId, bedId, sown, plants: 8, ...more }).id);
+          stands.add(
+            garden.done("stand.add", { lineId, bedId, sown, plants: 8, ...(overwinter && { overwinter }) }).id,
+          );
         }
       }
       const done = new Set<string>();

@@ -3,19 +3,11 @@ import { addDays, type Day, daysBetween } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import type { Act } from "@/core/work/work";
 import { openWork } from "@/views/work";
+import { CROPS, NORTH, type Place } from "./crops";
 import { plot } from "./plot";
 
-type Half = { latitude: number; longitude: number; timezone: string; lastFrost: string; firstFrost: string };
-
-/** A place of each half of the earth; the south's frosts are the north's, 182 days on. */
-const NORTH: Half = {
-  latitude: 48.6,
-  longitude: 9.3,
-  timezone: "Europe/Zurich",
-  lastFrost: "05-14",
-  firstFrost: "10-06",
-};
-const SOUTH: Half = {
+/** The south's frosts are the north's, 182 days on. */
+const SOUTH: Place = {
   latitude: -48.6,
   longitude: 168.7,
   timezone: "Pacific/Auckland",
@@ -23,26 +15,13 @@ const SOUTH: Half = {
   firstFrost: "04-06",
 };
 
-/** A crop of each way to grow one, with the days from its sowing to the last frost. */
-const CROPS: [species: string, before: number, overwinter?: "lifted" | "left"][] = [
-  ["tomato", 55],
-  ["melon", 25],
-  ["maize", 4],
-  ["pea", 60],
-  ["lettuce", 40],
-  ["spinach", 60],
-  ["leek", 47, "lifted"],
-  ["beet", 20, "lifted"],
-  ["cabbage", 30, "left"],
-];
-
 /** Looked at again and again while it is stored; everything else is asked for once. */
 const AGAIN: Act = "look-store";
 
 type Asked = { species: string; act: Act; day: Day };
 
 /** All that is asked of a garden from its first sowing on, done on the day it is due, until every crop's seed is put away. */
-function lived(half: Half): Asked[] {
+function lived(half: Place): Asked[] {
   const garden = plot();
   garden.done("garden.change", { version: 1, name: "Plot", units: "metric", ...half });
   const frost: Day = `2027-${half.lastFrost}`;

@@ -72,6 +72,9 @@ export const MARKS = {
   out: "Out",
 } as const;
 
+/** What stands in a plant's corner for its mark: the key that gives it. */
+export const MARK_SIGNS = { none: "", keep: "k", "seed-parent": "s", watch: "w", out: "o" } as const;
+
 export const ANTHERS = {
   "as-species": "As the species usually has",
   yes: "Yes: take them out before pollinating",

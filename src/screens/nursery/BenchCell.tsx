@@ -4,7 +4,7 @@ import { memo } from "react";
 import type { Id } from "@/core/custody/id";
 import { plural } from "@/core/units/plural";
 import type { Mark } from "@/records/plant/plant";
-import { MARKS } from "../common/standNames";
+import { MARK_SIGNS, MARKS } from "../common/standNames";
 
 type Props = {
   id: Id;
@@ -40,7 +40,6 @@ const SIZES: [letters: number, size: string][] = [
   [4, "text-sm"],
   [0, "text-lg"],
 ];
-const SIGNS: Record<Mark, string> = { none: "", keep: "k", "seed-parent": "s", watch: "w", out: "o" };
 
 function words({ name, mark, gone, shown, looks, yardstick, trouble, pictures, check }: Props): string {
   const parts = [
@@ -84,7 +83,7 @@ export const BenchCell = memo(function BenchCell(props: Props) {
       )}
       {mark !== "none" && (
         <span className="absolute top-0.5 right-1 text-xs font-bold" aria-hidden>
-          {SIGNS[mark]}
+          {MARK_SIGNS[mark]}
         </span>
       )}
       <span

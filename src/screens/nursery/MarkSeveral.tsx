@@ -8,7 +8,7 @@ import { Sheet } from "@/ui/Sheet";
 import type { Family } from "@/views/family";
 import { Choices } from "../common/Choices";
 import { useCommand } from "../common/command";
-import { MARKS } from "../common/standNames";
+import { MARK_SIGNS, MARKS } from "../common/standNames";
 import { PlantGrid } from "./ChoosePlants";
 
 /** Plants of a family marked or taken out several at once, this line's usual reasons one press each, the last one first. */
@@ -70,7 +70,7 @@ function Several({ view, close }: { view: Marked; close: () => void }) {
             id,
             number,
             said: [score && `, ${trait!.name} ${score}`, marked && `, ${marked}`].filter(Boolean).join(""),
-            sign: mark === "none" ? null : SIGNS[mark],
+            sign: MARK_SIGNS[mark],
             under: score,
           };
         })}
@@ -137,8 +137,6 @@ function Several({ view, close }: { view: Marked; close: () => void }) {
     </div>
   );
 }
-
-const SIGNS: Record<string, string> = { keep: "k", "seed-parent": "s", watch: "w", out: "o" };
 
 type ChecksProps = { ids: Id[]; busy: boolean; onCheck: (checkOfId: Id | null) => void };
 
