@@ -138,9 +138,9 @@ test("a year: what Today offers, pressed on its day, ends with seed of each in t
       await on(day);
       await page.goto("/");
       for (let tag = await press(page); tag; tag = await press(page)) if (tag.startsWith("X")) handled = n;
-      const lots = (await page.evaluate(() => fetch("/api/choices/lots").then((answer) => answer.json()))) as {
-        lineName: string;
-      }[];
+      const { lots } = (await page.evaluate(() => fetch("/api/choices/sowing").then((answer) => answer.json()))) as {
+        lots: { lineName: string }[];
+      };
       drawer = lots.map(({ lineName }) => lineName);
       if (wanted.every(([name, lots]) => lotsOf(name) >= lots)) break;
     }

@@ -123,6 +123,7 @@ export const speciesSchema = Joi.object<Species>({
     .valid(...PETALS)
     .required(),
   maleSterile: Joi.boolean().default(false),
+  multiplied: Joi.boolean().default(false),
   seedShows: Joi.boolean().default(false),
   xenia: text.optional().allow(null).default(null),
   kinds: text.optional().allow(null).default(null),

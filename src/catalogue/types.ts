@@ -91,6 +91,8 @@ export type Species = {
   petals: Petals;
   /** F1 hybrids of it are often male-sterile: their offspring may bear no pollen at all. */
   maleSterile: boolean;
+  /** Multiplied by runners, tubers, cuttings or division, so that one chosen seedling can be kept as it is. */
+  multiplied: boolean;
   /** What pollen shows on this year's seed. */
   xenia: string | null;
   /** Whether a seed shows at once, before it is sown, whose pollen it is of. */

@@ -21,6 +21,8 @@ import { offtypeCommands } from "./offtype/commands";
 import { packetCommands } from "./packet/commands";
 import { photoCommands } from "./photo/commands";
 import { pickCommands } from "./pick/commands";
+import { adoptCommands } from "./plan/adopt";
+import { planCommands } from "./plan/commands";
 import { plantCommands } from "./plant/commands";
 import type { Sent } from "./record";
 import { scoreCommands } from "./score/commands";
@@ -46,6 +48,8 @@ const ALL = [
   ...climateCommands,
   ...lineCommands,
   ...yardstickCommands,
+  ...planCommands,
+  ...adoptCommands,
   ...standCommands,
   ...remedyCommands,
   ...copyCommands,

@@ -17,6 +17,7 @@ import { offtype } from "./offtype/offtype";
 import { packet } from "./packet/packet";
 import { photo } from "./photo/photo";
 import { pick } from "./pick/pick";
+import { plan } from "./plan/plan";
 import { plant } from "./plant/plant";
 import { reading } from "./reading/reading";
 import { score } from "./score/score";
@@ -43,6 +44,7 @@ export const RECORDS = [
   lot,
   stand,
   plant,
+  plan,
   yardstick,
   score,
   cross,

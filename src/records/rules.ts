@@ -16,6 +16,7 @@ import { offtypeRule } from "./offtype/rules";
 import { packetRule } from "./packet/rules";
 import { photoRule } from "./photo/rules";
 import { pickRule } from "./pick/rules";
+import { planRule } from "./plan/rules";
 import { plantRule } from "./plant/rules";
 import { seedlookRule } from "./seedlook/rules";
 import { offerRule, sharingRule, wishRule } from "./sharing/rules";
@@ -37,6 +38,7 @@ export const RULES: Record<string, (facts: Facts, next: never, before: never) =>
     garden: gardenRule,
     line: lineRule,
     stand: standRule,
+    plan: planRule,
     plant: plantRule,
     yardstick: yardstickRule,
     cross: crossRule,

@@ -155,7 +155,6 @@ export const CHOICES = {
   }),
   lines: linesOf,
   species: () => SPECIES_CHOICES,
-  lots: (sky: Outlook): (LotChoice & Wanting)[] => lotsOf(sky).map((lot) => ({ ...lot, ...wantingOf(lot.species) })),
   stores: ({ db }: Outlook) => stores(db).map(({ id, name }) => ({ id, name })),
   /** Yardsticks in use in the garden, to be taken over by another line. */
   yardsticks: ({ db }: Outlook): { id: Id; name: string; lineId: Id; lineName: string }[] =>

@@ -14,6 +14,7 @@ import { cameThrough, type Passing, passing } from "@/core/selection/survival";
 import { isMeasured, kindOf } from "@/core/traits/kinds";
 import { type Look, type ScoreValue, withRatios } from "@/core/traits/trait";
 import { nextScoring, stageSpan, type ToScore } from "@/core/work/score";
+import type { Db } from "@/db/open";
 import { headOf } from "@/db/ops";
 import { type BedChoice, bedChoices } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
@@ -22,6 +23,7 @@ import { amountOf, takenFrom } from "@/records/lot/left";
 import { type LotRow, lotById, lotsOfMothers, mothersSownFrom } from "@/records/lot/queries";
 import type { Photo } from "@/records/photo/photo";
 import { photosOfStands } from "@/records/photo/queries";
+import { planOfLine } from "@/records/plan/queries";
 import type { Plant } from "@/records/plant/plant";
 import { type ChosenPlant, chosenPlants, plantsOfStands, reasonsOf } from "@/records/plant/queries";
 import { type PlantScore, scoresOfStands } from "@/records/score/queries";
@@ -99,10 +101,14 @@ export type Family = {
 };
 
 /** What crosses among itself narrows; what is selfed still divides, until it is fixed. */
-function parentsOf({ species, school, generation }: StandRow): Pick<Family, "parentsWanted" | "parentsToKeep"> {
+function parentsOf(
+  db: Db,
+  { lineId, season, species, school, generation }: StandRow,
+): Pick<Family, "parentsWanted" | "parentsToKeep"> {
   const { breeding, plants } = speciesById(species);
   const selfed = goesOnSelfed(breeding, school) && school !== "let-it-mix";
-  const count = parentsToKeep(selfed, generation, plants["keep going"].low);
+  const planned = planOfLine(db, lineId).find((one) => one.generation === generation && one.season === season);
+  const count = planned?.kept ?? parentsToKeep(selfed, generation, plants["keep going"].low);
   return {
     parentsWanted: !selfed ? "many" : generation === null || count === 1 ? "one" : "several",
     parentsToKeep: count,
@@ -277,7 +283,7 @@ export function familyView(sky: Outlook, code: string): Family | null {
     today: sky.today,
     head: headOf(db),
     sisters: sisters.size,
-    ...parentsOf(row),
+    ...parentsOf(db, row),
     sistersKept: chosenPlants(db, row.season).filter(({ standId }) => sisters.has(standId)),
     hazards: cautionsAt(speciesById(row.species).hazards, "touch", "eat"),
     beds: bedChoices(db),

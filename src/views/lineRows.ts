@@ -5,9 +5,11 @@ import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
 import type { AskedOfList, Listed, Listing } from "@/core/lists/listed";
 import { byWords, inOrder } from "@/core/lists/order";
+import type { NextStep } from "@/core/plans/nextStep";
 import type { LifeState } from "@/core/seed/life";
 import { type LineSummary, lines } from "@/records/line/queries";
 import { livingOf } from "./drawer";
+import { lineStanding } from "./linePlan";
 import { listOf } from "./list";
 import type { Outlook } from "./outlook";
 import { regrowList } from "./regrow";
@@ -24,16 +26,20 @@ export type LineRow = LineSummary & {
   due: (Due & { code: string; family: boolean }) | null;
   /** Its seed fades, or is its next generation, and nothing is sown of it. */
   sow: "old" | "next" | null;
+  /** Its next step; `lost` is none. */
+  step: NextStep;
 };
 
 type Show = "waits" | "growing" | "seed" | "nothing" | "ended";
 type Order = "waits" | "name" | "species" | "grown" | "code";
 
-const waits = ({ due, sow, endedOn }: LineRow) => endedOn === null && (due !== null || sow !== null);
+const waits = ({ due, sow, step, endedOn }: LineRow) =>
+  endedOn === null && (step === "lost" || due !== null || sow !== null);
 
-/** What waits first: work by its last chance, then what should be sown; then what grows, what is planned, seed alone. */
+/** What waits first: what has no next step, work by its last chance, what should be sown; then what grows, what is planned, seed alone. */
 const rank = (row: LineRow): number => {
   if (row.endedOn !== null) return 6;
+  if (row.step === "lost") return -1;
   if (row.due) return 0;
   if (row.sow) return row.sow === "old" ? 1 : 2;
   if (row.growing) return 3;
@@ -68,7 +74,7 @@ function dueOfLine(works: StandWork[]): NonNullable<LineRow["due"]> {
 }
 
 /** Every line with where it stands. */
-const lineRows = (sky: Outlook): LineRow[] =>
+export const lineRows = (sky: Outlook): LineRow[] =>
   sky.once("line rows", () => {
     const { db, today, season } = sky;
     const stands = [...sky.standsOf(season), ...sky.standsOf(season + 1)].filter((s) => !s.outside && !s.endedOn);
@@ -102,6 +108,7 @@ const lineRows = (sky: Outlook): LineRow[] =>
         seed: best,
         due: due ? dueOfLine(due) : null,
         sow: sow.get(line.id) ?? null,
+        step: lineStanding(sky, line).step,
       };
     });
   });

@@ -23,6 +23,7 @@ import { standsOfLine } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band, seasonBand } from "./band";
 import { laddersOf, type SeenMixed, seenMixed, type YardstickLadder } from "./ladders";
+import { type LineStanding, lineStanding } from "./linePlan";
 import { lineList } from "./lineRows";
 import type { ForecastStand } from "./outlook";
 import { type PedigreeView, pedigreeView } from "./pedigree";
@@ -64,6 +65,10 @@ export type LineView = {
   /** Whether it comes true. */
   trueness: TruenessView;
   ownYardsticks: boolean;
+  /** Its way: what was grown, and what is planned. */
+  standing: LineStanding;
+  /** Its traits that are scored, by name. */
+  traits: string[];
   stands: ForecastStand[];
   lots: LotRow[];
 };
@@ -145,6 +150,8 @@ export function lineView(sky: Outlook, code: string, whole = false): LineView | 
     pedigree: pedigreeView(sky, { lineId: id }, whole),
     trueness,
     ownYardsticks: marks.length > 0,
+    standing: lineStanding(sky, { ...line, backcrosses: backcrossesOf(db, id) }),
+    traits: yardsticks(db, id).flatMap(({ name, retiredOn }) => (retiredOn === null ? [name] : [])),
     stands,
     lots: lots(db, id, 200),
   };

@@ -1,6 +1,7 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { cautionsAt } from "@/catalogue/hazards";
 import { seasonOf } from "@/core/climate/season";
+import { divides } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { middle } from "@/core/flowering/facts";
 import { degreeOf } from "@/core/isolation/crossing";
@@ -11,13 +12,13 @@ import { testPlan } from "@/core/seed/germination";
 import { originsOf } from "@/core/seed/lineage";
 import { type CountByWeight, countByWeight } from "@/core/seed/seedCount";
 import type { RaisingStages } from "@/core/seed/sowing";
-import { type BedChoice, bedChoices } from "@/records/bed/queries";
 import { type CandidateRow, candidatesOf } from "@/records/candidate/queries";
 import type { Garden } from "@/records/garden/garden";
 import type { HandlingRow, SampleRow } from "@/records/handling/handling";
 import { handlingsOf, samplesOf } from "@/records/handling/queries";
+import { backcrossesOf, lineById } from "@/records/line/queries";
 import { type PartRow, partsBefore, partsInto, partsOf } from "@/records/lot/parts";
-import { lotByCode, lotById } from "@/records/lot/queries";
+import { type LotRow, lotByCode, lotById } from "@/records/lot/queries";
 import type { Offtype } from "@/records/offtype/offtype";
 import { offtypesOf } from "@/records/offtype/queries";
 import type { Packet } from "@/records/packet/packet";
@@ -32,10 +33,12 @@ import { type Band, band } from "./band";
 import { type StandChoice, standChoice } from "./choices";
 import { drawerLot, type LifeCurve, lifeCurve, plantsToGoOn, type WholeLot } from "./drawer";
 import { foreseenOf } from "./foreseen";
+import { linePlan } from "./linePlan";
 import type { Outlook } from "./outlook";
 import {
   type Emergence,
   emergenceOf,
+  enoughFor,
   enoughOf,
   type Losses,
   lossesOf,
@@ -82,7 +85,6 @@ export type LotPage = {
   candidates: CandidateRow[];
   /** Stands that could have been, of the season the seed is from. */
   possible: StandChoice[];
-  beds: BedChoice[];
   /** What gets through each stage of raising it, for seeds to sow; what its line loses beside what is usual. */
   stages: RaisingStages;
   losses: Losses;
@@ -93,6 +95,8 @@ export type LotPage = {
   seedReturn: { sown: number; given: number };
   enough: { have: number; need: number };
   plants: number;
+  /** Plants that the plan has of its generation, where that still divides. */
+  planned: number | null;
   species: {
     name: string;
     ripeSign: string;
@@ -107,6 +111,18 @@ export type LotPage = {
   hazards: { title: string; caution: string }[];
 };
 
+/** A dividing generation is sown as its plan has it, and could be once more if that fails. */
+const PLANNED_SOWINGS = 2;
+
+/** What its line's plan has of a lot's generation; null where that does not divide. */
+function plannedFor(sky: Outlook, { lineId, generation }: LotRow) {
+  const line = lineById(sky.db, lineId)!;
+  if (!divides({ ...line, generation })) return null;
+  const plan = linePlan(sky, { ...line, backcrosses: backcrossesOf(sky.db, lineId) }, generation);
+  const step = plan.ahead.find((one) => one.generation === generation);
+  return step ? { plants: step.plants, mothers: step.mothers, generation } : null;
+}
+
 export function lotPage(sky: Outlook, code: string): LotPage | null {
   const { db, garden, season, today } = sky;
   const row = lotByCode(db, code);
@@ -117,6 +133,7 @@ export function lotPage(sky: Outlook, code: string): LotPage | null {
   const now = germinationAfter(known, life.aged);
   const places = allStores(db);
   const samples = samplesOf(db, row.id);
+  const planned = plannedFor(sky, row);
   const table = seedTable(sky);
   const origins = originsOf(row.id, partsBefore(db, row.id));
   return {
@@ -154,14 +171,14 @@ export function lotPage(sky: Outlook, code: string): LotPage | null {
     possible: standsOfSeason(db, seasonOf(row.gathered, garden.latitude))
       .filter((s) => degreeOf(species, speciesById(s.species)) !== null)
       .map(standChoice),
-    beds: bedChoices(db),
     stages: raisingFor(sky, { species: row.species, lineId: row.lineId, lot: row }),
     losses: lossesOf(sky, row),
     time: sowingTime(sky, row.species),
     emergence: emergenceOf(sky, row.id, row.species),
     seedReturn: seedReturn(db, row.lineId),
-    enough: enoughOf(sky, row),
-    plants: plantsToGoOn(row.species),
+    enough: planned ? enoughFor(sky, row, { ...planned, sowings: PLANNED_SOWINGS }) : enoughOf(sky, row),
+    plants: planned ? Math.ceil(planned.plants / planned.mothers) : plantsToGoOn(row.species),
+    planned: planned?.plants ?? null,
     species: {
       name: species.name,
       ripeSign: species.ripeSign,

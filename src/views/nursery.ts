@@ -2,14 +2,13 @@ import { nameWithGeneration } from "@/core/custody/generation";
 import { groupBy } from "@/core/lists/groupBy";
 import { type AskedOfList, type Listed, type Listing, NOTHING_ASKED } from "@/core/lists/listed";
 import { byWords, inOrder } from "@/core/lists/order";
-import { headOf } from "@/db/ops";
-import { type BedChoice, bedChoices } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
 import { type PlantTally, plantTallies } from "@/records/plant/queries";
 import { families, type StandRow } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
 import { listOf } from "./list";
+import { type Regrow, regrowView } from "./regrow";
 import { type Due, dueOf, dueWork } from "./work";
 
 /** A family with what it asks for, and how far it is decided. */
@@ -56,8 +55,8 @@ export type Nursery = {
   /** Families that ask for something, and of this season those with plants nobody has decided on. */
   waiting: number;
   undecided: { families: number; plants: number };
-  head: string | null;
-  beds: BedChoice[];
+  /** Lines whose next generation is to be sown. */
+  next: Pick<Regrow, "code" | "name">[];
 };
 
 const familyRows = (sky: Outlook): FamilyRow[] =>
@@ -71,7 +70,7 @@ const familyRows = (sky: Outlook): FamilyRow[] =>
   });
 
 export function nurseryView(sky: Outlook, asked: AskedOfList = NOTHING_ASKED): Nursery {
-  const { db, garden: place, season } = sky;
+  const { garden: place, season } = sky;
   const ways = listing(season);
   return {
     garden: place,
@@ -90,7 +89,8 @@ export function nurseryView(sky: Outlook, asked: AskedOfList = NOTHING_ASKED): N
         undecided: { families: open.length, plants: open.reduce((sum, { tally }) => sum + tally!.open, 0) },
       };
     }),
-    head: headOf(db),
-    beds: bedChoices(db),
+    next: regrowView(sky)
+      .filter(({ why }) => why === "next")
+      .map(({ code, name }) => ({ code, name })),
   };
 }

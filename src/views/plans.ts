@@ -3,6 +3,7 @@ import { yearOf, yearsLater } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { middle } from "@/core/flowering/facts";
 import { inOrder } from "@/core/lists/order";
+import type { PlanFrom, PlannedSpecies } from "@/core/plans/linePlan";
 import { hoursOf, type Plan, planOf } from "@/core/plans/plans";
 import { SCHEMES, type SchemeKey } from "@/core/plans/schemes";
 import { guessOf } from "@/core/selection/heritability";
@@ -14,6 +15,7 @@ import { lineByCode, lineById, linesOfSpecies, yardsticks } from "@/records/line
 import { real, ref, type Told, whole } from "@/records/record";
 import { standsOfLine } from "@/records/stand/queries";
 import { type Band, band } from "./band";
+import { earliestSeason, planFacts } from "./linePlan";
 import type { Outlook } from "./outlook";
 import { familyWorth } from "./worth";
 
@@ -142,15 +144,17 @@ export type PlansPage = {
   others: { id: Id; name: string }[];
   /** The day of its next sowing, as in its last season. */
   sown: string;
-  /** Its newest generation, from which the rest of a plan goes on; null where it was not crossed yet. */
-  generation: number | null;
-  backcrosses: number;
+  /** Its newest generation and the first season for the next, from which the rest of a plan goes on. */
+  from: PlanFrom;
+  species: PlannedSpecies;
 };
 
 export function plansView(sky: Outlook, code: string): PlansPage | null {
   const { db, season, today } = sky;
   const line = lineByCode(db, code);
   if (!line) return null;
+  const species = speciesById(line.species);
+  const facts = planFacts(species);
   const stands = standsOfLine(db, line.id);
   const last = stands.find(({ planned, sown }) => planned === 0 && sown <= today);
   let sown = last?.sown ?? `${yearOf(today)}-04-01`;
@@ -162,14 +166,20 @@ export function plansView(sky: Outlook, code: string): PlansPage | null {
       season,
       sky.standsOf(season).filter(({ lineId }) => lineId === line.id),
     ),
-    line: { id: line.id, code: line.code, name: line.name, speciesName: speciesById(line.species).name },
+    line: { id: line.id, code: line.code, name: line.name, speciesName: species.name },
     parents: { mother: nameOf(line.motherLineId), father: nameOf(line.fatherLineId) },
     others: linesOfSpecies(db, line.species)
       .filter(({ id, endedOn }) => id !== line.id && endedOn === null)
       .map(({ id, name }) => ({ id, name }))
       .sort((a, b) => inOrder(a.name, b.name)),
     sown,
-    generation: last?.generation ?? null,
-    backcrosses: last?.backcrosses ?? 0,
+    from: {
+      generation: last?.generation ?? null,
+      backcrosses: last?.backcrosses ?? 0,
+      season: Math.max(earliestSeason(sky, species), last ? last.season + facts.every : 0),
+      grown: new Set(stands.filter(({ planned }) => planned === 0).map((one) => one.season)).size,
+      cloned: line.cloned === 1,
+    },
+    species: facts,
   };
 }

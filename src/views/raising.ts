@@ -187,11 +187,19 @@ export function lossesOf(sky: Outlook, { species, lineId }: Of): Losses {
 const SOWINGS_KEPT = 3;
 
 /** Seed of a line that still comes up, against what it takes to sow it three times: beyond that, cleaning can stop. */
-export function enoughOf(sky: Outlook, { species, lineId }: Of) {
-  const sow = seedsToSow(plantsToGoOn(species), raisingFor(sky, { species, lineId, lot: null }));
-  const have = (livingOf(sky).get(lineId) ?? []).reduce(
-    (sum, lot) => sum + (lot.seedsLeft ?? 0) * vigourOf(sky, lot),
-    0,
-  );
-  return { have: Math.round(have), need: SOWINGS_KEPT * sow };
+export const enoughOf = (sky: Outlook, of: Of) =>
+  enoughFor(sky, of, { plants: plantsToGoOn(of.species), sowings: SOWINGS_KEPT, generation: null });
+
+/** So many sowings for so many plants, of all its seed or of that of one generation, which no older seed stands in for. */
+export function enoughFor(
+  sky: Outlook,
+  { species, lineId }: Of,
+  { plants, sowings, generation }: { plants: number; sowings: number; generation: number | null },
+) {
+  const sow = seedsToSow(plants, raisingFor(sky, { species, lineId, lot: null }));
+  const lots = livingOf(sky).get(lineId) ?? [];
+  const have = lots
+    .filter((lot) => generation === null || lot.generation === generation)
+    .reduce((sum, lot) => sum + (lot.seedsLeft ?? 0) * vigourOf(sky, lot), 0);
+  return { have: Math.round(have), need: sowings * sow };
 }

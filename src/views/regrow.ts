@@ -13,6 +13,7 @@ import { notSown, type WaitingLine } from "@/records/lot/queries";
 import { lastSowings } from "@/records/stand/queries";
 import { livesOf } from "./alive";
 import { type DrawerLot, livingOf, plantsToGoOn } from "./drawer";
+import { DECIDED } from "./linePlan";
 import type { Outlook } from "./outlook";
 import { lineStages, stagesFor } from "./raising";
 
@@ -40,9 +41,6 @@ export type Regrow = {
   /** The next day on which it would be sown: as it was last, or in spring. */
   sowOn: Day;
 };
-
-/** Sowings of a season are decided on in its first months, days. */
-export const DECIDED = 150;
 
 const leftOf = (sky: Outlook, lot: DrawerLot): LotLeft => ({
   known: livesOf(sky)(lot).known,
@@ -96,7 +94,7 @@ function regrowOf(sky: Outlook, line: WaitingLine, lots: DrawerLot[], rests: num
 const IN_SPRING = 90;
 
 /** The next day on which a line would be sown: the day of its last sowing, a year or more on; else in spring. */
-function nextSowing(sky: Outlook, lineId: Id): Day {
+export function nextSowing(sky: Outlook, lineId: Id): Day {
   const { today, season, garden } = sky;
   const last = sky.once("last sowings", () => lastSowings(sky.db)).get(lineId);
   let day = last ?? addDays(seasonSpan(season, garden.latitude).start, IN_SPRING);

@@ -160,7 +160,7 @@ function elsewhere(sky: Outlook): Task[] {
     .filter(({ of, standing }) => standing !== "ahead" && !(of === "lot" && standing === "early"))
     .map((task): Task => {
       const base = { part: task.part, daysLeft: daysLeftOf(task, today) };
-      if (task.of === "line") return { kind: "regrow", ...base, line: lines.get(task.id)! };
+      if (task.act === "regrow") return { kind: "regrow", ...base, line: lines.get(task.id)! };
       if (task.of === "tasting") return { kind: "tasting", ...base, tasting: tastings.get(task.id)! };
       if (task.of !== "neighbour") return { kind: "link", ...base, task, putOff: putOffOf(task) };
       const { id, version, name, askSeason, askedOn } = sources.get(task.id)!;

@@ -32,6 +32,15 @@ export function nextGeneration(kind: SeedKind, mother: number | null, father: nu
   return mother === null && father === null ? null : Math.max(mother ?? 0, father ?? 0) + 1;
 }
 
+/**
+ * Whether plants of a generation differ from each other by the cross that they come of, so that each is looked at by itself: those of a
+ * cross on its way to a variety.
+ * @param line.releasedOn since when it goes by its name as a kept variety
+ * @example divides({ school: "cross-and-fix", releasedOn: null, generation: 2 }) // true
+ */
+export const divides = (line: { school: string; releasedOn: string | null; generation: number | null }): boolean =>
+  line.school === "cross-and-fix" && line.generation !== null && line.releasedOn === null;
+
 /** What of its line and generation names a stand's plants or a lot's seed. */
 export type Bred = { generation: number | null; backcrosses: number };
 

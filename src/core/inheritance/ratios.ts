@@ -1,7 +1,7 @@
 import { gammaln } from "simple-statistics";
 import { NINE_IN_TEN } from "../numbers/normal";
 import { type SegregationTest, segregationTest } from "./segregation";
-import { WAYS, type Way, type WayKey } from "./ways";
+import { WAYS, type Way, type WayKey, wayOf } from "./ways";
 
 /** How a family's seed was made, as far as its ratios go. */
 export type Making =
@@ -21,6 +21,16 @@ export function locusAfter(making: Making, towards: "dominant" | "recessive"): L
   if (making.kind === "backcross") return towards === "dominant" ? [0.5, 0.5, 0] : [0, 0.5, 0.5];
   const mixed = 0.5 ** making.times;
   return [(1 - mixed) / 2, mixed, (1 - mixed) / 2];
+}
+
+/**
+ * Shares of an F2 that show each class of a way, and whether its F1 shows it.
+ * @example classesOfF2("dominant") // [{ share: 0.75, inF1: true }, { share: 0.25, inF1: false }]
+ */
+export function classesOfF2(key: WayKey): { share: number; inF1: boolean }[] {
+  const way = wayOf(key);
+  const f2 = locusAfter({ kind: "selfed", times: 1 }, "dominant");
+  return sharesOf(way, f2, f2).map((share, at) => ({ share, inF1: way.classOf(1, 1) === at }));
 }
 
 /** Shares of the classes that a way gives, those of nothing left out. */

@@ -1,3 +1,4 @@
+import { parentsToKeep } from "../selection/parents";
 import { type Genome, several, type World } from "./world";
 
 export const SCHEMES = [
@@ -24,8 +25,12 @@ export const PLAN_ACTS = [
   "pair",
   "backcross",
   "compare",
+  "keep",
+  "let-be",
+  "clone",
+  "multiply",
 ] as const;
-type PlanAct = (typeof PLAN_ACTS)[number];
+export type PlanAct = (typeof PLAN_ACTS)[number];
 /** What is done by crossing plants by hand. */
 export const CROSSING_ACTS: ReadonlySet<PlanAct> = new Set(["cross", "pair", "backcross"]);
 
@@ -35,6 +40,8 @@ export type PlanStep = {
   act: PlanAct;
   plants: number;
   families: number;
+  /** Plants whose seed is sown next. */
+  kept: number;
   /** Crosses and selfings by hand. */
   hands: number;
 };
@@ -55,18 +62,26 @@ const F1_PLANTS = 4;
 /** One plant in so many is kept where all mate. */
 const ONE_IN = 5;
 
-const step = (generation: string, act: PlanStep["act"], plants: number, families = 1, hands = 0): PlanStep => ({
+type Stands = { plants: number; families?: number; kept: number; hands?: number };
+const step = (generation: string, act: PlanAct, { plants, families = 1, kept, hands = 0 }: Stands): PlanStep => ({
   generation,
   act,
   plants,
   families,
+  kept,
   hands,
 });
+
+/** Families as they stand. */
+const standing = (families: Genome[][]) => ({ plants: families.flat().length, families: families.length });
+
+const FIRST_CROSS = step("parents", "cross", { plants: 8, families: 2, kept: 1, hands: 1 });
+const SELFED_F1 = step("F1", "self", { plants: F1_PLANTS, kept: F1_PLANTS, hands: 1 });
 
 /** The cross and its F1. */
 function begun(world: World): { f1: Genome; steps: PlanStep[] } {
   const f1 = world.child(world.parent(false), world.parent(true));
-  return { f1, steps: [step("parents", "cross", 8, 2, 1), step("F1", "self", F1_PLANTS, 1, 1)] };
+  return { f1, steps: [FIRST_CROSS, SELFED_F1] };
 }
 
 /** Offspring of some mothers in as many families as there are mothers, as far as the ground reaches. */
@@ -78,11 +93,12 @@ function selectSelfed(world: World, f1: Genome, { plants }: Size, generations: n
   const steps: PlanStep[] = [];
   let families = [several(plants, () => world.selfed(f1))];
   for (let g = 2; g <= generations; g++) {
-    steps.push(step(`F${g}`, "select-self", families.flat().length, families.length, KEPT));
+    const kept = parentsToKeep(true, g, 0);
+    steps.push(step(`F${g}`, "select-self", { ...standing(families), kept, hands: kept }));
     const better = families.length > 1 ? world.bestFamilies(families, Math.ceil(families.length / 2)) : families;
-    families = familiesOf(world, world.best(better.flat(), KEPT), plants);
+    families = familiesOf(world, world.best(better.flat(), kept), plants);
   }
-  steps.push(step(`F${generations + 1}`, "compare", families.flat().length, families.length));
+  steps.push(step(`F${generations + 1}`, "compare", { ...standing(families), kept: 1 }));
   return { final: world.bestRow(families), steps };
 }
 
@@ -95,7 +111,7 @@ const pedigree: Scheme = (world, size) => {
 const undoHybrid: Scheme = (world, size) => {
   const f1 = world.child(world.parent(false), world.parent(true));
   const run = selectSelfed(world, f1, size, Math.max(1, size.seasons - 1));
-  return { final: run.final, steps: [step("F1", "self", F1_PLANTS, 1, 1), ...run.steps] };
+  return { final: run.final, steps: [SELFED_F1, ...run.steps] };
 };
 
 /** One seed of each plant, without choosing, then lines beside each other. */
@@ -104,14 +120,14 @@ const singleSeed: Scheme = (world, { plants, seasons }) => {
   let lines = several(plants, () => world.selfed(f1));
   const generations = Math.max(1, seasons - 3);
   for (let g = 0; g < generations; g++) {
-    steps.push(step(`F${2 + g}`, "one-seed", lines.length));
+    steps.push(step(`F${2 + g}`, "one-seed", { plants: lines.length, kept: lines.length }));
     // Of the last ones several seeds are sown: they stand as rows.
     if (g < generations - 1) lines = lines.map((line) => world.selfed(line));
   }
   // As many lines as can stand with four plants each are compared.
   const compared = lines.slice(0, Math.max(1, Math.floor(plants / 4)));
   const rows = compared.map((line) => several(4, () => world.selfed(line)));
-  steps.push(step(`F${2 + generations}`, "compare", rows.flat().length, rows.length));
+  steps.push(step(`F${2 + generations}`, "compare", { ...standing(rows), kept: 1 }));
   return { final: world.bestRow(rows), steps };
 };
 
@@ -121,13 +137,13 @@ const bulk: Scheme = (world, { plants, seasons }) => {
   let all = several(plants, () => world.selfed(f1));
   const generations = Math.max(1, seasons - 4);
   for (let g = 0; g < generations; g++) {
-    steps.push(step(`F${2 + g}`, "self", all.length));
+    steps.push(step(`F${2 + g}`, "self", { plants: all.length, kept: all.length }));
     const before = all;
     all = several(plants, () => world.selfed(world.anyOf(before)));
   }
-  steps.push(step(`F${2 + generations}`, "select-self", all.length, 1, KEPT));
+  steps.push(step(`F${2 + generations}`, "select-self", { plants: all.length, kept: KEPT, hands: KEPT }));
   const families = familiesOf(world, world.best(all, KEPT), plants);
-  steps.push(step(`F${3 + generations}`, "compare", families.flat().length, families.length));
+  steps.push(step(`F${3 + generations}`, "compare", { ...standing(families), kept: 1 }));
   return { final: world.bestRow(families), steps };
 };
 
@@ -136,10 +152,11 @@ const mass: Scheme = (world, { plants, seasons }) => {
   const { f1, steps } = begun(world);
   let all = several(plants, () => world.openSeed(f1, [f1]));
   for (let s = 2; s < seasons; s++) {
-    steps.push(step(`F${s}`, s === seasons - 1 ? "compare" : "select-open", all.length));
+    const kept = Math.ceil(plants / ONE_IN);
+    steps.push(step(`F${s}`, s === seasons - 1 ? "compare" : "select-open", { plants: all.length, kept }));
     if (s === seasons - 1) break;
     const before = all;
-    const mothers = world.best(before, Math.ceil(plants / ONE_IN));
+    const mothers = world.best(before, kept);
     all = several(plants, () => world.openSeed(world.anyOf(mothers), before));
   }
   return { final: all, steps };
@@ -153,7 +170,7 @@ const halfSib: Scheme = (world, { plants, seasons }) => {
   let families = several(count, () => several(each, () => world.openSeed(f1, [f1])));
   for (let s = 2; s < seasons; s++) {
     const last = s === seasons - 1;
-    steps.push(step(`F${s}`, last ? "compare" : "select-open", families.flat().length, families.length));
+    steps.push(step(`F${s}`, last ? "compare" : "select-open", { ...standing(families), kept: count }));
     if (last) break;
     const all = families.flat();
     const mothers = world.best(world.bestFamilies(families, Math.ceil(count / 2)).flat(), count);
@@ -169,7 +186,8 @@ const fullSib: Scheme = (world, { plants, seasons }) => {
   let families = [several(plants, () => world.selfed(f1))];
   for (let s = 2; s < seasons; s++) {
     const last = s === seasons - 1;
-    steps.push(step(`F${s}`, last ? "compare" : "pair", families.flat().length, families.length, last ? 0 : pairs));
+    const goesOn = last ? { kept: 1 } : { kept: 2 * pairs, hands: pairs };
+    steps.push(step(`F${s}`, last ? "compare" : "pair", { ...standing(families), ...goesOn }));
     if (last) break;
     const parents = world.best(world.bestFamilies(families, Math.ceil(families.length / 2)).flat(), 2 * pairs);
     families = Array.from({ length: Math.floor(parents.length / 2) }, (_, i) =>
@@ -186,15 +204,15 @@ const recurrent: Scheme = (world, { plants, seasons }) => {
   const cycles = Math.max(1, seasons - 4);
   for (let s = 0; s < cycles; s++) {
     const parents = world.best(all, KEPT);
-    steps.push(step(s === 0 ? "F2" : `cycle ${s}`, "pair", all.length, 1, KEPT));
+    steps.push(step(s === 0 ? "F2" : `cycle ${s}`, "pair", { plants: all.length, kept: KEPT, hands: KEPT }));
     all = several(plants, () => {
       const mother = world.anyOf(parents);
       return world.child(mother, world.anyOf(parents));
     });
   }
-  steps.push(step(`cycle ${cycles}`, "select-self", all.length, 1, KEPT));
+  steps.push(step(`cycle ${cycles}`, "select-self", { plants: all.length, kept: KEPT, hands: KEPT }));
   const families = familiesOf(world, world.best(all, KEPT), plants);
-  steps.push(step("selfed", "compare", families.flat().length, families.length));
+  steps.push(step("selfed", "compare", { ...standing(families), kept: 1 }));
   return { final: world.bestRow(families), steps };
 };
 
@@ -218,18 +236,19 @@ const backcrossed =
       all = several(plants, () => world.child(world.anyOf(mothers), back));
       if (t === times) break;
       if (each === 2) {
-        steps.push(step(`BC${t}`, "self", all.length, 1, KEPT));
+        steps.push(step(`BC${t}`, "self", { plants: all.length, kept: KEPT, hands: KEPT }));
         all = selfedBy(world.bestByWords(all, KEPT)).flat();
-        steps.push(step(`BC${t}F2`, "backcross", all.length, KEPT, 3));
-      } else steps.push(step(`BC${t}`, "backcross", all.length, 1, 3));
+        steps.push(step(`BC${t}F2`, "backcross", { plants: all.length, families: KEPT, kept: 3, hands: 3 }));
+      } else steps.push(step(`BC${t}`, "backcross", { plants: all.length, kept: 3, hands: 3 }));
     }
-    steps.push(step(`BC${times}`, "select-self", all.length, 1, KEPT));
+    steps.push(step(`BC${times}`, "select-self", { plants: all.length, kept: KEPT, hands: KEPT }));
     for (let s = 1; s <= selfings; s++) {
       const families = selfedBy(s === 1 ? world.bestByWords(all, KEPT) : world[chosen](all, KEPT));
       const last = s === selfings;
       all = last ? world.bestRow(families) : families.flat();
       const act = last ? "compare" : "select-self";
-      steps.push(step(`BC${times}F${s + 1}`, act, families.flat().length, families.length, last ? 0 : KEPT));
+      const goesOn = last ? { kept: 1 } : { kept: KEPT, hands: KEPT };
+      steps.push(step(`BC${times}F${s + 1}`, act, { ...standing(families), ...goesOn }));
     }
     return { final: all, steps };
   };
@@ -242,13 +261,15 @@ const pureLine: Scheme = (world, { plants, seasons }) => {
     for (let i = 0; i < loci; i += 2) plant[i] = plant[i + 1] = Number(world.random() < 0.5);
     return plant;
   };
-  const steps: PlanStep[] = [step("the mix", "select-self", plants)];
-  let lines = world.best(several(plants, founder), Math.max(2, Math.ceil(plants / 8)));
+  const rowsAtFirst = Math.max(2, Math.ceil(plants / 8));
+  const steps: PlanStep[] = [step("the mix", "select-self", { plants, kept: rowsAtFirst })];
+  let lines = world.best(several(plants, founder), rowsAtFirst);
   let rows: Genome[][] = [];
   for (let s = 1; s < Math.max(2, Math.min(seasons, 4)); s++) {
     rows = lines.map((line) => several(Math.max(2, Math.floor(plants / lines.length)), () => world.selfed(line)));
-    steps.push(step(`rows, year ${s}`, "compare", rows.flat().length, rows.length));
-    lines = world.bestFamilies(rows, Math.max(1, Math.ceil(lines.length / 4))).map(([first]) => first!);
+    const kept = Math.max(1, Math.ceil(lines.length / 4));
+    steps.push(step(`rows, year ${s}`, "compare", { ...standing(rows), kept }));
+    lines = world.bestFamilies(rows, kept).map(([first]) => first!);
   }
   return { final: several(8, () => world.selfed(lines[0]!)), steps };
 };

@@ -52,6 +52,12 @@ export function crossesOfSeason(db: Db, season: number): CrossRow[] {
 export const mothersOfSeason = (db: Db, season: number): Set<Id> =>
   new Set(prepared(db, "SELECT DISTINCT motherStandId FROM cross WHERE season = ?").pluck().all(season) as Id[]);
 
+/** Lines that a cross of a season or later is to give, or gives, seed of. */
+export const linesCrossed = (db: Db, season: number): Set<Id> =>
+  new Set(
+    prepared(db, "SELECT DISTINCT lineId FROM cross WHERE season >= ? AND closed = 0").pluck().all(season) as Id[],
+  );
+
 /** Every season that has crosses, newest first. */
 export function seasonsWithCrosses(db: Db): number[] {
   return prepared(db, "SELECT DISTINCT season FROM cross ORDER BY season DESC").pluck().all() as number[];

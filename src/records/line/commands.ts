@@ -9,7 +9,6 @@ import { lot } from "../lot/lot";
 import { lotById } from "../lot/queries";
 import { day, given, ref, seen } from "../record";
 import { idList } from "../schema";
-import { adoptPlan } from "./adopt";
 import { line } from "./line";
 import { importPedigree } from "./pedigreeImport";
 import { lineOfName, namedAlike } from "./queries";
@@ -152,7 +151,6 @@ const partLine = command(
 );
 
 export const lineCommands = [
-  adoptPlan,
   importPedigree,
   partLine,
   releaseLine,

@@ -1,3 +1,4 @@
+import { PLAN_WAYS } from "@/core/plans/linePlan";
 import { choice, day, flag, name, type Row, real, record, ref, species, text, whole } from "../record";
 
 export const line = record(
@@ -30,6 +31,8 @@ export const line = record(
     cloned: flag("One plant, multiplied by runners, tubers or cuttings").draws({
       hint: "Then it is judged by itself, not by its seed.",
     }),
+    /** The way of breeding that its plan takes; none where it goes on as its kind usually does. */
+    way: choice("Way of breeding", PLAN_WAYS).optional(),
     /** Since when it goes by its name as a kept variety. */
     releasedOn: day("Released on").optional(),
     endedOn: day("Ended on").optional(),

@@ -102,6 +102,7 @@ export function lineDependants(db: Db): Map<Id, number> {
 }
 
 export type LineSummary = Line & {
+  backcrosses: number;
   stands: number;
   lots: number;
   /** The last one that was sown for; what is only planned was not grown. */
@@ -121,7 +122,7 @@ export function lineChoices(db: Db): LineChoice[] {
 export function lines(db: Db, today: Day): LineSummary[] {
   return prepared(
     db,
-    `SELECT l.*, coalesce(s.stands, 0) stands, s.lastSeason, coalesce(k.lots, 0) lots, p.planned
+    `SELECT l.*, ${BACKCROSSES}, coalesce(s.stands, 0) stands, s.lastSeason, coalesce(k.lots, 0) lots, p.planned
        FROM line l
        LEFT JOIN (SELECT lineId, count(*) stands, max(season) lastSeason FROM stand WHERE sown <= :today AND planned = 0 GROUP BY lineId) s ON s.lineId = l.id
        LEFT JOIN (SELECT lineId, count(*) lots FROM lot GROUP BY lineId) k ON k.lineId = l.id

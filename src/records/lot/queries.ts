@@ -25,7 +25,7 @@ export type LotRow = Lot & {
 
 const SHORT = [
   ...(["id", "version", "code", "lineId", "generation", "gathered", "fruits", "seeds", "mass"] as const),
-  ...(["doubt", "reserve"] as const),
+  ...(["doubt", "reserve", "motherPlantId"] as const),
 ];
 const SUMS = ["sowedSeeds", "testedSeeds", "givenSeeds", "bulkedSeeds"] as const;
 
@@ -122,6 +122,14 @@ export const notSown = (db: Db, season: number): WaitingLine[] =>
          AND NOT EXISTS (SELECT 1 FROM stand s WHERE s.lineId = l.id AND s.season IN (:season, :season + 1))
        GROUP BY l.id ORDER BY gathered, l.name`,
   ).all({ season }) as WaitingLine[];
+
+/** Lines of which seed lies on the table. */
+export const linesOnTable = (db: Db): Set<Id> =>
+  new Set(prepared(db, "SELECT DISTINCT lineId FROM lot WHERE onTable = 1 AND endedOn IS NULL").pluck().all() as Id[]);
+
+/** Lines that ever had seed. */
+export const linesWithSeed = (db: Db): Set<Id> =>
+  new Set(prepared(db, "SELECT DISTINCT lineId FROM lot").pluck().all() as Id[]);
 
 /** The newest day on which seed of each line was gathered. */
 export function newestSeed(db: Db): Map<Id, string> {

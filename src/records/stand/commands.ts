@@ -1,7 +1,10 @@
+import Joi from "joi";
 import { addDays, type Day, dayInWords, daysBetween } from "@/core/calendar/day";
 import { seasonOf } from "@/core/climate/season";
+import { divides } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import type { Flowering, Sowing } from "@/core/flowering/facts";
+import { plural } from "@/core/units/plural";
 import { refuse } from "@/db/ops";
 import { bedById } from "../bed/queries";
 import { nextCode } from "../code";
@@ -13,7 +16,7 @@ import { lotById } from "../lot/queries";
 import { plant } from "../plant/plant";
 import { plantsOfStand } from "../plant/queries";
 import { day, given, type Patch, ref, seen, whole } from "../record";
-import { idList } from "../schema";
+import { idOf } from "../schema";
 import { forecaster } from "./forecast";
 import { type StandRow, standById, standGoingOn } from "./queries";
 import { rotationWarning, stoodInBeds } from "./rotation";
@@ -126,13 +129,14 @@ const addStand = command(
     // A bought hybrid is itself the F1.
     const generation = lot ? lot.generation : line.status === "f1-hybrid" ? 1 : null;
     const season = floweringSeason(context, { ...input, species: line.species });
-    const code = nextCode(context, input.family ? "family" : "stand", season);
+    const family = input.family || divides({ ...line, generation }) ? 1 : 0;
+    const code = nextCode(context, family ? "family" : "stand", season);
     const planned = input.sown > context.today ? 1 : 0;
-    const id = write.insert(stand, { code, ...input, season, generation, planned });
-    if (input.family) numberPlants(context, id, 0, Math.min(input.plants ?? 0, 2001));
+    const id = write.insert(stand, { code, ...input, family, season, generation, planned });
+    if (family) numberPlants(context, id, 0, Math.min(input.plants ?? 0, 2001));
     const hybrid = line.status === "f1-hybrid" && line.school === "keep-pure" && input.seedWanted === 1;
     return {
-      message: `${code} ${line.name} ${input.plants ? `planted, ${input.plants} plants` : "sown"}`,
+      message: `${code} ${line.name} ${planned ? `to be sown on ${dayInWords(input.sown)}` : input.plants ? `planted, ${input.plants} plants` : "sown"}`,
       id,
       code,
       warnings: [
@@ -143,32 +147,55 @@ const addStand = command(
   },
 );
 
-/** A row from each of some lots, equal seed of each: families beside each other, that are compared and chosen among. */
-const sowRows = command(
-  "stand.rows",
+type SownLot = { lotId: Id; seeds: number; wanted: number | null };
+
+/** The next generation of a line: a planting of each lot that is sown, beside each other where there are several. */
+const sowLots = command(
+  "stand.sow",
   {
-    lotIds: given<Id[]>("Lots", idList(60)),
-    each: stand.columns.sowedSeeds.needed().as("Seeds of each"),
-    ...stand.adding("bedId", "sown", "sownIn"),
+    lots: given<SownLot[]>(
+      "Lots",
+      Joi.array()
+        .items(
+          Joi.object({
+            lotId: idOf().required(),
+            seeds: Joi.number().integer().min(1).max(1_000_000).required(),
+            wanted: Joi.number().integer().min(1).max(100_000).allow(null).default(null),
+          }),
+        )
+        .min(1)
+        .max(60)
+        .unique("lotId")
+        .messages({ "array.min": "Choose whose seed is sown.", "array.unique": "One lot is named twice." }),
+    ),
+    ...stand.adding("bedId", "sown", "sownIn", "trays", "perCell", "family"),
   },
-  (context, { lotIds, each, bedId, ...input }) => {
+  (context, { lots, bedId, family, ...input }) => {
     const { db, write, today } = context;
-    if (lotIds.length < 2) refuse("lotIds", "Choose two lots at least.");
     if (bedId && !bedById(db, bedId)) refuse("bedId", "That bed does not exist.");
-    const made = lotIds.map((lotId) => {
-      const lot = lotById(db, lotId) ?? refuse("lotIds", "That lot does not exist.");
-      const { lineId, species, generation } = lot;
+    const ahead = input.sown > today;
+    const made = lots.map(({ lotId, seeds, wanted }) => {
+      const lot = lotById(db, lotId) ?? refuse("lots", "That lot does not exist.");
+      const { lineId, species, generation, lineName } = lot;
       const sowing = { ...input, bedId, lineId, overwinter: null, plantedOut: null, cutBack: null };
       const season = floweringSeason(context, { ...sowing, species });
-      const code = nextCode(context, "family", season);
-      const planned = input.sown > today ? 1 : 0;
-      const about = { code, season, generation, planned, lineId, lotId, bedId, sowedSeeds: each, family: 1 } as const;
-      return { code, id: write.insert(stand, { ...input, ...about }) };
+      const numbered = family === 1 || lots.length > 1 || divides({ ...lineById(db, lineId)!, generation }) ? 1 : 0;
+      const code = nextCode(context, numbered ? "family" : "stand", season);
+      const about = { code, season, generation, planned: ahead ? 1 : 0, lineId, lotId, bedId } as const;
+      const id = write.insert(stand, { ...input, ...about, sowedSeeds: seeds, wanted, family: numbered });
+      return { code, id, lineName };
     });
     const [first, last] = [made[0]!, made.at(-1)!];
+    const seeds = plural(
+      lots.reduce((sum, one) => sum + one.seeds, 0),
+      "seed",
+    );
+    const what = made.length > 1 ? `${made.length} rows, ${first.code} to ${last.code}` : first.code;
     return {
-      message: `${made.length} rows ${input.sown > today ? "planned" : "sown"}, ${each} seeds each: ${first.code} to ${last.code}`,
-      ids: made.map(({ id }) => id),
+      message: `${first.lineName}: ${seeds} ${ahead ? `to be sown on ${dayInWords(input.sown)}` : "sown"}, ${what}`,
+      id: first.id,
+      code: first.code,
+      ids: made.map((one) => one.id),
       warnings: rotated(context, first.id),
     };
   },
@@ -271,4 +298,4 @@ const goOn = command(
   },
 );
 
-export const standCommands = [sowRows, goOn, addStand, changeIt, observeFlower, endIt, bringBack] as const;
+export const standCommands = [sowLots, goOn, addStand, changeIt, observeFlower, endIt, bringBack] as const;

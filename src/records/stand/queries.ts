@@ -82,6 +82,40 @@ export function seasonsWithStands(db: Db): number[] {
   return prepared(db, "SELECT DISTINCT season FROM stand ORDER BY season DESC").pluck().all() as number[];
 }
 
+/** What was sown of a line for one season and generation, or is planned to be. */
+export type GrownOfLine = {
+  lineId: Id;
+  generation: number | null;
+  season: number;
+  planned: 0 | 1;
+  stands: number;
+  /** The first of them, by its code. */
+  code: string;
+  family: 0 | 1;
+  sown: string;
+  plants: number;
+  wanted: number;
+  kept: number;
+  removed: number;
+  /** How many of them have not ended, and how many were lost. */
+  standing: number;
+  lost: number;
+};
+
+/** Of every line what was sown and is planned, season by season. */
+export const grownOfLines = (db: Db): GrownOfLine[] =>
+  prepared(
+    db,
+    `SELECT s.lineId, s.generation, s.season, s.planned, count(*) stands, min(s.code) code, max(s.family) family, min(s.sown) sown,
+         sum(coalesce(p.numbered, s.plants, 0)) plants, sum(coalesce(s.wanted, 0)) wanted, sum(coalesce(p.kept, 0)) kept,
+         sum(coalesce(p.removed, 0)) removed, sum(s.endedOn IS NULL) standing, sum(coalesce(s.ending = 'lost', 0)) lost
+       FROM stand s
+       LEFT JOIN (SELECT standId, count(*) numbered, sum(mark IN ('keep', 'seed-parent') AND removedOn IS NULL) kept,
+                         sum(removedOn IS NOT NULL) removed
+                  FROM plant GROUP BY standId) p ON p.standId = s.id
+       GROUP BY s.lineId, s.generation, s.season, s.planned ORDER BY s.season, s.generation`,
+  ).all() as GrownOfLine[];
+
 /** What stood in beds: whatever was sown or planned there and did not fail. */
 export type BedCrop = Pick<StandRow, "id" | "season" | "species" | "lineName"> & { bedId: Id };
 

@@ -35,6 +35,7 @@ const BEANS = {
   distance: 80,
   bearing: 90,
 };
+const PLANNED = { generation: 2, season: 2029, act: "select-self", plants: 48, mothers: 1, kept: 6, guard: "hand" };
 const MONTHS = Array.from({ length: 12 }, (_, i) => i + 1);
 const NORMALS = Object.fromEntries(
   MONTHS.flatMap((m) => [
@@ -431,7 +432,13 @@ const USES: [string, (made: Made) => object][] = [
       note: "equal parts",
     }),
   ],
-  ["stand.rows", ({ stand }) => ({ lotIds: [openLot(stand), openLot(stand)], each: 4, sown: "2028-07-20" })],
+  [
+    "stand.sow",
+    ({ stand }) => ({
+      lots: [openLot(stand), openLot(stand)].map((lotId) => ({ lotId, seeds: 4, wanted: 3 })),
+      sown: "2028-07-20",
+    }),
+  ],
   ["line.part", ({ stand, lineId }) => ({ id: lineId, name: "Lantern, pale", lotIds: [openLot(stand)] })],
   [
     "trial.add",
@@ -474,16 +481,31 @@ const USES: [string, (made: Made) => object][] = [
   ],
   ["line.pedigree", () => ({ species: "melon", text: "Lantern two = Own A/Own B" })],
   [
-    "line.adopt",
+    "plan.adopt",
     ({ lineId }) => ({
       lineId,
-      sown: "2029-05-01",
-      generation: 2,
-      seasons: [
-        { act: "pair", plants: 40, hands: 5, title: "F2: cross the best in pairs" },
-        { act: "compare", plants: 40, hands: 0, title: "F3: compare" },
+      way: "full-sib",
+      generations: [
+        { ...PLANNED, act: "pair", backcrosses: 0 },
+        { ...PLANNED, generation: 3, season: 2030, act: "compare", backcrosses: 0 },
       ],
     }),
+  ],
+  ["plan.take", ({ lineId }) => ({ lineId, way: "pedigree", generations: [PLANNED] })],
+  [
+    "plan.change",
+    ({ lineId }) => {
+      garden.done("plan.take", { lineId, way: "pedigree", generations: [PLANNED] });
+      const id = garden.db.prepare("SELECT id FROM plan").pluck().get() as string;
+      return { id, version: garden.version("plan", id), plants: 60, kept: 6 };
+    },
+  ],
+  [
+    "plan.drop",
+    ({ lineId }) => {
+      garden.done("plan.take", { lineId, way: "pedigree", generations: [PLANNED] });
+      return { lineId };
+    },
   ],
   [
     "seedlook.count",

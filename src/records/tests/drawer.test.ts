@@ -122,7 +122,7 @@ describe("germination tests", () => {
   });
 
   test("that take the last of its seed leave nothing to be chosen, or to be sown when a season is copied", () => {
-    const offered = () => CHOICES.lots(garden.sky()).map(({ id }) => id);
+    const offered = () => CHOICES.sowing(garden.sky()).lots.map(({ id }) => id);
     const toSow = () => newestLotFor(garden.db, leek, "none", "2027-07-09")?.id;
     const older = garden.done("lot.receive", { lineId: leek, gathered: "2024-09-01", seeds: 9 }).id;
     expect([offered().slice(0, 2), toSow()]).toEqual([[lot, older], lot]);

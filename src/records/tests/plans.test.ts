@@ -1,13 +1,21 @@
 import { afterEach, beforeEach, expect, test } from "vitest";
-import { nameWithGeneration } from "@/core/custody/generation";
 import { ended } from "@/core/lists/ended";
 import { VIEW_JOBS } from "@/views/jobs";
 import { plansOf, plansView } from "@/views/plans";
-import { todayView } from "@/views/today";
-import { standsOfSeason } from "../stand/queries";
 import { family, NOBODY, type Plot, plot } from "./plot";
 
-const CROSSING = { act: "cross", plants: 8, hands: 1, title: "parents: cross the parents, 1 by hand" };
+type Step = { act: string; generation: number; season: number; backcrosses?: number };
+/** A generation of a plan, of which only what a test is about is said. */
+const step = ({ act, generation, season, backcrosses = 0 }: Step) => ({
+  act,
+  generation,
+  season,
+  plants: 40,
+  mothers: 1,
+  kept: 5,
+  guard: "hand",
+  backcrosses,
+});
 
 let garden: Plot;
 beforeEach(() => {
@@ -15,49 +23,25 @@ beforeEach(() => {
 });
 afterEach(() => garden.close());
 
-test("a plan that is adopted stands in the coming seasons, and its work on Today", () => {
-  const { lineId } = family(garden);
-  const code = garden.code("line", lineId);
-  expect(plansView(garden.sky(), code)).toMatchObject({ sown: "2029-05-10", generation: 1, line: { name: "Lantern" } });
-  expect(plansView(garden.sky(), "L99-001-X")).toBe(null);
-  const seasons = [
-    { act: "select-self", plants: 60, hands: 5, title: "F2: self the best, 5 by hand" },
-    { act: "compare", plants: 50, hands: 0, title: "F3: compare" },
-  ];
-  const { entry } = garden.done("line.adopt", { lineId, sown: "2029-05-10", generation: 2, seasons });
-  const stands = () =>
-    garden.db
-      .prepare(
-        "SELECT sown, season, generation, wanted, planned, family FROM stand WHERE lineId = ? AND planned = 1 ORDER BY sown",
-      )
-      .all(lineId);
-  expect(stands()).toEqual([
-    { sown: "2029-05-10", season: 2029, generation: 2, wanted: 60, planned: 1, family: 1 },
-    { sown: "2030-05-10", season: 2030, generation: 3, wanted: 50, planned: 1, family: 1 },
-  ]);
-  const tasks = garden.db.prepare("SELECT title, due FROM task ORDER BY due").all() as { title: string; due: string }[];
-  expect(tasks.map(({ title }) => title)).toEqual(["Lantern: F2: self the best, 5 by hand", "Lantern: F3: compare"]);
-  // They are due as it flowers, not as it is sown.
-  expect(tasks[0]!.due > "2029-06-01" && tasks[0]!.due < "2029-09-01").toBe(true);
-  garden.on(tasks[0]!.due);
-  expect(todayView(garden.sky()).tasks.some((one) => JSON.stringify(one).includes("self the best"))).toBe(true);
-  garden.on("2028-05-10");
-  garden.undone(entry);
-  expect(stands()).toEqual([]);
-});
-
-const stood = () =>
+/** Of every line what is planned of it, generation by generation. */
+const planned = () =>
   garden.db
     .prepare(
-      `SELECT l.name, s.generation, s.season, s.wanted FROM stand s JOIN line l ON l.id = s.lineId
-         WHERE s.planned = 1 ORDER BY s.sown, s.id`,
+      `SELECT l.name, p.generation, p.season, p.act FROM plan p JOIN line l ON l.id = p.lineId ORDER BY p.season, p.generation`,
+    )
+    .raw()
+    .all();
+const sown = () =>
+  garden.db
+    .prepare(
+      "SELECT l.name, s.season, s.wanted FROM stand s JOIN line l ON l.id = s.lineId WHERE s.planned = 1 ORDER BY s.id",
     )
     .raw()
     .all();
 const crossed = () =>
   garden.db
     .prepare(
-      `SELECT x.season, x.kind, ml.name, fl.name, l.name, x.generation, x.fruitsWanted, x.note FROM cross x
+      `SELECT x.season, x.kind, ml.name, fl.name, l.name, x.generation FROM cross x
          JOIN line l ON l.id = x.lineId JOIN stand m ON m.id = x.motherStandId JOIN line ml ON ml.id = m.lineId
          JOIN stand f ON f.id = x.fatherStandId JOIN line fl ON fl.id = f.lineId WHERE x.plannedOn = ? ORDER BY x.season`,
     )
@@ -65,63 +49,71 @@ const crossed = () =>
     .all(garden.sky().today);
 const newLine = (name: string, species = "melon") => garden.line(name, species);
 
-test("crosses of a plan are planned crosses, and what comes of them are lines: back to a parent twice, then selfed", () => {
-  const [lineId, otherId] = [newLine("Ashlar"), newLine("Moon")];
-  const back = (name: string) => ({ act: "backcross", plants: 40, hands: 3, title: `${name}: cross back` });
-  const seasons = [CROSSING, back("F1"), back("BC1"), { act: "compare", plants: 40, hands: 0, title: "BC2: compare" }];
-  const told = { lineId, otherId, sown: "2029-05-10", back: "father", seasons };
-  const { entry } = garden.done("line.adopt", told);
-  const [f1, bc1, bc2] = ["Ashlar × Moon", "Ashlar × Moon × Moon", "Ashlar × Moon × Moon × Moon"];
-  expect(stood()).toEqual([
-    ["Ashlar", null, 2029, 4],
-    ["Moon", null, 2029, 4],
-    [f1, 1, 2030, 40],
-    ["Moon", null, 2030, 4],
-    [bc1, 1, 2031, 40],
-    ["Moon", null, 2031, 4],
-    [bc2, 1, 2032, 40],
+test("a way that is taken is the line's plan, and nothing is sown before its seed is there", () => {
+  const { lineId } = family(garden);
+  const code = garden.code("line", lineId);
+  expect(plansView(garden.sky(), code)).toMatchObject({
+    sown: "2029-05-10",
+    from: { generation: 1, season: 2029, grown: 1 },
+    line: { name: "Lantern" },
+  });
+  expect(plansView(garden.sky(), "L99-001-X")).toBe(null);
+  const generations = [
+    step({ act: "select-self", generation: 2, season: 2029 }),
+    step({ act: "compare", generation: 3, season: 2030 }),
+  ];
+  const { entry, message } = garden.done("plan.adopt", { lineId, way: "pedigree", generations });
+  expect(message).toBe("Lantern: 2 seasons planned");
+  expect(planned()).toEqual([
+    ["Lantern", 2, 2029, "select-self"],
+    ["Lantern", 3, 2030, "compare"],
   ]);
-  expect(crossed()).toEqual([
-    [2029, "cross", "Ashlar", "Moon", f1, 1, 1, CROSSING.title],
-    [2030, "cross", f1, "Moon", bc1, 1, 3, "F1: cross back"],
-    [2031, "cross", bc1, "Moon", bc2, 1, 3, "BC1: cross back"],
-  ]);
-  const names = standsOfSeason(garden.db, 2032).map(nameWithGeneration);
-  expect(names).toEqual([`${bc2} BC2`]);
-  expect(garden.db.prepare("SELECT title FROM task").pluck().all()).toEqual([`${bc2}: BC2: compare`]);
+  expect([garden.row("line", lineId).way, sown()]).toEqual(["pedigree", []]);
   garden.undone(entry);
-  expect([stood(), crossed()]).toEqual([[], []]);
+  expect([planned(), garden.row("line", lineId).way]).toEqual([[], null]);
+});
+
+test("a plan that begins with a cross sows both parents and plans it; what is crossed back is a line of its own", () => {
+  const [lineId, otherId] = [newLine("Ashlar"), newLine("Moon")];
+  const generations = [
+    step({ act: "cross", generation: 1, season: 2029 }),
+    step({ act: "backcross", generation: 1, season: 2030 }),
+    step({ act: "backcross", generation: 1, season: 2031, backcrosses: 1 }),
+    step({ act: "compare", generation: 1, season: 2032, backcrosses: 2 }),
+  ];
+  const told = { lineId, otherId, sown: "2029-05-10", back: "father", way: "backcross", generations };
+  const { entry, message } = garden.done("plan.adopt", told);
+  const [f1, bc1, bc2] = ["Ashlar × Moon", "Ashlar × Moon × Moon", "Ashlar × Moon × Moon × Moon"];
+  expect(message).toBe(`Ashlar: 4 seasons planned, to ${bc2}`);
+  expect(sown()).toEqual([
+    ["Ashlar", 2029, 4],
+    ["Moon", 2029, 4],
+  ]);
+  expect(crossed()).toEqual([[2029, "cross", "Ashlar", "Moon", f1, 1]]);
+  expect(planned()).toEqual([
+    [f1, 1, 2030, "backcross"],
+    [bc1, 1, 2031, "backcross"],
+    [bc2, 1, 2032, "compare"],
+  ]);
+  garden.undone(entry);
+  expect([sown(), crossed(), planned()]).toEqual([[], [], []]);
 });
 
 test("a parent that is to stand there anyhow is sown once; an F1 that was crossed back goes on in the line of that", () => {
   const { lineId } = family(garden);
   const { fatherLineId } = garden.row("line", lineId);
-  const seasons = [{ act: "backcross", plants: 30, hands: 3, title: "BC1: cross back" }];
-  const told = { lineId, sown: "2029-05-10", back: "father", crossedBack: true, generation: 1, seasons };
   const father = garden.db.prepare("SELECT name FROM line WHERE id = ?").pluck().get(fatherLineId) as string;
+  const generations = [step({ act: "select-self", generation: 1, season: 2029, backcrosses: 1 })];
+  const told = { lineId, back: "father", way: "backcross", generations };
+  garden.done("plan.adopt", told);
+  expect(planned()).toEqual([[`Lantern × ${father}`, 1, 2029, "select-self"]]);
+  expect(garden.refused("plan.adopt", { ...told, lineId: fatherLineId }).fields.back).toContain("not on record");
+  const other = newLine("Moon");
   garden.done("stand.add", { lineId: fatherLineId, sown: "2029-05-12" });
-  garden.done("line.adopt", told);
-  const bc1 = `Lantern × ${father}`;
-  expect(stood()).toEqual([
-    [bc1, 1, 2029, 30],
-    [father, null, 2029, null],
-  ]);
-  expect(crossed()).toEqual([[2029, "cross", bc1, father, `${bc1} × ${father}`, 1, 3, "BC1: cross back"]]);
-  expect(garden.refused("line.adopt", { ...told, lineId: fatherLineId }).fields.back).toContain("not on record");
-});
-
-test("pairs are crossed within the stand, and count as a generation", () => {
-  const pair = (name: string) => ({ act: "pair", plants: 20, hands: 5, title: `${name}: cross the best in pairs` });
-  const { lineId } = family(garden);
-  garden.done("line.adopt", { lineId, sown: "2029-05-10", generation: 2, seasons: [pair("F2"), pair("cycle 1")] });
-  expect(stood().map((row) => (row as unknown[]).slice(0, 2))).toEqual([
-    ["Lantern", 2],
-    ["Lantern", 3],
-  ]);
-  expect(crossed().map((row) => (row as unknown[]).slice(1, 7))).toEqual([
-    ["intercross", "Lantern", "Lantern", "Lantern", 3, 5],
-    ["intercross", "Lantern", "Lantern", "Lantern", 4, 5],
-  ]);
+  const crossing = [step({ act: "cross", generation: 1, season: 2029 })];
+  const more = { lineId: other, otherId: fatherLineId, sown: "2029-05-10", way: "pedigree", generations: crossing };
+  garden.done("plan.adopt", more);
+  expect(sown().map((row) => (row as unknown[])[0])).toEqual([father, "Moon"]);
 });
 
 test("each way for a crop with what it takes of ground and years, and why it is not for it", () => {
@@ -171,16 +163,31 @@ test("what is inherited is what the line's own plants showed; else as its traits
   expect(inherited()).toMatchObject({ of: { code: garden.code("stand", stand), plants: 9 } });
 });
 
+const CROSSING = step({ act: "cross", generation: 1, season: 2029 });
 test.each([
-  [{ sown: "2028-05-10" }, "sown", "still to come"],
-  [{ seasons: [] }, "seasons", "one"],
-  [{ every: 4 }, "every", "3"],
-  [{ seasons: [CROSSING] }, "otherId", "Choose the line"],
-  [{ seasons: [CROSSING], otherId: NOBODY }, "otherId", "Choose the line"],
-  [{ seasons: [{ ...CROSSING, act: "backcross" }], back: "neither" }, "back", "one of"],
+  [{ generations: [CROSSING], otherId: NOBODY, sown: "2029-05-10" }, "otherId", "Choose the line"],
+  [{ generations: [CROSSING], sown: "2029-05-10" }, "otherId", "Choose the line"],
+  [{ generations: [] }, "generations", "one"],
+  [{ generations: [{ ...CROSSING, act: "backcross" }], back: "neither" }, "back", "one of"],
+  [{ generations: [{ ...CROSSING, act: "self", kept: 41 }] }, "kept", "can't be kept"],
 ])("a plan with %j is refused beside %s", (more, field, words) => {
   const { lineId } = family(garden);
-  const seasons = [{ act: "select-self", plants: 9, hands: 0, title: "F2" }];
-  const told = { lineId, sown: "2029-05-10", seasons, ...more };
-  expect(garden.refused("line.adopt", told).fields[field]).toContain(words);
+  const told = { lineId, way: "pedigree", generations: [step({ act: "self", generation: 2, season: 2029 })], ...more };
+  expect(garden.refused("plan.adopt", told).fields[field]).toContain(words);
+});
+
+test("a generation without plants is none", () => {
+  const { lineId } = family(garden);
+  const told = { lineId, way: "pedigree", generations: [{ ...CROSSING, act: "self", plants: 0 }] };
+  expect(garden.refused("plan.adopt", told).message).toContain("plants");
+});
+
+test("a cross is begun on a day to come, and with another line", () => {
+  const lineId = newLine("Ashlar");
+  const told = { lineId, otherId: newLine("Moon"), way: "pedigree", generations: [CROSSING] };
+  expect(garden.refused("plan.adopt", { ...told, sown: garden.sky().today }).fields.sown).toContain("still to come");
+  expect(garden.refused("plan.adopt", told).fields.sown).toContain("Say when");
+  expect(garden.refused("plan.adopt", { ...told, otherId: lineId, sown: "2029-05-10" }).fields.otherId).toContain(
+    "another",
+  );
 });

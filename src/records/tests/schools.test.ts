@@ -82,24 +82,19 @@ describe("mothers put together", () => {
   test("a row of each mother is a family of its own, beside its sisters, with equal seed", () => {
     const lots = saved(40, 100, 30);
     garden.on("2028-05-01");
-    const { ids, message } = garden.done("stand.rows", {
-      lotIds: lots,
-      each: 12,
+    const sow = (lotIds: Id[], seeds: number) => ({
+      lots: lotIds.map((lotId) => ({ lotId, seeds, wanted: 9 })),
       sown: "2028-05-01",
-      bedId: 1,
-      sownIn: "ground",
     });
-    expect(message).toContain("3 rows sown, 12 seeds each");
+    const { ids, message } = garden.done("stand.sow", { ...sow(lots, 12), bedId: 1, sownIn: "ground" });
+    expect(message).toContain("36 seeds sown, 3 rows");
     expect(ids.map((id) => garden.row("stand", id))).toMatchObject(
-      lots.map((lotId) => ({ lotId, lineId, family: 1, sowedSeeds: 12, season: 2028, planned: 0, sownIn: "ground" })),
+      lots.map((lotId) => ({ lotId, lineId, family: 1, sowedSeeds: 12, wanted: 9, season: 2028, planned: 0 })),
     );
     expect(view(ids[0]).sisters).toBe(2);
-    expect(garden.refused("stand.rows", { lotIds: lots, each: 19, sown: "2028-05-01" }).message).toContain(
-      "18 seeds more",
-    );
-    expect(
-      garden.refused("stand.rows", { lotIds: lots.slice(0, 1), each: 1, sown: "2028-05-01" }).fields.lotIds,
-    ).toContain("two lots");
+    expect(garden.refused("stand.sow", sow(lots, 19)).message).toContain("18 seeds more");
+    expect(garden.refused("stand.sow", sow([], 1)).fields.lots).toContain("Choose whose seed");
+    expect(garden.refused("stand.sow", sow([lots[0]!, lots[0]!], 1)).message).toContain("named twice");
   });
 });
 

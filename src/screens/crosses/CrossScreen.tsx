@@ -14,6 +14,7 @@ import { StageRow } from "../common/drawings/FlowerStage";
 import { EnoughFruit } from "../common/EnoughFruit";
 import { Notes } from "../common/Notes";
 import { Page } from "../common/Page";
+import { SowNext } from "../common/SowNext";
 import { Tag } from "../common/Tag";
 import { inHundred, percent } from "../common/words";
 import { CrossRecord } from "./CrossRecord";
@@ -102,6 +103,11 @@ export function CrossScreen(view: CrossView & { opened: number | null }) {
       {view.note && <p className="mt-2 max-w-prose whitespace-pre-wrap border-l-4 border-rule pl-3">{view.note}</p>}
       {!cross.closed && <CrossRecord view={view} units={garden.units} />}
       <FlowerTable key={view.opened} view={view} opened={view.opened} />
+      {lots.some((lot) => lot.onTable === 0 && lot.endedOn === null) && (
+        <p className="mt-4">
+          <SowNext line={lots[0]!.lineCode} trigger="Sow its seed" strong />
+        </p>
+      )}
       {lots.length > 0 && (
         <section className="mt-8">
           <h3 className="mb-2">Seed from it</h3>

@@ -1,5 +1,5 @@
 import { dayInWords } from "@/core/calendar/day";
-import { seasonName } from "@/core/climate/season";
+import { seasonName, seasonOf } from "@/core/climate/season";
 import { addressOfStand } from "@/core/custody/address";
 import { generationName } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
@@ -16,6 +16,7 @@ import { LadderChart } from "./charts";
 import { OffTypeFigure } from "./figures";
 import { LineEnd } from "./LineEnd";
 import { LineForm } from "./LineForm";
+import { LinePath } from "./LinePath";
 import { PartOff } from "./PartOff";
 import { Pedigree } from "./Pedigree";
 import { atMost, gettingAnywhere, progressInWords, verdictInWords } from "./trueWords";
@@ -67,7 +68,15 @@ export function LineScreen({ whole, ...view }: LineView & { whole: boolean }) {
         <Tag kind="line" code={line.code} small />
         <span className="min-w-0 break-words">{line.name}</span>
       </p>
-      <h2 className="text-2xl">{verdict.head}</h2>
+      <LinePath
+        line={{ id: line.id, code: line.code, name: line.name, ended: line.endedOn !== null }}
+        standing={view.standing}
+        backcrosses={view.backcrosses}
+        latitude={garden.latitude}
+        season={seasonOf(band.today, garden.latitude)}
+        traits={view.traits}
+      />
+      <h2 className="mt-5 text-2xl">{verdict.head}</h2>
       <p>{verdict.under}</p>
       {anywhere && (
         <p className="mt-3">

@@ -51,12 +51,18 @@ function standingInWords({ ending, endedOn, growing, planned, seed }: LineRow, t
 }
 
 /** What it asks for, and where that is done. */
-function Next({ due, sow, endedOn }: LineRow) {
+function Next({ due, sow, step, code, endedOn }: LineRow) {
   if (endedOn !== null) return null;
+  if (step === "lost")
+    return (
+      <Link href={`/lines/${code}`} className="font-bold text-rust">
+        Nothing of it lives: get seed, or end it
+      </Link>
+    );
   if (due) return <DueWork due={due} href={due.family ? `/nursery/${due.code}` : `/ground?stand=${due.code}`} />;
   if (sow)
     return (
-      <Link href="/seed" className="font-semibold">
+      <Link href={`/lines/${code}`} className="font-semibold">
         {sow === "old" ? "Its seed fades: grow it again" : "Sow its next generation"}
       </Link>
     );

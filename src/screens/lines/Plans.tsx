@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import { generationName, generationNamed } from "@/core/custody/generation";
+import { planFrom } from "@/core/plans/linePlan";
 import { inTenShort } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { fixed } from "@/core/writing/numbers";
@@ -114,7 +114,7 @@ export function Plans(page: Props) {
             heads={["Method", "All traits fixed", "Gain", "Not yet fixed", "Years", "Plants", "Ground", "Hours", ""]}
           >
             {fit.map((plan) => (
-              <PlanRow key={plan.scheme} plan={plan} page={page} />
+              <PlanRow key={plan.scheme} plan={plan} page={page} asked={asked} />
             ))}
           </Table>
           <p className="mt-3 max-w-prose text-sm text-soft">
@@ -134,9 +134,9 @@ export function Plans(page: Props) {
   );
 }
 
-type RowProps = { plan: LaidOut; page: Props };
+type RowProps = { plan: LaidOut; page: Props; asked: Asked };
 
-function PlanRow({ plan, page }: RowProps) {
+function PlanRow({ plan, page, asked }: RowProps) {
   const { scheme, recovers, gain, mixed, years, plants, ground, hours, recurrent } = plan;
   const { name, what } = SCHEME_WORDS[scheme];
   return (
@@ -162,33 +162,32 @@ function PlanRow({ plan, page }: RowProps) {
       <td>{Math.round(hours)}</td>
       <td>
         <Sheet trigger="Season by season" title={name} plain>
-          {(close) => <Adopt plan={plan} page={page} onDone={close} />}
+          {(close) => <Adopt plan={plan} page={page} asked={asked} onDone={close} />}
         </Sheet>
       </td>
     </tr>
   );
 }
 
-/** What stands in each season, and the press that plans it. */
-function Adopt({ plan, page, onDone }: RowProps & { onDone: () => void }) {
-  const { line, parents, others, sown, generation, backcrosses } = page;
+/** What is ahead of the line by this way, and the press that makes it its plan. */
+function Adopt({ plan: { scheme, steps }, page, asked, onDone }: RowProps & { onDone: () => void }) {
+  const { line, parents, others, sown, from, species } = page;
+  const size = { plants: asked.plants, seasons: asked.seasons, recessive: asked.hidden > 0 };
   // What was crossed and grown of it already is not done again.
-  const done =
-    generation === null
-      ? 0
-      : plan.steps.findIndex((step) => step.generation === generationName(generation, backcrosses)) + 1;
-  const left = plan.steps.slice(done);
-  const title = ({ generation: of, act, families, hands }: LaidOut["steps"][number]) =>
-    `${of}: ${ACTS_OF_PLANS[act]}${hands > 0 ? `, ${plural(hands, "by hand", "by hand")}` : ""}${families > 1 ? `, ${families} families` : ""}`;
-  const crossedBack = plan.steps[done - 1]?.act === "backcross";
+  const left =
+    from.generation === null
+      ? planFrom(scheme, { ...from, whole: true }, size, species)
+      : planFrom(scheme, { ...from, season: from.season - species.every }, size, species).slice(1);
+  const done = steps.length - left.length;
   const begins = left[0]?.act === "cross";
-  const goesBack = crossedBack || left.some(({ act }) => act === "backcross");
+  const goesBack = left.some(({ act, backcrosses }) => act === "backcross" || backcrosses > from.backcrosses);
   return (
     <>
       <ol className="space-y-2">
-        {plan.steps.map((step, i) => (
+        {steps.map((step, i) => (
           <li key={step.generation + step.act} className={i < done ? "text-soft" : undefined}>
-            <strong>{step.generation}</strong>, {plural(step.plants, "plant")}
+            <strong>{step.generation}</strong>
+            {i >= done && `, ${left[i - done]!.season}`}, {plural(step.plants, "plant")}
             {step.families > 1 && ` in ${step.families} families`}: {ACTS_OF_PLANS[step.act]}
             {step.hands > 0 && `, ${step.hands} by hand`}
             {i < done && " (behind it)"}
@@ -200,44 +199,31 @@ function Adopt({ plan, page, onDone }: RowProps & { onDone: () => void }) {
       ) : (
         <div className="mt-5">
           <CommandForm
-            command="line.adopt"
-            draft={`adopt-${line.id}-${plan.scheme}`}
-            values={{ sown, otherId: "", back: "mother" }}
-            hidden={{
-              lineId: line.id,
-              every: plan.years / plan.steps.length,
-              generation: generationNamed(left[0]!.generation),
-              crossedBack,
-              seasons: left.map((step) => ({
-                act: step.act,
-                plants: step.plants,
-                hands: step.hands,
-                title: title(step).slice(0, 120),
-              })),
-            }}
-            submit={`Plan ${plural(left.length, "season")} of it`}
+            command="plan.adopt"
+            draft={`adopt-${line.id}-${scheme}`}
+            values={begins ? { sown, otherId: "", back: "mother" } : { back: "mother" }}
+            hidden={{ lineId: line.id, way: scheme, generations: left }}
+            submit={`Plan these ${plural(left.length, "season")}`}
             onDone={onDone}
           >
             {(Field) => (
               <>
-                <Field
-                  name="sown"
-                  label="First sown on"
-                  type="date"
-                  hint={
-                    plan.years > plan.steps.length
-                      ? "A sowing every other year from then on; crosses as planned crosses, what else is to be done on Today as it flowers."
-                      : "A sowing a year from then on; crosses as planned crosses, what else is to be done on Today as it flowers."
-                  }
-                />
                 {begins && (
-                  <Field
-                    name="otherId"
-                    label="Crossed with"
-                    type="select"
-                    none="Choose a line"
-                    choices={others.map(({ id, name }) => ({ value: id, label: name }))}
-                  />
+                  <>
+                    <Field
+                      name="sown"
+                      label="Parents sown on"
+                      type="date"
+                      hint="Both are planned, and the cross. What comes later is sown when its seed is there."
+                    />
+                    <Field
+                      name="otherId"
+                      label="Crossed with"
+                      type="select"
+                      none="Choose a line"
+                      choices={others.map(({ id, name }) => ({ value: id, label: name }))}
+                    />
+                  </>
                 )}
                 {goesBack && (
                   <Field

@@ -42,7 +42,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
             sistersKept={view.sistersKept}
             head={view.head}
           />
-          <Mothers view={{ stand, mothers: view.mothers, beds: view.beds }} />
+          <Mothers view={{ stand, mothers: view.mothers }} />
           <Cautions hazards={hazards} />
         </>
       }

@@ -7,11 +7,12 @@ import { fixed } from "@/core/writing/numbers";
 import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
 import type { Family } from "@/views/family";
-import { CommandButton, CommandForm } from "../common/command";
+import { CommandButton } from "../common/command";
+import { SowNext } from "../common/SowNext";
 import { allOf, PlantBoxes } from "./ChoosePlants";
 
 type Mother = Family["mothers"][number];
-type Props = { view: Pick<Family, "stand" | "mothers" | "beds"> };
+type Props = { view: Pick<Family, "stand" | "mothers"> };
 
 /** Seed that was saved by mother: sown a row each, or put together in stated shares. */
 export function Mothers({ view }: Props) {
@@ -29,16 +30,14 @@ export function Mothers({ view }: Props) {
           </li>
         ))}
       </ul>
-      {counted.length > 1 && (
-        <div className="mt-3 flex flex-wrap gap-3">
-          <Sheet trigger="Sow a row of each" title="A row of each mother">
-            {(close) => <Rows view={view} mothers={counted} close={close} />}
-          </Sheet>
+      <div className="mt-3 flex flex-wrap gap-3">
+        <SowNext line={stand.lineCode} trigger="Sow the next generation" strong />
+        {counted.length > 1 && (
           <Sheet trigger="Put mothers together" title={`Mothers of ${stand.code} together`}>
             {(close) => <Together mothers={counted} close={close} />}
           </Sheet>
-        </div>
-      )}
+        )}
+      </div>
     </section>
   );
 }
@@ -62,53 +61,6 @@ const Choose = ({ mothers, taken, onChange }: ChooseProps) => (
 );
 
 const lotsOf = (mothers: Mother[]) => allOf(mothers.map(({ lotId: id }) => ({ id })));
-
-function Rows({ view, mothers, close }: Props & { mothers: Mother[]; close: () => void }) {
-  const [lots, setLots] = useState(lotsOf(mothers));
-  const chosen = mothers.filter(({ lotId }) => lots.has(lotId));
-  const most = Math.min(...chosen.map((one) => one.left!));
-  return (
-    <CommandForm
-      command="stand.rows"
-      draft={`rows-${view.stand.id}`}
-      values={{ each: null, sown: null, bedId: null, sownIn: null }}
-      hidden={{ lotIds: chosen.map(({ lotId }) => lotId) }}
-      submit={`Sow ${plural(chosen.length, "row")}`}
-      onDone={close}
-    >
-      {(Field) => (
-        <>
-          <p className="text-soft">
-            Equal seed of each, so that none counts for more than another; of ears the middle kernels. Each row is a
-            family of its own, beside its sisters: whole rows are compared first, then plants within the best.
-          </p>
-          <Choose mothers={mothers} taken={lots} onChange={setLots} />
-          <Field name="each" label="Seeds of each" type="number" hint={chosen.length > 0 ? `At most ${most}.` : ""} />
-          <Field name="sown" label="Sown on" type="date" />
-          <Field
-            name="bedId"
-            label="Bed"
-            type="select"
-            choices={[
-              { value: "", label: "not said" },
-              ...view.beds.map(({ id, name }) => ({ value: id, label: name })),
-            ]}
-          />
-          <Field
-            name="sownIn"
-            label="Sown in"
-            type="select"
-            choices={[
-              { value: "", label: "not said" },
-              { value: "tray", label: "Trays" },
-              { value: "ground", label: "Where they stay" },
-            ]}
-          />
-        </>
-      )}
-    </CommandForm>
-  );
-}
 
 function Together({ mothers, close }: { mothers: Mother[]; close: () => void }) {
   const [lots, setLots] = useState(lotsOf(mothers));

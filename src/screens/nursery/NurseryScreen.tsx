@@ -1,5 +1,6 @@
 import { daysBetween } from "@/core/calendar/day";
 import { seasonName } from "@/core/climate/season";
+import { addressOf } from "@/core/custody/address";
 import { nameWithGeneration } from "@/core/custody/generation";
 import { bedInWords } from "@/core/ground/bedInWords";
 import { listAddress } from "@/core/lists/listed";
@@ -11,9 +12,9 @@ import { DueWork } from "../common/DueWork";
 import { ListTools } from "../common/ListTools";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
+import { SowNext } from "../common/SowNext";
 import { Tag } from "../common/Tag";
 import { percent } from "../common/words";
-import { SowFamily } from "./SowFamily";
 
 /** What came up, in how many days: a yardstick of the family. */
 function cameUpInWords({ sowedSeeds, cameUp, sown, upOn }: FamilyRow): string {
@@ -47,7 +48,7 @@ const headline = ({ list, waiting, undecided }: Nursery): string => {
 };
 
 export function NurseryScreen(view: Nursery) {
-  const { garden, band, list, head, beds } = view;
+  const { garden, band, list, next } = view;
   const { words, show, by } = list;
   return (
     <Page
@@ -55,12 +56,26 @@ export function NurseryScreen(view: Nursery) {
       band={band}
       beside={
         <>
-          <h2 className="mb-4">Sow a lot as a family</h2>
+          <h2 className="mb-3">Next generations to sow</h2>
+          {next.length === 0 && (
+            <p className="mb-4 max-w-prose text-soft">
+              None now. Seed of a cross that is next to be sown appears here, until its time to sow is past.
+            </p>
+          )}
+          <ul className="rows mb-5 border-y border-rule empty:hidden">
+            {next.map(({ code, name }) => (
+              <li key={code} className="flex items-center justify-between gap-3 py-2">
+                <Link href={addressOf({ kind: "line", code })} className="min-w-0 break-words font-semibold">
+                  {name}
+                </Link>
+                <SowNext line={code} trigger="Sow" />
+              </li>
+            ))}
+          </ul>
           <p className="mb-4">
             <Link href="/nursery/yardsticks">All yardsticks</Link> of the garden: what they mean, and which lines use
             them.
           </p>
-          <SowFamily since={head} beds={beds} today={band.today} />
         </>
       }
     >

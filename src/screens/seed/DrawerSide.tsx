@@ -6,7 +6,7 @@ import Link from "@/ui/Link";
 import type { DyingLot } from "@/views/drawer";
 import type { Regrow } from "@/views/regrow";
 import type { Seed } from "@/views/seed";
-import { CommandButton } from "../common/command";
+import { SowNext } from "../common/SowNext";
 import { LIFE_TONES } from "../common/seedNames";
 import { inHundred, linesFromIt, rangeInHundred } from "../common/words";
 import { LifeLine } from "./LifeLine";
@@ -55,20 +55,7 @@ function Dying({ lot, regrow, limit }: { lot: DyingLot; regrow: Regrow; limit: n
         {rangeInHundred(now)} come up; {tests > 0 ? plural(tests, "test") : "no test yet"}. {stakeInWords(regrow)}
         {regrow.sow !== null && ` Sow ${regrow.sow}${regrow.left === null ? "" : ` of ${regrow.left}`}.`}
       </p>
-      {regrow.sow !== null && (regrow.left === null || regrow.sow <= regrow.left) && (
-        <CommandButton
-          command="stand.add"
-          input={{
-            lineId: regrow.lineId,
-            lotId: regrow.lotId,
-            sown: regrow.sowOn,
-            sowedSeeds: regrow.sow,
-          }}
-          plain
-        >
-          Plan it for {dayInWords(regrow.sowOn)} {regrow.sowOn.slice(0, 4)}
-        </CommandButton>
-      )}
+      <SowNext line={regrow.code} trigger="Plan sowing" plain />
     </li>
   );
 }

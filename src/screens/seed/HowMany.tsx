@@ -1,5 +1,5 @@
 "use client";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { type Day, isDay } from "@/core/calendar/day";
 import { cellNumber, type Surplus } from "@/core/seed/cells";
 import { sowingDays } from "@/core/seed/sowDays";
@@ -9,7 +9,7 @@ import { seedsToSow } from "@/core/work/raise";
 import type { Stand } from "@/records/stand/stand";
 import { DayInput } from "@/ui/DayInput";
 import type { LotPage } from "@/views/lot";
-import { SowLot } from "../common/SowLot";
+import { SowNext } from "../common/SowNext";
 import { inHundred, reckonedPercent, spanInWords } from "../common/words";
 
 /** A way to sow for a number of plants: in what, how many seeds to a cell, and how many of each. */
@@ -59,15 +59,9 @@ function waysFor(target: number, stages: RaisingStages, inPlace: boolean): Way[]
 
 /** From plants wanted to seeds to sow and when, through the grower's own losses; what then stays in the packet; and its sowing. */
 export function HowMany({ view }: { view: LotPage }) {
-  const { stages, losses, lot, plants, time, today, beds } = view;
+  const { stages, losses, lot, plants, time, today } = view;
   const [typed, setTyped] = useState(String(plants));
   const [out, setOut] = useState<Day | "">(time?.out ?? "");
-  const [chosen, setChosen] = useState<Way | null>(null);
-  const form = useRef<HTMLHeadingElement>(null);
-  const choose = (way: Way) => {
-    setChosen(way);
-    form.current?.focus();
-  };
   const wanted = /^\d{1,4}$/.test(typed.trim()) ? Number(typed) : 0;
   const all = wanted > 0 ? waysFor(wanted, stages, time === null) : [];
   const ways = all.filter(({ seeds }) => !lot.left || seeds <= lot.left.high * HOPELESS);
@@ -99,9 +93,23 @@ export function HowMany({ view }: { view: LotPage }) {
                 {way.cells !== null && ` in ${plural(way.cells, "cell")},`} {way.words}
                 <span className="block text-sm text-soft">{staysInWords(lot, way.seeds)}</span>
               </span>
-              <button type="button" className="leaf leaf-plain shrink-0" onClick={() => choose(way)}>
-                Sow so<span className="sr-only">: {way.words}</span>
-              </button>
+              <SowNext
+                line={lot.lineCode}
+                lot={lot.code}
+                so={{
+                  plants: wanted,
+                  seeds: way.seeds,
+                  sownIn: way.sownIn,
+                  perCell: way.perCell,
+                  sown: days && days.best > today ? days.best : today,
+                }}
+                trigger={
+                  <>
+                    Sow so<span className="sr-only">: {way.words}</span>
+                  </>
+                }
+                plain
+              />
             </li>
           ))}
         </ul>
@@ -129,27 +137,7 @@ export function HowMany({ view }: { view: LotPage }) {
           </>
         )}
       </section>
-      <h2 ref={form} tabIndex={-1} className="mb-4">
-        Sow it as a family
-      </h2>
-      <SowLot
-        key={chosen ? `${chosen.key} ${chosen.seeds} ${days?.best}` : "own"}
-        lots={[lot]}
-        beds={beds}
-        today={today}
-        left={leftInWords(lot)}
-        so={
-          chosen
-            ? {
-                sowedSeeds: chosen.seeds,
-                wanted,
-                sownIn: chosen.sownIn,
-                perCell: chosen.perCell,
-                sown: days && days.best > today ? days.best : today,
-              }
-            : undefined
-        }
-      />
+      <SowNext line={lot.lineCode} lot={lot.code} trigger="Sow the next generation" strong />
     </>
   );
 }
@@ -160,14 +148,6 @@ function sureInWords(wanted: number, all: Way[], ways: Way[]): string {
   if (all.length === 0) return "No number of these seeds would do.";
   if (ways.length === 0) return "That would take more than ten times what is left: sow all of it, and count on little.";
   return `${ways.length > 1 ? "Each" : "That"} gives them nine times in ten.`;
-}
-
-/** What may be sown of it. */
-function leftInWords({ left, reserve }: LotPage["lot"]): string | undefined {
-  if (!left) return undefined;
-  const beside = (seeds: number) => Math.max(0, seeds - (reserve ?? 0));
-  const words = left.counted ? `${beside(left.high)}` : `About ${beside(left.likely)}, at most ${beside(left.high)},`;
-  return `${words} are left${reserve ? " beside the reserve" : ""}`;
 }
 
 function staysInWords({ seedsLeft, reserve }: LotPage["lot"], seeds: number): string {

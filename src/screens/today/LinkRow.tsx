@@ -25,11 +25,13 @@ export const InAWeek = ({ input, day, name }: PutOffProps) => (
 
 /** What is done on a page of its own, in a line: a call of the table, a test to count, a place, a sharing day. */
 export function LinkRow({ task: { task, putOff }, day }: { task: LinkTask; day: Day }) {
-  const { code, name, what, href, last } = task;
+  const { of, code, name, what, href, last } = task;
   const late = last !== null && last < day;
   return (
     <li className="flex flex-wrap items-center gap-x-3 py-1">
-      <span className="sm:w-[8.25rem]">{code ? <Tag kind="lot" code={code} href={href} small /> : "Seed"}</span>
+      <span className="sm:w-[8.25rem]">
+        {code ? <Tag kind={of === "line" ? "line" : "lot"} code={code} href={href} small /> : "Seed"}
+      </span>
       <Link href={href} className="font-semibold">
         {name}: {within(what)}
       </Link>

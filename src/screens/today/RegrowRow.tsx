@@ -4,6 +4,7 @@ import Link from "@/ui/Link";
 import type { Regrow } from "@/views/regrow";
 import { CommandButton } from "../common/command";
 import { Row } from "../common/Part";
+import { SowNext } from "../common/SowNext";
 import { Tag } from "../common/Tag";
 import { linesFromIt, rangeInHundred } from "../common/words";
 
@@ -28,9 +29,7 @@ export function RegrowRow({ line }: { line: Regrow }) {
       }
     >
       <span className="flex flex-wrap justify-end gap-2">
-        <Link className="leaf" href={`/seed/${lot}`}>
-          To its seed
-        </Link>
+        <SowNext line={code} trigger="Sow" />
         <CommandButton
           command="deed.leave"
           input={{ lineId, act: "regrow", how: "cannot" }}

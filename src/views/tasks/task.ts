@@ -41,7 +41,7 @@ export function putOffOf({ of, id, act }: Pick<Task, "of" | "id" | "act">): PutO
     case "planting":
       return { standIds: [id], act: act as Act };
     case "line":
-      return { lineId: id, act: "regrow" };
+      return { lineId: id, act: act as Asked };
     case "neighbour":
       return { sourceId: id, act: "ask" };
     case "place":

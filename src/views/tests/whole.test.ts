@@ -101,7 +101,7 @@ const SCREENS: Record<string, [screen: string, view: () => unknown, day?: string
     ["plan", () => headless(crossPlanView(garden.sky(), null))],
   ],
   nursery: [
-    ["nursery", () => headless(nurseryView(garden.sky()))],
+    ["nursery", () => nurseryView(garden.sky())],
     ["a family", () => familyView(garden.sky(), code("stand", garden.stands.family))],
   ],
   seed: [

@@ -1,0 +1,55 @@
+import { dayInWords } from "@/core/calendar/day";
+import { generationName } from "@/core/custody/generation";
+import { bedInWords } from "@/core/ground/bedInWords";
+import type { Cost } from "@/core/plans/difference";
+import { timesInTen } from "@/core/units/odds";
+import { plural } from "@/core/units/plural";
+import type { BedToSow, LotToSow, NextSowing } from "@/views/nextSowing";
+import { percent } from "./words";
+
+/** "Lantern F3". */
+export const sownName = ({ line, lots }: NextSowing): string => {
+  const [first] = lots;
+  const generation = first ? generationName(first.generation, first.backcrosses) : "";
+  return generation ? `${line.name} ${generation}` : line.name;
+};
+
+/** What the plan has for this generation. */
+export function planInWords({ step }: NextSowing): string {
+  if (!step) return "The plan has nothing for this generation.";
+  const rows = step.mothers > 1 ? `, a row from each of ${step.mothers} mothers` : "";
+  return `Plan: ${plural(step.plants, "plant")}${rows}.`;
+}
+
+/** Whose seed a lot is. */
+export const lotInWords = ({ mother, motherCode, code, gathered }: LotToSow): string =>
+  mother === null ? `Lot ${code}, ${dayInWords(gathered)} ${gathered.slice(0, 4)}` : `Plant ${mother} of ${motherCode}`;
+
+/** A bed as it is offered: how many plants fit, and why not this one. */
+export const bedOffered = ({ name, fits, tooSoon }: BedToSow): string => {
+  const before = tooSoon && `${tooSoon.name} stood there in ${tooSoon.season}`;
+  return [sentenceOf(bedInWords(name)), `room for ${fits}`, before].filter(Boolean).join(" · ");
+};
+
+const sentenceOf = (words: string) => words[0]!.toUpperCase() + words.slice(1);
+
+/** What it costs that a sowing differs from its plan. */
+export function costInWords(cost: Cost): string {
+  switch (cost.kind) {
+    case "chance":
+      return `One plant at least shows all you want ${timesInTen(cost.meant)}; as planned ${timesInTen(cost.planned)}.`;
+    case "gain":
+      return `Choosing among them gains ${percent(cost.share)} of what the plan would.`;
+    case "mothers":
+      return `${plural(cost.missing, "family", "families")} of ${cost.of} are not grown, and nothing more is learned of them.`;
+    case "narrows":
+      return `It loses ${percent(cost.meant)} of its variety in this generation; as planned ${percent(cost.planned)}.`;
+  }
+}
+
+/** What stays in the drawer of what is sown. */
+export function staysInWords(left: number | null, seeds: number): string {
+  if (left === null) return "not counted yet";
+  if (seeds > left) return `only ${left} are left`;
+  return seeds === left ? "none is left if it fails" : `${left - seeds} stay`;
+}

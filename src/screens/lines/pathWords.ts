@@ -1,0 +1,56 @@
+import { dayInWords } from "@/core/calendar/day";
+import { seasonName } from "@/core/climate/season";
+import { generationName } from "@/core/custody/generation";
+import { plural } from "@/core/units/plural";
+import type { Ahead, LineStanding } from "@/views/linePlan";
+import { ACTS_OF_PLANS } from "./planWords";
+
+type Step = Pick<LineStanding["plan"]["grown"][number], "generation" | "season">;
+
+/** What a step of the path is called: its generation, or its season where none is counted. */
+export const stepName = ({ generation, season }: Step, backcrosses: number, latitude: number): string =>
+  generationName(generation, backcrosses) || seasonName(season, latitude);
+
+/** What became of a generation that was grown. */
+export function grownInWords({ plants, kept, removed, stands, lost }: LineStanding["plan"]["grown"][number]): string {
+  if (lost === stands) return "lost";
+  const parts = [
+    plants > 0 ? plural(plants, "plant") : "not counted",
+    kept > 0 && `${kept} kept`,
+    removed > 0 && `${removed} removed`,
+  ];
+  return parts.filter(Boolean).join(", ");
+}
+
+/** What is planned of a generation that is ahead. */
+export function aheadInWords({ plants, mothers, kept, act }: Ahead): string {
+  const rows = mothers > 1 ? ` in ${mothers} rows` : "";
+  const keep = kept < plants && act !== "compare" ? `, keep ${kept}` : "";
+  return `${plural(plants, "plant")}${rows}${keep}`;
+}
+
+/** What a generation is grown for. */
+export const actInWords = ({ act }: Ahead): string => ACTS_OF_PLANS[act];
+
+/** A line's next step, as its page says it first. */
+export function nextInWords({ step, plan, plannedOn, toSow }: LineStanding): string {
+  const [next] = plan.ahead;
+  switch (step) {
+    case "growing":
+      return toSow ? "It is growing, and seed of its next generation is there." : "It is growing.";
+    case "planned":
+      return `To be sown on ${dayInWords(plannedOn!, "long")}.`;
+    case "crossing":
+      return "Its cross comes first; its seed follows.";
+    case "clean":
+      return "Its seed is on the table. Clean and dry it first.";
+    case "sow":
+      return next ? `Sow it: ${aheadInWords(next)}.` : "Sow it.";
+    case "keeps":
+      return "It lives as seed. Nothing to do before it fades.";
+    case "begin":
+      return "No seed of it is here yet.";
+    case "lost":
+      return "No plants and no seed: nothing of it lives here.";
+  }
+}

@@ -1,0 +1,174 @@
+import { speciesById } from "@/catalogue/catalogue";
+import type { Day } from "@/core/calendar/day";
+import { seasonOf } from "@/core/climate/season";
+import { type Bred, divides } from "@/core/custody/generation";
+import type { Id } from "@/core/custody/id";
+import { middle } from "@/core/flowering/facts";
+import { tooSoon } from "@/core/ground/rotation";
+import { lotsToSow } from "@/core/plans/chooseLots";
+import type { PlanWay } from "@/core/plans/linePlan";
+import type { LifeState } from "@/core/seed/life";
+import type { RaisingStages } from "@/core/seed/sowing";
+import { beds } from "@/records/bed/queries";
+import { backcrossesOf, lineByCode } from "@/records/line/queries";
+import { amountOf, mayHoldSeed, takenFrom } from "@/records/lot/left";
+import { lots } from "@/records/lot/queries";
+import { floweringSeason } from "@/records/stand/commands";
+import { stoodInBeds } from "@/records/stand/rotation";
+import type { Stand } from "@/records/stand/stand";
+import { livesOf } from "./alive";
+import { type Ahead, linePlan } from "./linePlan";
+import type { Outlook } from "./outlook";
+import { raisingFor } from "./raising";
+import { nextSowing as sowingDay } from "./regrow";
+import { wantedShare } from "./wanted";
+
+/** A lot that may be sown for the next generation. */
+export type LotToSow = Bred & {
+  id: Id;
+  code: string;
+  /** The number of the plant whose seed it is, and the code of its planting. */
+  mother: number | null;
+  motherCode: string | null;
+  gathered: Day;
+  /** Seeds left beside its reserve; null where nobody counted. */
+  left: number | null;
+  reserve: number | null;
+  life: LifeState;
+  /** What its seed goes through until it is a plant. */
+  stages: RaisingStages;
+  chosen: boolean;
+};
+
+/** A bed with how many plants of the line still fit in that season, and what stood there too lately. */
+export type BedToSow = { id: Id; name: string; fits: number; tooSoon: { name: string; season: number } | null };
+
+/** What is asked before a line's next generation is sown, with what its plan proposes. */
+export type NextSowing = {
+  line: { id: Id; code: string; name: string };
+  way: PlanWay;
+  /** The plan's generation that it is sown for; null where the plan has none. */
+  step: Ahead | null;
+  /** Each plant has a number, as it is a cross on its way. */
+  numbered: boolean;
+  lots: LotToSow[];
+  sown: Day;
+  season: number;
+  sownIn: Exclude<Stand["sownIn"], null>;
+  beds: BedToSow[];
+  /** The bed that is proposed. */
+  bedId: Id | null;
+  /** Of an F2, the share that shows every wanted single-gene trait. */
+  share: number | null;
+  outcrosses: boolean;
+};
+
+const takenBy = ({ plants, wanted }: Pick<Stand, "plants" | "wanted">) => plants ?? wanted ?? 0;
+
+/** The garden's beds in a season, with the room that is left for a species. */
+function bedsFor(sky: Outlook, species: string, season: number): BedToSow[] {
+  const { plantSpacing, family, rotation } = speciesById(species);
+  const each = middle(plantSpacing) ** 2;
+  const stood = stoodInBeds(sky.db);
+  const there = sky.standsOf(season).filter(({ endedOn }) => endedOn === null);
+  return beds(sky.db)
+    .filter(({ outside }) => !outside)
+    .map(({ id, name, width, length }) => {
+      const taken = there
+        .filter(({ bedId }) => bedId === id)
+        .reduce(
+          (sum, one) => sum + takenBy(one) * (one.spacing ?? middle(speciesById(one.species).plantSpacing)) ** 2,
+          0,
+        );
+      const before = tooSoon(stood, { bedId: id, family, season }, rotation.low);
+      return {
+        id,
+        name,
+        fits: Math.max(0, Math.floor((width * length - taken) / each)),
+        tooSoon: before && { name: before.name, season: before.season },
+      };
+    });
+}
+
+/** The bed that has room and rest: else the one with most room of those that had rest. */
+function proposedBed(list: BedToSow[], plants: number): Id | null {
+  const rested = list.filter(({ tooSoon: before, fits }) => before === null && fits > 0);
+  const roomy = rested.filter(({ fits }) => fits >= plants);
+  // As little room is left over as there may be.
+  if (roomy.length > 0) return roomy.reduce((best, one) => (one.fits < best.fits ? one : best)).id;
+  return rested.length > 0 ? rested.reduce((best, one) => (one.fits > best.fits ? one : best)).id : null;
+}
+
+/**
+ * How the next generation of a line is sown: the one sheet of the whole program asks this.
+ * @param lot a lot that is to be sown, where it was begun from one
+ */
+export function nextSowing(sky: Outlook, code: string, lot: string | null = null): NextSowing | null {
+  const { db, garden, today } = sky;
+  const line = lineByCode(db, code);
+  if (!line) return null;
+  const kind = speciesById(line.species);
+  const backcrosses = backcrossesOf(db, line.id);
+  const able = lots(db, line.id, 200).filter(
+    (one) =>
+      one.endedOn === null && one.doubt === null && one.onTable === 0 && one.gathered <= today && mayHoldSeed(one),
+  );
+  const newest = able.length > 0 ? Math.max(...able.map(({ generation }) => generation ?? 0)) : 0;
+  const plan = linePlan(sky, { ...line, backcrosses }, able.length > 0 ? newest || null : undefined);
+  const asked = lot === null ? null : (able.find((one) => one.code === lot) ?? null);
+  const of = asked ? asked.generation : newest || null;
+  const step = plan.ahead.find(({ generation }) => generation === of) ?? (of === null ? plan.ahead[0] : null) ?? null;
+  const sowable = able.map((one) => {
+    const amount = amountOf(one);
+    const { life } = livesOf(sky)(one);
+    return {
+      ...one,
+      life,
+      left: amount && Math.max(0, amount.likely - takenFrom(one) - (one.reserve ?? 0)),
+      mother: one.motherPlantId,
+      season: seasonOf(one.gathered, garden.latitude),
+    };
+  });
+  const fixing = line.school === "cross-and-fix";
+  // A variety is sown of the seed that lives longest, a cross of its newest.
+  const best = fixing
+    ? lotsToSow(sowable, step?.mothers ?? 1)
+    : sowable.toSorted((a, b) => (b.life.until.likely ?? "").localeCompare(a.life.until.likely ?? "")).slice(0, 1);
+  const chosen = new Set((asked ? sowable.filter(({ id }) => id === asked.id) : best).map(({ id }) => id));
+  const sown = sowingDay(sky, line.id);
+  const season = floweringSeason(
+    { db, garden, today },
+    { sown, plantedOut: null, overwinter: null, cutBack: null, lineId: line.id, species: line.species },
+  );
+  const generation = of;
+  const all = bedsFor(sky, line.species, season);
+  return {
+    line: { id: line.id, code: line.code, name: line.name },
+    way: plan.way,
+    step,
+    numbered: divides({ ...line, generation }),
+    lots: sowable
+      .filter((one) => !fixing || one.generation === generation)
+      .map((one) => ({
+        id: one.id,
+        code: one.code,
+        generation: one.generation,
+        backcrosses,
+        mother: one.motherNumber,
+        motherCode: one.motherCode,
+        gathered: one.gathered,
+        left: one.left,
+        reserve: one.reserve,
+        life: one.life.state,
+        stages: raisingFor(sky, { species: line.species, lineId: line.id, lot: one }),
+        chosen: chosen.has(one.id),
+      })),
+    sown,
+    season,
+    sownIn: kind.raise.how,
+    beds: all,
+    bedId: proposedBed(all, step?.plants ?? 0),
+    share: generation === 2 ? wantedShare(sky, line.id).share : null,
+    outcrosses: kind.breeding !== "selfing",
+  };
+}
