@@ -63,8 +63,14 @@ export function planFacts({ id, breeding, ownPollen, multiplied, lifeCycle, shel
 }
 
 /** How many plants a season are planned where nobody says: for what is wanted of a dividing cross, else those that keep it going. */
-function sizeOf(sky: Outlook, { id, school }: Pick<Line, "id" | "school">, species: Species): PlanSize {
-  if (school !== "cross-and-fix") return { plants: plantsToGoOn(species.id) };
+function sizeOf(
+  sky: Outlook,
+  { id, school }: Pick<Line, "id" | "school">,
+  species: Species,
+  grown: GrownOfLine[],
+): PlanSize {
+  // A variety and a mix are grown as they were last.
+  if (school !== "cross-and-fix") return { plants: Math.max(plantsToGoOn(species.id), grown.at(-1)?.plants ?? 0) };
   const { share, recessive } = wantedShare(sky, id);
   const needed = share ? plantsNeeded({ probability: share, atLeast: 1, confidence: SURE }).plants : 0;
   return { plants: usualPlants(needed, middle(species.plantSpacing) ** 2), recessive };
@@ -94,8 +100,9 @@ function wayOf({ way, school, status, cloned }: PlannedAs, species: PlannedSpeci
  * A line's plan as it stands today. What was planned for it by somebody holds, moved on where a season was skipped; else it goes
  * on as usual from its newest generation.
  * @param seed the generation of its newest living seed; undefined where there is none
+ * @param planned whether what is planned to be sown is behind, too
  */
-export function linePlan(sky: Outlook, line: PlannedAs, seed: number | null | undefined): LinePlan {
+export function linePlan(sky: Outlook, line: PlannedAs, seed: number | null | undefined, planned = false): LinePlan {
   const kind = speciesById(line.species);
   const species = planFacts(kind);
   const way = wayOf(line, species);
@@ -103,7 +110,8 @@ export function linePlan(sky: Outlook, line: PlannedAs, seed: number | null | un
   const made = rowsOf(sky).get(line.id) ?? [];
   const earliest = earliestSeason(sky, kind);
   const rows = made.map(({ id }) => id);
-  const known = grown.filter(({ planned }) => planned === 0);
+  const sown = grown.filter((one) => one.planned === 0);
+  const known = planned ? grown.filter(({ standing, planned: only }) => only === 0 || standing > 0) : sown;
   const told = aheadOf(made, known, earliest);
   if (made.length > 0) return { way, usual: false, grown, rows, ...told };
   const generations = known.flatMap(({ generation }) => generation ?? []);
@@ -118,7 +126,7 @@ export function linePlan(sky: Outlook, line: PlannedAs, seed: number | null | un
     grown: seasons,
     cloned: line.cloned === 1,
   };
-  const ahead = planFrom(way, from, sizeOf(sky, line, kind), species)
+  const ahead = planFrom(way, from, sizeOf(sky, line, kind, sown), species)
     .filter(({ backcrosses }) => backcrosses === line.backcrosses)
     .map(({ backcrosses: _, ...one }) => one);
   return { way, usual: true, grown, rows, ahead, late: 0 };
@@ -158,6 +166,7 @@ export function lineStanding(sky: Outlook, line: PlannedAs): LineStanding {
     sky,
     line,
     lots.length === 0 ? undefined : generations.length > 0 ? Math.max(...generations) : null,
+    true,
   );
   const there = plan.grown.filter(({ standing }) => standing > 0);
   const ahead = there.filter(({ planned }) => planned === 1);

@@ -143,7 +143,8 @@ function keptOn(
 ) {
   const once = (act: PlanAct, count: number, kept: number, mothers = 1) => ({ act, plants: count, kept, mothers });
   if (way === "keep") {
-    const kept = once("keep", Math.max(plants, Math.ceil(keepGoing / LEFT)), keepGoing);
+    const many = Math.max(plants, Math.ceil(keepGoing / LEFT));
+    const kept = once("keep", many, Math.max(keepGoing, Math.floor(many * LEFT)));
     return [kept, { ...kept, after: renew }];
   }
   if (way === "mix") {

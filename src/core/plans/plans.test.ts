@@ -61,8 +61,8 @@ describe("ways of breeding laid side by side", () => {
   test("hours are six minutes a plant and twenty-five a hand", () => {
     const { plants, hands, hours } = plan("pedigree", {}, 1);
     expect(hours).toBeCloseTo((plants * 6 + hands * 25) / 60, 10);
-    // The cross, the F1, and six, five, four and three selfed, generation by generation.
-    expect(hands).toBe(2 + 6 + 5 + 4 + 3);
+    // The cross, the F1, and of an F2 six selfed, then five each time.
+    expect(hands).toBe(2 + 6 + 3 * 5);
   });
 
   test("more plants and more that is inherited reach more; chosen early beats chosen late", () => {

@@ -67,6 +67,11 @@ export function crossByCode(db: Db, code: string): CrossRow | undefined {
   return prepared(db, `${SELECT} WHERE x.code = ?`).get(code) as CrossRow | undefined;
 }
 
+/** Whether a stand's own seed is to be made by hand: its plants are selfed, or crossed among themselves. */
+export const makesOwnSeed = (db: Db, standId: Id): boolean =>
+  prepared(db, "SELECT 1 FROM cross WHERE motherStandId = ? AND closed = 0 AND kind <> 'cross'").get(standId) !==
+  undefined;
+
 /** Crosses that a stand is the mother of and that are not closed. */
 export function openCrossesOfMother(db: Db, standId: Id): { id: Id }[] {
   return prepared(db, "SELECT id FROM cross WHERE motherStandId = ? AND closed = 0").all(standId) as { id: Id }[];

@@ -198,14 +198,13 @@ export function lots(db: Db, lineId: Id | null, limit: number): LotRow[] {
 }
 
 /**
- * Stands of a season that their own seed was saved of, as often as it was wanted; a cross's fruit is that only where all is pollinated
- * by hand.
+ * Stands of a season that their own seed was saved of, as often as it was wanted. Fruit of a cross with another line is not theirs.
  */
 export function standsWithSeed(db: Db, season: number): Set<Id> {
   const ids = prepared(
     db,
     `SELECT DISTINCT k.motherStandId FROM stand s JOIN lot k ON k.motherStandId = s.id
-       WHERE s.season = ? AND (k.crossId IS NULL OR s.flowers = 'hand')
+       WHERE s.season = ? AND (k.crossId IS NULL OR k.lineId = s.lineId)
          AND (s.passesWanted IS NULL OR s.releasedOn IS NOT NULL OR NOT EXISTS (SELECT 1 FROM pick p WHERE p.lotId = k.id)
            OR (SELECT count(DISTINCT p."on") FROM pick p WHERE p.standId = s.id AND p.verdict = 'matches') >= s.passesWanted)`,
   )

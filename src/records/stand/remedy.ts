@@ -7,7 +7,7 @@ import { Refusal, refuse } from "@/db/ops";
 import { bedById } from "../bed/queries";
 import { type Context, command } from "../command";
 import { planOne, usualPlan } from "../cross/plan";
-import { openCrossesOfMother } from "../cross/queries";
+import { makesOwnSeed } from "../cross/queries";
 import { choice, given, type Patch, ref, seen, whole } from "../record";
 import { idOf, schemaOfDay } from "../schema";
 import { source } from "../source/source";
@@ -61,9 +61,9 @@ export type SeenChange = Change & { version?: Id };
 /** A fruit each of so many plants, where a stand is pollinated by hand and nobody says how many. Working value. */
 const BY_HAND = 12;
 
-/** A stand that is pollinated by hand gets a plan with its flowers, unless it has one. */
+/** A stand that is pollinated by hand gets a plan with its flowers, unless it has one: a cross with another line gives none of its own seed. */
 function planByHand(context: Context, { id, species, plants }: StandRow): void {
-  if (openCrossesOfMother(context.db, id).length > 0) return;
+  if (makesOwnSeed(context.db, id)) return;
   planOne(context, forecaster(context.db, context.today), {
     ...usualPlan(species),
     motherStandId: id,

@@ -189,7 +189,7 @@ describe("seed counted later", () => {
     );
   });
 
-  test("a cross's fruit is not its mother's own seed, unless all of hers is pollinated by hand", () => {
+  test("a cross's fruit is not its mother's own seed, also where all of hers is pollinated by hand", () => {
     const { plan, mother } = twoMelons(garden);
     const crossId = garden.done("cross.plan", plan).id;
     const { ids } = garden.done("flower.cover", { crossId, flowers: 1, on: "2027-07-01" });
@@ -197,12 +197,20 @@ describe("seed counted later", () => {
       garden.done("flower.record", { crossId, on, results: [{ id: ids[0], result }] });
     record("pollinated", "2027-07-02");
     record("set", "2027-07-09");
+    const kinds = () =>
+      garden.db.prepare("SELECT kind FROM cross WHERE motherStandId = ? ORDER BY id").pluck().all(mother);
+    expect(kinds()).toEqual(["cross"]);
+    // By hand from now on: its own seed is planned, as the cross gives none of it; asked for twice it is planned once.
+    const byHand = { season: 2027, changes: [{ kind: "hand", standId: mother }] };
+    garden.done("stand.remedy", byHand);
+    garden.done("stand.remedy", byHand);
+    expect(kinds()).toEqual(["cross", "intercross"]);
     garden.on("2027-09-01");
     garden.done("cross.harvest", { crossId, fruits: 1, seeds: 40 });
     const gathers = () =>
       workOfSeason(garden.sky(), 2027).filter(({ act, stand }) => act === "gather" && stand.id === mother).length;
     expect(gathers()).toBe(1);
-    garden.done("stand.change", { id: mother, version: garden.version("stand", mother), flowers: "hand" });
+    garden.done("lot.save", { standId: mother, kind: "intercross", gathered: "2027-09-01", seeds: 30 });
     expect(gathers()).toBe(0);
   });
 });

@@ -44,7 +44,7 @@ export function LinePath(props: Props) {
           </Link>
         </p>
       )}
-      <ol className="mt-4 flex flex-col gap-y-2 sm:flex-row sm:flex-wrap sm:gap-x-1" aria-label="Generations">
+      <ol className="mt-4 grid grid-cols-2 gap-1.5 sm:flex sm:flex-wrap" aria-label="Generations">
         {plan.grown.map((one) => {
           const here = one.planned === 0 && one.season >= season && one.standing > 0;
           const kind = one.family ? "family" : "stand";

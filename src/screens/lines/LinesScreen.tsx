@@ -36,8 +36,15 @@ function seedInWords({ gathered, until, state }: NonNullable<LineRow["seed"]>, t
   return last.startsWith("beyond") ? `${year} keeps ${last}` : `${year}, sow by ${last}`;
 }
 
+/** Why nothing of a line is there. */
+const NOTHING_YET: Partial<Record<LineRow["step"], string>> = {
+  crossing: "its cross comes first",
+  clean: "its seed is on the table",
+  begin: "no seed of it here yet",
+};
+
 /** Where a line stands, in a few words. */
-function standingInWords({ ending, endedOn, growing, planned, seed }: LineRow, today: string): string {
+function standingInWords({ ending, endedOn, growing, planned, seed, step }: LineRow, today: string): string {
   if (ending) return `${LINE_ENDINGS[ending].toLowerCase()} ${dayInWords(endedOn!)} ${endedOn!.slice(0, 4)}`;
   const kept = seed && seedInWords(seed, today);
   if (growing) {
@@ -47,7 +54,7 @@ function standingInWords({ ending, endedOn, growing, planned, seed }: LineRow, t
     return `${generations ? `${generations} growing` : "growing"}${named ? ` in ${named}` : " in trays"}${kept ? `; ${kept}` : ""}`;
   }
   if (planned) return `to be sown ${dayInWords(planned)} ${planned.slice(0, 4)}${kept ? `; ${kept}` : ""}`;
-  return kept ?? "no stand and no seed";
+  return kept ?? NOTHING_YET[step] ?? "no plants and no seed";
 }
 
 /** What it asks for, and where that is done. */

@@ -32,12 +32,21 @@ export function aheadInWords({ plants, mothers, kept, act }: Ahead): string {
 /** What a generation is grown for. */
 export const actInWords = ({ act }: Ahead): string => ACTS_OF_PLANS[act];
 
+/** What is to be done with what grows. */
+function growingInWords({ grown }: LineStanding["plan"]): string {
+  const now = grown.findLast(({ planned }) => planned === 0)!;
+  if (now.family === 0 || now.plants === 0) return "It is growing.";
+  return now.kept > 0
+    ? `${plural(now.kept, "plant")} kept: save the seed of each.`
+    : `Score its ${plural(now.plants, "plant")}, and keep the best.`;
+}
+
 /** A line's next step, as its page says it first. */
 export function nextInWords({ step, plan, plannedOn, toSow }: LineStanding): string {
   const [next] = plan.ahead;
   switch (step) {
     case "growing":
-      return toSow ? "It is growing, and seed of its next generation is there." : "It is growing.";
+      return toSow ? "Seed of its next generation is there." : growingInWords(plan);
     case "planned":
       return `To be sown on ${dayInWords(plannedOn!, "long")}.`;
     case "crossing":
