@@ -68,7 +68,7 @@ const step = (generation: string, act: PlanAct, { plants, families = 1, kept, ha
   act,
   plants,
   families,
-  kept,
+  kept: Math.min(kept, plants),
   hands,
 });
 

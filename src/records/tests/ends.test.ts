@@ -210,7 +210,7 @@ describe("seed counted later", () => {
     const gathers = () =>
       workOfSeason(garden.sky(), 2027).filter(({ act, stand }) => act === "gather" && stand.id === mother).length;
     expect(gathers()).toBe(1);
-    garden.done("lot.save", { standId: mother, kind: "intercross", gathered: "2027-09-01", seeds: 30 });
+    garden.done("lot.save", { standId: mother, kind: "self", gathered: "2027-09-01", seeds: 30 });
     expect(gathers()).toBe(0);
   });
 });
