@@ -20,6 +20,7 @@ import { type NextStep, nextStep } from "@/core/plans/nextStep";
 import type { LifeState } from "@/core/seed/life";
 import { linesCrossed } from "@/records/cross/queries";
 import type { Line } from "@/records/line/line";
+import { type LineSummary, lines } from "@/records/line/queries";
 import { linesOnTable, linesWithSeed } from "@/records/lot/queries";
 import type { Plan } from "@/records/plan/plan";
 import { allPlans } from "@/records/plan/queries";
@@ -81,6 +82,10 @@ export function earliestSeason({ today, season, garden }: Outlook, { lifeCycle }
   const open = today <= addDays(seasonSpan(season, garden.latitude).start, DECIDED);
   return season + (open ? 0 : 1) + (lifeCycle === "biennial" ? 1 : 0);
 }
+
+/** Every line, by its id. */
+export const linesKnown = (sky: Outlook): Map<Id, LineSummary> =>
+  sky.once("lines known", () => new Map(lines(sky.db, sky.today).map((line) => [line.id, line])));
 
 const rowsOf = (sky: Outlook): Map<Id, Plan[]> =>
   sky.once("plans", () => groupBy(allPlans(sky.db), (one) => one.lineId));

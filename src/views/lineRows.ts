@@ -7,9 +7,9 @@ import type { AskedOfList, Listed, Listing } from "@/core/lists/listed";
 import { byWords, inOrder } from "@/core/lists/order";
 import type { NextStep } from "@/core/plans/nextStep";
 import type { LifeState } from "@/core/seed/life";
-import { type LineSummary, lines } from "@/records/line/queries";
+import type { LineSummary } from "@/records/line/queries";
 import { livingOf } from "./drawer";
-import { lineStanding } from "./linePlan";
+import { lineStanding, linesKnown } from "./linePlan";
 import { listOf } from "./list";
 import type { Outlook } from "./outlook";
 import { regrowList } from "./regrow";
@@ -76,13 +76,13 @@ function dueOfLine(works: StandWork[]): NonNullable<LineRow["due"]> {
 /** Every line with where it stands. */
 export const lineRows = (sky: Outlook): LineRow[] =>
   sky.once("line rows", () => {
-    const { db, today, season } = sky;
+    const { today, season } = sky;
     const stands = [...sky.standsOf(season), ...sky.standsOf(season + 1)].filter((s) => !s.outside && !s.endedOn);
     const lineOf = new Map<Id, Id>(stands.map(({ id, lineId }) => [id, lineId]));
     const here = groupBy(stands, (s) => s.lineId);
     const work = groupBy(dueWork(sky), ({ stand }) => lineOf.get(stand.id)!);
     const sow = new Map(regrowList(sky).map(({ lineId, why }) => [lineId, why]));
-    return lines(db, today).map((line): LineRow => {
+    return [...linesKnown(sky).values()].map((line): LineRow => {
       const of = here.get(line.id) ?? [];
       const growing = of.filter(({ planned, sown }) => planned === 0 && sown <= today);
       const due = work.get(line.id);

@@ -3,20 +3,17 @@ import type { Day } from "@/core/calendar/day";
 import { seasonOf } from "@/core/climate/season";
 import { type Bred, divides } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
-import { middle } from "@/core/flowering/facts";
-import { tooSoon } from "@/core/ground/rotation";
 import { lotsToSow } from "@/core/plans/chooseLots";
 import type { PlanWay } from "@/core/plans/linePlan";
 import type { LifeState } from "@/core/seed/life";
 import type { RaisingStages } from "@/core/seed/sowing";
-import { beds } from "@/records/bed/queries";
 import { backcrossesOf, lineByCode } from "@/records/line/queries";
 import { amountOf, mayHoldSeed, takenFrom } from "@/records/lot/left";
 import { lots } from "@/records/lot/queries";
 import { floweringSeason } from "@/records/stand/commands";
-import { stoodInBeds } from "@/records/stand/rotation";
 import type { Stand } from "@/records/stand/stand";
 import { livesOf } from "./alive";
+import { type BedToSow, bedsToSow, proposedBed } from "./bedsToSow";
 import { type Ahead, linePlan } from "./linePlan";
 import type { Outlook } from "./outlook";
 import { raisingFor } from "./raising";
@@ -40,9 +37,6 @@ export type LotToSow = Bred & {
   chosen: boolean;
 };
 
-/** A bed with how many plants of the line still fit in that season, and what stood there too lately. */
-export type BedToSow = { id: Id; name: string; fits: number; tooSoon: { name: string; season: number } | null };
-
 /** What is asked before a line's next generation is sown, with what its plan proposes. */
 export type NextSowing = {
   line: { id: Id; code: string; name: string };
@@ -62,42 +56,6 @@ export type NextSowing = {
   share: number | null;
   outcrosses: boolean;
 };
-
-const takenBy = ({ plants, wanted }: Pick<Stand, "plants" | "wanted">) => plants ?? wanted ?? 0;
-
-/** The garden's beds in a season, with the room that is left for a species. */
-function bedsFor(sky: Outlook, species: string, season: number): BedToSow[] {
-  const { plantSpacing, family, rotation } = speciesById(species);
-  const each = middle(plantSpacing) ** 2;
-  const stood = stoodInBeds(sky.db);
-  const there = sky.standsOf(season).filter(({ endedOn }) => endedOn === null);
-  return beds(sky.db)
-    .filter(({ outside }) => !outside)
-    .map(({ id, name, width, length }) => {
-      const taken = there
-        .filter(({ bedId }) => bedId === id)
-        .reduce(
-          (sum, one) => sum + takenBy(one) * (one.spacing ?? middle(speciesById(one.species).plantSpacing)) ** 2,
-          0,
-        );
-      const before = tooSoon(stood, { bedId: id, family, season }, rotation.low);
-      return {
-        id,
-        name,
-        fits: Math.max(0, Math.floor((width * length - taken) / each)),
-        tooSoon: before && { name: before.name, season: before.season },
-      };
-    });
-}
-
-/** The bed that has room and rest: else the one with most room of those that had rest. */
-function proposedBed(list: BedToSow[], plants: number): Id | null {
-  const rested = list.filter(({ tooSoon: before, fits }) => before === null && fits > 0);
-  const roomy = rested.filter(({ fits }) => fits >= plants);
-  // As little room is left over as there may be.
-  if (roomy.length > 0) return roomy.reduce((best, one) => (one.fits < best.fits ? one : best)).id;
-  return rested.length > 0 ? rested.reduce((best, one) => (one.fits > best.fits ? one : best)).id : null;
-}
 
 /**
  * How the next generation of a line is sown: the one sheet of the whole program asks this.
@@ -141,7 +99,7 @@ export function nextSowing(sky: Outlook, code: string, lot: string | null = null
     { sown, plantedOut: null, overwinter: null, cutBack: null, lineId: line.id, species: line.species },
   );
   const generation = of;
-  const all = bedsFor(sky, line.species, season);
+  const all = bedsToSow(sky, line.species, season);
   return {
     line: { id: line.id, code: line.code, name: line.name },
     way: plan.way,

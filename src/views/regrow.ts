@@ -1,8 +1,9 @@
 import { addDays, type Day, yearsLater } from "@/core/calendar/day";
-import { seasonSpan } from "@/core/climate/season";
+import { seasonOf, seasonSpan } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { remembered } from "@/core/numbers/remembered";
+import { lotsToSow } from "@/core/plans/chooseLots";
 import { type Germination, germinationAfter } from "@/core/seed/alive";
 import type { LifeState } from "@/core/seed/life";
 import { type LotLeft, type Stake, stakeOf } from "@/core/seed/regrow";
@@ -13,7 +14,7 @@ import { notSown, type WaitingLine } from "@/records/lot/queries";
 import { lastSowings } from "@/records/stand/queries";
 import { livesOf } from "./alive";
 import { type DrawerLot, livingOf, plantsToGoOn } from "./drawer";
-import { DECIDED } from "./linePlan";
+import { DECIDED, lineStanding, linesKnown } from "./linePlan";
 import type { Outlook } from "./outlook";
 import { lineStages, stagesFor } from "./raising";
 
@@ -38,6 +39,8 @@ export type Regrow = {
   /** Lines that come from it. */
   rests: number;
   lotId: Id;
+  /** Of a cross on its way: the plants of its plan, and of how many mothers there is seed. */
+  planned: { plants: number; mothers: number } | null;
   /** The next day on which it would be sown: as it was last, or in spring. */
   sowOn: Day;
 };
@@ -86,8 +89,23 @@ function regrowOf(sky: Outlook, line: WaitingLine, lots: DrawerLot[], rests: num
     }),
     rests,
     lotId: best.id,
+    planned: next ? plannedOf(sky, lineId, lots) : null,
     sowOn: nextSowing(sky, lineId),
   };
+}
+
+/** What the plan of a cross has next, and of how many mothers seed is there. */
+function plannedOf(sky: Outlook, lineId: Id, lots: DrawerLot[]): Regrow["planned"] {
+  const [step] = lineStanding(sky, linesKnown(sky).get(lineId)!).plan.ahead;
+  if (!step) return null;
+  const sowable = lots.map(({ id, generation, gathered, motherPlantId, seedsLeft }) => ({
+    id,
+    generation,
+    season: seasonOf(gathered, sky.garden.latitude),
+    mother: motherPlantId,
+    left: seedsLeft,
+  }));
+  return { plants: step.plants, mothers: lotsToSow(sowable, step.mothers).length };
 }
 
 /** Where a line was never sown here, it is in spring: so many days into the season. Working value. */

@@ -75,6 +75,7 @@ function living(
     sown: stand.planned === 1 && stand.sown < today ? today : stand.sown,
     seedWanted: stand.seedWanted === 1,
     mix: stand.school === "let-it-mix",
+    divides: stand.school === "cross-and-fix" && stand.generation !== null && stand.generation <= ALL_DIFFER,
     secondYear: species.cold !== null,
     tender: species.tender,
     staked: species.stake,
@@ -100,6 +101,9 @@ function living(
     ...memoryOf(deeds.get(stand.id) ?? []),
   };
 }
+
+/** Up to an F2 the plants of a cross are all different, and an off-type is only what can't come of it. */
+const ALL_DIFFER = 2;
 
 const UNREAD: RaisingStages = { up: [], stays: [] };
 

@@ -190,8 +190,11 @@ const fullSib: Scheme = (world, { plants, seasons }) => {
     steps.push(step(`F${s}`, last ? "compare" : "pair", { ...standing(families), ...goesOn }));
     if (last) break;
     const parents = world.best(world.bestFamilies(families, Math.ceil(families.length / 2)).flat(), 2 * pairs);
-    families = Array.from({ length: Math.floor(parents.length / 2) }, (_, i) =>
-      several(Math.floor(plants / pairs), () => world.child(parents[2 * i]!, parents[2 * i + 1]!)),
+    // One plant that is left over has only itself.
+    families = Array.from({ length: Math.max(1, Math.floor(parents.length / 2)) }, (_, i) =>
+      several(Math.max(1, Math.floor(plants / pairs)), () =>
+        world.child(parents[2 * i]!, parents[2 * i + 1] ?? parents[2 * i]!),
+      ),
     );
   }
   return { final: world.bestRow(families), steps };

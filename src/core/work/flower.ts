@@ -11,6 +11,13 @@ const LOOKED = { from: 21, best: 10 };
 /** Sexes are told apart for so many days before all males shed. Working value. */
 const SEXES_TOLD = 7;
 
+const ROGUE = { what: "Rogue", how: "Look every plant over; take out what does not belong." };
+/** Plants of a cross are all different: what is not wanted is not chosen, and only a stranger is taken out. */
+const ODD_ONES = {
+  what: "Take out what can’t come of the cross",
+  how: "Only what neither parent could give, as another leaf or flower. The rest is scored.",
+};
+
 /**
  * What is done about a stand's flowers: rogued before pollen sheds, covered before the first opens by the early end of the
  * forecast, its first flower looked for, or its flowers taken off again and again.
@@ -51,8 +58,7 @@ export function flowerWork(stand: LivingStand, before: string[]): Work[] {
   if (seedWanted && !mix && !done.has("rogue"))
     open.push(
       work(stand, "rogue", {
-        what: "Rogue",
-        how: "Look every plant over; take out what does not belong.",
+        ...(stand.divides ? ODD_ONES : ROGUE),
         from: addDays(window.earliest, -TOLD_APART),
         best: addDays(window.earliest, -7),
         last: opens,

@@ -64,6 +64,8 @@ export type LivingStand = {
   seedWanted: boolean;
   /** A mix keeps what lives: nothing is rogued. */
   mix: boolean;
+  /** An F1 or F2: its plants differ by the cross that they come of, and are scored and chosen among. */
+  divides: boolean;
   flowers: FlowerCare;
   cover: Cover | null;
   /** Its chosen plants are to be selfed or crossed among themselves by hand, and no such cross is planned yet. */
@@ -110,10 +112,12 @@ const MINUTES: Record<Act, { once: number; each: number }> = {
   "prick-out": { once: 10, each: 0.5 },
   harden: { once: 5, each: 0 },
   "plant-out": { once: 15, each: 1 },
+  "winter-way": { once: 3, each: 0 },
   mulch: { once: 20, each: 0.2 },
   lift: { once: 15, each: 0.7 },
   "look-store": { once: 10, each: 0 },
   replant: { once: 15, each: 1 },
+  "count-living": { once: 5, each: 0.1 },
   "look-around": { once: 30, each: 0 },
   rogue: { once: 10, each: 0.2 },
   cover: { once: 15, each: 0.5 },

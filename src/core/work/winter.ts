@@ -112,6 +112,36 @@ function bolters(stand: LivingStand, before: string[]): Work[] {
   ];
 }
 
+/** Nobody said yet how its plants come through the winter. */
+function winterWay(stand: LivingStand, before: string[]): Work {
+  const winter = winterOf(stand);
+  return work(stand, "winter-way", {
+    what: "Say how it comes through the winter",
+    how: "Lifted and stored, left under mulch, or sown late: its page shows how many live each way.",
+    from: later(addDays(winter.start, -60), stand.sown),
+    best: addDays(winter.start, -35),
+    last: addDays(winter.start, 14),
+    otherwise: "the first hard frost decides for you",
+    waitsFor: before,
+  });
+}
+
+/** Plants that stood outside through the winter are counted once it is over. */
+function living(stand: LivingStand, before: string[]): Work[] {
+  if (stand.done.has("count-living")) return [];
+  const winter = winterOf(stand);
+  return [
+    work(stand, "count-living", {
+      what: "Count how many came through",
+      from: later(addDays(winter.end, -14), stand.sown),
+      best: winter.end,
+      last: addDays(winter.end, 42),
+      otherwise: "dead plants are counted as mothers",
+      waitsFor: before,
+    }),
+  ];
+}
+
 /**
  * What brings a crop of the second year through the winter: lifted, looked through in the store and replanted; left and
  * mulched; sown late it needs nothing.
@@ -126,6 +156,8 @@ export function winterWork(stand: LivingStand, before: string[]): Work[] {
   if (stand.wintering === "house") return awayWork(stand, IN_HOUSE, before);
   if (!secondYear && !stand.wintering) return [];
   const winter = winterOf(stand);
+  if (overwinter === null && !stand.wintering && !stand.liftedOn)
+    return [...bolters(stand, before), winterWay(stand, before), ...living(stand, before)];
   if ((overwinter === "left" || stand.wintering === "outside") && !done.has("mulch"))
     return [
       ...bolters(stand, before),
@@ -137,6 +169,10 @@ export function winterWork(stand: LivingStand, before: string[]): Work[] {
         otherwise: "hard frost reaches the roots",
         waitsFor: before,
       }),
+      ...living(stand, before),
     ];
-  return [...bolters(stand, before), ...(overwinter === "lifted" ? awayWork(stand, IN_STORE, before) : [])];
+  return [
+    ...bolters(stand, before),
+    ...(overwinter === "lifted" ? awayWork(stand, IN_STORE, before) : living(stand, before)),
+  ];
 }

@@ -92,7 +92,20 @@ describe("the acts of a stand", () => {
       actsOf({ ...stand, overwinter: "late-sown" })
         .map(({ act }) => act)
         .slice(0, 2),
-    ).toEqual(["bolters", "rogue"]);
+    ).toEqual(["bolters", "count-living"]);
+    // How it comes through is asked until somebody said it, and how many did until they are counted: by the frosts of 6 October and 14 May.
+    const unsaid = { ...stand, overwinter: null };
+    expect(told(actsOf(unsaid)).slice(1, 3)).toEqual([
+      ["winter-way", "2027-08-07", "2027-09-01", "2027-10-20"],
+      ["count-living", "2028-04-30", "2028-05-14", "2028-06-25"],
+    ]);
+    const counted = {
+      ...unsaid,
+      overwinter: "left" as const,
+      done: new Map<Act, Day>([["count-living", "2028-05-20"]]),
+    };
+    expect(actsOf(counted).map(({ act }) => act)).not.toContain("count-living");
+    expect(actsOf(counted).map(({ act }) => act)).not.toContain("winter-way");
     // A winter with no frost: seven months before it flowers.
     const mild = living({ secondYear: true, overwinter: "lifted" }, climate({ daily: [], frosts: null }));
     expect(daysBetween(actsOf(mild).find(({ act }) => act === "lift")!.best, mild.window.start)).toBe(217);
@@ -325,10 +338,12 @@ test("an act takes so many minutes, and so many more for each of a hundred plant
     "prick-out": 60,
     harden: 5,
     "plant-out": 115,
+    "winter-way": 3,
     mulch: 40,
     lift: 85,
     "look-store": 10,
     replant: 115,
+    "count-living": 15,
     rogue: 30,
     score: 35,
     cover: 65,
@@ -438,6 +453,7 @@ function pressed(stand: LivingStand, act: Act, on: Day): LivingStand {
   if (act === "prick-out") return { ...next, pottedOn: on };
   if (act === "thin" && stand.raising.plantOut) return next;
   if (act === "thin" || act === "plant-out") return { ...next, plants: 10, plantedOut: on };
+  if (act === "winter-way") return { ...next, overwinter: "left" };
   if (act === "lift") return { ...next, liftedOn: on };
   if (act === "replant") return { ...next, replantedOn: on };
   if (act === "first-flower") return { ...next, firstFlower: on };

@@ -5,6 +5,7 @@ import { plural } from "@/core/units/plural";
 import { STEP_WORDS } from "@/core/work/life";
 import { ACTS, type Act } from "@/core/work/work";
 import { Refusal, refuse } from "@/db/ops";
+import { bedById } from "../bed/queries";
 import { type Context, command } from "../command";
 import { line } from "../line/line";
 import { choice, day, given, type Patch, ref, type Told as ToldFields, text } from "../record";
@@ -27,10 +28,12 @@ const DONE_WORDS: Record<Act, string> = {
   "prick-out": "pricked out",
   harden: "stood out to harden",
   "plant-out": "planted out",
+  "winter-way": "its way through the winter said",
   mulch: "mulched",
   lift: "lifted and stored",
   "look-store": "looked through in the store",
   replant: "replanted",
+  "count-living": "came through the winter",
   "look-around": "looked around for what crosses with it",
   rogue: "rogued",
   cover: "covered",
@@ -54,6 +57,9 @@ const DONE_WORDS: Record<Act, string> = {
 /** What is told of an act beside its day. */
 type Told = Record<"counted" | "males" | "females" | "crates" | "spare" | "looked", number | null> & {
   sex: StandRow["firstSex"];
+  overwinter: StandRow["overwinter"];
+  /** The bed that it goes into. */
+  bedId: Id | null;
   byWhom: string;
 };
 
@@ -83,7 +89,17 @@ function effect(before: StandRow, act: Act, on: Day, { counted, ...told }: Told)
       // One stays in each cell until it is planted out; in the ground it stands.
       return kept(inCells(before) ? "potted" : "plants", counted);
     case "plant-out":
-      return { plantedOut: on, ...kept("plants", counted), ...kept("spare", told.spare) };
+      return {
+        plantedOut: on,
+        ...kept("plants", counted),
+        ...kept("spare", told.spare),
+        ...(told.bedId ? { bedId: told.bedId } : {}),
+      };
+    case "winter-way":
+      return { overwinter: told.overwinter ?? refuse("overwinter", "Say which way it takes.") };
+    case "count-living":
+      // Numbered plants that died are taken out one by one.
+      return before.family ? {} : kept("plants", counted);
     case "lift":
       return { liftedOn: on };
     case "replant":
@@ -136,6 +152,8 @@ const NOTHING_TOLD = {
   spare: null,
   looked: null,
   sex: null,
+  overwinter: null,
+  bedId: null,
   byWhom: "",
 } as const;
 
@@ -148,6 +166,7 @@ function carryOutTold(
   { storedIn, ...told }: Told & { storedIn: string },
 ): { id: Id; before: StandRow } {
   const before = livingStand(context, standId);
+  if (told.bedId && !bedById(context.db, told.bedId)) refuse("bedId", "That bed does not exist.");
   const patch = { ...effect(before, act, on, told), ...(storedIn ? { storedIn } : {}) };
   if (Object.keys(patch).length > 0) {
     besideForm(() => standRule(context, { ...before, ...patch }, before));
@@ -168,8 +187,14 @@ function carryOutTold(
 }
 
 /** An act done as part of another press, with how many where they were counted. */
-export const carryOut = (context: Context, standId: Id, act: Act, on: Day, counted: number | null): Id =>
-  carryOutTold(context, standId, act, on, { ...NOTHING_TOLD, counted, storedIn: "" }).id;
+export const carryOut = (
+  context: Context,
+  standId: Id,
+  act: Act,
+  on: Day,
+  counted: number | null,
+  more: Partial<Pick<Told, "looked" | "bedId">> = {},
+): Id => carryOutTold(context, standId, act, on, { ...NOTHING_TOLD, ...more, counted, storedIn: "" }).id;
 
 /** Kinds that a walk removed from a planting without numbers, each with how many. */
 const FOUND = given<Pick<Found, "reason" | "plants">[]>(
@@ -198,6 +223,8 @@ const doIt = command(
     females: stand.columns.females,
     crates: stand.columns.crates,
     spare: stand.columns.spare,
+    overwinter: stand.columns.overwinter,
+    bedId: stand.columns.bedId,
     looked: deed.columns.looked,
     byWhom: deed.columns.byWhom,
     found: FOUND.or([]),
@@ -222,13 +249,16 @@ const doTogether = command(
   {
     act: choice("What", ACTS),
     on: day("Done on").optional(),
-    works: given<{ standId: Id; counted?: number | null }[]>(
+    /** Of what is planted out, the bed. */
+    bedId: stand.columns.bedId,
+    works: given<{ standId: Id; counted?: number | null; looked?: number | null }[]>(
       "Plantings",
       Joi.array()
         .items(
           Joi.object({
             standId: idOf().required(),
             counted: Joi.number().integer().min(0).max(1_000_000).allow(null).label("How many"),
+            looked: Joi.number().integer().min(1).max(1_000_000).allow(null).label("Plants looked at"),
           }),
         )
         .unique("standId")
@@ -236,9 +266,11 @@ const doTogether = command(
         .max(MOST),
     ),
   },
-  (context, { act, on, works }) => {
+  (context, { act, on, works, bedId }) => {
     const day = on ?? context.today;
-    const ids = works.map(({ standId, counted }) => carryOut(context, standId, act, day, counted ?? null));
+    const ids = works.map(({ standId, counted = null, looked = null }) =>
+      carryOut(context, standId, act, day, counted, { looked, bedId }),
+    );
     return { message: `${plural(works.length, "planting")}: ${DONE_WORDS[act]} ${dayInWords(day)}`, ids };
   },
 );

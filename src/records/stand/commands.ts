@@ -74,7 +74,8 @@ export function changeStand(context: Context, before: StandRow, patch: Patch<typ
   );
   if (season !== before.season)
     for (const { id } of openCrossesOfMother(db, before.id)) write.update(cross, id, { season });
-  if (next.family) numberPlants(context, before.id, before.numbered, next.plants ?? 0);
+  // What is only planned has no plants yet.
+  if (next.family && !next.planned) numberPlants(context, before.id, before.numbered, next.plants ?? 0);
 }
 
 /** Whether a stand is in the ground already, so that its sowing can't be moved any more. */
@@ -133,7 +134,7 @@ const addStand = command(
     const code = nextCode(context, family ? "family" : "stand", season);
     const planned = input.sown > context.today ? 1 : 0;
     const id = write.insert(stand, { code, ...input, family, season, generation, planned });
-    if (family) numberPlants(context, id, 0, Math.min(input.plants ?? 0, 2001));
+    if (family && !planned) numberPlants(context, id, 0, Math.min(input.plants ?? 0, 2001));
     const hybrid = line.status === "f1-hybrid" && line.school === "keep-pure" && input.seedWanted === 1;
     return {
       message: `${code} ${line.name} ${planned ? `to be sown on ${dayInWords(input.sown)}` : input.plants ? `planted, ${input.plants} plants` : "sown"}`,

@@ -78,7 +78,8 @@ describe("a garden from sowing to the drawer, everything done on the day it is d
       // Over a winter, stored or mulched; what bolts before it is out.
       leek: "sow look-up harden plant-out bolters lift replant look-around rogue first-flower gather keep",
       beet: "sow look-up thin bolters lift replant look-around rogue first-flower gather keep",
-      cabbage: "sow look-up prick-out harden plant-out bolters mulch look-around rogue first-flower gather keep",
+      cabbage:
+        "sow look-up prick-out harden plant-out bolters mulch look-around rogue count-living first-flower gather keep",
     });
   });
 

@@ -4,7 +4,8 @@ import { bedInWords } from "@/core/ground/bedInWords";
 import type { Cost } from "@/core/plans/difference";
 import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
-import type { BedToSow, LotToSow, NextSowing } from "@/views/nextSowing";
+import type { BedToSow } from "@/views/bedsToSow";
+import type { LotToSow, NextSowing } from "@/views/nextSowing";
 import { percent } from "./words";
 
 /** "Lantern F3". */

@@ -146,7 +146,7 @@ function ProtocolSteps({ protocol, ripe, today, petals }: StepsProps) {
   const days = timeline(protocol, ripe, today);
   return (
     <section className="mt-10 max-w-3xl">
-      <h3>{protocol.name}: if begun today</h3>
+      <h3>{protocol.name}, step by step</h3>
       <p className="text-soft">{protocol.why}</p>
       <ol className="rows mt-3 border-y border-rule">
         {protocol.steps.map((step, i) => {

@@ -21,9 +21,18 @@ import { isSize, SortBySize } from "./SortBySize";
 import { Through } from "./Through";
 import { Yardsticks } from "./Yardsticks";
 
+/** How many seeds, and how many of them came up and stand; of what is only planned, how many are meant. */
+function sownInWords({ planned, sowedSeeds, wanted, cameUp, plants }: Family["stand"]): string {
+  if (planned)
+    return `${sowedSeeds ? `: ${plural(sowedSeeds, "seed")}` : ""}${wanted ? ` for ${plural(wanted, "plant")}` : ""}`;
+  if (!sowedSeeds) return "";
+  return `: ${plural(sowedSeeds, "seed")}, ${cameUp ?? "not yet counted"} came up, ${plants ?? 0} planted`;
+}
+
 export function FamilyScreen(view: Family & { chosen: number | null }) {
   const { stand, plants, hazards, lot, band } = view;
   const standing = plants.filter((p) => p.removedOn === null);
+  const standsHere = plants.length > 0 && !stand.planned;
   const chosen = standing.filter(({ mark }) => isKept(mark));
   return (
     <Page
@@ -32,16 +41,18 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
       beside={
         <>
           {(stand.school === "let-it-mix" || view.trials.length > 0) && <Through view={view} />}
-          {plants.length > 0 && view.yardsticks.length > 0 && <Better view={view} />}
+          {standsHere && view.yardsticks.length > 0 && <Better view={view} />}
           <Yardsticks view={view} />
-          <NextGeneration
-            stand={stand}
-            plants={chosen}
-            units={view.garden.units}
-            parentsWanted={view.parentsWanted}
-            sistersKept={view.sistersKept}
-            head={view.head}
-          />
+          {!stand.planned && (
+            <NextGeneration
+              stand={stand}
+              plants={chosen}
+              units={view.garden.units}
+              parentsWanted={view.parentsWanted}
+              sistersKept={view.sistersKept}
+              head={view.head}
+            />
+          )}
           <Mothers view={{ stand, mothers: view.mothers }} />
           <Cautions hazards={hazards} />
         </>
@@ -49,7 +60,7 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
     >
       <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
         <Tag kind={stand.family ? "family" : "stand"} code={stand.code} />
-        {plants.length > 0 && <MarkSeveral view={view} />}
+        {standsHere && <MarkSeveral view={view} />}
         {(stand.overwinter === "lifted" || stand.liftedOn) && view.yardsticks.some(isSize) && (
           <SortBySize view={view} />
         )}
@@ -88,20 +99,20 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
             {lot.motherCode ? `, mother ${lot.motherCode}${lot.motherNumber ? ` plant ${lot.motherNumber}` : ""}` : ""}.{" "}
           </>
         ) : null}
-        Sown {dayInWords(stand.sown, "long")}
-        {stand.sowedSeeds
-          ? `: ${stand.sowedSeeds} seeds, ${stand.cameUp ?? "not yet counted"} came up, ${stand.plants ?? 0} planted`
-          : ""}
-        .{" "}
-        {plants.length > 0 &&
+        {stand.planned ? "To be sown" : "Sown"} {dayInWords(stand.sown, "long")}
+        {sownInWords(stand)}.{" "}
+        {standsHere &&
           `${plural(standing.length, "plant")} standing, ${chosen.length} kept, ${plants.length - standing.length} taken out.`}{" "}
-        First flower {stand.window.observed ? "seen" : "forecast"} {dayInWords(stand.window.start)}.
+        {stand.planned ? "Would flower" : "First flower"} {stand.window.observed ? "seen" : "forecast"}{" "}
+        {dayInWords(stand.window.start)}.
       </p>
-      {plants.length === 0 ? (
+      {!standsHere ? (
         <div className="max-w-prose">
-          <h3>No plants stand here yet</h3>
+          <h3>{stand.planned ? "Not sown yet" : "No plants stand here yet"}</h3>
           <p className="mt-2">
-            Count what came up and what is planted; each plant then gets its number and its row for scores.
+            {stand.planned
+              ? "Today says when to sow it. Each plant gets its number once it is counted."
+              : "Count what came up and what is planted; each plant then gets its number and its row for scores."}
           </p>
         </div>
       ) : (

@@ -1,4 +1,4 @@
-import { daysBetween } from "@/core/calendar/day";
+import { dayInWords, daysBetween } from "@/core/calendar/day";
 import { seasonName } from "@/core/climate/season";
 import { addressOf } from "@/core/custody/address";
 import { nameWithGeneration } from "@/core/custody/generation";
@@ -27,7 +27,8 @@ const SHOWS = { waits: "Wait for you", open: "Still open", decided: "Decided", t
 const ORDERS = { waits: "What waits", line: "Line", newest: "Newest", code: "Code" };
 
 /** How far it is decided, in a few words. */
-function decidedInWords({ tally, plants, season }: FamilyRow, now: number): string {
+function decidedInWords({ tally, plants, season, planned, sown }: FamilyRow, now: number): string {
+  if (planned) return `to be sown ${dayInWords(sown)}`;
   if (!tally) return plants === null ? "in trays" : plural(plants, "plant");
   const { open, kept, out } = tally;
   const parts = [

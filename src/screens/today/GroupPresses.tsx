@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import { addDays, type Day } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
 import { readNumber } from "@/core/writing/numbers";
 import { dayNow } from "@/ui/press";
 import { Sheet } from "@/ui/Sheet";
@@ -8,13 +9,13 @@ import { useKept } from "@/ui/useKept";
 import type { BedWork, StandWork } from "@/views/work";
 import { CommandButton, CommandForm, useCommand } from "../common/command";
 import { Trouble, WhichDay, wide } from "../common/recordParts";
-import { ASKED, COUNTED, DoneForm, ScoreLink } from "./WorkPresses";
+import { ASKED, BedAsked, bedChoices, COUNTED, DoneForm, NOT_GUESSED, ScoreLink } from "./WorkPresses";
 import { nameOf, titleOf } from "./words";
 
 type Props = { group: BedWork; day: Day };
 
 /** What can't be told of several plantings at once: each is told by itself, where the row opens. */
-const EACH: ReadonlySet<string> = new Set(["keep", "first-flower", "sexes", "score"]);
+const EACH: ReadonlySet<string> = new Set(["keep", "first-flower", "sexes", "score", "winter-way"]);
 
 /** Done with all of them today in one press, or counted, or only some, in one sheet. */
 export function DoneTogether({ group, day }: Props) {
@@ -45,17 +46,35 @@ const DoneWords = ({ group }: { group: BedWork }) => (
 const rowName = (work: StandWork): string =>
   work.stand.mother === null ? `${nameOf(work)}, ${work.stand.code}` : `Seed of plant ${work.stand.mother}`;
 
-type Told = { done: boolean; counted: string };
+const COUNTS = ["looked", "counted"] as const;
+type Told = { done: boolean; counted: string; looked: string };
+
+type SomeProps = Props & { onDone: () => void };
+
+function SomeDone(props: SomeProps) {
+  const { act, stand } = props.group.works[0]!;
+  if (act !== "plant-out") return <Some {...props} />;
+  return (
+    <BedAsked code={stand.code}>
+      {(where) => <Some {...props} beds={bedChoices(where)} proposed={where.bedId} />}
+    </BedAsked>
+  );
+}
+
+type Beds = { beds?: ReturnType<typeof bedChoices>; proposed?: Id | null };
 
 /** Which of several plantings an act was done with, how many each, and when: one press keeps all. */
-function SomeDone({ group, day, onDone }: Props & { onDone: () => void }) {
+function Some({ group, day, onDone, beds = [], proposed = null }: SomeProps & Beds) {
   const { works } = group;
   const { act } = works[0]!;
-  const counted = COUNTED[act];
+  const rogued = act === "rogue";
+  const counted = rogued ? "Plants removed" : COUNTED[act];
+  const [bedId, setBedId] = useState(proposed);
   const { run, busy } = useCommand();
   const usual = (work: StandWork): Told => ({
     done: true,
-    counted: counted && act !== "look-up" && work.count !== null ? String(work.count) : "",
+    counted: counted && !NOT_GUESSED.has(act) && work.count !== null ? String(work.count) : "",
+    looked: rogued && work.count !== null ? String(work.count) : "",
   });
   const [told, setTold, clear] = useKept<Record<string, Told>>(`together-${group.key}`, {});
   const [ago, setAgo] = useState(0);
@@ -64,12 +83,13 @@ function SomeDone({ group, day, onDone }: Props & { onDone: () => void }) {
   const chosen = works.filter((work) => of(work).done);
   const save = async () => {
     const read = chosen.map((work) => {
-      const number = readNumber(of(work).counted);
-      return { standId: work.stand.id, counted: number.kind === "read" ? number.value : null, number };
+      const numbers = [readNumber(of(work).counted), readNumber(of(work).looked)];
+      const [count, looked] = numbers.map((number) => (number.kind === "read" ? number.value : null));
+      return { standId: work.stand.id, counted: count, looked, numbers };
     });
-    const unread = read.findIndex(({ number }) => number.kind === "unread" || number.kind === "asked");
+    const unread = read.findIndex(({ numbers }) => numbers.some(({ kind }) => kind === "unread" || kind === "asked"));
     if (unread >= 0) return setTrouble(`${rowName(chosen[unread]!)}: write the count in figures.`);
-    const input = { act, on: addDays(dayNow(), -ago), works: read.map(({ number: _, ...work }) => work) };
+    const input = { act, on: addDays(dayNow(), -ago), works: read.map(({ numbers: _, ...work }) => work), bedId };
     const answer = await run("deed.done-together", input);
     if (!answer) return;
     if (!answer.ok) return setTrouble(answer.message);
@@ -91,21 +111,43 @@ function SomeDone({ group, day, onDone }: Props & { onDone: () => void }) {
               />
               <span className="font-semibold">{rowName(work)}</span>
             </label>
-            {counted && (
-              <input
-                inputMode="numeric"
-                className="min-h-12 w-24 text-lg"
-                aria-label={`${counted}: ${rowName(work)}`}
-                value={of(work).counted}
-                disabled={!of(work).done}
-                onFocus={({ target }) => target.select()}
-                onChange={({ target }) => setTold({ ...told, [work.stand.id]: { ...of(work), counted: target.value } })}
-              />
-            )}
+            <span className="flex gap-2">
+              {COUNTS.filter((count) => (count === "looked" ? rogued : counted)).map((count) => (
+                <input
+                  key={count}
+                  inputMode="numeric"
+                  className="min-h-12 w-20 text-lg"
+                  aria-label={`${count === "looked" ? "Plants looked at" : counted}: ${rowName(work)}`}
+                  value={of(work)[count]}
+                  disabled={!of(work).done}
+                  onFocus={({ target }) => target.select()}
+                  onChange={({ target }) =>
+                    setTold({ ...told, [work.stand.id]: { ...of(work), [count]: target.value } })
+                  }
+                />
+              ))}
+            </span>
           </li>
         ))}
       </ul>
-      {counted && <p className="mt-2 text-sm text-soft">{counted}. A field left empty is not counted.</p>}
+      {counted && (
+        <p className="mt-2 text-sm text-soft">
+          {rogued ? "Plants looked at, then plants removed" : counted}. A field left empty is not counted.
+        </p>
+      )}
+      {beds.length > 0 && (
+        <label className="mt-3 grid gap-1 font-semibold">
+          Bed
+          <select value={bedId ?? ""} onChange={({ target }) => setBedId(target.value || null)}>
+            <option value="">In trays for now</option>
+            {beds.map(({ value, label }) => (
+              <option key={value} value={value}>
+                {label}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
       <Trouble message={trouble} />
       <button type="button" className={wide} disabled={busy || chosen.length === 0} onClick={() => void save()}>
         Save {chosen.length === works.length ? `all ${works.length}` : `${chosen.length} of ${works.length}`}

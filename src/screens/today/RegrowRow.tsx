@@ -10,13 +10,15 @@ import { linesFromIt, rangeInHundred } from "../common/words";
 
 /** A line whose seed grows old and that nothing is sown of: what is lost, and where it is sown. */
 export function RegrowRow({ line }: { line: Regrow }) {
-  const { lineId, code, name, lot, why, gathered, germination, state, stake, plants, rests } = line;
+  const { lineId, code, name, lot, why, gathered, germination, state, stake, plants, rests, planned } = line;
   return (
     <Row
       tag={<Tag kind="line" code={code} href={`/lines/${code}`} />}
       title={why === "next" ? `Sow ${name}, the next generation` : `Sow ${name} again`}
       said={
         <>
+          {planned &&
+            `${plural(planned.plants, "plant")}${planned.mothers > 1 ? `, a row from each of ${planned.mothers} mothers` : ""}. `}
           <Link href={`/seed/${lot}`}>Lot {lot}</Link> of {gathered.slice(0, 4)}: {rangeInHundred(germination)} come up.{" "}
           {why === "old" && (
             <>

@@ -1,12 +1,19 @@
 "use client";
+import type { ReactNode } from "react";
 import type { Day } from "@/core/calendar/day";
+import type { Id } from "@/core/custody/id";
 import { massTyped, type Units } from "@/core/units/units";
 import type { Act } from "@/core/work/work";
 import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
+import { useAsked } from "@/ui/useAsked";
+import type { BedToSow } from "@/views/bedsToSow";
 import type { StandWork } from "@/views/work";
 import { CommandButton, CommandForm } from "../common/command";
 import { AmountFields, PollenField } from "../common/fields";
+import { bedOffered } from "../common/sowWords";
+import { WINTERS } from "../common/standNames";
+import { choicesOf } from "../common/words";
 import { nameOf } from "./words";
 
 type Props = { work: StandWork; day: Day; units: Units };
@@ -21,10 +28,14 @@ export const COUNTED: Partial<Record<Act, string>> = {
   lift: "How many are stored",
   "look-store": "Still sound",
   replant: "How many went out",
+  "count-living": "Plants that live",
 };
 
+/** A count that is seen, and none that was meant. */
+export const NOT_GUESSED: ReadonlySet<Act> = new Set(["look-up", "rogue", "count-living"]);
+
 /** What is asked of an act beside its day and count: it opens a form, where the others are one press. */
-export const ASKED: ReadonlySet<Act> = new Set(["first-flower", "sexes", "gather"]);
+export const ASKED: ReadonlySet<Act> = new Set(["first-flower", "sexes", "gather", "rogue", "winter-way"]);
 
 /** Ripe seed is gathered as a whole, in passes, or cut to ripen on. */
 const GATHERED = [
@@ -51,6 +62,13 @@ export function Done({ work, day, units }: Props) {
   const { id: standId } = stand;
   // What is scored is done by being scored; a family is rogued plant by plant.
   if (act === "score") return <ScoreLink code={stand.code} />;
+  // Numbered plants are looked over one by one.
+  if (act === "rogue" && stand.family)
+    return (
+      <Link href={`/nursery/${stand.code}/roguing`} className="leaf leaf-strong">
+        Look them over<span className="sr-only">: {nameOf(work)}</span>
+      </Link>
+    );
   if (act === "keep") return <MakeLot work={work} day={day} units={units} />;
   if (act in COUNTED || ASKED.has(act))
     return (
@@ -72,16 +90,38 @@ export function Done({ work, day, units }: Props) {
   );
 }
 
-export function DoneForm({ work, day, close }: Omit<Props, "units"> & { close: () => void }) {
+/** The bed that something goes into: its own, or the one that has room and rest. */
+export const BedAsked = ({ code, children }: { code: string; children: (where: BedsAsked) => ReactNode }) => {
+  const { answer, trouble } = useAsked<BedsAsked>(`/api/beds/${code}`, null);
+  if (answer) return children(answer);
+  return <p role={trouble ? "alert" : undefined}>{trouble ?? "Looking which bed has room …"}</p>;
+};
+type BedsAsked = { beds: BedToSow[]; bedId: Id | null };
+
+/** Beds to choose from, each with its room. */
+export const bedChoices = ({ beds }: BedsAsked) => beds.map((bed) => ({ value: bed.id, label: bedOffered(bed) }));
+
+export function DoneForm(props: Omit<Props, "units"> & { close: () => void }) {
+  const { act, stand } = props.work;
+  if (act !== "plant-out") return <Form {...props} where={null} />;
+  return <BedAsked code={stand.code}>{(where) => <Form {...props} where={where} />}</BedAsked>;
+}
+
+type FormProps = Omit<Props, "units"> & { close: () => void; where: BedsAsked | null };
+
+function Form({ work, day, close, where }: FormProps) {
   const { act, stand, count } = work;
-  const counted = COUNTED[act];
+  const counted = COUNTED[act] ?? (act === "rogue" ? "Plants removed" : undefined);
   return (
     <CommandForm
       command="deed.done"
       draft={`deed-${act}-${stand.id}`}
       values={{
         on: day,
-        ...(counted ? { counted: act === "look-up" ? null : count } : {}),
+        ...(act === "rogue" ? { looked: count } : {}),
+        ...(counted ? { counted: NOT_GUESSED.has(act) ? null : count } : {}),
+        ...(where ? { bedId: where.bedId } : {}),
+        ...(act === "winter-way" ? { overwinter: null } : {}),
         ...(act === "gather" ? { act } : {}),
         ...(act === "first-flower" && stand.oneSex ? { sex: null } : {}),
         ...(act === "sexes" ? { males: null, females: null } : {}),
@@ -95,7 +135,34 @@ export function DoneForm({ work, day, close }: Omit<Props, "units"> & { close: (
     >
       {(Field) => (
         <>
-          {counted && <Field name="counted" label={counted} type="number" hint="Left empty, it is not counted." />}
+          {where && (
+            <Field name="bedId" label="Bed" type="select" none="In trays for now" choices={bedChoices(where)} />
+          )}
+          {act === "rogue" && (
+            <Field
+              name="looked"
+              label="Plants looked at"
+              type="number"
+              hint="Only those count towards whether the line comes true."
+            />
+          )}
+          {act === "winter-way" && (
+            <Field
+              name="overwinter"
+              label="Over the winter"
+              type="select"
+              none="Choose a way"
+              choices={choicesOf(WINTERS)}
+            />
+          )}
+          {counted && (
+            <Field
+              name="counted"
+              label={counted}
+              type="number"
+              hint={act === "rogue" ? "0 where all belonged." : "Left empty, it is not counted."}
+            />
+          )}
           {act === "gather" && (
             <Field
               name="act"
