@@ -17,6 +17,7 @@ import {
   usualWay,
 } from "@/core/plans/linePlan";
 import { type NextStep, nextStep } from "@/core/plans/nextStep";
+import { type Risk, riskOf } from "@/core/plans/risk";
 import type { LifeState } from "@/core/seed/life";
 import { linesCrossed } from "@/records/cross/queries";
 import type { Line } from "@/records/line/line";
@@ -145,6 +146,8 @@ export type LineStanding = {
   toSow: boolean;
   /** The soonest sowing that is planned. */
   plannedOn: Day | null;
+  /** What endangers it; null where it has seed besides what grows. */
+  risk: Risk | null;
 };
 
 /** Nothing narrower than this keeps a variety from being sown again. */
@@ -174,20 +177,24 @@ export function lineStanding(sky: Outlook, line: PlannedAs): LineStanding {
     true,
   );
   const there = plan.grown.filter(({ standing }) => standing > 0);
-  const ahead = there.filter(({ planned }) => planned === 1);
+  const ahead = there.filter((one) => one.planned === 1 && one.season >= season);
   const toSow = ahead.length === 0 && isToSow(line, plan, lots, season);
+  const now = there.filter((one) => one.planned === 0 && one.season >= season);
+  const onTable = sky.once("lines on table", () => linesOnTable(db)).has(id);
   const step = nextStep({
     begun: plan.grown.length > 0 || sky.once("lines with seed", () => linesWithSeed(db)).has(id),
-    growing: there.some((one) => one.planned === 0 && one.season >= season),
+    growing: now.length > 0,
     planned: ahead.length > 0,
     crossing: sky.once("lines crossed", () => linesCrossed(db, season)).has(id),
-    onTable: sky.once("lines on table", () => linesOnTable(db)).has(id),
+    onTable,
     seed: lots.length > 0,
     toSow,
   });
+  const forSeed = now.reduce((sum, one) => sum + one.forSeed, 0);
   return {
     plan,
     step,
+    risk: riskOf({ step, seed: lots.length > 0 || onTable, forSeed }),
     toSow,
     plannedOn: ahead.reduce<Day | null>((first, { sown }) => (first && first < sown ? first : sown), null),
   };

@@ -6,6 +6,7 @@ import { groupBy } from "@/core/lists/groupBy";
 import type { AskedOfList, Listed, Listing } from "@/core/lists/listed";
 import { byWords, inOrder } from "@/core/lists/order";
 import type { NextStep } from "@/core/plans/nextStep";
+import type { Risk } from "@/core/plans/risk";
 import type { LifeState } from "@/core/seed/life";
 import type { LineSummary } from "@/records/line/queries";
 import { livingOf } from "./drawer";
@@ -28,18 +29,20 @@ export type LineRow = LineSummary & {
   sow: "old" | "next" | null;
   /** Its next step; `lost` is none. */
   step: NextStep;
+  /** What endangers it. */
+  risk: Risk | null;
 };
 
 type Show = "waits" | "growing" | "seed" | "nothing" | "ended";
 type Order = "waits" | "name" | "species" | "grown" | "code";
 
-const waits = ({ due, sow, step, endedOn }: LineRow) =>
-  endedOn === null && (step === "lost" || due !== null || sow !== null);
+const waits = ({ due, sow, step, risk, endedOn }: LineRow) =>
+  endedOn === null && (step === "lost" || risk === "no-seed-coming" || due !== null || sow !== null);
 
 /** What waits first: what has no next step, work by its last chance, what should be sown; then what grows, what is planned, seed alone. */
 const rank = (row: LineRow): number => {
   if (row.endedOn !== null) return 6;
-  if (row.step === "lost") return -1;
+  if (row.step === "lost" || row.risk === "no-seed-coming") return -1;
   if (row.due) return 0;
   if (row.sow) return row.sow === "old" ? 1 : 2;
   if (row.growing) return 3;
@@ -84,6 +87,7 @@ export const lineRows = (sky: Outlook): LineRow[] =>
     const sow = new Map(regrowList(sky).map(({ lineId, why }) => [lineId, why]));
     return [...linesKnown(sky).values()].map((line): LineRow => {
       const of = here.get(line.id) ?? [];
+      const { step, risk } = lineStanding(sky, line);
       const growing = of.filter(({ planned, sown }) => planned === 0 && sown <= today);
       const due = work.get(line.id);
       const best = (livingOf(sky).get(line.id) ?? []).reduce<NonNullable<LineRow["seed"]> | null>(
@@ -108,7 +112,8 @@ export const lineRows = (sky: Outlook): LineRow[] =>
         seed: best,
         due: due ? dueOfLine(due) : null,
         sow: sow.get(line.id) ?? null,
-        step: lineStanding(sky, line).step,
+        step,
+        risk,
       };
     });
   });

@@ -4,7 +4,7 @@ import { standingBy } from "@/core/work/work";
 import { putOffElse } from "@/records/deed/queries";
 import type { Outlook } from "./outlook";
 import { crossTasksAhead } from "./tasks/crosses";
-import { lineTasks, lostTasks } from "./tasks/lines";
+import { endangeredTasks, lineTasks } from "./tasks/lines";
 import { otherTasks, ownTasks } from "./tasks/others";
 import { plantingTasks } from "./tasks/plantings";
 import { seedTasks } from "./tasks/seed";
@@ -13,7 +13,7 @@ import type { LinkedTask } from "./tasks/task";
 type Provider = (sky: Outlook) => LinkedTask[];
 
 /** Who finds something to be done that is asked of no planting, cross or own list. */
-const ELSEWHERE: Provider[] = [seedTasks, lostTasks, lineTasks, otherTasks];
+const ELSEWHERE: Provider[] = [seedTasks, endangeredTasks, lineTasks, otherTasks];
 /** Who finds something to be done, each with things of one kind. */
 const PROVIDERS: Provider[] = [plantingTasks, crossTasksAhead, ownTasks];
 

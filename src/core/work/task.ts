@@ -3,7 +3,7 @@ import type { Id } from "../custody/id";
 import type { Standing, Work } from "./work";
 
 /** What is asked of something that is no planting, and can be put off or left. */
-export const ASKED = ["regrow", "line-lost", "ask", "desiccant", "count"] as const;
+export const ASKED = ["regrow", "line-lost", "line-risk", "ask", "desiccant", "count"] as const;
 export type Asked = (typeof ASKED)[number];
 
 /** What a task is done with. */

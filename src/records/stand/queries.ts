@@ -100,6 +100,8 @@ export type GrownOfLine = {
   /** How many of them have not ended, and how many were lost. */
   standing: number;
   lost: number;
+  /** Those whose flowers may give seed of their own. */
+  forSeed: number;
 };
 
 /** Of every line what was sown and is planned, season by season. */
@@ -108,7 +110,8 @@ export const grownOfLines = (db: Db): GrownOfLine[] =>
     db,
     `SELECT s.lineId, s.generation, s.season, s.planned, count(*) stands, min(s.code) code, max(s.family) family, min(s.sown) sown,
          sum(coalesce(p.numbered, s.plants, 0)) plants, sum(coalesce(s.wanted, 0)) wanted, sum(coalesce(p.kept, 0)) kept,
-         sum(coalesce(p.removed, 0)) removed, sum(s.endedOn IS NULL) standing, sum(coalesce(s.ending = 'lost', 0)) lost
+         sum(coalesce(p.removed, 0)) removed, sum(s.endedOn IS NULL) standing, sum(coalesce(s.ending = 'lost', 0)) lost,
+         sum(s.endedOn IS NULL AND s.seedWanted = 1 AND s.flowers <> 'removed') forSeed
        FROM stand s
        LEFT JOIN (SELECT standId, count(*) numbered, sum(mark IN ('keep', 'seed-parent') AND removedOn IS NULL) kept,
                          sum(removedOn IS NOT NULL) removed

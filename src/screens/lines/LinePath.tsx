@@ -11,7 +11,7 @@ import { RecordForm } from "../common/RecordForm";
 import { fieldOf } from "../common/recordFields";
 import { SowNext } from "../common/SowNext";
 import { sentence } from "../common/words";
-import { actInWords, aheadInWords, grownInWords, nextInWords, stepName } from "./pathWords";
+import { actInWords, aheadInWords, grownInWords, nextInWords, RISKS, stepName } from "./pathWords";
 import { GUARD_WORDS, SCHEME_WORDS } from "./planWords";
 
 type Props = {
@@ -32,6 +32,11 @@ export function LinePath(props: Props) {
   return (
     <section className="mt-4" aria-label="Its way">
       <p className={clsx("text-lg font-semibold", step === "lost" && "text-rust")}>{nextInWords(standing)}</p>
+      {!line.ended && standing.risk && (
+        <p className={clsx("mt-1 max-w-prose", standing.risk === "no-seed-coming" && "font-bold text-rust")}>
+          {RISKS[standing.risk]}
+        </p>
+      )}
       {!line.ended && toSow && (
         <p className="mt-2">
           <SowNext line={line.code} trigger="Sow the next generation" strong />

@@ -58,12 +58,18 @@ function standingInWords({ ending, endedOn, growing, planned, seed, step }: Line
 }
 
 /** What it asks for, and where that is done. */
-function Next({ due, sow, step, code, endedOn }: LineRow) {
+function Next({ due, sow, step, risk, code, endedOn }: LineRow) {
   if (endedOn !== null) return null;
   if (step === "lost")
     return (
       <Link href={`/lines/${code}`} className="font-bold text-rust">
         Nothing of it lives: get seed, or end it
+      </Link>
+    );
+  if (risk === "no-seed-coming")
+    return (
+      <Link href={`/lines/${code}`} className="font-bold text-rust">
+        Save its seed: it has none, and none is coming
       </Link>
     );
   if (due) return <DueWork due={due} href={due.family ? `/nursery/${due.code}` : `/ground?stand=${due.code}`} />;

@@ -41,6 +41,13 @@ function growingInWords({ grown }: LineStanding["plan"]): string {
     : `Score its ${plural(now.plants, "plant")}, and keep the best.`;
 }
 
+/** What endangers a line, as its page says it beneath its next step. */
+export const RISKS: Record<NonNullable<LineStanding["risk"]>, string> = {
+  "no-seed-coming":
+    "None of its seed is in the drawer, and none of its plants are grown for seed. Change that while they flower.",
+  "one-season": "None of its seed is in the drawer: all of it stands in these plants, one bad season from lost.",
+};
+
 /** A line's next step, as its page says it first. */
 export function nextInWords({ step, plan, plannedOn, toSow }: LineStanding): string {
   const [next] = plan.ahead;

@@ -2,28 +2,39 @@ import { addDays } from "@/core/calendar/day";
 import { seasonSpan } from "@/core/climate/season";
 import { addressOf } from "@/core/custody/address";
 import { DECIDED } from "../linePlan";
-import { lineRows } from "../lineRows";
+import { type LineRow, lineRows } from "../lineRows";
 import type { Outlook } from "../outlook";
 import { regrowView } from "../regrow";
 import { type LinkedTask, taskOn } from "./task";
 
-/** Lines of which nothing lives, until somebody gets seed of them or ends them. */
-export const lostTasks = (sky: Outlook): LinkedTask[] =>
-  lineRows(sky)
-    .filter(({ step, endedOn }) => step === "lost" && endedOn === null)
-    .map(({ id, code, name }) =>
-      taskOn(sky, {
-        of: "line",
-        id,
-        key: `lost ${id}`,
-        act: "line-lost",
-        what: "No plants and no seed: get seed, or end the line",
-        from: sky.today,
-        name,
-        code,
-        href: addressOf({ kind: "line", code }),
-      }),
-    );
+/** What is said of a line that has no next step, or whose last plants are not grown for seed. */
+const ENDANGERED = {
+  "line-lost": "No plants and no seed: get seed, or end the line",
+  "line-risk": "Save its seed: there is none in the drawer, and none of its plants are grown for seed",
+} as const;
+
+const dangerOf = ({ step, risk }: LineRow): keyof typeof ENDANGERED | null =>
+  step === "lost" ? "line-lost" : risk === "no-seed-coming" ? "line-risk" : null;
+
+/** Lines of which nothing lives or will, until somebody gets seed of them or ends them. */
+export const endangeredTasks = (sky: Outlook): LinkedTask[] =>
+  lineRows(sky).flatMap((row) => {
+    const act = row.endedOn === null ? dangerOf(row) : null;
+    if (!act) return [];
+    const { id, code, name } = row;
+    const href = addressOf({ kind: "line", code });
+    return taskOn(sky, {
+      of: "line",
+      id,
+      key: `${act} ${id}`,
+      act,
+      what: ENDANGERED[act],
+      from: sky.today,
+      name,
+      code,
+      href,
+    });
+  });
 
 /** Lines of which nothing is sown or planned, while there is time to sow. */
 export const lineTasks = (sky: Outlook): LinkedTask[] => {
