@@ -123,7 +123,7 @@ test("ways to breed it are laid side by side, and the one that is taken stands i
     .click();
   const sheet = page.getByRole("dialog");
   await expect(sheet.getByRole("listitem").filter({ hasText: "F5" })).toContainText("behind it");
-  await sheet.getByRole("button", { name: "Plan 2 seasons of it" }).click();
+  await sheet.getByRole("button", { name: "Plan these 2 seasons" }).click();
   await expect(page.getByText(/2 seasons planned/).first()).toBeVisible();
   const season = await browser.newPage({ baseURL: demo.url });
   await season.goto("/season?season=2028");
@@ -135,14 +135,17 @@ test("ways to breed it are laid side by side, and the one that is taken stands i
   // A way that begins with a cross asks whom with; its crosses stand in their seasons.
   const back = page.getByRole("row", { name: /^Backcross/ });
   await back.getByRole("button", { name: "Season by season" }).click();
-  await sheet.getByRole("button", { name: /^Plan 8 seasons/ }).click();
+  await sheet.getByRole("button", { name: /^Plan these 8 seasons/ }).click();
   await expect(sheet.getByText("Choose the line it is crossed with.")).toBeVisible();
   await sheet.getByLabel("Crossed with").selectOption("Ashlar Gold");
-  await sheet.getByRole("button", { name: /^Plan 8 seasons/ }).click();
+  await sheet.getByRole("button", { name: /^Plan these 8 seasons/ }).click();
   await expect(page.getByText(/8 seasons planned/).first()).toBeVisible();
   const crosses = await browser.newPage({ baseURL: demo.url });
-  await crosses.goto("/crosses?season=2031");
-  await expect(crosses.getByRole("row", { name: /Lantern melon × Ashlar Gold × Lantern melon/ })).toContainText("BC2");
+  await crosses.goto("/crosses?season=2028");
+  await expect(crosses.getByRole("row", { name: /Lantern melon × Ashlar Gold/ })).toContainText("F1");
+  await crosses.goto("/lines?q=Ashlar%20Gold%20%C3%97%20Lantern");
+  await crosses.getByRole("link", { name: /^L27-/ }).first().click();
+  await expect(crosses.getByRole("region", { name: "Its way" })).toContainText("Your plan: backcross");
   await crosses.close();
   await page.getByRole("button", { name: "Undo" }).first().click();
   await expect(page.getByText(/Taken back|Undone|undone/).first()).toBeVisible();

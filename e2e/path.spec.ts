@@ -211,13 +211,15 @@ test.describe
       expect((await tag.body()).subarray(0, 5).toString()).toBe("%PDF-");
       await dayIs(page, "2028-05-06");
       await page.reload();
-      await page.getByLabel("Seeds sown").fill("61");
-      await page.getByLabel("Bed").selectOption({ label: "A" });
-      await page.getByRole("button", { name: "Sow the family" }).click();
-      await expect(page.getByText("holds 60 seeds more")).toBeVisible();
-      await expect(page.getByLabel("Seeds sown")).toHaveValue("61");
-      await page.getByLabel("Seeds sown").fill("10");
-      await page.getByRole("button", { name: "Sow the family" }).click();
+      await page.getByRole("button", { name: "Sow the next generation" }).click();
+      const bed = sheet(page).getByLabel("Bed");
+      await bed.selectOption(await bed.locator("option", { hasText: /^Bed A / }).getAttribute("value"));
+      await sheet(page).getByLabel("Seeds: ").fill("61");
+      await sheet(page).getByRole("button", { name: "Save sowing" }).click();
+      await expect(sheet(page).getByText("holds 60 seeds more")).toBeVisible();
+      await expect(sheet(page).getByLabel("Seeds: ")).toHaveValue("61");
+      await sheet(page).getByLabel("Seeds: ").fill("10");
+      await sheet(page).getByRole("button", { name: "Save sowing" }).click();
       await expect(page.getByText("No plants stand here yet")).toBeVisible();
     });
 

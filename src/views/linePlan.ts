@@ -52,6 +52,9 @@ export const DECIDED = 150;
 /** Chance of one plant at least that shows all that is wanted, for which a number of plants is reckoned. */
 const SURE = 0.95;
 
+/** Not all of it was lost: what slugs or frost took is sown again. */
+const cameUp = ({ lost, stands }: GrownOfLine): boolean => lost < stands;
+
 /** What a plan asks of a species. */
 export function planFacts({ id, breeding, ownPollen, multiplied, lifeCycle, shelfYears }: Species): PlannedSpecies {
   return {
@@ -93,7 +96,10 @@ const rowsOf = (sky: Outlook): Map<Id, Plan[]> =>
 const grownOf = (sky: Outlook): Map<Id, GrownOfLine[]> =>
   sky.once("grown of lines", () => groupBy(grownOfLines(sky.db), (one) => one.lineId));
 
-type PlannedAs = Pick<Line, "id" | "species" | "school" | "status" | "cloned" | "way" | "releasedOn"> & {
+type PlannedAs = Pick<
+  Line,
+  "id" | "motherLineId" | "species" | "school" | "status" | "cloned" | "way" | "releasedOn"
+> & {
   backcrosses: number;
 };
 
@@ -116,13 +122,15 @@ export function linePlan(sky: Outlook, line: PlannedAs, seed: number | null | un
   const made = rowsOf(sky).get(line.id) ?? [];
   const earliest = earliestSeason(sky, kind);
   const rows = made.map(({ id }) => id);
-  const sown = grown.filter((one) => one.planned === 0);
-  const known = planned ? grown.filter(({ standing, planned: only }) => only === 0 || standing > 0) : sown;
+  const sown = grown.filter((one) => one.planned === 0 && cameUp(one));
+  const known = planned ? grown.filter(({ standing, planned: only }) => only === 1 && standing > 0).concat(sown) : sown;
   const told = aheadOf(made, known, earliest);
   if (made.length > 0) return { way, usual: false, grown, rows, ...told };
   const generations = known.flatMap(({ generation }) => generation ?? []);
   const newest = generations.length > 0 ? Math.max(...generations) : null;
-  const next = newest === null ? (seed ?? null) : Math.max(newest + 1, seed ?? 0);
+  // What is still to be crossed begins with what comes of the cross.
+  const first = line.motherLineId === null ? null : 1;
+  const next = newest === null ? (seed ?? first) : Math.max(newest + 1, seed ?? 0);
   const last = Math.max(0, ...known.map(({ season }) => season));
   const seasons = new Set(known.map(({ season }) => season)).size;
   const from = {
@@ -155,7 +163,7 @@ const FADES: ReadonlySet<LifeState> = new Set(["regrow", "failing"]);
 
 /** Whether living seed of a line is to be sown: of a cross its next generation, of a mix each season, of a variety before it fades. */
 function isToSow({ school }: PlannedAs, plan: LinePlan, lots: DrawerLot[], season: number): boolean {
-  const sown = plan.grown.filter(({ planned }) => planned === 0);
+  const sown = plan.grown.filter((one) => one.planned === 0 && cameUp(one));
   if (school === "cross-and-fix") {
     const newest = Math.max(0, ...sown.map(({ generation }) => generation ?? 0));
     return lots.some(({ generation }) => (generation ?? 0) > newest) || (sown.length === 0 && lots.length > 0);

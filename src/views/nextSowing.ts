@@ -3,6 +3,7 @@ import type { Day } from "@/core/calendar/day";
 import { seasonOf } from "@/core/climate/season";
 import { type Bred, divides } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
+import type { Share } from "@/core/isolation/share";
 import { lotsToSow } from "@/core/plans/chooseLots";
 import type { PlanWay } from "@/core/plans/linePlan";
 import type { LifeState } from "@/core/seed/life";
@@ -14,6 +15,7 @@ import { floweringSeason } from "@/records/stand/commands";
 import type { Stand } from "@/records/stand/stand";
 import { livesOf } from "./alive";
 import { type BedToSow, bedsToSow, proposedBed } from "./bedsToSow";
+import { foreseenOf } from "./foreseen";
 import { type Ahead, linePlan } from "./linePlan";
 import type { Outlook } from "./outlook";
 import { raisingFor } from "./raising";
@@ -32,6 +34,8 @@ export type LotToSow = Bred & {
   left: number | null;
   reserve: number | null;
   life: LifeState;
+  /** Of open seed, the share that other pollen fathered. */
+  strangers: Share | null;
   /** What its seed goes through until it is a plant. */
   stages: RaisingStages;
   chosen: boolean;
@@ -118,6 +122,7 @@ export function nextSowing(sky: Outlook, code: string, lot: string | null = null
         left: one.left,
         reserve: one.reserve,
         life: one.life.state,
+        strangers: one.kind === "open" ? foreseenOf(sky, one) : null,
         stages: raisingFor(sky, { species: line.species, lineId: line.id, lot: one }),
         chosen: chosen.has(one.id),
       })),

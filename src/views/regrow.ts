@@ -111,13 +111,18 @@ function plannedOf(sky: Outlook, lineId: Id, lots: DrawerLot[]): Regrow["planned
 /** Where a line was never sown here, it is in spring: so many days into the season. Working value. */
 const IN_SPRING = 90;
 
-/** The next day on which a line would be sown: the day of its last sowing, a year or more on; else in spring. */
+/**
+ * The next day on which a line would be sown: the day of its last sowing, a year or more on; else in spring. Where that day of this
+ * season is past and sowings can still be decided on, it is today.
+ */
 export function nextSowing(sky: Outlook, lineId: Id): Day {
   const { today, season, garden } = sky;
+  const { start } = seasonSpan(season, garden.latitude);
   const last = sky.once("last sowings", () => lastSowings(sky.db)).get(lineId);
-  let day = last ?? addDays(seasonSpan(season, garden.latitude).start, IN_SPRING);
-  while (day <= today) day = yearsLater(day, 1);
-  return day;
+  let day = last ?? addDays(start, IN_SPRING);
+  while (day < start || day === last) day = yearsLater(day, 1);
+  if (day > today) return day;
+  return today <= addDays(start, DECIDED) && (last ?? "") < start ? today : yearsLater(day, 1);
 }
 
 const ageAtLimit = ({ life }: DrawerLot) => life.until.likely ?? "";

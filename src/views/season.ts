@@ -12,6 +12,7 @@ import type { Garden } from "@/records/garden/garden";
 import { seasonsWithStands } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
+import { lineStanding, linesKnown } from "./linePlan";
 import { type ForecastStand, firstYearOf } from "./outlook";
 import { arrivalsOf, sceneOf } from "./scene";
 import { workOfSeason } from "./work";
@@ -59,6 +60,8 @@ export type Season = {
   }[];
   /** What the worker would say of the season as it is. */
   tried: Tried[];
+  /** What lines' plans have for it that nobody sowed or planned a sowing of yet. */
+  inPlans: { code: string; name: string; plants: number; mothers: number }[];
   beds: Pick<Bed, "id" | "name" | "outside">[];
   frosts: Frosts | null;
   head: string | null;
@@ -108,6 +111,20 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
   return { ...sky.once(`season ${season} ${before}`, () => seen(sky, season, before)), head: headOf(sky.db) };
 }
 
+/** Of lines that go on, what their plans have for a season that is not past, once their seed can be there. */
+function inPlans(sky: Outlook, season: number): Season["inPlans"] {
+  if (season < sky.season) return [];
+  return [...linesKnown(sky).values()].flatMap((line) => {
+    if (line.endedOn !== null) return [];
+    const { plan, step } = lineStanding(sky, line);
+    const planned = step === "lost" || step === "begin" ? null : plan.ahead.find((one) => one.season === season);
+    if (!planned) return [];
+    const { generation, plants, mothers } = planned;
+    const name = nameWithGeneration({ lineName: line.name, generation, backcrosses: line.backcrosses });
+    return { code: line.code, name, plants, mothers };
+  });
+}
+
 function seen(sky: Outlook, season: number, before: boolean): Omit<Season, "head"> {
   const { garden, today, season: current } = sky;
   const rows = [...sky.standsOf(season)];
@@ -133,6 +150,7 @@ function seen(sky: Outlook, season: number, before: boolean): Omit<Season, "head
       season: stand.season,
       family: stand.family,
     })),
+    inPlans: inPlans(sky, season),
     beds: scene.beds.map(({ id, name, outside }) => ({ id, name, outside })),
     frosts: scene.climate.frosts,
     tried: triedOf(sky, season),

@@ -88,6 +88,16 @@ describe("a plan from what is sown next", () => {
       [2, 3, "select-self"],
       [3, 3, "compare"],
     ]);
+    // By another way what comes of it is chosen among at once.
+    const selfed = plan("pedigree", { generation: 1, backcrosses: 2 });
+    expect(short(selfed)[0]).toEqual([1, 2029, "select-self", 48, 1, 6]);
+    expect(selfed.map(({ generation, backcrosses }) => [generation, backcrosses])).toEqual([
+      [1, 2],
+      [2, 2],
+      [3, 2],
+      [4, 2],
+      [5, 2],
+    ]);
     const recessive = planFrom("backcross", { ...F2, generation: 1 }, { plants: 30, recessive: true }, BEAN);
     expect(recessive.map(({ generation, backcrosses, act }) => [generation, backcrosses, act]).slice(0, 3)).toEqual([
       [1, 0, "backcross"],

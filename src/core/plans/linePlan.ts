@@ -114,15 +114,22 @@ const stepsOf = remembered(({ way, plants, seasons, recessive }: PlanSize & { wa
   });
 }, 200);
 
-/** From what is sown next on; where the way has no such generation it is compared once more. */
+/**
+ * From what is sown next on, each with the line's own generation; where the way has no such generation it is compared once more. What comes of a
+ * backcross divides already, as an F2 does.
+ */
 function stepsFrom(steps: Numbered[], { generation, backcrosses, grown, whole }: PlanFrom): Numbered[] {
   if (whole) return steps;
+  if (steps.some((step) => step.backcrosses > 0)) {
+    const at = steps.findIndex((step) => step.count === generation && step.backcrosses === backcrosses);
+    return at < 0 ? [{ ...steps.at(-1)!, count: generation, backcrosses }] : steps.slice(at);
+  }
   const counted = steps.some(({ count }) => count !== null);
-  // What was crossed and not counted divides as an F2 does.
-  const at = counted
-    ? steps.findIndex((step) => step.count === (generation ?? 2) && step.backcrosses === backcrosses)
-    : Math.min(grown, steps.length - 1);
-  return at < 0 ? [{ ...steps.at(-1)!, count: generation, backcrosses }] : steps.slice(at);
+  // What was crossed and not counted divides as an F2 does, too.
+  const as = generation === null ? 2 : generation + (backcrosses > 0 ? 1 : 0);
+  const at = counted ? steps.findIndex(({ count }) => count === as) : Math.min(grown, steps.length - 1);
+  const left = at < 0 ? [steps.at(-1)!] : steps.slice(at);
+  return left.map((step, i) => ({ ...step, count: generation === null ? null : generation + i, backcrosses }));
 }
 
 /** Ways whose mothers are open to pollen of all. */
@@ -190,7 +197,7 @@ export function planFrom(way: PlanWay, from: PlanFrom, size: PlanSize, species: 
   }
   return stepsFrom(stepsOf({ way, ...size }), from).map(
     ({ act, plants, families, kept, count, backcrosses: back }, i) => ({
-      generation: generation === null && !from.whole ? null : count,
+      generation: count,
       season: season + i * species.every,
       act,
       plants,

@@ -109,7 +109,7 @@ export type WaitingLine = Pick<
   gathered: string;
 };
 
-/** Lines that go on, with their newest seed, of which nothing stands or is planned in a season or the one after. */
+/** Lines that go on, with their newest seed, of which nothing stands or is planned in a season or the one after; what was lost is sown again. */
 export const notSown = (db: Db, season: number): WaitingLine[] =>
   prepared(
     db,
@@ -119,7 +119,8 @@ export const notSown = (db: Db, season: number): WaitingLine[] =>
        FROM line l JOIN lot k ON k.lineId = l.id
        WHERE l.endedOn IS NULL
          AND k.doubt IS NULL AND k.endedOn IS NULL
-         AND NOT EXISTS (SELECT 1 FROM stand s WHERE s.lineId = l.id AND s.season IN (:season, :season + 1))
+         AND NOT EXISTS (SELECT 1 FROM stand s WHERE s.lineId = l.id AND s.season IN (:season, :season + 1)
+           AND coalesce(s.ending, '') <> 'lost')
        GROUP BY l.id ORDER BY gathered, l.name`,
   ).all({ season }) as WaitingLine[];
 
@@ -163,6 +164,14 @@ export const lotsFor = (db: Db, lineId: Id, standId: Id, by: string): LotInShort
     `${inShort("AND k.lineId = :lineId AND k.gathered <= :by AND k.doubt IS NULL", "IN (SELECT id FROM lot WHERE lineId = :lineId)")}
      ORDER BY coalesce(k.motherStandId = :standId, 0) DESC, k.gathered DESC, k.id DESC`,
   ).all({ lineId, standId, by }) as LotInShort[];
+
+/** Seed of a line and generation that is left: lots in the drawer, the newest first. */
+export const seedLeft = (db: Db, lineId: Id, generation: number | null): LotInShort[] =>
+  prepared(
+    db,
+    `${inShort("AND k.lineId = :lineId AND k.generation IS :generation AND k.onTable = 0 AND k.doubt IS NULL", "IN (SELECT id FROM lot WHERE lineId = :lineId)")}
+     ORDER BY k.gathered DESC, k.id DESC`,
+  ).all({ lineId, generation }) as LotInShort[];
 
 /** Everything of some lots, by their ids. */
 export function lotsById(db: Db, ids: Id[]): Map<Id, LotRow> {

@@ -12,13 +12,14 @@ import { type Context, command } from "../command";
 import { cross } from "../cross/cross";
 import { openCrossesOfMother } from "../cross/queries";
 import { lineById } from "../line/queries";
-import { lotById } from "../lot/queries";
+import { amountOf, takenFrom } from "../lot/left";
+import { lotById, seedLeft } from "../lot/queries";
 import { plant } from "../plant/plant";
 import { plantsOfStand } from "../plant/queries";
 import { day, given, type Patch, ref, seen, whole } from "../record";
 import { idOf } from "../schema";
 import { forecaster } from "./forecast";
-import { type StandRow, standById, standGoingOn } from "./queries";
+import { othersGrowing, type StandRow, standById, standGoingOn } from "./queries";
 import { rotationWarning, stoodInBeds } from "./rotation";
 import { stand } from "./stand";
 
@@ -242,6 +243,19 @@ const observeFlower = command(
   },
 );
 
+/** What can still be done where a planting was lost: what else grows of its line, and what seed of it is left. */
+function whatIsLeft({ db }: Context, lost: StandRow): string {
+  const { lineId, lineName, generation } = lost;
+  const others = othersGrowing(db, lost);
+  const seeds = seedLeft(db, lineId, generation).reduce(
+    (sum, lot) => sum + Math.max(0, (amountOf(lot)?.likely ?? 0) - takenFrom(lot)),
+    0,
+  );
+  const grows = others.length > 0 ? `${lineName} still grows as ${others.slice(0, 3).join(", ")}. ` : "";
+  if (seeds > 0) return `${grows}${plural(seeds, "seed")} of it are left: sow again while there is time.`;
+  return grows || `No seed of this generation is left. Go back to seed of the one before, or ask whom you gave some.`;
+}
+
 /** A stand is finished, lost or pulled up; it stays in every season's records. */
 const endIt = command(
   "stand.end",
@@ -253,11 +267,16 @@ const endIt = command(
     why: stand.columns.endedWhy,
   },
   (context, { id, version, ending, on, why }) => {
-    const { code, lineName, endedOn } = existingStand(context, id, "id");
+    const before = existingStand(context, id, "id");
+    const { code, lineName, endedOn } = before;
     if (endedOn) refuse("id", `${code} ended on ${dayInWords(endedOn)} already.`);
     const day = on ?? context.today;
     context.write.update(stand, id, { ending, endedOn: day, endedWhy: why }, version);
-    return { message: `${code} ${lineName}: ${ending} ${dayInWords(day)}`, id };
+    return {
+      message: `${code} ${lineName}: ${ending} ${dayInWords(day)}`,
+      id,
+      warnings: ending === "lost" ? [whatIsLeft(context, before)] : [],
+    };
   },
 );
 

@@ -61,6 +61,15 @@ export function standsOfLine(db: Db, lineId: Id): StandRow[] {
   return prepared(db, `${SELECT} WHERE s.lineId = ? ORDER BY s.season DESC, s.code`).all(lineId) as StandRow[];
 }
 
+/** The codes of a line's other plantings of a season or later that go on. */
+export const othersGrowing = (db: Db, { id, lineId, season }: StandRow): string[] =>
+  prepared(
+    db,
+    "SELECT code FROM stand WHERE lineId = ? AND season >= ? AND id <> ? AND endedOn IS NULL AND planned = 0 ORDER BY code",
+  )
+    .pluck()
+    .all(lineId, season, id) as string[];
+
 /** Families of the same line, season and generation beside one. */
 export const sistersOf = (db: Db, { id, lineId, season, generation }: StandRow): StandRow[] =>
   prepared(
@@ -179,10 +188,15 @@ export const sowingsOf = (db: Db, species: string, until: string): Sowing[] =>
      ORDER BY s.sown DESC, s.id LIMIT 400`,
   ).all(species, until) as Sowing[];
 
-/** The day on which each line was sown last, what is only planned left out. */
+/** The day on which each line was sown last, what is only planned or was lost left out. */
 export const lastSowings = (db: Db): Map<Id, string> =>
   new Map(
-    prepared(db, "SELECT lineId, max(sown) FROM stand WHERE planned = 0 GROUP BY lineId").raw().all() as [Id, string][],
+    prepared(
+      db,
+      "SELECT lineId, max(sown) FROM stand WHERE planned = 0 AND coalesce(ending, '') <> 'lost' GROUP BY lineId",
+    )
+      .raw()
+      .all() as [Id, string][],
   );
 
 /** Seeds that a lot's sowings gave, where both were counted: those sown, and those of the lots that came of them. */

@@ -133,6 +133,21 @@ describe("a line on its way", () => {
     expect(standing().plan.ahead[0]).toMatchObject({ generation: 4, season: 2031 });
   });
 
+  test("that was lost to slugs is answered on the day: what seed is left, what else grows, and it is to be sown again", () => {
+    const lose = () =>
+      garden.done("stand.end", { id: at.f2, version: garden.version("stand", at.f2), ending: "lost", why: "slugs" });
+    garden.on("2029-05-20");
+    const { warnings, entry } = lose();
+    expect(warnings).toEqual(["180 seeds of it are left: sow again while there is time."]);
+    expect(standing()).toMatchObject({ step: "sow", toSow: true });
+    expect(standing().plan.ahead[0]).toMatchObject({ generation: 2, season: 2029 });
+    const row = todayView(garden.sky()).tasks.find((task) => task.kind === "regrow" && task.line.lineId === at.lineId);
+    expect(row).toMatchObject({ line: { sowOn: "2029-05-20" } });
+    garden.undone(entry);
+    garden.done("lot.end", { id: at.lotId, version: garden.version("lot", at.lotId), ending: "used-up" });
+    expect(lose().warnings[0]).toContain("No seed of this generation is left");
+  });
+
   test("of which nothing lives says so at the top of its list and on Today, until it is ended", () => {
     for (const lotId of garden.db.prepare("SELECT id FROM lot WHERE lineId = ?").pluck().all(at.lineId) as Id[])
       garden.done("lot.end", { id: lotId, version: garden.version("lot", lotId), ending: "lost" });

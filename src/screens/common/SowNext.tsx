@@ -10,7 +10,7 @@ import { useAsked } from "@/ui/useAsked";
 import { useGo } from "@/ui/useGo";
 import type { LotToSow, NextSowing } from "@/views/nextSowing";
 import { RecordForm } from "./RecordForm";
-import { bedOffered, costInWords, lotInWords, planInWords, sownName, staysInWords } from "./sowWords";
+import { bedOffered, costInWords, lotInWords, planInWords, sownName, staysInWords, strangersInWords } from "./sowWords";
 import { SOWN_IN } from "./standNames";
 
 type Props = {
@@ -99,7 +99,10 @@ function Sow({ asked, so, close }: { asked: NextSowing; so?: Raised; close: () =
           <li key={lot.id} className="flex flex-wrap items-center gap-x-3 py-1">
             <label className="flex min-h-11 grow items-center gap-2">
               <input type="checkbox" checked={chosen.has(lot.id)} onChange={() => setChosen(toggled(chosen, lot.id))} />
-              {lotInWords(lot)}
+              <span>
+                {lotInWords(lot)}
+                {strangersInWords(lot) && <span className="block text-sm text-soft">{strangersInWords(lot)}</span>}
+              </span>
             </label>
             {chosen.has(lot.id) && (
               <label className="flex items-center gap-2 text-sm text-soft">
@@ -146,7 +149,7 @@ function Sow({ asked, so, close }: { asked: NextSowing; so?: Raised; close: () =
         submit={rows.length > 1 ? `Save ${plural(rows.length, "row")}` : "Save sowing"}
         onDone={(answer) => {
           close();
-          if (numbered || rows.length > 1) go(`/nursery/${answer.code}`);
+          if (answer.code?.startsWith("F")) go(`/nursery/${answer.code}`);
         }}
       />
     </>

@@ -4,6 +4,7 @@ import { bedInWords } from "@/core/ground/bedInWords";
 import type { Cost } from "@/core/plans/difference";
 import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
+import { percentInWords } from "@/core/writing/figures";
 import type { BedToSow } from "@/views/bedsToSow";
 import type { LotToSow, NextSowing } from "@/views/nextSowing";
 import { percent } from "./words";
@@ -25,6 +26,12 @@ export function planInWords({ step }: NextSowing): string {
 /** Whose seed a lot is. */
 export const lotInWords = ({ mother, motherCode, code, gathered }: LotToSow): string =>
   mother === null ? `Lot ${code}, ${dayInWords(gathered)} ${gathered.slice(0, 4)}` : `Plant ${mother} of ${motherCode}`;
+
+/** Of open seed, what other pollen fathered. */
+export const strangersInWords = ({ strangers }: LotToSow): string | null =>
+  strangers && strangers.high >= 0.005
+    ? `Foreign pollen: ${percentInWords(strangers.likely)} of its seeds (up to ${percentInWords(strangers.high)}).`
+    : null;
 
 /** A bed as it is offered: how many plants fit, and why not this one. */
 export const bedOffered = ({ name, fits, tooSoon }: BedToSow): string => {

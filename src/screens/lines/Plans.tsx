@@ -1,5 +1,6 @@
 "use client";
 import { useState } from "react";
+import { generationName } from "@/core/custody/generation";
 import { planFrom } from "@/core/plans/linePlan";
 import { inTenShort } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
@@ -174,10 +175,10 @@ function Adopt({ plan: { scheme, steps }, page, asked, onDone }: RowProps & { on
   const { line, parents, others, sown, from, species } = page;
   const size = { plants: asked.plants, seasons: asked.seasons, recessive: asked.hidden > 0 };
   // What was crossed and grown of it already is not done again.
-  const left =
-    from.generation === null
-      ? planFrom(scheme, { ...from, whole: true }, size, species)
-      : planFrom(scheme, { ...from, season: from.season - species.every }, size, species).slice(1);
+  const known = steps.some(({ generation }) => generation === generationName(from.generation, from.backcrosses));
+  const left = !known
+    ? planFrom(scheme, { ...from, whole: true }, size, species)
+    : planFrom(scheme, { ...from, season: from.season - species.every }, size, species).slice(1);
   const done = steps.length - left.length;
   const begins = left[0]?.act === "cross";
   const goesBack = left.some(({ act, backcrosses }) => act === "backcross" || backcrosses > from.backcrosses);

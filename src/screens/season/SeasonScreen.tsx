@@ -1,6 +1,6 @@
 import { dayInWords } from "@/core/calendar/day";
 import { seasonName } from "@/core/climate/season";
-import { addressOfStand } from "@/core/custody/address";
+import { addressOf, addressOfStand } from "@/core/custody/address";
 import { placeInWords } from "@/core/ground/bedInWords";
 import { plural } from "@/core/units/plural";
 import Link from "@/ui/Link";
@@ -41,6 +41,24 @@ export function SeasonScreen(view: Season) {
         </p>
       ) : (
         <SeasonBoard key={season} {...view} />
+      )}
+      {view.inPlans.length > 0 && (
+        <section className="mt-8 px-4 sm:px-7" aria-label="In the plans of your lines">
+          <h3>In the plans of your lines, not sown yet</h3>
+          <ul className="rows mt-2 max-w-prose border-y border-rule">
+            {view.inPlans.map(({ code, name, plants, mothers }) => (
+              <li key={code} className="flex flex-wrap items-center justify-between gap-3 py-2">
+                <span>
+                  <Link href={addressOf({ kind: "line", code })} className="font-bold">
+                    {name}
+                  </Link>
+                  , {plural(plants, "plant")}
+                  {mothers > 1 && ` in ${mothers} rows`}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
       )}
       {view.firstYear.length > 0 && (
         <section className="mt-8 px-4 sm:px-7" aria-label="In their first year">

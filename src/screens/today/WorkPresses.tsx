@@ -62,13 +62,6 @@ export function Done({ work, day, units }: Props) {
   const { id: standId } = stand;
   // What is scored is done by being scored; a family is rogued plant by plant.
   if (act === "score") return <ScoreLink code={stand.code} />;
-  // Numbered plants are looked over one by one.
-  if (act === "rogue" && stand.family)
-    return (
-      <Link href={`/nursery/${stand.code}/roguing`} className="leaf leaf-strong">
-        Look them over<span className="sr-only">: {nameOf(work)}</span>
-      </Link>
-    );
   if (act === "keep") return <MakeLot work={work} day={day} units={units} />;
   if (act in COUNTED || ASKED.has(act))
     return (
@@ -111,7 +104,7 @@ type FormProps = Omit<Props, "units"> & { close: () => void; where: BedsAsked | 
 
 function Form({ work, day, close, where }: FormProps) {
   const { act, stand, count } = work;
-  const counted = COUNTED[act] ?? (act === "rogue" ? "Plants removed" : undefined);
+  const counted = COUNTED[act] ?? (act === "rogue" && !stand.family ? "Plants removed" : undefined);
   return (
     <CommandForm
       command="deed.done"
@@ -145,6 +138,15 @@ function Form({ work, day, close, where }: FormProps) {
               type="number"
               hint="Only those count towards whether the line comes true."
             />
+          )}
+          {act === "rogue" && stand.family && (
+            <p>
+              What does not belong is taken out by its number:{" "}
+              <Link href={`/nursery/${stand.code}/roguing`} className="font-semibold">
+                look them over plant by plant
+              </Link>
+              .
+            </p>
           )}
           {act === "winter-way" && (
             <Field
