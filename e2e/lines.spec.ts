@@ -142,7 +142,7 @@ test("ways to breed it are laid side by side, and the one that is taken stands i
   await expect(page.getByText(/8 seasons planned/).first()).toBeVisible();
   const crosses = await browser.newPage({ baseURL: demo.url });
   await crosses.goto("/crosses?season=2028");
-  await expect(crosses.getByRole("row", { name: /Lantern melon × Ashlar Gold/ })).toContainText("F1");
+  await expect(crosses.getByRole("row", { name: /Lantern melon × Ashlar Gold/ })).toContainText("BC1");
   await crosses.goto("/lines?q=Ashlar%20Gold%20%C3%97%20Lantern");
   await crosses.getByRole("link", { name: /^L27-/ }).first().click();
   await expect(crosses.getByRole("region", { name: "Its way" })).toContainText("Your plan: backcross");

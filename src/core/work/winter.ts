@@ -148,7 +148,7 @@ function living(stand: LivingStand, before: string[]): Work[] {
  * @param before keys of what must be done before
  * @returns what is still open of it; nothing for a crop that flowers in its first year
  * @example winterWork(living({ secondYear: true, overwinter: "left" }), []).map(({ act, from }) => [act, from])
- *   // [["bolters", "2027-06-30"], ["mulch", "2027-09-29"]]
+ *   // [["bolters", "2027-06-30"], ["mulch", "2027-09-29"], ["count-living", "2028-04-30"]]
  */
 export function winterWork(stand: LivingStand, before: string[]): Work[] {
   const { secondYear, overwinter, replantedOn, firstFlower, sown, done } = stand;
