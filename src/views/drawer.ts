@@ -1,8 +1,10 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { type Day, daysBetween } from "@/core/calendar/day";
+import { seasonOf } from "@/core/climate/season";
 import { nameWithGeneration, type SeedCount } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { groupBy } from "@/core/lists/groupBy";
+import type { SowableLot } from "@/core/plans/chooseLots";
 import type { Germination, Known } from "@/core/seed/alive";
 import { germinationAfter } from "@/core/seed/alive";
 import { curveOf, type Life, type LifeState } from "@/core/seed/life";
@@ -137,5 +139,16 @@ export const livingOf = (sky: Outlook): Map<Id, DrawerLot[]> =>
       ({ lineId }) => lineId,
     ),
   );
+
+/** The best of a line's living lots is under the limit in a year, or already. */
+export const fades = (lots: DrawerLot[]): boolean => lots.every(({ life }) => life.state !== "keeps");
+
+/** A lot as it may be sown: of which plant, gathered in which season, and what is left beside its reserve. */
+export function sowableOf({ garden }: Outlook, lot: LotInShort): SowableLot {
+  const { id, generation, gathered, motherPlantId: mother, reserve } = lot;
+  const amount = amountOf(lot);
+  const left = amount && Math.max(0, amount.likely - takenFrom(lot) - (reserve ?? 0));
+  return { id, generation, season: seasonOf(gathered, garden.latitude), mother, left };
+}
 
 export const plantsToGoOn = (species: string): number => Math.ceil(speciesById(species).plants["keep going"].low);

@@ -18,15 +18,14 @@ import {
 } from "@/core/plans/linePlan";
 import { type NextStep, nextStep } from "@/core/plans/nextStep";
 import { type Risk, riskOf } from "@/core/plans/risk";
-import type { LifeState } from "@/core/seed/life";
 import { linesCrossed } from "@/records/cross/queries";
 import type { Line } from "@/records/line/line";
 import { type LineSummary, lines } from "@/records/line/queries";
-import { linesOnTable, linesWithSeed } from "@/records/lot/queries";
+import { linesOnTable, newestSeed } from "@/records/lot/queries";
 import type { Plan } from "@/records/plan/plan";
 import { allPlans } from "@/records/plan/queries";
 import { type GrownOfLine, grownOfLines } from "@/records/stand/queries";
-import { type DrawerLot, livingOf, plantsToGoOn } from "./drawer";
+import { type DrawerLot, fades, livingOf, plantsToGoOn } from "./drawer";
 import type { Outlook } from "./outlook";
 import { wantedShare } from "./wanted";
 
@@ -52,8 +51,9 @@ export const DECIDED = 150;
 /** Chance of one plant at least that shows all that is wanted, for which a number of plants is reckoned. */
 const SURE = 0.95;
 
-/** Not all of it was lost: what slugs or frost took is sown again. */
-const cameUp = ({ lost, stands }: GrownOfLine): boolean => lost < stands;
+/** What was sown and did not all get lost: what slugs or frost took is sown again. */
+const reallySown = (grown: GrownOfLine[]) =>
+  grown.filter(({ planned, lost, stands }) => planned === 0 && lost < stands);
 
 /** What a plan asks of a species. */
 export function planFacts({ id, breeding, ownPollen, multiplied, lifeCycle, shelfYears }: Species): PlannedSpecies {
@@ -122,10 +122,9 @@ export function linePlan(sky: Outlook, line: PlannedAs, seed: number | null | un
   const made = rowsOf(sky).get(line.id) ?? [];
   const earliest = earliestSeason(sky, kind);
   const rows = made.map(({ id }) => id);
-  const sown = grown.filter((one) => one.planned === 0 && cameUp(one));
+  const sown = reallySown(grown);
   const known = planned ? grown.filter(({ standing, planned: only }) => only === 1 && standing > 0).concat(sown) : sown;
-  const told = aheadOf(made, known, earliest);
-  if (made.length > 0) return { way, usual: false, grown, rows, ...told };
+  if (made.length > 0) return { way, usual: false, grown, rows, ...aheadOf(made, known, earliest) };
   const generations = known.flatMap(({ generation }) => generation ?? []);
   const newest = generations.length > 0 ? Math.max(...generations) : null;
   // What is still to be crossed begins with what comes of the cross.
@@ -158,19 +157,20 @@ export type LineStanding = {
   risk: Risk | null;
 };
 
-/** Nothing narrower than this keeps a variety from being sown again. */
-const FADES: ReadonlySet<LifeState> = new Set(["regrow", "failing"]);
-
 /** Whether living seed of a line is to be sown: of a cross its next generation, of a mix each season, of a variety before it fades. */
 function isToSow({ school }: PlannedAs, plan: LinePlan, lots: DrawerLot[], season: number): boolean {
-  const sown = plan.grown.filter((one) => one.planned === 0 && cameUp(one));
+  const sown = reallySown(plan.grown);
   if (school === "cross-and-fix") {
     const newest = Math.max(0, ...sown.map(({ generation }) => generation ?? 0));
     return lots.some(({ generation }) => (generation ?? 0) > newest) || (sown.length === 0 && lots.length > 0);
   }
   if (school === "let-it-mix") return lots.length > 0 && !sown.some((one) => one.season >= season);
-  return lots.length > 0 && lots.every(({ life }) => FADES.has(life.state));
+  return lots.length > 0 && fades(lots);
 }
+
+/** Where every line stands today. */
+export const lineStandings = (sky: Outlook): Map<Id, LineStanding> =>
+  sky.once("line standings", () => new Map([...linesKnown(sky)].map(([id, line]) => [id, lineStanding(sky, line)])));
 
 /** Where a line stands on its way today. */
 export function lineStanding(sky: Outlook, line: PlannedAs): LineStanding {
@@ -190,7 +190,7 @@ export function lineStanding(sky: Outlook, line: PlannedAs): LineStanding {
   const now = there.filter((one) => one.planned === 0 && one.season >= season);
   const onTable = sky.once("lines on table", () => linesOnTable(db)).has(id);
   const step = nextStep({
-    begun: plan.grown.length > 0 || sky.once("lines with seed", () => linesWithSeed(db)).has(id),
+    begun: plan.grown.length > 0 || sky.once("newest seed", () => newestSeed(db)).has(id),
     growing: now.length > 0,
     planned: ahead.length > 0,
     crossing: sky.once("lines crossed", () => linesCrossed(db, season)).has(id),

@@ -10,7 +10,7 @@ import type { Risk } from "@/core/plans/risk";
 import type { LifeState } from "@/core/seed/life";
 import type { LineSummary } from "@/records/line/queries";
 import { livingOf } from "./drawer";
-import { lineStanding, linesKnown } from "./linePlan";
+import { lineStandings, linesKnown } from "./linePlan";
 import { listOf } from "./list";
 import type { Outlook } from "./outlook";
 import { regrowList } from "./regrow";
@@ -84,10 +84,11 @@ export const lineRows = (sky: Outlook): LineRow[] =>
     const lineOf = new Map<Id, Id>(stands.map(({ id, lineId }) => [id, lineId]));
     const here = groupBy(stands, (s) => s.lineId);
     const work = groupBy(dueWork(sky), ({ stand }) => lineOf.get(stand.id)!);
+    const standings = lineStandings(sky);
     const sow = new Map(regrowList(sky).map(({ lineId, why }) => [lineId, why]));
     return [...linesKnown(sky).values()].map((line): LineRow => {
       const of = here.get(line.id) ?? [];
-      const { step, risk } = lineStanding(sky, line);
+      const { step, risk } = standings.get(line.id)!;
       const growing = of.filter(({ planned, sown }) => planned === 0 && sown <= today);
       const due = work.get(line.id);
       const best = (livingOf(sky).get(line.id) ?? []).reduce<NonNullable<LineRow["seed"]> | null>(

@@ -23,7 +23,7 @@ import { standsOfLine } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band, seasonBand } from "./band";
 import { laddersOf, type SeenMixed, seenMixed, type YardstickLadder } from "./ladders";
-import { type LineStanding, lineStanding } from "./linePlan";
+import { type LineStanding, lineStandings } from "./linePlan";
 import { lineList } from "./lineRows";
 import type { ForecastStand } from "./outlook";
 import { type PedigreeView, pedigreeView } from "./pedigree";
@@ -150,7 +150,7 @@ export function lineView(sky: Outlook, code: string, whole = false): LineView | 
     pedigree: pedigreeView(sky, { lineId: id }, whole),
     trueness,
     ownYardsticks: marks.length > 0,
-    standing: lineStanding(sky, { ...line, backcrosses: backcrossesOf(db, id) }),
+    standing: lineStandings(sky).get(id)!,
     traits: yardsticks(db, id).flatMap(({ name, retiredOn }) => (retiredOn === null ? [name] : [])),
     stands,
     lots: lots(db, id, 200),

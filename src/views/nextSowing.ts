@@ -1,20 +1,19 @@
 import { speciesById } from "@/catalogue/catalogue";
 import type { Day } from "@/core/calendar/day";
-import { seasonOf } from "@/core/climate/season";
 import { type Bred, divides } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import type { Share } from "@/core/isolation/share";
 import { lotsToSow } from "@/core/plans/chooseLots";
 import type { PlanWay } from "@/core/plans/linePlan";
-import type { LifeState } from "@/core/seed/life";
 import type { RaisingStages } from "@/core/seed/sowing";
 import { backcrossesOf, lineByCode } from "@/records/line/queries";
-import { amountOf, mayHoldSeed, takenFrom } from "@/records/lot/left";
+import { mayHoldSeed } from "@/records/lot/left";
 import { lots } from "@/records/lot/queries";
-import { floweringSeason } from "@/records/stand/commands";
+import { seasonOfFlowering } from "@/records/stand/commands";
 import type { Stand } from "@/records/stand/stand";
 import { livesOf } from "./alive";
 import { type BedToSow, bedsToSow, proposedBed } from "./bedsToSow";
+import { sowableOf } from "./drawer";
 import { foreseenOf } from "./foreseen";
 import { type Ahead, linePlan } from "./linePlan";
 import type { Outlook } from "./outlook";
@@ -32,8 +31,6 @@ export type LotToSow = Bred & {
   gathered: Day;
   /** Seeds left beside its reserve; null where nobody counted. */
   left: number | null;
-  reserve: number | null;
-  life: LifeState;
   /** Of open seed, the share that other pollen fathered. */
   strangers: Share | null;
   /** What its seed goes through until it is a plant. */
@@ -66,7 +63,7 @@ export type NextSowing = {
  * @param lot a lot that is to be sown, where it was begun from one
  */
 export function nextSowing(sky: Outlook, code: string, lot: string | null = null): NextSowing | null {
-  const { db, garden, today } = sky;
+  const { db, today } = sky;
   const line = lineByCode(db, code);
   if (!line) return null;
   const kind = speciesById(line.species);
@@ -78,18 +75,12 @@ export function nextSowing(sky: Outlook, code: string, lot: string | null = null
   const newest = able.length > 0 ? Math.max(...able.map(({ generation }) => generation ?? 0)) : 0;
   const plan = linePlan(sky, { ...line, backcrosses }, able.length > 0 ? newest || null : undefined);
   const asked = lot === null ? null : (able.find((one) => one.code === lot) ?? null);
-  const of = asked ? asked.generation : newest || null;
-  const step = plan.ahead.find(({ generation }) => generation === of) ?? (of === null ? plan.ahead[0] : null) ?? null;
+  const generation = asked ? asked.generation : newest || null;
+  const step =
+    plan.ahead.find((one) => one.generation === generation) ?? (generation === null ? plan.ahead[0] : null) ?? null;
   const sowable = able.map((one) => {
-    const amount = amountOf(one);
     const { life } = livesOf(sky)(one);
-    return {
-      ...one,
-      life,
-      left: amount && Math.max(0, amount.likely - takenFrom(one) - (one.reserve ?? 0)),
-      mother: one.motherPlantId,
-      season: seasonOf(one.gathered, garden.latitude),
-    };
+    return { ...one, life, ...sowableOf(sky, one) };
   });
   const fixing = line.school === "cross-and-fix";
   // A variety is sown of the seed that lives longest, a cross of its newest.
@@ -98,11 +89,8 @@ export function nextSowing(sky: Outlook, code: string, lot: string | null = null
     : sowable.toSorted((a, b) => (b.life.until.likely ?? "").localeCompare(a.life.until.likely ?? "")).slice(0, 1);
   const chosen = new Set((asked ? sowable.filter(({ id }) => id === asked.id) : best).map(({ id }) => id));
   const sown = sowingDay(sky, line.id);
-  const season = floweringSeason(
-    { db, garden, today },
-    { sown, plantedOut: null, overwinter: null, cutBack: null, lineId: line.id, species: line.species },
-  );
-  const generation = of;
+  const meant = { sown, plantedOut: null, overwinter: null, firstFlower: null, lineId: line.id, species: line.species };
+  const season = seasonOfFlowering(sky, sky.flowering(meant));
   const all = bedsToSow(sky, line.species, season);
   return {
     line: { id: line.id, code: line.code, name: line.name },
@@ -120,8 +108,6 @@ export function nextSowing(sky: Outlook, code: string, lot: string | null = null
         motherCode: one.motherCode,
         gathered: one.gathered,
         left: one.left,
-        reserve: one.reserve,
-        life: one.life.state,
         strangers: one.kind === "open" ? foreseenOf(sky, one) : null,
         stages: raisingFor(sky, { species: line.species, lineId: line.id, lot: one }),
         chosen: chosen.has(one.id),

@@ -1,5 +1,5 @@
 import { addDays, type Day, yearsLater } from "@/core/calendar/day";
-import { seasonOf, seasonSpan } from "@/core/climate/season";
+import { seasonSpan } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { remembered } from "@/core/numbers/remembered";
@@ -13,8 +13,8 @@ import { lineDependants } from "@/records/line/queries";
 import { notSown, type WaitingLine } from "@/records/lot/queries";
 import { lastSowings } from "@/records/stand/queries";
 import { livesOf } from "./alive";
-import { type DrawerLot, livingOf, plantsToGoOn } from "./drawer";
-import { DECIDED, lineStanding, linesKnown } from "./linePlan";
+import { type DrawerLot, fades, livingOf, plantsToGoOn, sowableOf } from "./drawer";
+import { DECIDED, lineStandings } from "./linePlan";
 import type { Outlook } from "./outlook";
 import { lineStages, stagesFor } from "./raising";
 
@@ -96,15 +96,9 @@ function regrowOf(sky: Outlook, line: WaitingLine, lots: DrawerLot[], rests: num
 
 /** What the plan of a cross has next, and of how many mothers seed is there. */
 function plannedOf(sky: Outlook, lineId: Id, lots: DrawerLot[]): Regrow["planned"] {
-  const [step] = lineStanding(sky, linesKnown(sky).get(lineId)!).plan.ahead;
+  const [step] = lineStandings(sky).get(lineId)!.plan.ahead;
   if (!step) return null;
-  const sowable = lots.map(({ id, generation, gathered, motherPlantId, seedsLeft }) => ({
-    id,
-    generation,
-    season: seasonOf(gathered, sky.garden.latitude),
-    mother: motherPlantId,
-    left: seedsLeft,
-  }));
+  const sowable = lots.map((lot) => sowableOf(sky, lot));
   return { plants: step.plants, mothers: lotsToSow(sowable, step.mothers).length };
 }
 
@@ -127,9 +121,6 @@ export function nextSowing(sky: Outlook, lineId: Id): Day {
 
 const ageAtLimit = ({ life }: DrawerLot) => life.until.likely ?? "";
 
-/** The best of a line's lots is under the limit in a year, or already. */
-const fails = (lots: DrawerLot[]) => lots.every(({ life }) => life.state !== "keeps");
-
 /**
  * Lines whose seed should be grown again this season: the next generation of what is crossed and fixed first, then by what
  * stands to be lost if they are not. Lines that are sown or planned are not among them.
@@ -143,7 +134,7 @@ export const regrowList = (sky: Outlook): Regrow[] =>
       .flatMap((line) => {
         const lots = (living.get(line.lineId) ?? []).filter(({ doubt }) => doubt === null);
         const next = line.school === "cross-and-fix" && line.generation !== null;
-        if (lots.length === 0 || (!next && !fails(lots))) return [];
+        if (lots.length === 0 || (!next && !fades(lots))) return [];
         return [regrowOf(sky, line, lots, rests.get(line.lineId) ?? 0)];
       })
       .sort((a, b) => a.why.localeCompare(b.why) || b.stake.loss - a.stake.loss || a.name.localeCompare(b.name));

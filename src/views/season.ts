@@ -12,7 +12,7 @@ import type { Garden } from "@/records/garden/garden";
 import { seasonsWithStands } from "@/records/stand/queries";
 import type { Outlook } from "@/views/outlook";
 import { type Band, band } from "./band";
-import { lineStanding, linesKnown } from "./linePlan";
+import { lineStandings, linesKnown } from "./linePlan";
 import { type ForecastStand, firstYearOf } from "./outlook";
 import { arrivalsOf, sceneOf } from "./scene";
 import { workOfSeason } from "./work";
@@ -114,9 +114,10 @@ export function seasonView(sky: Outlook, wantedSeason: number | null, before = f
 /** Of lines that go on, what their plans have for a season that is not past, once their seed can be there. */
 function inPlans(sky: Outlook, season: number): Season["inPlans"] {
   if (season < sky.season) return [];
+  const standings = lineStandings(sky);
   return [...linesKnown(sky).values()].flatMap((line) => {
     if (line.endedOn !== null) return [];
-    const { plan, step } = lineStanding(sky, line);
+    const { plan, step } = standings.get(line.id)!;
     const planned = step === "lost" || step === "begin" ? null : plan.ahead.find((one) => one.season === season);
     if (!planned) return [];
     const { generation, plants, mothers } = planned;

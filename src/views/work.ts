@@ -75,7 +75,7 @@ function living(
     sown: stand.planned === 1 && stand.sown < today ? today : stand.sown,
     seedWanted: stand.seedWanted === 1,
     mix: stand.school === "let-it-mix",
-    divides: stand.school === "cross-and-fix" && stand.generation !== null && stand.generation <= ALL_DIFFER,
+    allDiffer: stand.school === "cross-and-fix" && stand.generation !== null && stand.generation <= ALL_DIFFER,
     secondYear: species.cold !== null,
     tender: species.tender,
     staked: species.stake,

@@ -220,7 +220,7 @@ export function living(more: Partial<LivingStand> = {}, sky: Climate = climate({
     seedWanted: true,
     males: null,
     mix: false,
-    divides: false,
+    allDiffer: false,
     flowers: "open",
     around: null,
     removeEvery: null,

@@ -58,7 +58,7 @@ export function flowerWork(stand: LivingStand, before: string[]): Work[] {
   if (seedWanted && !mix && !done.has("rogue"))
     open.push(
       work(stand, "rogue", {
-        ...(stand.divides ? ODD_ONES : ROGUE),
+        ...(stand.allDiffer ? ODD_ONES : ROGUE),
         from: addDays(window.earliest, -TOLD_APART),
         best: addDays(window.earliest, -7),
         last: opens,

@@ -65,7 +65,7 @@ export type LivingStand = {
   /** A mix keeps what lives: nothing is rogued. */
   mix: boolean;
   /** An F1 or F2: its plants differ by the cross that they come of, and are scored and chosen among. */
-  divides: boolean;
+  allDiffer: boolean;
   flowers: FlowerCare;
   cover: Cover | null;
   /** Its chosen plants are to be selfed or crossed among themselves by hand, and no such cross is planned yet. */

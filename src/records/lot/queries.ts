@@ -128,10 +128,6 @@ export const notSown = (db: Db, season: number): WaitingLine[] =>
 export const linesOnTable = (db: Db): Set<Id> =>
   new Set(prepared(db, "SELECT DISTINCT lineId FROM lot WHERE onTable = 1 AND endedOn IS NULL").pluck().all() as Id[]);
 
-/** Lines that ever had seed. */
-export const linesWithSeed = (db: Db): Set<Id> =>
-  new Set(prepared(db, "SELECT DISTINCT lineId FROM lot").pluck().all() as Id[]);
-
 /** The newest day on which seed of each line was gathered. */
 export function newestSeed(db: Db): Map<Id, string> {
   const rows = prepared(db, "SELECT lineId, max(gathered) FROM lot GROUP BY lineId").raw().all() as [Id, string][];
@@ -164,14 +160,6 @@ export const lotsFor = (db: Db, lineId: Id, standId: Id, by: string): LotInShort
     `${inShort("AND k.lineId = :lineId AND k.gathered <= :by AND k.doubt IS NULL", "IN (SELECT id FROM lot WHERE lineId = :lineId)")}
      ORDER BY coalesce(k.motherStandId = :standId, 0) DESC, k.gathered DESC, k.id DESC`,
   ).all({ lineId, standId, by }) as LotInShort[];
-
-/** Seed of a line and generation that is left: lots in the drawer, the newest first. */
-export const seedLeft = (db: Db, lineId: Id, generation: number | null): LotInShort[] =>
-  prepared(
-    db,
-    `${inShort("AND k.lineId = :lineId AND k.generation IS :generation AND k.onTable = 0 AND k.doubt IS NULL", "IN (SELECT id FROM lot WHERE lineId = :lineId)")}
-     ORDER BY k.gathered DESC, k.id DESC`,
-  ).all({ lineId, generation }) as LotInShort[];
 
 /** Everything of some lots, by their ids. */
 export function lotsById(db: Db, ids: Id[]): Map<Id, LotRow> {

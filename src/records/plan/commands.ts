@@ -1,6 +1,6 @@
 import Joi from "joi";
 import type { Id } from "@/core/custody/id";
-import { GUARDS, PLAN_WAYS, type PlannedGeneration } from "@/core/plans/linePlan";
+import { GUARDS, PLAN_WAYS, type PlannedGeneration, type PlanWay } from "@/core/plans/linePlan";
 import { PLAN_ACTS } from "@/core/plans/schemes";
 import { plural } from "@/core/units/plural";
 import { Refusal, refuse } from "@/db/ops";
@@ -8,7 +8,7 @@ import { type Context, command } from "../command";
 import { line } from "../line/line";
 import { choice, given, ref, seen } from "../record";
 import { idList } from "../schema";
-import { type Plan, plan } from "./plan";
+import { plan } from "./plan";
 import { planOfLine } from "./queries";
 
 /** So many generations a plan holds at most. */
@@ -37,18 +37,13 @@ export const generations = (more: Joi.PartialSchemaMap = {}) =>
 export const wayField = choice("Way of breeding", PLAN_WAYS);
 
 /** Writes a line's plan: what was planned from its first season on goes, what is behind stays. */
-export function writePlan(
-  { db, write }: Context,
-  lineId: Id,
-  way: Plan["act"] | string,
-  list: PlannedGeneration[],
-): number {
+export function writePlan({ db, write }: Context, lineId: Id, way: PlanWay, list: PlannedGeneration[]): number {
   const from = Math.min(...list.map(({ season }) => season));
   const before = planOfLine(db, lineId).filter(({ season }) => season >= from);
   for (const { id } of before) write.remove(plan, id);
   for (const { generation, season, act, plants, mothers, kept, guard } of list)
     write.insert(plan, { lineId, generation, season, act, plants, mothers, kept, guard });
-  write.update(line, lineId, { way: way as (typeof PLAN_WAYS)[number] });
+  write.update(line, lineId, { way });
   return before.length;
 }
 
@@ -61,9 +56,8 @@ function goingLine({ write }: Context, id: Id) {
 
 /** Refuses what rests on a plan that is another one by now. */
 function sameAsSeen({ db }: Context, lineId: Id, replaces: Id[]): void {
-  const now = planOfLine(db, lineId).map(({ id, version }) => `${id} ${version}`);
-  const missing = new Set(now.map((one) => one.split(" ")[0]!));
-  if (replaces.length !== missing.size || replaces.some((id) => !missing.has(id)))
+  const now = new Set(planOfLine(db, lineId).map(({ id }) => id));
+  if (replaces.length !== now.size || replaces.some((id) => !now.has(id)))
     throw new Refusal(
       "The plan was changed meanwhile, on another device or in another tab. Look at it as it is now, then change it.",
     );

@@ -13,7 +13,7 @@ import { cross } from "../cross/cross";
 import { openCrossesOfMother } from "../cross/queries";
 import { lineById } from "../line/queries";
 import { amountOf, takenFrom } from "../lot/left";
-import { lotById, seedLeft } from "../lot/queries";
+import { lotById, lotsFor } from "../lot/queries";
 import { plant } from "../plant/plant";
 import { plantsOfStand } from "../plant/queries";
 import { day, given, type Patch, ref, seen, whole } from "../record";
@@ -244,13 +244,12 @@ const observeFlower = command(
 );
 
 /** What can still be done where a planting was lost: what else grows of its line, and what seed of it is left. */
-function whatIsLeft({ db }: Context, lost: StandRow): string {
-  const { lineId, lineName, generation } = lost;
+function whatIsLeft({ db, today }: Context, lost: StandRow): string {
+  const { id, lineId, lineName, generation } = lost;
   const others = othersGrowing(db, lost);
-  const seeds = seedLeft(db, lineId, generation).reduce(
-    (sum, lot) => sum + Math.max(0, (amountOf(lot)?.likely ?? 0) - takenFrom(lot)),
-    0,
-  );
+  const seeds = lotsFor(db, lineId, id, today)
+    .filter((lot) => lot.generation === generation)
+    .reduce((sum, lot) => sum + Math.max(0, (amountOf(lot)?.likely ?? 0) - takenFrom(lot)), 0);
   const grows = others.length > 0 ? `${lineName} still grows as ${others.slice(0, 3).join(", ")}. ` : "";
   if (seeds > 0) return `${grows}${plural(seeds, "seed")} of it are left: sow again while there is time.`;
   return grows || `No seed of this generation is left. Go back to seed of the one before, or ask whom you gave some.`;

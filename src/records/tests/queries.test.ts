@@ -24,7 +24,7 @@ import { worksView } from "@/views/works";
 import { crossById } from "../cross/queries";
 import { find, findFlower } from "../find/queries";
 import { lineDescriptions } from "../line/queries";
-import { lotById, lotsFor, lotsIn, openLots, seedLeft } from "../lot/queries";
+import { lotById, lotsFor, lotsIn, openLots } from "../lot/queries";
 import { packetById } from "../packet/queries";
 import { lotOfPass } from "../pick/queries";
 import { promised } from "../sharing/queries";
@@ -156,7 +156,6 @@ function asked(): string[] {
   lotsFor(db, made.lineId, made.stand, "2028-12-31");
   notesView(db, "lineId", made.lineId);
   openLots(db);
-  seedLeft(db, made.lineId, 1);
   sortingsOfLine(db, made.lineId);
   db.close();
   return [...heard];

@@ -1,6 +1,6 @@
 "use client";
 import type { ReactNode } from "react";
-import { useAsked } from "@/ui/useAsked";
+import { Answered } from "@/ui/Answered";
 import { WhenSeen } from "@/ui/WhenSeen";
 import type { CHOICES, ChoicesOf } from "@/views/choices";
 
@@ -22,13 +22,13 @@ export const ChoicesSeen = <K extends keyof typeof CHOICES>(props: Props<K>) => 
 /** A form with what it lets choose from, shown as soon as that is there. */
 export function Choices<K extends keyof typeof CHOICES>({ of, season, since = null, children }: Props<K>) {
   const asked = season === undefined ? "" : `?season=${season}`;
-  const { answer, trouble } = useAsked<ChoicesOf<K>>(`/api/choices/${of}${asked}`, since);
-  if (answer) return children(answer);
-  if (trouble)
-    return (
-      <p role="alert" className="text-rust">
-        {trouble}
-      </p>
-    );
-  return <p className="text-soft">Looking up what there is to choose from …</p>;
+  return (
+    <Answered<ChoicesOf<K>>
+      path={`/api/choices/${of}${asked}`}
+      since={since}
+      waiting="Looking up what there is to choose from …"
+    >
+      {children}
+    </Answered>
+  );
 }

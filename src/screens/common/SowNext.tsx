@@ -5,10 +5,11 @@ import { costsOf } from "@/core/plans/difference";
 import { plural } from "@/core/units/plural";
 import { seedsToSow } from "@/core/work/raise";
 import { stand as planting, type Stand } from "@/records/stand/stand";
+import { Answered } from "@/ui/Answered";
 import { Sheet } from "@/ui/Sheet";
-import { useAsked } from "@/ui/useAsked";
 import { useGo } from "@/ui/useGo";
 import type { LotToSow, NextSowing } from "@/views/nextSowing";
+import { numberOf } from "./numberOf";
 import { RecordForm } from "./RecordForm";
 import { bedOffered, costInWords, lotInWords, planInWords, sownName, staysInWords, strangersInWords } from "./sowWords";
 import { SOWN_IN } from "./standNames";
@@ -30,29 +31,19 @@ type Raised = Pick<Stand, "sownIn" | "perCell" | "sown"> & { plants: number; see
 /** The one way to sow the next generation of a line, wherever it is begun. */
 export const SowNext = ({ line, lot, so, trigger, strong, plain }: Props) => (
   <Sheet trigger={trigger} title="Sow the next generation" strong={strong} plain={plain}>
-    {(close) => <Asked line={line} lot={lot} so={so} close={close} />}
+    {(close) => (
+      <Answered<NextSowing>
+        path={`/api/sowing/${line}${lot ? `?lot=${lot}` : ""}`}
+        waiting="Looking up its plan and its seed …"
+      >
+        {(asked) => <Sow asked={asked} so={so} close={close} />}
+      </Answered>
+    )}
   </Sheet>
 );
 
-function Asked({ line, lot, so, close }: Pick<Props, "line" | "lot" | "so"> & { close: () => void }) {
-  const { answer, trouble } = useAsked<NextSowing>(`/api/sowing/${line}${lot ? `?lot=${lot}` : ""}`, null);
-  if (answer) return <Sow asked={answer} so={so} close={close} />;
-  return (
-    <p role={trouble ? "alert" : undefined} className={trouble ? "text-rust" : "text-soft"}>
-      {trouble ?? "Looking up its plan and its seed …"}
-    </p>
-  );
-}
-
 /** Seeds for so many plants; null where no number would do. */
-function seedsFor(plants: number, { stages }: LotToSow): number | null {
-  try {
-    return seedsToSow(plants, stages);
-  } catch (failure) {
-    if (failure instanceof RangeError) return null;
-    throw failure;
-  }
-}
+const seedsFor = (plants: number, { stages }: LotToSow): number | null => numberOf(() => seedsToSow(plants, stages));
 
 const typedNumber = (text: string): number | null => (/^\d{1,5}$/.test(text.trim()) ? Number(text) : null);
 

@@ -7,7 +7,7 @@ import { plural } from "@/core/units/plural";
 import { percentInWords } from "@/core/writing/figures";
 import type { BedToSow } from "@/views/bedsToSow";
 import type { LotToSow, NextSowing } from "@/views/nextSowing";
-import { percent } from "./words";
+import { percent, sentence } from "./words";
 
 /** "Lantern F3". */
 export const sownName = ({ line, lots }: NextSowing): string => {
@@ -16,12 +16,19 @@ export const sownName = ({ line, lots }: NextSowing): string => {
   return generation ? `${line.name} ${generation}` : line.name;
 };
 
+type Meant = { plants: number; mothers: number };
+
+/** Plants, and of how many mothers. */
+export const byMothers = ({ plants, mothers }: Meant): string =>
+  `${plural(plants, "plant")}${mothers > 1 ? `, a row from each of ${mothers} mothers` : ""}`;
+
+/** Plants, and in how many rows. */
+export const inRows = ({ plants, mothers }: Meant): string =>
+  `${plural(plants, "plant")}${mothers > 1 ? ` in ${mothers} rows` : ""}`;
+
 /** What the plan has for this generation. */
-export function planInWords({ step }: NextSowing): string {
-  if (!step) return "The plan has nothing for this generation.";
-  const rows = step.mothers > 1 ? `, a row from each of ${step.mothers} mothers` : "";
-  return `Plan: ${plural(step.plants, "plant")}${rows}.`;
-}
+export const planInWords = ({ step }: NextSowing): string =>
+  step ? `Plan: ${byMothers(step)}.` : "The plan has nothing for this generation.";
 
 /** Whose seed a lot is. */
 export const lotInWords = ({ mother, motherCode, code, gathered }: LotToSow): string =>
@@ -36,10 +43,8 @@ export const strangersInWords = ({ strangers }: LotToSow): string | null =>
 /** A bed as it is offered: how many plants fit, and why not this one. */
 export const bedOffered = ({ name, fits, tooSoon }: BedToSow): string => {
   const before = tooSoon && `${tooSoon.name} stood there in ${tooSoon.season}`;
-  return [sentenceOf(bedInWords(name)), `room for ${fits}`, before].filter(Boolean).join(" · ");
+  return [sentence(bedInWords(name)), `room for ${fits}`, before].filter(Boolean).join(" · ");
 };
-
-const sentenceOf = (words: string) => words[0]!.toUpperCase() + words.slice(1);
 
 /** What it costs that a sowing differs from its plan. */
 export function costInWords(cost: Cost): string {

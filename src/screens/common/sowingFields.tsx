@@ -10,20 +10,18 @@ type Props<K extends string> = {
   name: K;
   label: string;
   hint?: string;
-  /** The field that names what is sown, and what can be chosen there with how many plants its kind wants. */
-  of: "lineId" | "lotId";
+  /** The lines that can be chosen, with how many plants their kind wants. */
   choices: { id: Id; enough?: string }[];
 };
 
-/** What is chosen to be sown; the only one where there is nothing to choose. */
-function useChosen<C extends { id: Id }>(of: "lineId" | "lotId", choices: C[]): C | undefined {
-  const chosen = useFormHeard("values").getValues(of) as Id | undefined;
-  return chosen === undefined && choices.length === 1 ? choices[0] : choices.find(({ id }) => id === chosen);
+/** The line that is chosen to be sown. */
+function useChosen<C extends { id: Id }>(choices: C[]): C | undefined {
+  const chosen = useFormHeard("values").getValues("lineId") as Id | undefined;
+  return choices.find(({ id }) => id === chosen);
 }
 
 type SownInProps = {
   Field: FieldOf<"sownIn">;
-  of: Props<string>["of"];
   choices: { id: Id; raised?: "tray" | "ground" }[];
 };
 
@@ -33,8 +31,8 @@ const USUAL = {
 };
 
 /** What it is sown in, beside it what is usual for the kind chosen above. */
-export function SownInField({ Field, of, choices }: SownInProps) {
-  const raised = useChosen(of, choices)?.raised;
+export function SownInField({ Field, choices }: SownInProps) {
+  const raised = useChosen(choices)?.raised;
   return (
     <Field
       name="sownIn"
@@ -48,8 +46,8 @@ export function SownInField({ Field, of, choices }: SownInProps) {
 }
 
 /** A number of plants, beside it how many the kind chosen above wants for seed. */
-export function PlantsField<const K extends string>({ Field, name, label, hint, of, choices }: Props<K>) {
-  const enough = useChosen(of, choices)?.enough;
+export function PlantsField<const K extends string>({ Field, name, label, hint, choices }: Props<K>) {
+  const enough = useChosen(choices)?.enough;
   const told = [hint, enough && `For seed: ${enough}.`].filter(Boolean).join(" ");
   return <Field name={name} label={label} type="number" hint={told || undefined} />;
 }

@@ -44,14 +44,13 @@ export function StandForm({ beds, today }: Props) {
                     choices: lots.map(({ id, code, lineName }) => ({ value: id, label: `${code} ${lineName}` })),
                   },
                   bedId: { choices: beds.map(({ id, name }) => ({ value: id, label: name })) },
-                  sownIn: (Field) => <SownInField Field={Field} of="lineId" choices={lines} />,
+                  sownIn: (Field) => <SownInField Field={Field} choices={lines} />,
                   plants: (Field) => (
                     <PlantsField
                       Field={Field}
                       name="plants"
                       label="Plants"
                       hint="If they stand already."
-                      of="lineId"
                       choices={lines}
                     />
                   ),

@@ -3,6 +3,7 @@ import { seasonName } from "@/core/climate/season";
 import { generationName } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
 import type { Ahead, LineStanding } from "@/views/linePlan";
+import { inRows } from "../common/sowWords";
 import { ACTS_OF_PLANS } from "./planWords";
 
 type Step = Pick<LineStanding["plan"]["grown"][number], "generation" | "season">;
@@ -23,11 +24,8 @@ export function grownInWords({ plants, kept, removed, stands, lost }: LineStandi
 }
 
 /** What is planned of a generation that is ahead. */
-export function aheadInWords({ plants, mothers, kept, act }: Ahead): string {
-  const rows = mothers > 1 ? ` in ${mothers} rows` : "";
-  const keep = kept < plants && act !== "compare" ? `, keep ${kept}` : "";
-  return `${plural(plants, "plant")}${rows}${keep}`;
-}
+export const aheadInWords = (one: Ahead): string =>
+  `${inRows(one)}${one.kept < one.plants && one.act !== "compare" ? `, keep ${one.kept}` : ""}`;
 
 /** What a generation is grown for. */
 export const actInWords = ({ act }: Ahead): string => ACTS_OF_PLANS[act];

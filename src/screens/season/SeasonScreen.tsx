@@ -7,6 +7,7 @@ import Link from "@/ui/Link";
 import type { Season } from "@/views/season";
 import { Page } from "../common/Page";
 import { SeasonPicker } from "../common/SeasonPicker";
+import { inRows } from "../common/sowWords";
 import { CopySeason } from "./CopySeason";
 import { SeasonBoard } from "./SeasonBoard";
 
@@ -46,15 +47,12 @@ export function SeasonScreen(view: Season) {
         <section className="mt-8 px-4 sm:px-7" aria-label="In the plans of your lines">
           <h3>In the plans of your lines, not sown yet</h3>
           <ul className="rows mt-2 max-w-prose border-y border-rule">
-            {view.inPlans.map(({ code, name, plants, mothers }) => (
-              <li key={code} className="flex flex-wrap items-center justify-between gap-3 py-2">
-                <span>
-                  <Link href={addressOf({ kind: "line", code })} className="font-bold">
-                    {name}
-                  </Link>
-                  , {plural(plants, "plant")}
-                  {mothers > 1 && ` in ${mothers} rows`}
-                </span>
+            {view.inPlans.map((one) => (
+              <li key={one.code} className="py-2">
+                <Link href={addressOf({ kind: "line", code: one.code })} className="font-bold">
+                  {one.name}
+                </Link>
+                , {inRows(one)}
               </li>
             ))}
           </ul>

@@ -9,6 +9,7 @@ import { seedsToSow } from "@/core/work/raise";
 import type { Stand } from "@/records/stand/stand";
 import { DayInput } from "@/ui/DayInput";
 import type { LotPage } from "@/views/lot";
+import { numberOf } from "../common/numberOf";
 import { SowNext } from "../common/SowNext";
 import { inHundred, reckonedPercent, spanInWords } from "../common/words";
 
@@ -24,16 +25,6 @@ type Way = {
 
 /** A sowing of so many times what is left is none. */
 const HOPELESS = 10;
-
-/** A number where there is one; null where no number would do. */
-function numberOf<T>(reckoned: () => T): T | null {
-  try {
-    return reckoned();
-  } catch (failure) {
-    if (failure instanceof RangeError) return null;
-    throw failure;
-  }
-}
 
 /** The ways to sow for so many plants; only by the seed where it is sown in its place. */
 function waysFor(target: number, stages: RaisingStages, inPlace: boolean): Way[] {

@@ -5,6 +5,7 @@ import type { Regrow } from "@/views/regrow";
 import { CommandButton } from "../common/command";
 import { Row } from "../common/Part";
 import { SowNext } from "../common/SowNext";
+import { byMothers } from "../common/sowWords";
 import { Tag } from "../common/Tag";
 import { linesFromIt, rangeInHundred } from "../common/words";
 
@@ -17,8 +18,7 @@ export function RegrowRow({ line }: { line: Regrow }) {
       title={why === "next" ? `Sow ${name}, the next generation` : `Sow ${name} again`}
       said={
         <>
-          {planned &&
-            `${plural(planned.plants, "plant")}${planned.mothers > 1 ? `, a row from each of ${planned.mothers} mothers` : ""}. `}
+          {planned && `${byMothers(planned)}. `}
           <Link href={`/seed/${lot}`}>Lot {lot}</Link> of {gathered.slice(0, 4)}: {rangeInHundred(germination)} come up.{" "}
           {why === "old" && (
             <>

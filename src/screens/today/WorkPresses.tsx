@@ -4,9 +4,9 @@ import type { Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
 import { massTyped, type Units } from "@/core/units/units";
 import type { Act } from "@/core/work/work";
+import { Answered } from "@/ui/Answered";
 import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
-import { useAsked } from "@/ui/useAsked";
 import type { BedToSow } from "@/views/bedsToSow";
 import type { StandWork } from "@/views/work";
 import { CommandButton, CommandForm } from "../common/command";
@@ -60,7 +60,7 @@ export const ScoreLink = ({ code }: { code: string }) => (
 export function Done({ work, day, units }: Props) {
   const { act, stand } = work;
   const { id: standId } = stand;
-  // What is scored is done by being scored; a family is rogued plant by plant.
+  // What is scored is done by being scored.
   if (act === "score") return <ScoreLink code={stand.code} />;
   if (act === "keep") return <MakeLot work={work} day={day} units={units} />;
   if (act in COUNTED || ASKED.has(act))
@@ -83,13 +83,14 @@ export function Done({ work, day, units }: Props) {
   );
 }
 
-/** The bed that something goes into: its own, or the one that has room and rest. */
-export const BedAsked = ({ code, children }: { code: string; children: (where: BedsAsked) => ReactNode }) => {
-  const { answer, trouble } = useAsked<BedsAsked>(`/api/beds/${code}`, null);
-  if (answer) return children(answer);
-  return <p role={trouble ? "alert" : undefined}>{trouble ?? "Looking which bed has room …"}</p>;
-};
 type BedsAsked = { beds: BedToSow[]; bedId: Id | null };
+
+/** The bed that something goes into: its own, or the one that has room and rest. */
+export const BedAsked = ({ code, children }: { code: string; children: (where: BedsAsked) => ReactNode }) => (
+  <Answered<BedsAsked> path={`/api/beds/${code}`} waiting="Looking which bed has room …">
+    {children}
+  </Answered>
+);
 
 /** Beds to choose from, each with its room. */
 export const bedChoices = ({ beds }: BedsAsked) => beds.map((bed) => ({ value: bed.id, label: bedOffered(bed) }));
