@@ -46,7 +46,9 @@ export type LinePlan = {
 };
 
 /** Sowings of a season are decided on in its first months, days. */
-export const DECIDED = 150;
+const DECIDED = 150;
+/** So many days before a season, after the harvest, its sowings are first asked about. */
+const AFTER_HARVEST = 92;
 
 /** Chance of one plant at least that shows all that is wanted, for which a number of plants is reckoned. */
 const SURE = 0.95;
@@ -81,11 +83,24 @@ function sizeOf(
   return { plants: usualPlants(needed, middle(species.plantSpacing) ** 2), recessive };
 }
 
-/** The first season for which something may still be sown: this one for its first months. */
-export function earliestSeason({ today, season, garden }: Outlook, { lifeCycle }: Species): number {
-  const open = today <= addDays(seasonSpan(season, garden.latitude).start, DECIDED);
-  return season + (open ? 0 : 1) + (lifeCycle === "biennial" ? 1 : 0);
+/** The season whose sowings are decided on: from when, and until when; and since when a choice holds for it. */
+export type Deciding = { season: number; began: Day; opens: Day; closes: Day };
+
+/** This season in its first months, then the one to come. */
+export function decidingOn({ today, season: now, garden }: Pick<Outlook, "today" | "season" | "garden">): Deciding {
+  const closesOf = (season: number) => addDays(seasonSpan(season, garden.latitude).start, DECIDED);
+  const season = today <= closesOf(now) ? now : now + 1;
+  return {
+    season,
+    began: addDays(closesOf(season - 1), 1),
+    opens: addDays(seasonSpan(season, garden.latitude).start, -AFTER_HARVEST),
+    closes: closesOf(season),
+  };
 }
+
+/** The first season for which something may still be sown: this one for its first months. */
+export const earliestSeason = (sky: Outlook, { lifeCycle }: Species): number =>
+  decidingOn(sky).season + (lifeCycle === "biennial" ? 1 : 0);
 
 /** Every line, by its id. */
 export const linesKnown = (sky: Outlook): Map<Id, LineSummary> =>
@@ -158,7 +173,7 @@ export type LineStanding = {
 };
 
 /** Whether living seed of a line is to be sown: of a cross its next generation, of a mix each season, of a variety before it fades. */
-function isToSow({ school }: PlannedAs, plan: LinePlan, lots: DrawerLot[], season: number): boolean {
+export function isToSow({ school }: PlannedAs, plan: LinePlan, lots: DrawerLot[], season: number): boolean {
   const sown = reallySown(plan.grown);
   if (school === "cross-and-fix") {
     const newest = Math.max(0, ...sown.map(({ generation }) => generation ?? 0));

@@ -3,19 +3,18 @@ import type { Day } from "@/core/calendar/day";
 import { type Bred, divides } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import type { Share } from "@/core/isolation/share";
+import { groupBy } from "@/core/lists/groupBy";
 import { lotsToSow } from "@/core/plans/chooseLots";
-import type { PlanWay } from "@/core/plans/linePlan";
+import type { Guard, PlanWay } from "@/core/plans/linePlan";
 import type { RaisingStages } from "@/core/seed/sowing";
-import { backcrossesOf, lineByCode } from "@/records/line/queries";
-import { mayHoldSeed } from "@/records/lot/left";
-import { lots } from "@/records/lot/queries";
+import type { Units } from "@/core/units/units";
+import { type LineSummary, lineByCode } from "@/records/line/queries";
 import { seasonOfFlowering } from "@/records/stand/commands";
 import type { Stand } from "@/records/stand/stand";
-import { livesOf } from "./alive";
-import { type BedToSow, bedsToSow, proposedBed } from "./bedsToSow";
-import { sowableOf } from "./drawer";
+import { type BedToSow, bedsToSow } from "./bedsToSow";
+import { type DrawerLot, drawer, sowableOf, type WholeLot, wholeLots } from "./drawer";
 import { foreseenOf } from "./foreseen";
-import { type Ahead, linePlan } from "./linePlan";
+import { type Ahead, linePlan, linesKnown } from "./linePlan";
 import type { Outlook } from "./outlook";
 import { raisingFor } from "./raising";
 import { nextSowing as sowingDay } from "./regrow";
@@ -56,32 +55,36 @@ export type NextSowing = {
   /** Of an F2, the share that shows every wanted single-gene trait. */
   share: number | null;
   outcrosses: boolean;
+  units: Units;
 };
 
-/**
- * How the next generation of a line is sown: the one sheet of the whole program asks this.
- * @param lot a lot that is to be sown, where it was begun from one
- */
-export function nextSowing(sky: Outlook, code: string, lot: string | null = null): NextSowing | null {
-  const { db, today } = sky;
-  const line = lineByCode(db, code);
-  if (!line) return null;
-  const kind = speciesById(line.species);
-  const backcrosses = backcrossesOf(db, line.id);
-  const able = lots(db, line.id, 200).filter(
-    (one) =>
-      one.endedOn === null && one.doubt === null && one.onTable === 0 && one.gathered <= today && mayHoldSeed(one),
+/** What a sowing of a line's next generation is made of: the plan's step, the season, and the lots. */
+export type Proposed = Omit<NextSowing, "beds" | "bedId">;
+
+/** Lots of lines that go on of which something may be sown, the newest first; what is dead is among them. */
+const sowableLots = (sky: Outlook): Map<Id, DrawerLot[]> =>
+  sky.once("sowable lots", () =>
+    groupBy(
+      drawer(sky).filter(({ doubt }) => doubt === null),
+      ({ lineId }) => lineId,
+    ),
   );
+
+/**
+ * How the next generation of a line is sown.
+ * @param able its lots, whole
+ * @param code of a lot that is to be sown, where it was begun from one
+ */
+export function proposedOf(sky: Outlook, line: LineSummary, able: WholeLot[], code: string | null = null): Proposed {
+  const kind = speciesById(line.species);
+  const { backcrosses } = line;
   const newest = able.length > 0 ? Math.max(...able.map(({ generation }) => generation ?? 0)) : 0;
-  const plan = linePlan(sky, { ...line, backcrosses }, able.length > 0 ? newest || null : undefined);
-  const asked = lot === null ? null : (able.find((one) => one.code === lot) ?? null);
+  const plan = linePlan(sky, line, able.length > 0 ? newest || null : undefined);
+  const asked = code === null ? null : (able.find((one) => one.code === code) ?? null);
   const generation = asked ? asked.generation : newest || null;
   const step =
     plan.ahead.find((one) => one.generation === generation) ?? (generation === null ? plan.ahead[0] : null) ?? null;
-  const sowable = able.map((one) => {
-    const { life } = livesOf(sky)(one);
-    return { ...one, life, ...sowableOf(sky, one) };
-  });
+  const sowable = able.map((one) => ({ ...one, ...sowableOf(sky, one) }));
   const fixing = line.school === "cross-and-fix";
   // A variety is sown of the seed that lives longest, a cross of its newest.
   const best = fixing
@@ -90,8 +93,6 @@ export function nextSowing(sky: Outlook, code: string, lot: string | null = null
   const chosen = new Set((asked ? sowable.filter(({ id }) => id === asked.id) : best).map(({ id }) => id));
   const sown = sowingDay(sky, line.id);
   const meant = { sown, plantedOut: null, overwinter: null, firstFlower: null, lineId: line.id, species: line.species };
-  const season = seasonOfFlowering(sky, sky.flowering(meant));
-  const all = bedsToSow(sky, line.species, season);
   return {
     line: { id: line.id, code: line.code, name: line.name },
     way: plan.way,
@@ -113,11 +114,24 @@ export function nextSowing(sky: Outlook, code: string, lot: string | null = null
         chosen: chosen.has(one.id),
       })),
     sown,
-    season,
+    season: seasonOfFlowering(sky, sky.flowering(meant)),
     sownIn: kind.raise.how,
-    beds: all,
-    bedId: proposedBed(all, step?.plants ?? 0),
     share: generation === 2 ? wantedShare(sky, line.id).share : null,
     outcrosses: kind.breeding !== "selfing",
+    units: sky.garden.units,
   };
+}
+
+/** Whether a season's sowing of a line is kept from other pollen, and how: as the plan says, else as its approach does. */
+export const guardOf = ({ step }: Pick<Proposed, "step">, { school }: Pick<LineSummary, "school">): Guard =>
+  step?.guard ?? (school === "keep-pure" ? "apart" : "none");
+
+/** What the one sheet of the whole program asks before a line's next generation is sown. */
+export function nextSowing(sky: Outlook, code: string, lot: string | null = null): NextSowing | null {
+  const id = lineByCode(sky.db, code)?.id;
+  const line = id === undefined ? undefined : linesKnown(sky).get(id);
+  if (!line) return null;
+  const proposed = proposedOf(sky, line, wholeLots(sky, sowableLots(sky).get(line.id) ?? []), lot);
+  const what = { ...line, plants: proposed.step?.plants ?? 0, guard: guardOf(proposed, line) };
+  return { ...proposed, ...bedsToSow(sky, what, proposed.season) };
 }

@@ -14,7 +14,7 @@ import { notSown, type WaitingLine } from "@/records/lot/queries";
 import { lastSowings } from "@/records/stand/queries";
 import { livesOf } from "./alive";
 import { type DrawerLot, fades, livingOf, plantsToGoOn, sowableOf } from "./drawer";
-import { DECIDED, lineStandings } from "./linePlan";
+import { decidingOn, lineStandings } from "./linePlan";
 import type { Outlook } from "./outlook";
 import { lineStages, stagesFor } from "./raising";
 
@@ -60,6 +60,20 @@ function toSow(plants: number, stages: Stage[], { likely }: Germination): number
   return sowing({ target: plants, confidence: SURE_OF_PLANTS, stages }).sow;
 }
 
+/** The chance that enough plants come of a line's seed this year, and a year later; and what that loses. */
+export const stakeIn = (
+  sky: Outlook,
+  { lineId, species }: { lineId: Id; species: string },
+  lots: DrawerLot[],
+  rests: number,
+): Stake =>
+  stakeOf({
+    lots: lots.map((lot) => leftOf(sky, lot)),
+    plants: plantsToGoOn(species),
+    stays: meanOf(lineStages(sky)(species, lineId).stays),
+    rests,
+  });
+
 function regrowOf(sky: Outlook, line: WaitingLine, lots: DrawerLot[], rests: number): Regrow {
   const { lineId, lineCode, species, school, generation } = line;
   const next = school === "cross-and-fix" && generation !== null;
@@ -80,13 +94,8 @@ function regrowOf(sky: Outlook, line: WaitingLine, lots: DrawerLot[], rests: num
     plants,
     sow: toSow(plants, stagesFor(sky, { species, lineId, lot: best }), germination),
     left: best.seedsLeft,
-    stake: stakeOf({
-      // What is next is sown anyway: its stake is that of the one lot.
-      lots: (next ? [best] : lots).map((lot) => leftOf(sky, lot)),
-      plants,
-      stays: meanOf(lineStages(sky)(species, lineId).stays),
-      rests,
-    }),
+    // What is next is sown anyway: its stake is that of the one lot.
+    stake: stakeIn(sky, { lineId, species }, next ? [best] : lots, rests),
     rests,
     lotId: best.id,
     planned: next ? plannedOf(sky, lineId, lots) : null,
@@ -116,7 +125,7 @@ export function nextSowing(sky: Outlook, lineId: Id): Day {
   let day = last ?? addDays(start, IN_SPRING);
   while (day < start || day === last) day = yearsLater(day, 1);
   if (day > today) return day;
-  return today <= addDays(start, DECIDED) && (last ?? "") < start ? today : yearsLater(day, 1);
+  return decidingOn(sky).season === season && (last ?? "") < start ? today : yearsLater(day, 1);
 }
 
 const ageAtLimit = ({ life }: DrawerLot) => life.until.likely ?? "";
@@ -142,6 +151,5 @@ export const regrowList = (sky: Outlook): Regrow[] =>
 
 /** The same, while there is time to sow. */
 export const regrowView = (sky: Outlook): Regrow[] => {
-  const { today, season, garden } = sky;
-  return today > addDays(seasonSpan(season, garden.latitude).start, DECIDED) ? [] : regrowList(sky);
+  return decidingOn(sky).season > sky.season ? [] : regrowList(sky);
 };

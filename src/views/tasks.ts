@@ -2,9 +2,10 @@ import { seasonSpan } from "@/core/climate/season";
 import { isPutOff } from "@/core/work/task";
 import { standingBy } from "@/core/work/work";
 import { putOffElse } from "@/records/deed/queries";
+import { decidingOn } from "./linePlan";
 import type { Outlook } from "./outlook";
 import { crossTasksAhead } from "./tasks/crosses";
-import { endangeredTasks, lineTasks } from "./tasks/lines";
+import { endangeredTasks, lineTasks, turnTask } from "./tasks/lines";
 import { otherTasks, ownTasks } from "./tasks/others";
 import { plantingTasks } from "./tasks/plantings";
 import { seedTasks } from "./tasks/seed";
@@ -13,7 +14,7 @@ import type { LinkedTask } from "./tasks/task";
 type Provider = (sky: Outlook) => LinkedTask[];
 
 /** Who finds something to be done that is asked of no planting, cross or own list. */
-const ELSEWHERE: Provider[] = [seedTasks, endangeredTasks, lineTasks, otherTasks];
+const ELSEWHERE: Provider[] = [seedTasks, endangeredTasks, turnTask, lineTasks, otherTasks];
 /** Who finds something to be done, each with things of one kind. */
 const PROVIDERS: Provider[] = [plantingTasks, crossTasksAhead, ownTasks];
 
@@ -21,10 +22,12 @@ const PROVIDERS: Provider[] = [plantingTasks, crossTasksAhead, ownTasks];
 function putOff(sky: Outlook, tasks: LinkedTask[]): LinkedTask[] {
   const { db, today, garden, season } = sky;
   const told = putOffElse(db);
-  const began = seasonSpan(season, garden.latitude).start;
+  const seasonBegan = seasonSpan(season, garden.latitude).start;
+  // What was decided in winter holds for the season that follows.
+  const decided = decidingOn(sky).began;
   return tasks.flatMap((task) => {
     const known = told.get(`${task.act} ${task.id}`);
-    if (!known || !isPutOff(known, today, began)) return [task];
+    if (!known || !isPutOff(known, today, task.act === "regrow" ? decided : seasonBegan)) return [task];
     if (known.how !== "put-off") return [];
     const from = known.until!;
     const later = { ...task, from, best: task.best > from ? task.best : from };

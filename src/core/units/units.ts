@@ -18,6 +18,10 @@ export function lengthInWords(metres: number, units: Units): string {
   return units === "metric" ? `${round(metres)} m` : `${round(roughly(metres / METRES_PER_FOOT))} ft`;
 }
 
+/** An area kept in square metres, in the grower's units, up to the next whole one. @example areaInWords(2.4, "imperial") // "26 sq ft" */
+export const areaInWords = (area: number, units: Units): string =>
+  units === "metric" ? `${Math.ceil(area)} m²` : `${Math.ceil(area / METRES_PER_FOOT ** 2)} sq ft`;
+
 /** A mass kept in grams, in the grower's units with the unit. @example massInWords(56.7, "imperial") // "2 oz" */
 export function massInWords(grams: number, units: Units): string {
   return units === "metric" ? `${round(grams)} g` : `${round(grams / GRAMS_PER_OUNCE)} oz`;

@@ -17,6 +17,7 @@ export type Subject =
   | "neighbour"
   | "tasting"
   | "sharing"
+  | "season"
   | "own";
 
 /** Something to be done, whatever it is done with: the day, the weeks ahead and the calendar read one shape. */
@@ -62,5 +63,6 @@ export const MINUTES_OF: Record<Exclude<Subject, "planting" | "cross">, number> 
   neighbour: 20,
   tasting: 30,
   sharing: 120,
+  season: 10,
   own: 15,
 };

@@ -56,6 +56,34 @@ export function chosenPlants(db: Db, season: number): ChosenPlant[] {
   ).all(season) as ChosenPlant[];
 }
 
+/** A plant that was kept, with one lot of its seed: where that is, or that it has none of its own. */
+export type KeptPlant = {
+  lineId: Id;
+  code: string;
+  number: number;
+  /** Its planting still stands. */
+  standing: 0 | 1;
+  lotId: Id | null;
+  onTable: 0 | 1 | null;
+  /** That seed is used up, given away or lost. */
+  ended: 0 | 1;
+  /** Its seed was put together with others', or gathered with them. */
+  together: 0 | 1;
+};
+
+/** Plants kept in a season's plantings, a row for each lot of their seed. */
+export const keptPlants = (db: Db, season: number): KeptPlant[] =>
+  prepared(
+    db,
+    `SELECT s.lineId, s.code, p.number, s.endedOn IS NULL standing, k.id lotId, k.onTable, k.endedOn IS NOT NULL ended,
+         (EXISTS (SELECT 1 FROM part t WHERE t.fromId = k.id)
+           OR EXISTS (SELECT 1 FROM lot b WHERE b.motherStandId = s.id AND b.motherPlantId IS NULL AND b.crossId IS NULL)) together
+       FROM stand s JOIN plant p ON p.standId = s.id
+       LEFT JOIN lot k ON k.motherPlantId = p.id AND k.lineId = s.lineId
+       WHERE s.season = ? AND p.removedOn IS NULL AND p.mark IN ('keep', 'seed-parent')
+       ORDER BY s.code, p.number, k.id`,
+  ).all(season) as KeptPlant[];
+
 export type OutWaiting = {
   family: 0 | 1;
   ids: string;

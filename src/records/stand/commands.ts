@@ -17,11 +17,11 @@ import { lotById, lotsFor } from "../lot/queries";
 import { plant } from "../plant/plant";
 import { plantsOfStand } from "../plant/queries";
 import { day, given, type Patch, ref, seen, whole } from "../record";
-import { idOf } from "../schema";
+import { idOf, schemaOf } from "../schema";
 import { forecaster } from "./forecast";
 import { othersGrowing, type StandRow, standById, standGoingOn } from "./queries";
 import { rotationWarning, stoodInBeds } from "./rotation";
-import { stand } from "./stand";
+import { type Stand, stand } from "./stand";
 
 /** A stand that must exist. */
 export function existingStand({ db }: Pick<Context, "db">, id: Id, field: string): StandRow {
@@ -151,42 +151,52 @@ const addStand = command(
 
 type SownLot = { lotId: Id; seeds: number; wanted: number | null };
 
-/** The next generation of a line: a planting of each lot that is sown, beside each other where there are several. */
+/** Lots that are sown together, as a caller sends them. */
+const sownLots = Joi.array()
+  .items(
+    Joi.object({
+      lotId: idOf().required(),
+      seeds: Joi.number().integer().min(1).max(1_000_000).required(),
+      wanted: Joi.number().integer().min(1).max(100_000).allow(null).default(null),
+    }),
+  )
+  .min(1)
+  .max(60)
+  .unique("lotId")
+  .messages({ "array.min": "Choose whose seed is sown.", "array.unique": "One lot is named twice." });
+
+type SownTogether = { lots: SownLot[] } & Pick<Stand, "bedId" | "sown" | "sownIn" | "trays" | "perCell"> & {
+    family?: 0 | 1;
+    seedWanted?: 0 | 1;
+  };
+
+/** A planting of each lot that is sown, beside each other where there are several. */
+function sowTogether(context: Context, { lots, bedId, family, ...input }: SownTogether) {
+  const { db, write, today } = context;
+  if (bedId && !bedById(db, bedId)) refuse("bedId", "That bed does not exist.");
+  return lots.map(({ lotId, seeds, wanted }) => {
+    const lot = lotById(db, lotId) ?? refuse("lots", "That lot does not exist.");
+    const { lineId, species, generation, lineName } = lot;
+    const sowing = { ...input, bedId, lineId, overwinter: null, plantedOut: null, cutBack: null };
+    const season = floweringSeason(context, { ...sowing, species });
+    const numbered = family === 1 || lots.length > 1 || divides({ ...lineById(db, lineId)!, generation }) ? 1 : 0;
+    const code = nextCode(context, numbered ? "family" : "stand", season);
+    const about = { code, season, generation, planned: input.sown > today ? 1 : 0, lineId, lotId, bedId } as const;
+    const id = write.insert(stand, { ...input, ...about, sowedSeeds: seeds, wanted, family: numbered });
+    return { code, id, lineName };
+  });
+}
+
+/** The next generation of a line. */
 const sowLots = command(
   "stand.sow",
   {
-    lots: given<SownLot[]>(
-      "Lots",
-      Joi.array()
-        .items(
-          Joi.object({
-            lotId: idOf().required(),
-            seeds: Joi.number().integer().min(1).max(1_000_000).required(),
-            wanted: Joi.number().integer().min(1).max(100_000).allow(null).default(null),
-          }),
-        )
-        .min(1)
-        .max(60)
-        .unique("lotId")
-        .messages({ "array.min": "Choose whose seed is sown.", "array.unique": "One lot is named twice." }),
-    ),
+    lots: given<SownLot[]>("Lots", sownLots),
     ...stand.adding("bedId", "sown", "sownIn", "trays", "perCell", "family"),
   },
-  (context, { lots, bedId, family, ...input }) => {
-    const { db, write, today } = context;
-    if (bedId && !bedById(db, bedId)) refuse("bedId", "That bed does not exist.");
-    const ahead = input.sown > today;
-    const made = lots.map(({ lotId, seeds, wanted }) => {
-      const lot = lotById(db, lotId) ?? refuse("lots", "That lot does not exist.");
-      const { lineId, species, generation, lineName } = lot;
-      const sowing = { ...input, bedId, lineId, overwinter: null, plantedOut: null, cutBack: null };
-      const season = floweringSeason(context, { ...sowing, species });
-      const numbered = family === 1 || lots.length > 1 || divides({ ...lineById(db, lineId)!, generation }) ? 1 : 0;
-      const code = nextCode(context, numbered ? "family" : "stand", season);
-      const about = { code, season, generation, planned: ahead ? 1 : 0, lineId, lotId, bedId } as const;
-      const id = write.insert(stand, { ...input, ...about, sowedSeeds: seeds, wanted, family: numbered });
-      return { code, id, lineName };
-    });
+  (context, { lots, ...input }) => {
+    const ahead = input.sown > context.today;
+    const made = sowTogether(context, { lots, ...input });
     const [first, last] = [made[0]!, made.at(-1)!];
     const seeds = plural(
       lots.reduce((sum, one) => sum + one.seeds, 0),
@@ -199,6 +209,32 @@ const sowLots = command(
       code: first.code,
       ids: made.map((one) => one.id),
       warnings: rotated(context, first.id),
+    };
+  },
+);
+
+export type PlannedSowing = Pick<SownTogether, "lots" | "bedId" | "sown" | "sownIn" | "seedWanted">;
+
+/** What several lines are sown with in a season, planned at one sitting: all of it, or none. */
+const sowSeason = command(
+  "stand.sow-season",
+  {
+    sowings: given<PlannedSowing[]>(
+      "Sowings",
+      Joi.array()
+        .items(schemaOf(stand.adding("bedId", "sown", "sownIn", "seedWanted")).append({ lots: sownLots.required() }))
+        .min(1)
+        .max(400),
+    ),
+  },
+  (context, { sowings }) => {
+    const made = sowings.flatMap((one) => sowTogether(context, { trays: null, perCell: null, ...one }));
+    const named = [...new Set(made.map(({ lineName }) => lineName))];
+    const what = named.length > 3 ? plural(named.length, "line") : named.join(", ");
+    return {
+      message: `${what}: ${plural(made.length, "sowing")} planned`,
+      ids: made.map(({ id }) => id),
+      warnings: [...new Set(made.flatMap(({ id }) => rotated(context, id)))],
     };
   },
 );
@@ -317,4 +353,4 @@ const goOn = command(
   },
 );
 
-export const standCommands = [sowLots, goOn, addStand, changeIt, observeFlower, endIt, bringBack] as const;
+export const standCommands = [sowLots, sowSeason, goOn, addStand, changeIt, observeFlower, endIt, bringBack] as const;

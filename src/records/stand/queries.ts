@@ -100,6 +100,7 @@ export type GrownOfLine = {
   stands: number;
   /** The first of them, by its code. */
   code: string;
+  bedId: Id | null;
   family: 0 | 1;
   sown: string;
   plants: number;
@@ -117,7 +118,7 @@ export type GrownOfLine = {
 export const grownOfLines = (db: Db): GrownOfLine[] =>
   prepared(
     db,
-    `SELECT s.lineId, s.generation, s.season, s.planned, count(*) stands, min(s.code) code, max(s.family) family, min(s.sown) sown,
+    `SELECT s.lineId, s.generation, s.season, s.planned, count(*) stands, min(s.code) code, min(s.bedId) bedId, max(s.family) family, min(s.sown) sown,
          sum(coalesce(p.numbered, s.plants, 0)) plants, sum(coalesce(s.wanted, 0)) wanted, sum(coalesce(p.kept, 0)) kept,
          sum(coalesce(p.removed, 0)) removed, sum(s.endedOn IS NULL) standing, sum(coalesce(s.ending = 'lost', 0)) lost,
          sum(s.endedOn IS NULL AND s.seedWanted = 1 AND s.flowers <> 'removed') forSeed

@@ -439,6 +439,17 @@ const USES: [string, (made: Made) => object][] = [
       sown: "2028-07-20",
     }),
   ],
+  [
+    "stand.sow-season",
+    ({ stand }) => ({
+      sowings: [3, 4].map((seeds) => ({
+        lots: [{ lotId: openLot(stand), seeds, wanted: 2 }],
+        bedId: 1,
+        sown: "2028-07-20",
+        seedWanted: 0,
+      })),
+    }),
+  ],
   ["line.part", ({ stand, lineId }) => ({ id: lineId, name: "Lantern, pale", lotIds: [openLot(stand)] })],
   [
     "trial.add",

@@ -123,7 +123,7 @@ describe("a line on its way", () => {
     expect(standing()).toMatchObject({ step: "growing", toSow: false, risk: null, plannedOn: null });
     const lot = save(garden.plants(at.f2)[0]!, 40);
     expect(standing()).toMatchObject({ step: "growing", toSow: true });
-    garden.on("2030-02-01");
+    garden.on("2030-04-01");
     expect(standing().step).toBe("sow");
     const row = todayView(garden.sky()).tasks.find((task) => task.kind === "regrow");
     expect(row).toMatchObject({ line: { lineId: at.lineId, planned: { plants: 24, mothers: 1 } } });

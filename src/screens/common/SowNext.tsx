@@ -1,6 +1,7 @@
 "use client";
 import { type ReactNode, useState } from "react";
 import { toggled } from "@/core/lists/toggled";
+import { numberOf } from "@/core/numbers/numberOf";
 import { costsOf } from "@/core/plans/difference";
 import { plural } from "@/core/units/plural";
 import { seedsToSow } from "@/core/work/raise";
@@ -9,7 +10,6 @@ import { Answered } from "@/ui/Answered";
 import { Sheet } from "@/ui/Sheet";
 import { useGo } from "@/ui/useGo";
 import type { LotToSow, NextSowing } from "@/views/nextSowing";
-import { numberOf } from "./numberOf";
 import { RecordForm } from "./RecordForm";
 import { bedOffered, costInWords, lotInWords, planInWords, sownName, staysInWords, strangersInWords } from "./sowWords";
 import { SOWN_IN } from "./standNames";
@@ -136,7 +136,7 @@ function Sow({ asked, so, close }: { asked: NextSowing; so?: Raised; close: () =
         fields={["sown", "bedId"]}
         more={{ "How it is raised": ["sownIn", "trays", "perCell", ...(numbered ? [] : (["family"] as const))] }}
         words={{ sownIn: SOWN_IN }}
-        about={{ bedId: { choices: beds.map((bed) => ({ value: bed.id, label: bedOffered(bed) })) } }}
+        about={{ bedId: { choices: beds.map((bed) => ({ value: bed.id, label: bedOffered(bed, asked.units) })) } }}
         submit={rows.length > 1 ? `Save ${plural(rows.length, "row")}` : "Save sowing"}
         onDone={(answer) => {
           close();

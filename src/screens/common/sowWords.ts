@@ -4,6 +4,7 @@ import { bedInWords } from "@/core/ground/bedInWords";
 import type { Cost } from "@/core/plans/difference";
 import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
+import { lengthInWords, type Units } from "@/core/units/units";
 import { percentInWords } from "@/core/writing/figures";
 import type { BedToSow } from "@/views/bedsToSow";
 import type { LotToSow, NextSowing } from "@/views/nextSowing";
@@ -40,10 +41,16 @@ export const strangersInWords = ({ strangers }: LotToSow): string | null =>
     ? `Foreign pollen: ${percentInWords(strangers.likely)} of its seeds (up to ${percentInWords(strangers.high)}).`
     : null;
 
+/** What would cross with a sowing, and how far off it flowers. */
+export const nearInWords = ({ name, metres }: NonNullable<BedToSow["near"]>, units: Units): string =>
+  `${name} flowers ${metres < 1 ? "in the same bed" : `${lengthInWords(metres, units)} off`}`;
+
 /** A bed as it is offered: how many plants fit, and why not this one. */
-export const bedOffered = ({ name, fits, tooSoon }: BedToSow): string => {
+export const bedOffered = ({ name, fits, tooSoon, near }: BedToSow, units: Units): string => {
   const before = tooSoon && `${tooSoon.name} stood there in ${tooSoon.season}`;
-  return [sentence(bedInWords(name)), `room for ${fits}`, before].filter(Boolean).join(" · ");
+  return [sentence(bedInWords(name)), `room for ${fits}`, before, near && nearInWords(near, units)]
+    .filter(Boolean)
+    .join(" · ");
 };
 
 /** What it costs that a sowing differs from its plan. */

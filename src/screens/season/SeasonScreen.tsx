@@ -32,6 +32,7 @@ export function SeasonScreen(view: Season) {
       <div className="mb-4 flex flex-wrap items-center justify-between gap-4 px-4 sm:px-7">
         <h2 className="text-2xl">{headline(view)}</h2>
         <span className="flex flex-wrap items-center gap-4">
+          <Link href="/season/turn">Decide line by line</Link>
           {view.copyable && <CopySeason season={season} latitude={garden.latitude} head={view.head} />}
           <SeasonPicker path="/season" season={season} seasons={seasons} latitude={garden.latitude} />
         </span>

@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import { type Day, isDay } from "@/core/calendar/day";
+import { numberOf } from "@/core/numbers/numberOf";
 import { cellNumber, type Surplus } from "@/core/seed/cells";
 import { sowingDays } from "@/core/seed/sowDays";
 import { type RaisingStages, SURE_OF_PLANTS } from "@/core/seed/sowing";
@@ -9,7 +10,6 @@ import { seedsToSow } from "@/core/work/raise";
 import type { Stand } from "@/records/stand/stand";
 import { DayInput } from "@/ui/DayInput";
 import type { LotPage } from "@/views/lot";
-import { numberOf } from "../common/numberOf";
 import { SowNext } from "../common/SowNext";
 import { inHundred, reckonedPercent, spanInWords } from "../common/words";
 

@@ -30,7 +30,13 @@ export function LinkRow({ task: { task, putOff }, day }: { task: LinkTask; day: 
   return (
     <li className="flex flex-wrap items-center gap-x-3 py-1">
       <span className="sm:w-[8.25rem]">
-        {code ? <Tag kind={of === "line" ? "line" : "lot"} code={code} href={href} small /> : "Seed"}
+        {code ? (
+          <Tag kind={of === "line" ? "line" : "lot"} code={code} href={href} small />
+        ) : of === "season" ? (
+          "Season"
+        ) : (
+          "Seed"
+        )}
       </span>
       <Link href={href} className="font-semibold">
         {name}: {within(what)}

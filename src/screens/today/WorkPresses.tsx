@@ -1,13 +1,12 @@
 "use client";
 import type { ReactNode } from "react";
 import type { Day } from "@/core/calendar/day";
-import type { Id } from "@/core/custody/id";
 import { massTyped, type Units } from "@/core/units/units";
 import type { Act } from "@/core/work/work";
 import { Answered } from "@/ui/Answered";
 import Link from "@/ui/Link";
 import { Sheet } from "@/ui/Sheet";
-import type { BedToSow } from "@/views/bedsToSow";
+import type { BedsForStand } from "@/views/bedsToSow";
 import type { StandWork } from "@/views/work";
 import { CommandButton, CommandForm } from "../common/command";
 import { AmountFields, PollenField } from "../common/fields";
@@ -83,7 +82,7 @@ export function Done({ work, day, units }: Props) {
   );
 }
 
-type BedsAsked = { beds: BedToSow[]; bedId: Id | null };
+type BedsAsked = BedsForStand;
 
 /** The bed that something goes into: its own, or the one that has room and rest. */
 export const BedAsked = ({ code, children }: { code: string; children: (where: BedsAsked) => ReactNode }) => (
@@ -93,7 +92,8 @@ export const BedAsked = ({ code, children }: { code: string; children: (where: B
 );
 
 /** Beds to choose from, each with its room. */
-export const bedChoices = ({ beds }: BedsAsked) => beds.map((bed) => ({ value: bed.id, label: bedOffered(bed) }));
+export const bedChoices = ({ beds, units }: BedsAsked) =>
+  beds.map((bed) => ({ value: bed.id, label: bedOffered(bed, units) }));
 
 export function DoneForm(props: Omit<Props, "units"> & { close: () => void }) {
   const { act, stand } = props.work;

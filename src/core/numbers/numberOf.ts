@@ -1,4 +1,7 @@
-/** A number where there is one; null where no number would do. */
+/**
+ * A number where there is one; null where no number would do.
+ * @example numberOf(() => { throw new RangeError("none would do"); }) // null
+ */
 export function numberOf<T>(reckoned: () => T): T | null {
   try {
     return reckoned();
