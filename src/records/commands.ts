@@ -32,6 +32,7 @@ import { sortingCommands } from "./sorting/commands";
 import { standCommands } from "./stand/commands";
 import { copyCommands } from "./stand/copy";
 import { remedyCommands } from "./stand/remedy";
+import { startCommands } from "./start/commands";
 import { storeCommands } from "./store/commands";
 import { surpriseCommands } from "./surprise/commands";
 import { taskCommands } from "./task/commands";
@@ -50,6 +51,7 @@ const ALL = [
   ...yardstickCommands,
   ...planCommands,
   ...adoptCommands,
+  ...startCommands,
   ...standCommands,
   ...remedyCommands,
   ...copyCommands,

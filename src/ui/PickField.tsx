@@ -16,23 +16,30 @@ const plain = (text: string) => unmarked(text).trim();
 
 const namesOf = ({ label, names, note }: Pick) => [label, ...names, note].map(plain);
 
-/** What fits what is typed: names that begin so first, then those that hold it. */
-function fitting(typed: string, choices: Pick[]): Pick[] {
+/** How well a choice fits what is typed: its whole name, its beginning, another name's beginning, within one; none. */
+const [WHOLE, BEGINS, ELSE_BEGINS, WITHIN, NOT] = [0, 1, 2, 3, 9];
+type Fit = { choice: Pick; rank: number };
+
+/** What fits what is typed, the best first. */
+function fitting(typed: string, choices: Pick[]): Fit[] {
   const wanted = plain(typed);
   const rank = (one: Pick) => {
     const names = namesOf(one);
-    if (names.some((name) => name === wanted)) return 0;
-    if (names[0]!.startsWith(wanted)) return 1;
-    if (names.some((name) => name.startsWith(wanted))) return 2;
-    return names.some((name) => name.includes(wanted)) ? 3 : 9;
+    if (names.some((name) => name === wanted)) return WHOLE;
+    if (names[0]!.startsWith(wanted)) return BEGINS;
+    if (names.some((name) => name.startsWith(wanted))) return ELSE_BEGINS;
+    return names.some((name) => name.includes(wanted)) ? WITHIN : NOT;
   };
   return choices
     .map((choice) => ({ choice, rank: rank(choice) }))
-    .filter((one) => one.rank < 9)
+    .filter((one) => one.rank < NOT)
     .sort((a, b) => a.rank - b.rank)
-    .slice(0, MOST)
-    .map(({ choice }) => choice);
+    .slice(0, MOST);
 }
+
+/** Several are meant by what is typed and none begins so: a press on Enter would choose one of them blindly. */
+const isDoubtful = ([first, second]: Fit[]): boolean =>
+  first !== undefined && second !== undefined && first.rank >= ELSE_BEGINS && second.rank === first.rank;
 
 /** One of many, found by typing any of its names. What is typed whole is chosen; anything else is none of them. */
 export function PickField({ name, label, choices, none }: Props) {
@@ -48,6 +55,9 @@ export function PickField({ name, label, choices, none }: Props) {
   const [typed, setTyped] = useState("");
   const [held, setHeld] = useState<unknown>("");
   const [open, setOpen] = useState(false);
+  /** Somebody went through the list since typing; or pressed Enter where that says too little. */
+  const [looked, setLooked] = useState(false);
+  const [asks, setAsks] = useState(false);
   const frame = useRef<HTMLDivElement>(null);
   if (field.value !== held) {
     setHeld(field.value);
@@ -62,6 +72,8 @@ export function PickField({ name, label, choices, none }: Props) {
     const whole = text.trim() === "" ? [] : choices.filter((one) => namesOf(one).slice(0, -1).includes(plain(text)));
     hold(whole.length === 1 ? whole[0]!.value : text.trim(), text);
     setOpen(true);
+    setLooked(false);
+    setAsks(false);
   };
   const chosen = known(field.value);
   const list = fitting(chosen && typed === chosen.label ? "" : typed, choices);
@@ -81,7 +93,14 @@ export function PickField({ name, label, choices, none }: Props) {
           field.onBlur();
         }}
         onKeyDown={(event) => {
-          if (event.key === "ArrowDown") setOpen(true);
+          if (event.key === "ArrowDown") {
+            setOpen(true);
+            setLooked(true);
+          }
+          if (event.key === "Enter" && open && !looked && isDoubtful(list)) {
+            event.preventDefault();
+            setAsks(true);
+          }
           if (event.key !== "Escape" || !open) return;
           event.stopPropagation();
           setOpen(false);
@@ -108,7 +127,12 @@ export function PickField({ name, label, choices, none }: Props) {
           )}
         >
           <Command.Empty className="p-2 text-soft">Nothing here is called so.</Command.Empty>
-          {list.map((one) => (
+          {asks && (
+            <p role="status" className="px-3 py-1 font-semibold">
+              Several are called so. Which one?
+            </p>
+          )}
+          {list.map(({ choice: one }) => (
             <Command.Item
               key={one.value}
               value={one.value}

@@ -6,6 +6,7 @@ import type { Id } from "@/core/custody/id";
 import { thumbsInWords } from "@/core/inheritance/enoughPlants";
 import { kindAsChoice } from "@/core/isolation/crossing";
 import { kindOf } from "@/core/traits/kinds";
+import { bedChoices } from "@/records/bed/queries";
 import { crossedPairs, type LineChoice, lineChoices } from "@/records/line/queries";
 import { mayHoldSeed } from "@/records/lot/left";
 import { type LotInShort, openLots } from "@/records/lot/queries";
@@ -14,7 +15,9 @@ import type { StandRow } from "@/records/stand/queries";
 import { rotationWarning, stoodInBeds } from "@/records/stand/rotation";
 import { stores } from "@/records/store/queries";
 import { allYardsticks } from "@/records/yardstick/queries";
+import { plantsToGoOn } from "./drawer";
 import type { ForecastStand, Outlook } from "./outlook";
+import { nextSowing } from "./regrow";
 
 export type Way = { id: string; name: string };
 
@@ -155,6 +158,16 @@ export const CHOICES = {
   }),
   lines: linesOf,
   species: () => SPECIES_CHOICES,
+  /** What somebody begins with: of each species when it is sown here, and how many plants of it are usual. */
+  start: (sky: Outlook) => ({
+    species: SPECIES_CHOICES.species.map((one) => ({
+      ...one,
+      sown: nextSowing(sky, { id: null, species: one.value }),
+      wanted: plantsToGoOn(one.value),
+    })),
+    beds: bedChoices(sky.db),
+    units: sky.garden.units,
+  }),
   stores: ({ db }: Outlook) => stores(db).map(({ id, name }) => ({ id, name })),
   /** Yardsticks in use in the garden, to be taken over by another line. */
   yardsticks: ({ db }: Outlook): { id: Id; name: string; lineId: Id; lineName: string }[] =>

@@ -113,6 +113,8 @@ export type CrossView = {
   daysToRipe: { low: number; high: number };
   lots: LotRow[];
   hazards: { title: string; caution: string }[];
+  /** Parents that are still to be sown, by name. */
+  unsown: string[];
   today: string;
   parents: Record<"mother" | "father", Pick<ForecastStand, "id" | "version" | "code" | "season" | "family">>;
   fathers: CandidateRow[];
@@ -206,6 +208,7 @@ export function crossView(
     lots: lotsOfCross(db, id),
     hazards: cautionsAt([...species.hazards, ...protocol.steps.flatMap((s) => s.hazards)], "touch", "fruit"),
     today: sky.today,
+    unsown: stands.filter(({ planned }) => planned === 1).map(({ lineName }) => lineName),
     parents: { mother: parentOf(mother), father: parentOf(father) },
     fathers: candidatesOf(db, "cross", id).filter((c) => c.role === "father"),
     notation: crossPedigrees(db)(cross),

@@ -91,7 +91,7 @@ export function proposedOf(sky: Outlook, line: LineSummary, able: WholeLot[], co
     ? lotsToSow(sowable, step?.mothers ?? 1)
     : sowable.toSorted((a, b) => (b.life.until.likely ?? "").localeCompare(a.life.until.likely ?? "")).slice(0, 1);
   const chosen = new Set((asked ? sowable.filter(({ id }) => id === asked.id) : best).map(({ id }) => id));
-  const sown = sowingDay(sky, line.id);
+  const sown = sowingDay(sky, line);
   const meant = { sown, plantedOut: null, overwinter: null, firstFlower: null, lineId: line.id, species: line.species };
   return {
     line: { id: line.id, code: line.code, name: line.name },

@@ -70,6 +70,8 @@ export type CrossState = {
   evenings: Evenings | null;
   /** Evenings on which its flowers can still be done, from when both parents are likely to flower. */
   eveningsLeft: number;
+  /** The first evening on which its flowers are likely to be done, where that is still to come. */
+  opens: Day | null;
   /** Since when no more of its flowers can be done, or are to be; null as long as they can. */
   over: Day | null;
 };
@@ -229,6 +231,7 @@ export function crossState(cross: CrossRow, done: Tally, parents: Parents, own: 
     last,
     evenings: cross.closed ? null : evenings,
     eveningsLeft: isOver ? 0 : Math.max(0, left),
+    opens: today < begins && last && last.daysLeft >= 0 && !isOver && !cross.closed ? begins : null,
     over: isOver ? over : null,
   };
 }

@@ -1,7 +1,9 @@
-import { addDays, type Day, yearsLater } from "@/core/calendar/day";
+import { sceneSpecies, speciesById } from "@/catalogue/catalogue";
+import { type Day, yearsLater } from "@/core/calendar/day";
 import { seasonSpan } from "@/core/climate/season";
 import { nameWithGeneration } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
+import { usualSowing } from "@/core/flowering/typical";
 import { remembered } from "@/core/numbers/remembered";
 import { lotsToSow } from "@/core/plans/chooseLots";
 import { type Germination, germinationAfter } from "@/core/seed/alive";
@@ -99,7 +101,7 @@ function regrowOf(sky: Outlook, line: WaitingLine, lots: DrawerLot[], rests: num
     rests,
     lotId: best.id,
     planned: next ? plannedOf(sky, lineId, lots) : null,
-    sowOn: nextSowing(sky, lineId),
+    sowOn: nextSowing(sky, { id: lineId, species }),
   };
 }
 
@@ -111,18 +113,17 @@ function plannedOf(sky: Outlook, lineId: Id, lots: DrawerLot[]): Regrow["planned
   return { plants: step.plants, mothers: lotsToSow(sowable, step.mothers).length };
 }
 
-/** Where a line was never sown here, it is in spring: so many days into the season. Working value. */
-const IN_SPRING = 90;
-
 /**
- * The next day on which a line would be sown: the day of its last sowing, a year or more on; else in spring. Where that day of this
- * season is past and sowings can still be decided on, it is today.
+ * The next day on which a line would be sown: the day of its last sowing, a year or more on; else when its kind is usually sown in
+ * such a climate. Where that day of this season is past and sowings can still be decided on, it is today.
  */
-export function nextSowing(sky: Outlook, lineId: Id): Day {
-  const { today, season, garden } = sky;
+export function nextSowing(sky: Outlook, { id, species }: { id: Id | null; species: string }): Day {
+  const { today, season, garden, climate } = sky;
   const { start } = seasonSpan(season, garden.latitude);
-  const last = sky.once("last sowings", () => lastSowings(sky.db)).get(lineId);
-  let day = last ?? addDays(start, IN_SPRING);
+  const last = id === null ? undefined : sky.once("last sowings", () => lastSowings(sky.db)).get(id);
+  const facts = sceneSpecies(speciesById(species));
+  // What flowers in its second year is sown in this one for the next.
+  let day = last ?? usualSowing(facts, facts.cold ? season + 1 : season, climate);
   while (day < start || day === last) day = yearsLater(day, 1);
   if (day > today) return day;
   return decidingOn(sky).season === season && (last ?? "") < start ? today : yearsLater(day, 1);

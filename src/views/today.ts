@@ -26,6 +26,7 @@ import type { Task as OwnTask } from "@/records/task/task";
 import { type OpenTasting, openTastings } from "@/records/tasting/queries";
 import { type Band, band } from "./band";
 import { brief, type CrossTask, crossTasks, isFetched, isLate, type OnCross, QUICKEST } from "./crossTasks";
+import { linesKnown } from "./linePlan";
 import type { Outlook } from "./outlook";
 import { type CrossState, crossesIn, hand, onDay } from "./pollination";
 import { type Regrow, regrowView } from "./regrow";
@@ -93,7 +94,7 @@ export type Today = {
   later: OwnTask[];
   ahead: Ahead;
   hazards: { title: string; caution: string }[];
-  empty: { beds: boolean; stands: boolean };
+  empty: { beds: boolean; stands: boolean; lines: boolean };
 };
 
 /** Beds in the order of a short walk, by name, and its length. */
@@ -285,6 +286,6 @@ function worked(sky: Outlook): Today {
     later: own.filter(({ due }) => due > day),
     ahead,
     hazards: [...hazards.values()],
-    empty: { beds: places.length === 0, stands: stands.length === 0 },
+    empty: { beds: places.length === 0, stands: stands.length === 0, lines: linesKnown(sky).size === 0 },
   };
 }

@@ -24,7 +24,13 @@ export function typicalFlowering(facts: FloweringFacts, season: number, climate:
   };
 }
 
-function usualSowing(facts: FloweringFacts, season: number, climate: Climate): Day {
+/**
+ * The day on which a crop is usually sown to flower in a season: what is tender so as to go out when frost is over, or at the
+ * last frost in its place; what is hardy six weeks before it; what flowers in its second year in the summer before.
+ * Where frost is not known it counts from the season's fourth month.
+ * @example usualSowing(ANNUAL, 2027, climate({ daily: [] })) // "2027-04-02"
+ */
+export function usualSowing(facts: FloweringFacts, season: number, climate: Climate): Day {
   const start = seasonSpan(season, climate.latitude).start;
   const lastFrost = climate.frosts ? inSeason(climate.frosts.last.day, season, climate.latitude) : addDays(start, 100);
   if (facts.cold) return addDays(lastFrost, -365 + 10);

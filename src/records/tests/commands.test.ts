@@ -440,6 +440,20 @@ const USES: [string, (made: Made) => object][] = [
     }),
   ],
   [
+    "start.begin",
+    () => ({
+      start: "cross",
+      species: "melon",
+      name: "Ember",
+      father: "Frost",
+      bedId: 1,
+      sown: "2028-07-20",
+      wanted: 6,
+      width: 1.5,
+      length: 5,
+    }),
+  ],
+  [
     "stand.sow-season",
     ({ stand }) => ({
       sowings: [3, 4].map((seeds) => ({

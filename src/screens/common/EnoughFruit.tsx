@@ -39,7 +39,7 @@ const chance = (share: number) => `${Math.round(share * 100)} chances in 100`;
 
 /** How a cross's flowers stand against what is wanted, with the gap in words and the ways to close it. */
 export function EnoughFruit({ state }: { state: CrossState }) {
-  const { cross, tally, rate, toDo, last, evenings, learned, method } = state;
+  const { cross, tally, rate, toDo, last, evenings, opens, learned, method } = state;
   const reached = tally.set >= cross.fruitsWanted;
   const possible = tally.set + tally.waiting + tally.covered;
   const missing = Math.max(0, cross.fruitsWanted - possible);
@@ -56,13 +56,13 @@ export function EnoughFruit({ state }: { state: CrossState }) {
           <>What waits should do: {chance(toDo.chanceNow)}. </>
         ) : last && last.daysLeft >= 0 ? (
           <>
-            Do{" "}
+            {opens ? `Both flower from about ${dayInWords(opens)}. Then do` : "Do"}{" "}
             <FlowersFigure
               likely={toDo.likely}
               asked={{ wanted: cross.fruitsWanted, done: tally, rate, confidence: cross.confidence }}
             />{" "}
-            more ({toDo.fewest}–{toDo.most} over the set rate&apos;s range) by {dayInWords(last.day)} for{" "}
-            {chance(cross.confidence)}. <Evenings evenings={evenings} state={state} />
+            {opens ? "" : "more "}({toDo.fewest}–{toDo.most} over the set rate&apos;s range) by {dayInWords(last.day)}{" "}
+            for {chance(cross.confidence)}. <Evenings evenings={evenings} state={state} />
             {last.reason === "frost" && " After that the seed does not ripen before frost."}
           </>
         ) : (
@@ -83,31 +83,34 @@ export function EnoughFruit({ state }: { state: CrossState }) {
           </CommandButton>
         </div>
       )}
-      <dl className="rows mt-4 border-y border-rule text-sm">
-        {[
-          [
-            "Set rate",
-            `${fixed(rate.likely, 2)} (${fixed(rate.low, 2)}–${fixed(rate.high, 2)})`,
-            `nine tenths of it lies in that range; ${restsOn(learned)}`,
-          ],
-          ["Enough with what waits now", timesInTen(toDo.chanceNow), "with the doubt about the set rate counted in"],
-          ["Lost so far", String(tally.lost), "your record"],
-          ["Method", method.name, cross.storage ? "with stored pollen" : "fresh pollen"],
-          [
-            "Evenings left",
-            String(state.eveningsLeft),
-            last ? `both in flower to ${dayInWords(last.day)}, forecast` : "forecast",
-          ],
-        ].map(([term, value, source]) => (
-          <div key={term} className="flex justify-between gap-4 py-2">
-            <dt>
-              {term}
-              <span className="block text-soft">{source}</span>
-            </dt>
-            <dd className="font-bold">{value}</dd>
-          </div>
-        ))}
-      </dl>
+      <details className="mt-4">
+        <summary className="cursor-pointer font-semibold text-damson underline">How it is reckoned</summary>
+        <dl className="rows mt-2 border-y border-rule text-sm">
+          {[
+            [
+              "Set rate",
+              `${fixed(rate.likely, 2)} (${fixed(rate.low, 2)}–${fixed(rate.high, 2)})`,
+              `nine tenths of it lies in that range; ${restsOn(learned)}`,
+            ],
+            ["Enough with what waits now", timesInTen(toDo.chanceNow), "with the doubt about the set rate counted in"],
+            ["Lost so far", String(tally.lost), "your record"],
+            ["Method", method.name, cross.storage ? "with stored pollen" : "fresh pollen"],
+            [
+              "Evenings left",
+              String(state.eveningsLeft),
+              last ? `both in flower to ${dayInWords(last.day)}, forecast` : "forecast",
+            ],
+          ].map(([term, value, source]) => (
+            <div key={term} className="flex justify-between gap-4 py-2">
+              <dt>
+                {term}
+                <span className="block text-soft">{source}</span>
+              </dt>
+              <dd className="font-bold">{value}</dd>
+            </div>
+          ))}
+        </dl>
+      </details>
     </div>
   );
 }

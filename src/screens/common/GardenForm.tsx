@@ -21,11 +21,20 @@ function FrostsMeant({ Field }: { Field: FieldOf<"frostsMeant"> }) {
   );
 }
 
+/** What a garden is called that nobody named. */
+const CALLED = "My garden";
+
 export function GardenForm({ garden, onDone }: { garden: Garden; onDone?: () => void }) {
   const kept = garden.version !== "";
   const values = kept
     ? garden
-    : { ...garden, latitude: null, longitude: null, timezone: Intl.DateTimeFormat().resolvedOptions().timeZone };
+    : {
+        ...garden,
+        name: CALLED,
+        latitude: null,
+        longitude: null,
+        timezone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+      };
   const {
     name,
     latitude,

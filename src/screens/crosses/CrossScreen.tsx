@@ -17,6 +17,7 @@ import { Page } from "../common/Page";
 import { SowNext } from "../common/SowNext";
 import { Tag } from "../common/Tag";
 import { inHundred, percent } from "../common/words";
+import { listInWords } from "../today/words";
 import { CrossRecord } from "./CrossRecord";
 import { CrossSettings } from "./CrossSettings";
 import { CrossTabs } from "./CrossTabs";
@@ -33,7 +34,7 @@ export function CrossScreen(view: CrossView & { opened: number | null }) {
       band={band}
       beside={
         <>
-          <h2 className="mb-3 text-2xl">Enough fruit set?</h2>
+          <h2 className="mb-3 text-2xl">{state.opens ? "Not in flower yet" : "Enough fruit set?"}</h2>
           <EnoughFruit state={state} />
           <MeetInFlower view={view} />
           {effective && (
@@ -101,8 +102,14 @@ export function CrossScreen(view: CrossView & { opened: number | null }) {
         </p>
       )}
       {view.note && <p className="mt-2 max-w-prose whitespace-pre-wrap border-l-4 border-rule pl-3">{view.note}</p>}
-      {!cross.closed && <CrossRecord view={view} units={garden.units} />}
-      <FlowerTable key={view.opened} view={view} opened={view.opened} />
+      {view.unsown.length > 0 ? (
+        <p className="mt-4">
+          Nothing to do here before {listInWords(view.unsown)} {view.unsown.length > 1 ? "are" : "is"} sown.
+        </p>
+      ) : (
+        !cross.closed && <CrossRecord view={view} units={garden.units} />
+      )}
+      {view.unsown.length === 0 && <FlowerTable key={view.opened} view={view} opened={view.opened} />}
       {lots.some((lot) => lot.onTable === 0 && lot.endedOn === null) && (
         <p className="mt-4">
           <SowNext line={lots[0]!.lineCode} trigger="Sow its seed" strong />
@@ -121,7 +128,12 @@ export function CrossScreen(view: CrossView & { opened: number | null }) {
           </ul>
         </section>
       )}
-      <ProtocolSteps protocol={protocol} ripe={view.daysToRipe} today={view.today} petals={state.petals} />
+      <ProtocolSteps
+        protocol={protocol}
+        ripe={view.daysToRipe}
+        today={state.opens ?? view.today}
+        petals={state.petals}
+      />
     </Page>
   );
 }

@@ -1,6 +1,7 @@
 "use client";
 import { later } from "@/ui/later";
 import { ChoicesSeen } from "../common/Choices";
+import { StartSheet } from "../common/Starts";
 import type { Pair } from "./ParentFields";
 
 const PlanForm = later(async () => (await import("./PlanForm")).PlanForm);
@@ -14,7 +15,10 @@ export function PlanCross({ season, since, chosen = null }: Props) {
       <ChoicesSeen of="parents" season={season} since={since}>
         {(choices) =>
           choices.parents.length === 0 ? (
-            <p>No stands grow in this season. Sow the parents on the Ground first.</p>
+            <>
+              <p className="mb-3">No plantings grow in this season: sow the two parents first.</p>
+              <StartSheet start="cross" strong />
+            </>
           ) : (
             <PlanForm choices={choices} chosen={chosen} />
           )

@@ -5,6 +5,7 @@ import { Sheet } from "@/ui/Sheet";
 import { Choices } from "../common/Choices";
 import { LineField } from "../common/fields";
 import { RecordForm } from "../common/RecordForm";
+import { StartForm } from "../common/Starts";
 import { PlantsField, SownInField } from "../common/sowingFields";
 import { GROWN_FOR, SOWN_IN } from "../common/standNames";
 
@@ -21,13 +22,7 @@ export function StandForm({ beds, today }: Props) {
         <Choices of="sowing">
           {({ lines, lots }) =>
             lines.length === 0 ? (
-              <p>
-                Name a line first, on{" "}
-                <a href="/lines" className="font-semibold text-damson underline">
-                  Lines
-                </a>
-                .
-              </p>
+              <StartForm start="keep" close={close} />
             ) : (
               <RecordForm
                 of={planting}

@@ -10,6 +10,7 @@ import { DueWork } from "../common/DueWork";
 import { ListTools } from "../common/ListTools";
 import { Page } from "../common/Page";
 import { Pager } from "../common/Pager";
+import { Starts } from "../common/Starts";
 import { LIFE_STATES } from "../common/seedNames";
 import { LINE_ENDINGS, SCHOOLS } from "../common/standNames";
 import { Tag } from "../common/Tag";
@@ -103,10 +104,10 @@ export function LinesScreen(view: Lines) {
         </div>
       </div>
       {empty ? (
-        <p className="max-w-prose">
-          A line is a variety, a mix, or a cross on its way to one. Name the parents of your first cross, or the variety
-          you keep. Its school decides how the garden is judged for it: keep pure, cross and fix, or let it mix.
-        </p>
+        <>
+          <p className="mb-5 max-w-prose">A line is a variety, a mix, or a cross on its way to one.</p>
+          <Starts />
+        </>
       ) : (
         <>
           <ListTools path="/lines" looked={list} shows={SHOWS} orders={ORDERS} placeholder="Name, species or code" />

@@ -9,6 +9,10 @@ import { Tag } from "../common/Tag";
 /** So many other crosses are named. */
 const SHOWN = 12;
 
+/** Crosses whose flowers can be done now, and the one that is asked for. */
+export const inFlower = (open: CrossState[], asked: string | null): CrossState[] =>
+  open.filter(({ evenings, cross }) => evenings !== null || cross.code === asked);
+
 /** The open crosses, one of them with its working; the one that is soonest impossible stands first. */
 export function ChosenCross({ open, asked }: { open: CrossState[]; asked: string | null }) {
   const urgency = (s: CrossState) => (s.toDo.likely === 0 ? 999 : (s.last?.daysLeft ?? 998));

@@ -11,8 +11,9 @@ import { Cautions } from "../common/Cautions";
 import { GardenForm } from "../common/GardenForm";
 import { Page } from "../common/Page";
 import { Part } from "../common/Part";
+import { Starts } from "../common/Starts";
 import { insectsInWords } from "../common/words";
-import { ChosenCross } from "./ChosenCross";
+import { ChosenCross, inFlower } from "./ChosenCross";
 import { Folded } from "./Folded";
 import { AllMissed, OverRow } from "./OverRow";
 import { OwnTasks } from "./OwnTasks";
@@ -85,6 +86,7 @@ export function TodayScreen(view: Today & { asked: string | null; bed: string | 
       </Page>
     );
   const words = bandWords(sun);
+  const flowering = inFlower(open, view.asked);
   const { shown, waiting } = unfolded(tasks, ROWS);
   const parts = DAY_PARTS.map((id) => ({ id, ...words[id], tasks: shown.filter((task) => task.part === id) }));
   return (
@@ -94,7 +96,13 @@ export function TodayScreen(view: Today & { asked: string | null; bed: string | 
       beside={
         <>
           <TodayMap map={map} chosen={bed} />
-          {open.length > 0 ? <ChosenCross open={open} asked={view.asked} /> : <NextThing empty={empty} />}
+          {flowering.length > 0 ? (
+            <ChosenCross open={flowering} asked={view.asked} />
+          ) : empty.lines ? (
+            <FirstSteps begun />
+          ) : (
+            next.length === 0 && <NextThing empty={empty} crosses={open.length} />
+          )}
         </>
       }
     >
@@ -106,7 +114,7 @@ export function TodayScreen(view: Today & { asked: string | null; bed: string | 
           {sun.sunset ? hourInWords(sun.sunset) : "–"}
         </span>
       </p>
-      {bed === null && <h2 className="mb-3 max-w-prose text-xl">{dayInOneSentence(view)}</h2>}
+      {bed === null && !empty.lines && <h2 className="mb-3 max-w-prose text-xl">{dayInOneSentence(view)}</h2>}
       {bed !== null && (
         <div className="mb-4 flex flex-wrap items-baseline gap-x-4">
           <h2 className="text-xl">Only {bedInWords(bed)}</h2>
@@ -130,7 +138,13 @@ export function TodayScreen(view: Today & { asked: string | null; bed: string | 
           )}
         </div>
       )}
-      {tasks.length === 0 && (
+      {empty.lines && (
+        <section className="mb-6" aria-label="Begin">
+          <h2 className="mb-3 text-2xl">What do you want to begin?</h2>
+          <Starts />
+        </section>
+      )}
+      {tasks.length === 0 && !empty.lines && (
         <p className="mb-6 max-w-prose text-soft">
           {next[0]
             ? `Next, from ${dayInWords(next[0].works[0]!.from)}: ${titleOf(next[0])}.`
@@ -197,26 +211,30 @@ function FoldedFamilies({ groups }: { groups: BedWork[] }) {
   );
 }
 
-function FirstSteps() {
+function FirstSteps({ begun = false }: { begun?: boolean }) {
   return (
     <>
       <h2>The way from here</h2>
       <ol className="mt-3 list-decimal space-y-2 pl-5">
-        <li>Say where the garden is.</li>
-        <li>Put beds on the Ground.</li>
-        <li>Name your lines, then sow them into stands.</li>
-        <li>Plan a cross; each evening and dawn its steps stand here.</li>
-        <li>Sow its seed as a family, score it, keep the best.</li>
+        {!begun && <li>Say where the garden is.</li>}
+        <li>Choose what to begin: a variety, a cross or a mix.</li>
+        <li>Each day its work stands here, until its seed is in the drawer.</li>
+        <li>After the harvest, decide what is sown next season.</li>
       </ol>
     </>
   );
 }
 
-function NextThing({ empty }: { empty: Today["empty"] }) {
+function NextThing({ empty, crosses }: { empty: Today["empty"]; crosses: number }) {
+  if (crosses > 0) return null;
   const next = empty.beds
     ? { words: "Put a first bed on the Ground, then sow a line into it.", href: "/ground", label: "To the Ground" }
     : empty.stands
-      ? { words: "Name a line, then sow it as a stand of this season.", href: "/lines", label: "To the Lines" }
+      ? {
+          words: "Nothing stands this season. Decide what is sown.",
+          href: "/season/turn",
+          label: "Decide line by line",
+        }
       : {
           words: "When two stands flower together, plan a cross between them.",
           href: "/crosses",

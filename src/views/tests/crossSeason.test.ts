@@ -270,7 +270,7 @@ describe("what is asked of no planting", () => {
   const leek = () => {
     const lineId = garden.line("Slatefoot", "leek");
     garden.done("lot.receive", { lineId, gathered: "2025-09-01", seeds: 50 });
-    garden.on("2028-02-20");
+    garden.on("2028-05-01");
     return lineId;
   };
   const regrown = (day: string) => {
@@ -282,29 +282,29 @@ describe("what is asked of no planting", () => {
     const lineId = leek();
     const asked = { lineId, act: "regrow" };
     const left = garden.done("deed.leave", { ...asked, how: "cannot" });
-    expect([regrown("2028-02-20"), regrown("2028-03-01"), regrown("2029-02-20")]).toEqual([0, 0, 1]);
-    garden.on("2028-02-20");
+    expect([regrown("2028-05-01"), regrown("2028-05-20"), regrown("2029-05-01")]).toEqual([0, 0, 1]);
+    garden.on("2028-05-01");
     undo(garden.db, left.entry!);
-    const off = garden.done("deed.put-off", { ...asked, until: "2028-03-05" });
-    expect([regrown("2028-03-04"), regrown("2028-03-05")]).toEqual([0, 1]);
-    garden.on("2028-02-20");
+    const off = garden.done("deed.put-off", { ...asked, until: "2028-05-05" });
+    expect([regrown("2028-05-04"), regrown("2028-05-05")]).toEqual([0, 1]);
+    garden.on("2028-05-01");
     undo(garden.db, off.entry!);
     garden.done("deed.leave", { ...asked, how: "never" });
-    expect([regrown("2028-02-20"), regrown("2029-02-20")]).toEqual([0, 0]);
+    expect([regrown("2028-05-01"), regrown("2029-05-01")]).toEqual([0, 0]);
   });
 
   test("stands in the calendar from the day on which it would be sown until its season is decided", () => {
     leek();
-    // Ninety days into a year that has a 29 February; a hundred and fifty.
+    // What flowers in its second year is sown ten days after the last frost, 20 May; a hundred and fifty days into the year it is decided.
     expect(calendarView(garden.sky(), null).events.filter(({ id }) => id.startsWith("regrow-"))).toMatchObject([
-      { start: "2028-03-31", end: "2028-05-30" },
+      { start: "2028-05-30", end: "2028-05-30" },
     ]);
   });
 
   test("is put off of one thing, that is there, and only for what is asked of it", () => {
     const lineId = leek();
     const refused = (input: object) =>
-      Object.keys(garden.refused("deed.put-off", { until: "2028-03-01", ...input }).fields);
+      Object.keys(garden.refused("deed.put-off", { until: "2028-05-20", ...input }).fields);
     expect(refused({ act: "regrow" })).toEqual(["standIds"]);
     expect(refused({ lineId: "0".repeat(32), act: "regrow" })).toEqual(["lineId"]);
     // Of a line nothing is staked, of a planting nothing is regrown.
@@ -332,14 +332,14 @@ describe("lines whose seed grows old", () => {
       return toRegrow().map(({ name, gathered }) => [name, gathered.slice(0, 4)]);
     };
     // The newest leek seed is over three years old, of 2 to 3; the pea over seven, of 3 to 5, and fewer would come of it.
-    expect(names("2028-02-20")).toEqual([
+    expect(names("2028-04-20")).toEqual([
       ["Slatefoot", "2024"],
       ["Nettle", "2020"],
     ]);
     expect([names("2028-05-30").length, names("2028-05-31").length]).toEqual([2, 0]);
-    garden.on("2028-02-20");
+    garden.on("2028-04-20");
     garden.done("stand.add", { lineId: pea, sown: "2028-03-20" });
-    expect(names("2028-02-20")).toEqual([["Slatefoot", "2024"]]);
+    expect(names("2028-04-20")).toEqual([["Slatefoot", "2024"]]);
     // Seed of a cross is the next generation, however fresh.
     const cross = garden.done("line.add", {
       name: "Rook",
@@ -349,13 +349,13 @@ describe("lines whose seed grows old", () => {
     });
     garden.on("2027-12-01");
     garden.done("lot.receive", { lineId: cross.id, gathered: "2027-12-01", seeds: 9, generation: 1 });
-    garden.on("2028-02-20");
+    garden.on("2028-04-20");
     expect(toRegrow().map(({ name, why }) => [name, why])).toEqual([
       ["Rook F1", "next"],
       ["Slatefoot", "old"],
     ]);
     garden.done("line.end", { id: leek, version: garden.version("line", leek), ending: "lost", on: "2028-01-31" });
-    expect(names("2028-02-20")).toEqual([["Rook F1", "2027"]]);
+    expect(names("2028-04-20")).toEqual([["Rook F1", "2027"]]);
   });
 });
 

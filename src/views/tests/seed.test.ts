@@ -73,10 +73,11 @@ describe("lines to be grown again", () => {
     expect([old!.name, old!.why]).toEqual(["Slatefoot", "old"]);
   });
 
-  test("a sowing is offered for the day on which the line was sown last, or for spring", () => {
+  test("a sowing is offered for the day on which the line was sown last, or on which its kind usually is", () => {
     seed(leek, "2024-09-01", 900);
     const sowOn = () => regrowList(garden.sky())[0]!.sowOn;
-    expect(sowOn()).toBe("2028-04-01");
+    // 355 days before the last frost of the year in which it flowers, and a year on.
+    expect(sowOn()).toBe("2028-05-31");
     const stood = garden.done("stand.add", { lineId: leek, sown: "2025-03-10" }).id;
     garden.done("stand.end", { id: stood, version: garden.version("stand", stood), ending: "done", on: "2026-08-01" });
     expect(sowOn()).toBe("2028-03-10");
