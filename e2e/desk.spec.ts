@@ -151,6 +151,7 @@ test("the second of two tabs may load the newer version instead of its own", asy
       .getByRole("link")
       .first()
       .click();
+    await page.getByText("More about it").click();
     await page.getByRole("button", { name: "Change the line" }).click();
     await page.getByRole("button", { name: "Where it comes from" }).click();
   }
@@ -187,6 +188,7 @@ test("every tag prints, from the page of its thing", async ({ browser, demo }) =
   ] as const) {
     await page.goto(list);
     await page.locator(link).first().click();
+    if (list !== "/seed/drawer") await page.getByText(/^More (to do with|about) it$/).click();
     const href = await page.getByRole("link", { name: "Print its tag" }).getAttribute("href");
     const answer = await page.request.get(href!);
     expect(answer.headers()["content-type"]).toBe("application/pdf");

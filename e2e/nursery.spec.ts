@@ -328,6 +328,7 @@ test("a blind tasting: set up, tasted by two on their phones, closed, and taken 
   const page = await browser.newPage({ baseURL: demo.url });
   const code = await family(page.request, demo.url, "Tasted bed", 6);
   await page.goto(`/nursery/${code}`);
+  await page.getByText("More to do with it").click();
   await page.getByRole("link", { name: "Taste", exact: true }).click();
   await expect(page.getByRole("heading", { name: "Not tasted yet" })).toBeVisible();
   await page.getByRole("button", { name: "Set up a tasting" }).click();

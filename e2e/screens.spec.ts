@@ -109,6 +109,7 @@ test("two tabs change one line: the second is told, keeps its words, and may put
       .getByRole("link")
       .first()
       .click();
+    await page.getByText("More about it").click();
     await page.getByRole("button", { name: "Change the line" }).click();
     await page.getByRole("button", { name: "Where it comes from" }).click();
   }

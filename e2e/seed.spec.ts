@@ -169,6 +169,7 @@ test("seed goes from pods over table, freezer and packet to a test and a tray, b
   await sheet(page).getByLabel("Sown in").selectOption({ label: "Pots" });
   await sheet(page).getByRole("button", { name: "Save sowing" }).click();
   await expect(page).toHaveURL(/nursery/);
+  await page.getByText("More to do with it").click();
   await expect(page.getByRole("link", { name: "Print its tags" })).toBeVisible();
   await page.close();
 });

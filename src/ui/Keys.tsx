@@ -14,7 +14,9 @@ export function Keys({ places, onClose }: { places: Place[]; onClose: () => void
     ["← →", "On the band's stake: a day back or on; Enter sets it"],
     ["← ↑ → ↓", "On a bed: move it by half a metre; with Shift by five"],
     ["Enter ↓ ↑", "In a score: next plant, plant above"],
-    ["k s w o", "On a plant: keep, seed parent, watch, out"],
+    ["k s w o d", "On a plant: keep, seed parent, watch, out, undecided"],
+    ["u", "On the bench: the next plant without a score"],
+    [", .", "On the bench: the yardstick before, and the next"],
   ];
   return (
     <Over

@@ -3,6 +3,7 @@ import { timesInTen } from "@/core/units/odds";
 import { plural } from "@/core/units/plural";
 import { fixed } from "@/core/writing/numbers";
 import { Enough } from "@/ui/Enough";
+import { Further } from "@/ui/Further";
 import type { CrossState } from "@/views/pollination";
 import { CommandButton } from "./command";
 import { FlowersFigure } from "./figures";
@@ -61,8 +62,8 @@ export function EnoughFruit({ state }: { state: CrossState }) {
               likely={toDo.likely}
               asked={{ wanted: cross.fruitsWanted, done: tally, rate, confidence: cross.confidence }}
             />{" "}
-            {opens ? "" : "more "}({toDo.fewest}–{toDo.most} over the set rate&apos;s range) by {dayInWords(last.day)}{" "}
-            for {chance(cross.confidence)}. <Evenings evenings={evenings} state={state} />
+            {opens ? "" : "more "}({toDo.fewest}–{toDo.most}) by {dayInWords(last.day)}.{" "}
+            <Evenings evenings={evenings} state={state} />
             {last.reason === "frost" && " After that the seed does not ripen before frost."}
           </>
         ) : (
@@ -83,8 +84,7 @@ export function EnoughFruit({ state }: { state: CrossState }) {
           </CommandButton>
         </div>
       )}
-      <details className="mt-4">
-        <summary className="cursor-pointer font-semibold text-damson underline">How it is reckoned</summary>
+      <Further of="How it is reckoned">
         <dl className="rows mt-2 border-y border-rule text-sm">
           {[
             [
@@ -92,6 +92,7 @@ export function EnoughFruit({ state }: { state: CrossState }) {
               `${fixed(rate.likely, 2)} (${fixed(rate.low, 2)}–${fixed(rate.high, 2)})`,
               `nine tenths of it lies in that range; ${restsOn(learned)}`,
             ],
+            ["How sure it is to be", chance(cross.confidence), "the range is that of the set rate"],
             ["Enough with what waits now", timesInTen(toDo.chanceNow), "with the doubt about the set rate counted in"],
             ["Lost so far", String(tally.lost), "your record"],
             ["Method", method.name, cross.storage ? "with stored pollen" : "fresh pollen"],
@@ -110,7 +111,7 @@ export function EnoughFruit({ state }: { state: CrossState }) {
             </div>
           ))}
         </dl>
-      </details>
+      </Further>
     </div>
   );
 }

@@ -1,13 +1,16 @@
 "use client";
-import { oneIn, rangeInWords } from "@/core/isolation/verdict";
-import { timesInTen } from "@/core/units/odds";
+import { oneIn } from "@/core/isolation/verdict";
 import { plural } from "@/core/units/plural";
+import { Further } from "@/ui/Further";
 import { useJobResult } from "@/ui/useJob";
 import type { Ground } from "@/views/ground";
 import type { SeenRemedy, WaysOut as Ways } from "@/views/waysOut";
 import { CommandButton } from "../common/command";
 import { spanInWords } from "../common/words";
 import { ShiftCurve } from "./charts";
+
+/** So many ways stand open; the rest is behind a press. */
+const FIRST = 3;
 
 const costOf = ({ cost, note }: SeenRemedy): string =>
   [
@@ -54,49 +57,57 @@ export function WaysOut({ limit, season, ...asking }: Asking & { limit: number; 
   const { remedies } = result;
   if (remedies.length === 0) return null;
   const can = remedies.filter((r) => r.feasible);
+  const [first, others] = [can.slice(0, FIRST), can.slice(FIRST)];
   const cannot = remedies.filter((r) => !r.feasible);
   return (
     <section className="mt-6" aria-label="Ways out">
       <h3>Ways out</h3>
-      <ul className="rows mt-1 border-y border-rule">
-        {can.map((remedy) => (
-          <li key={remedy.key} className="py-2">
-            <div className="flex items-center justify-between gap-3">
-              <span>
-                <span className="font-semibold">{remedy.title}</span>
-                <span className="block text-sm text-soft">Costs {costOf(remedy)}.</span>
-                <span className={`block text-sm ${remedy.enough ? "text-moss" : "text-quince"}`}>
-                  Leaves {remedy.after.likely === 0 ? "none" : oneIn(remedy.after.likely)}
-                  {remedy.after.high > 0
-                    ? ` (${rangeInWords(remedy.after)}), more than you take ${timesInTen(remedy.after.chanceOver)}`
-                    : ""}
-                  : {remedy.enough ? "enough" : "helps, not enough alone"}
-                </span>
-              </span>
-              <CommandButton
-                command="stand.remedy"
-                input={{ season, changes: remedy.changes }}
-                label={`Apply: ${remedy.title}`}
-              >
-                Apply
-              </CommandButton>
-            </div>
-            {remedy.curve && <ShiftCurve curve={remedy.curve} limit={limit} />}
-          </li>
-        ))}
-      </ul>
-      {cannot.length > 0 && (
-        <details className="mt-2 text-sm">
-          <summary className="cursor-pointer text-soft">{plural(cannot.length, "way")} closed now</summary>
-          <ul className="mt-1">
+      <List remedies={first} season={season} limit={limit} />
+      {others.length + cannot.length > 0 && (
+        <Further of={others.length > 0 ? `${plural(others.length, "more way")}` : "Closed now"}>
+          <List remedies={others} season={season} limit={limit} />
+          <ul className="mt-2 text-sm">
             {cannot.map((remedy) => (
               <li key={remedy.key} className="py-1 text-soft">
                 {remedy.title}: {remedy.why}.
               </li>
             ))}
           </ul>
-        </details>
+        </Further>
       )}
     </section>
+  );
+}
+
+/** What a way leaves: the likely share, and the most that it may be. */
+const leavesInWords = ({ after: { likely, high }, enough }: SeenRemedy): string =>
+  `Leaves ${likely === 0 ? "none" : oneIn(likely)}${high > likely ? `, at most ${oneIn(high)}` : ""}: ${enough ? "enough" : "helps, not enough alone"}`;
+
+function List({ remedies, season, limit }: { remedies: SeenRemedy[]; season: number; limit: number }) {
+  if (remedies.length === 0) return null;
+  return (
+    <ul className="rows mt-1 border-y border-rule">
+      {remedies.map((remedy) => (
+        <li key={remedy.key} className="py-2">
+          <div className="flex items-center justify-between gap-3">
+            <span>
+              <span className="font-semibold">{remedy.title}</span>
+              <span className={`block text-sm ${remedy.enough ? "text-moss" : "text-quince"}`}>
+                {leavesInWords(remedy)}
+              </span>
+              <span className="block text-sm text-soft">Costs {costOf(remedy)}.</span>
+            </span>
+            <CommandButton
+              command="stand.remedy"
+              input={{ season, changes: remedy.changes }}
+              label={`Apply: ${remedy.title}`}
+            >
+              Apply
+            </CommandButton>
+          </div>
+          {remedy.curve && <ShiftCurve curve={remedy.curve} limit={limit} />}
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -1,5 +1,6 @@
 import { plural } from "@/core/units/plural";
 import { chanceInWords, countedInWords } from "@/core/writing/figures";
+import { Further } from "@/ui/Further";
 import Link from "@/ui/Link";
 import type { LineView } from "@/views/lines";
 import { OffTypeFigure } from "./figures";
@@ -49,9 +50,14 @@ export function ComesTrue({ view: { trueness, line, stands } }: { view: LineView
       <h2>
         {holding} of {plural(tests.length, "test")} passed
       </h2>
+      {step && trueness.says !== "unknown" && (
+        <p className="mt-1">
+          <strong>What is missing first:</strong> {stepInWords(step, now !== undefined)}
+        </p>
+      )}
       <ul className="mt-2 border-ink border-t">
         {tests.map((test) => {
-          const { name, figure, why } = testInWords(test, trueness.as);
+          const { name, figure } = testInWords(test, trueness.as);
           return (
             <li key={`${test.key} ${name}`} className="flex items-start gap-3 border-rule border-b py-2.5">
               <StandingMark standing={test.standing} />
@@ -66,43 +72,49 @@ export function ComesTrue({ view: { trueness, line, stands } }: { view: LineView
                     )}
                   </span>
                 </div>
-                <p className="break-words text-sm text-soft">{why}</p>
               </div>
             </li>
           );
         })}
       </ul>
+      <Further of="Why, test by test">
+        <dl className="text-sm">
+          {tests.map((test) => {
+            const { name, why } = testInWords(test, trueness.as);
+            return (
+              <div key={`${test.key} ${name}`} className="mb-2">
+                <dt className="font-bold">{name}</dt>
+                <dd className="break-words text-soft">{why}</dd>
+              </div>
+            );
+          })}
+        </dl>
+      </Further>
       {now && (now.offTypes > 0 || now.otherwise > 0) && (
         <p className="mt-3 text-sm text-soft">
           This season so far: {countedInWords(now.offTypes, now.plants)} off-types. It counts once flowering is over.
         </p>
       )}
       {undecided.length > 0 && <Undecided lineId={line.id} undecided={undecided} />}
-      {step && trueness.says !== "unknown" && (
-        <>
-          <h3 className="mt-4">What is missing first</h3>
-          <p>{stepInWords(step, now !== undefined)}</p>
-        </>
-      )}
       {next && (
         <>
           <h3 className="mt-4">Chance to pass next season: {chanceInWords(next.chance)}</h3>
-          <p className="text-sm text-soft">
-            With as many plants as last season.
-            {next.best.length > 0 && " What helps most for the least ground, each step on top of the ones above:"}
-          </p>
+          <p className="text-sm text-soft">With as many plants as last season.</p>
           {next.best.length > 0 && (
-            <ol className="mt-1">
-              {next.best.map((one) => (
-                <li
-                  key={one.step}
-                  className="flex flex-wrap items-baseline justify-between gap-x-3 border-rule border-b py-1.5"
-                >
-                  <span>{raisingInWords(one)}</span>
-                  <strong>{chanceInWords(one.chance)}</strong>
-                </li>
-              ))}
-            </ol>
+            <Further of="What helps most for the least ground">
+              <p className="text-sm text-soft">Each step comes on top of the ones above it.</p>
+              <ol className="mt-1">
+                {next.best.map((one) => (
+                  <li
+                    key={one.step}
+                    className="flex flex-wrap items-baseline justify-between gap-x-3 border-rule border-b py-1.5"
+                  >
+                    <span>{raisingInWords(one)}</span>
+                    <strong>{chanceInWords(one.chance)}</strong>
+                  </li>
+                ))}
+              </ol>
+            </Further>
           )}
         </>
       )}

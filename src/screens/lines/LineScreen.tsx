@@ -3,6 +3,7 @@ import { seasonName, seasonOf } from "@/core/climate/season";
 import { addressOfStand } from "@/core/custody/address";
 import { generationName } from "@/core/custody/generation";
 import { plural } from "@/core/units/plural";
+import { Further } from "@/ui/Further";
 import Link from "@/ui/Link";
 import { Table } from "@/ui/Table";
 import type { LineView } from "@/views/lines";
@@ -83,19 +84,6 @@ export function LineScreen({ whole, ...view }: LineView & { whole: boolean }) {
           <strong>Is it getting anywhere?</strong> {anywhere}
         </p>
       )}
-      <p className="mt-3 text-soft">
-        <Link href={`/guide/${line.species}`}>{line.speciesName}</Link>, {SCHOOLS[line.school].toLowerCase()},{" "}
-        {STATUSES[line.status].toLowerCase()}
-        {line.year ? `, ${line.year}` : ""}.{" "}
-        {mother && father ? (
-          <>
-            From <Link href={`/lines/${mother.code}`}>{mother.name}</Link> ×{" "}
-            <Link href={`/lines/${father.code}`}>{father.name}</Link>.
-          </>
-        ) : (
-          line.origin && `From ${line.origin}.`
-        )}
-      </p>
       {line.ending && line.endedOn && (
         <p className="mt-2 font-bold text-rust">
           {LINE_ENDINGS[line.ending]} {dayInWords(line.endedOn, "long")}
@@ -117,21 +105,38 @@ export function LineScreen({ whole, ...view }: LineView & { whole: boolean }) {
         </p>
       )}
       {line.description && <p className="mt-3 max-w-prose whitespace-pre-line break-words">{line.description}</p>}
-      <div className="mt-4 flex flex-wrap items-center gap-x-2 gap-y-1 print:hidden">
-        <LineForm line={line} />
-        <a href={`/api/tags/line/${line.code}`} className="leaf leaf-plain">
-          Print its tag
-        </a>
-        <Link href={`/lines/${line.code}/release`} className="leaf leaf-plain">
-          Its sheet
-        </Link>
+      <div className="mt-3 flex flex-wrap items-center gap-x-2 gap-y-1 print:hidden">
         <Link href={`/lines/${line.code}/plans`} className="leaf leaf-plain">
           Ways to breed it
         </Link>
+        <Link href={`/lines/${line.code}/release`} className="leaf leaf-plain">
+          Its sheet
+        </Link>
         <Notes of="lineId" id={line.id} name={line.name} />
-        <PartOff view={view} />
-        <LineEnd line={line} today={band.today} />
       </div>
+      <Further of="More about it">
+        <p className="mt-3 text-soft">
+          <Link href={`/guide/${line.species}`}>{line.speciesName}</Link>, {SCHOOLS[line.school].toLowerCase()},{" "}
+          {STATUSES[line.status].toLowerCase()}
+          {line.year ? `, ${line.year}` : ""}.{" "}
+          {mother && father ? (
+            <>
+              From <Link href={`/lines/${mother.code}`}>{mother.name}</Link> ×{" "}
+              <Link href={`/lines/${father.code}`}>{father.name}</Link>.
+            </>
+          ) : (
+            line.origin && `From ${line.origin}.`
+          )}
+        </p>
+        <div className="mt-2 flex flex-wrap items-center gap-x-2 gap-y-1">
+          <LineForm line={line} />
+          <a href={`/api/tags/line/${line.code}`} className="leaf leaf-plain">
+            Print its tag
+          </a>
+          <PartOff view={view} />
+          <LineEnd line={line} today={band.today} />
+        </div>
+      </Further>
       {rungs.length > 0 && (
         <section className="mt-8" aria-label="The ladder">
           <h3 className="mb-2">{fixing ? "The ladder, generation by generation" : "Grown so far"}</h3>

@@ -129,7 +129,7 @@ function ofSeed({ lots, standard }: Extract<TrueTest, { key: "seed" }>, as: Judg
     if (counted && upper !== null)
       return `${code}: foreign pollen in ${countedInWords(counted.strange, counted.plants)}`;
     if (doubt) return `${code}: ${doubt}`;
-    if (made === "by-hand") return `${code}: hand-pollinated`;
+    if (made === "by-hand") return `${code}: pollinated by hand, or by itself`;
     if (made === "received") return `${code}: received seed`;
     return upper === null
       ? `${code}: not known`

@@ -71,8 +71,7 @@ export function HowToScore({ yardstick, across, again, onAcross, onAgain }: Ways
         {often === "again" && <span>the mean of all looks counts</span>}
       </div>
       <p className="text-soft max-sm:hidden print:hidden">
-        {kind.keys(words)}; arrows walk, u next unscored, comma and stop change the yardstick; k keep, s seed parent, w
-        watch, d undecided, Enter opens.
+        {sentence(kind.keys(words))}; k keeps a plant, ? shows all keys.
       </p>
       <div className="mt-1 flex flex-wrap gap-x-5 gap-y-1 print:hidden">
         <label className="flex min-h-11 items-center gap-2 max-sm:hidden">

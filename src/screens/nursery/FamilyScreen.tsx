@@ -3,6 +3,7 @@ import { generationName } from "@/core/custody/generation";
 import { isKept } from "@/core/selection/marks";
 import { hasEnds } from "@/core/traits/kinds";
 import { plural } from "@/core/units/plural";
+import { Further } from "@/ui/Further";
 import Link from "@/ui/Link";
 import type { Family } from "@/views/family";
 import { Cautions } from "../common/Cautions";
@@ -61,34 +62,38 @@ export function FamilyScreen(view: Family & { chosen: number | null }) {
       <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
         <Tag kind={stand.family ? "family" : "stand"} code={stand.code} />
         {standsHere && <MarkSeveral view={view} />}
-        {(stand.overwinter === "lifted" || stand.liftedOn) && view.yardsticks.some(isSize) && (
-          <SortBySize view={view} />
-        )}
         <CountForm stand={stand} beds={view.beds} />
-        {plants.length > 0 && (
-          <Link href={`/nursery/${stand.code}/roguing`} className="leaf leaf-plain">
-            Roguing
-          </Link>
-        )}
-        {view.yardsticks.length > 0 && (
-          <Link href={`/nursery/${stand.code}/compare`} className="leaf leaf-plain">
-            Compare
-          </Link>
-        )}
-        {view.yardsticks.some(hasEnds) && (
-          <Link href={`/nursery/${stand.code}/tasting`} className="leaf leaf-plain">
-            Taste
-          </Link>
-        )}
-        <Link href={`/lines/from/${stand.code}`} className="leaf leaf-plain">
-          Pedigree
-        </Link>
-        <a className="leaf leaf-plain" href={`/api/tags/stand/${stand.code}`}>
-          {stand.crates || stand.trays ? "Print its tags" : "Print its tag"}
-        </a>
         <Notes of="standId" id={stand.id} name={stand.code} />
       </div>
-      <h2 className="mt-3 break-words text-2xl">
+      <Further of="More to do with it">
+        <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
+          {(stand.overwinter === "lifted" || stand.liftedOn) && view.yardsticks.some(isSize) && (
+            <SortBySize view={view} />
+          )}
+          {plants.length > 0 && (
+            <Link href={`/nursery/${stand.code}/roguing`} className="leaf leaf-plain">
+              Roguing
+            </Link>
+          )}
+          {view.yardsticks.length > 0 && (
+            <Link href={`/nursery/${stand.code}/compare`} className="leaf leaf-plain">
+              Compare
+            </Link>
+          )}
+          {view.yardsticks.some(hasEnds) && (
+            <Link href={`/nursery/${stand.code}/tasting`} className="leaf leaf-plain">
+              Taste
+            </Link>
+          )}
+          <Link href={`/lines/from/${stand.code}`} className="leaf leaf-plain">
+            Pedigree
+          </Link>
+          <a className="leaf leaf-plain" href={`/api/tags/stand/${stand.code}`}>
+            {stand.crates || stand.trays ? "Print its tags" : "Print its tag"}
+          </a>
+        </div>
+      </Further>
+      <h2 className="mt-1 break-words text-2xl">
         <Link href={`/lines/${stand.lineCode}`}>{stand.lineName}</Link>{" "}
         {generationName(stand.generation, stand.backcrosses)}
       </h2>

@@ -54,6 +54,9 @@ export function NextGeneration({ stand, plants, units, sistersKept, head, parent
             <Sheet trigger="Save seed of each" title="A lot from each plant">
               {(close) => <SaveEach stand={stand} plants={plants} units={units} close={close} />}
             </Sheet>
+            <a className="leaf leaf-plain" href={`/api/tags/kept/${stand.code}`}>
+              Print a tag for each
+            </a>
           </div>
         </>
       )}

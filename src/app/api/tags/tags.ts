@@ -6,6 +6,7 @@ import type { Id } from "@/core/custody/id";
 import { fatherInWords, parentName } from "@/core/custody/parents";
 import { bedInWords, placeInWords } from "@/core/ground/bedInWords";
 import { UNDER_WAY } from "@/core/pollination/tally";
+import { isKept } from "@/core/selection/marks";
 import { plural } from "@/core/units/plural";
 import type { Db } from "@/db/open";
 import { type CrossRow, crossByCode } from "@/records/cross/queries";
@@ -14,6 +15,7 @@ import type { Line } from "@/records/line/line";
 import { lineByCode } from "@/records/line/queries";
 import { type LotRow, lotByCode, lotsById, lotsOfCross } from "@/records/lot/queries";
 import { packetsOf } from "@/records/packet/queries";
+import { plantsOfStand } from "@/records/plant/queries";
 import { offersOf, sharingById, wishesOf } from "@/records/sharing/queries";
 import { type StandRow, standByCode } from "@/records/stand/queries";
 import { vesselByCode } from "@/records/vessel/queries";
@@ -97,6 +99,8 @@ export function tagsOf(db: Db, kind: string, code: string): TagText[] | null {
       if (!stand) return null;
       return standTagsOf(stand, stand.lotCode ? lotByCode(db, stand.lotCode) : undefined);
     }
+    case "kept":
+      return keptTags(db, code);
     case "line":
       return made(lineByCode(db, code), lineTagOf);
     case "vessel":
@@ -111,6 +115,19 @@ export function tagsOf(db: Db, kind: string, code: string): TagText[] | null {
     default:
       return null;
   }
+}
+
+/** A tag for each plant of a planting that is kept. */
+function keptTags(db: Db, code: string): TagText[] | null {
+  const stand = standByCode(db, code);
+  const plants = stand ? plantsOfStand(db, stand.id).filter((one) => one.removedOn === null && isKept(one.mark)) : [];
+  if (!stand || plants.length === 0) return null;
+  return plants.map(({ number }) => ({
+    kind: stand.family ? "family" : "stand",
+    code: stand.code,
+    title: `Plant ${number}`,
+    lines: [nameWithGeneration(stand), FOR_SEED, placeInWords(stand.bedName)],
+  }));
 }
 
 /** A packet's two labels, one that goes outside and one inside. */
