@@ -88,5 +88,9 @@ for (const { where, place, frosts, viewport } of [
       await expect(species).toHaveValue("vulgaris");
       await page.getByRole("option", { name: "Common bean" }).click();
       await expect(species).toHaveValue("Common bean");
+      // What is typed whole stays what it is.
+      await species.fill("Runner bean");
+      await species.press("Enter");
+      await expect(species).toHaveValue("Runner bean");
     });
   });

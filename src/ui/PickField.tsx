@@ -97,9 +97,13 @@ export function PickField({ name, label, choices, none }: Props) {
             setOpen(true);
             setLooked(true);
           }
-          if (event.key === "Enter" && open && !looked && isDoubtful(list)) {
+          if (event.key === "Enter" && open && !looked) {
+            // What was typed whole is chosen already: the list is open to change it.
+            const whole = chosen !== undefined && typed === chosen.label;
+            if (!whole && !isDoubtful(list)) return;
             event.preventDefault();
-            setAsks(true);
+            if (whole) setOpen(false);
+            else setAsks(true);
           }
           if (event.key !== "Escape" || !open) return;
           event.stopPropagation();

@@ -2,19 +2,16 @@ import { speciesById } from "@/catalogue/catalogue";
 import { cautionsAt } from "@/catalogue/hazards";
 import { usualYardsticks } from "@/catalogue/yardsticks";
 import type { Day } from "@/core/calendar/day";
-import { goesOnSelfed } from "@/core/custody/generation";
 import type { Id } from "@/core/custody/id";
 import { counted } from "@/core/lists/counted";
 import { groupBy } from "@/core/lists/groupBy";
 import { plantsInRow } from "@/core/selection/bench";
-import { parentsToKeep } from "@/core/selection/parents";
 import { type Summary, summarise } from "@/core/selection/ranking";
 import { type Repeatability, repeatability } from "@/core/selection/repeatability";
 import { cameThrough, type Passing, passing } from "@/core/selection/survival";
 import { isMeasured, kindOf } from "@/core/traits/kinds";
 import { type Look, type ScoreValue, withRatios } from "@/core/traits/trait";
 import { nextScoring, stageSpan, type ToScore } from "@/core/work/score";
-import type { Db } from "@/db/open";
 import { headOf } from "@/db/ops";
 import { type BedChoice, bedChoices } from "@/records/bed/queries";
 import type { Garden } from "@/records/garden/garden";
@@ -23,7 +20,6 @@ import { amountOf, takenFrom } from "@/records/lot/left";
 import { type LotRow, lotById, lotsOfMothers, mothersSownFrom } from "@/records/lot/queries";
 import type { Photo } from "@/records/photo/photo";
 import { photosOfStands } from "@/records/photo/queries";
-import { planOfLine } from "@/records/plan/queries";
 import type { Plant } from "@/records/plant/plant";
 import { type ChosenPlant, chosenPlants, plantsOfStands, reasonsOf } from "@/records/plant/queries";
 import { type PlantScore, scoresOfStands } from "@/records/score/queries";
@@ -36,6 +32,7 @@ import { type LivedStand, livedStand } from "./lived";
 import type { ForecastStand } from "./outlook";
 import { type Raised, raisedOf } from "./raising";
 import { shownOn, wordOf } from "./shown";
+import { toKeepOf } from "./toKeep";
 
 export type ParentFigure = { line: string; season: string; summary: Summary | null; words: string | null };
 export type YardstickView = Yardstick & {
@@ -101,16 +98,10 @@ export type Family = {
 };
 
 /** What crosses among itself narrows; what is selfed still divides, until it is fixed. */
-function parentsOf(
-  db: Db,
-  { lineId, season, species, school, generation }: StandRow,
-): Pick<Family, "parentsWanted" | "parentsToKeep"> {
-  const { breeding, plants } = speciesById(species);
-  const selfed = goesOnSelfed(breeding, school) && school !== "let-it-mix";
-  const planned = planOfLine(db, lineId).find((one) => one.generation === generation && one.season === season);
-  const count = planned?.kept ?? parentsToKeep(selfed, generation, plants["keep going"].low);
+function parentsOf(sky: Outlook, row: StandRow): Pick<Family, "parentsWanted" | "parentsToKeep"> {
+  const { count, selfed } = toKeepOf(sky, row);
   return {
-    parentsWanted: !selfed ? "many" : generation === null || count === 1 ? "one" : "several",
+    parentsWanted: !selfed ? "many" : row.generation === null || count === 1 ? "one" : "several",
     parentsToKeep: count,
   };
 }
@@ -283,7 +274,7 @@ export function familyView(sky: Outlook, code: string): Family | null {
     today: sky.today,
     head: headOf(db),
     sisters: sisters.size,
-    ...parentsOf(db, row),
+    ...parentsOf(sky, row),
     sistersKept: chosenPlants(db, row.season).filter(({ standId }) => sisters.has(standId)),
     hazards: cautionsAt(speciesById(row.species).hazards, "touch", "eat"),
     beds: bedChoices(db),

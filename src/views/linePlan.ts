@@ -23,10 +23,10 @@ import type { Line } from "@/records/line/line";
 import { type LineSummary, lines } from "@/records/line/queries";
 import { linesOnTable, newestSeed } from "@/records/lot/queries";
 import type { Plan } from "@/records/plan/plan";
-import { allPlans } from "@/records/plan/queries";
 import { type GrownOfLine, grownOfLines } from "@/records/stand/queries";
 import { type DrawerLot, fades, livingOf, plantsToGoOn } from "./drawer";
 import type { Outlook } from "./outlook";
+import { plansOf } from "./toKeep";
 import { wantedShare } from "./wanted";
 
 /** A generation of a line's plan that is still ahead; with its row where somebody planned it. */
@@ -106,8 +106,6 @@ export const earliestSeason = (sky: Outlook, { lifeCycle }: Species): number =>
 export const linesKnown = (sky: Outlook): Map<Id, LineSummary> =>
   sky.once("lines known", () => new Map(lines(sky.db, sky.today).map((line) => [line.id, line])));
 
-const rowsOf = (sky: Outlook): Map<Id, Plan[]> =>
-  sky.once("plans", () => groupBy(allPlans(sky.db), (one) => one.lineId));
 const grownOf = (sky: Outlook): Map<Id, GrownOfLine[]> =>
   sky.once("grown of lines", () => groupBy(grownOfLines(sky.db), (one) => one.lineId));
 
@@ -134,7 +132,7 @@ export function linePlan(sky: Outlook, line: PlannedAs, seed: number | null | un
   const species = planFacts(kind);
   const way = wayOf(line, species);
   const grown = grownOf(sky).get(line.id) ?? [];
-  const made = rowsOf(sky).get(line.id) ?? [];
+  const made = plansOf(sky).get(line.id) ?? [];
   const earliest = earliestSeason(sky, kind);
   const rows = made.map(({ id }) => id);
   const sown = reallySown(grown);

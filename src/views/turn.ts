@@ -71,8 +71,8 @@ export type SowingProposed = {
   /** Each plant has a number, as it is a cross on its way. */
   numbered: boolean;
   generation: number | null;
-  /** Null where no bed has room and rest. */
-  bed: { id: Id; name: string; near: Near | null } | null;
+  /** Null where no bed has room; `tired` where its family stood there too lately. */
+  bed: { id: Id; name: string; near: Near | null; tired: boolean } | null;
   /** Square metres that are missing. */
   missing: number;
   /** Plants whose seed is not sown and stays in the drawer. */
@@ -225,10 +225,12 @@ function besideOf(sky: Outlook, all: Known[], season: number): Map<Id, Beside> {
   return new Map(
     all
       .filter(({ state }) => state === "decide" || state === "planned")
-      .map(({ line }) => {
+      .map(({ line, lots: own }) => {
         const found: Beside = { able: [], without: [] };
+        // What divides is compared with its parents; an F1 does not.
+        const divided = [...own, ...grownFor(sky, line.id, season)].some(({ generation }) => (generation ?? 0) >= 2);
         for (const parent of parentsOf(known, line)) {
-          if (there.has(parent.id)) continue;
+          if (there.has(parent.id) || !divided) continue;
           there.add(parent.id);
           const lots = (byLine.get(parent.id)?.lots ?? []).filter((lot) => sowableOf(sky, lot).left !== 0);
           const best = lots.toSorted((a, b) => (b.life.until.likely ?? "").localeCompare(a.life.until.likely ?? ""))[0];
@@ -290,7 +292,7 @@ function sowingsOf(sky: Outlook, drafts: Draft[], beside: Map<Id, Beside>, seaso
   const placed = placeAll(wants, ground.beds, ground.flowers);
   return new Map(
     drafts.map(({ line, proposed, plants }, i) => {
-      const { bedId, fits, near } = placed[i]!;
+      const { bedId, fits, near, tired } = placed[i]!;
       const { plants: together, each } = wants[i]!;
       const standing = bedId === null ? plants : Math.max(1, Math.min(plants, fits - (together - plants)));
       const { rows, short } = rowsOf(proposed, standing);
@@ -307,7 +309,7 @@ function sowingsOf(sky: Outlook, drafts: Draft[], beside: Map<Id, Beside>, seaso
           numbered: proposed.numbered,
           generation: proposed.lots[0]?.generation ?? null,
           missing: (together - fits) * each,
-          bed: bedId === null ? null : { id: bedId, name: names.get(bedId)!, near },
+          bed: bedId === null ? null : { id: bedId, name: names.get(bedId)!, near, tired },
           stays: proposed.lots.filter(({ id, left }) => !sown.has(id) && left !== 0),
         },
       ] as const;

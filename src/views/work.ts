@@ -17,10 +17,12 @@ import { mothersOfSeason } from "@/records/cross/queries";
 import { type DeedOf, deedsOfSeason } from "@/records/deed/queries";
 import { standsWithFlowers } from "@/records/flower/queries";
 import { lotsToSow, mothersSownFrom, standsWithSeed } from "@/records/lot/queries";
+import { type ChosenPlant, chosenPlants } from "@/records/plant/queries";
 import { type OpenScore, openScores } from "@/records/score/queries";
 import { inCells } from "@/records/stand/stand";
 import type { ForecastStand, Outlook } from "./outlook";
 import { raisingFor } from "./raising";
+import { toKeepOf } from "./toKeep";
 
 /** What a piece of work says of its stand. */
 export type WorkStand = Pick<
@@ -31,6 +33,10 @@ export type WorkStand = Pick<
   oneSex: boolean;
   /** Its seed ripens dry, and may be cut on its stalk. */
   dry: boolean;
+  /** It sets its own seed. */
+  selfs: boolean;
+  /** Of what is crossed and fixed the plants that are kept: the seed of each is a lot of its own. */
+  kept: Id[];
   /** The number of the one plant whose seed it is; null where it is of several, or not known. */
   mother: number | null;
 };
@@ -53,6 +59,8 @@ type Known = {
   /** Stands of which it is asked what flowers around them. */
   around: Set<Id>;
   stagesOf: (stand: ForecastStand) => RaisingStages;
+  /** Plants that are kept, by their planting. */
+  kept: Map<Id, ChosenPlant[]>;
   /** What families are still to be scored on. */
   toScore: Map<Id, OpenScore[]>;
 };
@@ -60,7 +68,7 @@ type Known = {
 function living(
   stand: ForecastStand,
   sky: Outlook,
-  { deeds, flowered, gathered, mothers, around, stagesOf, toScore }: Known,
+  { deeds, flowered, gathered, mothers, around, stagesOf, toScore, kept }: Known,
 ): LivingStand {
   const { climate, today } = sky;
   const weather = sky.once("weather", () => weatherAhead(sky.db, today));
@@ -84,6 +92,7 @@ function living(
     around: around.has(stand.id) ? lengthInWords(species.isolation[sky.garden.care].high, sky.garden.units) : null,
     // What selfs needs no hand for it.
     fixing: stand.school === "cross-and-fix" && stand.generation !== null && !selfs && !mothers.has(stand.id),
+    choosing: choosingOf(sky, stand, selfs, kept.get(stand.id)?.length ?? 0),
     // Fruit of what is being bred or adapted is tasted before its mothers are chosen.
     tasted: !isDry(stand) && stand.school !== "keep-pure",
     fleshy: !isDry(stand),
@@ -102,6 +111,14 @@ function living(
   };
 }
 
+/** Of a family that divides and sets its own seed: how many of its plants are to go on. */
+function choosingOf(sky: Outlook, stand: ForecastStand, selfs: boolean, kept: number): LivingStand["choosing"] {
+  const { school, family, generation, numbered } = stand;
+  if (school !== "cross-and-fix" || family === 0 || !selfs || generation === null || generation < 2) return null;
+  const wanted = Math.min(toKeepOf(sky, stand).count, numbered);
+  return wanted > 0 && wanted < numbered ? { wanted, kept } : null;
+}
+
 /** Up to an F2 the plants of a cross are all different, and an off-type is only what can't come of it. */
 const ALL_DIFFER = 2;
 
@@ -118,10 +135,18 @@ const isOfOneSex = (stand: ForecastStand) => ONE_SEX.has(speciesById(stand.speci
 
 const isDry = (stand: ForecastStand) => speciesById(stand.species).extraction === "dry";
 
-const standOf = (stand: ForecastStand, mother: number | null): WorkStand => {
+const standOf = (stand: ForecastStand, mother: number | null, kept: ChosenPlant[]): WorkStand => {
   const { id, family, code, lineName, bedName, generation, backcrosses, season } = stand;
   const named = { id, family, code, lineName, bedName, generation, backcrosses, season };
-  return { ...named, oneSex: isOfOneSex(stand), dry: isDry(stand), mother };
+  const { selfs } = sceneSpecies(speciesById(stand.species));
+  return {
+    ...named,
+    oneSex: isOfOneSex(stand),
+    dry: isDry(stand),
+    selfs,
+    mother,
+    kept: kept.map(({ id: plant }) => plant),
+  };
 };
 
 /** What gets through each stage of raising what is still to be sown, of its lot where it has one. */
@@ -160,6 +185,7 @@ export const workOfSeason = (sky: Outlook, season: number): StandWork[] =>
       gathered: standsWithSeed(db, season),
       mothers: mothersOfSeason(db, season),
       stagesOf: stagesOfPlanned(sky),
+      kept: groupBy(chosenPlants(db, season), ({ standId }) => standId),
       toScore: groupBy(openScores(db, season), ({ standId }) => standId),
     };
     const mothers = mothersSownFrom(db, season);
@@ -171,7 +197,11 @@ export const workOfSeason = (sky: Outlook, season: number): StandWork[] =>
           ...work,
           standing: standingOn({ ...work, waitsFor }, today, open),
           waits: waitsFor.some((key) => open.has(key)),
-          stand: standOf(stand, mothers.get(stand.id) ?? null),
+          stand: standOf(
+            stand,
+            mothers.get(stand.id) ?? null,
+            stand.school === "cross-and-fix" ? (known.kept.get(stand.id) ?? []) : [],
+          ),
         }));
       })
       .filter(({ standing, last }) => standing !== "missed" || last! >= addDays(today, -ASKED))

@@ -1,6 +1,6 @@
 import { PDFPage } from "pdf-lib";
 import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
-import { type Plot, plot, twoMelons } from "@/records/tests/plot";
+import { family, type Plot, plot, twoMelons } from "@/records/tests/plot";
 import { tagsPdf, USUAL } from "../api/tags/tagPdf";
 import { crossTags, sharingTags, tagsOf } from "../api/tags/tags";
 
@@ -73,6 +73,18 @@ describe("labels", () => {
     garden.done("deed.done", { standId: id, act: "plant-out", counted: 30, spare: 4, on: "2027-05-25" });
     expect(third()).toEqual(["in trays"]);
     expect(garden.row("stand", id)).toMatchObject({ cameUp: 40, potted: 36, crates: 2, plants: 30, spare: 4 });
+  });
+
+  test("of plants that are kept there is one each, with its number; none where none is kept", () => {
+    const { stand, plants } = family(garden);
+    const code = garden.code("stand", stand);
+    expect(tagsOf(garden.db, "kept", code)).toBe(null);
+    for (const id of [plants[1], plants[3]]) garden.done("plant.mark", { id, mark: "keep" });
+    garden.done("plant.mark", { id: plants[4], mark: "out", reason: "bitter" });
+    expect(tagsOf(garden.db, "kept", code)!.map(({ kind, title }) => [kind, title])).toEqual([
+      ["family", "Plant 2"],
+      ["family", "Plant 4"],
+    ]);
   });
 
   test("of a sharing day are made for each packet that is offered, then only for what is given, with whose it is", () => {

@@ -23,15 +23,22 @@ test("as little ground is left over as may be, and what is taken is gone for the
 
 test("where nothing has room for all, a bed that holds half at least is offered with how many fit", () => {
   expect(placeAll([want("1", 10)], [bed("A", 0, 5.9), bed("B", 9, 4)], [])).toEqual([
-    { bedId: "A", fits: 5, near: null },
+    { bedId: "A", fits: 5, near: null, tired: false },
   ]);
-  expect(placeAll([want("1", 12)], [bed("A", 0, 5.9)], [])).toEqual([{ bedId: null, fits: 0, near: null }]);
+  expect(placeAll([want("1", 12)], [bed("A", 0, 5.9)], [])).toEqual([
+    { bedId: null, fits: 0, near: null, tired: false },
+  ]);
 });
 
-test("a bed in which its family stood too lately is not offered, be there room or not", () => {
+test("a bed in which its family stood too lately comes after all that had rest, and says so", () => {
   const beds = [bed("A", 0, 50), bed("B", 10, 6)];
   expect(bedsOf([want("1", 6, { tired: new Set(["A"]) })], beds)).toEqual(["B"]);
-  expect(bedsOf([want("1", 6, { tired: new Set(["A", "B"]) })], beds)).toEqual([null]);
+  // Half of it with rest is better than all of it without.
+  expect(bedsOf([want("1", 12, { tired: new Set(["A"]) })], beds)).toEqual(["B"]);
+  expect(placeAll([want("1", 13, { tired: new Set(["A"]) })], beds, [])).toMatchObject([{ bedId: "A", tired: true }]);
+  expect(placeAll([want("1", 6, { tired: new Set(["A", "B"]) })], beds, [])).toMatchObject([
+    { bedId: "B", fits: 6, tired: true },
+  ]);
 });
 
 test("what is kept open stands as far from its kind as the beds allow, and says how far", () => {
@@ -42,9 +49,9 @@ test("what is kept open stands as far from its kind as the beds allow, and says 
   ]);
   // The first goes furthest from next door, 120 m; the second into the middle: 50 m from the one, 70 m from the other.
   expect(placed).toEqual([
-    { bedId: "C", fits: 6, near: { name: "Next door", metres: 120 } },
-    { bedId: "B", fits: 6, near: { name: "Next door", metres: 50 } },
-    { bedId: "A", fits: 6, near: null },
+    { bedId: "C", fits: 6, near: { name: "Next door", metres: 120 }, tired: false },
+    { bedId: "B", fits: 6, near: { name: "Next door", metres: 50 }, tired: false },
+    { bedId: "A", fits: 6, near: null, tired: false },
   ]);
   // By hand it goes where it leaves least over.
   expect(placeAll([want("1", 6)], beds, []).at(0)!.bedId).toBe("A");
@@ -75,8 +82,8 @@ test("no bed ever holds more than it has, and who comes first never gets less fo
           const taken = placed.reduce((sum, one, i) => sum + (one.bedId === id ? one.fits * wants[i]!.each : 0), 0);
           expect(taken).toBeLessThanOrEqual(free + 1e-6);
         }
-        for (const [i, { bedId, fits }] of placed.entries()) {
-          if (bedId !== null) expect(wants[i]!.tired.has(bedId)).toBe(false);
+        for (const [i, { bedId, fits, tired }] of placed.entries()) {
+          expect(tired).toBe(bedId !== null && wants[i]!.tired.has(bedId));
           expect(fits === 0 ? bedId : fits >= wants[i]!.plants / 2).toBe(fits === 0 ? null : true);
         }
         expect(placeAll(wants.slice(0, -1), beds, [])).toEqual(placed.slice(0, -1));

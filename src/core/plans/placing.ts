@@ -25,8 +25,8 @@ export type WantsGround = {
 /** The nearest that would cross with it, and how far off. */
 export type Near = { name: string; metres: number };
 
-/** The bed that a sowing gets, with how many of its plants fit; and what flowers too near to it. */
-export type Placed = { bedId: Id | null; fits: number; near: Near | null };
+/** The bed that a sowing gets, with how many of its plants fit; what flowers too near to it, and whether its family stood there too lately. */
+export type Placed = { bedId: Id | null; fits: number; near: Near | null; tired: boolean };
 
 /** A bed is taken for fewer plants than are wanted where this share of them fits. Working value. */
 const PART = 0.5;
@@ -53,30 +53,34 @@ export function nearest(
 function bedFor(want: WantsGround, beds: FreeBed[], flowers: Flowers[]): Placed {
   const { plants, each, tired } = want;
   const able = beds
-    .filter(({ id }) => !tired.has(id))
     .map((bed) => ({
       bed,
       fits: Math.min(plants, Math.floor(bed.free / each + 1e-9)),
       near: nearest(want, bed.at, flowers),
+      tired: tired.has(bed.id),
     }))
     .filter(({ fits }) => fits > 0 && fits >= plants * PART);
   const metres = (one: { near: Near | null }) => one.near?.metres ?? Number.POSITIVE_INFINITY;
   const [best] = able.sort(
-    (a, b) => b.fits - a.fits || (metres(a) === metres(b) ? a.bed.free - b.bed.free : metres(b) - metres(a)),
+    (a, b) =>
+      Number(a.tired) - Number(b.tired) ||
+      b.fits - a.fits ||
+      (metres(a) === metres(b) ? a.bed.free - b.bed.free : metres(b) - metres(a)),
   );
-  return best ? { bedId: best.bed.id, fits: best.fits, near: best.near } : { bedId: null, fits: 0, near: null };
+  if (!best) return { bedId: null, fits: 0, near: null, tired: false };
+  return { bedId: best.bed.id, fits: best.fits, near: best.near, tired: best.tired };
 }
 
 /**
- * Beds for the sowings of a season, one after the other, so that what stands first is served first: only where its family may
- * stand again, with room for all of it or for half at least, as far as can be from what it would cross with.
+ * Beds for the sowings of a season, one after the other, so that what stands first is served first: where its family may
+ * stand again before where it may not, with room for all of it or for half at least, as far as can be from what it would cross with.
  *
  * Source: rotation and distance as `tooSoon` and the species say; half is a working value.
  * @param wants in the order of what is at stake
  * @param beds with what is free of each
  * @param flowers what stands or grows in that season already
- * @returns one for each of the sowings; a bed of null where none has room and rest
- * @example placeAll([{ lineId: "1", name: "Lantern", plants: 6, each: 1, tired: new Set(), group: "melo", apart: 0 }], [{ id: "A", at: { x: 0, y: 0 }, free: 4 }], []) // [{ bedId: "A", fits: 4, near: null }]
+ * @returns one for each of the sowings; a bed of null where none has room
+ * @example placeAll([{ lineId: "1", name: "Lantern", plants: 6, each: 1, tired: new Set(), group: "melo", apart: 0 }], [{ id: "A", at: { x: 0, y: 0 }, free: 4 }], []) // [{ bedId: "A", fits: 4, near: null, tired: false }]
  */
 export function placeAll(wants: WantsGround[], beds: FreeBed[], flowers: Flowers[]): Placed[] {
   const left = beds.map((bed) => ({ ...bed }));

@@ -227,6 +227,7 @@ export function living(more: Partial<LivingStand> = {}, sky: Climate = climate({
     handled: false,
     gathered: false,
     scoring: null,
+    choosing: null,
     window,
     ripening: ripensBeforeFrost(window, sky),
     raising: {

@@ -1,4 +1,5 @@
 import { flowersAtAll } from "../flowering/facts";
+import { chooseWork } from "./choose";
 import { flowerWork } from "./flower";
 import type { LivingStand } from "./living";
 import { raisingOf } from "./raise";
@@ -21,7 +22,9 @@ export function actsOf(stand: LivingStand): Work[] {
   const wintered = winterWork(stand, way(raised));
   const before = [...way(raised), ...way(wintered)];
   // What does not flower is raised all the same, for its leaves or roots; nothing is asked of flowers that never open.
-  const flowers = flowersAtAll(stand.window) ? [...flowerWork(stand, before), ...seedWork(stand, before)] : [];
+  const flowers = flowersAtAll(stand.window)
+    ? [...flowerWork(stand, before), ...chooseWork(stand, before), ...seedWork(stand, before)]
+    : [];
   const all = [...raised, ...wintered, ...scoreWork(stand), ...flowers];
   const never = new Set(all.filter(({ act }) => stand.putOff.get(act) === null).map(({ key }) => key));
   return all

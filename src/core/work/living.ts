@@ -70,6 +70,8 @@ export type LivingStand = {
   cover: Cover | null;
   /** Its chosen plants are to be selfed or crossed among themselves by hand, and no such cross is planned yet. */
   fixing: boolean;
+  /** Of a dividing family whose plants self by themselves: how many are kept, and are to be; null where nobody is to choose. */
+  choosing: { wanted: number; kept: number } | null;
   /** It sets seed by itself, without insects or wind. */
   selfs: boolean;
   /** Within what distance, in words, to look for what else flowers: asked of one stand of each kind; null of the others. */
@@ -125,6 +127,7 @@ const MINUTES: Record<Act, { once: number; each: number }> = {
   sexes: { once: 10, each: 0.3 },
   "males-out": { once: 10, each: 0.3 },
   score: { once: 5, each: 0.3 },
+  choose: { once: 15, each: 0 },
   bolters: { once: 5, each: 0.1 },
   self: { once: 15, each: 0 },
   "flowers-off": { once: 10, each: 0.2 },

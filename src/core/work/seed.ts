@@ -16,6 +16,14 @@ const BEFORE_RAIN = "Where rain is coming, cut stalks of equal ripeness and let 
 /** What ripens little by little is picked again after so many days. Working value. */
 const PASS_EVERY = 7;
 
+/** Of a family in which some are kept, their seed alone. */
+const gatherInWords = (kept: number): string =>
+  kept === 0
+    ? "Gather ripe seed"
+    : kept === 1
+      ? "Gather the seed of the kept plant"
+      : `Gather the seed of ${kept} kept plants, each apart`;
+
 const earlier = (a: Day, b: Day): Day => (b < a ? b : a);
 
 /**
@@ -30,9 +38,10 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
   const { window, ripening, seedWanted, gathered, fleshy, frosts } = stand;
   if (!seedWanted || gathered) return [];
   const gatheredOn = stand.done.get("gather");
+  const kept = stand.choosing?.kept ?? 0;
   const keep = (from: Day, waitsFor: string[]) =>
     work(stand, "keep", {
-      what: "Make its lot",
+      what: kept > 1 ? `Make ${kept} lots, one of each kept plant` : "Make its lot",
       how: "Clean and dry, it is counted or weighed and goes into the drawer.",
       count: null,
       from: addDays(from, DRYING.from),
@@ -119,7 +128,7 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
           otherwise: "mice and mould get it",
         })
       : work(stand, "gather", {
-          what: passes ? "Pick what has ripened since" : "Gather ripe seed",
+          what: passes ? "Pick what has ripened since" : gatherInWords(kept),
           how: fleshy ? stand.ripeSign : `${stand.ripeSign} ${BEFORE_RAIN}`,
           from: passes ? addDays(passes, 1) : ripeEarliest,
           best: passes ? addDays(passes, PASS_EVERY) : ripe,

@@ -331,6 +331,7 @@ test("an act takes so many minutes, and so many more for each of a hundred plant
   const minutes = (act: Act) => work(living({ plants: 100 }), act, { what: "", from: "2027-05-01" }).minutes;
   expect(Object.fromEntries(ACTS.map((act) => [act, minutes(act)]))).toEqual({
     sow: 30,
+    choose: 15,
     "look-around": 30,
     "look-up": 3,
     thin: 40,
@@ -453,6 +454,9 @@ function pressed(stand: LivingStand, act: Act, on: Day): LivingStand {
   if (act === "prick-out") return { ...next, pottedOn: on };
   if (act === "thin" && stand.raising.plantOut) return next;
   if (act === "thin" || act === "plant-out") return { ...next, plants: 10, plantedOut: on };
+  // What has its scores has nothing to be scored on.
+  if (act === "score") return { ...next, scoring: null };
+  if (act === "choose") return { ...next, choosing: { wanted: 6, kept: 6 } };
   if (act === "winter-way") return { ...next, overwinter: "left" };
   if (act === "lift") return { ...next, liftedOn: on };
   if (act === "replant") return { ...next, replantedOn: on };
@@ -473,6 +477,7 @@ const anyStand = fc
     staked: fc.boolean(),
     tasted: fc.boolean(),
     fixing: fc.boolean(),
+    choosing: fc.constantFrom(null, { wanted: 6, kept: 0 }, { wanted: 6, kept: 2 }, { wanted: 1, kept: 0 }),
     separatePlants: fc.boolean(),
     cover: fc.constantFrom(null, "bags" as const, "cage" as const, "alternate-cages" as const),
     overwinter: fc.constantFrom(null, "lifted" as const, "left" as const, "late-sown" as const),
@@ -507,6 +512,35 @@ const anyStand = fc
       sky,
     ),
   );
+
+describe("choosing in a family that selfs", () => {
+  const stand = (choosing: LivingStand["choosing"]) => living({ plants: 40, selfs: true, choosing });
+  test("is asked from two weeks before the first is ripe until three after the last, as long as the plan wants more", () => {
+    // Ripe from 30 July to 19 August, as gathering has it.
+    expect(one(stand({ wanted: 6, kept: 0 }), "choose")).toMatchObject({
+      what: "Choose the 6 best plants",
+      from: addDays(one(stand(null), "gather")!.from, -14),
+      best: one(stand(null), "gather")!.from,
+      last: one(stand(null), "gather")!.last,
+    });
+    expect(one(stand({ wanted: 6, kept: 5 }), "choose")?.what).toBe("Choose 1 more plant to keep");
+    expect(one(stand({ wanted: 1, kept: 0 }), "choose")?.what).toBe("Choose the best plant");
+    expect(one(stand({ wanted: 6, kept: 6 }), "choose")).toBe(undefined);
+    expect(one(stand(null), "choose")).toBe(undefined);
+    expect(one({ ...stand({ wanted: 6, kept: 0 }), planned: true }, "choose")).toBe(undefined);
+  });
+
+  test("and then the seed of each is gathered and kept apart", () => {
+    const whats = (choosing: LivingStand["choosing"]) =>
+      ["gather", "keep"].map((act) => one(stand(choosing), act as Act)!.what);
+    expect(whats({ wanted: 6, kept: 6 })).toEqual([
+      "Gather the seed of 6 kept plants, each apart",
+      "Make 6 lots, one of each kept plant",
+    ]);
+    expect(whats({ wanted: 6, kept: 1 })).toEqual(["Gather the seed of the kept plant", "Make its lot"]);
+    expect(whats({ wanted: 6, kept: 0 })).toEqual(["Gather ripe seed", "Make its lot"]);
+  });
+});
 
 describe("whatever grows, in the north, the south and where there is no winter", () => {
   test("no work is possible after its best day, or best after its last chance, and none waits for what is not there", () => {

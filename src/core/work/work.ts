@@ -23,6 +23,7 @@ export const ACTS = [
   "sexes",
   "males-out",
   "score",
+  "choose",
   "bolters",
   "self",
   "flowers-off",

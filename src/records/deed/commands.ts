@@ -41,6 +41,7 @@ const DONE_WORDS: Record<Act, string> = {
   sexes: "males and females counted",
   "males-out": "males taken out",
   score: "scored",
+  choose: "chosen among",
   bolters: "looked through for bolters",
   self: "next generation planned",
   "flowers-off": "flowers taken off",

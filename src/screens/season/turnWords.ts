@@ -61,9 +61,10 @@ export function proposedInWords({ sowing, beside, until }: TurnLine, units: Unit
   if (rows.length === 0) return ["All that is left is its reserve."];
   const where = bed ? `${sentence(bedInWords(bed.name))}, ` : "";
   const said = [`${byMothers({ plants: stand, mothers: rows.length })}.`, `${where}${dayInWords(sown)}.`];
-  if (!bed && !noBeds) said.splice(1, 1, "No bed has room and rest for it.", untilInWords({ until }) ?? "");
+  if (!bed && !noBeds) said.splice(1, 1, "No bed has room for it.", untilInWords({ until }) ?? "");
   if (stand < meant) said.push(`The plan wants ${meant}.`);
   if (short > 0) said.push(`${plural(short, "seed")} too few for so many.`);
+  if (bed?.tired) said.push("Its family stood there lately: a rested bed is better.");
   if (bed?.near) said.push(`${nearInWords(bed.near, units)}.`);
   if (stays.length > 0 && stays.length <= NAMED)
     said.push(`Seed of ${listInWords(stays.map(whose))} stays in the drawer.`);

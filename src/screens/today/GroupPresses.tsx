@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { addDays, type Day } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
+import type { Act } from "@/core/work/work";
 import { readNumber } from "@/core/writing/numbers";
 import { dayNow } from "@/ui/press";
 import { Sheet } from "@/ui/Sheet";
@@ -15,7 +16,9 @@ import { nameOf, titleOf } from "./words";
 type Props = { group: BedWork; day: Day };
 
 /** What can't be told of several plantings at once: each is told by itself, where the row opens. */
-const EACH: ReadonlySet<string> = new Set(["keep", "first-flower", "sexes", "score", "winter-way"]);
+const EACH: ReadonlySet<string> = new Set([
+  ...(["keep", "first-flower", "sexes", "score", "choose", "winter-way"] satisfies Act[]),
+]);
 
 /** Done with all of them today in one press, or counted, or only some, in one sheet. */
 export function DoneTogether({ group, day }: Props) {

@@ -55,12 +55,20 @@ export const ScoreLink = ({ code }: { code: string }) => (
   </Link>
 );
 
+/** To the bench, where what is kept is marked. */
+export const ChooseLink = ({ code }: { code: string }) => (
+  <Link href={`/nursery/${code}`} className="leaf leaf-strong">
+    Choose<span className="sr-only"> {code}</span>
+  </Link>
+);
+
 /** Done today: one press, or a count where something is counted, or a lot where seed is put away. */
 export function Done({ work, day, units }: Props) {
   const { act, stand } = work;
   const { id: standId } = stand;
   // What is scored is done by being scored.
   if (act === "score") return <ScoreLink code={stand.code} />;
+  if (act === "choose") return <ChooseLink code={stand.code} />;
   if (act === "keep") return <MakeLot work={work} day={day} units={units} />;
   if (act in COUNTED || ASKED.has(act))
     return (
@@ -208,8 +216,10 @@ function Form({ work, day, close, where }: FormProps) {
 }
 
 /** Seed that was gathered becomes a lot. */
+/** Its seed as one lot, or a lot of each plant that is kept. */
 function MakeLot({ work, day, units }: Props) {
   const { stand } = work;
+  const { kept, selfs } = stand;
   return (
     <Sheet
       trigger={
@@ -223,17 +233,17 @@ function MakeLot({ work, day, units }: Props) {
         <CommandForm
           command="lot.save"
           draft={`keep-${stand.id}`}
-          values={{ kind: "open", gathered: day, seeds: null, mass: null, note: null }}
-          hidden={{ standId: stand.id }}
+          values={{ kind: selfs ? "self" : "open", gathered: day, seeds: null, mass: null, note: null }}
+          hidden={{ standId: stand.id, plantIds: kept }}
           factors={{ mass: massTyped(1, units) }}
-          submit="Make the lot"
+          submit={kept.length > 1 ? `Make ${kept.length} lots` : "Make the lot"}
           onDone={close}
         >
           {(Field) => (
             <>
               <PollenField Field={Field} />
               <Field name="gathered" label="Gathered on" type="date" />
-              <AmountFields Field={Field} units={units} />
+              <AmountFields Field={Field} units={units} each={kept.length > 1} />
               <Field name="note" label="Note" />
             </>
           )}

@@ -33,6 +33,7 @@ const ACT_WORDS: Record<Act, string> = {
   sexes: "Count males and females",
   "males-out": "Remove males",
   score: "Score",
+  choose: "Choose the best plants",
   bolters: "Check for bolters",
   self: "Plan the next generation",
   "flowers-off": "Take the flowers off",
