@@ -61,6 +61,8 @@ type Known = {
   stagesOf: (stand: ForecastStand) => RaisingStages;
   /** Plants that are kept, by their planting. */
   kept: Map<Id, ChosenPlant[]>;
+  /** Rows of one generation of a line that stand. */
+  sisters: Map<string, ForecastStand[]>;
   /** What families are still to be scored on. */
   toScore: Map<Id, OpenScore[]>;
 };
@@ -68,7 +70,7 @@ type Known = {
 function living(
   stand: ForecastStand,
   sky: Outlook,
-  { deeds, flowered, gathered, mothers, around, stagesOf, toScore, kept }: Known,
+  { deeds, flowered, gathered, mothers, around, stagesOf, toScore, kept, sisters }: Known,
 ): LivingStand {
   const { climate, today } = sky;
   const weather = sky.once("weather", () => weatherAhead(sky.db, today));
@@ -92,7 +94,7 @@ function living(
     around: around.has(stand.id) ? lengthInWords(species.isolation[sky.garden.care].high, sky.garden.units) : null,
     // What selfs needs no hand for it.
     fixing: stand.school === "cross-and-fix" && stand.generation !== null && !selfs && !mothers.has(stand.id),
-    choosing: choosingOf(sky, stand, selfs, kept.get(stand.id)?.length ?? 0),
+    choosing: choosingOf(sky, stand, selfs, sisters.get(sistersKey(stand)) ?? [stand], kept),
     // Fruit of what is being bred or adapted is tasted before its mothers are chosen.
     tasted: !isDry(stand) && stand.school !== "keep-pure",
     fleshy: !isDry(stand),
@@ -111,12 +113,23 @@ function living(
   };
 }
 
-/** Of a family that divides and sets its own seed: how many of its plants are to go on. */
-function choosingOf(sky: Outlook, stand: ForecastStand, selfs: boolean, kept: number): LivingStand["choosing"] {
-  const { school, family, generation, numbered } = stand;
+const sistersKey = ({ lineId, generation }: ForecastStand) => `${lineId} ${generation}`;
+
+/** Of a family that divides and sets its own seed: how many plants of it and its sisters are to go on. */
+function choosingOf(
+  sky: Outlook,
+  stand: ForecastStand,
+  selfs: boolean,
+  rows: ForecastStand[],
+  kept: Known["kept"],
+): LivingStand["choosing"] {
+  const { school, family, generation } = stand;
   if (school !== "cross-and-fix" || family === 0 || !selfs || generation === null || generation < 2) return null;
-  const wanted = Math.min(toKeepOf(sky, stand).count, numbered);
-  return wanted > 0 && wanted < numbered ? { wanted, kept } : null;
+  const numbered = rows.reduce((sum, row) => sum + row.numbered, 0);
+  const wanted = toKeepOf(sky, stand).count;
+  const own = ({ id }: ForecastStand) => kept.get(id)?.length ?? 0;
+  if (wanted >= numbered) return null;
+  return { wanted, kept: rows.reduce((sum, row) => sum + own(row), 0), rows: rows.length, own: own(stand) };
 }
 
 /** Up to an F2 the plants of a cross are all different, and an off-type is only what can't come of it. */
@@ -185,6 +198,10 @@ export const workOfSeason = (sky: Outlook, season: number): StandWork[] =>
       gathered: standsWithSeed(db, season),
       mothers: mothersOfSeason(db, season),
       stagesOf: stagesOfPlanned(sky),
+      sisters: groupBy(
+        stands.filter(({ family, planned }) => family === 1 && planned === 0),
+        sistersKey,
+      ),
       kept: groupBy(chosenPlants(db, season), ({ standId }) => standId),
       toScore: groupBy(openScores(db, season), ({ standId }) => standId),
     };

@@ -23,6 +23,9 @@ export type Raising = {
 /** What is to be scored next: at one stage, by name, and how many plants at the most. */
 export type Scoring = { stage: StageOfLife; names: string[]; plants: number };
 
+/** Plants to be kept in all rows of a generation, those that are, in how many rows, and those of this row. */
+export type Choosing = { wanted: number; kept: number; rows: number; own: number };
+
 /** What the engine of the work knows of a stand that lives, or is planned. */
 export type LivingStand = {
   id: Id;
@@ -70,8 +73,8 @@ export type LivingStand = {
   cover: Cover | null;
   /** Its chosen plants are to be selfed or crossed among themselves by hand, and no such cross is planned yet. */
   fixing: boolean;
-  /** Of a dividing family whose plants self by themselves: how many are kept, and are to be; null where nobody is to choose. */
-  choosing: { wanted: number; kept: number } | null;
+  /** Of a dividing family whose plants self by themselves what is chosen in it; null where nobody is to choose. */
+  choosing: Choosing | null;
   /** It sets seed by itself, without insects or wind. */
   selfs: boolean;
   /** Within what distance, in words, to look for what else flowers: asked of one stand of each kind; null of the others. */

@@ -38,7 +38,10 @@ export function seedWork(stand: LivingStand, before: string[]): Work[] {
   const { window, ripening, seedWanted, gathered, fleshy, frosts } = stand;
   if (!seedWanted || gathered) return [];
   const gatheredOn = stand.done.get("gather");
-  const kept = stand.choosing?.kept ?? 0;
+  const { choosing } = stand;
+  const kept = choosing?.own ?? 0;
+  // All that go on are chosen, and none of them stands in this row.
+  if (choosing && kept === 0 && choosing.kept >= choosing.wanted) return [];
   const keep = (from: Day, waitsFor: string[]) =>
     work(stand, "keep", {
       what: kept > 1 ? `Make ${kept} lots, one of each kept plant` : "Make its lot",

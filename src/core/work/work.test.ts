@@ -456,7 +456,7 @@ function pressed(stand: LivingStand, act: Act, on: Day): LivingStand {
   if (act === "thin" || act === "plant-out") return { ...next, plants: 10, plantedOut: on };
   // What has its scores has nothing to be scored on.
   if (act === "score") return { ...next, scoring: null };
-  if (act === "choose") return { ...next, choosing: { wanted: 6, kept: 6 } };
+  if (act === "choose") return { ...next, choosing: { wanted: 6, kept: 6, rows: 1, own: 6 } };
   if (act === "winter-way") return { ...next, overwinter: "left" };
   if (act === "lift") return { ...next, liftedOn: on };
   if (act === "replant") return { ...next, replantedOn: on };
@@ -477,7 +477,12 @@ const anyStand = fc
     staked: fc.boolean(),
     tasted: fc.boolean(),
     fixing: fc.boolean(),
-    choosing: fc.constantFrom(null, { wanted: 6, kept: 0 }, { wanted: 6, kept: 2 }, { wanted: 1, kept: 0 }),
+    choosing: fc.constantFrom(null, ...[0, 2].map((kept) => ({ wanted: 6, kept, rows: 2, own: kept })), {
+      wanted: 1,
+      kept: 0,
+      rows: 1,
+      own: 0,
+    }),
     separatePlants: fc.boolean(),
     cover: fc.constantFrom(null, "bags" as const, "cage" as const, "alternate-cages" as const),
     overwinter: fc.constantFrom(null, "lifted" as const, "left" as const, "late-sown" as const),
@@ -517,28 +522,40 @@ describe("choosing in a family that selfs", () => {
   const stand = (choosing: LivingStand["choosing"]) => living({ plants: 40, selfs: true, choosing });
   test("is asked from two weeks before the first is ripe until three after the last, as long as the plan wants more", () => {
     // Ripe from 30 July to 19 August, as gathering has it.
-    expect(one(stand({ wanted: 6, kept: 0 }), "choose")).toMatchObject({
+    expect(one(stand({ wanted: 6, kept: 0, rows: 1, own: 0 }), "choose")).toMatchObject({
       what: "Choose the 6 best plants",
       from: addDays(one(stand(null), "gather")!.from, -14),
       best: one(stand(null), "gather")!.from,
       last: one(stand(null), "gather")!.last,
     });
-    expect(one(stand({ wanted: 6, kept: 5 }), "choose")?.what).toBe("Choose 1 more plant to keep");
-    expect(one(stand({ wanted: 1, kept: 0 }), "choose")?.what).toBe("Choose the best plant");
-    expect(one(stand({ wanted: 6, kept: 6 }), "choose")).toBe(undefined);
+    expect(one(stand({ wanted: 6, kept: 5, rows: 1, own: 5 }), "choose")?.what).toBe("Choose 1 more plant to keep");
+    expect(one(stand({ wanted: 1, kept: 0, rows: 1, own: 0 }), "choose")?.what).toBe("Choose the best plant");
+    expect(one(stand({ wanted: 6, kept: 6, rows: 1, own: 6 }), "choose")).toBe(undefined);
     expect(one(stand(null), "choose")).toBe(undefined);
-    expect(one({ ...stand({ wanted: 6, kept: 0 }), planned: true }, "choose")).toBe(undefined);
+    expect(one({ ...stand({ wanted: 6, kept: 0, rows: 1, own: 0 }), planned: true }, "choose")).toBe(undefined);
+  });
+
+  test("is asked of all rows of a generation together; a row without one that goes on is not gathered", () => {
+    const row = (kept: number, own: number) => stand({ wanted: 5, kept, rows: 6, own });
+    expect(one(row(0, 0), "choose")?.what).toBe("Choose the 5 best plants of its 6 rows");
+    expect(one(row(4, 0), "choose")?.what).toBe("Choose 1 more plant to keep of its 6 rows");
+    expect(actsOf(row(4, 0)).map(({ act }) => act)).toEqual(expect.arrayContaining(["gather", "keep"]));
+    expect(actsOf(row(5, 0)).map(({ act }) => act)).not.toEqual(expect.arrayContaining(["gather"]));
+    expect(one(row(5, 2), "gather")?.what).toBe("Gather the seed of 2 kept plants, each apart");
   });
 
   test("and then the seed of each is gathered and kept apart", () => {
     const whats = (choosing: LivingStand["choosing"]) =>
       ["gather", "keep"].map((act) => one(stand(choosing), act as Act)!.what);
-    expect(whats({ wanted: 6, kept: 6 })).toEqual([
+    expect(whats({ wanted: 6, kept: 6, rows: 1, own: 6 })).toEqual([
       "Gather the seed of 6 kept plants, each apart",
       "Make 6 lots, one of each kept plant",
     ]);
-    expect(whats({ wanted: 6, kept: 1 })).toEqual(["Gather the seed of the kept plant", "Make its lot"]);
-    expect(whats({ wanted: 6, kept: 0 })).toEqual(["Gather ripe seed", "Make its lot"]);
+    expect(whats({ wanted: 6, kept: 1, rows: 1, own: 1 })).toEqual([
+      "Gather the seed of the kept plant",
+      "Make its lot",
+    ]);
+    expect(whats({ wanted: 6, kept: 0, rows: 1, own: 0 })).toEqual(["Gather ripe seed", "Make its lot"]);
   });
 });
 

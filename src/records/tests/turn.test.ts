@@ -5,6 +5,7 @@ import type { Id } from "@/core/custody/id";
 import { middle } from "@/core/flowering/facts";
 import { allTasks } from "@/views/tasks";
 import { type TurnLine, turnView } from "@/views/turn";
+import { openWork } from "@/views/work";
 import { type Plot, plot } from "./plot";
 
 let garden: Plot;
@@ -294,3 +295,32 @@ test("every kept plant's seed has a place in next year's plan or was left by cho
   );
   expect(placed).toBeGreaterThan(0);
 }, 120_000);
+
+test("a family that selfs is led from choosing to a row of each: what is kept is gathered apart, and sown apart", () => {
+  const b = bed("B", 30, 20);
+  const { lineId, stand, ids } = fixing(garden, "Rook", "pea", 30, [], b);
+  const work = (act: string) => openWork(garden.sky()).find((one) => one.stand.id === stand && one.act === act);
+  const what = () => ["choose", "gather", "keep"].map((act) => work(act)?.what ?? null);
+  garden.on("2027-07-20");
+  expect(what()).toEqual(["Choose the 6 best plants", "Gather ripe seed", "Make its lot"]);
+  const best = [2, 5, 8, 11, 20, 29].map((i) => ids[i]!);
+  for (const id of best.slice(0, 4)) garden.done("plant.mark", { id, mark: "keep" });
+  expect(what()[0]).toBe("Choose 2 more plants to keep");
+  for (const id of best.slice(4)) garden.done("plant.mark", { id, mark: "seed-parent" });
+  expect(what()).toEqual([null, "Gather the seed of 6 kept plants, each apart", "Make 6 lots, one of each kept plant"]);
+  expect([...work("keep")!.stand.kept].sort()).toEqual([...best].sort());
+  expect(work("keep")!.stand.selfs).toBe(true);
+  garden.done("lot.save", {
+    standId: stand,
+    plantIds: work("keep")!.stand.kept,
+    kind: "self",
+    gathered: "2027-07-20",
+    seeds: 50,
+  });
+  garden.on("2027-11-05");
+  const { kept, sowing } = lineOf(garden, lineId);
+  expect([kept!.plants, kept!.seed, kept!.none]).toEqual([6, 6, []]);
+  expect(sowing!.rows.map(({ mother, wanted }) => [mother, wanted]).sort()).toEqual(
+    [3, 6, 9, 12, 21, 30].map((mother) => [mother, 8]).sort(),
+  );
+});

@@ -10,21 +10,20 @@ import { useKept } from "@/ui/useKept";
 import type { BedWork, StandWork } from "@/views/work";
 import { CommandButton, CommandForm, useCommand } from "../common/command";
 import { Trouble, WhichDay, wide } from "../common/recordParts";
-import { ASKED, BedAsked, bedChoices, COUNTED, DoneForm, NOT_GUESSED, ScoreLink } from "./WorkPresses";
+import { ASKED, BedAsked, bedChoices, ChooseLink, COUNTED, DoneForm, NOT_GUESSED, ScoreLink } from "./WorkPresses";
 import { nameOf, titleOf } from "./words";
 
 type Props = { group: BedWork; day: Day };
 
 /** What can't be told of several plantings at once: each is told by itself, where the row opens. */
-const EACH: ReadonlySet<string> = new Set([
-  ...(["keep", "first-flower", "sexes", "score", "choose", "winter-way"] satisfies Act[]),
-]);
+const EACH: ReadonlySet<string> = new Set([...(["keep", "first-flower", "sexes", "winter-way"] satisfies Act[])]);
 
 /** Done with all of them today in one press, or counted, or only some, in one sheet. */
 export function DoneTogether({ group, day }: Props) {
   const { act, stand } = group.works[0]!;
   const works = group.works.map((work) => ({ standId: work.stand.id }));
   if (act === "score") return <ScoreLink code={stand.code} />;
+  if (act === "choose") return <ChooseLink code={stand.code} />;
   if (EACH.has(act)) return null;
   if (act in COUNTED || ASKED.has(act))
     return (
