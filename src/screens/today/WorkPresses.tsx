@@ -55,9 +55,9 @@ export const ScoreLink = ({ code }: { code: string }) => (
   </Link>
 );
 
-/** To the bench, where what is kept is marked. */
+/** To the family, where what is kept is marked. */
 export const ChooseLink = ({ code }: { code: string }) => (
-  <Link href={`/nursery/${code}`} className="leaf leaf-strong">
+  <Link href={`/nursery/${code}#several`} className="leaf leaf-strong">
     Choose<span className="sr-only"> {code}</span>
   </Link>
 );
