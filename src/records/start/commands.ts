@@ -16,7 +16,7 @@ import { forecaster } from "../stand/forecast";
 import { stand } from "../stand/stand";
 
 /** What somebody begins with: a variety that is kept, two parents that are crossed, a mix. */
-export const STARTS = ["keep", "cross", "mix"] as const;
+const STARTS = ["keep", "cross", "mix"] as const;
 export type Start = (typeof STARTS)[number];
 
 /** The first bed, where nobody drew one, metres; those after it stand beside. Working value. */

@@ -6,7 +6,7 @@ import { decidingOn } from "../linePlan";
 import { type LineRow, lineRows } from "../lineRows";
 import type { Outlook } from "../outlook";
 import { regrowView } from "../regrow";
-import { turnWaits } from "../turn";
+import { turnWaits } from "../turn/standing";
 import { type LinkedTask, taskOn } from "./task";
 
 /** What is said of a line that has no next step, or whose last plants are not grown for seed. */
