@@ -98,7 +98,7 @@ test("a line that is true says so, a mix is judged as a mix", async ({ browser, 
   await expect(page.getByText("at most 5 of 100 ever get this verdict")).toBeVisible();
   await page.goto("/lines/L21-002-6");
   const mix = page.getByRole("region", { name: "Does it come true" });
-  await expect(mix.getByText("Keeps its diversity")).toBeVisible();
+  await expect(mix.getByRole("listitem").filter({ hasText: "Keeps its diversity" })).toBeVisible();
   await expect(mix.getByText("Off-types under")).toBeHidden();
   await page.close();
 });

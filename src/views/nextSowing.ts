@@ -61,6 +61,8 @@ export type NextSowing = {
 /** What a sowing of a line's next generation is made of: the plan's step, the season, and the lots. */
 export type Proposed = Omit<NextSowing, "beds" | "bedId">;
 
+const UNREAD: RaisingStages = { up: [], stays: [] };
+
 /** Lots of lines that go on of which something may be sown, the newest first; what is dead is among them. */
 const sowableLots = (sky: Outlook): Map<Id, DrawerLot[]> =>
   sky.once("sowable lots", () =>
@@ -74,8 +76,15 @@ const sowableLots = (sky: Outlook): Map<Id, DrawerLot[]> =>
  * How the next generation of a line is sown.
  * @param able its lots, whole
  * @param code of a lot that is to be sown, where it was begun from one
+ * @param brief what nobody chose is not reckoned through, nor whose pollen its seed is of
  */
-export function proposedOf(sky: Outlook, line: LineSummary, able: WholeLot[], code: string | null = null): Proposed {
+export function proposedOf(
+  sky: Outlook,
+  line: LineSummary,
+  able: WholeLot[],
+  code: string | null = null,
+  brief = false,
+): Proposed {
   const kind = speciesById(line.species);
   const { backcrosses } = line;
   const newest = able.length > 0 ? Math.max(...able.map(({ generation }) => generation ?? 0)) : 0;
@@ -100,19 +109,22 @@ export function proposedOf(sky: Outlook, line: LineSummary, able: WholeLot[], co
     numbered: divides({ ...line, generation }),
     lots: sowable
       .filter((one) => !fixing || one.generation === generation)
-      .map((one) => ({
-        id: one.id,
-        code: one.code,
-        generation: one.generation,
-        backcrosses,
-        mother: one.motherNumber,
-        motherCode: one.motherCode,
-        gathered: one.gathered,
-        left: one.left,
-        strangers: one.kind === "open" ? foreseenOf(sky, one) : null,
-        stages: raisingFor(sky, { species: line.species, lineId: line.id, lot: one }),
-        chosen: chosen.has(one.id),
-      })),
+      .map((one) => {
+        const whole = !brief || chosen.has(one.id);
+        return {
+          id: one.id,
+          code: one.code,
+          generation: one.generation,
+          backcrosses,
+          mother: one.motherNumber,
+          motherCode: one.motherCode,
+          gathered: one.gathered,
+          left: one.left,
+          strangers: !brief && one.kind === "open" ? foreseenOf(sky, one) : null,
+          stages: whole ? raisingFor(sky, { species: line.species, lineId: line.id, lot: one }) : UNREAD,
+          chosen: chosen.has(one.id),
+        };
+      }),
     sown,
     season: seasonOfFlowering(sky, sky.flowering(meant)),
     sownIn: kind.raise.how,

@@ -146,7 +146,7 @@ export function draftsOf(sky: Outlook, toDecide: Known[]): Draft[] {
         byWords(a.name, b.name),
     )
     .map(({ line }) => {
-      const proposed = proposedOf(sky, line, lotsOf.get(line.id)!);
+      const proposed = proposedOf(sky, line, lotsOf.get(line.id)!, null, true);
       return { line, proposed, plants: proposed.step?.plants ?? plantsToGoOn(line.species) };
     });
 }
