@@ -11,7 +11,7 @@ import { line } from "../line/line";
 import { choice, day, given, type Patch, ref, type Told as ToldFields, text } from "../record";
 import { idList, idOf } from "../schema";
 import { source } from "../source/source";
-import { changeStand, existingStand } from "../stand/commands";
+import { changeStand, existingStand, whatIsLeft } from "../stand/commands";
 import type { StandRow } from "../stand/queries";
 import { standRule } from "../stand/rules";
 import { inCells, stand } from "../stand/stand";
@@ -197,6 +197,14 @@ export const carryOut = (
   more: Partial<Pick<Told, "looked" | "bedId">> = {},
 ): Id => carryOutTold(context, standId, act, on, { ...NOTHING_TOLD, ...more, counted, storedIn: "" }).id;
 
+/** Where nothing came up: what can still be done about it. */
+const failedIn = (context: Context, act: Act, counted: number | null, stand: StandRow): string[] =>
+  act === "look-up" && counted === 0
+    ? [
+        `Nothing of ${stand.code} came up. ${whatIsLeft(context, stand)} Say on its page that it is lost, and it is offered anew.`,
+      ]
+    : [];
+
 /** Kinds that a walk removed from a planting without numbers, each with how many. */
 const FOUND = given<Pick<Found, "reason" | "plants">[]>(
   "Removed",
@@ -237,7 +245,8 @@ const doIt = command(
     const { id, before } = carryOutTold(context, standId, act, day, { ...told, counted });
     for (const kind of kinds) context.write.insert(found, { deedId: id, ...kind });
     const many = counted === null ? "" : `, ${counted}`;
-    return { message: `${before.code} ${before.lineName}: ${DONE_WORDS[act]} ${dayInWords(day)}${many}`, id };
+    const message = `${before.code} ${before.lineName}: ${DONE_WORDS[act]} ${dayInWords(day)}${many}`;
+    return { message, id, warnings: failedIn(context, act, counted, before) };
   },
 );
 

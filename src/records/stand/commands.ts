@@ -280,7 +280,7 @@ const observeFlower = command(
 );
 
 /** What can still be done where a planting was lost: what else grows of its line, and what seed of it is left. */
-function whatIsLeft({ db, today }: Context, lost: StandRow): string {
+export function whatIsLeft({ db, today }: Context, lost: StandRow): string {
   const { id, lineId, lineName, generation } = lost;
   const others = othersGrowing(db, lost);
   const seeds = lotsFor(db, lineId, id, today)

@@ -148,6 +148,19 @@ describe("a line on its way", () => {
     expect(lose().warnings[0]).toContain("No seed of this generation is left");
   });
 
+  test("of which nothing came up is answered on the day, and offered anew once that is said", () => {
+    const sowing = { lots: [{ lotId: at.lotId, seeds: 10, wanted: 6 }], sown: "2029-09-20" };
+    const { id } = garden.done("stand.sow", sowing);
+    garden.on("2029-09-30");
+    const looked = (counted: number) =>
+      garden.done("deed.done", { standId: id, act: "look-up", counted, on: "2029-09-30" });
+    const { warnings, entry } = looked(0);
+    expect(warnings[0]).toContain("Nothing of");
+    expect(warnings[0]).toContain("170 seeds of it are left: sow again while there is time.");
+    garden.undone(entry);
+    expect(looked(3).warnings).toEqual([]);
+  });
+
   test("of which nothing lives says so at the top of its list and on Today, until it is ended", () => {
     for (const lotId of garden.db.prepare("SELECT id FROM lot WHERE lineId = ?").pluck().all(at.lineId) as Id[])
       garden.done("lot.end", { id: lotId, version: garden.version("lot", lotId), ending: "lost" });
