@@ -19,7 +19,7 @@ import { plantsOfStand } from "../plant/queries";
 import { day, given, type Patch, ref, seen, whole } from "../record";
 import { idOf, schemaOf } from "../schema";
 import { forecaster } from "./forecast";
-import { othersGrowing, type StandRow, standById, standGoingOn } from "./queries";
+import { othersGrowing, plannedOfLots, type StandRow, standById, standGoingOn } from "./queries";
 import { rotationWarning, stoodInBeds } from "./rotation";
 import { type Stand, stand } from "./stand";
 
@@ -228,6 +228,11 @@ const sowSeason = command(
     ),
   },
   (context, { sowings }) => {
+    // Two devices, or two presses, plan a line once.
+    const lotIds = sowings.flatMap(({ lots }) => lots.map(({ lotId }) => lotId));
+    const [twice] = plannedOfLots(context.db, lotIds);
+    if (twice)
+      refuse("sowings", `${twice.lineName} is planned already, as ${twice.code}. Look at the page as it is now.`);
     const made = sowings.flatMap((one) => sowTogether(context, { trays: null, perCell: null, ...one }));
     const named = [...new Set(made.map(({ lineName }) => lineName))];
     const what = named.length > 3 ? plural(named.length, "line") : named.join(", ");

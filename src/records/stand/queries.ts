@@ -61,6 +61,14 @@ export function standsOfLine(db: Db, lineId: Id): StandRow[] {
   return prepared(db, `${SELECT} WHERE s.lineId = ? ORDER BY s.season DESC, s.code`).all(lineId) as StandRow[];
 }
 
+/** Sowings that are planned of some lots. */
+export const plannedOfLots = (db: Db, lotIds: Id[]): { code: string; lineName: string }[] =>
+  prepared(
+    db,
+    `SELECT s.code, l.name lineName FROM stand s JOIN line l ON l.id = s.lineId
+       WHERE s.planned = 1 AND s.endedOn IS NULL AND s.lotId IN (SELECT value FROM json_each(?)) ORDER BY s.code`,
+  ).all(JSON.stringify(lotIds)) as { code: string; lineName: string }[];
+
 /** The codes of a line's other plantings of a season or later that go on. */
 export const othersGrowing = (db: Db, { id, lineId, season }: StandRow): string[] =>
   prepared(

@@ -99,6 +99,10 @@ describe("the season's turn", () => {
       toPlan: [],
       planned: { ahead: true, rows: 2, plants: 48, family: true, bed: "A" },
     });
+    // Another device, which shows it as still to be decided, plans nothing twice.
+    expect(garden.refused("stand.sow-season", { sowings: toPlan }).message).toContain(
+      "Rook is planned already, as F28-",
+    );
     // Two rows, and a label for each of 48 plants.
     expect(turnView(garden.sky()).lacking).toMatchObject({ seed: [], ground: [], labels: 50 });
     garden.undone(entry);
