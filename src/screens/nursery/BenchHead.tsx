@@ -70,9 +70,7 @@ export function HowToScore({ yardstick, across, again, onAcross, onAgain }: Ways
         {often === "pass" && <span>each picking is added up</span>}
         {often === "again" && <span>the mean of all looks counts</span>}
       </div>
-      <p className="text-soft max-sm:hidden print:hidden">
-        {kind.keys(words)}; k keeps a plant, ? shows all keys.
-      </p>
+      <p className="text-soft max-sm:hidden print:hidden">{kind.keys(words)}; k keeps a plant, ? shows all keys.</p>
       <div className="mt-1 flex flex-wrap gap-x-5 gap-y-1 print:hidden">
         <label className="flex min-h-11 items-center gap-2 max-sm:hidden">
           <input type="checkbox" checked={across} onChange={(event) => onAcross(event.target.checked)} />
