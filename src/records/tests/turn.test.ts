@@ -130,6 +130,56 @@ describe("the season's turn", () => {
     expect(asked()).toEqual([]);
   });
 
+  test("a plan that outlives its seed says that nothing of the line lives, and what became of what was kept", () => {
+    const { lineId, stand, ids } = fixing(garden, "Rook", "pea", 30, [3, 8], null);
+    const step = { generation: 3, season: 2028, act: "select-self", plants: 40, mothers: 2, kept: 4, guard: "none" };
+    garden.done("plan.take", {
+      lineId,
+      way: "pedigree",
+      generations: [step, { ...step, generation: 4, season: 2029 }],
+    });
+    garden.on("2027-11-05");
+    const lots = [2, 7].map((i) => saved(garden, stand, ids[i]!, 40));
+    // The plan's own number is proposed.
+    expect(lineOf(garden, lineId).sowing).toMatchObject({ meant: 40, rows: [{ wanted: 20 }, { wanted: 20 }] });
+    for (const id of [
+      ...lots,
+      ...(garden.db.prepare("SELECT id FROM lot WHERE lineId = ? AND endedOn IS NULL").pluck().all(lineId) as Id[]),
+    ])
+      if (garden.row("lot", id).endedOn === null)
+        garden.done("lot.end", { id, version: garden.version("lot", id), ending: "lost" });
+    expect(lineOf(garden, lineId)).toMatchObject({ state: "growing", toPlan: [], kept: { seed: 0, gone: [3, 8] } });
+    garden.on("2028-02-01");
+    expect(lineOf(garden, lineId)).toMatchObject({ state: "lost", toPlan: [], until: null });
+    expect(allTasks(garden.sky()).some(({ act, id }) => act === "line-lost" && id === lineId)).toBe(true);
+  });
+
+  test("in the south it is asked from autumn on, in April, until the end of November", () => {
+    garden.done("garden.change", {
+      version: 1,
+      latitude: -43.5,
+      longitude: 172.6,
+      timezone: "Pacific/Auckland",
+      lastFrost: "10-20",
+      firstFrost: "04-28",
+    });
+    const lineId = garden.line("Old", "pea");
+    garden.done("lot.receive", { lineId, gathered: "2022-02-01", seeds: 90 });
+    const on = (day: string) => {
+      garden.on(day);
+      return asked().map(({ name, last }) => [name, last]);
+    };
+    expect([on("2028-03-30"), on("2028-03-31"), on("2028-11-28"), on("2028-11-29")]).toEqual([
+      [],
+      [["2028/29", "2028-11-28"]],
+      [["2028/29", "2028-11-28"]],
+      [],
+    ]);
+    // Peas are sown six weeks before 20 October.
+    garden.on("2028-07-10");
+    expect(lineOf(garden, lineId).sowing!.sown).toBe("2028-09-08");
+  });
+
   test("a choice made in autumn holds in spring, and is asked again the year after", () => {
     const { lineId, stand, ids } = fixing(garden, "Rook", "pea", 30, [3], null);
     garden.on("2027-11-05");
