@@ -50,7 +50,12 @@ export function TurnScreen(turn: Turn) {
               key={line.id}
               tag={<LineTag line={line} />}
               title={`${line.name}, ${WHY_WORDS[line.why]}`}
-              said={[...(line.kept ? keptInWords(line.kept) : []), ...proposedInWords(line, units, noBeds)].join(" ")}
+              said={
+                <>
+                  <span className="block text-ink">{proposedInWords(line, units, noBeds).join(" ")}</span>
+                  {line.kept && <span className="block">{keptInWords(line.kept).join(" ")}</span>}
+                </>
+              }
             >
               <span className="flex flex-wrap gap-2 max-sm:col-span-2 sm:justify-end print:hidden">
                 {line.toPlan.length > 0 && (

@@ -49,6 +49,9 @@ export function keptInWords(kept: KeptSeed): string[] {
 const whose = ({ mother, motherCode, code }: Pick<RowToSow, "mother" | "motherCode" | "code">): string =>
   mother === null ? `lot ${code}` : `plant ${mother} of ${motherCode}`;
 
+/** Seed that falls short by so many times of what there is can't be counted up to. */
+const FAR = 3;
+
 /** So many lots are named of those that stay. */
 const NAMED = 4;
 
@@ -65,7 +68,9 @@ export function proposedInWords({ sowing, beside, until }: TurnLine, units: Unit
   const said = [`${byMothers({ plants: stand, mothers: rows.length })}.`, `${where}${dayInWords(sown)}.`];
   if (!bed && !noBeds) said.splice(1, 1, "No bed has room for it.", untilInWords({ until }) ?? "");
   if (stand < meant) said.push(`The plan wants ${meant}.`);
-  if (short > 0) said.push(`${plural(short, "seed")} too few for so many.`);
+  const seeds = rows.reduce((sum, row) => sum + row.seeds, 0);
+  if (short > FAR * seeds) said.push("All of its seed is sown, and far too few plants come of it.");
+  else if (short > 0) said.push(`${plural(short, "seed")} too few for so many.`);
   if (bed?.tired) said.push("Its family stood there lately: a rested bed is better.");
   if (bed?.near) said.push(`${nearInWords(bed.near, units)}.`);
   if (stays.length > 0 && stays.length <= NAMED)
