@@ -43,3 +43,7 @@ export function rangeInHundred({ low, likely, high }: { low: number; likely: num
   const [from, to] = [low, high].map((share) => Math.round(Math.min(0.99, share) * 100));
   return from === to ? inHundred(likely) : `${inHundred(likely)} (${from}–${to})`;
 }
+
+/** Several by name, the last after an "and". @example listInWords(["A", "B", "C"]) // "A, B and C" */
+export const listInWords = (names: string[]): string =>
+  names.length < 2 ? (names[0] ?? "") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;

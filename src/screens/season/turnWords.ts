@@ -7,8 +7,7 @@ import type { Lacking, Turn, TurnLine } from "@/views/turn";
 import type { KeptSeed } from "@/views/turn/kept";
 import type { RowToSow } from "@/views/turn/sowings";
 import { byMothers, nearInWords } from "../common/sowWords";
-import { sentence } from "../common/words";
-import { listInWords } from "../today/words";
+import { listInWords, sentence } from "../common/words";
 
 /** What the page says first: how many lines wait, or that none does. */
 export function turnHeadline({ lines, season, latitude }: Turn): string {

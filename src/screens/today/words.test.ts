@@ -5,7 +5,6 @@ import {
   dayInOneSentence,
   isStepOf,
   lastInWords,
-  listInWords,
   rowInWords,
   type StepTask,
   stepsInBeds,

@@ -10,6 +10,7 @@ import { type Act, isPressing, LAST_DAYS } from "@/core/work/work";
 import type { CrossTask, FatherTask } from "@/views/crossTasks";
 import type { Task, Today, TodayBed } from "@/views/today";
 import type { BedWork, StandWork } from "@/views/work";
+import { listInWords } from "../common/words";
 
 /** What an act is called where it is done with several plantings at once. */
 const ACT_WORDS: Record<Act, string> = {
@@ -49,10 +50,6 @@ const ACT_WORDS: Record<Act, string> = {
 
 /** What is counted of an act over several plantings. */
 const COUNTED: Partial<Record<Act, string>> = { sow: "seed" };
-
-/** Several by name, the last after an "and". @example listInWords(["A", "B", "C"]) // "A, B and C" */
-export const listInWords = (names: string[]): string =>
-  names.length < 2 ? (names[0] ?? "") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
 
 /** So many names stand in a title. */
 const NAMED = 2;
