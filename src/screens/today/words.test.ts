@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
 import type { Task, TodayBed } from "@/views/today";
 import type { BedWork, StandWork } from "@/views/work";
+import { listInWords } from "../common/words";
 import {
   dayInOneSentence,
   isStepOf,
