@@ -1,5 +1,5 @@
 import type { Locator, Page } from "@playwright/test";
-import { expect, test } from "./server";
+import { beside, expect, test } from "./server";
 
 const addDays = (day: string, days: number) =>
   new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
@@ -102,13 +102,7 @@ test("a year: what Today offers, pressed on its day, ends with seed of each in t
   const page = await browser.newPage({ baseURL: url });
   // Most days have no work: a plain request tells so in a tenth of what the browser takes.
   const read = async (day: string) => (await fetch(url, { headers: { cookie: `day=${day}` } })).text();
-  const on = (day: string) => page.context().addCookies([{ name: "day", value: day, url }]);
-  const send = async (name: string, data: object) => {
-    const answer = await page.request.post(`/api/commands/${name}`, { data, headers: { "x-day": FIRST } });
-    const told = (await answer.json()) as { ok: boolean; id: string; message: string };
-    if (!told.ok) throw new Error(`${name}: ${told.message}`);
-    return told.id;
-  };
+  const { on, send } = beside(page, url, FIRST);
   await on(FIRST);
   await send("garden.begin", { name: "Plot", units: "metric", ...GARDEN });
   const made = new Map<string, string>();

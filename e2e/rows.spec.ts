@@ -1,6 +1,6 @@
 import Database from "better-sqlite3";
 import { addDays } from "../src/core/calendar/day";
-import { expect, startServer, test } from "./server";
+import { beside, expect, startServer, test } from "./server";
 
 const FIRST = "2027-03-01";
 const ROWS = 6;
@@ -13,13 +13,7 @@ test("a bed of six rows is one piece of work from sowing to seed, in eight press
   test.slow();
   const server = await startServer("empty");
   const page = await browser.newPage({ baseURL: server.url });
-  const on = (day: string) => page.context().addCookies([{ name: "day", value: day, url: server.url }]);
-  const send = async (name: string, data: object) => {
-    const answer = await page.request.post(`/api/commands/${name}`, { data, headers: { "x-day": FIRST } });
-    const told = (await answer.json()) as { ok: boolean; id: string; message: string };
-    if (!told.ok) throw new Error(`${name}: ${told.message}`);
-    return told.id;
-  };
+  const { on, send } = beside(page, server.url, FIRST);
   const place = { latitude: 50, longitude: 14, timezone: "Europe/Prague", lastFrost: "05-12", firstFrost: "10-10" };
   await send("garden.begin", { name: "Plot", units: "metric", ...place });
   const bedId = await send("bed.add", { name: "C", x: 0, y: 0, width: 8, length: 2 });

@@ -3,7 +3,7 @@ import { cpSync, existsSync, mkdtempSync, rmSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { test as base } from "@playwright/test";
+import { test as base, type Page } from "@playwright/test";
 
 export const DEMO_DB = join(tmpdir(), "orchard-e2e-demo.db");
 
@@ -87,6 +87,17 @@ export async function startServer(kind: "empty" | "demo", seed = DEMO_DB): Promi
     },
   };
 }
+
+/** What a test does beside its page: sets the day that the page stands on, and sends commands as on a day before. */
+export const beside = (page: Page, url: string, before: string) => ({
+  on: (day: string) => page.context().addCookies([{ name: "day", value: day, url }]),
+  send: async (name: string, data: object): Promise<string> => {
+    const answer = await page.request.post(`/api/commands/${name}`, { data, headers: { "x-day": before } });
+    const told = (await answer.json()) as { ok: boolean; id: string; message: string };
+    if (!told.ok) throw new Error(`${name}: ${told.message}`);
+    return told.id;
+  },
+});
 
 type Held = Map<"demo" | "empty", { file: string; server: Server }>;
 

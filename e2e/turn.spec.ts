@@ -1,4 +1,4 @@
-import { expect, startServer, test } from "./server";
+import { beside, expect, startServer, test } from "./server";
 
 const FIRST = "2027-03-01";
 
@@ -8,13 +8,7 @@ test("an F2 is led over the winter: chosen among, each kept plant's seed its own
   test.slow();
   const server = await startServer("empty");
   const page = await browser.newPage({ baseURL: server.url });
-  const on = (day: string) => page.context().addCookies([{ name: "day", value: day, url: server.url }]);
-  const send = async (name: string, data: object) => {
-    const answer = await page.request.post(`/api/commands/${name}`, { data, headers: { "x-day": FIRST } });
-    const told = (await answer.json()) as { ok: boolean; id: string; message: string };
-    if (!told.ok) throw new Error(`${name}: ${told.message}`);
-    return told.id;
-  };
+  const { on, send } = beside(page, server.url, FIRST);
   const place = { latitude: 50, longitude: 14, timezone: "Europe/Prague", lastFrost: "05-12", firstFrost: "10-10" };
   await send("garden.begin", { name: "Plot", units: "metric", ...place });
   for (const [i, name] of ["A", "B"].entries()) await send("bed.add", { name, x: i * 12, y: 0, width: 10, length: 2 });

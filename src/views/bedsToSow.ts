@@ -126,9 +126,9 @@ export function bedsToSow(
   };
 }
 
-/** Where a planting may be planted out: the beds, and the one that is its own or is proposed. */
 export type BedsForStand = { beds: BedToSow[]; bedId: Id | null; units: Units };
 
+/** Where a planting may be planted out: the beds, and the one that is its own or is proposed. */
 export function bedsForStand(sky: Outlook, code: string): BedsForStand | null {
   const stand = standByCode(sky.db, code);
   if (!stand) return null;

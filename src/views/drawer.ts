@@ -140,6 +140,16 @@ export const livingOf = (sky: Outlook): Map<Id, DrawerLot[]> =>
     ),
   );
 
+/** Living lots of a line of which nothing is doubted. */
+export const soundOf = (sky: Outlook, lineId: Id): DrawerLot[] =>
+  (livingOf(sky).get(lineId) ?? []).filter(({ doubt }) => doubt === null);
+
+const livesUntil = ({ life }: { life: Life }) => life.until.likely ?? "";
+
+/** Of some lots the one whose seed lives longest, the first of equals. */
+export const longestLived = <Of extends { life: Life }>(lots: Of[]): Of | undefined =>
+  lots.reduce<Of | undefined>((best, lot) => (best && livesUntil(best) >= livesUntil(lot) ? best : lot), undefined);
+
 /** The best of a line's living lots is under the limit in a year, or already. */
 export const fades = (lots: DrawerLot[]): boolean => lots.every(({ life }) => life.state !== "keeps");
 

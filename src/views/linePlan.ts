@@ -24,7 +24,7 @@ import { type LineSummary, lines } from "@/records/line/queries";
 import { linesOnTable, newestSeed } from "@/records/lot/queries";
 import type { Plan } from "@/records/plan/plan";
 import { type GrownOfLine, grownOfLines } from "@/records/stand/queries";
-import { type DrawerLot, fades, livingOf, plantsToGoOn } from "./drawer";
+import { type DrawerLot, fades, plantsToGoOn, soundOf } from "./drawer";
 import type { Outlook } from "./outlook";
 import { plansOf } from "./toKeep";
 import { wantedShare } from "./wanted";
@@ -189,7 +189,7 @@ export const lineStandings = (sky: Outlook): Map<Id, LineStanding> =>
 export function lineStanding(sky: Outlook, line: PlannedAs): LineStanding {
   const { db, season } = sky;
   const { id } = line;
-  const lots = (livingOf(sky).get(id) ?? []).filter(({ doubt }) => doubt === null);
+  const lots = soundOf(sky, id);
   const generations = lots.flatMap(({ generation }) => generation ?? []);
   const plan = linePlan(
     sky,

@@ -9,7 +9,7 @@ import type { NextStep } from "@/core/plans/nextStep";
 import type { Risk } from "@/core/plans/risk";
 import type { LifeState } from "@/core/seed/life";
 import type { LineSummary } from "@/records/line/queries";
-import { livingOf } from "./drawer";
+import { livingOf, longestLived } from "./drawer";
 import { lineStandings, linesKnown } from "./linePlan";
 import { listOf } from "./list";
 import type { Outlook } from "./outlook";
@@ -91,13 +91,7 @@ export const lineRows = (sky: Outlook): LineRow[] =>
       const { step, risk } = standings.get(line.id)!;
       const growing = of.filter(({ planned, sown }) => planned === 0 && sown <= today);
       const due = work.get(line.id);
-      const best = (livingOf(sky).get(line.id) ?? []).reduce<NonNullable<LineRow["seed"]> | null>(
-        (kept, { gathered, life }) => {
-          const until = life.until.likely;
-          return kept && (kept.until ?? "") >= (until ?? "") ? kept : { gathered, until, state: life.state };
-        },
-        null,
-      );
+      const best = longestLived(livingOf(sky).get(line.id) ?? []);
       return {
         ...line,
         speciesName: speciesById(line.species).name,
@@ -110,7 +104,7 @@ export const lineRows = (sky: Outlook): LineRow[] =>
                 beds: [...new Set(growing.flatMap((s) => s.bedName ?? []))],
               }
             : null,
-        seed: best,
+        seed: best ? { gathered: best.gathered, until: best.life.until.likely, state: best.life.state } : null,
         due: due ? dueOfLine(due) : null,
         sow: sow.get(line.id) ?? null,
         step,

@@ -12,7 +12,7 @@ import { type LineSummary, lineByCode } from "@/records/line/queries";
 import { seasonOfFlowering } from "@/records/stand/commands";
 import type { Stand } from "@/records/stand/stand";
 import { type BedToSow, bedsToSow } from "./bedsToSow";
-import { type DrawerLot, drawer, sowableOf, type WholeLot, wholeLots } from "./drawer";
+import { type DrawerLot, drawer, longestLived, sowableOf, type WholeLot, wholeLots } from "./drawer";
 import { foreseenOf } from "./foreseen";
 import { type Ahead, linePlan, linesKnown } from "./linePlan";
 import type { Outlook } from "./outlook";
@@ -95,10 +95,9 @@ export function proposedOf(
     plan.ahead.find((one) => one.generation === generation) ?? (generation === null ? plan.ahead[0] : null) ?? null;
   const sowable = able.map((one) => ({ ...one, ...sowableOf(sky, one) }));
   const fixing = line.school === "cross-and-fix";
+  const longest = longestLived(sowable);
   // A variety is sown of the seed that lives longest, a cross of its newest.
-  const best = fixing
-    ? lotsToSow(sowable, step?.mothers ?? 1)
-    : sowable.toSorted((a, b) => (b.life.until.likely ?? "").localeCompare(a.life.until.likely ?? "")).slice(0, 1);
+  const best = fixing ? lotsToSow(sowable, step?.mothers ?? 1) : sowable.filter((one) => one === longest);
   const chosen = new Set((asked ? sowable.filter(({ id }) => id === asked.id) : best).map(({ id }) => id));
   const sown = sowingDay(sky, line);
   const meant = { sown, plantedOut: null, overwinter: null, firstFlower: null, lineId: line.id, species: line.species };

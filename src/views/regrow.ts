@@ -15,7 +15,7 @@ import { lineDependants } from "@/records/line/queries";
 import { notSown, type WaitingLine } from "@/records/lot/queries";
 import { lastSowings } from "@/records/stand/queries";
 import { livesOf } from "./alive";
-import { type DrawerLot, fades, livingOf, plantsToGoOn, sowableOf } from "./drawer";
+import { type DrawerLot, fades, longestLived, plantsToGoOn, soundOf, sowableOf } from "./drawer";
 import { decidingOn, lineStandings } from "./linePlan";
 import type { Outlook } from "./outlook";
 import { lineStages, stagesFor } from "./raising";
@@ -80,7 +80,7 @@ function regrowOf(sky: Outlook, line: WaitingLine, lots: DrawerLot[], rests: num
   const { lineId, lineCode, species, school, generation } = line;
   const next = school === "cross-and-fix" && generation !== null;
   // Of what is being fixed the newest generation is sown; otherwise what lives longest.
-  const best = next ? lots[0]! : lots.reduce((one, other) => (ageAtLimit(other) > ageAtLimit(one) ? other : one));
+  const best = next ? lots[0]! : longestLived(lots)!;
   const plants = plantsToGoOn(species);
   const germination = germinationAfter(livesOf(sky)(best).known, best.life.aged);
   return {
@@ -129,8 +129,6 @@ export function nextSowing(sky: Outlook, { id, species }: { id: Id | null; speci
   return decidingOn(sky).season === season && (last ?? "") < start ? today : yearsLater(day, 1);
 }
 
-const ageAtLimit = ({ life }: DrawerLot) => life.until.likely ?? "";
-
 /**
  * Lines whose seed should be grown again this season: the next generation of what is crossed and fixed first, then by what
  * stands to be lost if they are not. Lines that are sown or planned are not among them.
@@ -138,11 +136,10 @@ const ageAtLimit = ({ life }: DrawerLot) => life.until.likely ?? "";
 export const regrowList = (sky: Outlook): Regrow[] =>
   sky.once("regrow list", () => {
     const { db, season } = sky;
-    const living = livingOf(sky);
     const rests = lineDependants(db);
     return notSown(db, season)
       .flatMap((line) => {
-        const lots = (living.get(line.lineId) ?? []).filter(({ doubt }) => doubt === null);
+        const lots = soundOf(sky, line.lineId);
         const next = line.school === "cross-and-fix" && line.generation !== null;
         if (lots.length === 0 || (!next && !fades(lots))) return [];
         return [regrowOf(sky, line, lots, rests.get(line.lineId) ?? 0)];

@@ -7,6 +7,7 @@ import { keptPlants } from "@/records/plant/queries";
 import type { PlannedSowing } from "@/records/stand/commands";
 import { type Band, band } from "./band";
 import { groundOfSeason } from "./bedsToSow";
+import { longestLived } from "./drawer";
 import { decidingOn } from "./linePlan";
 import type { Outlook } from "./outlook";
 import { type KeptSeed, keptOf } from "./turn/kept";
@@ -28,7 +29,6 @@ import { grownFor, knownLines, type TurnState } from "./turn/standing";
 
 export type TurnLine = {
   id: Id;
-  version: Id;
   code: string;
   name: string;
   state: TurnState;
@@ -92,18 +92,15 @@ function worked(sky: Outlook): Turn {
     const planned = plannedOf(sky, line.id, season);
     const generation =
       sowing?.generation ?? grownFor(sky, line.id, season)[0]?.generation ?? lots[0]?.generation ?? null;
-    const { id, version, code, name, backcrosses } = line;
+    const { id, code, name, backcrosses } = line;
     const besides = beside.get(id)?.able ?? [];
     return {
       id,
-      version,
       code,
       name: nameWithGeneration({ lineName: name, generation, backcrosses }),
       state,
       why: whyOf(line),
-      until: lots.reduce<Day | null>((last, { life: { until } }) => {
-        return (until.likely ?? "") > (last ?? "") ? until.likely : last;
-      }, null),
+      until: longestLived(lots)?.life.until.likely ?? null,
       kept: rows ? keptOf(rows) : null,
       sowing,
       planned,

@@ -1,5 +1,10 @@
 import { cornersOf, fromTurned, gap, type Plot, plotAround } from "./shape";
 
+/** Metres between two beds, where nothing else is said. */
+export const PATH = 0.5;
+/** Sides of a first bed, where nobody said any, metres. Working values. */
+export const FIRST_BED = { width: 1.2, length: 4 };
+
 const letters = (name: string) => /^[A-Z]{1,2}$/.test(name) || /^[a-z]{1,2}$/.test(name);
 
 /** The name after another: the next letter, the next number, else a number of its own. */

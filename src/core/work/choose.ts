@@ -1,10 +1,11 @@
 import { addDays } from "../calendar/day";
 import { plural } from "../units/plural";
 import { type Choosing, type LivingStand, work } from "./living";
+import { STAYS_ON } from "./seed";
 import type { Work } from "./work";
 
-/** Plants are chosen from so many days before the first is ripe, and for so long after the last: then its seed falls. Working values. */
-const CHOSEN = { from: 14, last: 21 };
+/** Plants are chosen from so many days before the first is ripe, for as long as seed stays on them. Working value. */
+const BEFORE_RIPE = 14;
 
 function chooseInWords({ wanted, kept, rows }: Choosing): string {
   const of = rows > 1 ? ` of its ${rows} rows` : "";
@@ -25,9 +26,9 @@ export function chooseWork(stand: LivingStand, before: string[]): Work[] {
     work(stand, "choose", {
       what: chooseInWords(choosing),
       how: "Mark on its page what you keep: the seed of each is gathered apart, and sown in a row of its own.",
-      from: addDays(window.ripeEarliest, -CHOSEN.from),
+      from: addDays(window.ripeEarliest, -BEFORE_RIPE),
       best: window.ripeEarliest,
-      last: addDays(window.ripeLatest, CHOSEN.last),
+      last: addDays(window.ripeLatest, STAYS_ON),
       otherwise: "its seed is gathered together, and nothing is chosen",
       waitsFor: before,
     }),

@@ -1,5 +1,6 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
 import { plantingOut } from "../climate/plantingOut";
+import { numberOf } from "../numbers/numberOf";
 import { cellNumber } from "../seed/cells";
 import { type RaisingStages, SURE_OF_PLANTS, sowingNumber } from "../seed/sowing";
 import { keyOf, type LivingStand, work } from "./living";
@@ -26,6 +27,21 @@ export const seedsToSow = (wanted: number, { up, stays }: RaisingStages, perCell
   perCell > 1
     ? cellNumber({ target: wanted, confidence: SURE_OF_PLANTS, up, stays, perCell, surplus: "thinned" }).seeds
     : sowingNumber({ target: wanted, confidence: SURE_OF_PLANTS, stages: [...up, ...stays] }).sow;
+
+/**
+ * Seeds of a lot for as many plants as are wanted of it: what they need, and what is sown as far as there are; all of it where no number
+ * would do.
+ * @param wanted plants, 1 or more
+ * @param left seeds left; null where nobody counted
+ * @example seedsOfLot(24, { stages: { up: [{ rate: 0.85 }], stays: [{ rate: 0.85 }] }, left: 30 }) // { needed: 38, seeds: 30 }
+ */
+export function seedsOfLot(
+  wanted: number,
+  { stages, left }: { stages: RaisingStages; left: number | null },
+): { needed: number; seeds: number } {
+  const needed = numberOf(() => seedsToSow(wanted, stages)) ?? left ?? 0;
+  return { needed, seeds: left === null ? needed : Math.min(needed, left) };
+}
 
 /** The last day on which a sowing still ripens its seed before the frost, by the likely days of the forecast. */
 function lastSowing({ sown, window, ripening, secondYear, seedWanted }: LivingStand): Day | null {

@@ -3,7 +3,7 @@ import { keyOf, type LivingStand, work } from "./living";
 import type { Work } from "./work";
 
 /** Ripe dry seed stays on its plants for so long, and ripe fruit sound. Working values, days. */
-const STAYS_ON = 21;
+export const STAYS_ON = 21;
 /** Fruit is brought in so many days before the usual frost, at the best. */
 const BEFORE_FROST = 5;
 

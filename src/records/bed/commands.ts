@@ -1,4 +1,4 @@
-import { bedsInRows, namesFrom } from "@/core/ground/rows";
+import { bedsInRows, namesFrom, PATH } from "@/core/ground/rows";
 import { plural } from "@/core/units/plural";
 import { Refusal } from "@/db/ops";
 import { type Context, command } from "../command";
@@ -26,7 +26,7 @@ const addBed = command(
     ...bed.adding("name", ...PLACE, "outside", "note"),
     count: whole("How many", 1, MOST).or(1),
     perRow: whole("Side by side", 1, MOST).optional(),
-    path: real("Path between them", { least: 0, most: 1000 }).or(0.5),
+    path: real("Path between them", { least: 0, most: 1000 }).or(PATH),
   },
   (context, { count, perRow, path, ...first }) => {
     const warnings = namedTwice(context, bed, first.name);

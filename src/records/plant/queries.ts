@@ -64,7 +64,6 @@ export type KeptPlant = {
   /** Its planting still stands. */
   standing: 0 | 1;
   lotId: Id | null;
-  onTable: 0 | 1 | null;
   /** That seed is used up, given away or lost. */
   ended: 0 | 1;
   /** Its seed was put together with others', or gathered with them. */
@@ -75,7 +74,7 @@ export type KeptPlant = {
 export const keptPlants = (db: Db, season: number): KeptPlant[] =>
   prepared(
     db,
-    `SELECT s.lineId, s.code, p.number, s.endedOn IS NULL standing, k.id lotId, k.onTable, k.endedOn IS NOT NULL ended,
+    `SELECT s.lineId, s.code, p.number, s.endedOn IS NULL standing, k.id lotId, k.endedOn IS NOT NULL ended,
          (EXISTS (SELECT 1 FROM part t WHERE t.fromId = k.id)
            OR EXISTS (SELECT 1 FROM lot b WHERE b.motherStandId = s.id AND b.motherPlantId IS NULL AND b.crossId IS NULL)) together
        FROM stand s JOIN plant p ON p.standId = s.id

@@ -115,6 +115,17 @@ function rotated(context: Context, id: Id): string[] {
   return warning ? [warning] : [];
 }
 
+type NewSowing = Patch<typeof stand> & Pick<Stand, "lineId" | "sown">;
+
+/** Writes a sowing: its season by the forecast, its code by its kind, planned where its day is to come. */
+export function writeSowing(context: Context, species: string, sowing: NewSowing) {
+  const season = floweringSeason(context, { ...sowing, species });
+  const code = nextCode(context, sowing.family ? "family" : "stand", season);
+  const planned = sowing.sown > context.today ? 1 : 0;
+  const id = context.write.insert(stand, { ...sowing, code, season, planned });
+  return { id, code, planned };
+}
+
 const addStand = command(
   "stand.add",
   {
@@ -123,18 +134,15 @@ const addStand = command(
     plants: whole("Plants", 1, 100_000).optional(),
   },
   (context, input) => {
-    const { db, write } = context;
+    const { db } = context;
     const line = lineById(db, input.lineId) ?? refuse("lineId", "That line does not exist.");
     if (input.bedId && !bedById(db, input.bedId)) refuse("bedId", "That bed does not exist.");
     const lot = input.lotId ? (lotById(db, input.lotId) ?? refuse("lotId", "That lot does not exist.")) : null;
     if (lot && input.sowedSeeds === null) refuse("sowedSeeds", "Say how many seeds of the lot are sown.");
     // A bought hybrid is itself the F1.
     const generation = lot ? lot.generation : line.status === "f1-hybrid" ? 1 : null;
-    const season = floweringSeason(context, { ...input, species: line.species });
     const family = input.family || divides({ ...line, generation }) ? 1 : 0;
-    const code = nextCode(context, family ? "family" : "stand", season);
-    const planned = input.sown > context.today ? 1 : 0;
-    const id = write.insert(stand, { code, ...input, family, season, generation, planned });
+    const { id, code, planned } = writeSowing(context, line.species, { ...input, family, generation });
     if (family && !planned) numberPlants(context, id, 0, Math.min(input.plants ?? 0, 2001));
     const hybrid = line.status === "f1-hybrid" && line.school === "keep-pure" && input.seedWanted === 1;
     return {
@@ -172,17 +180,14 @@ type SownTogether = { lots: SownLot[] } & Pick<Stand, "bedId" | "sown" | "sownIn
 
 /** A planting of each lot that is sown, beside each other where there are several. */
 function sowTogether(context: Context, { lots, bedId, family, ...input }: SownTogether) {
-  const { db, write, today } = context;
+  const { db } = context;
   if (bedId && !bedById(db, bedId)) refuse("bedId", "That bed does not exist.");
   return lots.map(({ lotId, seeds, wanted }) => {
     const lot = lotById(db, lotId) ?? refuse("lots", "That lot does not exist.");
     const { lineId, species, generation, lineName } = lot;
-    const sowing = { ...input, bedId, lineId, overwinter: null, plantedOut: null, cutBack: null };
-    const season = floweringSeason(context, { ...sowing, species });
     const numbered = family === 1 || lots.length > 1 || divides({ ...lineById(db, lineId)!, generation }) ? 1 : 0;
-    const code = nextCode(context, numbered ? "family" : "stand", season);
-    const about = { code, season, generation, planned: input.sown > today ? 1 : 0, lineId, lotId, bedId } as const;
-    const id = write.insert(stand, { ...input, ...about, sowedSeeds: seeds, wanted, family: numbered });
+    const about = { lineId, lotId, bedId, generation, sowedSeeds: seeds, wanted, family: numbered } as const;
+    const { id, code } = writeSowing(context, species, { ...input, ...about });
     return { code, id, lineName };
   });
 }

@@ -1,7 +1,7 @@
 import { speciesById } from "@/catalogue/catalogue";
 import { yearOf } from "@/core/calendar/day";
 import type { Id } from "@/core/custody/id";
-import { besideBed, namesFrom } from "@/core/ground/rows";
+import { besideBed, FIRST_BED, namesFrom, PATH } from "@/core/ground/rows";
 import { refuse } from "@/db/ops";
 import { bed } from "../bed/bed";
 import { beds } from "../bed/queries";
@@ -11,7 +11,7 @@ import { planOne, usualPlan } from "../cross/plan";
 import { type Line, line } from "../line/line";
 import { lineOfName } from "../line/queries";
 import { choice, metres, name, species as speciesField } from "../record";
-import { floweringSeason } from "../stand/commands";
+import { writeSowing } from "../stand/commands";
 import { forecaster } from "../stand/forecast";
 import { stand } from "../stand/stand";
 
@@ -19,9 +19,6 @@ import { stand } from "../stand/stand";
 const STARTS = ["keep", "cross", "mix"] as const;
 export type Start = (typeof STARTS)[number];
 
-/** The first bed, where nobody drew one, metres; those after it stand beside. Working value. */
-const BED = { x: 0, y: 0, turn: 0 };
-const PATH = 0.5;
 /** Fruits of a first cross: as many as give seed enough for its F2. Working value. */
 const FRUITS = 4;
 
@@ -30,8 +27,7 @@ function bedOf({ db, write }: Context, bedId: Id | null, width: number, length: 
   if (bedId) return bedId;
   const all = beds(db);
   const last = all.at(-1);
-  const plot = { ...BED, width, length };
-  const place = last ? { ...besideBed({ ...last, width, length }, all, PATH) } : plot;
+  const place = last ? besideBed({ ...last, width, length }, all, PATH) : { x: 0, y: 0, turn: 0, width, length };
   const taken = new Set(all.map((one) => one.name));
   const called = taken.has("A") ? namesFrom(last!.name, 2, taken)[1]! : "A";
   return write.insert(bed, { name: called, ...place });
@@ -56,8 +52,8 @@ const begin = command(
     /** Of a cross, what the father is called. */
     father: name("Name of the father").optional(),
     ...stand.adding("bedId", "sown", "wanted"),
-    width: metres("Width of the bed").or(1.2),
-    length: metres("Length of the bed").or(4),
+    width: metres("Width of the bed").or(FIRST_BED.width),
+    length: metres("Length of the bed").or(FIRST_BED.length),
   },
   (context, { start, species, father, bedId, sown, wanted, width, length, ...input }) => {
     const { write, today } = context;
@@ -67,18 +63,7 @@ const begin = command(
       const code = nextCode(context, "line", yearOf(today));
       const status = start === "mix" ? "mix" : "open-pollinated";
       const lineId = write.insert(line, { code, name: called, species, school, status });
-      const planned = sown > today ? 1 : 0;
-      const sowing = { lineId, bedId: where, sown, overwinter: null, plantedOut: null, cutBack: null };
-      const season = floweringSeason(context, { ...sowing, species });
-      const standId = write.insert(stand, {
-        code: nextCode(context, "stand", season),
-        lineId,
-        bedId: where,
-        sown,
-        wanted,
-        season,
-        planned,
-      });
+      const { id: standId } = writeSowing(context, species, { lineId, bedId: where, sown, wanted });
       return { lineId, code, standId };
     };
     const first = input.name ?? nameFor(context, species);

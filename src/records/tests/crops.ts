@@ -6,6 +6,14 @@ export const NORTH = {
   lastFrost: "05-14",
   firstFrost: "10-06",
 };
+/** A place of the south, with its frosts. */
+export const SOUTH = {
+  latitude: -43.5,
+  longitude: 172.6,
+  timezone: "Pacific/Auckland",
+  lastFrost: "10-20",
+  firstFrost: "04-28",
+};
 export type Place = typeof NORTH;
 
 type Crop = [species: string, before: number, overwinter?: "lifted" | "left"];

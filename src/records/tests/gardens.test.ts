@@ -5,13 +5,10 @@ import type { Id } from "@/core/custody/id";
 import { seeded } from "@/core/numbers/chance";
 import type { Act } from "@/core/work/work";
 import { byBed, openWork, type StandWork } from "@/views/work";
-import { CROPS, NORTH } from "./crops";
+import { CROPS, NORTH, SOUTH } from "./crops";
 import { plot } from "./plot";
 
-const PLACES = {
-  north: NORTH,
-  south: { latitude: -43.5, longitude: 172.6, timezone: "Pacific/Auckland", lastFrost: "10-20", firstFrost: "04-28" },
-};
+const PLACES = { north: NORTH, south: SOUTH };
 
 /** What comes again while its time lasts. */
 const AGAIN: ReadonlySet<Act> = new Set<Act>(["look-store", "flowers-off", "cage"]);

@@ -8,16 +8,8 @@ import { lineStanding, linesKnown } from "@/views/linePlan";
 import { nextSowing } from "@/views/nextSowing";
 import { allTasks } from "@/views/tasks";
 import { openWork } from "@/views/work";
-import { NORTH } from "./crops";
+import { NORTH, SOUTH } from "./crops";
 import { plot } from "./plot";
-
-const SOUTH = {
-  latitude: -43.5,
-  longitude: 172.6,
-  timezone: "Pacific/Auckland",
-  lastFrost: "10-20",
-  firstFrost: "04-28",
-};
 
 const KINDS = ["tomato", "lettuce", "pea", "melon", "parsnip", "radish"] as const;
 const SCHOOLS = ["keep-pure", "cross-and-fix", "let-it-mix"] as const;

@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import type { Id } from "@/core/custody/id";
 import { CHOICES } from "@/views/choices";
 import { crossView } from "@/views/crosses";
+import { SOUTH } from "./crops";
 import { type Plot, plot } from "./plot";
 
 let garden: Plot;
@@ -92,11 +93,7 @@ describe("what somebody begins with", () => {
       expect([sown > "2027-12-02", sown < "2029-01-01", wanted > 0]).toEqual([true, true, true]);
     garden.done("garden.change", {
       version: 1,
-      latitude: -43.5,
-      longitude: 172.6,
-      timezone: "Pacific/Auckland",
-      lastFrost: "10-20",
-      firstFrost: "04-28",
+      ...SOUTH,
     });
     garden.on("2028-07-10");
     expect(of("pea").sown).toBe("2028-09-08");

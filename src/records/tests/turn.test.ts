@@ -6,6 +6,7 @@ import { middle } from "@/core/flowering/facts";
 import { allTasks } from "@/views/tasks";
 import { type TurnLine, turnView } from "@/views/turn";
 import { openWork } from "@/views/work";
+import { SOUTH } from "./crops";
 import { type Plot, plot } from "./plot";
 
 let garden: Plot;
@@ -157,11 +158,7 @@ describe("the season's turn", () => {
   test("in the south it is asked from autumn on, in April, until the end of November", () => {
     garden.done("garden.change", {
       version: 1,
-      latitude: -43.5,
-      longitude: 172.6,
-      timezone: "Pacific/Auckland",
-      lastFrost: "10-20",
-      firstFrost: "04-28",
+      ...SOUTH,
     });
     const lineId = garden.line("Old", "pea");
     garden.done("lot.receive", { lineId, gathered: "2022-02-01", seeds: 90 });

@@ -1,10 +1,9 @@
 "use client";
 import { type ReactNode, useState } from "react";
 import { toggled } from "@/core/lists/toggled";
-import { numberOf } from "@/core/numbers/numberOf";
 import { costsOf } from "@/core/plans/difference";
 import { plural } from "@/core/units/plural";
-import { seedsToSow } from "@/core/work/raise";
+import { seedsOfLot } from "@/core/work/raise";
 import { stand as planting, type Stand } from "@/records/stand/stand";
 import { Answered } from "@/ui/Answered";
 import { Sheet } from "@/ui/Sheet";
@@ -42,9 +41,6 @@ export const SowNext = ({ line, lot, so, trigger, strong, plain }: Props) => (
   </Sheet>
 );
 
-/** Seeds for so many plants; null where no number would do. */
-const seedsFor = (plants: number, { stages }: LotToSow): number | null => numberOf(() => seedsToSow(plants, stages));
-
 const typedNumber = (text: string): number | null => (/^\d{1,5}$/.test(text.trim()) ? Number(text) : null);
 
 function Sow({ asked, so, close }: { asked: NextSowing; so?: Raised; close: () => void }) {
@@ -64,8 +60,7 @@ function Sow({ asked, so, close }: { asked: NextSowing; so?: Raised; close: () =
   const seedsOf = (lot: LotToSow): number => {
     const own = typedNumber(typed[lot.id] ?? "");
     if (own !== null) return own;
-    const needed = each > 0 ? (seedsFor(each, lot) ?? lot.left ?? 0) : 0;
-    return lot.left === null ? needed : Math.min(needed, lot.left);
+    return each > 0 ? seedsOfLot(each, lot).seeds : 0;
   };
   const sown = rows.map((lot) => ({ lotId: lot.id, seeds: seedsOf(lot), wanted: each || null }));
   const costs = step ? costsOf(step, { plants: wanted, mothers: Math.max(1, rows.length) }, { share, outcrosses }) : [];

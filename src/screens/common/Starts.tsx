@@ -1,20 +1,18 @@
 "use client";
 import { useEffect } from "react";
 import { bedInWords } from "@/core/ground/bedInWords";
+import { FIRST_BED } from "@/core/ground/rows";
 import { lengthTyped, lengthUnit } from "@/core/units/units";
 import type { Start } from "@/records/start/commands";
 import { useFormHeard } from "@/ui/formHere";
-import { later } from "@/ui/later";
-import { Meanwhile } from "@/ui/Meanwhile";
 import { Sheet } from "@/ui/Sheet";
 import { useGo } from "@/ui/useGo";
 import type { ChoicesOf } from "@/views/choices";
 import { Choices } from "./Choices";
 import { CommandForm } from "./command";
+import { SpeciesPick } from "./fields";
 import { START_WORDS } from "./startWords";
 import { sentence } from "./words";
-
-const PickField = later(async () => (await import("@/ui/PickField")).PickField);
 
 /** Three ways to begin, each one sheet that asks all it needs. */
 export const Starts = () => (
@@ -41,9 +39,6 @@ export function StartForm({ start, close }: { start: Start; close: () => void })
 
 type Props = ChoicesOf<"start"> & { start: Start; close: () => void };
 
-/** Sides of a first bed, metres. */
-const BED = { width: 1.2, length: 4 };
-
 function Form({ start, close, species, beds, units }: Props) {
   const go = useGo();
   const words = START_WORDS[start];
@@ -59,8 +54,8 @@ function Form({ start, close, species, beds, units }: Props) {
         name: null,
         father: null,
         bedId: beds[0]?.id ?? null,
-        width: shown(BED.width),
-        length: shown(BED.length),
+        width: shown(FIRST_BED.width),
+        length: shown(FIRST_BED.length),
         sown: null,
         wanted: null,
       }}
@@ -74,9 +69,7 @@ function Form({ start, close, species, beds, units }: Props) {
     >
       {(Field) => (
         <>
-          <Meanwhile>
-            <PickField name="species" label="What do you grow?" none="Type any of its names" choices={species} />
-          </Meanwhile>
+          <SpeciesPick label="What do you grow?" choices={species} />
           <UsualOf species={species} />
           <div className="grid items-start gap-4 sm:grid-cols-2">
             <Field name="name" label={words.name} hint={words.unnamed} />

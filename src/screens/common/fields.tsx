@@ -2,25 +2,26 @@ import type { Id } from "@/core/custody/id";
 import { massUnit, type Units } from "@/core/units/units";
 import { later } from "@/ui/later";
 import { Meanwhile } from "@/ui/Meanwhile";
+import type { Pick } from "@/ui/PickField";
 import { Choices } from "./Choices";
 import type { FieldOf } from "./command";
 
 const PickField = later(async () => (await import("@/ui/PickField")).PickField);
 
+type PickProps = { label?: string; none?: string; choices: Pick[] };
+
+/** One species of some. */
+export const SpeciesPick = ({ label = "Species", none = "Type any of its names", choices }: PickProps) => (
+  // By itself, so that the rest of the form stays in hand while it comes.
+  <Meanwhile>
+    <PickField name="species" label={label} none={none} choices={choices} />
+  </Meanwhile>
+);
+
 /** A species, by its name here or by another; `kin` offers what grows wild too. */
-export const SpeciesField = ({ kin = false, none = "Type any of its names" }: { kin?: boolean; none?: string }) => (
+export const SpeciesField = ({ kin = false, none }: { kin?: boolean; none?: string }) => (
   <Choices of="species">
-    {(choices) => (
-      // By itself, so that the rest of the form stays in hand while it comes.
-      <Meanwhile>
-        <PickField
-          name="species"
-          label="Species"
-          none={none}
-          choices={kin ? [...choices.species, ...choices.kin] : choices.species}
-        />
-      </Meanwhile>
-    )}
+    {(choices) => <SpeciesPick none={none} choices={kin ? [...choices.species, ...choices.kin] : choices.species} />}
   </Choices>
 );
 

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { bedInWords } from "@/core/ground/bedInWords";
-import { besideBed, namesFrom } from "@/core/ground/rows";
+import { besideBed, namesFrom, PATH } from "@/core/ground/rows";
 import type { Plot } from "@/core/ground/shape";
 import { lengthShown, lengthTyped, lengthUnit, type Units } from "@/core/units/units";
 import { readNumber } from "@/core/writing/numbers";
@@ -12,9 +12,6 @@ import { Sheet } from "@/ui/Sheet";
 import { CommandButton, CommandForm, type FieldOf } from "../common/command";
 import { Notes } from "../common/Notes";
 import { RecordForm } from "../common/RecordForm";
-
-/** Metres between two beds, where nothing else is said. */
-const PATH = 0.5;
 
 const inUnits = (units: Units) => {
   const factor = lengthTyped(1, units);

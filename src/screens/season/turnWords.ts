@@ -5,7 +5,7 @@ import { plural } from "@/core/units/plural";
 import { areaInWords, type Units } from "@/core/units/units";
 import type { Lacking, Turn, TurnLine } from "@/views/turn";
 import type { KeptSeed } from "@/views/turn/kept";
-import type { RowToSow } from "@/views/turn/sowings";
+import type { SowingProposed } from "@/views/turn/sowings";
 import { byMothers, nearInWords } from "../common/sowWords";
 import { listInWords, sentence } from "../common/words";
 
@@ -45,7 +45,7 @@ export function keptInWords(kept: KeptSeed): string[] {
 }
 
 /** Whose seed a lot is, as it is named among others. */
-const whose = ({ mother, motherCode, code }: Pick<RowToSow, "mother" | "motherCode" | "code">): string =>
+const whose = ({ mother, motherCode, code }: SowingProposed["stays"][number]): string =>
   mother === null ? `lot ${code}` : `plant ${mother} of ${motherCode}`;
 
 /** Seed that falls short by so many times of what there is can't be counted up to. */

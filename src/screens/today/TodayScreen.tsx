@@ -101,7 +101,7 @@ export function TodayScreen(view: Today & { asked: string | null; bed: string | 
           ) : empty.lines ? (
             <FirstSteps begun />
           ) : (
-            next.length === 0 && <NextThing empty={empty} crosses={open.length} />
+            next.length === 0 && open.length === 0 && <NextThing empty={empty} />
           )}
         </>
       }
@@ -225,8 +225,7 @@ function FirstSteps({ begun = false }: { begun?: boolean }) {
   );
 }
 
-function NextThing({ empty, crosses }: { empty: Today["empty"]; crosses: number }) {
-  if (crosses > 0) return null;
+function NextThing({ empty }: { empty: Today["empty"] }) {
   const next = empty.beds
     ? { words: "Put a first bed on the Ground, then sow a line into it.", href: "/ground", label: "To the Ground" }
     : empty.stands

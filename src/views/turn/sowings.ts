@@ -4,11 +4,11 @@ import { groupBy } from "@/core/lists/groupBy";
 import { byWords } from "@/core/lists/order";
 import { numberOf } from "@/core/numbers/numberOf";
 import { type Near, placeAll } from "@/core/plans/placing";
-import { seedsToSow } from "@/core/work/raise";
+import { seedsOfLot, seedsToSow } from "@/core/work/raise";
 import { type LineSummary, lineDependants } from "@/records/line/queries";
 import type { PlannedSowing } from "@/records/stand/commands";
 import { groundOfSeason, wantsGround } from "../bedsToSow";
-import { plantsToGoOn, sowableOf, wholeLots } from "../drawer";
+import { longestLived, plantsToGoOn, sowableOf, wholeLots } from "../drawer";
 import { linePlan, linesKnown } from "../linePlan";
 import { guardOf, type LotToSow, type Proposed, proposedOf } from "../nextSowing";
 import type { Outlook } from "../outlook";
@@ -17,14 +17,10 @@ import { stakeIn } from "../regrow";
 import { grownFor, type Known } from "./standing";
 
 /** A row that is proposed: of which lot, how many seeds, for how many plants. */
-export type RowToSow = Pick<LotToSow, "mother" | "motherCode" | "code" | "left"> & {
-  lotId: Id;
-  seeds: number;
-  wanted: number;
-};
+export type RowToSow = { lotId: Id; mother: LotToSow["mother"]; seeds: number; wanted: number };
 
 /** A parent that stands beside its offspring to be compared with. */
-export type ParentBeside = { lineId: Id; code: string; name: string; lotId: Id; seeds: number };
+export type ParentBeside = { name: string; lotId: Id; seeds: number };
 
 /** What is proposed for a line: its rows, day and bed. */
 export type SowingProposed = {
@@ -55,11 +51,10 @@ function rowsOf({ lots }: Proposed, plants: number): { rows: RowToSow[]; short: 
   const able = lots.filter(({ chosen, left }) => chosen && left !== 0);
   const wanted = Math.ceil(plants / Math.max(1, able.length));
   let short = 0;
-  const rows = able.flatMap(({ id: lotId, mother, motherCode, code, left, stages }) => {
-    const needed = numberOf(() => seedsToSow(wanted, stages)) ?? left ?? 0;
-    const seeds = left === null ? needed : Math.min(needed, left);
+  const rows = able.flatMap((lot) => {
+    const { needed, seeds } = seedsOfLot(wanted, lot);
     short += needed - seeds;
-    return seeds > 0 ? [{ lotId, mother, motherCode, code, left, seeds, wanted }] : [];
+    return seeds > 0 ? [{ lotId: lot.id, mother: lot.mother, seeds, wanted }] : [];
   });
   return { rows, short };
 }
@@ -103,14 +98,12 @@ export function besideOf(sky: Outlook, all: Known[], season: number): Map<Id, Be
           if (there.has(parent.id) || !divided) continue;
           there.add(parent.id);
           const lots = (byLine.get(parent.id)?.lots ?? []).filter((lot) => sowableOf(sky, lot).left !== 0);
-          const best = lots.toSorted((a, b) => (b.life.until.likely ?? "").localeCompare(a.life.until.likely ?? ""))[0];
-          const { id: lineId, code, name, species } = parent;
+          const best = longestLived(lots);
+          const { id: lineId, name, species } = parent;
           const seeds = best && numberOf(() => seedsToSow(BESIDE, raisingFor(sky, { species, lineId, lot: best })));
           if (!best || !seeds) found.without.push(name);
           else
             found.able.push({
-              lineId,
-              code,
               name,
               lotId: best.id,
               seeds: Math.min(seeds, sowableOf(sky, best).left ?? seeds),

@@ -5,7 +5,7 @@ import { linesCrossed } from "@/records/cross/queries";
 import { putOffElse } from "@/records/deed/queries";
 import type { LineSummary } from "@/records/line/queries";
 import { linesOnTable } from "@/records/lot/queries";
-import { type DrawerLot, livingOf } from "../drawer";
+import { type DrawerLot, soundOf } from "../drawer";
 import { decidingOn, isToSow, lineStandings, linesKnown } from "../linePlan";
 import type { Outlook } from "../outlook";
 import { nextSowing } from "../regrow";
@@ -56,7 +56,7 @@ export const knownLines = (sky: Outlook): Known[] =>
     return [...linesKnown(sky).values()]
       .filter(({ endedOn }) => endedOn === null)
       .map((line) => {
-        const lots = (livingOf(sky).get(line.id) ?? []).filter(({ doubt }) => doubt === null);
+        const lots = soundOf(sky, line.id);
         const choice = told.get(`regrow ${line.id}`);
         const left = choice !== undefined && choice.how !== "put-off" && isPutOff(choice, sky.today, began);
         return { line, lots, state: stateOf(sky, line, lots, left) };
