@@ -30,7 +30,6 @@ export function GardenForm({ garden, onDone }: { garden: Garden; onDone?: () => 
     ? garden
     : {
         ...garden,
-        name: CALLED,
         latitude: null,
         longitude: null,
         timezone: Intl.DateTimeFormat().resolvedOptions().timeZone,
@@ -69,13 +68,14 @@ export function GardenForm({ garden, onDone }: { garden: Garden; onDone?: () => 
         ripeWanted,
         frostsMeant: false,
       }}
+      shape={(typed) => (kept ? typed : { ...typed, name: String(typed.name ?? "").trim() || CALLED })}
       hidden={kept ? { version: garden.version } : undefined}
       onDone={onDone}
       submit={kept ? "Save" : "Begin with this garden"}
     >
       {(Field) => (
         <>
-          <Field name="name" label="Name of the place" />
+          <Field name="name" label="Name of the place" hint={kept ? undefined : `Blank: ${CALLED}.`} />
           <div className="grid gap-4 sm:grid-cols-2">
             <Field
               name="latitude"
